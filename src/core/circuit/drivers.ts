@@ -1,0 +1,109 @@
+import { evaluateLeaf, normalState, type Expr, type Leaf, type Sight, type Truth } from '../equipment'
+import { makeRef, type Placed, type Ref } from '../installation'
+import { memoryState, sightOf, type Situation } from '../situation'
+import { degF } from '../units'
+
+/** Truth as a number, so that "all" is a minimum and "any" a maximum: 0 no, 1 unknown, 2 yes. */
+export type Level = 0 | 1 | 2
+const LEVEL: Record<Truth, Level> = { no: 0, unknown: 1, yes: 2 }
+export const truthOf = (level: number): Truth => (level === 2 ? 'yes' : level === 1 ? 'unknown' : 'no')
+
+/** Answers of the outside leaves and states of the coils go in; whether the contact is closed comes out. */
+export type Driver = (outside: Uint8Array, coils: Uint8Array) => number
+
+/**
+ * Drivers compiled against two numbered lists: leaves that the situation alone answers, and coils. Two situations with
+ * the same answers to all leaves have the same solution, which is what makes a sweep of thousands of states cheap.
+ */
+export class DriverTable {
+  private readonly leaves: { sight: Sight; leaf: Leaf }[] = []
+  private readonly sights = new Map<Placed, Sight>()
+  private readonly byKey = new Map<string, number>()
+
+  constructor(private readonly coilIndex: ReadonlyMap<Ref, number>) {}
+
+  compile(placed: Placed, expr: Expr): Driver {
+    if ('all' in expr) {
+      const parts = expr.all.map((e) => this.compile(placed, e))
+      return (o, c) => {
+        let least = 2
+        for (const p of parts) {
+          const v = p(o, c)
+          if (v < least) least = v
+        }
+        return least
+      }
+    }
+    if ('any' in expr) {
+      const parts = expr.any.map((e) => this.compile(placed, e))
+      return (o, c) => {
+        let most = 0
+        for (const p of parts) {
+          const v = p(o, c)
+          if (v > most) most = v
+        }
+        return most
+      }
+    }
+    if ('not' in expr) {
+      const part = this.compile(placed, expr.not)
+      return (o, c) => 2 - part(o, c)
+    }
+    if ('energised' in expr) {
+      const coil = this.coilIndex.get(makeRef(placed.ref, expr.energised))
+      return coil === undefined ? () => 0 : (_, c) => c[coil]!
+    }
+    const at = this.leafIndex(placed, expr)
+    return (o) => o[at]!
+  }
+
+  /** The answers of all outside leaves in a situation. */
+  answers(situation: Situation): Uint8Array {
+    const out = new Uint8Array(this.leaves.length)
+    // The sights stay and the situation under them changes: thousands of states ask thousands of times.
+    for (const sight of this.sights.values()) {
+      sight.call = situation.call
+      sight.outdoorF = situation.outdoorF
+    }
+    this.modes = situation.modes
+    for (let i = 0; i < this.leaves.length; i++) {
+      const { sight, leaf } = this.leaves[i]!
+      out[i] = LEVEL[evaluateLeaf(leaf, sight)]
+    }
+    return out
+  }
+
+  private modes: Situation['modes'] = {}
+
+  private sightFor(placed: Placed): Sight {
+    let sight = this.sights.get(placed)
+    if (!sight) {
+      const names = new Map<string, Ref>()
+      const normal = new Map(placed.device.modes.map((m) => [m.id, normalState(m)]))
+      const named = (id: string): string | undefined => {
+        let ref = names.get(id)
+        if (ref === undefined) names.set(id, (ref = makeRef(placed.ref, id)))
+        return this.modes[ref]
+      }
+      const bare = sightOf(placed, { call: 'off', outdoorF: degF(0), modes: {} })
+      sight = {
+        ...bare,
+        mode: (id) => named(id) ?? normal.get(id) ?? '',
+        memory: (id) => memoryState(named(id)),
+      }
+      this.sights.set(placed, sight)
+    }
+    return sight
+  }
+
+  private leafIndex(placed: Placed, leaf: Leaf): number {
+    const key = placed.ref + JSON.stringify(leaf)
+    let i = this.byKey.get(key)
+    if (i === undefined) {
+      i = this.leaves.length
+      this.leaves.push({ sight: this.sightFor(placed), leaf })
+      this.byKey.set(key, i)
+    }
+    return i
+  }
+}

@@ -1,0 +1,124 @@
+import { EARTH, type Truth } from '../equipment'
+import { splitRef, type Ref } from '../installation'
+import type { Situation } from '../situation'
+import { tolerances } from '../tolerances'
+import { truthOf } from './drivers'
+import { complexes, solveFactored } from './elimination'
+import { GROUND, type Branch, type LoadBranch } from './netlist'
+import { across, type Circuit, type Settled, type UnknownAs } from './solver'
+
+/** More current through a fuse, breaker or transformer than it is made for. */
+export interface Overcurrent {
+  ref: Ref
+  amps: number
+  limitA: number
+}
+
+/** One situation, solved: numbers between any points, and what runs. */
+export interface Solution {
+  ok: true
+  situation: Situation
+  circuit: Circuit
+  state: Settled
+  /** Volts (magnitude) between two points with nothing connected to them; NaN for a point that is not there. */
+  volts(a: Ref, b: Ref): number
+  /** Volts that a meter of the given impedance (Ω) shows between two points. */
+  meter(a: Ref, b: Ref, ohms?: number): number
+  /** Amps (magnitude) through a wire, contact, load or plain conductor. */
+  amps(ref: Ref): number
+  /** Whether a contact is closed; unknown where its driver is. */
+  closed(ref: Ref): Truth
+  energised(load: Ref): boolean
+  /** Loads that do something worth naming and have their volts. */
+  running: LoadBranch[]
+  overcurrents: Overcurrent[]
+}
+export interface Unsolved {
+  ok: false
+  situation: Situation
+  why: 'chatter' | 'singular'
+  /** Coils that keep changing. */
+  cycle: Ref[]
+}
+export type Solved = Solution | Unsolved
+
+/** Solves one situation of a circuit. */
+export function solve(circuit: Circuit, situation: Situation, unknownAs: UnknownAs = 'open'): Solved {
+  const state = circuit.settle(situation, unknownAs)
+  if (!state.ok) return { ok: false, situation, why: state.why, cycle: state.cycle }
+  const { net, plan } = circuit
+  const node = (ref: Ref): number => {
+    if (ref === EARTH || splitRef(ref).id === EARTH) return GROUND
+    return net.index.get(ref) ?? Number.NaN
+  }
+  const volts = (a: Ref, b: Ref): number => {
+    const i = node(a)
+    const j = node(b)
+    return Number.isNaN(i) || Number.isNaN(j) ? Number.NaN : across(state.volts, i, j)
+  }
+  return {
+    ok: true,
+    situation,
+    circuit,
+    state,
+    volts,
+    meter(a, b, ohms = tolerances.meterOhms) {
+      const open = volts(a, b)
+      if (!(open > 0)) return open
+      const seen = impedanceBetween(circuit, state, node(a), node(b))
+      // The meter divides the open volts with the circuit's own impedance between its leads (Thévenin).
+      return open / Math.hypot(1 + seen.re / ohms, seen.im / ohms)
+    },
+    amps: (ref) => branchAmps(circuit, state, ref),
+    closed(ref) {
+      const i = net.contacts.findIndex((c) => c.ref === ref)
+      return i < 0 ? 'unknown' : truthOf(state.drivers[i]!)
+    },
+    energised(load) {
+      const i = net.loads.findIndex((l) => l.ref === load)
+      return i >= 0 && state.coils[i] === 2
+    },
+    running: net.loads.filter((l, i) => l.part.makes && state.coils[i] === 2),
+    overcurrents: overcurrents(circuit, state),
+  }
+
+  function impedanceBetween(c: Circuit, s: Settled, a: number, b: number) {
+    const x = complexes(plan.size)
+    if (a !== GROUND) x.re[a] = 1
+    if (b !== GROUND) x.re[b]! -= 1
+    const factors = c.factors(s.closed)
+    if (factors) solveFactored(plan, factors, x)
+    return {
+      re: (a === GROUND ? 0 : x.re[a]!) - (b === GROUND ? 0 : x.re[b]!),
+      im: (a === GROUND ? 0 : x.im[a]!) - (b === GROUND ? 0 : x.im[b]!),
+    }
+  }
+}
+
+const through = (b: Branch, s: Settled): number => across(s.volts, b.a, b.b) * Math.hypot(b.re, b.im)
+
+function branchAmps(circuit: Circuit, s: Settled, ref: Ref): number {
+  const { conductors, contacts, loads } = circuit.net
+  const plain = conductors.find((b) => b.ref === ref) ?? loads.find((b) => b.ref === ref)
+  if (plain) return through(plain, s)
+  const i = contacts.findIndex((b) => b.ref === ref)
+  if (i < 0) return Number.NaN
+  return s.closed[i] ? through(contacts[i]!, s) : 0
+}
+
+/** Fuses, breakers and transformers that carry more than they are made for; a transformer: twice its rated amps. */
+export function overcurrents(circuit: Circuit, s: Settled): Overcurrent[] {
+  const found: Overcurrent[] = []
+  circuit.net.contacts.forEach((c, i) => {
+    if (c.ratedA === null || !s.closed[i]) return
+    const amps = through(c, s)
+    if (amps > c.ratedA) found.push({ ref: c.ref, amps, limitA: c.ratedA })
+  })
+  for (const t of circuit.net.transformers) {
+    const v = (n: number, part: 're' | 'im') => (n === GROUND ? 0 : s.volts[part][n]!)
+    const drop = (p: 're' | 'im') => t.ratio * (v(t.a, p) - v(t.b, p)) - (v(t.c, p) - v(t.d, p))
+    const amps = t.siemens * Math.hypot(drop('re'), drop('im'))
+    if (amps > 2 * t.ratedA) found.push({ ref: t.ref, amps, limitA: 2 * t.ratedA })
+  }
+  return found
+}

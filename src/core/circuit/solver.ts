@@ -1,0 +1,198 @@
+import type { Installation, Ref } from '../installation'
+import type { Situation } from '../situation'
+import { tolerances } from '../tolerances'
+import { DriverTable, type Driver } from './drivers'
+import {
+  complexes,
+  factor,
+  planElimination,
+  solveFactored,
+  type Complexes,
+  type Factors,
+  type Plan,
+} from './elimination'
+import { GROUND, netlistOf, type Branch, type Netlist } from './netlist'
+
+/** Contacts and coils at rest, with the node volts that go with them. */
+export interface Settled {
+  ok: true
+  /** Node volts against earth. */
+  volts: Complexes
+  /** What each contact's driver says: 0 no, 1 unknown, 2 yes. */
+  drivers: Uint8Array
+  /** 1 where the contact was taken as closed. */
+  closed: Uint8Array
+  /** 2 where the load is energised, else 0. */
+  coils: Uint8Array
+}
+/** A circuit that finds no rest: the coils that keep changing. */
+export interface Chatter {
+  ok: false
+  why: 'chatter'
+  cycle: Ref[]
+}
+export interface Singular {
+  ok: false
+  why: 'singular'
+  cycle: Ref[]
+}
+export type Outcome = Settled | Chatter | Singular
+
+/** How a contact whose driver is unknown is taken. */
+export type UnknownAs = 'open' | 'closed'
+
+/** One job's circuit, laid out and planned once, solved for any number of situations. */
+export class Circuit {
+  readonly net: Netlist
+  readonly plan: Plan
+  private readonly table: DriverTable
+  private readonly drivers: Driver[]
+  private readonly base: Complexes
+  private readonly rhs: Complexes
+  private readonly outcomes = new Map<string, Outcome>()
+  private readonly solved = new Map<string, Complexes | null>()
+
+  constructor(readonly inst: Installation) {
+    this.net = netlistOf(inst)
+    const { conductors, contacts, loads, sources, transformers, nodes } = this.net
+    const branches: Branch[] = [...conductors, ...contacts, ...loads, ...sources]
+    const pairs: [number, number][] = branches
+      .filter((b) => b.a !== GROUND && b.b !== GROUND)
+      .map((b) => [b.a, b.b])
+    for (const t of transformers) {
+      const ends = [t.a, t.b, t.c, t.d].filter((n) => n !== GROUND)
+      for (const p of ends) for (const q of ends) if (p < q) pairs.push([p, q])
+    }
+    this.plan = planElimination(nodes.length, pairs)
+    this.base = complexes(this.plan.slots)
+    this.rhs = complexes(nodes.length)
+    for (let i = 0; i < nodes.length; i++) this.base.re[i] = tolerances.leakSiemens
+    for (const b of [...conductors, ...loads, ...sources]) this.stamp(this.base, b)
+    for (const s of sources) {
+      // The source behind its resistance, as a current source beside it.
+      if (s.a !== GROUND) {
+        this.rhs.re[s.a]! += s.re * s.emf.re
+        this.rhs.im[s.a]! += s.re * s.emf.im
+      }
+      if (s.b !== GROUND) {
+        this.rhs.re[s.b]! -= s.re * s.emf.re
+        this.rhs.im[s.b]! -= s.re * s.emf.im
+      }
+    }
+    for (const t of transformers) {
+      // Secondary current is g·(ratio·v_ab − v_cd); the primary draws ratio times it: g·u·uᵀ with u below.
+      const at = [t.a, t.b, t.c, t.d]
+      const u = [t.ratio, -t.ratio, -1, 1]
+      for (let p = 0; p < 4; p++)
+        for (let q = p; q < 4; q++) {
+          if (at[p] === GROUND || at[q] === GROUND) continue
+          const twice = p !== q && at[p] === at[q] ? 2 : 1
+          this.base.re[this.plan.slot(at[p]!, at[q]!)]! += twice * t.siemens * u[p]! * u[q]!
+        }
+    }
+    this.table = new DriverTable(new Map(loads.map((l, i) => [l.ref, i])))
+    this.drivers = contacts.map((c) => this.table.compile(c.placed, c.part.driver))
+  }
+
+  private stamp(matrix: Complexes, b: Branch): void {
+    const { re, im } = matrix
+    if (b.a !== GROUND) {
+      re[b.a]! += b.re
+      im[b.a]! += b.im
+    }
+    if (b.b !== GROUND) {
+      re[b.b]! += b.re
+      im[b.b]! += b.im
+    }
+    if (b.a !== GROUND && b.b !== GROUND) {
+      const s = this.plan.slot(b.a, b.b)
+      re[s]! -= b.re
+      im[s]! -= b.im
+    }
+  }
+
+  /** Factors of the circuit with these contacts closed, and an extra conductance between two nodes if given. */
+  factors(closed: Uint8Array): Factors | null {
+    const matrix = { re: this.base.re.slice(), im: this.base.im.slice() }
+    for (let i = 0; i < closed.length; i++) if (closed[i]) this.stamp(matrix, this.net.contacts[i]!)
+    return factor(this.plan, matrix)
+  }
+
+  private nodeVolts(closed: Uint8Array): Complexes | null {
+    const key = String.fromCharCode(...closed)
+    const known = this.solved.get(key)
+    if (known !== undefined) return known
+    const factors = this.factors(closed)
+    let volts: Complexes | null = null
+    if (factors) {
+      volts = { re: this.rhs.re.slice(), im: this.rhs.im.slice() }
+      solveFactored(this.plan, factors, volts)
+    }
+    this.solved.set(key, volts)
+    return volts
+  }
+
+  /**
+   * Lets contacts and coils settle from all coils at rest. All coils move together; should that go in a circle, they
+   * are tried one at a time, as real ones never move at the same instant; a circle even then is chatter.
+   */
+  settle(situation: Situation, unknownAs: UnknownAs = 'open'): Outcome {
+    const outside = this.table.answers(situation)
+    const key = String.fromCharCode(...outside, unknownAs === 'open' ? 0 : 1)
+    let outcome = this.outcomes.get(key)
+    if (!outcome) {
+      outcome = this.settleFrom(outside, unknownAs, 'together')
+      if (!outcome.ok && outcome.why === 'chatter') outcome = this.settleFrom(outside, unknownAs, 'oneByOne')
+      this.outcomes.set(key, outcome)
+    }
+    return outcome
+  }
+
+  private settleFrom(outside: Uint8Array, unknownAs: UnknownAs, how: 'together' | 'oneByOne'): Outcome {
+    const { contacts, loads } = this.net
+    const coils = new Uint8Array(loads.length)
+    const drivers = new Uint8Array(contacts.length)
+    const closed = new Uint8Array(contacts.length)
+    const threshold = unknownAs === 'closed' ? 1 : 2
+    const history: Uint8Array[] = []
+    for (let round = 0; round < tolerances.settleRounds; round++) {
+      for (let i = 0; i < contacts.length; i++) {
+        drivers[i] = this.drivers[i]!(outside, coils)
+        closed[i] = drivers[i]! >= threshold ? 1 : 0
+      }
+      const volts = this.nodeVolts(closed)
+      if (!volts) return { ok: false, why: 'singular', cycle: [] }
+      const before = coils.slice()
+      let moved = false
+      for (let i = 0; i < loads.length; i++) {
+        const l = loads[i]!
+        const v = across(volts, l.a, l.b)
+        const next = v >= l.pullIn ? 2 : v < l.dropOut ? 0 : coils[i]!
+        if (next === coils[i]) continue
+        coils[i] = next
+        moved = true
+        if (how === 'oneByOne') break
+      }
+      if (!moved) return { ok: true, volts, drivers, closed, coils }
+      const since = history.findIndex((h) => h.every((v, i) => v === before[i]))
+      if (since >= 0) {
+        const restless = loads.filter((_, i) => history.slice(since).some((h) => h[i] !== before[i]))
+        return { ok: false, why: 'chatter', cycle: restless.map((l) => l.ref) }
+      }
+      history.push(before)
+    }
+    return { ok: false, why: 'chatter', cycle: [] }
+  }
+
+  /** Right-hand side of the nodal equations, for those who solve again with an extra branch. */
+  injections(): Complexes {
+    return { re: this.rhs.re.slice(), im: this.rhs.im.slice() }
+  }
+}
+
+/** Volts between two nodes, magnitude. */
+export function across(volts: Complexes, a: number, b: number): number {
+  const re = (a === GROUND ? 0 : volts.re[a]!) - (b === GROUND ? 0 : volts.re[b]!)
+  const im = (a === GROUND ? 0 : volts.im[a]!) - (b === GROUND ? 0 : volts.im[b]!)
+  return Math.hypot(re, im)
+}

@@ -1,0 +1,75 @@
+import type { Call } from './call'
+import type { Expr } from './expr/expr'
+import type { Part } from './part'
+import type { Value } from './value'
+
+/** What a terminal is for, in the trade's letters; it decides suggestions and colour customs, never the solution. */
+export type TerminalRole =
+  | 'R' | 'C' | 'G' | 'Y1' | 'Y2' | 'O' | 'B' | 'OB' | 'W1' | 'W2' | 'W3' | 'AUX' | 'E' | 'L' | 'S'
+  | 'switch' | 'splice' | 'line' | 'harness' | 'spare' // prettier-ignore
+
+/** A place where a conductor can be landed; also a node of the circuit. */
+export interface Terminal {
+  id: string
+  label: string
+  /** low: 24 V; line: 120 to 240 V. */
+  side: 'low' | 'line'
+  role: TerminalRole
+  about?: string
+}
+
+/** Something that can be set on the device, or read from its plate. */
+export interface Setting {
+  id: string
+  label: string
+  group: 'plate' | 'set'
+  kind: 'choice' | 'number'
+  options?: { id: string; label: string }[]
+  /** Lowest and highest value the device takes, in `unit`. */
+  range?: [number, number]
+  step?: number
+  unit?: string
+  default: Value
+  about?: string
+}
+
+/** What a mode's state is, in words that laws understand. */
+export type ModeMeaning = 'defrost' | 'lockout' | 'waiting' | 'tripped' | 'off' | 'failed'
+
+/** What time or an event does to a device. The first state is the normal one. */
+export interface Mode {
+  id: string
+  label: string
+  states: {
+    id: string
+    label: string
+    means?: ModeMeaning
+    /** When the state can occur; "failure": only when a part has failed. The normal state needs none. */
+    reach?: Expr | 'always' | 'failure'
+  }[]
+}
+
+export type DeviceKind =
+  | 'thermostat' | 'airHandler' | 'outdoorUnit' | 'stripKit' | 'outdoorThermostat' | 'splice' | 'feed' // prettier-ignore
+
+/** A device as data: its behaviour too. Nothing in the code knows a device by its id. */
+export interface Device {
+  format: 'gatecross.device'
+  version: 1
+  id: string
+  kind: DeviceKind
+  name: string
+  /** Model suffixes and revisions that this description fits. */
+  fits: string[]
+  about?: string
+  terminals: Terminal[]
+  parts: Part[]
+  settings: Setting[]
+  modes: Mode[]
+  /** Demands that this device can make; only thermostats have any. */
+  calls?: { call: Call; label?: string; when?: Expr }[]
+  plate: Record<string, string | number>
+}
+
+/** The normal state of a mode: its first. */
+export const normalState = (mode: Mode): string => mode.states[0]?.id ?? 'normal'

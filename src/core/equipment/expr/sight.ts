@@ -1,0 +1,18 @@
+import type { DegF } from '../../units'
+import type { Call } from '../call'
+import type { Known, Value } from '../value'
+import type { Truth } from './truth'
+
+/** What an expression of one placed device may look at. */
+export interface Sight {
+  call: Call
+  outdoorF: DegF
+  /** null: the setting is not known yet. */
+  setting(id: string): Known<Value>
+  /** The state a mode of this device is in. */
+  mode(id: string): string
+  /** Whether one of the device's own coils is energised. */
+  energised(part: string): Truth
+  /** What a switch inside its differential did last; null: nobody said. */
+  memory(id: string): 'made' | 'broken' | null
+}

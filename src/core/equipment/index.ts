@@ -1,0 +1,36 @@
+export { CALLS, isCooling, isHeatPumpHeating, wantsBackup, type Call } from './call'
+export {
+  normalState,
+  type Device,
+  type DeviceKind,
+  type Mode,
+  type ModeMeaning,
+  type Setting,
+  type Terminal,
+  type TerminalRole,
+} from './device'
+export {
+  cuts,
+  evaluate,
+  evaluateLeaf,
+  explain,
+  leaves,
+  type Because,
+  type Expr,
+  type Leaf,
+} from './expr/expr'
+export { memoryId, type SenseLeaf } from './expr/sense'
+export type { Sight } from './expr/sight'
+export type { Truth } from './expr/truth'
+export {
+  EARTH,
+  type ContactPart,
+  type Gate,
+  type LoadPart,
+  type Making,
+  type Part,
+  type PathPart,
+  type SourcePart,
+  type TransformerPart,
+} from './part'
+export type { Known, Quantity, Value } from './value'

@@ -1,0 +1,90 @@
+import type { Expr } from './expr/expr'
+import type { Quantity } from './value'
+
+/** What a load does when it has its volts: the things that laws and chains speak of. */
+export type Making =
+  | { what: 'compressor'; stage: 1 | 2 }
+  | { what: 'outdoorFan' }
+  | { what: 'blower' }
+  | { what: 'strip'; row: number }
+  /** `energisedIn`: what the refrigerant circuit does while the solenoid has its volts; a setting's id or fixed. */
+  | { what: 'reversingValve'; energisedIn: 'cooling' | 'heating' | { set: string } }
+
+/** What kind of gate a contact is, for the words around it. */
+export type Gate =
+  | 'thermostat' | 'outdoorThermostat' | 'timer' | 'board' | 'safety' | 'relay' | 'sequencer' | 'contactor'
+  | 'limit' | 'fuseLink' | 'fuse' | 'breaker' | 'disconnect' | 'door' // prettier-ignore
+
+/** An ideal AC source (60 Hz) behind a resistance, from `b` to `a`. */
+export interface SourcePart {
+  kind: 'source'
+  id: string
+  a: string
+  b: string
+  volts: Quantity
+  /** Phase against the service's first leg, degrees. */
+  phaseDeg?: number
+  ohms: number
+}
+
+/** A control transformer: primary `a`–`b`, secondary `c`–`d`; regulation lies in the secondary's resistance. */
+export interface TransformerPart {
+  kind: 'transformer'
+  id: string
+  a: string
+  b: string
+  c: string
+  d: string
+  label?: string
+  /** V at the primary tap for which the secondary gives its rated volts. */
+  primaryVolts: Quantity
+  /** V at rated load, and with none. */
+  secondaryVolts: number
+  noLoadVolts: number
+  va: number
+}
+
+/** A plain conductor inside the device. */
+export interface PathPart {
+  kind: 'path'
+  id: string
+  a: string
+  b: string
+  ohms: number
+}
+
+/** A coil, motor, element or electronic input. */
+export interface LoadPart {
+  kind: 'load'
+  id: string
+  a: string
+  b: string
+  label?: string
+  /** Rated volts, and volt-amperes drawn at them. */
+  volts: number
+  va: Quantity
+  /** 1 for a heater; 0.3 to 0.6 for a coil; lagging. */
+  powerFactor?: number
+  /** V: energised from here up, and until it falls below drop-out. */
+  pullIn?: number
+  dropOut?: number
+  makes?: Making
+}
+
+/** A contact, fuse, switch or breaker pole, closed while its driver says so. */
+export interface ContactPart {
+  kind: 'contact'
+  id: string
+  a: string
+  b: string
+  label?: string
+  gate: Gate
+  driver: Expr
+  /** A. More than this through a fuse or breaker is reported as an overcurrent. */
+  ratedA?: Quantity
+}
+
+export type Part = SourcePart | TransformerPart | PathPart | LoadPart | ContactPart
+
+/** The circuit's reference node: earth and cabinet metal. A part's end may name it. */
+export const EARTH = '@earth'

@@ -1,0 +1,233 @@
+import { explain, type Because, type Truth } from '../equipment'
+import { GROUND, type Solution } from '../circuit'
+import { type Ref } from '../installation'
+import { sightOf } from '../situation'
+import { coilsBehind, costOf, lastTerminal, reachFrom, stepsTo, type Reach, type Step } from './route'
+
+export type GateState = 'passing' | 'blocking' | 'unknown' | 'notReached'
+
+/** Reasons that a driver cannot give. */
+export type ChainBecause =
+  | Because
+  /** The coil or load has volts, but not enough of them. */
+  | { kind: 'volts'; volts: number; needs: number }
+  /** No way in the wiring at all; the wiring ends at this terminal. */
+  | { kind: 'notWired'; last: Ref | null }
+
+export interface ChainGate {
+  at: Ref
+  /** Which circuit the gate stands in: what feeds the control power, the control circuit, or the load's own line. */
+  side: 'supply' | 'control' | 'line'
+  state: GateState
+  because: ChainBecause[]
+}
+
+/** Why one thing runs or does not: every gate from source through load to common, found in the solved circuit. */
+export interface GateChain {
+  target: Ref
+  running: Truth
+  gates: ChainGate[]
+  /** Index of the first gate that blocks or is unknown; null when none does. */
+  first: number | null
+  /** Everything that the path runs through: wires, contacts and terminals, from source to common. */
+  route: Ref[]
+}
+
+/** Two nodes with a voltage between them that a source keeps up. */
+interface Poles {
+  hot: number
+  cold: number
+  volts: number
+  /** The transformer whose secondary this is. */
+  transformer: number | null
+}
+
+function polesOf(solution: Solution): Poles[] {
+  const { net } = solution.circuit
+  const poles: Poles[] = net.transformers.map((t, i) => ({
+    hot: t.c,
+    cold: t.d,
+    volts: t.part.noLoadVolts,
+    transformer: i,
+  }))
+  net.sources.forEach((s, i) => {
+    for (const other of net.sources.slice(i + 1)) {
+      if (other.placed.ref !== s.placed.ref || other.b !== s.b) continue
+      const volts = Math.hypot(s.emf.re - other.emf.re, s.emf.im - other.emf.im)
+      poles.push({ hot: s.a, cold: other.a, volts, transformer: null })
+    }
+    poles.push({ hot: s.a, cold: s.b, volts: Math.hypot(s.emf.re, s.emf.im), transformer: null })
+  })
+  return poles
+}
+
+interface Way {
+  poles: Poles
+  hot: Step[]
+  cold: Step[]
+  /** The load's ends, hot one first. */
+  ends: [number, number]
+}
+
+/** The cheapest way from a source to both ends of a two-ended thing; null when some end reaches none. */
+function wayTo(
+  solution: Solution,
+  a: number,
+  b: number,
+  needs: number,
+  reachA: Reach,
+  reachB: Reach,
+): Way | null {
+  let best: Way | null = null
+  let least = Infinity
+  for (const poles of polesOf(solution)) {
+    if (poles.volts < needs) continue
+    for (const [p, q, flipped] of [
+      [poles.hot, poles.cold, false],
+      [poles.cold, poles.hot, true],
+    ] as const) {
+      const price = costOf(reachA, p) + costOf(reachB, q)
+      if (price >= least) continue
+      least = price
+      const toA = stepsTo(reachA, p)!
+      const toB = stepsTo(reachB, q)!
+      best = {
+        poles,
+        hot: flipped ? toB : toA,
+        cold: flipped ? toA : toB,
+        ends: flipped ? [b, a] : [a, b],
+      }
+    }
+  }
+  return best
+}
+
+/** What the chain of one load, and of the coils that drive it, gathers on its way. */
+interface Gathered {
+  gates: ChainGate[]
+  route: Ref[]
+  seen: Set<Ref>
+}
+
+/**
+ * The gate chain of a load: the path with the fewest open contacts on both sides of it; before each contact that a
+ * coil drives, that coil's own chain; before a transformer's secondary, what feeds its primary.
+ * @param target reference of a load part, such as "kit.row2"; anything else gives a chain that is not wired
+ */
+export function gateChain(solution: Solution, target: Ref): GateChain {
+  const found: Gathered = { gates: [], route: [], seen: new Set() }
+  const load = solution.circuit.net.loads.find((l) => l.ref === target)
+  if (load) followLoad(solution, target, 'line', found)
+  else
+    found.gates.push({
+      at: target,
+      side: 'line',
+      state: 'blocking',
+      because: [{ kind: 'notWired', last: null }],
+    })
+  const gates = withoutTwins(found.gates)
+  const first = gates.findIndex((g) => g.state !== 'passing')
+  for (const g of first < 0 ? [] : gates.slice(first + 1))
+    if (g.state === 'blocking' && g.because.every((b) => b.kind === 'energised')) g.state = 'notReached'
+  const onlyUnknown = first >= 0 && gates.every((g) => g.state !== 'blocking')
+  const running: Truth = solution.energised(target) ? 'yes' : onlyUnknown ? 'unknown' : 'no'
+  return {
+    target,
+    running,
+    gates,
+    first: running === 'yes' || first < 0 ? null : first,
+    route: [...new Set(found.route)],
+  }
+}
+
+function followLoad(solution: Solution, ref: Ref, side: 'control' | 'line', found: Gathered): void {
+  if (found.seen.has(ref)) return
+  found.seen.add(ref)
+  const load = solution.circuit.net.loads.find((l) => l.ref === ref)!
+  const own = load.part.volts < 50 ? 'control' : side
+  const wired = followEnds(solution, load.a, load.b, load.pullIn, own, ref, found)
+  const blocked = found.gates.some((g) => g.state !== 'passing')
+  if (wired && !blocked && !solution.energised(ref)) {
+    const at = solution.circuit.net.nodes
+    const volts = solution.volts(at[load.a]!, at[load.b]!)
+    found.gates.push({
+      at: ref,
+      side: own,
+      state: 'blocking',
+      because: [{ kind: 'volts', volts, needs: load.pullIn }],
+    })
+  }
+}
+
+/** Follows both sides of something with two ends; false when it is not wired. */
+function followEnds(
+  solution: Solution,
+  a: number,
+  b: number,
+  needs: number,
+  side: ChainGate['side'],
+  ref: Ref,
+  found: Gathered,
+): boolean {
+  const { net } = solution.circuit
+  const reachA = reachFrom(solution, a)
+  const reachB = reachFrom(solution, b)
+  const way = wayTo(solution, a, b, needs, reachA, reachB)
+  if (!way) {
+    const dead = polesOf(solution).some(
+      (p) => Math.min(costOf(reachA, p.hot), costOf(reachA, p.cold)) < Infinity,
+    )
+      ? reachB
+      : reachA
+    const last = lastTerminal(solution, dead)
+    found.gates.push({ at: last ?? ref, side, state: 'blocking', because: [{ kind: 'notWired', last }] })
+    net.nodes.forEach((n, i) => costOf(dead, i) < Infinity && found.route.push(n))
+    return false
+  }
+  if (way.poles.transformer !== null) {
+    const t = net.transformers[way.poles.transformer]!
+    if (!found.seen.has(t.ref)) {
+      found.seen.add(t.ref)
+      followEnds(solution, t.a, t.b, 0.5 * (t.part.noLoadVolts / t.ratio), 'supply', t.ref, found)
+    }
+  }
+  const towards = (steps: Step[], from: number): Step[] => turned(steps, from)
+  const hot = towards(way.hot, way.ends[0])
+  follow(solution, hot, side, found)
+  found.route.push(ref)
+  follow(solution, way.cold, side, found)
+  return true
+}
+
+/** The same steps walked from the far end, so that gates come in the order in which current meets them. */
+function turned(steps: Step[], start: number): Step[] {
+  const nodes = [start, ...steps.map((s) => s.node)]
+  return steps.map((s, i) => ({ ...s, node: nodes[i]! })).reverse()
+}
+
+function follow(solution: Solution, steps: Step[], side: ChainGate['side'], found: Gathered): void {
+  const { net } = solution.circuit
+  for (const step of steps) {
+    if (step.contact !== null) {
+      for (const coil of coilsBehind(solution, step.contact).slice(0, 1))
+        followLoad(solution, coil, 'control', found)
+      found.gates.push(gateAt(solution, step.contact, side))
+    }
+    found.route.push(step.branch)
+    if (step.node !== GROUND) found.route.push(net.nodes[step.node]!)
+  }
+}
+
+function gateAt(solution: Solution, index: number, side: ChainGate['side']): ChainGate {
+  const { placed, part, ref } = solution.circuit.net.contacts[index]!
+  const energised = (id: string): Truth => (solution.energised(`${placed.ref}.${id}`) ? 'yes' : 'no')
+  const because = explain(part.driver, sightOf(placed, solution.situation, energised))
+  const level = solution.state.drivers[index]
+  return { at: ref, side, state: level === 2 ? 'passing' : level === 1 ? 'unknown' : 'blocking', because }
+}
+
+/** Two poles of one breaker, or two contacts of one device with the same reason, are one gate to a person. */
+function withoutTwins(gates: ChainGate[]): ChainGate[] {
+  const key = (g: ChainGate) => `${g.at.split('.')[0]}|${g.state}|${JSON.stringify(g.because)}`
+  return gates.filter((g, i) => gates.findIndex((h) => key(h) === key(g)) === i).map((g) => ({ ...g }))
+}

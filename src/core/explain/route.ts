@@ -1,0 +1,166 @@
+import { CALLS, evaluate, explain, leaves, type Expr } from '../equipment'
+import { GROUND, type Netlist, type Solution } from '../circuit'
+import { splitRef, type Ref } from '../installation'
+import { sightOf } from '../situation'
+import type { Truth } from '../equipment'
+
+/** One step of a way through the circuit: the branch taken and the node it leads to. */
+export interface Step {
+  branch: Ref
+  node: number
+  /** Index in the netlist's contacts, or null for a conductor. */
+  contact: number | null
+}
+/** The cheapest way from a node to every other node, never through a load or a source. */
+export interface Reach {
+  /** Cost by node (the last entry is earth's); Infinity where there is no way. */
+  cost: Float64Array
+  /** For each node reached, the step that led there and the node it came from. */
+  back: ({ from: number; step: Step } | undefined)[]
+}
+
+/** Cost of an open contact; every other consideration is smaller than one of these. */
+const OPEN = 1_000_000
+
+/** What a search of one solution needs again and again. */
+interface Searched {
+  prices: Float64Array
+  reaches: Map<number, Reach>
+}
+const searches = new WeakMap<Solution, Searched>()
+function searchOf(solution: Solution): Searched {
+  let s = searches.get(solution)
+  if (!s) {
+    const { contacts } = solution.circuit.net
+    s = { prices: Float64Array.from(contacts, (_, i) => openPrice(solution, i)), reaches: new Map() }
+    searches.set(solution, s)
+  }
+  return s
+}
+
+/** Cost of reaching a node; earth included. */
+export const costOf = (reach: Reach, node: number): number =>
+  reach.cost[node === GROUND ? reach.cost.length - 1 : node]!
+
+/**
+ * Ways out of `start`, cheapest first: fewest open contacts; among equals the ones nearest to closing in this
+ * situation (a contact that waits for another temperature before one that waits for another call); then the shortest.
+ */
+export function reachFrom(solution: Solution, start: number): Reach {
+  const search = searchOf(solution)
+  const known = search.reaches.get(start)
+  if (known) return known
+  const { net } = solution.circuit
+  const size = net.nodes.length + 1
+  const place = (node: number) => (node === GROUND ? size - 1 : node)
+  const reach: Reach = { cost: new Float64Array(size).fill(Infinity), back: new Array(size) }
+  const done = new Uint8Array(size)
+  const around = neighboursOf(net)
+  reach.cost[place(start)] = 0
+  for (;;) {
+    let at = -1
+    for (let i = 0; i < size; i++)
+      if (!done[i] && reach.cost[i]! < Infinity && (at < 0 || reach.cost[i]! < reach.cost[at]!)) at = i
+    if (at < 0) break
+    done[at] = 1
+    // Earth is a bond between things, but never a way from one device to the next on these circuits.
+    if (at === size - 1 && start !== GROUND) continue
+    const from = at === size - 1 ? GROUND : at
+    for (const step of around.get(from) ?? []) {
+      const price = reach.cost[at]! + 1 + (step.contact === null ? 0 : search.prices[step.contact]!)
+      const to = place(step.node)
+      if (price < reach.cost[to]!) {
+        reach.cost[to] = price
+        reach.back[to] = { from, step }
+      }
+    }
+  }
+  search.reaches.set(start, reach)
+  return reach
+}
+
+const cache = new WeakMap<Netlist, Map<number, Step[]>>()
+function neighboursOf(net: Netlist): Map<number, Step[]> {
+  const known = cache.get(net)
+  if (known) return known
+  const around = new Map<number, Step[]>()
+  const add = (from: number, step: Step) => {
+    const list = around.get(from)
+    if (list) list.push(step)
+    else around.set(from, [step])
+  }
+  const join = (a: number, b: number, branch: Ref, contact: number | null) => {
+    add(a, { branch, node: b, contact })
+    add(b, { branch, node: a, contact })
+  }
+  for (const c of net.conductors) join(c.a, c.b, c.ref, null)
+  net.contacts.forEach((c, i) => join(c.a, c.b, c.ref, i))
+  cache.set(net, around)
+  return around
+}
+
+function openPrice(solution: Solution, index: number): number {
+  if (solution.state.drivers[index] === 2) return 0
+  const { placed, part } = solution.circuit.net.contacts[index]!
+  return (
+    OPEN + 1000 * farFromClosing(part.driver, sightOf(placed, solution.situation), solution.situation.call)
+  )
+}
+
+/** How far a driver is from yes: the calls between, or a flat price for a mode; a temperature costs nothing. */
+function farFromClosing(
+  driver: Expr,
+  sight: Parameters<typeof evaluate>[1],
+  call: (typeof CALLS)[number],
+): number {
+  let far = 0
+  for (const b of explain(driver, sight)) {
+    if (b.kind === 'call' && !b.negated) {
+      const now = CALLS.indexOf(call)
+      far += Math.min(...b.wants.map((c) => Math.abs(CALLS.indexOf(c) - now)))
+    } else if (b.kind === 'mode') far += 10
+  }
+  return far
+}
+
+/** The steps from the reach's start to `node`, in order; null when there is no way. */
+export function stepsTo(reach: Reach, node: number): Step[] | null {
+  if (costOf(reach, node) === Infinity) return null
+  const steps: Step[] = []
+  for (let at = node; ;) {
+    const b = reach.back[at === GROUND ? reach.back.length - 1 : at]
+    if (!b) return steps.reverse()
+    steps.push(b.step)
+    at = b.from
+  }
+}
+
+/** The landed terminal furthest from the start that can be reached at all: where the wiring ends. */
+export function lastTerminal(solution: Solution, reach: Reach): Ref | null {
+  const { nodes } = solution.circuit.net
+  let last: Ref | null = null
+  let most = -1
+  nodes.forEach((ref, node) => {
+    const c = reach.cost[node]!
+    if (c === Infinity || c <= most || !isTerminal(solution, ref)) return
+    most = c
+    last = ref
+  })
+  return last
+}
+
+function isTerminal(solution: Solution, ref: Ref): boolean {
+  const { placed, id } = splitRef(ref)
+  const device = solution.circuit.inst.placed.find((p) => p.ref === placed)?.device
+  return device?.terminals.some((t) => t.id === id) ?? false
+}
+
+/** Coils of the contact's own device that its driver looks at now. */
+export function coilsBehind(solution: Solution, index: number): Ref[] {
+  const { placed, part } = solution.circuit.net.contacts[index]!
+  const energised = (id: string): Truth => (solution.energised(`${placed.ref}.${id}`) ? 'yes' : 'no')
+  const deciding = explain(part.driver, sightOf(placed, solution.situation, energised))
+  const named = deciding.flatMap((b) => (b.kind === 'energised' ? [b.part] : []))
+  const all = leaves(part.driver).flatMap((l) => ('energised' in l ? [l.energised] : []))
+  return (named.length ? named : all).map((id) => `${placed.ref}.${id}`)
+}

@@ -1,0 +1,14 @@
+export {
+  holdsBySettings,
+  placedByRef,
+  quantity,
+  settingDef,
+  settingValue,
+  terminalOf,
+  wireSize,
+  type Cable,
+  type Installation,
+  type Placed,
+  type Wire,
+} from './installation'
+export { makeRef, splitRef, wireRef, type Ref } from './ref'

@@ -1,0 +1,103 @@
+import {
+  evaluate,
+  type Device,
+  type Expr,
+  type Known,
+  type Quantity,
+  type Setting,
+  type Sight,
+  type Terminal,
+  type Value,
+} from '../equipment'
+import { degF } from '../units'
+import { splitRef, type Ref } from './ref'
+
+/** A device where it is bolted down, with its settings as left. A setting that is null is not known yet. */
+export interface Placed {
+  ref: string
+  label: string
+  where?: string
+  device: Device
+  settings: Record<string, Known<Value>>
+}
+
+/** A cable or harness between two placed devices. */
+export interface Cable {
+  id: string
+  label: string
+  kind: 'low' | 'line' | 'harness'
+  from: string
+  to: string
+  gauge: number
+  feet: number
+}
+
+/**
+ * One conductor: of a cable, or a jumper (`cable` null). Ends that are null are not landed.
+ * `colour` is what is seen at end a; `colourB` at end b, where a splice or tape makes it another.
+ * `doubt`: whether it is there has not been checked; the proof then tries both.
+ */
+export interface Wire {
+  id: string
+  cable: string | null
+  colour: string
+  colourB?: string
+  a: Ref | null
+  b: Ref | null
+  gauge?: number
+  feet?: number
+  doubt?: boolean
+}
+
+/** What the core computes on. */
+export interface Installation {
+  placed: Placed[]
+  cables: Cable[]
+  wires: Wire[]
+}
+
+export const placedByRef = (inst: Installation, ref: string): Placed | undefined =>
+  inst.placed.find((p) => p.ref === ref)
+
+export function terminalOf(inst: Installation, ref: Ref): { placed: Placed; terminal: Terminal } | null {
+  const { placed: p, id } = splitRef(ref)
+  const placed = placedByRef(inst, p)
+  const terminal = placed?.device.terminals.find((t) => t.id === id)
+  return placed && terminal ? { placed, terminal } : null
+}
+
+/** The value a setting has: as left; the device's default where nothing is recorded; null while not known. */
+export function settingValue(placed: Placed, id: string): Known<Value> {
+  const left = placed.settings[id]
+  if (left !== undefined) return left
+  return settingDef(placed, id)?.default ?? null
+}
+export const settingDef = (placed: Placed, id: string): Setting | undefined =>
+  placed.device.settings.find((s) => s.id === id)
+
+/** An electrical quantity's number; an unknown setting gives way to the device's default. */
+export function quantity(placed: Placed, q: Quantity): number {
+  if (typeof q === 'number') return q
+  const value = settingValue(placed, q.set) ?? settingDef(placed, q.set)?.default
+  return (typeof value === 'number' ? value : Number.NaN) * (q.times ?? 1)
+}
+
+/** AWG and one-way feet of a wire: its own, else its cable's, else a two-foot 18 AWG jumper. */
+export function wireSize(inst: Installation, wire: Wire): { gauge: number; feet: number } {
+  const cable = inst.cables.find((c) => c.id === wire.cable)
+  return { gauge: wire.gauge ?? cable?.gauge ?? 18, feet: wire.feet ?? cable?.feet ?? 2 }
+}
+
+/** A condition that looks at settings alone (such as which demands a thermostat offers). */
+export function holdsBySettings(placed: Placed, when: Expr | undefined): boolean {
+  if (!when) return true
+  const sight: Sight = {
+    call: 'off',
+    outdoorF: degF(47),
+    setting: (id) => settingValue(placed, id),
+    mode: () => '',
+    energised: () => 'unknown',
+    memory: () => null,
+  }
+  return evaluate(when, sight) !== 'no'
+}

@@ -1,0 +1,13 @@
+export { factsOf, type Facts } from './facts'
+export {
+  type Breach,
+  type Coverage,
+  type Finding,
+  type Law,
+  type Proof,
+  type Severity,
+  type StateSeen,
+  type Undecided,
+} from './law'
+export { placesOf, prove } from './prove'
+export { LAWS } from './registry'

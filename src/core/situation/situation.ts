@@ -1,0 +1,98 @@
+import {
+  CALLS,
+  normalState,
+  type Call,
+  type Mode,
+  type ModeMeaning,
+  type Sight,
+  type Truth,
+} from '../equipment'
+import {
+  holdsBySettings,
+  makeRef,
+  settingValue,
+  type Installation,
+  type Placed,
+  type Ref,
+} from '../installation'
+import type { DegF } from '../units'
+
+/** Everything from outside that decides what runs. Modes that are not named are in their normal state. */
+export interface Situation {
+  call: Call
+  outdoorF: DegF
+  /** State by mode reference ("od.board": "defrost"); memories of differentials too ("odt.band:setpoint": "made"). */
+  modes: Record<Ref, string>
+}
+
+/** What an expression of `placed` sees in a situation; coils are supplied by whoever knows them. */
+export function sightOf(
+  placed: Placed,
+  situation: Situation,
+  energised: (part: string) => Truth = () => 'unknown',
+): Sight {
+  return {
+    call: situation.call,
+    outdoorF: situation.outdoorF,
+    setting: (id) => settingValue(placed, id),
+    mode(id) {
+      const named = situation.modes[makeRef(placed.ref, id)]
+      if (named !== undefined) return named
+      const mode = placed.device.modes.find((m) => m.id === id)
+      return mode ? normalState(mode) : ''
+    },
+    energised,
+    memory: (id) => memoryState(situation.modes[makeRef(placed.ref, id)]),
+  }
+}
+
+/** What a differential's entry in a situation's modes says. */
+export const memoryState = (last: string | undefined): 'made' | 'broken' | null =>
+  last === 'made' || last === 'broken' ? last : null
+
+export interface PlacedMode {
+  ref: Ref
+  placed: Placed
+  mode: Mode
+}
+const modes = new WeakMap<Installation, PlacedMode[]>()
+
+/** All modes of the job with their reference, in the order of placing. */
+export function modesOf(inst: Installation): PlacedMode[] {
+  let list = modes.get(inst)
+  if (!list) {
+    list = inst.placed.flatMap((placed) =>
+      placed.device.modes.map((mode) => ({ ref: makeRef(placed.ref, mode.id), placed, mode })),
+    )
+    modes.set(inst, list)
+  }
+  return list
+}
+
+/** The demands that the job's thermostats can make, lowest first. */
+export function callsOf(inst: Installation): Call[] {
+  const offered = new Set<Call>()
+  for (const placed of inst.placed)
+    for (const c of placed.device.calls ?? []) if (holdsBySettings(placed, c.when)) offered.add(c.call)
+  return CALLS.filter((c) => offered.has(c))
+}
+
+/** What the modes of a situation mean, where that is not normal. */
+export function meanings(inst: Installation, situation: Situation): Set<ModeMeaning> {
+  const found = new Set<ModeMeaning>()
+  for (const { ref, mode } of modesOf(inst)) {
+    const state = mode.states.find((s) => s.id === situation.modes[ref])
+    if (state?.means) found.add(state.means)
+  }
+  return found
+}
+
+/** How many modes are away from normal; a differential's memory is never "away". */
+export function awayCount(inst: Installation, situation: Situation): number {
+  let away = 0
+  for (const { ref, mode } of modesOf(inst)) {
+    const state = situation.modes[ref]
+    if (state !== undefined && state !== normalState(mode)) away++
+  }
+  return away
+}

@@ -1,0 +1,64 @@
+import type { Value } from '../equipment'
+import { makeRef, wireRef, type Installation, type Ref } from '../installation'
+import { tolerances } from '../tolerances'
+
+/** A thing not known yet, and the values it might have. */
+export interface Unknown {
+  ref: Ref
+  options: Value[]
+}
+
+/** Settings that drive something and wires in doubt; an unknown number stands for the two ends of its range. */
+export function unknownsOf(inst: Installation): Unknown[] {
+  const settings = inst.placed.flatMap((placed) =>
+    placed.device.settings
+      .filter((s) => placed.settings[s.id] === null && driving(placed.device, s.id))
+      .map((s) => ({
+        ref: makeRef(placed.ref, s.id),
+        options: s.kind === 'choice' ? (s.options ?? []).map((o) => o.id) : [...(s.range ?? [s.default])],
+      })),
+  )
+  const wires = inst.wires
+    .filter((w) => w.doubt && w.a && w.b)
+    .map((w) => ({ ref: wireRef(w.id), options: ['there', 'not there'] }))
+  return [...settings, ...wires]
+}
+
+/** Whether any expression or quantity of the device reads the setting. */
+function driving(device: Installation['placed'][number]['device'], setting: string): boolean {
+  const text = JSON.stringify([device.parts, device.modes, device.calls ?? []])
+  return text.includes(`"set":${JSON.stringify(setting)}`)
+}
+
+/** Assigns one value to each unknown: a job with nothing unknown in it. */
+export function assume(
+  inst: Installation,
+  unknowns: readonly Unknown[],
+  values: readonly Value[],
+): Installation {
+  const of = new Map(unknowns.map((u, i) => [u.ref, values[i]!]))
+  if (of.size === 0) return inst
+  return {
+    ...inst,
+    placed: inst.placed.map((p) => ({
+      ...p,
+      settings: Object.fromEntries(
+        Object.entries(p.settings).map(([id, v]) => [
+          id,
+          v === null ? (of.get(makeRef(p.ref, id)) ?? null) : v,
+        ]),
+      ),
+    })),
+    wires: inst.wires.filter((w) => of.get(wireRef(w.id)) !== 'not there').map(({ doubt: _, ...w }) => w),
+  }
+}
+
+/**
+ * Every assignment of the unknowns, or null when there are more than the enumerable number
+ * (tolerances.unknownBits binary unknowns, that is 2^6 assignments).
+ */
+export function assignments(unknowns: readonly Unknown[]): Value[][] | null {
+  const count = unknowns.reduce((n, u) => n * Math.max(1, u.options.length), 1)
+  if (count > 2 ** tolerances.unknownBits) return null
+  return unknowns.reduce<Value[][]>((rows, u) => rows.flatMap((r) => u.options.map((o) => [...r, o])), [[]])
+}

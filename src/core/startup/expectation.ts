@@ -1,0 +1,50 @@
+import type { Installation, Ref } from '../installation'
+import { makeRef } from '../installation'
+import { Circuit, solve } from '../circuit'
+import type { Situation } from '../situation'
+import { tolerances } from '../tolerances'
+
+/** What a meter must show between a terminal and its device's own common, computed from this job's circuit. */
+export interface Expectation {
+  terminal: Ref
+  label: string
+  common: Ref
+  /** V with a 10 MΩ meter. */
+  volts: number
+  state: 'live' | 'dead' | 'between'
+}
+export interface DeviceExpectations {
+  placed: string
+  label: string
+  terminals: Expectation[]
+}
+
+/** For each device that has a common, every other low-voltage terminal. Null: the circuit does not come to rest. */
+export function expectations(circuit: Circuit, situation: Situation): DeviceExpectations[] | null {
+  const solved = solve(circuit, situation)
+  if (!solved.ok) return null
+  return circuit.inst.placed.flatMap((placed) => {
+    const common = placed.device.terminals.find((t) => t.role === 'C' && t.side === 'low')
+    if (!common) return []
+    const commonRef = makeRef(placed.ref, common.id)
+    const terminals = placed.device.terminals
+      .filter((t) => t.side === 'low' && t.id !== common.id)
+      .map((t): Expectation => {
+        const terminal = makeRef(placed.ref, t.id)
+        const volts = solved.meter(terminal, commonRef)
+        return { terminal, label: t.label, common: commonRef, volts, state: liveness(volts) }
+      })
+    return [{ placed: placed.ref, label: placed.label, terminals }]
+  })
+}
+
+/** 24 V there, not there, or something between that needs looking into. */
+export const liveness = (volts: number): Expectation['state'] =>
+  volts >= tolerances.liveVolts ? 'live' : volts <= tolerances.deadVolts ? 'dead' : 'between'
+
+/** The situation of a start-up card: the call at today's temperature with every mode normal. */
+export const cardSituation = (_inst: Installation, call: Situation['call'], at: Situation): Situation => ({
+  call,
+  outdoorF: at.outdoorF,
+  modes: Object.fromEntries(Object.entries(at.modes).filter(([, s]) => s === 'made' || s === 'broken')),
+})

@@ -1,0 +1,28 @@
+/** Every tolerance and iteration cap of the core, with its meaning and unit. */
+export const tolerances = Object.freeze({
+  /** S. Leak of every node to earth (1 GΩ): stands for insulation and stray paths, and ties floating islands. */
+  leakSiemens: 1e-9,
+  /** Ω. A closed contact, screw terminal or crimp. */
+  contactOhms: 0.005,
+  /** Ω. Input impedance of an ordinary digital meter on AC volts. */
+  meterOhms: 10e6,
+  /** Ω. Input impedance of the same meter switched to its low-impedance range. */
+  lowMeterOhms: 3e3,
+  /** Rounds of coil and contact settling before a circuit is declared to chatter. */
+  settleRounds: 64,
+  /** V. From here up a 24 V terminal counts as live: coils must pull in at this or less. */
+  liveVolts: 18,
+  /** V. Up to here a 24 V terminal counts as dead; between the two it is neither. */
+  deadVolts: 3,
+  /** Part of rated volts at which a load with no pull-in of its own counts as running. */
+  runsAtShare: 0.7,
+  /** Part of rated volts below which such a load counts as stopped. */
+  stopsAtShare: 0.4,
+  /** Binary unknowns that are enumerated; with more, a law is undecided (design: six). */
+  unknownBits: 6,
+  /** °F. The outdoor temperatures that a job is proven over. */
+  coldestF: -20,
+  warmestF: 115,
+  /** °F. Where the smallest witness is sought from: the milder rating point. */
+  mildF: 47,
+})
