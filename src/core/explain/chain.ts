@@ -2,7 +2,7 @@ import { explain, type Because, type Truth } from '../equipment'
 import { GROUND, type Solution } from '../circuit'
 import { type Ref } from '../installation'
 import { sightOf } from '../situation'
-import { coilsBehind, costOf, lastTerminal, reachFrom, stepsTo, type Reach, type Step } from './route'
+import { coilsBehind, costOf, lastTerminal, polesOf, reachFrom, wayTo, type Step } from './route'
 
 export type GateState = 'passing' | 'blocking' | 'unknown' | 'notReached'
 
@@ -31,75 +31,6 @@ export interface GateChain {
   first: number | null
   /** Everything that the path runs through: wires, contacts and terminals, from source to common. */
   route: Ref[]
-}
-
-/** Two nodes with a voltage between them that a source keeps up. */
-interface Poles {
-  hot: number
-  cold: number
-  volts: number
-  /** The transformer whose secondary this is. */
-  transformer: number | null
-}
-
-function polesOf(solution: Solution): Poles[] {
-  const { net } = solution.circuit
-  const poles: Poles[] = net.transformers.map((t, i) => ({
-    hot: t.c,
-    cold: t.d,
-    volts: t.part.noLoadVolts,
-    transformer: i,
-  }))
-  net.sources.forEach((s, i) => {
-    for (const other of net.sources.slice(i + 1)) {
-      if (other.placed.ref !== s.placed.ref || other.b !== s.b) continue
-      const volts = Math.hypot(s.emf.re - other.emf.re, s.emf.im - other.emf.im)
-      poles.push({ hot: s.a, cold: other.a, volts, transformer: null })
-    }
-    poles.push({ hot: s.a, cold: s.b, volts: Math.hypot(s.emf.re, s.emf.im), transformer: null })
-  })
-  return poles
-}
-
-interface Way {
-  poles: Poles
-  hot: Step[]
-  cold: Step[]
-  /** The load's ends, hot one first. */
-  ends: [number, number]
-}
-
-/** The cheapest way from a source to both ends of a two-ended thing; null when some end reaches none. */
-function wayTo(
-  solution: Solution,
-  a: number,
-  b: number,
-  needs: number,
-  reachA: Reach,
-  reachB: Reach,
-): Way | null {
-  let best: Way | null = null
-  let least = Infinity
-  for (const poles of polesOf(solution)) {
-    if (poles.volts < needs) continue
-    for (const [p, q, flipped] of [
-      [poles.hot, poles.cold, false],
-      [poles.cold, poles.hot, true],
-    ] as const) {
-      const price = costOf(reachA, p) + costOf(reachB, q)
-      if (price >= least) continue
-      least = price
-      const toA = stepsTo(reachA, p)!
-      const toB = stepsTo(reachB, q)!
-      best = {
-        poles,
-        hot: flipped ? toB : toA,
-        cold: flipped ? toA : toB,
-        ends: flipped ? [b, a] : [a, b],
-      }
-    }
-  }
-  return best
 }
 
 /** What the chain of one load, and of the coils that drive it, gathers on its way. */
@@ -170,10 +101,10 @@ function followEnds(
   found: Gathered,
 ): boolean {
   const { net } = solution.circuit
-  const reachA = reachFrom(solution, a)
-  const reachB = reachFrom(solution, b)
-  const way = wayTo(solution, a, b, needs, reachA, reachB)
+  const way = wayTo(solution, a, b, needs)
   if (!way) {
+    const reachA = reachFrom(solution, a)
+    const reachB = reachFrom(solution, b)
     const dead = polesOf(solution).some(
       (p) => Math.min(costOf(reachA, p.hot), costOf(reachA, p.cold)) < Infinity,
     )

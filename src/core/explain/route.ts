@@ -1,8 +1,7 @@
-import { CALLS, evaluate, explain, leaves, type Expr } from '../equipment'
+import { CALLS, evaluate, explain, leaves, type Expr, type Sight, type Truth } from '../equipment'
 import { GROUND, type Netlist, type Solution } from '../circuit'
 import { splitRef, type Ref } from '../installation'
 import { sightOf } from '../situation'
-import type { Truth } from '../equipment'
 
 /** One step of a way through the circuit: the branch taken and the node it leads to. */
 export interface Step {
@@ -28,12 +27,23 @@ interface Searched {
   reaches: Map<number, Reach>
 }
 const searches = new WeakMap<Solution, Searched>()
+
+/** An open contact that a coil drives costs as much as closing that coil's own circuit, on top of itself. */
 function searchOf(solution: Solution): Searched {
   let s = searches.get(solution)
   if (!s) {
-    const { contacts } = solution.circuit.net
+    const { contacts, loads } = solution.circuit.net
     s = { prices: Float64Array.from(contacts, (_, i) => openPrice(solution, i)), reaches: new Map() }
     searches.set(solution, s)
+    const dearer = s.prices.slice()
+    contacts.forEach((_, i) => {
+      if (!s!.prices[i]) return
+      const [coil] = coilsBehind(solution, i)
+      const load = coil === undefined ? undefined : loads.find((l) => l.ref === coil)
+      if (load) dearer[i]! += wayTo(solution, load.a, load.b, load.pullIn)?.price ?? 100 * OPEN
+    })
+    s.prices = dearer
+    s.reaches.clear()
   }
   return s
 }
@@ -102,25 +112,23 @@ function neighboursOf(net: Netlist): Map<number, Step[]> {
 function openPrice(solution: Solution, index: number): number {
   if (solution.state.drivers[index] === 2) return 0
   const { placed, part } = solution.circuit.net.contacts[index]!
-  return (
-    OPEN + 1000 * farFromClosing(part.driver, sightOf(placed, solution.situation), solution.situation.call)
-  )
+  return OPEN + 1000 * farFromClosing(part.driver, sightOf(placed, solution.situation))
 }
 
-/** How far a driver is from yes: the calls between, or a flat price for a mode; a temperature costs nothing. */
-function farFromClosing(
-  driver: Expr,
-  sight: Parameters<typeof evaluate>[1],
-  call: (typeof CALLS)[number],
-): number {
-  let far = 0
-  for (const b of explain(driver, sight)) {
-    if (b.kind === 'call' && !b.negated) {
-      const now = CALLS.indexOf(call)
-      far += Math.min(...b.wants.map((c) => Math.abs(CALLS.indexOf(c) - now)))
-    } else if (b.kind === 'mode') far += 10
+/**
+ * How far a driver is from yes: of alternatives the nearest, of conditions together their sum; for a call the calls
+ * between, a flat price for a mode or a setting; a temperature costs nothing, since the weather does that by itself.
+ */
+function farFromClosing(driver: Expr, sight: Sight): number {
+  if (evaluate(driver, sight) === 'yes') return 0
+  if ('all' in driver) return driver.all.reduce((sum, e) => sum + farFromClosing(e, sight), 0)
+  if ('any' in driver) return Math.min(100, ...driver.any.map((e) => farFromClosing(e, sight)))
+  if ('call' in driver) {
+    const now = CALLS.indexOf(sight.call)
+    return Math.min(...driver.call.map((c) => Math.abs(CALLS.indexOf(c) - now)))
   }
-  return far
+  if ('mode' in driver) return 10
+  return 'set' in driver ? 20 : 0
 }
 
 /** The steps from the reach's start to `node`, in order; null when there is no way. */
@@ -133,6 +141,73 @@ export function stepsTo(reach: Reach, node: number): Step[] | null {
     steps.push(b.step)
     at = b.from
   }
+}
+
+/** Two nodes with a voltage between them that a source keeps up. */
+export interface Poles {
+  hot: number
+  cold: number
+  volts: number
+  /** The transformer whose secondary this is. */
+  transformer: number | null
+}
+
+export function polesOf(solution: Solution): Poles[] {
+  const { net } = solution.circuit
+  const poles: Poles[] = net.transformers.map((t, i) => ({
+    hot: t.c,
+    cold: t.d,
+    volts: t.part.noLoadVolts,
+    transformer: i,
+  }))
+  net.sources.forEach((s, i) => {
+    for (const other of net.sources.slice(i + 1)) {
+      if (other.placed.ref !== s.placed.ref || other.b !== s.b) continue
+      const volts = Math.hypot(s.emf.re - other.emf.re, s.emf.im - other.emf.im)
+      poles.push({ hot: s.a, cold: other.a, volts, transformer: null })
+    }
+    poles.push({ hot: s.a, cold: s.b, volts: Math.hypot(s.emf.re, s.emf.im), transformer: null })
+  })
+  return poles
+}
+
+export interface Way {
+  /** Cost of both sides together. */
+  price: number
+  poles: Poles
+  hot: Step[]
+  cold: Step[]
+  /** The load's ends, hot one first. */
+  ends: [number, number]
+}
+
+/** The cheapest way from a source to both ends of a two-ended thing; null when some end reaches none. */
+export function wayTo(solution: Solution, a: number, b: number, needs: number): Way | null {
+  const reachA = reachFrom(solution, a)
+  const reachB = reachFrom(solution, b)
+  let best: Way | null = null
+  let least = Infinity
+  for (const poles of polesOf(solution)) {
+    if (poles.volts < needs) continue
+    for (const [p, q, flipped] of [
+      [poles.hot, poles.cold, false],
+      [poles.cold, poles.hot, true],
+    ] as const) {
+      const price = costOf(reachA, p) + costOf(reachB, q)
+      if (price >= least) continue
+      least = price
+      const toA = stepsTo(reachA, p)!
+      const toB = stepsTo(reachB, q)!
+      best = {
+        price,
+        poles,
+        hot: flipped ? toB : toA,
+        cold: flipped ? toA : toB,
+        ends: flipped ? [b, a] : [a, b],
+      }
+    }
+  }
+  return best
 }
 
 /** The landed terminal furthest from the start that can be reached at all: where the wiring ends. */

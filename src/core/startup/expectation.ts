@@ -1,6 +1,7 @@
 import type { Installation, Ref } from '../installation'
 import { makeRef } from '../installation'
-import { Circuit, solve } from '../circuit'
+import type { Circuit } from '../circuit'
+import { solve } from '../circuit'
 import type { Situation } from '../situation'
 import { tolerances } from '../tolerances'
 

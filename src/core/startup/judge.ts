@@ -57,7 +57,7 @@ function judgeControlVolts(inst: Installation, r: Reading): Verdict {
     rule: 'controlVolts' as const,
     unit: 'V',
     expected: { low: 22, high: 28, nominal: Number.isFinite(computed) ? computed : 24 },
-    from: Number.isFinite(computed) ? { computed } : {},
+    from: (Number.isFinite(computed) ? { computed } : {}) as Record<string, number>,
   }
   if (v < 3)
     return {

@@ -1,0 +1,208 @@
+import { demoInstallation } from '../../../tests/helpers/demo'
+import { Circuit } from '../circuit'
+import type { Call } from '../equipment'
+import { degF } from '../units'
+import { expectations, judge, liveness, rowsOf, serviceVolts, standing, type Reading } from '.'
+
+const inst = demoInstallation('quillfeather-lane')
+let n = 0
+const reading = (over: Partial<Reading>): Reading => ({
+  id: `r${++n}`,
+  kind: 'stripAmps',
+  value: 40,
+  place: 'feed',
+  at: 'feedA',
+  withBlower: false,
+  instrument: 'clamp meter',
+  situation: { call: 'emergency', outdoorF: degF(45), modes: {} },
+  who: 'Wren Hollis',
+  when: '2026-11-20T15:00:00Z',
+  supersedes: null,
+  ...over,
+})
+const line = (value: number) => reading({ kind: 'lineVolts', value, place: 'disconnect', at: 'kit' })
+const kinds = (r: Reading, all: Reading[] = []) => {
+  const v = judge(inst, r, all)
+  return [v.verdict, ...v.causes.map((c) => c.kind)]
+}
+
+describe('rows', () => {
+  it('have the ohms of their plate: 240² / 4,800 = 12', () => {
+    expect(rowsOf(inst).map((r) => [r.ref, r.ohms])).toEqual([
+      ['kit.row1', 12],
+      ['kit.row2', 12],
+    ])
+  })
+  it('are fed at the voltage of the feed that reaches them', () =>
+    expect(serviceVolts(inst, 'kit.L1')).toBe(240))
+})
+
+describe('strip amps', () => {
+  // Two rows of 12 Ω at 236 V: 2 · 236/12 = 39.33 A; −10 % 35.4, +5 % 41.3.
+  const volts = line(236)
+  it.each([
+    [39.3, 'right'],
+    [35.5, 'right'],
+    [41.2, 'right'],
+    [35.2, 'wrong'],
+    [41.5, 'wrong'],
+  ])('%d A at the feed without the blower, at a measured 236 V, is %s', (value, verdict) => {
+    const v = judge(inst, reading({ value }), [volts])
+    expect(v.verdict).toBe(verdict)
+    expect(v.expected!.nominal).toBeCloseTo(39.33, 2)
+    expect(v.from).toMatchObject({ volts: 236, rows: 2, ohms: 12 })
+  })
+
+  it('adds the blower where the clamp takes it in: 520 VA / 240 V = 2.17 A', () => {
+    expect(judge(inst, reading({ withBlower: true }), [volts]).expected!.nominal).toBeCloseTo(39.33 + 2.17, 2)
+  })
+
+  it('accepts either where nobody knows whether the blower is in it', () => {
+    // 43 A is over 41.3 without the blower and inside 41.3 + 2.17 with it.
+    expect(judge(inst, reading({ value: 43, withBlower: null }), [volts]).verdict).toBe('right')
+    expect(judge(inst, reading({ value: 43, withBlower: false }), [volts]).verdict).toBe('wrong')
+  })
+
+  it('uses the nominal volts when none were measured, and says so', () => {
+    // 2 · 240/12 = 40 A
+    const v = judge(inst, reading({ value: 40 }))
+    expect(v.expected!.nominal).toBeCloseTo(40, 6)
+    expect(v.causes).toEqual([{ kind: 'voltsNotMeasured' }])
+  })
+
+  it('takes half at the feed for a fault, asking after the sequencer first', () => {
+    expect(kinds(reading({ value: 19.7 }), [volts])).toEqual([
+      'wrong',
+      'sequencerWaiting',
+      'oneBankClamped',
+      'rowOpen',
+      'linkOpen',
+      'limitOpen',
+    ])
+  })
+
+  it('takes half at one kit lead for one bank clamped, not for a fault', () => {
+    const v = judge(inst, reading({ value: 19.7, place: 'kitLead', at: 'kit.L1' }), [volts])
+    expect(v.verdict).toBe('watch')
+    expect(v.causes).toEqual([{ kind: 'oneBankClamped', rows: 1, of: 2 }])
+  })
+
+  it('holds one row against its own share', () => {
+    // 236/12 = 19.67 A
+    const v = judge(inst, reading({ value: 19.6, place: 'rowTerminals', at: 'kit.row2' }), [volts])
+    expect(v).toMatchObject({ verdict: 'right', unit: 'A' })
+    expect(v.expected!.nominal).toBeCloseTo(19.67, 2)
+  })
+
+  it('expects nothing while the outdoor thermostat holds the strips off, and names it', () => {
+    const situation = { call: 'heatAux1' as const, outdoorF: degF(60), modes: {} }
+    const off = judge(inst, reading({ value: 0.2, situation }), [volts])
+    expect(off).toMatchObject({ verdict: 'right', rule: 'stripsOff' })
+    expect(off.causes[0]).toMatchObject({ kind: 'gateBlocks', gate: { at: 'odt.switch' } })
+    expect(kinds(reading({ value: 39, situation }), [volts])[1]).toBe('shouldBeOff')
+  })
+
+  it('does not use volts measured on another circuit or volts since corrected', () => {
+    const other = reading({ kind: 'lineVolts', value: 200, place: 'disconnect', at: 'od' })
+    expect(judge(inst, reading({}), [other]).from.volts).toBe(240)
+    const fixed = { ...line(238), supersedes: volts.id }
+    expect(judge(inst, reading({}), [volts, fixed]).from.volts).toBe(238)
+  })
+})
+
+describe('row ohms', () => {
+  it.each([
+    [12, 'right'],
+    [10.9, 'right'],
+    [13.1, 'right'],
+    [10.7, 'wrong'],
+    [13.3, 'wrong'],
+    ['OL', 'wrong'],
+  ] as const)('%s Ω of a 12 Ω row is %s', (value, verdict) => {
+    expect(
+      judge(inst, reading({ kind: 'rowOhms', value, place: 'rowTerminals', at: 'kit.row1' })).verdict,
+    ).toBe(verdict)
+  })
+})
+
+describe('control volts', () => {
+  it.each([
+    [25.6, ['right']],
+    [22, ['right']],
+    [20.8, ['wrong', 'tapHighOnLow', 'overload', 'utility']],
+    [27.8, ['watch', 'tapLowOnHigh']],
+    [28.4, ['wrong', 'tapLowOnHigh', 'utility']],
+    [0, ['wrong', 'doorOpen', 'breakerOff', 'fuseOpen']],
+  ])('%d V from R to C is %j', (value, expected) => {
+    expect(kinds(reading({ kind: 'controlVolts', value, place: 'terminals', at: 'ah.R' }))).toEqual(expected)
+  })
+  it('says what this circuit should give', () => {
+    const v = judge(inst, reading({ kind: 'controlVolts', value: 24, place: 'terminals', at: 'ah.R' }))
+    expect(v.expected!.nominal).toBeGreaterThan(22.5)
+    expect(v.expected!.nominal).toBeLessThan(26.4)
+  })
+})
+
+describe('line volts', () => {
+  // 240 ± 10 %: 216 to 264, the plate's 197 V minimum being lower.
+  it.each([
+    [240, 'right'],
+    [216, 'right'],
+    [215, 'wrong'],
+    [265, 'wrong'],
+    [0, 'wrong'],
+  ])('%d V at the outdoor disconnect is %s', (value, verdict) => {
+    expect(judge(inst, reading({ kind: 'lineVolts', value, place: 'disconnect', at: 'od' })).verdict).toBe(
+      verdict,
+    )
+  })
+})
+
+it('records air temperatures without judging them yet', () => {
+  expect(judge(inst, reading({ kind: 'supplyAir', value: 96, place: 'supplyDuct', at: 'ah' })).verdict).toBe(
+    'unjudged',
+  )
+})
+
+it('keeps what stands: a correction hides the reading it supersedes', () => {
+  const a = reading({})
+  const b = reading({ supersedes: a.id })
+  expect(standing([a, b])).toEqual([b])
+})
+
+describe('what a meter must show', () => {
+  const live = (call: Call, outdoorF: number) =>
+    expectations(new Circuit(inst), { call, outdoorF: degF(outdoorF), modes: {} })!
+      .flatMap((d) => d.terminals)
+      .filter((t) => t.state === 'live')
+      .map((t) => t.terminal)
+
+  it('in heating at 47 °F: R, Y and G along the way, no O/B, no W', () => {
+    expect(live('heat1', 47)).toEqual([
+      'tstat.R',
+      'tstat.Y',
+      'tstat.G',
+      'ah.R',
+      'ah.G',
+      'ah.Y',
+      'od.R',
+      'od.Y',
+    ])
+  })
+  it('in emergency heat at 60 °F: E, G, both W, and the unit’s W output by back-feed', () => {
+    expect(live('emergency', 60)).toEqual([
+      'tstat.R',
+      'tstat.G',
+      'tstat.E',
+      'ah.R',
+      'ah.G',
+      'ah.W1',
+      'ah.W2',
+      'od.R',
+      'od.W',
+    ])
+  })
+  it('calls 18 V and up live, 3 V and less dead, and leaves the rest to be looked into', () => {
+    expect([18, 17.9, 3.1, 3].map(liveness)).toEqual(['live', 'between', 'between', 'dead'])
+  })
+})
