@@ -1,0 +1,75 @@
+import * as yup from 'yup'
+import { list, publish, record, shape } from '@/jobfile'
+
+const str = () => yup.string().defined()
+const num = () => yup.number().defined()
+const bool = () => yup.boolean().defined()
+const situation = () => shape({ call: str(), outdoorF: num(), modes: record(str()) as never })
+const finding = () =>
+  shape({
+    law: str(),
+    severity: str(),
+    what: str(),
+    words: str(),
+    at: str(),
+    witness: situation(),
+    path: list(str()),
+    dependsOn: list(str()),
+  })
+const undecided = () =>
+  shape({ law: str(), unknown: list(str()), words: str(), witness: situation().nullable() })
+const gate = () => shape({ at: str(), side: str(), state: str(), name: str(), reason: str() })
+
+/** The shape of every `--json` answer. `gatecross schema NAME` prints it as JSON Schema. */
+export const ANSWERS = {
+  check: shape({
+    ok: bool(),
+    verdict: str(),
+    laws: num(),
+    states: num(),
+    findings: list(finding()),
+    undecided: list(undecided()),
+  }),
+  sweep: shape({
+    states: num(),
+    factors: shape({ calls: num(), temperatures: num(), mostModes: num(), assumptions: num() }),
+    laws: list(shape({ law: str(), result: str(), words: str() })),
+  }),
+  state: shape({
+    situation: situation(),
+    settled: bool(),
+    cycle: list(str()),
+    running: list(str()),
+    terminals: list(shape({ terminal: str(), volts: num(), state: str() })),
+    overcurrents: list(shape({ ref: str(), amps: num(), limitA: num() })),
+  }),
+  chain: shape({
+    target: str(),
+    running: str(),
+    words: str(),
+    first: num().nullable(),
+    gates: list(gate()),
+    route: list(str()),
+  }),
+  meter: shape({ from: str(), to: str(), volts: num(), meterOhms: num(), situation: situation() }),
+  judge: shape({
+    readings: list(
+      shape({
+        id: str(),
+        kind: str(),
+        value: str(),
+        verdict: str(),
+        held: str(),
+        low: num().nullable(),
+        high: num().nullable(),
+        causes: list(str()),
+      }),
+    ),
+  }),
+  problems: shape({ ok: bool(), problems: list(shape({ path: str(), expected: str(), got: str() })) }),
+}
+export type AnswerName = keyof typeof ANSWERS
+
+/** An answer's JSON Schema. */
+export const answerSchema = (name: AnswerName): Record<string, unknown> =>
+  publish(ANSWERS[name], `Gate Cross answer: ${name}`)

@@ -1,0 +1,71 @@
+import { parseArgs } from 'node:util'
+import { CALLS, type Call } from '@/core/equipment'
+import type { Installation } from '@/core/installation'
+import { modesOf, type Situation } from '@/core/situation'
+import { degF } from '@/core/units'
+import { problem, type Checked } from '@/jobfile'
+
+export interface Args {
+  command: string
+  file: string | undefined
+  json: boolean
+  values: {
+    call?: string
+    outdoor?: string
+    mode?: string[]
+    target?: string
+    from?: string
+    to?: string
+    low?: boolean
+  }
+}
+
+/** Splits the command line; an option nobody knows throws, with node's own words. */
+export function readArgs(argv: string[]): Args {
+  const { values, positionals } = parseArgs({
+    args: argv,
+    allowPositionals: true,
+    options: {
+      json: { type: 'boolean' },
+      call: { type: 'string' },
+      outdoor: { type: 'string' },
+      mode: { type: 'string', multiple: true },
+      target: { type: 'string' },
+      from: { type: 'string' },
+      to: { type: 'string' },
+      low: { type: 'boolean' },
+    },
+  })
+  return { command: positionals[0] ?? 'help', file: positionals[1], json: values.json ?? false, values }
+}
+
+/** The situation that the options name: --call heat1 --outdoor 20 --mode od.board=defrost. */
+export function readSituation(inst: Installation, values: Args['values']): Checked<Situation> {
+  const call = values.call ?? 'off'
+  if (!CALLS.includes(call as Call)) return bad('--call', `one of ${CALLS.join(', ')}`, call)
+  const outdoor = Number(values.outdoor ?? 47)
+  if (!Number.isFinite(outdoor) || outdoor < -80 || outdoor > 160)
+    return bad('--outdoor', '-80 to 160 °F', values.outdoor)
+  const modes: Record<string, string> = {}
+  for (const m of values.mode ?? []) {
+    const [ref, state] = m.split('=')
+    if (!ref || !state) return bad('--mode', 'REF=STATE, such as od.board=defrost', m)
+    const mode = modesOf(inst).find((x) => x.ref === ref)
+    const states = mode?.mode.states.map((s) => s.id) ?? (/\.band:/.test(ref) ? ['made', 'broken'] : [])
+    if (!states.length)
+      return bad(
+        '--mode',
+        `one of ${modesOf(inst)
+          .map((x) => x.ref)
+          .join(', ')}`,
+        ref,
+      )
+    if (!states.includes(state)) return bad(`--mode ${ref}`, `one of ${states.join(', ')}`, state)
+    modes[ref] = state
+  }
+  return { ok: true, value: { call: call as Call, outdoorF: degF(outdoor), modes } }
+}
+const bad = (path: string, expected: string, got: unknown): Checked<Situation> => ({
+  ok: false,
+  problems: [problem(path, expected, got)],
+})

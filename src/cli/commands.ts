@@ -1,0 +1,217 @@
+import { Circuit, solve } from '@/core/circuit'
+import { gateChain } from '@/core/explain'
+import { makeRef, type Installation } from '@/core/installation'
+import { prove } from '@/core/laws'
+import { judge, liveness, READING_KINDS, standing } from '@/core/startup'
+import { tolerances } from '@/core/tolerances'
+import { installationOf, jsonSchemaOf, problem, type Checked, type Job } from '@/jobfile'
+import {
+  causeWords,
+  chainSentence,
+  factorsSentence,
+  figure,
+  findingSentence,
+  gateWords,
+  heldAgainst,
+  LAW_WORDS,
+  proofSentence,
+  readingWords,
+  refWords,
+  undecidedSentence,
+  VERDICT_WORDS,
+} from '@/words'
+import { ANSWERS, answerSchema, type AnswerName } from './answers'
+import { readSituation, type Args } from './args'
+
+/** An answer: what a script reads, what a person reads, and the exit code (0 well, 1 finding). */
+export interface Answer {
+  json: unknown
+  lines: string[]
+  code: 0 | 1
+}
+type Result = Checked<Answer>
+const answer = (json: unknown, lines: string[], found = false): Result => ({
+  ok: true,
+  value: { json, lines, code: found ? 1 : 0 },
+})
+const refuse = (path: string, expected: string, got: unknown): Result => ({
+  ok: false,
+  problems: [problem(path, expected, got)],
+})
+
+export const COMMANDS: Record<string, (job: Job, args: Args) => Result> = {
+  check(job) {
+    const inst = installationOf(job)
+    const proof = prove(inst)
+    const findings = proof.findings.map((f) => ({ ...f, words: findingSentence(inst, f) }))
+    const undecided = proof.undecided.map((u) => ({ ...u, words: undecidedSentence(inst, u) }))
+    const found = findings.length > 0 || undecided.length > 0
+    const verdict = proofSentence(inst, proof)
+    return answer(
+      { ok: !found, verdict, laws: proof.laws.length, states: proof.solved, findings, undecided },
+      [
+        verdict,
+        ...findings.map((f) => `  ${f.severity}: ${f.words}`),
+        ...undecided.map((u) => `  undecided: ${u.words}`),
+      ],
+      found,
+    )
+  },
+
+  sweep(job) {
+    const proof = prove(installationOf(job))
+    const laws = proof.laws.map((law) => ({
+      law,
+      result: proof.findings.some((f) => f.law === law)
+        ? 'broken'
+        : proof.undecided.some((u) => u.law === law)
+          ? 'undecided'
+          : 'holds',
+      words: LAW_WORDS[law] ?? law,
+    }))
+    const lines = laws.map((l) => `  ${l.result.padEnd(9)} ${l.words}`)
+    return answer(
+      { states: proof.solved, factors: proof.factors, laws },
+      [`${proof.solved} states: ${factorsSentence(proof)}`, ...lines],
+      laws.some((l) => l.result !== 'holds'),
+    )
+  },
+
+  state(job, args) {
+    const inst = installationOf(job)
+    const situation = readSituation(inst, args.values)
+    if (!situation.ok) return situation
+    const solved = solve(new Circuit(inst), situation.value)
+    if (!solved.ok) {
+      const json = {
+        situation: situation.value,
+        settled: false,
+        cycle: solved.cycle,
+        running: [],
+        terminals: [],
+        overcurrents: [],
+      }
+      return answer(
+        json,
+        [`Does not come to rest: ${solved.cycle.map((r) => refWords(inst, r)).join(', ')}`],
+        true,
+      )
+    }
+    const terminals = lowTerminals(inst).map(({ ref, common }) => {
+      const volts = solved.meter(ref, common)
+      return { terminal: ref, volts, state: liveness(volts) }
+    })
+    const running = solved.running.map((l) => l.ref)
+    const { overcurrents } = solved
+    return answer(
+      { situation: situation.value, settled: true, cycle: [], running, terminals, overcurrents },
+      [
+        `Running: ${running.map((r) => refWords(inst, r)).join(', ') || 'nothing'}`,
+        ...terminals.map((t) => `  ${t.terminal.padEnd(12)} ${figure(t.volts).padStart(6)} V  ${t.state}`),
+        ...overcurrents.map(
+          (o) =>
+            `  overcurrent at ${refWords(inst, o.ref)}: ${figure(o.amps)} A, limit ${figure(o.limitA)} A`,
+        ),
+      ],
+      overcurrents.length > 0,
+    )
+  },
+
+  chain(job, args) {
+    const inst = installationOf(job)
+    const target = args.values.target
+    const loads = inst.placed.flatMap((p) =>
+      p.device.parts.filter((x) => x.kind === 'load').map((x) => makeRef(p.ref, x.id)),
+    )
+    if (!target || !loads.includes(target)) return refuse('--target', `one of ${loads.join(', ')}`, target)
+    const situation = readSituation(inst, args.values)
+    if (!situation.ok) return situation
+    const solved = solve(new Circuit(inst), situation.value)
+    if (!solved.ok)
+      return answer(
+        { target, running: 'unknown', words: 'Does not come to rest', first: null, gates: [], route: [] },
+        ['Does not come to rest'],
+        true,
+      )
+    const chain = gateChain(solved, target)
+    const words = chainSentence(inst, chain)
+    const gates = chain.gates.map((g) => ({ at: g.at, side: g.side, state: g.state, ...gateWords(inst, g) }))
+    return answer(
+      { target, running: chain.running, words, first: chain.first, gates, route: chain.route },
+      [
+        `${refWords(inst, target)}: ${words}`,
+        ...gates.map(
+          (g, i) =>
+            `${i === chain.first ? '>' : ' '} ${g.state.padEnd(10)} ${g.name}${g.reason ? `: ${g.reason}` : ''}`,
+        ),
+      ],
+    )
+  },
+
+  meter(job, args) {
+    const inst = installationOf(job)
+    const { from, to, low } = args.values
+    const circuit = new Circuit(inst)
+    for (const [name, ref] of [
+      ['--from', from],
+      ['--to', to],
+    ] as const)
+      if (!ref || (ref !== '@earth' && !circuit.net.index.has(ref)))
+        return refuse(name, 'a terminal such as ah.W1, or @earth', ref)
+    const situation = readSituation(inst, args.values)
+    if (!situation.ok) return situation
+    const solved = solve(circuit, situation.value)
+    if (!solved.ok)
+      return refuse('--call', 'a situation in which the circuit comes to rest', situation.value.call)
+    const meterOhms = low ? tolerances.lowMeterOhms : tolerances.meterOhms
+    const volts = solved.meter(from!, to!, meterOhms)
+    return answer({ from, to, volts, meterOhms, situation: situation.value }, [
+      `${figure(volts, 2)} V from ${from} to ${to}`,
+    ])
+  },
+
+  judge(job) {
+    const inst = installationOf(job)
+    const readings = standing(job.readings).map((r) => {
+      const v = judge(inst, r, job.readings)
+      return {
+        id: r.id,
+        kind: r.kind,
+        value: readingWords(inst, r, READING_KINDS[r.kind].unit),
+        verdict: v.verdict,
+        held: heldAgainst(v),
+        low: v.expected?.low ?? null,
+        high: v.expected?.high ?? null,
+        causes: v.causes.map((c) => causeWords(inst, c)),
+      }
+    })
+    const lines = readings.flatMap((r) => [
+      `${VERDICT_WORDS[r.verdict]}: ${r.value}. ${r.held}`,
+      ...r.causes.map((c) => `    ${c}`),
+    ])
+    return answer(
+      { readings },
+      lines.length ? lines : ['No readings yet'],
+      readings.some((r) => r.verdict === 'wrong'),
+    )
+  },
+}
+
+/** `gatecross schema [job|device|<answer>]`: the published schemas; without a name, the list of names. */
+export function schemaCommand(name: string | undefined): Result {
+  const names = ['job', 'device', ...Object.keys(ANSWERS)]
+  if (name === undefined) return answer(names, names)
+  if (!names.includes(name)) return refuse('schema', `one of ${names.join(', ')}`, name)
+  const schema = name === 'job' || name === 'device' ? jsonSchemaOf(name) : answerSchema(name as AnswerName)
+  return answer(schema, [JSON.stringify(schema, null, 2)])
+}
+
+function lowTerminals(inst: Installation): { ref: string; common: string }[] {
+  return inst.placed.flatMap((p) => {
+    const common = p.device.terminals.find((t) => t.role === 'C' && t.side === 'low')
+    if (!common) return []
+    return p.device.terminals
+      .filter((t) => t.side === 'low' && t !== common)
+      .map((t) => ({ ref: makeRef(p.ref, t.id), common: makeRef(p.ref, common.id) }))
+  })
+}

@@ -1,0 +1,162 @@
+import * as yup from 'yup'
+import { CALLS } from '@/core/equipment'
+import { anyOf, byField, id, named, num, optional, record, shape, text, union } from './kit'
+
+const calls = yup
+  .array(
+    yup
+      .string()
+      .oneOf([...CALLS])
+      .required(),
+  )
+  .defined()
+const valueSchema = anyOf(num(), yup.string().max(80).defined())
+const quantity = anyOf(num(), shape({ set: id(), times: yup.number() }))
+
+/** A driver expression; it contains itself. */
+export const exprSchema: yup.ISchema<unknown> = named('Expr', () => exprUnion)
+const exprUnion = byField({
+  all: shape({ all: yup.array(exprSchema as yup.AnySchema).defined() }),
+  any: shape({ any: yup.array(exprSchema as yup.AnySchema).defined() }),
+  not: shape({ not: exprSchema as yup.AnySchema }),
+  call: shape({ call: calls }),
+  set: shape({ set: id(), is: yup.array(valueSchema as never).defined() }),
+  sense: shape({
+    sense: yup.string().oneOf(['outdoor']).required(),
+    below: quantity as never,
+    band: yup.number().min(0),
+  }),
+  energised: shape({ energised: id() }),
+  mode: shape({ mode: id(), is: yup.array(id()).defined() }),
+})
+
+const end = () =>
+  yup
+    .string()
+    .matches(/^(@earth|[A-Za-z0-9_-]{1,64})$/)
+    .required()
+const part = (fields: yup.ObjectShape) => ({
+  id: id(),
+  a: end(),
+  b: end(),
+  label: yup.string().max(120),
+  ...fields,
+})
+const kind = (k: string) => yup.string().oneOf([k]).required()
+const positive = () => yup.number().min(1e-6).max(1e6).defined()
+
+const making = union('what', {
+  compressor: shape({ what: kind('compressor'), stage: yup.number().oneOf([1, 2]).defined() }),
+  outdoorFan: shape({ what: kind('outdoorFan') }),
+  blower: shape({ what: kind('blower') }),
+  strip: shape({ what: kind('strip'), row: yup.number().integer().min(1).max(9).defined() }),
+  reversingValve: shape({
+    what: kind('reversingValve'),
+    energisedIn: anyOf(shape({ set: id() }), yup.string().oneOf(['cooling', 'heating']).required()) as never,
+  }),
+})
+const GATES = [
+  'thermostat', 'outdoorThermostat', 'timer', 'board', 'safety', 'relay', 'sequencer', 'contactor', 'limit', 'fuseLink',
+  'fuse', 'breaker', 'disconnect', 'door',
+] // prettier-ignore
+
+export const partSchema = union('kind', {
+  source: shape(
+    part({ kind: kind('source'), volts: quantity as never, phaseDeg: yup.number(), ohms: positive() }),
+  ),
+  transformer: shape(
+    part({
+      kind: kind('transformer'),
+      c: end(),
+      d: end(),
+      primaryVolts: quantity as never,
+      secondaryVolts: positive(),
+      noLoadVolts: positive(),
+      va: positive(),
+    }),
+  ),
+  path: shape(part({ kind: kind('path'), ohms: yup.number().min(0).defined() })),
+  load: shape(
+    part({
+      kind: kind('load'),
+      volts: positive(),
+      va: quantity as never,
+      powerFactor: yup.number().min(0.05).max(1),
+      pullIn: yup.number().min(0),
+      dropOut: yup.number().min(0),
+      makes: optional(making),
+    }),
+  ),
+  contact: shape(
+    part({
+      kind: kind('contact'),
+      gate: yup.string().oneOf(GATES).required(),
+      driver: exprSchema as never,
+      ratedA: optional(quantity),
+    }),
+  ),
+})
+
+const terminal = shape({
+  id: id(),
+  label: text(40),
+  side: yup.string().oneOf(['low', 'line']).required(),
+  role: text(20),
+  about: yup.string().max(400),
+})
+const setting = shape({
+  id: id(),
+  label: text(120),
+  group: yup.string().oneOf(['plate', 'set']).required(),
+  kind: yup.string().oneOf(['choice', 'number']).required(),
+  options: yup.array(shape({ id: id(), label: text(120) })),
+  range: yup.array(num()).min(2).max(2),
+  step: yup.number(),
+  unit: yup.string().max(12),
+  default: valueSchema as never,
+  about: yup.string().max(400),
+})
+const mode = shape({
+  id: id(),
+  label: text(120),
+  states: yup
+    .array(
+      shape({
+        id: id(),
+        label: text(120),
+        means: yup.string().oneOf(['defrost', 'lockout', 'waiting', 'tripped', 'off', 'failed']),
+        reach: optional(anyOf(yup.string().oneOf(['always', 'failure']).required(), exprSchema)),
+      }),
+    )
+    .min(1)
+    .defined(),
+})
+
+/** A device file. */
+export const deviceSchema = shape({
+  format: yup.string().oneOf(['gatecross.device']).required(),
+  version: yup.number().oneOf([1]).defined(),
+  id: id(),
+  kind: yup
+    .string()
+    .oneOf(['thermostat', 'airHandler', 'outdoorUnit', 'stripKit', 'outdoorThermostat', 'splice', 'feed'])
+    .required(),
+  name: text(120),
+  fits: yup.array(text(60)).defined(),
+  about: yup.string().max(600),
+  terminals: yup.array(terminal).defined(),
+  parts: yup.array(partSchema as never).defined(),
+  settings: yup.array(setting).defined(),
+  modes: yup.array(mode).defined(),
+  calls: yup.array(
+    shape({
+      call: yup
+        .string()
+        .oneOf([...CALLS])
+        .required(),
+      label: yup.string().max(60),
+      when: optional(exprSchema),
+    }),
+  ),
+  plate: record(valueSchema) as never,
+})

@@ -1,0 +1,14 @@
+export {
+  MOST_OPS,
+  pushSchema,
+  type Envelope,
+  type OpResult,
+  type PushRequest,
+  type PushResponse,
+} from './envelope'
+export { checkJob, formatJob, MOST_BYTES, parseJob } from './file'
+export { installationOf, JOB_VERSION, type Job, type PlacedEntry } from './job'
+export { jsonSchemaOf, publish } from './jsonSchema'
+export { list, record, shape } from './kit'
+export { apply, clash, FIELDS, inverse, placeOf, type Field, type Operation } from './operation'
+export { check, problem, sentence, type Checked, type Problem } from './problem'

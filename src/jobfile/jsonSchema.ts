@@ -1,0 +1,89 @@
+import type { AnyObjectSchema, AnySchema, ISchema } from 'yup'
+import { deviceSchema } from './device'
+import { jobSchema } from './job'
+import { meaningOf } from './kit'
+
+type Json = Record<string, unknown>
+
+/** Any Yup schema of this house as a published JSON Schema (draft 2020-12). */
+export function publish(schema: ISchema<unknown>, title: string): Json {
+  const defs: Json = {}
+  const root = derive(schema, defs)
+  return { $schema: 'https://json-schema.org/draft/2020-12/schema', title, ...root, $defs: defs }
+}
+
+/** The published JSON Schema of a file, derived from its Yup schema. */
+export const jsonSchemaOf = (name: 'job' | 'device'): Json =>
+  publish(name === 'job' ? jobSchema : deviceSchema, `Gate Cross ${name} file`)
+
+interface Inside {
+  type: string
+  spec: { optional?: boolean; nullable?: boolean }
+  tests: { OPTIONS?: { name?: string; params?: Record<string, unknown> } }[]
+  _whitelist: Set<unknown>
+  innerType?: ISchema<unknown>
+}
+
+/** Derives one schema; named schemas are put into `defs` once. */
+function derive(schema: ISchema<unknown>, defs: Json): Json {
+  const meaning = meaningOf(schema)
+  switch (meaning?.kind) {
+    case 'union':
+      return { oneOf: Object.values(meaning.options).map((o) => derive(o, defs)) }
+    case 'anyOf':
+      return { anyOf: meaning.options.map((o) => derive(o, defs)) }
+    case 'optional':
+      return derive(meaning.schema, defs)
+    case 'record':
+      return { type: 'object', additionalProperties: derive(meaning.value, defs) }
+    case 'named':
+      if (!(meaning.name in defs)) {
+        defs[meaning.name] = {}
+        defs[meaning.name] = derive(meaning.schema(), defs)
+      }
+      return { $ref: `#/$defs/${meaning.name}` }
+    case undefined:
+      return plain(schema as unknown as AnySchema, defs)
+  }
+}
+
+function plain(schema: AnySchema, defs: Json): Json {
+  const inside = schema as unknown as Inside
+  const out: Json = { type: inside.type }
+  const allowed = inside._whitelist
+  if (allowed.size) out.enum = [...allowed]
+  const tests = new Map(inside.tests.map((t) => [t.OPTIONS?.name, t.OPTIONS?.params ?? {}]))
+  const size = {
+    string: ['minLength', 'maxLength'],
+    array: ['minItems', 'maxItems'],
+    number: ['minimum', 'maximum'],
+  }[inside.type]
+  if (size) {
+    if (tests.has('min')) out[size[0]!] = tests.get('min')!.min
+    if (tests.has('max')) out[size[1]!] = tests.get('max')!.max
+  }
+  if (tests.has('integer')) out.type = 'integer'
+  if (tests.has('matches')) out.pattern = (tests.get('matches')!.regex as RegExp).source
+  // Yup's "required" refuses an empty text.
+  if (inside.type === 'string' && tests.has('required') && !allowed.size) out.minLength = 1
+  if (inside.type === 'array' && inside.innerType) out.items = derive(inside.innerType, defs)
+  if (inside.type === 'object') {
+    const { fields } = schema as AnyObjectSchema
+    out.properties = Object.fromEntries(
+      Object.entries(fields).map(([k, f]) => [k, derive(f as ISchema<unknown>, defs)]),
+    )
+    out.required = Object.entries(fields)
+      .filter(([, f]) => !mayBeLeftOut(f as ISchema<unknown>))
+      .map(([k]) => k)
+    if (tests.has('noUnknown')) out.additionalProperties = false
+  }
+  if (!inside.spec.nullable) return out
+  if (out.enum) return { anyOf: [out, { type: 'null' }] }
+  return { ...out, type: [out.type, 'null'] }
+}
+
+function mayBeLeftOut(field: ISchema<unknown>): boolean {
+  const meaning = meaningOf(field)
+  if (meaning) return meaning.kind === 'optional'
+  return (field as unknown as Inside).spec.optional === true
+}

@@ -1,0 +1,83 @@
+import { ValidationError, type AnySchema } from 'yup'
+
+/** What is wrong with a file or an operation: where, what was expected there, and what stands there. */
+export interface Problem {
+  /** Place inside the file ("placed[3].settings.tap"); empty for the whole of it. */
+  path: string
+  expected: string
+  got?: string
+}
+export type Checked<T> = { ok: true; value: T } | { ok: false; problems: Problem[] }
+
+/** Checks a value against a schema; every failing place is named. */
+export function check<T>(
+  schema: AnySchema | { validateSync: AnySchema['validateSync'] },
+  value: unknown,
+): Checked<T> {
+  try {
+    schema.validateSync(value, { strict: true, abortEarly: false })
+    return { ok: true, value: value as T }
+  } catch (e) {
+    if (!(e instanceof ValidationError)) throw e
+    const inner = e.inner.length ? e.inner : [e]
+    return { ok: false, problems: inner.map((i) => problemOf(i, value)) }
+  }
+}
+
+function problemOf(e: ValidationError, value: unknown): Problem {
+  const path = e.path ?? ''
+  return { path, expected: expectedOf(e), got: show(at(value, path)) }
+}
+
+function expectedOf(e: ValidationError): string {
+  const p = (e.params ?? {}) as Record<string, unknown>
+  switch (e.type) {
+    case 'typeError':
+    case 'nullable':
+      return `a ${String(p.type ?? 'value')}`
+    case 'required':
+    case 'optionality':
+    case 'defined':
+      return 'a value'
+    case 'oneOf':
+      return `one of ${String(p.values)}`
+    case 'min':
+      return `at least ${String(p.min)}`
+    case 'max':
+      return `at most ${String(p.max)}`
+    case 'integer':
+      return 'a whole number'
+    case 'matches':
+      return 'letters, digits, dashes or underscores'
+    case 'noUnknown':
+      return `no field named ${String(p.unknown)}`
+    default:
+      return e.message
+  }
+}
+
+function at(value: unknown, path: string): unknown {
+  let here: unknown = value
+  for (const key of path.split(/[.[\]"]+/).filter(Boolean)) {
+    if (typeof here !== 'object' || here === null) return undefined
+    here = (here as Record<string, unknown>)[key]
+  }
+  return here
+}
+
+/** A short rendering of what stands in the place. */
+export function show(v: unknown): string {
+  if (v === undefined) return 'nothing'
+  const s = typeof v === 'object' && v !== null ? JSON.stringify(v) : String(v)
+  return s.length > 60 ? `${s.slice(0, 57)}…` : s
+}
+
+export const problem = (path: string, expected: string, got?: unknown): Problem => ({
+  path,
+  expected,
+  got: show(got),
+})
+
+/** One problem as a sentence. */
+export const sentence = (p: Problem): string =>
+  `${p.path || 'the file'}: expected ${p.expected}${p.got === undefined ? '' : `, found ${p.got}`}`

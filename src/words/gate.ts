@@ -1,0 +1,75 @@
+import type { ChainBecause, ChainGate, GateChain } from '@/core/explain'
+import { placedByRef, splitRef, type Installation } from '@/core/installation'
+import { CALL_WORDS, gateName, lower, refWords } from './names'
+import { degrees, volts } from './numbers'
+
+/** A gate for the screen: its name, and why it stands as it does, with the number. */
+export interface GateWords {
+  name: string
+  reason: string
+}
+
+/** Which reason to give first, when several decide: what the technician can act on. */
+const ORDER: ChainBecause['kind'][] = ['notWired', 'volts', 'sense', 'mode', 'call', 'set', 'energised']
+
+export function gateWords(inst: Installation, gate: ChainGate): GateWords {
+  const name = gateName(inst, gate.at)
+  const first = [...gate.because].sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind))[0]
+  if (!first) return { name, reason: '' }
+  return { name, reason: becauseWords(inst, gate, first) }
+}
+
+function becauseWords(inst: Installation, gate: ChainGate, b: ChainBecause): string {
+  const placed = placedByRef(inst, splitRef(gate.at).placed)
+  const passing = gate.state === 'passing'
+  switch (b.kind) {
+    case 'notWired':
+      return b.last ? `Not wired: the path ends at ${refWords(inst, b.last)}` : 'Not wired'
+    case 'volts':
+      return `Only ${volts(b.volts)} there; it needs ${volts(b.needs)}`
+    case 'sense':
+      return senseWords(b, passing)
+    case 'mode': {
+      const mode = placed?.device.modes.find((m) => m.id === b.mode)
+      const state = mode?.states.find((s) => s.id === b.state)
+      return `${mode?.label ?? b.mode}: ${lower(state?.label ?? b.state)}`
+    }
+    case 'call': {
+      if (passing) return `${CALL_WORDS[b.call]} is called`
+      const wants = b.wants.filter((c) => offered(inst, c)).map((c) => CALL_WORDS[c].toLowerCase())
+      const list = wants.length > 3 ? `${wants.slice(0, 3).join(', ')} …` : wants.join(', ')
+      return `${CALL_WORDS[b.call]} does not ask for it; closes on ${list}`
+    }
+    case 'set': {
+      const setting = placed?.device.settings.find((s) => s.id === b.setting)
+      const option = setting?.options?.find((o) => o.id === b.value)
+      if (b.value === null) return `${setting?.label ?? b.setting}: not known yet`
+      return `${setting?.label ?? b.setting}: ${option?.label ?? String(b.value)}`
+    }
+    case 'energised':
+      return passing ? 'Its coil has 24 V' : 'Its coil has no 24 V'
+  }
+}
+
+const offered = (inst: Installation, call: keyof typeof CALL_WORDS): boolean =>
+  inst.placed.some((p) => p.device.calls?.some((c) => c.call === call))
+
+function senseWords(b: Extract<ChainBecause, { kind: 'sense' }>, passing: boolean): string {
+  if (b.below === null) return `${degrees(b.at)} outside; its setting is not known yet`
+  const closes = b.negated ? `opens below ${degrees(b.below)}` : `closes below ${degrees(b.below)}`
+  if (b.inBand)
+    return `${degrees(b.at)} outside, inside its differential (${b.below} to ${degrees(b.below + b.band)}): stays as it was`
+  if (passing) return `${degrees(b.at)} outside; ${closes}`
+  const back = b.band && !b.negated ? `, opened at ${degrees(b.below + b.band)}` : ''
+  return `${degrees(b.at)} outside; ${closes}${back}`
+}
+
+/** The chain in one sentence: it runs, or the first gate that stops it and why. */
+export function chainSentence(inst: Installation, chain: GateChain): string {
+  if (chain.running === 'yes') return 'On'
+  const gate = chain.first === null ? undefined : chain.gates[chain.first]
+  if (!gate) return chain.running === 'unknown' ? 'Not known yet' : 'Off'
+  const { name, reason } = gateWords(inst, gate)
+  const known = gate.state === 'unknown' ? 'Depends on' : 'Held at'
+  return `${known} ${lower(name)}${reason ? `. ${reason}` : ''}`
+}

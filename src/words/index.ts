@@ -1,0 +1,13 @@
+export {
+  breachWords,
+  factorsSentence,
+  findingSentence,
+  LAW_WORDS,
+  proofSentence,
+  undecidedSentence,
+} from './finding'
+export { chainSentence, gateWords, type GateWords } from './gate'
+export { CALL_WORDS, gateName, lower, makingWords, refWords, targetWords } from './names'
+export { count, degrees, figure, volts } from './numbers'
+export { causeWords, heldAgainst, KIND_WORDS, PLACE_WORDS, readingWords, VERDICT_WORDS } from './reading'
+export { modeWords, situationWords } from './situation'

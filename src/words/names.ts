@@ -1,0 +1,88 @@
+import type { Call, Gate, Making } from '@/core/equipment'
+import { placedByRef, splitRef, terminalOf, type Installation, type Ref } from '@/core/installation'
+import type { Target } from '@/core/explain'
+
+/** Calls as a person says them. */
+export const CALL_WORDS: Record<Call, string> = {
+  off: 'Off',
+  fan: 'Fan',
+  cool1: 'Cool',
+  cool2: 'Cool, stage 2',
+  heat1: 'Heat',
+  heat2: 'Heat, stage 2',
+  heatAux1: 'Heat + aux',
+  heatAux2: 'Heat + aux 2',
+  emergency: 'Emergency heat',
+}
+
+const GATE_WORDS: Record<Gate, string> = {
+  thermostat: 'Thermostat',
+  outdoorThermostat: 'Outdoor thermostat',
+  timer: 'Timer',
+  board: 'Board',
+  safety: 'Safety switch',
+  relay: 'Relay',
+  sequencer: 'Sequencer',
+  contactor: 'Contactor',
+  limit: 'Limit',
+  fuseLink: 'Fuse link',
+  fuse: 'Fuse',
+  breaker: 'Breaker',
+  disconnect: 'Disconnect',
+  door: 'Door switch',
+}
+
+export const makingWords = (m: Making): string => {
+  switch (m.what) {
+    case 'compressor':
+      return 'Compressor'
+    case 'outdoorFan':
+      return 'Outdoor fan'
+    case 'blower':
+      return 'Blower'
+    case 'reversingValve':
+      return 'Reversing valve'
+    case 'strip':
+      return `Strip row ${m.row}`
+  }
+}
+export const targetWords = (t: Target): string => makingWords(t.making)
+
+/** A terminal, part, wire or placed device as a person points at it: "Air handler W2". */
+export function refWords(inst: Installation, ref: Ref): string {
+  const { placed: p, id } = splitRef(ref)
+  if (p === 'wires') {
+    const wire = inst.wires.find((w) => w.id === id)
+    const cable = inst.cables.find((c) => c.id === wire?.cable)
+    return wire
+      ? `${wire.colour} conductor${cable ? ` of the ${cable.label.toLowerCase()}` : ' (jumper)'}`
+      : ref
+  }
+  const placed = placedByRef(inst, p)
+  if (!placed) return ref
+  const terminal = terminalOf(inst, ref)?.terminal
+  if (terminal) return placed.device.kind === 'splice' ? placed.label : `${placed.label} ${terminal.label}`
+  const part = placed.device.parts.find((x) => x.id === id)
+  if (part?.kind === 'load') return part.makes ? makingWords(part.makes) : (part.label ?? id)
+  if (part?.kind === 'contact') return part.label ? `${placed.label}: ${part.label}` : GATE_WORDS[part.gate]
+  const setting = placed.device.settings.find((s) => s.id === id)
+  if (setting) return `${placed.label}: ${setting.label}`
+  if (part?.kind === 'transformer') return part.label ?? 'Transformer'
+  return `${placed.label} ${id}`
+}
+
+/** A gate's name: its own label, or the kind of contact it is. */
+export function gateName(inst: Installation, at: Ref): string {
+  const { placed: p, id } = splitRef(at)
+  const placed = placedByRef(inst, p)
+  const part = placed?.device.parts.find((x) => x.id === id)
+  if (!placed || !part) return refWords(inst, at)
+  if (part.kind !== 'contact') return refWords(inst, at)
+  // A breaker's poles are one thing to a person; which circuit it is matters more.
+  if (part.gate === 'breaker') return `Breaker, ${lower(placed.label)}`
+  if (part.gate === 'thermostat') return `${placed.label} ${part.label ?? ''}`.trim()
+  return part.label ?? GATE_WORDS[part.gate]
+}
+
+/** First letter small, unless the word is an abbreviation. */
+export const lower = (s: string): string => (/^[A-Z][a-z]/.test(s) ? s[0]!.toLowerCase() + s.slice(1) : s)
