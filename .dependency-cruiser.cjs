@@ -19,7 +19,7 @@ const may = {
   words: ['core'],
   workers: ['core'],
   client: ['core', 'jobfile', 'workers'],
-  server: ['core', 'jobfile'],
+  server: ['core', 'jobfile', 'words'],
   ui: ['core', 'words'],
   features: ['core', 'jobfile', 'words', 'workers', 'client', 'ui'],
   app: ['core', 'jobfile', 'words', 'server', 'features', 'ui', 'client'],

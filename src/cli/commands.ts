@@ -136,16 +136,13 @@ export const COMMANDS: Record<string, (job: Job, args: Args) => Result> = {
     const chain = gateChain(solved, target)
     const words = chainSentence(inst, chain)
     const gates = chain.gates.map((g) => ({ at: g.at, side: g.side, state: g.state, ...gateWords(inst, g) }))
-    return answer(
-      { target, running: chain.running, words, first: chain.first, gates, route: chain.route },
-      [
-        `${refWords(inst, target)}: ${words}`,
-        ...gates.map(
-          (g, i) =>
-            `${i === chain.first ? '>' : ' '} ${g.state.padEnd(10)} ${g.name}${g.reason ? `: ${g.reason}` : ''}`,
-        ),
-      ],
-    )
+    return answer({ target, running: chain.running, words, first: chain.first, gates, route: chain.route }, [
+      `${refWords(inst, target)}: ${words}`,
+      ...gates.map(
+        (g, i) =>
+          `${i === chain.first ? '>' : ' '} ${g.state.padEnd(10)} ${g.name}${g.reason ? `: ${g.reason}` : ''}`,
+      ),
+    ])
   },
 
   meter(job, args) {

@@ -3,7 +3,7 @@ import { splitRef, type Ref } from '../installation'
 import type { Situation } from '../situation'
 import { tolerances } from '../tolerances'
 import { truthOf } from './drivers'
-import { complexes, solveFactored } from './elimination'
+import { complexes, solveFactored, type Factors } from './elimination'
 import { GROUND, type Branch, type LoadBranch } from './netlist'
 import { across, type Circuit, type Settled, type UnknownAs } from './solver'
 
@@ -47,6 +47,8 @@ export function solve(circuit: Circuit, situation: Situation, unknownAs: Unknown
   const state = circuit.settle(situation, unknownAs)
   if (!state.ok) return { ok: false, situation, why: state.why, cycle: state.cycle }
   const { net, plan } = circuit
+  // Metering asks many times of one state.
+  let factors: Factors | null = null
   const node = (ref: Ref): number => {
     if (ref === EARTH || splitRef(ref).id === EARTH) return GROUND
     return net.index.get(ref) ?? Number.NaN
@@ -86,7 +88,7 @@ export function solve(circuit: Circuit, situation: Situation, unknownAs: Unknown
     const x = complexes(plan.size)
     if (a !== GROUND) x.re[a] = 1
     if (b !== GROUND) x.re[b]! -= 1
-    const factors = c.factors(s.closed)
+    factors ??= c.factors(s.closed)
     if (factors) solveFactored(plan, factors, x)
     return {
       re: (a === GROUND ? 0 : x.re[a]!) - (b === GROUND ? 0 : x.re[b]!),

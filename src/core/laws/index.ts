@@ -9,5 +9,6 @@ export {
   type StateSeen,
   type Undecided,
 } from './law'
+export { mended, mendsFor, type Mend } from './mend'
 export { placesOf, prove } from './prove'
 export { LAWS } from './registry'

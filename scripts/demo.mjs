@@ -1,0 +1,53 @@
+import { rmSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { ensurePackages } from './lib/machine.mjs'
+import { portIsFree, startCluster } from './lib/postgres.mjs'
+import { data, ensureBuild, ensureDataFolder, ensureModules } from './lib/prepare.mjs'
+import { main, Plain, say } from './lib/say.mjs'
+import { prepareDatabase, startServer } from './lib/serve.mjs'
+
+main(async () => {
+  const reset = process.argv.includes('--reset')
+  const port = Number(process.env.PORT ?? 4810)
+  if (!(port > 0 && port < 65536))
+    throw new Plain(`PORT is "${process.env.PORT}": it must be a number from 1 to 65535.`)
+  if (!(await portIsFree(port)))
+    throw new Plain(
+      `port ${port} is in use, perhaps by another "npm run demo". Stop that one, or run: PORT=${port + 1} npm run demo`,
+    )
+  const external = process.env.DATABASE_URL
+  if (!external) await ensurePackages(['postgresql'])
+  await ensureModules()
+  await ensureBuild()
+  const cluster = external ? null : await startCluster(ensureDataFolder())
+  let server = null
+  const stop = async () => {
+    await server?.stop()
+    await cluster?.stop()
+  }
+  let stopping = false
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'])
+    process.on(signal, async () => {
+      if (stopping) return
+      stopping = true
+      say('stopping')
+      await stop()
+      process.exit(0)
+    })
+  try {
+    const databaseUrl = external ?? cluster.url
+    await prepareDatabase(databaseUrl, { reset })
+    server = await startServer({ port, databaseUrl, quiet: true })
+  } catch (e) {
+    await stop()
+    throw e
+  }
+  writeFileSync(join(ensureDataFolder(), 'address'), `${server.url}\n`)
+  say(`ready at ${server.url}   (Ctrl-C stops it; nothing entered is lost)`)
+  await server.gone
+  rmSync(join(data, 'address'), { force: true })
+  if (!stopping) {
+    await cluster?.stop()
+    throw new Plain('the server stopped by itself; run "npm run demo" again.')
+  }
+})

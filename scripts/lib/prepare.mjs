@@ -1,0 +1,81 @@
+import { createHash } from 'node:crypto'
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { Plain, run, say } from './say.mjs'
+
+export const root = join(import.meta.dirname, '..', '..')
+export const data = join(root, '.data')
+
+/** A fingerprint of files and folders, for "has this changed since". */
+export function fingerprint(paths) {
+  const hash = createHash('sha256')
+  const add = (path) => {
+    if (!existsSync(path)) return
+    if (statSync(path).isDirectory()) for (const f of readdirSync(path).sort()) add(join(path, f))
+    else hash.update(path.slice(root.length)).update(readFileSync(path))
+  }
+  paths.forEach((p) => add(join(root, p)))
+  return hash.digest('hex')
+}
+
+const stampIs = (file, value) => existsSync(file) && readFileSync(file, 'utf8') === value
+
+/** Installs the packages of the lock file, when it has changed. */
+export async function ensureModules() {
+  const stamp = join(root, 'node_modules', '.gate-cross-lock')
+  const now = fingerprint(['package.json', 'package-lock.json'])
+  if (stampIs(stamp, now)) return
+  say('installing packages from the lock file (about a minute)')
+  // "npm ci" refuses locks that name only this platform's optional packages; "install" keeps to the lock as well.
+  const result = await run('npm', ['install', '--ignore-scripts', '--no-audit', '--no-fund'], {
+    cwd: root,
+    quiet: true,
+  })
+  if (result.code !== 0) {
+    const last = result.out.trim().split('\n').slice(-3).join(' ')
+    throw new Plain(
+      `the packages could not be installed (is there a network?): run "npm install" and read its answer. ${last}`,
+    )
+  }
+  writeFileSync(stamp, fingerprint(['package.json', 'package-lock.json']))
+}
+
+const SOURCES = [
+  'src',
+  'public',
+  'next.config.ts',
+  'postcss.config.mjs',
+  'tsconfig.json',
+  'package.json',
+  'package-lock.json',
+]
+
+/** Builds the app when its source has changed since the last build. */
+export async function ensureBuild() {
+  const stamp = join(root, '.next', 'gate-cross-build')
+  const now = fingerprint(SOURCES)
+  if (stampIs(stamp, now)) return
+  say('building the app (under a minute)')
+  rmSync(stamp, { force: true })
+  let result = await run('npx', ['next', 'build'], {
+    cwd: root,
+    quiet: true,
+    env: { NEXT_TELEMETRY_DISABLED: '1' },
+  })
+  if (result.code !== 0) {
+    // A build that was cut short can leave a folder that no later build recovers from.
+    rmSync(join(root, '.next'), { recursive: true, force: true })
+    result = await run('npx', ['next', 'build'], {
+      cwd: root,
+      quiet: true,
+      env: { NEXT_TELEMETRY_DISABLED: '1' },
+    })
+  }
+  if (result.code !== 0) throw new Plain(`the app does not build:\n${result.out}`)
+  writeFileSync(stamp, now)
+}
+
+export function ensureDataFolder() {
+  mkdirSync(data, { recursive: true })
+  return data
+}

@@ -1,0 +1,268 @@
+import {
+  apply,
+  inverse,
+  MOST_OPS,
+  placeOf,
+  type Checked,
+  type Envelope,
+  type Job,
+  type Operation,
+  type Problem,
+  type PushResponse,
+} from '@/jobfile'
+import type { QueueStorage, SetAside } from './queue'
+import type { Transport } from './transport'
+
+/** What a screen sees of a job. A new object for each change. */
+export interface JobView {
+  /** null until it is loaded. */
+  job: Job | null
+  /** Operations that have not reached the server yet. */
+  waiting: number
+  /** saved: all there; saving: on the way; offline: kept here and tried again. */
+  saving: 'saved' | 'saving' | 'offline'
+  /** Why there is no job to show; null while there is, or while it loads. */
+  missing: Problem[] | null
+  aside: SetAside[]
+  canUndo: boolean
+  canRedo: boolean
+}
+
+export interface StoreNeeds {
+  transport: Transport
+  queue: QueueStorage
+  /** This tab. */
+  client: string
+  who: () => string
+  newId: () => string
+  now: () => Date
+  /** Milliseconds before try number `n` (from 1) after a failure. */
+  retryAfter?: (n: number) => number
+}
+
+/**
+ * The job document in the browser. An edit changes what is seen at once, goes into the durable queue, and travels to
+ * the server in order; the server takes each operation once however often it is sent. What is seen is always the last
+ * document from the server with the waiting operations applied to it.
+ */
+export class JobStore {
+  private base: { version: number; job: Job } | null = null
+  private pending: Envelope[] = []
+  private aside: SetAside[] = []
+  private undos: Operation[] = []
+  private redos: Operation[] = []
+  private missing: Problem[] | null = null
+  private failures = 0
+  private flushing: Promise<void> | null = null
+  private timer: ReturnType<typeof setTimeout> | null = null
+  private closed = false
+  private listeners = new Set<() => void>()
+  private view: JobView = this.look(null)
+  /** Writes to the queue happen one after the other. */
+  private writes: Promise<void> = Promise.resolve()
+
+  constructor(
+    readonly jobId: string,
+    private readonly needs: StoreNeeds,
+  ) {}
+
+  subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener)
+    return () => this.listeners.delete(listener)
+  }
+  getView = (): JobView => this.view
+
+  /** Loads what waits here and the document; without the server, the document last seen. */
+  async load(): Promise<void> {
+    const { queue, transport } = this.needs
+    const [pending, aside, seen] = await Promise.all([
+      queue.pending(this.jobId),
+      queue.aside(this.jobId),
+      queue.lastSeen(this.jobId),
+    ])
+    const made = this.pending.filter((p) => !pending.some((q) => q.opId === p.opId))
+    this.pending = [...pending, ...made]
+    this.aside = aside
+    if (seen && !this.base) this.base = seen
+    const loaded = await transport.load(this.jobId)
+    if (loaded.ok) await this.rebase(loaded.value)
+    else if (loaded.why === 'refused') {
+      this.base = null
+      this.missing = loaded.problems
+    } else {
+      this.failures++
+      if (!this.base) this.missing = null
+      this.retryLater()
+    }
+    this.publish()
+    void this.flush()
+  }
+
+  /** Makes an edit. The answer is immediate; a refused one names its place and changes nothing. */
+  edit(op: Operation, record: 'undo' | 'redo' | 'fresh' = 'fresh'): Checked<Job> {
+    const job = this.view.job
+    if (!job) return { ok: false, problems: [{ path: '', expected: 'a job that is loaded' }] }
+    const applied = apply(job, op)
+    if (!applied.ok) return applied
+    const back = inverse(job, op)
+    if (record === 'undo') this.redos = back ? [...this.redos, back] : this.redos
+    else this.undos = back ? [...this.undos, back].slice(-100) : this.undos
+    if (record === 'fresh') this.redos = []
+    const { needs } = this
+    const envelope = {
+      opId: needs.newId(),
+      client: needs.client,
+      who: needs.who(),
+      at: needs.now().toISOString(),
+      op,
+    }
+    this.pending = [...this.pending, envelope]
+    this.view = this.look(applied.value)
+    for (const l of this.listeners) l()
+    this.writes = this.writes.then(() => needs.queue.add(this.jobId, envelope)).catch(() => undefined)
+    void this.writes.then(() => this.flush())
+    return applied
+  }
+
+  undo(): boolean {
+    const op = this.undos[this.undos.length - 1]
+    if (!op) return false
+    this.undos = this.undos.slice(0, -1)
+    return this.edit(op, 'undo').ok
+  }
+  redo(): boolean {
+    const op = this.redos[this.redos.length - 1]
+    if (!op) return false
+    this.redos = this.redos.slice(0, -1)
+    return this.edit(op, 'redo').ok
+  }
+
+  /** Decides an operation that was set aside: make it again on top of theirs, or let it go. */
+  async decide(opId: string, choice: 'mine' | 'theirs'): Promise<void> {
+    const item = this.aside.find((a) => a.envelope.opId === opId)
+    this.aside = this.aside.filter((a) => a !== item)
+    if (item && choice === 'mine') this.edit(item.envelope.op)
+    this.publish()
+    await this.needs.queue.settle(this.jobId, opId)
+  }
+
+  /** Sends what waits, oldest first; one sending at a time. Resolves when nothing waits or the server is away. */
+  flush(): Promise<void> {
+    this.flushing ??= this.send().finally(() => {
+      this.flushing = null
+    })
+    return this.flushing
+  }
+
+  close(): void {
+    this.closed = true
+    if (this.timer) clearTimeout(this.timer)
+  }
+
+  private async send(): Promise<void> {
+    await this.writes
+    while (this.pending.length && this.base && !this.closed) {
+      const ops = this.pending.slice(0, MOST_OPS)
+      this.publish()
+      const answered = await this.needs.transport.push(this.jobId, { base: this.base.version, ops })
+      if (!answered.ok && answered.why === 'offline') {
+        this.failures++
+        this.retryLater()
+        this.publish()
+        return
+      }
+      this.failures = 0
+      if (!answered.ok) await this.refuseAll(ops, answered.problems)
+      else await this.acknowledge(ops, answered.value)
+      await this.writes
+    }
+    this.publish()
+  }
+
+  private async acknowledge(sent: Envelope[], answer: PushResponse): Promise<void> {
+    const { queue, transport } = this.needs
+    let job = this.base!.job
+    let exact = answer.others.length === 0
+    for (const result of answer.results) {
+      const envelope = sent.find((e) => e.opId === result.opId)
+      if (!envelope) continue
+      if (result.outcome === 'applied') {
+        const applied = apply(job, envelope.op)
+        if (applied.ok) job = applied.value
+        else exact = false
+      } else if (result.outcome === 'alreadyThere') exact = false
+      else {
+        const theirs = result.outcome === 'stale' ? result.theirs : null
+        const problems = result.outcome === 'refused' ? result.problems : []
+        const item: SetAside = { envelope, place: placeOf(envelope.op), theirs, problems }
+        await queue.setAside(this.jobId, item)
+        this.aside = [...this.aside, item]
+        exact = false
+      }
+    }
+    const done = sent.map((e) => e.opId)
+    this.pending = this.pending.filter((e) => !done.includes(e.opId))
+    this.base = { version: answer.version, job }
+    await queue.remove(this.jobId, done)
+    // Somebody else was here, or we missed an answer: their document is the one to stand on.
+    const fresh = exact ? null : await transport.load(this.jobId)
+    await this.rebase(fresh?.ok ? fresh.value : this.base)
+    this.publish()
+  }
+
+  /** The server will not take this request at all: nothing is lost, each operation is set aside with the reason. */
+  private async refuseAll(ops: Envelope[], problems: Problem[]): Promise<void> {
+    for (const envelope of ops) {
+      const item: SetAside = { envelope, place: placeOf(envelope.op), theirs: null, problems }
+      await this.needs.queue.setAside(this.jobId, item)
+      this.aside = [...this.aside, item]
+    }
+    const gone = ops.map((o) => o.opId)
+    this.pending = this.pending.filter((e) => !gone.includes(e.opId))
+    await this.needs.queue.remove(this.jobId, gone)
+  }
+
+  private async rebase(base: { version: number; job: Job }): Promise<void> {
+    this.base = base
+    this.missing = null
+    await this.needs.queue.remember(this.jobId, base.version, base.job)
+  }
+
+  private retryLater(): void {
+    if (this.timer) clearTimeout(this.timer)
+    if (this.closed) return
+    const wait = this.needs.retryAfter?.(this.failures) ?? Math.min(10_000, 500 * 2 ** this.failures)
+    this.timer = setTimeout(() => void (this.base ? this.flush() : this.load()), wait)
+  }
+
+  /** The base with everything that waits applied to it; what no longer applies is left to the server to refuse. */
+  private current(): Job | null {
+    if (!this.base) return null
+    return this.pending.reduce((job, e) => {
+      const applied = apply(job, e.op)
+      return applied.ok ? applied.value : job
+    }, this.base.job)
+  }
+
+  private look(job: Job | null): JobView {
+    const waiting = this.pending.length
+    return {
+      job,
+      waiting,
+      saving: waiting === 0 && this.failures === 0 ? 'saved' : this.failures > 0 ? 'offline' : 'saving',
+      missing: this.missing,
+      aside: this.aside,
+      canUndo: this.undos.length > 0,
+      canRedo: this.redos.length > 0,
+    }
+  }
+
+  private publish(): void {
+    const job = this.current()
+    // The same content keeps the same object, so that nothing is computed again for a save that changed nothing.
+    const same =
+      this.view.job && job && this.view.job !== job && JSON.stringify(this.view.job) === JSON.stringify(job)
+    this.view = this.look(same ? this.view.job : job)
+    for (const l of this.listeners) l()
+  }
+}

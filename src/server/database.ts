@@ -1,0 +1,39 @@
+import { Sequelize } from 'sequelize'
+import { defineJob, type JobRow } from './models/job'
+import { defineJobOp, type JobOpRow } from './models/jobOp'
+import { defineReading, type ReadingRow } from './models/reading'
+
+/** The connection and its models, kept together: pages and route handlers load this module separately. */
+export interface Database {
+  sequelize: Sequelize
+  jobs: typeof JobRow
+  ops: typeof JobOpRow
+  readings: typeof ReadingRow
+}
+
+const holder = globalThis as typeof globalThis & { gateCrossDatabase?: Database }
+
+/** The database named by DATABASE_URL. Connecting happens with the first query. */
+export function database(): Database {
+  if (!holder.gateCrossDatabase) {
+    const url = process.env.DATABASE_URL
+    if (!url) throw new Error('DATABASE_URL is not set: start the app with "npm run demo"')
+    holder.gateCrossDatabase = connect(url)
+  }
+  return holder.gateCrossDatabase
+}
+
+export function connect(url: string): Database {
+  const sequelize = new Sequelize(url, {
+    dialect: 'postgres',
+    logging: false,
+    pool: { max: 8, idle: 10_000, acquire: 8_000 },
+    retry: { max: 1 },
+  })
+  return {
+    sequelize,
+    jobs: defineJob(sequelize),
+    ops: defineJobOp(sequelize),
+    readings: defineReading(sequelize),
+  }
+}

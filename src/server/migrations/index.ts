@@ -1,0 +1,4 @@
+import { m0001Jobs } from './m0001Jobs'
+
+/** Every migration, oldest first. A landed one is never edited: a change is a new one at the end. */
+export const MIGRATIONS = [m0001Jobs]

@@ -1,0 +1,36 @@
+import {
+  DataTypes,
+  Model,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Sequelize,
+} from 'sequelize'
+import type { Operation } from '@/jobfile'
+
+/** One operation as it was accepted; `op_id` is unique, which is what makes sending it twice harmless. */
+export class JobOpRow extends Model<InferAttributes<JobOpRow>, InferCreationAttributes<JobOpRow>> {
+  declare opId: string
+  declare jobId: string
+  /** The job's version after this operation. */
+  declare version: number
+  declare baseVersion: number
+  declare client: string
+  declare who: string
+  declare madeAt: string
+  declare op: Operation
+}
+
+export const defineJobOp = (db: Sequelize) =>
+  JobOpRow.init(
+    {
+      opId: { type: DataTypes.TEXT, primaryKey: true, field: 'op_id' },
+      jobId: { type: DataTypes.TEXT, allowNull: false, field: 'job_id' },
+      version: { type: DataTypes.INTEGER, allowNull: false },
+      baseVersion: { type: DataTypes.INTEGER, allowNull: false, field: 'base_version' },
+      client: { type: DataTypes.TEXT, allowNull: false },
+      who: { type: DataTypes.TEXT, allowNull: false },
+      madeAt: { type: DataTypes.TEXT, allowNull: false, field: 'made_at' },
+      op: { type: DataTypes.JSONB, allowNull: false },
+    },
+    { sequelize: db, tableName: 'job_ops', timestamps: false },
+  )

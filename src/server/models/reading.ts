@@ -1,0 +1,47 @@
+import {
+  DataTypes,
+  Model,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Sequelize,
+} from 'sequelize'
+import type { Reading } from '@/core/startup'
+
+/** A reading as a row, so that readings can be asked for across jobs. The database itself refuses to change one. */
+export class ReadingRow extends Model<InferAttributes<ReadingRow>, InferCreationAttributes<ReadingRow>> {
+  declare id: string
+  declare jobId: string
+  declare kind: string
+  /** null where the meter showed OL. */
+  declare value: number | null
+  declare who: string
+  declare takenAt: Date
+  declare supersedes: string | null
+  declare doc: Reading
+}
+
+export const defineReading = (db: Sequelize) =>
+  ReadingRow.init(
+    {
+      id: { type: DataTypes.TEXT, primaryKey: true },
+      jobId: { type: DataTypes.TEXT, primaryKey: true, field: 'job_id' },
+      kind: { type: DataTypes.TEXT, allowNull: false },
+      value: { type: DataTypes.DOUBLE, allowNull: true },
+      who: { type: DataTypes.TEXT, allowNull: false },
+      takenAt: { type: DataTypes.DATE, allowNull: false, field: 'taken_at' },
+      supersedes: { type: DataTypes.TEXT, allowNull: true },
+      doc: { type: DataTypes.JSONB, allowNull: false },
+    },
+    { sequelize: db, tableName: 'readings', timestamps: false },
+  )
+
+export const readingRow = (jobId: string, r: Reading): InferCreationAttributes<ReadingRow> => ({
+  id: r.id,
+  jobId,
+  kind: r.kind,
+  value: r.value === 'OL' ? null : r.value,
+  who: r.who,
+  takenAt: new Date(r.when),
+  supersedes: r.supersedes,
+  doc: r,
+})

@@ -1,0 +1,1 @@
+export { ProofRunner } from './ProofRunner'
