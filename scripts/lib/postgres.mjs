@@ -10,7 +10,7 @@ import {
   writeFileSync,
 } from 'node:fs'
 import { createServer } from 'node:net'
-import { userInfo } from 'node:os'
+import { tmpdir, userInfo } from 'node:os'
 import { join } from 'node:path'
 import { postgresBin } from './machine.mjs'
 import { Plain, run } from './say.mjs'
@@ -90,6 +90,12 @@ export async function startCluster(folder) {
   }
 }
 
+/** User and group number of the package's own unprivileged user. */
+async function databaseUser() {
+  const id = async (which) => Number((await run('id', [which, 'postgres'], { quiet: true })).out)
+  return [await id('-u'), await id('-g')]
+}
+
 /** The cluster's folder: below `folder`, or, where the database user cannot get there, linked from it. */
 async function clusterDir(folder) {
   const dir = join(folder, 'pg')
@@ -103,9 +109,7 @@ async function clusterDir(folder) {
     : `/var/tmp/gate-cross-${createHash('sha256').update(folder).digest('hex').slice(0, 12)}`
   if (!reachable) rmSync(real, { recursive: true, force: true })
   mkdirSync(real, { recursive: true, mode: 0o700 })
-  const ids = await run('id', ['-u', 'postgres'], { quiet: true })
-  const gids = await run('id', ['-g', 'postgres'], { quiet: true })
-  chownSync(real, Number(ids.out), Number(gids.out))
+  chownSync(real, ...(await databaseUser()))
   if (!reachable) symlinkSync(real, dir)
   return dir
 }
@@ -114,21 +118,27 @@ async function initialise(bin, dir, passwordFile) {
   const password = randomBytes(18).toString('base64url')
   writeFileSync(passwordFile, `${password}\n`, { mode: 0o600 })
   chmodSync(passwordFile, 0o600)
-  // The database user may not be able to read our file: the password goes in through standard input.
+  // The database user may not be able to read our file: it gets its own for as long as the set-up takes.
+  const handed = join(tmpdir(), `gate-cross-${randomBytes(8).toString('hex')}`)
+  writeFileSync(handed, `${password}\n`, { mode: 0o600 })
+  if (isRoot) chownSync(handed, ...(await databaseUser()))
   const args = [
     `${bin}/initdb`,
-    '-D',
-    dir,
-    '-U',
-    'gatecross',
-    '-A',
-    'scram-sha-256',
-    '--pwfile=/dev/stdin',
-    '-E',
-    'UTF8',
-    '--locale=C.UTF-8',
+    ...[
+      '-D',
+      dir,
+      '-U',
+      'gatecross',
+      '-A',
+      'scram-sha-256',
+      `--pwfile=${handed}`,
+      '-E',
+      'UTF8',
+      '--locale=C.UTF-8',
+    ],
   ]
-  const result = await run(...as(args), { quiet: true, cwd: '/', input: `${password}\n` })
+  const result = await run(...as(args), { quiet: true, cwd: '/' })
+  rmSync(handed)
   if (result.code !== 0)
     throw new Plain(
       `the database could not be set up as ${isRoot ? 'postgres' : userInfo().username}: ${result.out.trim()}`,

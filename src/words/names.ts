@@ -68,7 +68,7 @@ export function refWords(inst: Installation, ref: Ref): string {
   const setting = placed.device.settings.find((s) => s.id === id)
   if (setting) return `${placed.label}: ${setting.label}`
   if (part?.kind === 'transformer') return part.label ?? 'Transformer'
-  return `${placed.label} ${id}`
+  return id ? `${placed.label} ${id}` : placed.label
 }
 
 /** A gate's name: its own label, or the kind of contact it is. */

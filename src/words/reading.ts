@@ -54,7 +54,7 @@ export function heldAgainst(v: Verdict): string {
     case 'lineVolts':
       return `Held against ${band}: ${figure(v.from.service ?? e.nominal)} V service, ±10 %.`
     case 'stripsOff':
-      return `No row should be on here: held against ${band}.`
+      return `As wired, no row is on here: held against ${band}.`
     case 'stripAmps': {
       const rows = v.from.rows ?? 0
       const sum = `${rows} ${rows === 1 ? 'row' : 'rows'} × ${figure(v.from.volts ?? 0)} V ÷ ${figure(v.from.ohms ?? 0, 2)} Ω`

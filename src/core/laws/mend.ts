@@ -50,7 +50,11 @@ export function mendsFor(inst: Installation, finding: Finding, most = 3): Mend[]
   if (!law) return []
   const before = new Set(prove(inst).findings.map((f) => f.law))
   const found: Mend[] = []
+  let kind: Mend['kind'] | null = null
   for (const mend of candidates(inst, finding)) {
+    // An easier kind of change that works is enough; the next kind is only sought where none does.
+    if (found.length && mend.kind !== kind) break
+    kind = mend.kind
     const tried = mended(inst, mend)
     if (!holdsInWitness(law, tried, finding)) continue
     const after = prove(tried)

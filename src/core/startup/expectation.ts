@@ -1,4 +1,4 @@
-import type { Installation, Ref } from '../installation'
+import type { Ref } from '../installation'
 import { makeRef } from '../installation'
 import type { Circuit } from '../circuit'
 import { solve } from '../circuit'
@@ -44,7 +44,7 @@ export const liveness = (volts: number): Expectation['state'] =>
   volts >= tolerances.liveVolts ? 'live' : volts <= tolerances.deadVolts ? 'dead' : 'between'
 
 /** The situation of a start-up card: the call at today's temperature with every mode normal. */
-export const cardSituation = (_inst: Installation, call: Situation['call'], at: Situation): Situation => ({
+export const cardSituation = (call: Situation['call'], at: Situation): Situation => ({
   call,
   outdoorF: at.outdoorF,
   modes: Object.fromEntries(Object.entries(at.modes).filter(([, s]) => s === 'made' || s === 'broken')),

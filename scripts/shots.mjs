@@ -1,0 +1,61 @@
+import { mkdirSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { ensurePackages } from './lib/machine.mjs'
+import { freePort, startCluster } from './lib/postgres.mjs'
+import { ensureBuild, ensureModules, root } from './lib/prepare.mjs'
+import { main, say } from './lib/say.mjs'
+import { prepareDatabase, startServer } from './lib/serve.mjs'
+
+const WIDE = { width: 1280, height: 800 }
+const PHONE = { width: 390, height: 844 }
+const GOOD = '/job/quillfeather-lane'
+const BAD = '/job/saltmarsh-row'
+
+/** One picture per main view, from the demo jobs. */
+const SHOTS = [
+  { name: 'jobs', path: '/', size: WIDE },
+  { name: 'gear', path: `${GOOD}/gear?call=heat1&t=47`, size: WIDE },
+  { name: 'bench', path: `${GOOD}/bench?call=emergency&t=52`, size: WIDE, press: 'Strip row 2' },
+  { name: 'bench-broken-law', path: `${BAD}/bench?call=emergency&t=45`, size: WIDE },
+  { name: 'bench-dark', path: `${GOOD}/bench?call=heatAux1&t=52`, size: WIDE, dark: true },
+  { name: 'startup', path: `${GOOD}/startup?call=emergency&t=52`, size: WIDE },
+  { name: 'handover', path: `${GOOD}/handover?call=heat1&t=47`, size: WIDE },
+  { name: 'bench-phone', path: `${GOOD}/bench?call=heatAux1&t=52`, size: PHONE },
+  { name: 'dock-phone', path: `${BAD}/bench?call=emergency&t=45`, size: PHONE, press: 'Outdoors' },
+  { name: 'startup-phone', path: `${GOOD}/startup?call=emergency&t=52`, size: PHONE },
+]
+
+main(async () => {
+  await ensurePackages(['postgresql', 'chromium'])
+  await ensureModules()
+  await ensureBuild()
+  const { chromium } = await import('@playwright/test')
+  const only = process.argv.slice(2)
+  const target = process.env.SHOTS_DIR ?? join(root, 'docs', 'screenshots')
+  const folder = join(tmpdir(), `gate-cross-shots-${process.pid}`)
+  const cluster = await startCluster(folder)
+  await prepareDatabase(cluster.url)
+  const server = await startServer({ port: await freePort(), databaseUrl: cluster.url })
+  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--disable-background-networking', '--no-sandbox'] })
+  try {
+    mkdirSync(target, { recursive: true })
+    for (const shot of SHOTS.filter((s) => !only.length || only.includes(s.name))) {
+      const page = await browser.newPage({ viewport: shot.size, hasTouch: shot.size === PHONE, reducedMotion: 'reduce' })
+      if (shot.dark) await page.addInitScript(() => localStorage.setItem('gate-cross-theme', 'dark'))
+      await page.goto(server.url + shot.path)
+      if (shot.path !== '/') await page.locator('[data-testid=verdict][data-stale=false]').waitFor()
+      else await page.getByRole('heading', { level: 2 }).first().waitFor()
+      if (shot.press) await page.getByRole('button', { name: shot.press }).first().click()
+      await page.evaluate(() => document.fonts.ready)
+      await page.screenshot({ path: join(target, `${shot.name}.png`) })
+      say(`${shot.name}.png`)
+      await page.close()
+    }
+  } finally {
+    await browser.close()
+    await server.stop()
+    await cluster.stop()
+    rmSync(folder, { recursive: true, force: true })
+  }
+})

@@ -1,0 +1,11 @@
+import { JobScreen } from '@/features/job'
+
+interface Props {
+  params: Promise<{ id: string; place?: string[] }>
+}
+
+/** One page for all places of a job; the browser moves between them without asking the server. */
+export default async function Page({ params }: Props) {
+  const { id } = await params
+  return <JobScreen jobId={id} />
+}

@@ -1,0 +1,5 @@
+import { JobList } from '@/features/jobs'
+
+export default function Page() {
+  return <JobList />
+}

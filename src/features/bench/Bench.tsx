@@ -1,0 +1,127 @@
+'use client'
+
+import { useMemo, useState } from 'react'
+import type { Ref } from '@/core/installation'
+import { Button, Caution } from '@/ui'
+import { refWords } from '@/words'
+import { ChainCard } from '../chain'
+import { useJobScreen } from '../job/JobContext'
+import { Diagram } from './Diagram'
+import { terminalVolts } from './liveness'
+import { Schedule } from './Schedule'
+import { TerminalPanel } from './TerminalPanel'
+import { useLanding } from './useLanding'
+
+/** The low-voltage wiring, solved for the situation, with a gate chain for each thing that can run. */
+export function Bench() {
+  const { inst, solved, targets, chains, proof, situation } = useJobScreen()
+  const [selected, setSelected] = useState<Ref | null>(null)
+  const [asSchedule, setAsSchedule] = useState(false)
+  const landing = useLanding()
+  const volts = useMemo(() => terminalVolts(inst, solved), [inst, solved])
+  const route = useMemo(() => {
+    const chain = chains.find((c) => c.target === selected)
+    if (chain) return new Set(chain.route)
+    // In a finding's own situation its offending path is shown without asking.
+    const shown = proof?.findings.find(
+      (f) =>
+        f.witness.call === situation.call &&
+        f.witness.outdoorF === situation.outdoorF &&
+        JSON.stringify(f.witness.modes) === JSON.stringify(situation.modes),
+    )
+    return new Set(shown?.path ?? [])
+  }, [chains, selected, proof, situation])
+  const { state } = landing
+  const chosen = state.step === 'chosen' ? state.terminal : null
+  return (
+    <div className="lg:grid lg:grid-cols-[minmax(0,1fr)_312px] lg:gap-6">
+      <div className="min-w-0">
+        <Banner landing={landing} />
+        <div className="hidden lg:block">
+          <div className="mb-2 flex justify-end">
+            <Button look="quiet" onClick={() => setAsSchedule(!asSchedule)} aria-pressed={asSchedule}>
+              {asSchedule ? 'Show the bench' : 'Show the landing schedule'}
+            </Button>
+          </div>
+          {asSchedule ? (
+            <div className="max-w-xl">
+              <Schedule volts={volts} route={route} landing={landing} />
+            </div>
+          ) : (
+            <Diagram volts={volts} route={route} landing={landing} />
+          )}
+        </div>
+        <div className="lg:hidden">
+          <Schedule volts={volts} route={route} landing={landing} />
+        </div>
+      </div>
+      <div className="mt-4 lg:mt-0">
+        {chosen && (
+          <div className="hidden lg:block">
+            <TerminalPanel terminal={chosen} volts={volts.get(chosen)} landing={landing} />
+          </div>
+        )}
+        <section aria-label="Gate chains">
+          {!solved.ok && (
+            <p className="border-l-4 border-harm bg-harm-soft p-3">
+              This does not come to rest: {solved.cycle.map((r) => refWords(inst, r)).join(', ')} keeps
+              pulling in and dropping out.
+            </p>
+          )}
+          <ul>
+            {targets.map((t, i) =>
+              chains[i] ? (
+                <ChainCard
+                  key={t.ref}
+                  target={t}
+                  chain={chains[i]}
+                  selected={selected === t.ref}
+                  onSelect={() => setSelected(selected === t.ref ? null : t.ref)}
+                />
+              ) : null,
+            )}
+          </ul>
+        </section>
+        <div className="mt-4">
+          <Caution>
+            Land wires with every supply off. A strip kit that is off still has a live leg: 120 V to ground.
+            The makers’ instructions, local code and licensed practice decide.
+          </Caution>
+        </div>
+      </div>
+    </div>
+  )
+}
+
+/** What the technician is in the middle of, or has just done, with the way back. */
+function Banner({ landing }: { landing: ReturnType<typeof useLanding> }) {
+  const { inst } = useJobScreen()
+  const { state, done } = landing
+  const text =
+    state.step === 'landing'
+      ? `Landing from ${refWords(inst, state.from)}: choose the other end.`
+      : state.step === 'moving'
+        ? `Moving the ${refWords(inst, `wires.${state.wire}`)}: choose where its end goes.`
+        : null
+  return (
+    <div
+      role="status"
+      className="pointer-events-none fixed inset-x-3 bottom-[calc(10.5rem)] z-20 lg:absolute lg:inset-x-auto lg:top-auto lg:bottom-4 lg:left-[190px]"
+    >
+      {(text || done) && (
+        <p className="pointer-events-auto flex flex-wrap items-center gap-3 rounded bg-ink px-4 py-2 text-[15px] text-bench shadow-lg lg:fixed lg:bottom-4">
+          <span>{text ?? `${done!.words}.`}</span>
+          {text ? (
+            <Button className="!min-h-9" onClick={() => landing.setState({ step: 'none' })}>
+              Stop
+            </Button>
+          ) : (
+            <Button className="!min-h-9" onClick={landing.undoDone}>
+              Undo
+            </Button>
+          )}
+        </p>
+      )}
+    </div>
+  )
+}

@@ -1,0 +1,236 @@
+'use client'
+
+import { useState } from 'react'
+import { makeRef, splitRef, type Ref, type Wire } from '@/core/installation'
+import { Button, Caution, cx, Select, Swatch } from '@/ui'
+import { refWords } from '@/words'
+import { useJobScreen } from '../job/JobContext'
+import { wireState, type TerminalVolts } from './liveness'
+import type { LandingTools } from './useLanding'
+
+const STATE_WORDS = { live: 'live', dead: 'dead', between: 'between', common: 'common' } as const
+
+/** The landing schedule: one cable at a time, a row a conductor, each end a button that moves it. */
+export function Schedule({
+  volts,
+  route,
+  landing,
+}: {
+  volts: ReadonlyMap<Ref, TerminalVolts>
+  route: ReadonlySet<Ref>
+  landing: LandingTools
+}) {
+  const { inst } = useJobScreen()
+  const groups = [
+    ...inst.cables.map((c) => ({ id: c.id, label: c.label, kind: c.kind })),
+    { id: 'jumpers', label: 'Jumpers', kind: 'low' as const },
+  ]
+  const [group, setGroup] = useState(groups[0]!.id)
+  const wires = inst.wires.filter((w) => (group === 'jumpers' ? w.cable === null : w.cable === group))
+  const kind = groups.find((g) => g.id === group)?.kind
+  return (
+    <section aria-label="Landing schedule">
+      <label className="block text-sm text-soft">
+        Cable
+        <Select className="mt-1" value={group} onChange={(e) => setGroup(e.target.value)}>
+          {groups.map((g) => (
+            <option key={g.id} value={g.id}>
+              {g.label} (
+              {inst.wires.filter((w) => (g.id === 'jumpers' ? w.cable === null : w.cable === g.id)).length})
+            </option>
+          ))}
+        </Select>
+      </label>
+      {kind === 'line' && (
+        <div className="mt-2">
+          <Caution>
+            Line voltage. Open and lock every supply, and meter each one dead, before touching these.
+          </Caution>
+        </div>
+      )}
+      <ul className="mt-2" data-testid="schedule">
+        {wires.map((w) => (
+          <ScheduleRow
+            key={w.id}
+            wire={w}
+            state={wireState(volts, w.a, w.b)}
+            onRoute={route.has(`wires.${w.id}`)}
+            landing={landing}
+          />
+        ))}
+      </ul>
+      {group === 'jumpers' && <AddJumper landing={landing} />}
+    </section>
+  )
+}
+
+function ScheduleRow({
+  wire,
+  state,
+  onRoute,
+  landing,
+}: {
+  wire: Wire
+  state: TerminalVolts['state']
+  onRoute: boolean
+  landing: LandingTools
+}) {
+  const { inst } = useJobScreen()
+  const moving = landing.state.step === 'moving' && landing.state.wire === wire.id ? landing.state.end : null
+  const end = (side: 'a' | 'b') => {
+    const ref = wire[side]
+    return (
+      <button
+        type="button"
+        aria-expanded={moving === side}
+        aria-label={`${wire.colour} conductor, ${ref ? `at ${refWords(inst, ref)}` : 'not landed'}: move this end`}
+        onClick={() =>
+          landing.setState(moving === side ? { step: 'none' } : { step: 'moving', wire: wire.id, end: side })
+        }
+        className={cx(
+          'min-h-12 min-w-0 flex-1 rounded border px-2 text-left text-[15px] leading-tight',
+          moving === side ? 'border-ink bg-raised border-2' : 'border-line bg-panel',
+          !ref && 'border-dashed text-soft',
+        )}
+      >
+        {ref ? refWords(inst, ref) : 'not landed'}
+      </button>
+    )
+  }
+  return (
+    <li
+      className={cx('border-b border-line py-1.5', onRoute && 'bg-slate-soft')}
+      data-wire={wire.id}
+      data-state={state}
+    >
+      <div className="flex items-center gap-2">
+        {end('a')}
+        <span className="flex w-14 shrink-0 flex-col items-center gap-0.5 text-xs">
+          <Swatch
+            colour={wire.colour}
+            other={wire.colourB}
+            className={state === 'live' ? 'ring-3 ring-live/50' : ''}
+          />
+          <span className={state === 'live' ? 'font-bold text-copper' : 'text-soft'}>
+            {wire.doubt ? 'not checked' : STATE_WORDS[state]}
+          </span>
+        </span>
+        {end('b')}
+      </div>
+      {moving && <TerminalSheet wire={wire} end={moving} landing={landing} />}
+    </li>
+  )
+}
+
+/** Where an end can go: the terminals of the place it is at first, then everything else. */
+function TerminalSheet({ wire, end, landing }: { wire: Wire; end: 'a' | 'b'; landing: LandingTools }) {
+  const { inst } = useJobScreen()
+  const cable = inst.cables.find((c) => c.id === wire.cable)
+  const home = wire[end] ? splitRef(wire[end]).placed : end === 'a' ? cable?.from : cable?.to
+  const side = cable?.kind === 'line' ? 'line' : 'low'
+  const where = inst.placed.find((p) => p.ref === home)?.where
+  const near = inst.placed.filter((p) => p.ref === home || (where !== undefined && p.where === where))
+  const groups = near.map((p) => ({
+    placed: p,
+    refs: p.device.terminals
+      .filter((t) => t.side === side)
+      .map((t) => ({ ref: makeRef(p.ref, t.id), label: t.label })),
+  }))
+  return (
+    <div
+      className="mt-2 rounded border border-ink bg-raised p-2"
+      role="group"
+      aria-label={`Where this end is landed`}
+    >
+      {groups.map(({ placed, refs }) =>
+        refs.length ? (
+          <div key={placed.ref} className="mb-2">
+            <p className="mb-1 text-sm text-soft">{placed.label}</p>
+            <div className="grid grid-cols-4 gap-2">
+              {refs.map(({ ref, label }) => (
+                <Button
+                  key={ref}
+                  className={cx('!px-1 font-mono font-bold', wire[end] === ref && '!border-2 !border-ink')}
+                  aria-label={refWords(inst, ref)}
+                  onClick={() => landing.chooseTerminal(ref)}
+                >
+                  {label}
+                </Button>
+              ))}
+            </div>
+          </div>
+        ) : null,
+      )}
+      <div className="flex flex-wrap gap-2">
+        <Button
+          onClick={() => {
+            landing.perform(
+              { kind: 'landWire', wire: wire.id, end, terminal: null },
+              `Lifted the ${wire.colour} conductor`,
+            )
+            landing.setState({ step: 'none' })
+          }}
+        >
+          Not landed
+        </Button>
+        {wire.cable === null && (
+          <Button
+            look="harm"
+            onClick={() => {
+              landing.perform({ kind: 'removeWire', wire: wire.id }, 'Jumper taken out')
+              landing.setState({ step: 'none' })
+            }}
+          >
+            Take the jumper out
+          </Button>
+        )}
+      </div>
+    </div>
+  )
+}
+
+function AddJumper({ landing }: { landing: LandingTools }) {
+  const { inst } = useJobScreen()
+  const [from, setFrom] = useState('')
+  const [to, setTo] = useState('')
+  const terminals = inst.placed.flatMap((p) =>
+    p.device.terminals.filter((t) => t.side === 'low').map((t) => makeRef(p.ref, t.id)),
+  )
+  const pick = (label: string, value: string, set: (v: string) => void) => (
+    <label className="block min-w-0 flex-1 text-sm text-soft">
+      {label}
+      <Select className="mt-1" value={value} onChange={(e) => set(e.target.value)}>
+        <option value="">choose</option>
+        {terminals.map((r) => (
+          <option key={r} value={r}>
+            {refWords(inst, r)}
+          </option>
+        ))}
+      </Select>
+    </label>
+  )
+  return (
+    <div className="mt-3">
+      <div className="flex gap-2">
+        {pick('Jumper from', from, setFrom)}
+        {pick('to', to, setTo)}
+      </div>
+      <Button
+        className="mt-2"
+        disabled={!from || !to || from === to}
+        onClick={() => {
+          const id = `n-${crypto.randomUUID().slice(0, 8)}`
+          const wire: Wire = { id, cable: null, colour: 'white', a: from, b: to, feet: 1 }
+          landing.perform(
+            { kind: 'addWire', wire },
+            `Jumper from ${refWords(inst, from)} to ${refWords(inst, to)}`,
+          )
+          setFrom('')
+          setTo('')
+        }}
+      >
+        Add the jumper
+      </Button>
+    </div>
+  )
+}

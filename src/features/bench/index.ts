@@ -1,0 +1,1 @@
+export { Bench } from './Bench'

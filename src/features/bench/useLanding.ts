@@ -1,0 +1,71 @@
+'use client'
+
+import { useCallback, useEffect, useState } from 'react'
+import type { Ref } from '@/core/installation'
+import type { Operation } from '@/jobfile'
+import { refWords } from '@/words'
+import { useJobScreen } from '../job/JobContext'
+import { choose, landingOperations, type Landing } from './landing'
+
+const newId = () => `n-${crypto.randomUUID().slice(0, 8)}`
+
+/** What was just done, offered for undoing for ten seconds. */
+export interface Done {
+  words: string
+  /** How many edits it took. */
+  edits: number
+  at: number
+}
+
+/** The landing machine with its edits and its ten-second undo. */
+export function useLanding() {
+  const { inst, edit, undo } = useJobScreen()
+  const [state, setState] = useState<Landing>({ step: 'none' })
+  const [done, setDone] = useState<Done | null>(null)
+
+  const perform = useCallback(
+    (op: Operation, words: string) => {
+      const ops = landingOperations(inst, op)
+      const count = ops.filter((o) => edit(o).ok).length
+      setDone({ words, edits: count, at: Date.now() })
+    },
+    [inst, edit],
+  )
+
+  const chooseTerminal = useCallback(
+    (terminal: Ref) => {
+      const { next, op } = choose(inst, state, terminal, newId)
+      setState(next)
+      if (!op) return
+      if (op.kind === 'addWire')
+        perform(op, `Landed from ${refWords(inst, op.wire.a ?? '')} to ${refWords(inst, op.wire.b ?? '')}`)
+      else if (op.kind === 'landWire') perform(op, `Moved to ${refWords(inst, terminal)}`)
+    },
+    [inst, state, perform],
+  )
+
+  useEffect(() => {
+    if (!done) return
+    const timer = setTimeout(() => setDone(null), 10_000)
+    return () => clearTimeout(timer)
+  }, [done])
+
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => e.key === 'Escape' && setState({ step: 'none' })
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [])
+
+  return {
+    state,
+    setState,
+    chooseTerminal,
+    perform,
+    done,
+    undoDone: () => {
+      for (let i = 0; i < (done?.edits ?? 0); i++) undo()
+      setDone(null)
+    },
+  }
+}
+export type LandingTools = ReturnType<typeof useLanding>

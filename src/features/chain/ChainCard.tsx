@@ -1,0 +1,90 @@
+'use client'
+
+import type { GateChain, Target } from '@/core/explain'
+import { cx } from '@/ui'
+import { gateWords, lower, targetWords } from '@/words'
+import { useJobScreen } from '../job/JobContext'
+import { GateLine } from './GateLine'
+
+const STATE = { yes: 'On', no: 'Off', unknown: 'Depends' } as const
+
+/** Why one thing runs or does not. The first gate that blocks is said large, with its number. */
+export function ChainCard({
+  target,
+  chain,
+  selected,
+  onSelect,
+}: {
+  target: Target
+  chain: GateChain
+  selected: boolean
+  onSelect: () => void
+}) {
+  const { inst } = useJobScreen()
+  const gate = chain.first === null ? null : chain.gates[chain.first]!
+  const words = gate && gateWords(inst, gate)
+  const passing = chain.gates.filter((g) => g.state === 'passing').length
+  return (
+    <li
+      className={cx('border-b border-line py-2', selected && 'bg-raised')}
+      data-chain={target.ref}
+      data-running={chain.running}
+    >
+      <button
+        type="button"
+        onClick={onSelect}
+        aria-pressed={selected}
+        className="flex min-h-12 w-full items-baseline justify-between gap-3 text-left lg:min-h-7"
+      >
+        <span className="font-bold">{targetWords(target)}</span>
+        <span
+          className={cx(
+            'text-[15px]',
+            chain.running === 'yes'
+              ? 'font-bold text-copper'
+              : chain.running === 'no'
+                ? 'text-soft'
+                : 'text-watch',
+          )}
+        >
+          {STATE[chain.running]}
+        </span>
+      </button>
+      <GateLine inst={inst} chain={chain} />
+      {words && (
+        <p className="mt-0.5 text-[15px] leading-snug">
+          <span className={cx('font-bold', gate?.state === 'unknown' ? 'text-watch' : 'text-harm')}>
+            {gate?.state === 'unknown' ? 'Depends on' : 'Held at'} {lower(words.name)}.
+          </span>{' '}
+          {words.reason}
+        </p>
+      )}
+      <details className="text-sm text-soft">
+        <summary className="min-h-8 py-1 lg:min-h-0 lg:py-0">
+          {passing} of {chain.gates.length} gates pass
+        </summary>
+        <ol className="mt-1">
+          {chain.gates.map((g) => {
+            const w = gateWords(inst, g)
+            return (
+              <li key={g.at} className="flex gap-2 py-0.5">
+                <span className="w-20 shrink-0">{GATE_STATE[g.state]}</span>
+                <span className="text-ink">
+                  {w.name}
+                  {g.state !== 'passing' && w.reason ? `. ${w.reason}` : ''}
+                </span>
+              </li>
+            )
+          })}
+        </ol>
+      </details>
+    </li>
+  )
+}
+
+const GATE_STATE = {
+  passing: 'passes',
+  blocking: 'blocks',
+  unknown: 'not known',
+  notReached: 'not reached',
+} as const

@@ -1,0 +1,2 @@
+export { ChainCard } from './ChainCard'
+export { GateLine } from './GateLine'

@@ -1,0 +1,221 @@
+'use client'
+
+import { Popover, ToggleGroup } from 'radix-ui'
+import { useEffect, useState, type ReactNode } from 'react'
+import type { Call } from '@/core/equipment'
+import { callsOf, cutPoints, type Situation } from '@/core/situation'
+import { degF } from '@/core/units'
+import { Button, cx } from '@/ui'
+import { CALL_WORDS, degrees, figure } from '@/words'
+import { useJobScreen } from '../job/JobContext'
+import { answerLines } from './answer'
+import { ModesControl, modesSummary } from './ModesControl'
+import { ProofStrip } from './ProofStrip'
+
+/** The situation for the whole app: call, outdoor temperature and what the boards are doing. */
+export function Dock() {
+  useDockKeys()
+  return (
+    <>
+      <WideDock />
+      <SlimDock />
+    </>
+  )
+}
+
+function WideDock() {
+  const { inst, situation } = useJobScreen()
+  return (
+    <section
+      aria-label="Situation"
+      className="no-print sticky top-0 z-20 hidden h-[72px] items-center gap-4 border-b border-line bg-panel px-5 lg:flex"
+    >
+      <CallPicker />
+      <Thermometer />
+      <div className="min-w-0 flex-1">
+        <ProofStrip />
+      </div>
+      <Popover.Root>
+        <Popover.Trigger asChild>
+          <Button
+            className={cx(
+              'max-w-44 text-left',
+              Object.keys(situation.modes).length > 0 && '!border-2 !border-copper',
+            )}
+          >
+            {modesSummary(inst, situation)}
+          </Button>
+        </Popover.Trigger>
+        <Popover.Portal>
+          <Popover.Content
+            align="end"
+            sideOffset={6}
+            className="z-30 w-[460px] rounded border border-edge bg-panel p-4 shadow-lg"
+            aria-label="Timers, boards, limits and breakers"
+          >
+            <ModesControl />
+          </Popover.Content>
+        </Popover.Portal>
+      </Popover.Root>
+    </section>
+  )
+}
+
+type Sheet = 'call' | 'outdoor' | 'modes'
+
+/** At the bottom of a phone: the answer in two lines, and three controls that open a sheet over it. */
+function SlimDock() {
+  const j = useJobScreen()
+  const [open, setOpen] = useState<Sheet | null>(null)
+  const [first, second] = answerLines(j)
+  const control = (sheet: Sheet, label: string, text: string) => (
+    <button
+      type="button"
+      aria-expanded={open === sheet}
+      aria-label={`${label}: ${text}`}
+      onClick={() => setOpen(open === sheet ? null : sheet)}
+      className={cx(
+        'min-h-12 min-w-0 flex-1 truncate rounded border px-2 text-[15px]',
+        open === sheet ? 'border-ink bg-ink text-bench' : 'border-edge bg-raised',
+      )}
+    >
+      {text}
+    </button>
+  )
+  return (
+    <section
+      aria-label="Situation"
+      className="no-print fixed inset-x-0 bottom-0 z-20 border-t border-edge bg-panel pb-[env(safe-area-inset-bottom)] lg:hidden"
+      onKeyDown={(e) => e.key === 'Escape' && setOpen(null)}
+    >
+      {open && (
+        <div className="max-h-[45dvh] overflow-y-auto border-b border-line p-3">
+          {open === 'call' && <CallPicker onPick={() => setOpen(null)} />}
+          {open === 'outdoor' && (
+            <>
+              <ProofStrip />
+              <Thermometer />
+              <GateButtons />
+            </>
+          )}
+          {open === 'modes' && <ModesControl />}
+        </div>
+      )}
+      <p className="h-[46px] overflow-hidden px-3 pt-1.5 text-[15px] leading-5" aria-live="polite">
+        <span className="block truncate font-bold">{first}</span>
+        <span className="block truncate text-soft">{second}</span>
+      </p>
+      <div className="flex gap-2 px-3 pb-2">
+        {control('call', 'Call', CALL_WORDS[j.situation.call])}
+        {control('outdoor', 'Outdoors', degrees(j.situation.outdoorF))}
+        {control('modes', 'Boards', modesSummary(j.inst, j.situation))}
+      </div>
+    </section>
+  )
+}
+
+function CallPicker({ onPick }: { onPick?: () => void }) {
+  const { inst, situation, setSituation } = useJobScreen()
+  const calls = callsOf(inst)
+  return (
+    <ToggleGroup.Root
+      type="single"
+      aria-label="Call"
+      value={situation.call}
+      onValueChange={(call) => {
+        if (call) setSituation({ ...situation, call: call as Call })
+        onPick?.()
+      }}
+      className="grid grid-cols-2 gap-2 lg:grid-cols-3 lg:gap-1"
+    >
+      {calls.map((c, i) => (
+        <ToggleGroup.Item
+          key={c}
+          value={c}
+          className="min-h-12 rounded border border-edge bg-raised px-2 text-left text-[15px] leading-tight whitespace-nowrap data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:font-bold data-[state=on]:text-bench lg:min-h-[27px] lg:text-sm"
+        >
+          <span aria-hidden className="mr-1.5 hidden font-mono text-xs opacity-70 lg:inline">
+            {i + 1}
+          </span>
+          {CALL_WORDS[c]}
+        </ToggleGroup.Item>
+      ))}
+    </ToggleGroup.Root>
+  )
+}
+
+const at = (s: Situation, t: number): Situation => ({ ...s, outdoorF: degF(Math.min(115, Math.max(-20, t))) })
+
+function Thermometer() {
+  const { situation, setSituation } = useJobScreen()
+  const step = (by: number, sign: string) => (
+    <Button
+      className="!min-h-12 !px-3 text-lg lg:!min-h-8 lg:!px-2"
+      aria-label={by < 0 ? 'One degree colder' : 'One degree warmer'}
+      onClick={() => setSituation(at(situation, situation.outdoorF + by))}
+    >
+      {sign}
+    </Button>
+  )
+  return (
+    <div className="flex items-center justify-center gap-2 py-2 lg:gap-1 lg:py-0">
+      {step(-1, '−')}
+      <output
+        className="w-20 text-center text-2xl font-bold text-slate tabular-nums lg:w-[68px] lg:text-xl"
+        data-testid="outdoor"
+      >
+        {figure(situation.outdoorF)}
+        <span className="text-base">°F</span>
+      </output>
+      {step(1, '+')}
+    </div>
+  )
+}
+
+/** On a phone: straight to either side of each gate. */
+function GateButtons(): ReactNode {
+  const { inst, situation, setSituation } = useJobScreen()
+  return (
+    <ul className="grid grid-cols-2 gap-2">
+      {cutPoints(inst).flatMap((c) => [
+        <li key={`${c}-`}>
+          <Button className="w-full" onClick={() => setSituation(at(situation, c - 1))}>
+            Just below {c}°
+          </Button>
+        </li>,
+        <li key={c}>
+          <Button className="w-full" onClick={() => setSituation(at(situation, c))}>
+            At {c}°
+          </Button>
+        </li>,
+      ])}
+    </ul>
+  )
+}
+
+/** Digits choose the call, arrows one degree, brackets the next gate. */
+function useDockKeys() {
+  const { inst, situation, setSituation } = useJobScreen()
+  useEffect(() => {
+    const calls = callsOf(inst)
+    const onKey = (e: KeyboardEvent) => {
+      const on = e.target instanceof HTMLElement ? e.target : null
+      if (e.ctrlKey || e.metaKey || e.altKey || e.defaultPrevented) return
+      if (on?.closest('input, textarea, select, [role=slider], [role=radiogroup], [role=group]')) return
+      const digit = calls[Number(e.key) - 1]
+      const gates = cutPoints(inst)
+      const t = situation.outdoorF
+      let next: Situation | null = null
+      if (digit) next = { ...situation, call: digit }
+      else if (e.key === 'ArrowLeft') next = at(situation, t - 1)
+      else if (e.key === 'ArrowRight') next = at(situation, t + 1)
+      else if (e.key === '[') next = at(situation, [...gates].reverse().find((g) => g < t) ?? -20)
+      else if (e.key === ']') next = at(situation, gates.find((g) => g > t) ?? 115)
+      if (!next) return
+      e.preventDefault()
+      setSituation(next)
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [inst, situation, setSituation])
+}

@@ -1,0 +1,126 @@
+'use client'
+
+import { Slider } from 'radix-ui'
+import { useId, useMemo } from 'react'
+import { stripOf } from '@/core/explain'
+import { cutPoints } from '@/core/situation'
+import { tolerances } from '@/core/tolerances'
+import { degF } from '@/core/units'
+import { cx } from '@/ui'
+import { breachWords, degrees, situationWords } from '@/words'
+import { useJobScreen } from '../job/JobContext'
+
+const { coldestF, warmestF } = tolerances
+/** Place of a temperature along the strip, percent. */
+const along = (t: number): number =>
+  ((Math.min(warmestF, Math.max(coldestF, t)) - coldestF) / (warmestF - coldestF)) * 100
+const AXIS = [0, 25, 50, 75, 100]
+
+/**
+ * All outdoor temperatures at once: a lane for each source, solid where it runs on the present call, hatched where it is
+ * held off, dotted where it may be either; a tick at every gate and a notch where a law is broken. Dragging it asks
+ * "what then?".
+ */
+export function ProofStrip() {
+  const { circuit, inst, situation, setSituation, targets, proof } = useJobScreen()
+  const stretches = useMemo(() => stripOf(circuit, situation), [circuit, situation])
+  const gates = useMemo(() => cutPoints(inst), [inst])
+  const lanes = targets.filter((t) => t.making.what === 'compressor' || t.making.what === 'strip')
+  const id = useId()
+  const rows = lanes.filter((l) => l.making.what === 'strip').length
+  return (
+    <div className="relative select-none">
+      <div className="flex gap-1.5">
+        <div
+          aria-hidden
+          className="w-[52px] shrink-0 pt-[10px] text-right text-[11px] leading-[11px] text-soft"
+        >
+          {lanes.map((l) => (
+            <div key={l.ref}>
+              {l.making.what === 'strip' ? (rows > 1 ? `row ${l.making.row}` : 'strips') : 'heat pump'}
+            </div>
+          ))}
+        </div>
+        <Slider.Root
+          className="relative block h-[58px] flex-1 touch-none"
+          min={coldestF}
+          max={warmestF}
+          step={1}
+          value={[Math.round(situation.outdoorF)]}
+          onValueChange={([t]) => setSituation({ ...situation, outdoorF: degF(t!) })}
+        >
+          <Slider.Track className="absolute inset-0 cursor-pointer">
+            {proof?.findings.map((f) => (
+              <span
+                key={f.law}
+                title={`${breachWords(f.what)}: ${situationWords(inst, f.witness)}`}
+                className="absolute top-0 -ml-1.5 border-x-[6px] border-t-[9px] border-x-transparent border-t-harm"
+                style={{ left: `${along(f.witness.outdoorF)}%` }}
+              />
+            ))}
+            {lanes.map((lane, i) => (
+              <span key={lane.ref} className="absolute inset-x-0" style={{ top: 10 + i * 11, height: 9 }}>
+                {stretches.map((s) => {
+                  const on = s.running[lane.ref]
+                  return (
+                    <span
+                      key={s.from}
+                      data-lane={on}
+                      className={cx(
+                        'absolute inset-y-0',
+                        on === 'yes' && (lane.making.what === 'strip' ? 'bg-ember' : 'bg-live'),
+                        on === 'no' && 'hatched border border-line',
+                        on === 'unknown' && 'border-2 border-dotted border-ember',
+                      )}
+                      style={{
+                        left: `${along(s.from)}%`,
+                        width: `calc(${along(s.to) - along(s.from)}% - 1px)`,
+                      }}
+                    />
+                  )
+                })}
+              </span>
+            ))}
+            {gates.map((g) => (
+              <span
+                key={g}
+                title={`A gate at ${degrees(g)}`}
+                className="absolute w-px bg-ink"
+                style={{ left: `${along(g)}%`, top: 8, height: lanes.length * 11 + 4 }}
+              />
+            ))}
+            {AXIS.map((t) => (
+              <span
+                key={t}
+                aria-hidden
+                className="absolute bottom-0 -translate-x-1/2 text-[11px] leading-none text-soft"
+                style={{ left: `${along(t)}%` }}
+              >
+                {t}°
+              </span>
+            ))}
+          </Slider.Track>
+          <Slider.Thumb
+            aria-label="Outdoor temperature"
+            aria-describedby={id}
+            aria-valuetext={degrees(situation.outdoorF)}
+            className="block h-[58px] w-4 cursor-ew-resize focus-visible:outline-offset-0"
+          >
+            <span className="mx-auto mt-[9px] block h-[36px] w-[3px] bg-slate" />
+            <span className="mx-auto -mt-1 block size-[11px] rotate-45 bg-slate" />
+          </Slider.Thumb>
+        </Slider.Root>
+      </div>
+      <span id={id} className="sr-only">
+        {lanes
+          .map((l) => {
+            const on = stretches.filter((s) => s.running[l.ref] === 'yes')
+            const name = l.making.what === 'strip' ? `Strip row ${l.making.row}` : 'Compressor'
+            if (!on.length) return `${name} is held off at every temperature.`
+            return `${name} runs ${on.map((s) => `from ${s.from} to ${s.to}`).join(', ')} °F.`
+          })
+          .join(' ')}
+      </span>
+    </div>
+  )
+}

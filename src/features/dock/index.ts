@@ -1,0 +1,1 @@
+export { Dock } from './Dock'

@@ -1,0 +1,209 @@
+'use client'
+
+import { useState } from 'react'
+import { settingValue, type Placed } from '@/core/installation'
+import type { Setting } from '@/core/equipment'
+import { sentence, type Field as JobField } from '@/jobfile'
+import { Button, Caution, Field, Input, Select, TypedInput } from '@/ui'
+import { useJobScreen } from '../job/JobContext'
+
+/** What is bolted down: each device with its plate and its settings, the cables, the site. */
+export function Gear() {
+  const { inst, job } = useJobScreen()
+  const devices = inst.placed.filter((p) => p.device.settings.length > 0 || p.device.kind !== 'splice')
+  return (
+    <div className="max-w-5xl pb-8">
+      <div className="grid gap-x-8 lg:grid-cols-2">
+        {devices.map((p) => (
+          <DeviceSection key={p.ref} placed={p} />
+        ))}
+      </div>
+      <section className="mt-4 border-t border-line pt-3">
+        <h2 className="text-lg font-bold">Cables</h2>
+        <ul className="mt-2 grid gap-x-8 gap-y-3 sm:grid-cols-2 lg:grid-cols-3">
+          {job.cables.map((c) => {
+            const own = job.wires.filter((w) => w.cable === c.id)
+            const spare = own.filter((w) => !w.a && !w.b).length
+            return (
+              <li key={c.id}>
+                <FeetField
+                  id={c.id}
+                  label={`${c.label}, ${own.length} × ${c.gauge} AWG${c.kind === 'low' ? `, ${spare} spare` : ''}`}
+                  feet={c.feet}
+                />
+              </li>
+            )
+          })}
+        </ul>
+      </section>
+      <section className="mt-6 border-t border-line pt-3">
+        <h2 className="text-lg font-bold">Site</h2>
+        <div className="mt-2 grid gap-4 sm:grid-cols-2">
+          <TextField label="Job" field="title" value={job.title} />
+          <TextField label="Owner" field="site.owner" value={job.site.owner} />
+          <TextField label="Address" field="site.address" value={job.site.address} />
+          <TextField label="Technician" field="technician" value={job.technician} />
+          <TextField label="Note" field="note" value={job.note} className="sm:col-span-2" />
+        </div>
+      </section>
+      <div className="mt-6">
+        <Caution>
+          Two supplies feed this equipment. Find, open, lock and meter dead every one before opening a
+          cabinet. The plates and the makers’ instructions win over anything shown here.
+        </Caution>
+      </div>
+    </div>
+  )
+}
+
+function DeviceSection({ placed }: { placed: Placed }) {
+  const { device } = placed
+  const plate = Object.entries(device.plate)
+  return (
+    <section className="border-t border-line py-3" aria-label={placed.label}>
+      <h2 className="text-lg leading-tight font-bold">{placed.label}</h2>
+      <p className="text-[15px]">
+        {device.name}
+        {placed.where ? `, ${placed.where}` : ''}
+      </p>
+      <p className="text-sm text-soft">{device.about}</p>
+      {plate.length > 0 && (
+        <p className="mt-1 text-sm text-soft">
+          On the plate: {plate.map(([k, v]) => `${PLATE_WORDS[k] ?? k} ${v}`).join(', ')}
+        </p>
+      )}
+      <div className="mt-2 grid gap-x-4 gap-y-3 sm:grid-cols-2">
+        {device.settings.map((s) => (
+          <SettingField key={s.id} placed={placed} setting={s} />
+        ))}
+      </div>
+    </section>
+  )
+}
+
+const PLATE_WORDS: Record<string, string> = {
+  volts: 'volts',
+  minimumVolts: 'lowest volts',
+  blowerFla: 'blower FLA',
+  transformerVa: 'transformer VA',
+  rows: 'rows',
+  sequencerSeconds: 'sequencer step, s',
+  kilowatts: 'kW',
+  compressorRla: 'compressor RLA',
+  fanFla: 'fan FLA',
+  mca: 'MCA',
+  mocpA: 'MOCP',
+  differentialF: 'differential, °F',
+}
+
+function SettingField({ placed, setting }: { placed: Placed; setting: Setting }) {
+  const { edit } = useJobScreen()
+  const [error, setError] = useState<string | null>(null)
+  const value = settingValue(placed, setting.id)
+  const put = (v: string | number | null) => {
+    const result = edit({ kind: 'setSetting', ref: placed.ref, setting: setting.id, value: v })
+    setError(result.ok ? null : `Not stored: ${result.problems.map(sentence).join('; ')}`)
+  }
+  const label = `${setting.label}${setting.unit ? `, ${setting.unit}` : ''}`
+  return (
+    <Field label={label} note={setting.about} error={error}>
+      {(ids) =>
+        setting.kind === 'choice' ? (
+          <Select
+            {...ids}
+            value={value === null ? '' : String(value)}
+            onChange={(e) => put(e.target.value || null)}
+          >
+            {(setting.options ?? []).map((o) => (
+              <option key={o.id} value={o.id}>
+                {o.label}
+              </option>
+            ))}
+            <option value="">Not known yet</option>
+          </Select>
+        ) : (
+          <div className="flex gap-2">
+            <TypedInput
+              {...ids}
+              inputMode="decimal"
+              value={value === null ? '' : String(value)}
+              placeholder="not known yet"
+              onValue={(t) => put(t.trim() === '' ? null : Number(t))}
+            />
+            {value !== null && (
+              <Button
+                look="quiet"
+                className="!px-2 text-sm"
+                onClick={() => put(null)}
+                aria-label={`${setting.label} is not known yet`}
+              >
+                Not known
+              </Button>
+            )}
+          </div>
+        )
+      }
+    </Field>
+  )
+}
+
+function FeetField({ id, label, feet }: { id: string; label: string; feet: number }) {
+  const { edit } = useJobScreen()
+  const [error, setError] = useState<string | null>(null)
+  return (
+    <Field label={label} error={error}>
+      {(ids) => (
+        <div className="flex items-center gap-2">
+          <TypedInput
+            {...ids}
+            inputMode="decimal"
+            value={String(feet)}
+            onValue={(t) => {
+              const n = Number(t)
+              const ok = t.trim() !== '' && Number.isFinite(n) && n >= 0 && n <= 5000
+              setError(ok ? null : 'Not stored: 0 to 5000 ft')
+              if (ok) edit({ kind: 'setCableFeet', cable: id, feet: n })
+            }}
+          />
+          <span className="text-soft">ft</span>
+        </div>
+      )}
+    </Field>
+  )
+}
+
+function TextField({
+  label,
+  field,
+  value,
+  className,
+}: {
+  label: string
+  field: JobField
+  value: string
+  className?: string
+}) {
+  const { edit } = useJobScreen()
+  const [draft, setDraft] = useState<string | null>(null)
+  const [error, setError] = useState<string | null>(null)
+  // Stored when the person leaves the box or presses Enter: one edit for one change of a text.
+  const store = () => {
+    if (draft === null || draft === value) return setDraft(null)
+    const result = edit({ kind: 'setField', field, value: draft })
+    setError(result.ok ? null : result.problems.map(sentence).join('; '))
+    setDraft(null)
+  }
+  return (
+    <Field label={label} error={error} className={className}>
+      {(ids) => (
+        <Input
+          {...ids}
+          value={draft ?? value}
+          onChange={(e) => setDraft(e.target.value)}
+          onBlur={store}
+          onKeyDown={(e) => e.key === 'Enter' && store()}
+        />
+      )}
+    </Field>
+  )
+}

@@ -1,0 +1,1 @@
+export { Gear } from './Gear'

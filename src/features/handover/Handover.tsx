@@ -1,0 +1,163 @@
+'use client'
+
+import { format } from 'date-fns'
+import { Download, Printer } from 'lucide-react'
+import { settingValue } from '@/core/installation'
+import { standing } from '@/core/startup'
+import { Button, Swatch } from '@/ui'
+import {
+  factorsSentence,
+  findingSentence,
+  LAW_WORDS,
+  proofSentence,
+  refWords,
+  undecidedSentence,
+} from '@/words'
+import { useJobScreen } from '../job/JobContext'
+import { ReadingList } from '../startup'
+
+/** The report: what is there, how it is landed, what was proven over how many states, and what was read. */
+export function Handover() {
+  const { job, inst, proof } = useJobScreen()
+  const last = standing(job.readings).reduce<string | null>((a, r) => (a && a > r.when ? a : r.when), null)
+  return (
+    <article className="max-w-4xl pb-10 print:max-w-none">
+      <div className="no-print mb-4 flex flex-wrap gap-3">
+        <Button look="strong" onClick={() => window.print()}>
+          <Printer aria-hidden className="size-4" /> Print the report
+        </Button>
+        <a
+          href={`/api/jobs/${job.id}/file`}
+          className="inline-flex min-h-12 items-center gap-2 rounded border border-edge bg-raised px-4 text-[15px] lg:min-h-9 lg:px-3"
+          download
+        >
+          <Download aria-hidden className="size-4" /> Take out the job file
+        </a>
+      </div>
+      <header>
+        <h2 className="text-2xl font-bold">{job.title}</h2>
+        <p>
+          {job.site.owner}, {job.site.address}
+        </p>
+        <p className="text-soft">
+          Technician {job.technician}
+          {last ? `, last reading ${format(new Date(last), 'd MMMM yyyy, HH:mm')}` : ', no readings yet'}
+        </p>
+        <p className="mt-1">{job.note}</p>
+      </header>
+
+      <Part title="What was proven">
+        {proof ? (
+          <>
+            <p className="font-bold">{proofSentence(inst, proof)}</p>
+            <p className="text-sm text-soft">{factorsSentence(proof)}.</p>
+            <ul className="mt-2">
+              {proof.laws.map((law) => {
+                const f = proof.findings.find((x) => x.law === law)
+                const u = proof.undecided.find((x) => x.law === law)
+                return (
+                  <li key={law} className="border-t border-line py-1">
+                    <span className="inline-block w-24 font-bold">
+                      {f ? 'Broken' : u ? 'Undecided' : 'Holds'}
+                    </span>
+                    {LAW_WORDS[law] ?? law}
+                    {f && <span className="block pl-24 text-harm">{findingSentence(inst, f)}</span>}
+                    {u && <span className="block pl-24">{undecidedSentence(inst, u)}</span>}
+                  </li>
+                )
+              })}
+            </ul>
+          </>
+        ) : (
+          <p>Working through every state …</p>
+        )}
+      </Part>
+
+      <Part title="Gear">
+        <table className="w-full border-collapse text-[15px]">
+          <tbody>
+            {inst.placed.map((p) => (
+              <tr key={p.ref} className="border-t border-line align-top">
+                <th scope="row" className="w-44 py-1.5 pr-3 text-left">
+                  {p.label}
+                </th>
+                <td className="py-1.5">
+                  {p.device.name}
+                  {p.where ? `, ${p.where}` : ''}
+                  {p.device.settings.length > 0 && (
+                    <span className="block text-sm text-soft">
+                      {p.device.settings
+                        .map((s) => {
+                          const v = settingValue(p, s.id)
+                          const option = s.options?.find((o) => o.id === v)
+                          const said =
+                            v === null ? 'not known' : (option?.label ?? `${v}${s.unit ? ` ${s.unit}` : ''}`)
+                          return `${s.label}: ${said}`
+                        })
+                        .join(' · ')}
+                    </span>
+                  )}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </Part>
+
+      <Part title="Landing schedule">
+        <table className="w-full border-collapse text-[15px]">
+          <thead>
+            <tr className="text-left text-sm text-soft">
+              <th className="py-1 font-normal">Conductor</th>
+              <th className="py-1 font-normal">From</th>
+              <th className="py-1 font-normal">To</th>
+            </tr>
+          </thead>
+          <tbody>
+            {[...job.cables.map((c) => c.id), null].flatMap((cable) =>
+              job.wires
+                .filter((w) => w.cable === cable)
+                .map((w) => (
+                  <tr key={w.id} className="border-t border-line">
+                    <td className="py-1 pr-2">
+                      <Swatch colour={w.colour} other={w.colourB} className="mr-2 align-middle" />
+                      {w.colour}
+                      <span className="text-soft">
+                        , {job.cables.find((c) => c.id === cable)?.label.toLowerCase() ?? 'jumper'}
+                      </span>
+                    </td>
+                    <td className="py-1 pr-2">{w.a ? refWords(inst, w.a) : 'not landed'}</td>
+                    <td className="py-1">
+                      {w.b ? refWords(inst, w.b) : 'not landed'}
+                      {w.doubt ? ' (not checked)' : ''}
+                    </td>
+                  </tr>
+                )),
+            )}
+          </tbody>
+        </table>
+      </Part>
+
+      <Part title="Readings">
+        {job.readings.length ? (
+          <ReadingList readings={job.readings} editable={false} />
+        ) : (
+          <p>No readings were taken.</p>
+        )}
+      </Part>
+      <p className="mt-6 text-sm text-soft">
+        The makers’ instructions, local code and the authority having jurisdiction win over anything in this
+        report. The proof covers the wiring and settings recorded here, not what was not recorded.
+      </p>
+    </article>
+  )
+}
+
+function Part({ title, children }: { title: string; children: React.ReactNode }) {
+  return (
+    <section className="mt-6">
+      <h2 className="mb-1 border-b-2 border-ink text-lg font-bold">{title}</h2>
+      {children}
+    </section>
+  )
+}

@@ -1,0 +1,145 @@
+'use client'
+
+import { ArrowLeft, CloudOff, Moon, Redo2, Sun, Undo2 } from 'lucide-react'
+import Link from 'next/link'
+import { useMemo } from 'react'
+import { judge, standing } from '@/core/startup'
+import { Button, cx, TypedInput, useTheme } from '@/ui'
+import { useJobScreen } from './JobContext'
+import { PLACE_TITLES, PLACES, type Place } from './places'
+
+/** The job's walk: its places in the order of the trade, each with how it stands, and whether all is saved. */
+export function Rail() {
+  const { job, place, go, undo, redo, view, who, setWho } = useJobScreen()
+  const marks = usePlaceMarks()
+  return (
+    <header className="no-print border-line bg-panel lg:sticky lg:top-0 lg:flex lg:h-dvh lg:flex-col lg:border-r">
+      <div className="flex items-center gap-2 px-3 py-2 lg:block lg:px-4 lg:pt-4">
+        <Link
+          href="/"
+          className="inline-flex size-12 shrink-0 items-center justify-center rounded lg:mb-3 lg:size-auto lg:justify-start lg:gap-1.5 lg:text-sm lg:text-soft"
+          aria-label="All jobs"
+        >
+          <ArrowLeft aria-hidden className="size-5 lg:size-4" />
+          <span className="hidden lg:inline">All jobs</span>
+        </Link>
+        <div className="min-w-0 flex-1">
+          <h1 className="truncate text-base leading-tight font-bold lg:text-[17px] lg:whitespace-normal">
+            {job.title}
+          </h1>
+          <p className="truncate text-sm text-soft lg:mt-0.5 lg:whitespace-normal">{job.site.owner}</p>
+        </div>
+        <div className="flex lg:mt-3 lg:-ml-2">
+          <Button look="quiet" className="!px-3" onClick={undo} disabled={!view.canUndo} aria-label="Undo">
+            <Undo2 aria-hidden className="size-5" />
+          </Button>
+          <Button look="quiet" className="!px-3" onClick={redo} disabled={!view.canRedo} aria-label="Redo">
+            <Redo2 aria-hidden className="size-5" />
+          </Button>
+          <ThemeButton />
+        </div>
+      </div>
+      <nav aria-label="Places of the job" className="lg:mt-2">
+        <ul className="grid grid-cols-4 lg:block">
+          {PLACES.map((p) => (
+            <li key={p}>
+              <a
+                href={`/job/${job.id}/${p}`}
+                onClick={(e) => {
+                  e.preventDefault()
+                  go(p)
+                }}
+                aria-current={p === place ? 'page' : undefined}
+                className={cx(
+                  'flex min-h-12 flex-col items-center justify-center border-b-4 px-1 text-[15px] leading-tight lg:items-start lg:border-b-0 lg:border-l-4 lg:px-4 lg:py-2',
+                  p === place ? 'border-live bg-raised font-bold' : 'border-transparent hover:bg-raised',
+                )}
+              >
+                {PLACE_TITLES[p]}
+                <span className={cx('text-xs font-normal', marks[p].needs ? 'text-harm' : 'text-soft')}>
+                  {marks[p].text}
+                </span>
+              </a>
+            </li>
+          ))}
+        </ul>
+      </nav>
+      <div className="hidden flex-1 lg:block" />
+      <div className="hidden px-4 pb-2 lg:block">
+        <label className="block text-sm text-soft">
+          Who is working
+          <TypedInput className="mt-1 !px-2" value={who} maxLength={80} onValue={setWho} />
+        </label>
+      </div>
+      <SaveState />
+    </header>
+  )
+}
+
+/** How each place stands: settled, or needing the technician. */
+function usePlaceMarks(): Record<Place, { text: string; needs: boolean }> {
+  const { job, inst, proof } = useJobScreen()
+  return useMemo(() => {
+    const unknown = job.placed.reduce(
+      (n, p) => n + Object.values(p.settings).filter((v) => v === null).length,
+      0,
+    )
+    const readings = standing(job.readings)
+    const wrong = readings.filter((r) => judge(inst, r, job.readings).verdict === 'wrong').length
+    const broken = proof?.findings.length ?? 0
+    const undecided = proof?.undecided.length ?? 0
+    const bench = !proof
+      ? 'checking'
+      : broken
+        ? `${broken} broken`
+        : undecided
+          ? `${undecided} undecided`
+          : 'proven'
+    return {
+      gear: { text: unknown ? `${unknown} not known` : 'settled', needs: unknown > 0 },
+      bench: { text: bench, needs: broken > 0 },
+      startup: {
+        text: wrong ? `${wrong} wrong` : readings.length ? `${readings.length} read` : 'open',
+        needs: wrong > 0,
+      },
+      handover: { text: 'report', needs: false },
+    }
+  }, [job, inst, proof])
+}
+
+/** Whether everything has reached the server; said in words, never only by a colour. */
+function SaveState() {
+  const { view } = useJobScreen()
+  const { saving, waiting } = view
+  const text =
+    saving === 'saved' ? 'Saved' : saving === 'saving' ? 'Saving …' : `${waiting} not on the server yet`
+  return (
+    <p
+      role="status"
+      data-saving={saving}
+      className={cx(
+        'items-center gap-1.5 px-4 py-1 text-sm lg:flex lg:min-h-10 lg:pb-3',
+        saving === 'offline' ? 'flex bg-watch-soft text-ink' : 'hidden text-soft',
+      )}
+    >
+      {saving === 'offline' && <CloudOff aria-hidden className="size-4" />}
+      {text}
+      {saving === 'offline' && waiting > 0 && <span className="lg:hidden">; kept here and tried again</span>}
+    </p>
+  )
+}
+
+function ThemeButton() {
+  const [theme, setTheme] = useTheme()
+  const next = theme === 'dark' ? 'light' : 'dark'
+  return (
+    <Button
+      look="quiet"
+      className="!px-3"
+      onClick={() => setTheme(next)}
+      aria-label={`Switch to the ${next} theme`}
+    >
+      {theme === 'dark' ? <Sun aria-hidden className="size-5" /> : <Moon aria-hidden className="size-5" />}
+    </Button>
+  )
+}

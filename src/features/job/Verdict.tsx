@@ -1,0 +1,163 @@
+'use client'
+
+import { useState } from 'react'
+import type { Finding, Mend } from '@/core/laws'
+import { makeRef } from '@/core/installation'
+import type { Operation } from '@/jobfile'
+import { Button, cx } from '@/ui'
+import {
+  factorsSentence,
+  findingSentence,
+  LAW_WORDS,
+  proofSentence,
+  refWords,
+  undecidedSentence,
+} from '@/words'
+import { useJobScreen } from './JobContext'
+
+/** The answer first: one sentence over every reachable state, then what is broken, with its way out. */
+export function Verdict() {
+  const { inst, proof, stale } = useJobScreen()
+  const broken = proof?.findings.length ?? 0
+  return (
+    <section aria-label="Verdict" className="no-print mb-3" aria-live="polite">
+      <div className="flex min-h-[30px] flex-wrap items-baseline gap-x-3">
+        <p
+          data-testid="verdict"
+          data-stale={stale}
+          className={cx(
+            'text-lg leading-snug font-bold',
+            broken ? 'text-harm' : 'text-ink',
+            stale && 'opacity-60',
+          )}
+        >
+          {proof ? proofSentence(inst, proof) : 'Working through every state …'}
+          {stale && proof && <span className="ml-2 text-sm font-normal">checking the change …</span>}
+        </p>
+        {proof && proof.solved > 0 && (
+          <details className="text-sm text-soft">
+            <summary className="py-1 underline decoration-dotted underline-offset-4">what was proven</summary>
+            <p className="mt-1 max-w-3xl">{factorsSentence(proof)}.</p>
+            <ul className="mt-1 mb-2">
+              {proof.laws.map((law) => {
+                const off = proof.findings.some((f) => f.law === law)
+                const open = proof.undecided.some((u) => u.law === law)
+                return (
+                  <li key={law}>
+                    <span className={cx('font-bold', off && 'text-harm')}>
+                      {off ? 'Broken' : open ? 'Undecided' : 'Holds'}
+                    </span>{' '}
+                    {LAW_WORDS[law] ?? law}
+                  </li>
+                )
+              })}
+            </ul>
+          </details>
+        )}
+      </div>
+      {proof && broken > 0 && (
+        <ul className="mt-1 space-y-1">
+          {proof.findings.map((f) => (
+            <FindingLine key={f.law} finding={f} />
+          ))}
+        </ul>
+      )}
+      {proof?.undecided.map((u) => (
+        <p key={u.law} className="text-sm text-watch">
+          {undecidedSentence(inst, u)}
+        </p>
+      ))}
+    </section>
+  )
+}
+
+const sameSituation = (a: Finding['witness'], b: Finding['witness']) =>
+  a.call === b.call && a.outdoorF === b.outdoorF && JSON.stringify(a.modes) === JSON.stringify(b.modes)
+
+function FindingLine({ finding }: { finding: Finding }) {
+  const { inst, setSituation, situation, go, place, mends, edit } = useJobScreen()
+  const [found, setFound] = useState<Mend[] | 'searching' | null>(null)
+  const shown = sameSituation(situation, finding.witness)
+  return (
+    <li className="flex flex-wrap items-center gap-x-3 gap-y-1 border-l-4 border-harm bg-harm-soft px-3 py-1 text-[15px]">
+      <span className="flex-1 basis-72">{findingSentence(inst, finding)}</span>
+      <Button
+        disabled={shown && place === 'bench'}
+        onClick={() => {
+          setSituation(finding.witness)
+          if (place !== 'bench') go('bench')
+        }}
+      >
+        {shown && place === 'bench' ? 'Shown below' : 'Show me'}
+      </Button>
+      <Button
+        onClick={() => {
+          setFound('searching')
+          void mends(finding).then(setFound)
+        }}
+        disabled={found === 'searching'}
+      >
+        {found === 'searching' ? 'Trying every move …' : 'What do I change?'}
+      </Button>
+      {Array.isArray(found) && (
+        <ul className="basis-full space-y-1 pb-1">
+          {found.length === 0 && (
+            <li>No single setting, move or jumper clears this without breaking something else.</li>
+          )}
+          {found.map((m) => (
+            <li key={JSON.stringify(m)} className="flex flex-wrap items-center gap-3">
+              <span className="flex-1 basis-60">{mendWords(inst, m)}</span>
+              <Button
+                onClick={() => {
+                  edit(mendOperation(m))
+                  setFound(null)
+                }}
+              >
+                Record it as done
+              </Button>
+            </li>
+          ))}
+        </ul>
+      )}
+    </li>
+  )
+}
+
+function mendWords(inst: Parameters<typeof refWords>[0], m: Mend): string {
+  switch (m.kind) {
+    case 'moveWire': {
+      const wire = inst.wires.find((w) => w.id === m.wire)
+      return `Move the ${refWords(inst, `wires.${m.wire}`)} from ${refWords(inst, wire?.[m.end] ?? '')} to ${refWords(inst, m.to)}`
+    }
+    case 'addJumper':
+      return `Put a jumper from ${refWords(inst, m.a)} to ${refWords(inst, m.b)}`
+    case 'setSetting': {
+      const setting = inst.placed
+        .find((p) => p.ref === m.placed)
+        ?.device.settings.find((s) => s.id === m.setting)
+      const option = setting?.options?.find((o) => o.id === m.value)
+      return `Set ${refWords(inst, makeRef(m.placed, m.setting))} to ${option?.label ?? String(m.value)}`
+    }
+  }
+}
+
+function mendOperation(m: Mend): Operation {
+  switch (m.kind) {
+    case 'moveWire':
+      return { kind: 'landWire', wire: m.wire, end: m.end, terminal: m.to }
+    case 'addJumper':
+      return {
+        kind: 'addWire',
+        wire: {
+          id: `j-${crypto.randomUUID().slice(0, 8)}`,
+          cable: null,
+          colour: 'white',
+          a: m.a,
+          b: m.b,
+          feet: 1,
+        },
+      }
+    case 'setSetting':
+      return { kind: 'setSetting', ref: m.placed, setting: m.setting, value: m.value }
+  }
+}

@@ -1,0 +1,120 @@
+'use client'
+
+import { usePathname } from 'next/navigation'
+import { useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 'react'
+import type { Installation } from '@/core/installation'
+import type { Proof } from '@/core/laws'
+import type { Situation } from '@/core/situation'
+import { browserQueue, httpTransport, JobStore } from '@/client'
+import { ProofRunner } from '@/workers'
+import { placeOfPath, type Place } from './places'
+import { fromQuery, START, toQuery } from './situationUrl'
+
+const WHO = 'gate-cross-who'
+
+/** Who is at work on this device; kept here, stamped on every edit and reading. */
+export function useWho(): [string, (who: string) => void] {
+  const [who, setWho] = useState(() =>
+    typeof localStorage === 'undefined' ? '' : (localStorage.getItem(WHO) ?? ''),
+  )
+  const set = useCallback((next: string) => {
+    setWho(next)
+    try {
+      localStorage.setItem(WHO, next)
+    } catch {
+      // No storage: the name lasts as long as the page.
+    }
+  }, [])
+  return [who, set]
+}
+
+/** The job's store, loaded, and looked at again whenever the technician comes back to the page. */
+export function useStore(jobId: string): JobStore | null {
+  const [store, setStore] = useState<JobStore | null>(null)
+  useEffect(() => {
+    const made = new JobStore(jobId, {
+      transport: httpTransport(),
+      queue: browserQueue(),
+      client: crypto.randomUUID(),
+      who: () => localStorage.getItem(WHO) ?? '',
+      newId: () => crypto.randomUUID(),
+      now: () => new Date(),
+    })
+    // eslint-disable-next-line react-hooks/set-state-in-effect -- the store lives in the browser only
+    setStore(made)
+    void made.load()
+    const again = () => document.visibilityState === 'visible' && void made.load()
+    const online = () => void made.flush()
+    document.addEventListener('visibilitychange', again)
+    window.addEventListener('online', online)
+    return () => {
+      document.removeEventListener('visibilitychange', again)
+      window.removeEventListener('online', online)
+      made.close()
+    }
+  }, [jobId])
+  return store
+}
+
+const listeners = new Set<() => void>()
+let current: { query: string; situation: Situation } | null = null
+function readSituation(): Situation {
+  const query = window.location.search
+  if (current?.query !== query) current = { query, situation: fromQuery(query) }
+  return current.situation
+}
+
+/** The situation lives in the address, so that it can be sent, bookmarked and gone back to. */
+export function useSituation(): [Situation, (s: Situation) => void] {
+  const situation = useSyncExternalStore(
+    (l) => {
+      listeners.add(l)
+      window.addEventListener('popstate', l)
+      return () => {
+        listeners.delete(l)
+        window.removeEventListener('popstate', l)
+      }
+    },
+    readSituation,
+    () => START,
+  )
+  const set = useCallback((s: Situation) => {
+    const query = toQuery(s)
+    current = { query, situation: s }
+    window.history.replaceState(null, '', `${window.location.pathname}${query}`)
+    listeners.forEach((l) => l())
+  }, [])
+  return [situation, set]
+}
+
+/** The place in the address. Moving between places makes no request. */
+export function usePlace(jobId: string): [Place, (p: Place) => void] {
+  const path = usePathname()
+  const go = useCallback(
+    (p: Place) => {
+      window.history.pushState(null, '', `/job/${jobId}/${p}${window.location.search}`)
+      window.scrollTo(0, 0)
+    },
+    [jobId],
+  )
+  return [placeOfPath(path), go]
+}
+
+/** The proof of an installation, from the worker; the last one stays, marked stale, until the next is there. */
+export function useProof(inst: Installation | null) {
+  const [runner, setRunner] = useState<ProofRunner | null>(null)
+  const [result, setResult] = useState<{ proof: Proof; of: Installation } | null>(null)
+  useEffect(() => {
+    const made = new ProofRunner()
+    // eslint-disable-next-line react-hooks/set-state-in-effect -- the worker lives in the browser only
+    setRunner(made)
+    return () => made.close()
+  }, [])
+  useEffect(() => {
+    if (inst) runner?.request(inst, (proof) => setResult({ proof, of: inst }))
+  }, [runner, inst])
+  return useMemo(
+    () => ({ runner, proof: result?.proof ?? null, stale: result?.of !== inst }),
+    [runner, result, inst],
+  )
+}

@@ -1,0 +1,167 @@
+'use client'
+
+import { formatDistanceToNow } from 'date-fns'
+import { Upload } from 'lucide-react'
+import Link from 'next/link'
+import { useCallback, useEffect, useRef, useState } from 'react'
+import { ask } from '@/client'
+import { sentence } from '@/jobfile'
+import { Button, cx } from '@/ui'
+import { count } from '@/words'
+
+/** What the server says of a job in the list. */
+interface Entry {
+  id: string
+  title: string
+  address: string
+  owner: string
+  note: string
+  updatedAt: string
+  summary: {
+    verdict: string
+    broken: number
+    undecided: number
+    states: number
+    readings: number
+    wrongReadings: number
+  }
+}
+
+/** The jobs, those that need the technician first. */
+export function JobList() {
+  const [jobs, setJobs] = useState<Entry[] | null>(null)
+  const [away, setAway] = useState(false)
+  const load = useCallback(async () => {
+    const answer = await ask<{ jobs: Entry[] }>(fetch, '/api/jobs')
+    if (answer.ok) setJobs(answer.value.jobs)
+    setAway(!answer.ok)
+  }, [])
+  useEffect(() => {
+    // eslint-disable-next-line react-hooks/set-state-in-effect -- what it sets arrives later, from the server
+    void load()
+  }, [load])
+  const needs = (j: Entry) => j.summary.broken + j.summary.wrongReadings
+  const sorted = [...(jobs ?? [])].sort((a, b) => Number(needs(b) > 0) - Number(needs(a) > 0))
+  const open = sorted.filter((j) => needs(j) > 0).length
+  return (
+    <main className="mx-auto max-w-4xl px-4 pt-6 pb-12">
+      <header className="flex items-baseline justify-between gap-4 border-b-2 border-ink pb-3">
+        <div>
+          <p className="text-sm text-soft">Hollin Ford Heating</p>
+          <h1 className="text-3xl font-bold">Gate Cross</h1>
+        </div>
+        <p className="text-right text-[15px]">
+          {jobs === null
+            ? away
+              ? 'The server does not answer'
+              : 'Looking up the jobs …'
+            : `${jobs.length} jobs, ${open} ${open === 1 ? 'needs' : 'need'} you`}
+        </p>
+      </header>
+      {away && (
+        <p className="mt-4 bg-watch-soft p-3">
+          The list cannot be read just now. <Button onClick={() => void load()}>Try again</Button>
+        </p>
+      )}
+      <ul className="min-h-64">
+        {sorted.map((j) => (
+          <li key={j.id} className="border-b border-line">
+            <Link
+              href={`/job/${j.id}/bench`}
+              prefetch={false}
+              className="block py-4 hover:bg-panel lg:-mx-4 lg:px-4"
+            >
+              <div className="flex flex-wrap items-baseline justify-between gap-x-4">
+                <h2 className="text-xl font-bold">{j.title}</h2>
+                <p className="text-sm text-soft">
+                  {formatDistanceToNow(new Date(j.updatedAt), { addSuffix: true })}
+                </p>
+              </div>
+              <p className="text-[15px] text-soft">
+                {j.owner}. {j.note}
+              </p>
+              <p
+                className={cx(
+                  'mt-1 border-l-4 pl-3',
+                  j.summary.broken ? 'border-harm font-bold text-harm' : 'border-well',
+                )}
+              >
+                {j.summary.verdict}
+              </p>
+              <p className="mt-1 pl-4 text-sm text-soft">
+                {j.summary.broken ? `${count(j.summary.states)} states looked at. ` : ''}
+                {j.summary.readings ? `${j.summary.readings} readings` : 'No readings yet'}
+                {j.summary.wrongReadings ? `, ${j.summary.wrongReadings} wrong` : ''}
+              </p>
+            </Link>
+          </li>
+        ))}
+      </ul>
+      <TakeIn onDone={() => void load()} />
+    </main>
+  )
+}
+
+/** Takes a job file in. What is wrong with it is said place by place, and nothing is kept of it. */
+function TakeIn({ onDone }: { onDone: () => void }) {
+  const input = useRef<HTMLInputElement>(null)
+  const [said, setSaid] = useState<{ ok: boolean; lines: string[]; again?: File } | null>(null)
+  const send = async (file: File, copy: boolean) => {
+    const answer = await ask<{ id: string }>(fetch, `/api/jobs${copy ? '?copy=1' : ''}`, {
+      method: 'POST',
+      body: await file.text(),
+    })
+    if (answer.ok) {
+      setSaid({ ok: true, lines: [`${file.name} is in.`] })
+      onDone()
+    } else if (answer.why === 'refused')
+      setSaid({
+        ok: false,
+        lines: answer.problems.map((p) => `${file.name}, ${sentence(p)}`),
+        again: answer.status === 409 ? file : undefined,
+      })
+    else setSaid({ ok: false, lines: [`${file.name} was not sent: ${answer.message}`] })
+  }
+  return (
+    <section className="mt-6" aria-label="Take a job in">
+      <input
+        ref={input}
+        type="file"
+        accept=".json,application/json"
+        className="sr-only"
+        tabIndex={-1}
+        aria-label="Job file"
+        onChange={(e) => {
+          const file = e.target.files?.[0]
+          if (file) void send(file, false)
+          e.target.value = ''
+        }}
+      />
+      <Button onClick={() => input.current?.click()}>
+        <Upload aria-hidden className="size-4" /> Take in a job file
+      </Button>
+      {said && (
+        <div
+          role="status"
+          className={cx(
+            'mt-3 border-l-4 p-3',
+            said.ok ? 'border-well bg-well-soft' : 'border-harm bg-harm-soft',
+          )}
+        >
+          {!said.ok && <p className="font-bold">Nothing was taken in.</p>}
+          <ul>
+            {said.lines.slice(0, 8).map((l) => (
+              <li key={l}>{l}</li>
+            ))}
+          </ul>
+          {said.lines.length > 8 && <p>and {said.lines.length - 8} more places.</p>}
+          {said.again && (
+            <Button className="mt-2" onClick={() => void send(said.again!, true)}>
+              Take it in as a copy
+            </Button>
+          )}
+        </div>
+      )}
+    </section>
+  )
+}

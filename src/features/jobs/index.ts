@@ -1,0 +1,1 @@
+export { JobList } from './JobList'

@@ -1,0 +1,87 @@
+'use client'
+
+import { format } from 'date-fns'
+import { useState } from 'react'
+import { judge, READING_KINDS, standing, type Reading } from '@/core/startup'
+import { Button } from '@/ui'
+import { KIND_WORDS, readingWords, situationWords } from '@/words'
+import { useJobScreen } from '../job/JobContext'
+import { ReadingForm } from './ReadingForm'
+import { VerdictLine } from './VerdictLine'
+
+/** Readings with their verdicts. A correction stands above the reading that it supersedes; nothing disappears. */
+export function ReadingList({
+  readings,
+  editable = true,
+}: {
+  readings: readonly Reading[]
+  editable?: boolean
+}) {
+  const { job } = useJobScreen()
+  const stands = standing(readings)
+  if (!stands.length) return null
+  return (
+    <ul className="mt-1">
+      {stands.map((r) => (
+        <ReadingItem key={r.id} reading={r} earlier={chainOf(r, job.readings)} editable={editable} />
+      ))}
+    </ul>
+  )
+}
+
+/** What a reading superseded, newest first. */
+function chainOf(r: Reading, all: readonly Reading[]): Reading[] {
+  const found: Reading[] = []
+  for (let id = r.supersedes; id;) {
+    const before = all.find((x) => x.id === id)
+    if (!before || found.includes(before)) break
+    found.push(before)
+    id = before.supersedes
+  }
+  return found
+}
+
+function ReadingItem({
+  reading: r,
+  earlier,
+  editable,
+}: {
+  reading: Reading
+  earlier: Reading[]
+  editable: boolean
+}) {
+  const { inst, job } = useJobScreen()
+  const [correcting, setCorrecting] = useState(false)
+  const { unit } = READING_KINDS[r.kind]
+  const stamp = (x: Reading) =>
+    `${x.instrument}, ${x.who || 'nobody named'}, ${format(new Date(x.when), 'd MMM yyyy HH:mm')}`
+  return (
+    <li className="border-t border-line py-2" data-reading={r.id}>
+      <div className="flex flex-wrap items-start justify-between gap-x-3">
+        <p className="min-w-0 flex-1 basis-56">
+          <span className="font-bold">{KIND_WORDS[r.kind]}: </span>
+          {readingWords(inst, r, unit)}
+        </p>
+        {editable && !correcting && (
+          <Button
+            look="quiet"
+            className="!min-h-9 !px-2 text-sm underline"
+            onClick={() => setCorrecting(true)}
+          >
+            Correct it
+          </Button>
+        )}
+      </div>
+      <VerdictLine verdict={judge(inst, r, job.readings)} />
+      <p className="text-sm text-soft">
+        {situationWords(inst, r.situation)}. {stamp(r)}
+      </p>
+      {earlier.map((e) => (
+        <p key={e.id} className="text-sm text-soft" data-superseded={e.id}>
+          Superseded: <s>{readingWords(inst, e, unit)}</s>. {stamp(e)}
+        </p>
+      ))}
+      {correcting && <ReadingForm call={r.situation.call} corrects={r} onDone={() => setCorrecting(false)} />}
+    </li>
+  )
+}

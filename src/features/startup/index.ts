@@ -1,0 +1,2 @@
+export { Startup } from './Startup'
+export { ReadingList } from './ReadingList'

@@ -1,0 +1,29 @@
+import type { ButtonHTMLAttributes } from 'react'
+import { cx } from './cx'
+
+type Look = 'plain' | 'strong' | 'quiet' | 'harm'
+const LOOKS: Record<Look, string> = {
+  plain: 'border border-edge bg-raised text-ink hover:bg-panel',
+  strong: 'border border-ink bg-ink text-bench hover:opacity-90',
+  quiet: 'border border-transparent text-ink hover:bg-panel',
+  harm: 'border border-harm bg-raised text-harm hover:bg-harm-soft',
+}
+
+/** A button at least 48 px high on touch screens. */
+export function Button({
+  look = 'plain',
+  className,
+  ...rest
+}: ButtonHTMLAttributes<HTMLButtonElement> & { look?: Look }) {
+  return (
+    <button
+      type="button"
+      className={cx(
+        'inline-flex min-h-12 items-center justify-center gap-2 rounded px-4 text-[15px] leading-tight disabled:opacity-45 lg:min-h-9 lg:px-3',
+        LOOKS[look],
+        className,
+      )}
+      {...rest}
+    />
+  )
+}

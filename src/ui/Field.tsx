@@ -1,0 +1,80 @@
+'use client'
+
+import { useId, useState, type InputHTMLAttributes, type ReactNode, type SelectHTMLAttributes } from 'react'
+import { cx } from './cx'
+
+const BOX =
+  'min-h-12 w-full rounded border border-edge bg-raised px-3 text-[15px] text-ink lg:min-h-9 aria-invalid:border-harm'
+
+/** A label over its control, with a line below for what is wrong or worth knowing. */
+export function Field({
+  label,
+  note,
+  error,
+  children,
+  className,
+}: {
+  label: string
+  note?: ReactNode
+  error?: string | null
+  className?: string
+  children: (ids: {
+    id: string
+    'aria-describedby': string | undefined
+    'aria-invalid': boolean
+  }) => ReactNode
+}) {
+  const id = useId()
+  const below = `${id}-below`
+  const said = error ?? note
+  return (
+    <div className={cx('min-w-0', className)}>
+      <label htmlFor={id} className="mb-1 block text-sm text-soft">
+        {label}
+      </label>
+      {children({ id, 'aria-describedby': said ? below : undefined, 'aria-invalid': Boolean(error) })}
+      {said && (
+        <div
+          id={below}
+          className={cx('mt-1 text-sm', error ? 'text-harm' : 'text-soft')}
+          role={error ? 'alert' : undefined}
+        >
+          {said}
+        </div>
+      )}
+    </div>
+  )
+}
+
+export function Select({ className, ...rest }: SelectHTMLAttributes<HTMLSelectElement>) {
+  return <select className={cx(BOX, className)} {...rest} />
+}
+export function Input({ className, ...rest }: InputHTMLAttributes<HTMLInputElement>) {
+  return <input className={cx(BOX, className)} {...rest} />
+}
+
+/**
+ * A text or number box that is saved as it is typed: it shows the stored value until the person types, and goes back
+ * to it on leaving, so that what was refused does not look stored. Mount it anew (key) for another thing.
+ */
+export function TypedInput({
+  value,
+  onValue,
+  ...rest
+}: Omit<InputHTMLAttributes<HTMLInputElement>, 'value' | 'onChange'> & {
+  value: string
+  onValue: (text: string) => void
+}) {
+  const [draft, setDraft] = useState<string | null>(null)
+  return (
+    <Input
+      {...rest}
+      value={draft ?? value}
+      onChange={(e) => {
+        setDraft(e.target.value)
+        onValue(e.target.value)
+      }}
+      onBlur={() => setDraft(null)}
+    />
+  )
+}

@@ -1,0 +1,8 @@
+export { Button } from './Button'
+export { Caution } from './Caution'
+export { COLOUR_NAMES, hue } from './colours'
+export { cx } from './cx'
+export { Field, Input, Select, TypedInput } from './Field'
+export { Swatch } from './Swatch'
+export { useTheme, type Theme } from './theme'
+export { THEME_SCRIPT } from './themeScript'
