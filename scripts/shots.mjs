@@ -37,11 +37,18 @@ main(async () => {
   const cluster = await startCluster(folder)
   await prepareDatabase(cluster.url)
   const server = await startServer({ port: await freePort(), databaseUrl: cluster.url })
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--disable-background-networking', '--no-sandbox'] })
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--disable-background-networking', '--no-sandbox'],
+  })
   try {
     mkdirSync(target, { recursive: true })
     for (const shot of SHOTS.filter((s) => !only.length || only.includes(s.name))) {
-      const page = await browser.newPage({ viewport: shot.size, hasTouch: shot.size === PHONE, reducedMotion: 'reduce' })
+      const page = await browser.newPage({
+        viewport: shot.size,
+        hasTouch: shot.size === PHONE,
+        reducedMotion: 'reduce',
+      })
       if (shot.dark) await page.addInitScript(() => localStorage.setItem('gate-cross-theme', 'dark'))
       await page.goto(server.url + shot.path)
       if (shot.path !== '/') await page.locator('[data-testid=verdict][data-stale=false]').waitFor()

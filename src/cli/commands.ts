@@ -46,7 +46,7 @@ export const COMMANDS: Record<string, (job: Job, args: Args) => Result> = {
     const findings = proof.findings.map((f) => ({ ...f, words: findingSentence(inst, f) }))
     const undecided = proof.undecided.map((u) => ({ ...u, words: undecidedSentence(inst, u) }))
     const found = findings.length > 0 || undecided.length > 0
-    const verdict = proofSentence(inst, proof)
+    const verdict = proofSentence(proof)
     return answer(
       { ok: !found, verdict, laws: proof.laws.length, states: proof.solved, findings, undecided },
       [

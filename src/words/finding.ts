@@ -28,6 +28,10 @@ const BREACH_WORDS: Record<string, string> = {
 }
 export const breachWords = (what: string): string => BREACH_WORDS[what] ?? what
 
+/** The smallest situation that shows a finding. */
+export const witnessSentence = (inst: Installation, f: Finding): string =>
+  `Smallest case: ${situationWords(inst, f.witness)}`
+
 /** The finding and its smallest witness in a sentence. */
 export const findingSentence = (inst: Installation, f: Finding): string =>
   `${breachWords(f.what)}: ${situationWords(inst, f.witness)}`
@@ -36,12 +40,12 @@ export const undecidedSentence = (inst: Installation, u: Undecided): string =>
   `Cannot be settled until this is known: ${u.unknown.map((r) => refWords(inst, r)).join(', ')}`
 
 /** The verdict over the whole job, in one sentence. */
-export function proofSentence(inst: Installation, proof: Proof): string {
+export function proofSentence(proof: Proof): string {
   const [first] = proof.findings
   const n = `${count(proof.solved)} states`
   if (first) {
     const more = proof.findings.length - 1
-    return `${findingSentence(inst, first)}.${more ? ` ${more} more broken.` : ''}`
+    return `${breachWords(first.what)}.${more ? ` And ${more} more.` : ''}`
   }
   if (proof.undecided.length && proof.solved === 0) return 'Too much is not known yet to prove anything.'
   if (proof.undecided.length) {

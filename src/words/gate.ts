@@ -38,7 +38,7 @@ function becauseWords(inst: Installation, gate: ChainGate, b: ChainBecause): str
       if (passing) return `${CALL_WORDS[b.call]} is called`
       const wants = b.wants.filter((c) => offered(inst, c)).map((c) => CALL_WORDS[c].toLowerCase())
       const list = wants.length > 3 ? `${wants.slice(0, 3).join(', ')} …` : wants.join(', ')
-      return `${CALL_WORDS[b.call]} does not ask for it; closes on ${list}`
+      return `Not called: closes on ${list}`
     }
     case 'set': {
       const setting = placed?.device.settings.find((s) => s.id === b.setting)

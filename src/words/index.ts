@@ -5,6 +5,7 @@ export {
   LAW_WORDS,
   proofSentence,
   undecidedSentence,
+  witnessSentence,
 } from './finding'
 export { chainSentence, gateWords, type GateWords } from './gate'
 export { CALL_WORDS, gateName, lower, makingWords, refWords, targetWords } from './names'

@@ -1,7 +1,10 @@
 /** A number as it is read from a meter: no needless digits. */
 export function figure(n: number, digits = 1): string {
   if (!Number.isFinite(n)) return n > 0 ? 'OL' : '–'
-  return n.toFixed(digits).replace(/(\.\d*?)0+$/, '$1').replace(/\.$/, '')
+  return n
+    .toFixed(digits)
+    .replace(/(\.\d*?)0+$/, '$1')
+    .replace(/\.$/, '')
 }
 /** °F, whole where it is whole. */
 export const degrees = (t: number): string => `${figure(t)} °F`

@@ -2,7 +2,7 @@
 
 import { useMemo, useState } from 'react'
 import type { Ref } from '@/core/installation'
-import { Button, Caution } from '@/ui'
+import { Button, Caution, cx } from '@/ui'
 import { refWords } from '@/words'
 import { ChainCard } from '../chain'
 import { useJobScreen } from '../job/JobContext'
@@ -17,6 +17,7 @@ export function Bench() {
   const { inst, solved, targets, chains, proof, situation } = useJobScreen()
   const [selected, setSelected] = useState<Ref | null>(null)
   const [asSchedule, setAsSchedule] = useState(false)
+  const [phone, setPhone] = useState<'gates' | 'landing'>('gates')
   const landing = useLanding()
   const volts = useMemo(() => terminalVolts(inst, solved), [inst, solved])
   const route = useMemo(() => {
@@ -35,14 +36,25 @@ export function Bench() {
   const chosen = state.step === 'chosen' ? state.terminal : null
   return (
     <div className="lg:grid lg:grid-cols-[minmax(0,1fr)_312px] lg:gap-6">
+      <div className="mb-2 grid grid-cols-2 gap-2 lg:hidden" role="group" aria-label="Show">
+        <Button
+          look={phone === 'gates' ? 'strong' : 'plain'}
+          aria-pressed={phone === 'gates'}
+          onClick={() => setPhone('gates')}
+        >
+          Gates
+        </Button>
+        <Button
+          look={phone === 'landing' ? 'strong' : 'plain'}
+          aria-pressed={phone === 'landing'}
+          onClick={() => setPhone('landing')}
+        >
+          Landing
+        </Button>
+      </div>
       <div className="min-w-0">
         <Banner landing={landing} />
         <div className="hidden lg:block">
-          <div className="mb-2 flex justify-end">
-            <Button look="quiet" onClick={() => setAsSchedule(!asSchedule)} aria-pressed={asSchedule}>
-              {asSchedule ? 'Show the bench' : 'Show the landing schedule'}
-            </Button>
-          </div>
           {asSchedule ? (
             <div className="max-w-xl">
               <Schedule volts={volts} route={route} landing={landing} />
@@ -50,12 +62,17 @@ export function Bench() {
           ) : (
             <Diagram volts={volts} route={route} landing={landing} />
           )}
+          <div className="mt-2">
+            <Button look="quiet" onClick={() => setAsSchedule(!asSchedule)} aria-pressed={asSchedule}>
+              {asSchedule ? 'Show the bench' : 'Show the landing schedule'}
+            </Button>
+          </div>
         </div>
-        <div className="lg:hidden">
+        <div className={cx('lg:hidden', phone !== 'landing' && 'hidden')}>
           <Schedule volts={volts} route={route} landing={landing} />
         </div>
       </div>
-      <div className="mt-4 lg:mt-0">
+      <div className={cx('lg:block', phone !== 'gates' && 'hidden')}>
         {chosen && (
           <div className="hidden lg:block">
             <TerminalPanel terminal={chosen} volts={volts.get(chosen)} landing={landing} />

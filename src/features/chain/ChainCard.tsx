@@ -1,6 +1,6 @@
 'use client'
 
-import type { GateChain, Target } from '@/core/explain'
+import type { ChainGate, GateChain, Target } from '@/core/explain'
 import { cx } from '@/ui'
 import { gateWords, lower, targetWords } from '@/words'
 import { useJobScreen } from '../job/JobContext'
@@ -26,7 +26,7 @@ export function ChainCard({
   const passing = chain.gates.filter((g) => g.state === 'passing').length
   return (
     <li
-      className={cx('border-b border-line py-2', selected && 'bg-raised')}
+      className={cx('relative border-b border-line py-1.5', selected && 'bg-raised')}
       data-chain={target.ref}
       data-running={chain.running}
     >
@@ -34,7 +34,8 @@ export function ChainCard({
         type="button"
         onClick={onSelect}
         aria-pressed={selected}
-        className="flex min-h-12 w-full items-baseline justify-between gap-3 text-left lg:min-h-7"
+        title="Show its path on the bench"
+        className="flex min-h-12 w-full items-baseline justify-between gap-3 text-left lg:min-h-6"
       >
         <span className="font-bold">{targetWords(target)}</span>
         <span
@@ -51,16 +52,9 @@ export function ChainCard({
         </span>
       </button>
       <GateLine inst={inst} chain={chain} />
-      {words && (
-        <p className="mt-0.5 text-[15px] leading-snug">
-          <span className={cx('font-bold', gate?.state === 'unknown' ? 'text-watch' : 'text-harm')}>
-            {gate?.state === 'unknown' ? 'Depends on' : 'Held at'} {lower(words.name)}.
-          </span>{' '}
-          {words.reason}
-        </p>
-      )}
+      {words && gate && <Reason gate={gate} name={words.name} reason={words.reason} />}
       <details className="text-sm text-soft">
-        <summary className="min-h-8 py-1 lg:min-h-0 lg:py-0">
+        <summary className="min-h-8 w-fit py-1 lg:min-h-0 lg:py-0">
           {passing} of {chain.gates.length} gates pass
         </summary>
         <ol className="mt-1">
@@ -79,6 +73,26 @@ export function ChainCard({
         </ol>
       </details>
     </li>
+  )
+}
+
+/** What stops it. That nobody asked for it is said small; a gate that stops what was asked for is said large. */
+function Reason({ gate, name, reason }: { gate: ChainGate; name: string; reason: string }) {
+  const notCalled =
+    gate.because.some((b) => b.kind === 'call') && !gate.because.some((b) => b.kind === 'sense')
+  if (notCalled)
+    return (
+      <p className="truncate text-sm text-soft" title={`${name}. ${reason}`}>
+        {reason}
+      </p>
+    )
+  return (
+    <p className="mt-0.5 text-[15px] leading-snug">
+      <span className="font-bold">
+        {gate.state === 'unknown' ? 'Depends on' : 'Held at'} {lower(name)}.
+      </span>{' '}
+      {reason}
+    </p>
   )
 }
 

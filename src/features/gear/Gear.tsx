@@ -133,7 +133,7 @@ function SettingField({ placed, setting }: { placed: Placed; setting: Setting })
             {value !== null && (
               <Button
                 look="quiet"
-                className="!px-2 text-sm"
+                className="shrink-0 !px-2 text-sm whitespace-nowrap"
                 onClick={() => put(null)}
                 aria-label={`${setting.label} is not known yet`}
               >

@@ -49,7 +49,7 @@ export function Handover() {
       <Part title="What was proven">
         {proof ? (
           <>
-            <p className="font-bold">{proofSentence(inst, proof)}</p>
+            <p className="font-bold">{proofSentence(proof)}</p>
             <p className="text-sm text-soft">{factorsSentence(proof)}.</p>
             <ul className="mt-2">
               {proof.laws.map((law) => {

@@ -7,11 +7,12 @@ import type { Operation } from '@/jobfile'
 import { Button, cx } from '@/ui'
 import {
   factorsSentence,
-  findingSentence,
+  breachWords,
   LAW_WORDS,
   proofSentence,
   refWords,
   undecidedSentence,
+  witnessSentence,
 } from '@/words'
 import { useJobScreen } from './JobContext'
 
@@ -31,7 +32,7 @@ export function Verdict() {
             stale && 'opacity-60',
           )}
         >
-          {proof ? proofSentence(inst, proof) : 'Working through every state …'}
+          {proof ? proofSentence(proof) : 'Working through every state …'}
           {stale && proof && <span className="ml-2 text-sm font-normal">checking the change …</span>}
         </p>
         {proof && proof.solved > 0 && (
@@ -58,7 +59,7 @@ export function Verdict() {
       {proof && broken > 0 && (
         <ul className="mt-1 space-y-1">
           {proof.findings.map((f) => (
-            <FindingLine key={f.law} finding={f} />
+            <FindingLine key={f.law} finding={f} alone={proof.findings.length === 1} />
           ))}
         </ul>
       )}
@@ -74,13 +75,16 @@ export function Verdict() {
 const sameSituation = (a: Finding['witness'], b: Finding['witness']) =>
   a.call === b.call && a.outdoorF === b.outdoorF && JSON.stringify(a.modes) === JSON.stringify(b.modes)
 
-function FindingLine({ finding }: { finding: Finding }) {
+function FindingLine({ finding, alone }: { finding: Finding; alone: boolean }) {
   const { inst, setSituation, situation, go, place, mends, edit } = useJobScreen()
   const [found, setFound] = useState<Mend[] | 'searching' | null>(null)
   const shown = sameSituation(situation, finding.witness)
   return (
     <li className="flex flex-wrap items-center gap-x-3 gap-y-1 border-l-4 border-harm bg-harm-soft px-3 py-1 text-[15px]">
-      <span className="flex-1 basis-72">{findingSentence(inst, finding)}</span>
+      <span className="flex-1 basis-72">
+        {alone ? '' : `${breachWords(finding.what)}. `}
+        {witnessSentence(inst, finding)}
+      </span>
       <Button
         disabled={shown && place === 'bench'}
         onClick={() => {

@@ -90,7 +90,9 @@ export function JobList() {
               </p>
               <p className="mt-1 pl-4 text-sm text-soft">
                 {j.summary.broken ? `${count(j.summary.states)} states looked at. ` : ''}
-                {j.summary.readings ? `${j.summary.readings} readings` : 'No readings yet'}
+                {j.summary.readings
+                  ? `${j.summary.readings} ${j.summary.readings === 1 ? 'reading' : 'readings'}`
+                  : 'No readings yet'}
                 {j.summary.wrongReadings ? `, ${j.summary.wrongReadings} wrong` : ''}
               </p>
             </Link>

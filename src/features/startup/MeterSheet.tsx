@@ -23,7 +23,7 @@ export function MeterSheet({ call }: { call: Call }) {
       <table className="mt-1 w-full border-collapse text-[15px]">
         <thead>
           <tr className="text-left text-sm text-soft">
-            <th className="w-32 py-1 font-normal">At</th>
+            <th className="w-24 py-1 font-normal lg:w-32">At</th>
             <th className="py-1 font-normal">Must read 24 V</th>
             <th className="py-1 font-normal">Must read 0</th>
           </tr>

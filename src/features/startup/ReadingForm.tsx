@@ -89,7 +89,7 @@ export function ReadingForm({
 
   return (
     <form onSubmit={save} className="mt-2" aria-label={corrects ? 'Correct a reading' : 'Take a reading'}>
-      <div className="grid grid-cols-2 gap-3 lg:grid-cols-4">
+      <div className="grid grid-cols-2 gap-3 lg:grid-cols-5">
         <Field label="Reading" className="col-span-2 lg:col-span-1">
           {(ids) => (
             <Select

@@ -10,62 +10,70 @@ import { MeterSheet } from './MeterSheet'
 import { ReadingForm } from './ReadingForm'
 import { ReadingList } from './ReadingList'
 
-/** The test run: a card for each call, with what must be live, and the readings taken on it. */
+/** The test run: a tile for each call, and the open one's card: what must be live, and the readings taken on it. */
 export function Startup() {
-  const { inst } = useJobScreen()
+  const { inst, job, situation, setSituation } = useJobScreen()
   const calls = callsOf(inst).filter((c) => c !== 'off')
+  const open = calls.find((c) => c === situation.call)
+  const own = job.readings.filter((r) => r.situation.call === open)
   return (
-    <div className="max-w-4xl pb-8">
-      <Caution>
-        Elements stay hot, and capacitors hold charge. Never run strips without air. Read with the panels on,
-        and leave no unit in emergency heat or with a jumper in.
-      </Caution>
-      <div className="mt-3 space-y-2">
+    <div className="max-w-5xl pb-8">
+      <ul className="grid grid-cols-2 gap-2 lg:grid-cols-5">
         {calls.map((c) => (
-          <CallCard key={c} call={c} />
+          <li key={c}>
+            <CallTile call={c} open={c === open} onOpen={() => setSituation({ ...situation, call: c })} />
+          </li>
         ))}
+      </ul>
+      {open ? (
+        <section
+          aria-label={CALL_WORDS[open]}
+          className="mt-3 rounded border border-edge bg-panel px-4 py-3"
+          data-card={open}
+        >
+          <h2 className="text-lg font-bold">{CALL_WORDS[open]}</h2>
+          <MeterSheet call={open} />
+          <h3 className="mt-3 font-bold">Readings</h3>
+          <ReadingForm key={open} call={open} />
+          <ReadingList readings={own} />
+        </section>
+      ) : (
+        <p className="py-6">
+          Nothing is called. Choose a call to see what must read 24 V and to take readings.
+        </p>
+      )}
+      <div className="mt-4">
+        <Caution>
+          Elements stay hot, and capacitors hold charge. Never run strips without air. Read with the panels
+          on, and leave no unit in emergency heat or with a jumper in.
+        </Caution>
       </div>
     </div>
   )
 }
 
-function CallCard({ call }: { call: Call }) {
-  const { inst, job, situation, setSituation } = useJobScreen()
-  const open = situation.call === call
-  const own = job.readings.filter((r) => r.situation.call === call)
-  const stands = standing(own)
+function CallTile({ call, open, onOpen }: { call: Call; open: boolean; onOpen: () => void }) {
+  const { inst, job } = useJobScreen()
+  const stands = standing(job.readings.filter((r) => r.situation.call === call))
   const wrong = stands.filter((r) => judge(inst, r, job.readings).verdict === 'wrong').length
   return (
-    <section
-      aria-label={CALL_WORDS[call]}
-      className={cx('rounded border', open ? 'border-edge bg-panel' : 'border-line')}
-      data-card={call}
-    >
-      <h2>
-        <button
-          type="button"
-          aria-expanded={open}
-          onClick={() => setSituation({ ...situation, call: open ? 'off' : call })}
-          className="flex min-h-12 w-full items-baseline justify-between gap-3 px-4 py-2 text-left"
-        >
-          <span className="text-lg font-bold">{CALL_WORDS[call]}</span>
-          <span className={cx('text-sm', wrong ? 'text-harm' : 'text-soft')}>
-            {stands.length === 0
-              ? 'not read yet'
-              : wrong
-                ? `${wrong} wrong of ${stands.length}`
-                : `${stands.length} read`}
-          </span>
-        </button>
-      </h2>
-      {open && (
-        <div className="px-4 pb-4">
-          <MeterSheet call={call} />
-          <h3 className="mt-4 font-bold">Readings</h3>
-          <ReadingForm key={call} call={call} />
-          <ReadingList readings={own} />
-        </div>
+    <button
+      type="button"
+      aria-pressed={open}
+      onClick={onOpen}
+      className={cx(
+        'min-h-14 w-full rounded border px-3 py-1 text-left leading-tight',
+        open ? 'border-2 border-ink bg-raised' : 'border-line bg-panel',
       )}
-    </section>
+    >
+      <span className="block font-bold">{CALL_WORDS[call]}</span>
+      <span className={cx('text-sm', wrong ? 'text-harm' : 'text-soft')}>
+        {stands.length === 0
+          ? 'not read yet'
+          : wrong
+            ? `${wrong} wrong of ${stands.length}`
+            : `${stands.length} read`}
+      </span>
+    </button>
   )
 }

@@ -49,7 +49,7 @@ function summarise(job: Job, version: number): Summary {
   const readings = standing(job.readings)
   return {
     version,
-    verdict: proofSentence(inst, proof),
+    verdict: proofSentence(proof),
     broken: proof.findings.length,
     undecided: proof.undecided.length,
     states: proof.solved,
