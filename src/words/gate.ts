@@ -60,7 +60,7 @@ function senseWords(b: Extract<ChainBecause, { kind: 'sense' }>, passing: boolea
   if (b.inBand)
     return `${degrees(b.at)} outside, inside its differential (${b.below} to ${degrees(b.below + b.band)}): stays as it was`
   if (passing) return `${degrees(b.at)} outside; ${closes}`
-  const back = b.band && !b.negated ? `, opened at ${degrees(b.below + b.band)}` : ''
+  const back = b.band && !b.negated ? `, opens at ${degrees(b.below + b.band)}` : ''
   return `${degrees(b.at)} outside; ${closes}${back}`
 }
 

@@ -1,0 +1,24 @@
+import { defineConfig } from '@playwright/test'
+
+/** The server is started by scripts/test.mjs, which names it in BASE_URL. */
+export default defineConfig({
+  testDir: 'tests/browser',
+  timeout: 45_000,
+  workers: 1,
+  retries: 0,
+  reporter: [['list'], ['json', { outputFile: 'test-results/browser.json' }]],
+  use: {
+    baseURL: process.env.BASE_URL,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+})

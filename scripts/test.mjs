@@ -1,0 +1,80 @@
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { ensurePackages } from './lib/machine.mjs'
+import { freePort, startCluster } from './lib/postgres.mjs'
+import { ensureBuild, ensureModules, root } from './lib/prepare.mjs'
+import { main, run, say } from './lib/say.mjs'
+import { prepareDatabase, startServer } from './lib/serve.mjs'
+
+/** Every check of the house, one after the other; it goes on after a failure, and ends with one line of numbers. */
+main(async () => {
+  await ensurePackages(['postgresql', 'chromium'])
+  await ensureModules()
+  const results = join(root, 'test-results')
+  rmSync(results, { recursive: true, force: true })
+  mkdirSync(results, { recursive: true })
+  const total = { passed: 0, failed: 0 }
+  const count = (passed, failed) => {
+    total.passed += passed
+    total.failed += failed
+  }
+  const npx = (...args) => run('npx', args, { cwd: root, env: { NEXT_TELEMETRY_DISABLED: '1' } })
+  const step = async (name, ...args) => {
+    say(name)
+    const { code } = await npx(...args)
+    if (code !== 0) say(`${name}: failed`)
+    count(code === 0 ? 1 : 0, code === 0 ? 0 : 1)
+  }
+
+  await npx('next', 'typegen')
+  await step('types', 'tsc', '--noEmit')
+  await step('lint', 'eslint', '.')
+  await step('format', 'prettier', '--check', '--log-level', 'warn', '.')
+  await step(
+    'one-way dependencies',
+    'depcruise',
+    '--config',
+    '.dependency-cruiser.cjs',
+    'src',
+    'scripts',
+    'tests',
+  )
+
+  say('unit tests')
+  const unit = join(results, 'unit.json')
+  await npx('jest', '--json', `--outputFile=${unit}`, '--silent')
+  const jest = read(unit)
+  if (jest) count(jest.numPassedTests, jest.numFailedTests + jest.numRuntimeErrorTestSuites)
+  else count(0, 1)
+
+  await ensureBuild()
+  const folder = join(tmpdir(), `gate-cross-test-${process.pid}`)
+  const cluster = await startCluster(folder)
+  let server = null
+  try {
+    await prepareDatabase(cluster.url)
+    server = await startServer({ port: await freePort(), databaseUrl: cluster.url })
+    say('browser tests')
+    await run('npx', ['playwright', 'test'], {
+      cwd: root,
+      env: { BASE_URL: server.url, TEST_DATABASE_URL: cluster.url },
+    })
+    const browser = read(join(results, 'browser.json'))
+    if (browser) count(browser.stats.expected + browser.stats.flaky, browser.stats.unexpected)
+    else count(0, 1)
+  } finally {
+    await server?.stop()
+    await cluster.stop()
+    rmSync(folder, { recursive: true, force: true })
+  }
+
+  say('saving through restarts')
+  const durable = await run(process.execPath, ['--import', 'tsx', 'tests/durability/main.ts'], { cwd: root })
+  count(durable.code === 0 ? 1 : 0, durable.code === 0 ? 0 : 1)
+
+  console.log(`${total.passed} passed, ${total.failed} failed`)
+  process.exitCode = total.failed ? 1 : 0
+})
+
+const read = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : null)

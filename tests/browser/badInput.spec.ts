@@ -1,0 +1,79 @@
+import { expect, test, type APIRequestContext } from '@playwright/test'
+
+const job = async (request: APIRequestContext) =>
+  (await (await request.get('/api/jobs/quillfeather-lane')).json()) as {
+    version: number
+    job: Record<string, unknown>
+  }
+const op = (client: string, opId: string, value: unknown) => ({
+  opId,
+  client,
+  who: 'Wren Hollis',
+  at: '2026-11-24T00:00:00Z',
+  op: { kind: 'setSetting', ref: 'odt', setting: 'setpoint', value },
+})
+
+test('a job file that is wrong is refused with its place, and nothing is taken in', async ({ request }) => {
+  const { job: doc } = await job(request)
+  const before = await (await request.get('/api/jobs')).json()
+  const cases: [unknown, number, string][] = [
+    ['{ not json', 400, 'JSON'],
+    [{ ...doc, version: 9 }, 400, 'newer Gate Cross'],
+    [{ ...doc, placed: [{ ref: 'x', device: 'nobody', label: 'x', settings: {} }] }, 400, 'placed[0].device'],
+    [{ ...doc, wires: [{ id: 'w1', cable: null, colour: 'red', a: 'ah.Q', b: null }] }, 400, 'wires[0].a'],
+    [doc, 409, 'a name that no job here has'],
+  ]
+  for (const [body, status, said] of cases) {
+    const answer = await request.post('/api/jobs', {
+      data: typeof body === 'string' ? body : JSON.stringify(body),
+      headers: { 'content-type': 'text/plain' },
+    })
+    expect(answer.status()).toBe(status)
+    expect(((await answer.json()) as { error: string }).error).toContain(said)
+  }
+  expect(await (await request.get('/api/jobs')).json()).toEqual(before)
+})
+
+test('a body of 50 MB is refused', async ({ request }) => {
+  for (const path of ['/api/jobs', '/api/jobs/quillfeather-lane/ops']) {
+    const answer = await request.post(path, { data: Buffer.alloc(50 * 1024 * 1024, 'x') })
+    expect(answer.status()).toBe(413)
+    expect(((await answer.json()) as { error: string }).error).toContain('at most')
+  }
+})
+
+test('operations: nonsense, absurd values and unknown jobs are named; replays change nothing; stale ones show both', async ({
+  request,
+}) => {
+  const { version } = await job(request)
+  const push = (base: number, ops: unknown[], id = 'quillfeather-lane') =>
+    request.post(`/api/jobs/${id}/ops`, { data: { base, ops } })
+  expect((await push(version, [{ what: 1 }])).status()).toBe(400)
+  expect((await push(version, [], 'no-such-job')).status()).toBe(404)
+  const absurd = (await (await push(version, [op('a', 'bad-1', 400)])).json()) as {
+    version: number
+    results: { outcome: string; problems: { path: string }[] }[]
+  }
+  expect(absurd.version).toBe(version)
+  expect(absurd.results[0]).toMatchObject({ outcome: 'refused', problems: [{ path: 'odt.setpoint' }] })
+
+  const first = (await (await push(version, [op('a', 'good-1', 31)])).json()) as { version: number }
+  expect(first.version).toBe(version + 1)
+  const again = (await (await push(version, [op('a', 'good-1', 31)])).json()) as {
+    version: number
+    results: { outcome: string }[]
+  }
+  expect(again).toMatchObject({ version: version + 1, results: [{ outcome: 'alreadyThere' }] })
+
+  const stale = (await (await push(version, [op('b', 'late-1', 44)])).json()) as { version: number }
+  expect(stale).toMatchObject({
+    version: version + 1,
+    results: [{ outcome: 'stale', place: 'settings.odt.setpoint', theirs: { opId: 'good-1' } }],
+  })
+  const other = { ...op('b', 'late-2', 0), op: { kind: 'setCableFeet', cable: 'c1', feet: 50 } }
+  const merged = (await (await push(version, [other])).json()) as { version: number }
+  expect(merged).toMatchObject({ version: version + 2, results: [{ outcome: 'applied' }] })
+  // Put back what this test changed, for the others.
+  const back = { ...op('b', 'late-3', 0), op: { kind: 'setCableFeet', cable: 'c1', feet: 45 } }
+  await push(version + 2, [op('a', 'good-2', 35), back])
+})

@@ -1,0 +1,217 @@
+import { expect, test, type Page } from '@playwright/test'
+
+const GOOD = '/job/quillfeather-lane'
+const BAD = '/job/saltmarsh-row'
+
+async function open(page: Page, path: string): Promise<void> {
+  await page.goto(path)
+  await page.locator('[data-testid=verdict][data-stale=false]').waitFor()
+}
+const verdict = (page: Page) => page.locator('[data-testid=verdict][data-stale=false]')
+const saved = (page: Page) => page.locator('[data-saving=saved]').first().waitFor({ state: 'attached' })
+const terminal = (page: Page, ref: string) => page.locator(`button[data-terminal="${ref}"]`)
+
+/** Every test gets a job of its own, so that none depends on what another left behind. */
+async function copyOf(page: Page, id: string): Promise<string> {
+  const file = await (await page.request.get(`/api/jobs/${id}/file`)).text()
+  const made = (await (
+    await page.request.post('/api/jobs?copy=1', { data: file, headers: { 'content-type': 'text/plain' } })
+  ).json()) as { id: string }
+  return `/job/${made.id}`
+}
+
+test('the list says which job needs the technician, and why', async ({ page }) => {
+  await page.goto('/')
+  await expect(page.getByRole('link', { name: /7 Saltmarsh Row/ }).first()).toContainText(
+    'Emergency heat brings on no backup',
+  )
+  await page
+    .getByRole('link', { name: /18 Quillfeather Lane/ })
+    .first()
+    .click()
+  await expect(verdict(page)).toHaveText('All 6 laws hold in 1,960 states.')
+})
+
+test('the chain names what holds the strips off, with its number, and the strip shows the cold', async ({
+  page,
+}) => {
+  await open(page, `${GOOD}/bench?call=heatAux1&t=52`)
+  const row = page.locator('[data-chain="kit.row1"]')
+  await expect(row).toHaveAttribute('data-running', 'no')
+  await expect(row).toContainText('Held at outdoor thermostat')
+  await expect(row).toContainText('52 °F outside; closes below 35 °F')
+  await page.getByRole('slider', { name: 'Outdoor temperature' }).first().focus()
+  for (let i = 0; i < 18; i++) await page.keyboard.press('ArrowLeft')
+  await expect(page).toHaveURL(/t=34/)
+  await expect(row).toHaveAttribute('data-running', 'yes')
+  await expect(page.locator('[data-load="kit.row1"]')).toHaveAttribute('data-on', 'true')
+  await expect(terminal(page, 'ah.W1')).toHaveAttribute('data-state', 'live')
+})
+
+test('digits, arrows and brackets move the situation, which stays from place to place', async ({ page }) => {
+  await open(page, `${GOOD}/bench`)
+  await page.keyboard.press('6')
+  await expect(page).toHaveURL(/call=emergency/)
+  await page.keyboard.press(']')
+  await expect(page).toHaveURL(/t=50/)
+  await page.keyboard.press('[')
+  await expect(page).toHaveURL(/t=40/)
+  await page.getByRole('link', { name: /^Startup/ }).click()
+  await expect(page).toHaveURL(/startup\?call=emergency&t=40/)
+  await expect(page.locator('[data-card=emergency]')).toBeVisible()
+})
+
+test('a broken law shows its smallest case, the wire to move, and clears when it is moved; undo brings it back', async ({
+  page,
+}) => {
+  const job = await copyOf(page, 'saltmarsh-row')
+  await open(page, `${job}/bench`)
+  await page.getByRole('button', { name: 'Show me' }).click()
+  await expect(page).toHaveURL(/call=emergency&t=45/)
+  await page.getByRole('button', { name: 'What do I change?' }).click()
+  const move = page
+    .getByRole('listitem')
+    .filter({ hasText: /Move the brown conductor of the thermostat cable from Splice S1 to Air handler W2/ })
+    .last()
+  await move.getByRole('button', { name: 'Record it as done' }).click()
+  await expect(verdict(page)).toHaveText('All 6 laws hold in 1,960 states.')
+  await page.keyboard.press('Control+z')
+  await expect(verdict(page)).toHaveText('Emergency heat brings on no backup.')
+  await saved(page)
+})
+
+test('a conductor is moved with the keyboard alone, survives a reload, and is taken back', async ({
+  page,
+}) => {
+  const job = await copyOf(page, 'saltmarsh-row')
+  await open(page, `${job}/bench?call=emergency&t=52`)
+  await terminal(page, 'spl.x').focus()
+  await page.keyboard.press('Enter')
+  const panel = page.getByTestId('terminal-panel')
+  await panel
+    .getByRole('listitem')
+    .filter({ hasText: 'brown conductor of the thermostat' })
+    .getByRole('button', { name: 'Move this end' })
+    .focus()
+  await page.keyboard.press('Enter')
+  await expect(page.getByText(/Moving the brown conductor/)).toBeVisible()
+  await terminal(page, 'ah.W2').focus()
+  await page.keyboard.press('Enter')
+  await expect(verdict(page)).toHaveText('All 6 laws hold in 1,960 states.')
+  await expect(terminal(page, 'ah.W2')).toHaveAttribute('data-state', 'live')
+  await saved(page)
+  await page.reload()
+  await expect(verdict(page)).toHaveText('All 6 laws hold in 1,960 states.')
+})
+
+test('a jumper is added by three taps and taken out again', async ({ page }) => {
+  const job = await copyOf(page, 'quillfeather-lane')
+  await open(page, `${job}/bench?call=off&t=60`)
+  await terminal(page, 'ah.R').click()
+  await terminal(page, 'ah.R').click()
+  await terminal(page, 'ah.C').click()
+  await expect(verdict(page)).toContainText('Short')
+  await page.getByRole('button', { name: 'Undo' }).last().click()
+  await expect(verdict(page)).toHaveText('All 6 laws hold in 1,960 states.')
+})
+
+test('a setting is changed in Gear; unknown is an answer that names itself', async ({ page }) => {
+  const job = await copyOf(page, 'quillfeather-lane')
+  await open(page, `${job}/gear`)
+  const thermostat = page.getByRole('region', { name: 'Thermostat', exact: true })
+  await thermostat.getByLabel('O/B terminal energised in').selectOption('heating')
+  await expect(verdict(page)).toContainText('A cooling call heats')
+  await thermostat.getByLabel('O/B terminal energised in').selectOption('')
+  await expect(
+    page.getByText(/Cannot be settled until this is known: Thermostat: O\/B terminal/),
+  ).toBeVisible()
+  const odt = page.getByRole('region', { name: 'Outdoor thermostat', exact: true })
+  await odt.getByLabel('Closes below, °F').fill('80')
+  await expect(odt.getByRole('alert')).toContainText('0 to 50 °F')
+})
+
+test('a reading is saved with the keyboard alone, judged while typed, and a correction leaves the first visible', async ({
+  page,
+}) => {
+  const job = await copyOf(page, 'quillfeather-lane')
+  await open(page, `${job}/startup?call=heat1&t=47`)
+  const card = page.locator('[data-card=heat1]')
+  await expect(card.locator('[data-terminal="od.Y"]')).toHaveAttribute('data-expect', 'live')
+  await expect(card.locator('[data-terminal="ah.W1"]')).toHaveAttribute('data-expect', 'dead')
+  await card.getByLabel('Value, V').focus()
+  await page.keyboard.type('20.8')
+  await expect(card.locator('[data-verdict=wrong]').first()).toContainText('240 V tap with 208 V')
+  await page.keyboard.press('Enter')
+  const item = card.locator('[data-reading]').first()
+  await expect(item).toContainText('20.8 V')
+  await item.getByRole('button', { name: 'Correct it' }).press('Enter')
+  const correction = page.getByRole('form', { name: 'Correct a reading' })
+  await correction.getByLabel('Value, V').focus()
+  await page.keyboard.type('25.8')
+  await page.keyboard.press('Enter')
+  await expect(card.locator('[data-reading]').first()).toContainText('25.8 V')
+  await expect(card.locator('[data-superseded]')).toContainText('20.8 V')
+  await saved(page)
+  await page.reload()
+  await expect(page.locator('[data-superseded]')).toContainText('20.8 V')
+})
+
+test('a reading that no meter shows is refused at its field', async ({ page }) => {
+  await open(page, `${GOOD}/startup?call=fan&t=52`)
+  const form = page.getByRole('form', { name: 'Take a reading' })
+  await form.getByLabel('Value, V').fill('4000')
+  await expect(form.getByRole('alert')).toContainText('0 to 150 V')
+  await form.getByLabel('Value, V').fill('abc')
+  await expect(form.getByRole('alert')).toContainText('A number is expected')
+})
+
+test('the report carries gear, schedule, proof, findings and readings with verdicts', async ({ page }) => {
+  await open(page, `${GOOD}/handover`)
+  const report = page.getByRole('article')
+  for (const title of ['What was proven', 'Gear', 'Landing schedule', 'Readings'])
+    await expect(report.getByRole('heading', { name: title })).toBeVisible()
+  await expect(report).toContainText('All 6 laws hold in 1,960 states.')
+  await expect(report).toContainText('Held against 39.7 A')
+  await page.emulateMedia({ media: 'print' })
+  await expect(page.getByRole('link', { name: 'All jobs' })).toBeHidden()
+})
+
+test('work goes on while the server is away, and arrives when it is back', async ({ page, context }) => {
+  const job = await copyOf(page, 'quillfeather-lane')
+  await open(page, `${job}/gear`)
+  await context.setOffline(true)
+  const odt = page.getByRole('region', { name: 'Outdoor thermostat', exact: true })
+  await odt.getByLabel('Closes below, °F').fill('30')
+  await expect(page.locator('[data-saving=offline]').first()).toContainText('not on the server yet')
+  await context.setOffline(false)
+  await saved(page)
+  await page.reload()
+  await expect(
+    page.getByRole('region', { name: 'Outdoor thermostat', exact: true }).getByLabel('Closes below, °F'),
+  ).toHaveValue('30')
+})
+
+test.describe('on a phone', () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true })
+
+  test('the wire is moved in the landing schedule, and the dock answers', async ({ page }) => {
+    const job = await copyOf(page, 'saltmarsh-row')
+    await open(page, `${job}/bench?call=emergency&t=52`)
+    await page.getByRole('button', { name: 'Landing', exact: true }).tap()
+    await page.getByRole('button', { name: /brown conductor, at Splice S1/ }).tap()
+    await page
+      .getByRole('group', { name: 'Where this end is landed' })
+      .getByRole('button', { name: 'Air handler W2' })
+      .tap()
+    await expect(verdict(page)).toHaveText('All 6 laws hold in 1,960 states.')
+    await expect(page.getByText('On: blower, strip row 1, strip row 2')).toBeVisible()
+    await page.getByRole('button', { name: /^Outdoors/ }).tap()
+    await page.getByRole('button', { name: 'Just below 35°' }).tap()
+    await expect(page).toHaveURL(/t=34/)
+  })
+})
+
+test('the broken job opens on its verdict', async ({ page }) => {
+  await open(page, BAD)
+  await expect(verdict(page)).toHaveText('Emergency heat brings on no backup.')
+})
