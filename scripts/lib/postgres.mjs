@@ -86,7 +86,21 @@ export async function startCluster(folder) {
     start,
     stop: () => exec(`${bin}/pg_ctl`, '-D', dir, '-m', 'fast', '-w', 'stop'),
     /** For tests: as a power failure would. */
-    kill: () => process.kill(pid(), 'SIGKILL'),
+    async kill() {
+      const gone = pid()
+      process.kill(gone, 'SIGKILL')
+      const state = () => {
+        try {
+          return readFileSync(`/proc/${gone}/stat`, 'utf8').split(') ')[1][0]
+        } catch {
+          return 'Z'
+        }
+      }
+      while (state() !== 'Z') await new Promise((r) => setTimeout(r, 50))
+      // Its children leave when they notice; a dead postmaster that nobody has reaped yet still looks alive.
+      await new Promise((r) => setTimeout(r, 1500))
+      rmSync(join(dir, 'postmaster.pid'), { force: true })
+    },
   }
 }
 

@@ -223,7 +223,7 @@ describe('operations', () => {
     [{ kind: 'setCableFeet', cable: 'c1', feet: 80 }, (j) => j.cables.find((c) => c.id === 'c1')!.feet, 80],
     [{ kind: 'setField', field: 'site.owner', value: 'Bram Tolley' }, (j) => j.site.owner, 'Bram Tolley'],
     [{ kind: 'setField', field: 'title', value: 'Barn' }, (j) => j.title, 'Barn'],
-    [{ kind: 'takeReading', reading: reading('r1') }, (j) => j.readings.map((r) => r.id), ['r1']],
+    [{ kind: 'takeReading', reading: reading('r1') }, (j) => j.readings.at(-1)?.id, 'r1'],
   ]
 
   it.each(cases)(

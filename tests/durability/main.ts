@@ -46,8 +46,7 @@ async function main(): Promise<void> {
         await pause(300 + 700 * random())
         await server.kill()
         if (i === 1) {
-          cluster.kill()
-          await pause(200)
+          await cluster.kill()
           await cluster.start()
         }
         server = await startServer({ port, databaseUrl: cluster.url })

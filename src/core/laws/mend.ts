@@ -103,9 +103,11 @@ function candidates(inst: Installation, finding: Finding): Mend[] {
           .map((o): Mend => ({ kind: 'setSetting', placed: p.ref, setting: s.id, value: o.id })),
       ),
   )
-  const wires = [...inst.wires].sort(
-    (a, b) => Number(onPath.has(`wires.${b.id}`)) - Number(onPath.has(`wires.${a.id}`)),
-  )
+  // A factory harness plugs in; nobody moves its conductors.
+  const fixed = new Set(inst.cables.filter((c) => c.kind === 'harness').map((c) => c.id))
+  const wires = inst.wires
+    .filter((w) => !w.cable || !fixed.has(w.cable))
+    .sort((a, b) => Number(onPath.has(`wires.${b.id}`)) - Number(onPath.has(`wires.${a.id}`)))
   const moves = wires.flatMap((w) =>
     (['b', 'a'] as const).flatMap((end) => {
       const here = w[end]

@@ -110,7 +110,8 @@ function Loaded({ store }: { store: JobStore }) {
         </div>
       </Waiting>
     )
-  if (!value)
+  // The verdict heads every place: nothing is shown before it, so that nothing shifts when it comes.
+  if (!value || !proof)
     return (
       <Waiting>
         {view.saving === 'offline' ? 'The server does not answer yet; trying again …' : undefined}

@@ -1,0 +1,10 @@
+import { join } from 'node:path'
+import { ensureModules, root } from './lib/prepare.mjs'
+import { main, run } from './lib/say.mjs'
+
+/** npm run bench [-- circuit|sweep]: measurements, as ratios against something else in the same run. */
+main(async () => {
+  await ensureModules()
+  const args = ['--import', 'tsx', join(root, 'scripts/bench.ts'), ...process.argv.slice(2)]
+  process.exitCode = (await run(process.execPath, args, { cwd: root })).code
+})

@@ -1,0 +1,139 @@
+import { spawnSync } from 'node:child_process'
+import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { Circuit, type Netlist } from '@/core/circuit'
+import type { Installation } from '@/core/installation'
+import { prove } from '@/core/laws'
+import { callsOf, reachableModes, regionsOf, type Situation } from '@/core/situation'
+import { tolerances } from '@/core/tolerances'
+import { installationOf, parseJob } from '@/jobfile'
+
+const OMEGA = 2 * Math.PI * 60
+/** Ω of an open contact in the other program, which cannot leave a branch out. */
+const OPEN = 1e16
+
+function demo(): Installation {
+  const parsed = parseJob(readFileSync(join(__dirname, '../demo/jobs/quillfeather-lane.json'), 'utf8'))
+  if (!parsed.ok) throw new Error('the demo job cannot be read')
+  return installationOf(parsed.value)
+}
+
+function statesOf(inst: Installation): Situation[] {
+  return callsOf(inst).flatMap((call) =>
+    regionsOf(inst).flatMap((outdoorF) =>
+      reachableModes(inst, call, outdoorF).map((modes) => ({ call, outdoorF, modes })),
+    ),
+  )
+}
+
+/** Every state of the demo job against one ngspice process: the largest difference, and the time for each state. */
+function circuit(): void {
+  if (!existsSync('/usr/bin/ngspice')) {
+    console.log('circuit: ngspice is not here; install it with: apt-get install -y ngspice')
+    return
+  }
+  const inst = demo()
+  const states = statesOf(inst)
+  const began = performance.now()
+  const ours = new Circuit(inst)
+  const outcomes = states.map((s) => ours.settle(s))
+  const ourMs = (performance.now() - began) / states.length
+
+  const folder = mkdtempSync(join(tmpdir(), 'gate-cross-bench-'))
+  const file = join(folder, 'job.cir')
+  writeFileSync(
+    file,
+    spice(
+      ours.net,
+      outcomes.map((o) => (o.ok ? o.closed : new Uint8Array())),
+    ),
+  )
+  const start = performance.now()
+  const run = spawnSync('ngspice', ['-b', file], { encoding: 'utf8', maxBuffer: 1 << 30 })
+  const theirMs = (performance.now() - start) / states.length
+  rmSync(folder, { recursive: true })
+
+  const values = [...run.stdout.matchAll(/^v\(n(\d+)\) = ([-+.\de]+),([-+.\de]+)/gm)]
+  const nodes = ours.net.nodes.length
+  let largest = 0
+  values.forEach((m, i) => {
+    const outcome = outcomes[Math.floor(i / nodes)]!
+    if (!outcome.ok) return
+    const n = Number(m[1])
+    largest = Math.max(
+      largest,
+      Math.hypot(outcome.volts.re[n]! - Number(m[2]), outcome.volts.im[n]! - Number(m[3])),
+    )
+  })
+  console.log(
+    `circuit: ${states.length} states, ${values.length} of ${states.length * nodes} node voltages compared`,
+  )
+  console.log(`  largest difference ${(largest * 1000).toFixed(4)} mV`)
+  console.log(
+    `  ${ourMs.toFixed(3)} ms a state here, ${theirMs.toFixed(3)} ms in one ngspice process: ${(theirMs / ourMs).toFixed(0)} times faster`,
+  )
+}
+
+/** The netlist as ngspice reads it, contacts as resistors that are altered from state to state. */
+function spice(net: Netlist, closed: Uint8Array[]): string {
+  const node = (n: number) => (n < 0 ? '0' : `n${n}`)
+  const lines = ['* written by npm run bench']
+  let k = 0
+  const admittance = (a: number, b: number, re: number, im: number) => {
+    lines.push(`R${k} ${node(a)} ${node(b)} ${1 / re}`)
+    if (im < 0) lines.push(`L${k} ${node(a)} ${node(b)} ${-1 / (im * OMEGA)}`)
+    k++
+  }
+  net.nodes.forEach((_, i) => lines.push(`Rleak${i} n${i} 0 ${1 / tolerances.leakSiemens}`))
+  for (const b of [...net.conductors, ...net.loads]) admittance(b.a, b.b, b.re, b.im)
+  net.sources.forEach((s, i) => {
+    const phase = (Math.atan2(s.emf.im, s.emf.re) * 180) / Math.PI
+    lines.push(
+      `V${i} e${i} ${node(s.b)} dc 0 ac ${Math.hypot(s.emf.re, s.emf.im)} ${phase}`,
+      `Rs${i} e${i} ${node(s.a)} ${1 / s.re}`,
+    )
+  })
+  net.transformers.forEach((t, i) => {
+    lines.push(`E${i} te${i} ${node(t.d)} ${node(t.a)} ${node(t.b)} ${t.ratio}`, `Vm${i} te${i} ti${i} dc 0`)
+    lines.push(
+      `F${i} ${node(t.a)} ${node(t.b)} Vm${i} ${t.ratio}`,
+      `Rt${i} ti${i} ${node(t.c)} ${1 / t.siemens}`,
+    )
+  })
+  net.contacts.forEach((c, i) => lines.push(`Rk${i} ${node(c.a)} ${node(c.b)} ${OPEN}`))
+  lines.push('.control', 'set numdgt=10')
+  const now = net.contacts.map(() => 0)
+  const all = net.nodes.map((_, i) => `v(n${i})`)
+  for (const state of closed) {
+    state.forEach((c, i) => {
+      if (now[i] === c) return
+      now[i] = c
+      lines.push(`alter Rk${i} = ${c ? tolerances.contactOhms : OPEN}`)
+    })
+    lines.push('ac lin 1 60 60', `print ${all.join(' ')}`, 'destroy all')
+  }
+  return [...lines, '.endc', '.end', ''].join('\n')
+}
+
+/** A whole sweep against the same states solved without sharing equal ones. */
+function sweep(): void {
+  const inst = demo()
+  const times = Array.from({ length: 15 }, () => {
+    const t = performance.now()
+    prove(inst)
+    return performance.now() - t
+  }).sort((a, b) => a - b)
+  const states = statesOf(inst)
+  const t = performance.now()
+  for (const s of states.slice(0, 300)) new Circuit(inst).settle(s)
+  const alone = ((performance.now() - t) / 300) * states.length
+  console.log(`sweep: ${states.length} states and all laws in ${times[7]!.toFixed(0)} ms (median of 15)`)
+  console.log(
+    `  ${(alone / times[7]!).toFixed(0)} times faster than laying out and solving each state by itself`,
+  )
+}
+
+const asked = process.argv[2]
+if (!asked || asked === 'circuit') circuit()
+if (!asked || asked === 'sweep') sweep()
