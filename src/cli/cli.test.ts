@@ -1,0 +1,106 @@
+import { spawnSync } from 'node:child_process'
+import { mkdtempSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import Ajv from 'ajv/dist/2020'
+import { demoInstallation, readJson } from '../../tests/helpers/demo'
+import { prove } from '@/core/laws'
+import { ANSWERS, answerSchema, type AnswerName } from './answers'
+
+const root = join(__dirname, '../..')
+const GOOD = 'demo/jobs/quillfeather-lane.json'
+const BAD = 'demo/jobs/saltmarsh-row.json'
+
+function gatecross(...args: string[]) {
+  const run = spawnSync(join(root, 'bin/gatecross'), args, { cwd: root, encoding: 'utf8' })
+  return { code: run.status, out: run.stdout, err: run.stderr }
+}
+const ajv = new Ajv({ strictTypes: false })
+
+describe('bin/gatecross', () => {
+  it.each([
+    ['check', [GOOD], 0],
+    ['check', [BAD], 1],
+    ['sweep', [BAD], 1],
+    ['state', [GOOD, '--call', 'heat1', '--outdoor', '20', '--mode', 'od.board=defrost'], 0],
+    ['chain', [GOOD, '--target', 'kit.row2', '--call', 'heatAux1', '--outdoor', '52'], 0],
+    ['meter', [GOOD, '--from', 'ah.W1', '--to', 'ah.C', '--call', 'emergency', '--outdoor', '52'], 0],
+    ['judge', [GOOD], 0],
+  ] as [AnswerName, string[], number][])(
+    '%s %j ends with %i and answers as its schema says',
+    (name, args, code) => {
+      const run = gatecross(name, ...args, '--json')
+      expect(run.code).toBe(code)
+      const validate = ajv.compile(answerSchema(name))
+      expect([validate(JSON.parse(run.out)), validate.errors]).toEqual([true, null])
+    },
+  )
+
+  it('says what the screen says: the same proof, finding and chain', () => {
+    const proof = prove(demoInstallation('saltmarsh-row'))
+    const check = JSON.parse(gatecross('check', BAD, '--json').out) as {
+      states: number
+      findings: { witness: unknown }[]
+    }
+    expect(check.states).toBe(proof.solved)
+    expect(check.findings[0]!.witness).toEqual(proof.findings[0]!.witness)
+    expect(gatecross('check', GOOD).out.trim()).toBe('All 6 laws hold in 1,960 states.')
+    expect(
+      gatecross('chain', GOOD, '--target', 'kit.row1', '--call', 'heatAux1', '--outdoor', '52').out,
+    ).toContain('Held at outdoor thermostat contact. 52 °F outside; closes below 35 °F, opens at 40 °F')
+  })
+
+  it('reads 24 V at W1 in emergency heat on the right job, and nothing on the one behind the outdoor thermostat', () => {
+    const volts = (file: string) =>
+      (
+        JSON.parse(
+          gatecross(
+            'meter',
+            file,
+            '--from',
+            'ah.W1',
+            '--to',
+            'ah.C',
+            '--call',
+            'emergency',
+            '--outdoor',
+            '52',
+            '--json',
+          ).out,
+        ) as { volts: number }
+      ).volts
+    expect(volts(GOOD)).toBeGreaterThan(22)
+    expect(volts(BAD)).toBeLessThan(0.5)
+  })
+
+  it.each([
+    [['check', 'no-such-file.json'], 'a job file that can be read'],
+    [['frobnicate', GOOD], 'one of check, sweep'],
+    [['state', GOOD, '--call', 'lunch'], '--call'],
+    [['state', GOOD, '--outdoor', 'warm'], '-80 to 160'],
+    [['state', GOOD, '--mode', 'od.board=asleep'], 'one of normal, defrost, lockout'],
+    [['chain', GOOD, '--target', 'kit.row9'], '--target'],
+    [['meter', GOOD, '--from', 'ah.Q', '--to', 'ah.C'], '--from'],
+    [['schema', 'poem'], 'one of job, device'],
+    [['check', GOOD, '--loud'], 'loud'],
+  ])('%j is bad input: exit code 2, and it names what was expected', (args, said) => {
+    const run = gatecross(...args)
+    expect(run.code).toBe(2)
+    expect(run.err).toContain(said)
+  })
+
+  it('names the place in a file that is wrong', () => {
+    const job = readJson<{ wires: { b: string }[] }>(GOOD)
+    job.wires[3]!.b = 'ah.Q'
+    const file = join(mkdtempSync(join(tmpdir(), 'gate-cross-cli-')), 'job.json')
+    writeFileSync(file, JSON.stringify(job))
+    const run = gatecross('check', file)
+    expect(run.code).toBe(2)
+    expect(run.err).toContain('wires[3].b: expected a terminal of a placed device, found ah.Q')
+  })
+
+  it('publishes a schema for each answer', () => {
+    const names = JSON.parse(gatecross('schema', '--json').out) as string[]
+    expect(names).toEqual(['job', 'device', ...Object.keys(ANSWERS)])
+  })
+})

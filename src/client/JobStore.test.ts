@@ -1,0 +1,175 @@
+import { readJson } from '../../tests/helpers/demo'
+import { apply, clash, placeOf, type Envelope, type Job, type OpResult, type PushRequest } from '@/jobfile'
+import { JobStore, memoryQueue, type QueueStorage, type Transport } from '.'
+
+/** A server in memory with the rules of the real one; it can be away, or lose its answer after doing the work. */
+function fakeServer() {
+  const log: Envelope[] = []
+  let job = readJson<Job>('demo/jobs/quillfeather-lane.json')
+  const state = { away: false, loseAnswers: 0, pushes: 0 }
+  const push = (request: PushRequest) => {
+    const since = log.slice(request.base - 1)
+    const results = request.ops.map((e): OpResult => {
+      if (log.some((l) => l.opId === e.opId)) return { opId: e.opId, outcome: 'alreadyThere' }
+      const theirs = since.find((l) => l.client !== e.client && clash(l.op, e.op))
+      if (theirs) return { opId: e.opId, outcome: 'stale', place: placeOf(e.op), theirs }
+      const applied = apply(job, e.op)
+      if (!applied.ok) return { opId: e.opId, outcome: 'refused', problems: applied.problems }
+      job = applied.value
+      log.push(e)
+      return { opId: e.opId, outcome: 'applied' }
+    })
+    const others = since.filter((s) => !request.ops.some((o) => o.opId === s.opId))
+    return { version: log.length + 1, results, others }
+  }
+  const away = { ok: false, why: 'offline', message: 'away' } as const
+  const transport: Transport = {
+    load: async () => (state.away ? away : { ok: true, value: { version: log.length + 1, job } }),
+    push: async (_, request) => {
+      state.pushes++
+      if (state.away) return away
+      const value = push(request)
+      if (state.loseAnswers > 0) {
+        state.loseAnswers--
+        return away
+      }
+      return { ok: true, value }
+    },
+  }
+  return { transport, state, log, current: () => job, push }
+}
+
+let tab = 0
+async function open(server: ReturnType<typeof fakeServer>, queue: QueueStorage = memoryQueue()) {
+  const client = `tab-${++tab}`
+  let n = 0
+  const store = new JobStore('quillfeather-lane', {
+    transport: server.transport,
+    queue,
+    client,
+    who: () => 'Wren Hollis',
+    newId: () => `${client}-${++n}`,
+    now: () => new Date('2026-11-24T00:00:00Z'),
+    retryAfter: () => 5,
+  })
+  await store.load()
+  return store
+}
+const set = (value: number) => ({ kind: 'setSetting', ref: 'odt', setting: 'setpoint', value }) as const
+const setpoint = (job: Job | null) => job?.placed.find((p) => p.ref === 'odt')?.settings.setpoint
+const settled = async (store: JobStore) => {
+  for (let i = 0; i < 200 && (store.getView().waiting || store.getView().saving !== 'saved'); i++)
+    await new Promise((r) => setTimeout(r, 5))
+}
+
+describe('JobStore', () => {
+  it('shows an edit at once and says when it is saved', async () => {
+    const server = fakeServer()
+    const store = await open(server)
+    expect(store.edit(set(40)).ok).toBe(true)
+    expect(setpoint(store.getView().job)).toBe(40)
+    expect(store.getView().waiting).toBe(1)
+    await settled(store)
+    expect(setpoint(server.current())).toBe(40)
+    expect(store.getView()).toMatchObject({ waiting: 0, saving: 'saved' })
+    store.close()
+  })
+
+  it('refuses what cannot be, at once, and queues nothing', async () => {
+    const server = fakeServer()
+    const store = await open(server)
+    expect(store.edit(set(400)).ok).toBe(false)
+    expect(store.getView().waiting).toBe(0)
+    expect(setpoint(store.getView().job)).toBe(35)
+    store.close()
+  })
+
+  it('keeps working while the server is away, and sends in order when it is back', async () => {
+    const server = fakeServer()
+    const store = await open(server)
+    server.state.away = true
+    for (const v of [20, 21, 22]) store.edit(set(v))
+    await new Promise((r) => setTimeout(r, 20))
+    expect(store.getView()).toMatchObject({ waiting: 3, saving: 'offline' })
+    server.state.away = false
+    await settled(store)
+    expect(server.log.map((l) => (l.op as { value: number }).value)).toEqual([20, 21, 22])
+    store.close()
+  })
+
+  it('does once what was sent twice because the answer was lost', async () => {
+    const server = fakeServer()
+    const store = await open(server)
+    server.state.loseAnswers = 1
+    store.edit({ kind: 'removeWire', wire: 'w01' })
+    await settled(store)
+    expect(server.state.pushes).toBeGreaterThan(1)
+    expect(server.log).toHaveLength(1)
+    expect(store.getView()).toMatchObject({ waiting: 0, aside: [] })
+    store.close()
+  })
+
+  it('takes up after a reload what an earlier page could not send', async () => {
+    const server = fakeServer()
+    const queue = memoryQueue()
+    const first = await open(server, queue)
+    server.state.away = true
+    first.edit(set(28))
+    await new Promise((r) => setTimeout(r, 10))
+    first.close()
+    const second = await open(server, queue)
+    expect(setpoint(second.getView().job)).toBe(28)
+    server.state.away = false
+    await settled(second)
+    expect(setpoint(server.current())).toBe(28)
+    second.close()
+  })
+
+  it('merges edits of different places and shows both where the place is the same', async () => {
+    const server = fakeServer()
+    const [a, b] = [await open(server), await open(server)]
+    a.edit(set(30))
+    a.edit({ kind: 'setCableFeet', cable: 'c1', feet: 50 })
+    await settled(a)
+    b.edit({ kind: 'setCableFeet', cable: 'c2', feet: 70 })
+    b.edit(set(44))
+    await settled(b)
+    expect(
+      server
+        .current()
+        .cables.map((c) => c.feet)
+        .slice(0, 2),
+    ).toEqual([50, 70])
+    expect(setpoint(server.current())).toBe(30)
+    const [item] = b.getView().aside
+    expect(item).toMatchObject({
+      place: 'settings.odt.setpoint',
+      theirs: { op: { value: 30 } },
+      envelope: { op: { value: 44 } },
+    })
+    // Deciding for one's own makes it again, on top of theirs.
+    await b.decide(item!.envelope.opId, 'mine')
+    await settled(b)
+    expect(setpoint(server.current())).toBe(44)
+    expect(b.getView().aside).toEqual([])
+    a.close()
+    b.close()
+  })
+
+  it('undoes and redoes, each as an edit of its own', async () => {
+    const server = fakeServer()
+    const store = await open(server)
+    store.edit(set(40))
+    store.edit({ kind: 'removeWire', wire: 'w17' })
+    expect(store.undo()).toBe(true)
+    expect(store.getView().job!.wires.some((w) => w.id === 'w17')).toBe(true)
+    store.undo()
+    expect(setpoint(store.getView().job)).toBe(35)
+    expect(store.undo()).toBe(false)
+    store.redo()
+    expect(setpoint(store.getView().job)).toBe(40)
+    await settled(store)
+    expect(server.log).toHaveLength(5)
+    store.close()
+  })
+})

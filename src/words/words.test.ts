@@ -1,0 +1,100 @@
+import { demoInstallation } from '../../tests/helpers/demo'
+import { Circuit, solve } from '@/core/circuit'
+import type { Call } from '@/core/equipment'
+import { gateChain } from '@/core/explain'
+import { LAWS, prove } from '@/core/laws'
+import { degF } from '@/core/units'
+import {
+  breachWords,
+  chainSentence,
+  factorsSentence,
+  figure,
+  findingSentence,
+  LAW_WORDS,
+  proofSentence,
+  refWords,
+  situationWords,
+} from '.'
+
+const inst = demoInstallation('quillfeather-lane')
+const say = (target: string, call: Call, t: number, modes: Record<string, string> = {}) => {
+  const s = solve(new Circuit(inst), { call, outdoorF: degF(t), modes })
+  if (!s.ok) throw new Error(s.why)
+  return chainSentence(inst, gateChain(s, target))
+}
+
+describe('words', () => {
+  it('has a sentence for every law', () => {
+    for (const law of LAWS) expect(LAW_WORDS[law.id]).toBeTruthy()
+  })
+  it.each([
+    ['kit.row1', 'emergency', 52, {}, 'On'],
+    [
+      'kit.row1',
+      'heatAux1',
+      52,
+      {},
+      'Held at outdoor thermostat contact. 52 °F outside; closes below 35 °F, opens at 40 °F',
+    ],
+    [
+      'kit.row1',
+      'heatAux1',
+      37,
+      {},
+      'Depends on outdoor thermostat contact. 37 °F outside, inside its differential (35 to 40 °F): stays as it was',
+    ],
+    [
+      'kit.row2',
+      'emergency',
+      20,
+      { 'kit.limit2': 'open' },
+      'Held at row 2 limit. Row 2 limit: open, too hot',
+    ],
+    [
+      'od.compressor',
+      'heat1',
+      47,
+      { 'feedB.breaker': 'off' },
+      'Held at breaker, feed to outdoor unit. Breaker: off',
+    ],
+    [
+      'od.compressor',
+      'emergency',
+      47,
+      {},
+      'Held at thermostat Y relay. Not called: closes on cool, heat, heat + aux',
+    ],
+  ] as [string, Call, number, Record<string, string>, string][])(
+    '%s on %s at %i: %j',
+    (target, call, t, modes, words) => {
+      expect(say(target, call, t, modes)).toBe(words)
+    },
+  )
+  it('names what a person points at', () => {
+    expect(refWords(inst, 'ah.W2')).toBe('Air handler W2')
+    expect(refWords(inst, 'spl.x')).toBe('Splice S1')
+    expect(refWords(inst, 'kit')).toBe('Strip kit')
+    expect(refWords(inst, 'wires.w07')).toBe('brown conductor of the thermostat cable')
+    expect(refWords(inst, 'od.rvSense')).toBe('Outdoor unit: Reversing valve energised in')
+  })
+  it('says a situation with everything that is not normal', () => {
+    expect(
+      situationWords(inst, { call: 'heat1', outdoorF: degF(30), modes: { 'od.board': 'defrost' } }),
+    ).toBe('Heat at 30 °F, Outdoor board: defrosting')
+  })
+  it('says the proof, its factors, and a finding with its smallest case', () => {
+    const bad = demoInstallation('saltmarsh-row')
+    const proof = prove(bad)
+    expect(proofSentence(proof)).toBe('Emergency heat brings on no backup.')
+    expect(findingSentence(bad, proof.findings[0]!)).toBe(
+      'Emergency heat brings on no backup: Emergency heat at 45 °F, everything normal',
+    )
+    expect(factorsSentence(proof)).toContain('6 calls × 7 outdoor temperatures × up to 192 combinations')
+    expect(breachWords('nobody has worded this')).toBe('nobody has worded this')
+  })
+  it('writes numbers as a meter shows them', () => {
+    expect([figure(24), figure(24.04), figure(25.9, 2), figure(100), figure(0.04), figure(Infinity)]).toEqual(
+      ['24', '24', '25.9', '100', '0', 'OL'],
+    )
+  })
+})
