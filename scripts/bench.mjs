@@ -2,9 +2,15 @@ import { join } from 'node:path'
 import { ensureModules, root } from './lib/prepare.mjs'
 import { main, run } from './lib/say.mjs'
 
-/** npm run bench [-- circuit|sweep]: measurements, as ratios against something else in the same run. */
+/** npm run bench [-- circuit|sweep|browser]: measurements, as ratios against something else in the same run. */
 main(async () => {
   await ensureModules()
+  const asked = process.argv[2]
+  if (!asked || asked === 'browser') {
+    const { code } = await run(process.execPath, [join(root, 'scripts/benchBrowser.mjs')], { cwd: root })
+    process.exitCode = code
+    if (asked) return
+  }
   const args = ['--import', 'tsx', join(root, 'scripts/bench.ts'), ...process.argv.slice(2)]
   process.exitCode = (await run(process.execPath, args, { cwd: root })).code
 })

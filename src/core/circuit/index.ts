@@ -1,3 +1,3 @@
 export { GROUND, netlistOf, type ContactBranch, type LoadBranch, type Netlist } from './netlist'
 export { overcurrents, solve, type Overcurrent, type Solution, type Solved, type Unsolved } from './solution'
-export { Circuit, type Outcome, type Settled } from './solver'
+export { Circuit, circuitOf, type Outcome, type Settled } from './solver'

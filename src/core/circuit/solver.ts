@@ -196,3 +196,15 @@ export function across(volts: Complexes, a: number, b: number): number {
   const im = (a === GROUND ? 0 : volts.im[a]!) - (b === GROUND ? 0 : volts.im[b]!)
   return Math.hypot(re, im)
 }
+
+const circuits = new WeakMap<Installation, Circuit>()
+
+/** The circuit of an installation, laid out once however many ask for it. */
+export function circuitOf(inst: Installation): Circuit {
+  let circuit = circuits.get(inst)
+  if (!circuit) {
+    circuit = new Circuit(inst)
+    circuits.set(inst, circuit)
+  }
+  return circuit
+}

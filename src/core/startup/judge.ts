@@ -1,5 +1,5 @@
 import { placedByRef, splitRef, type Installation, type Ref } from '../installation'
-import { Circuit, solve } from '../circuit'
+import { circuitOf, solve } from '../circuit'
 import { gateChain, type ChainGate } from '../explain'
 import { blowerAmps, feedsOf, rowsOf, serviceVolts, type Row } from './kit'
 import { READING_KINDS, standing, type Reading } from './reading'
@@ -49,7 +49,7 @@ const number = (r: Reading): number => (r.value === 'OL' ? Infinity : r.value)
 /** R to C: 22 to 28 V. About 20.8 is 24 · 208/240, a 240 tap on 208 V; 27.7 is 24 · 240/208, the reverse. */
 function judgeControlVolts(inst: Installation, r: Reading): Verdict {
   const v = number(r)
-  const solved = solve(new Circuit(inst), r.situation)
+  const solved = solve(circuitOf(inst), r.situation)
   const common = placedByRef(inst, splitRef(r.at).placed)?.device.terminals.find((t) => t.role === 'C')
   const computed =
     solved.ok && common ? solved.meter(r.at, `${splitRef(r.at).placed}.${common.id}`) : Number.NaN
@@ -120,7 +120,7 @@ function judgeStripAmps(inst: Installation, r: Reading, all: readonly Reading[])
   const onKit = rowsOf(inst, own)
   const rows =
     r.place === 'rowTerminals' ? onKit.filter((x) => x.ref === r.at) : onKit.length ? onKit : rowsOf(inst)
-  const solved = solve(new Circuit(inst), r.situation)
+  const solved = solve(circuitOf(inst), r.situation)
   const on = solved.ok ? rows.filter((x) => solved.energised(x.ref)) : []
   const { volts, measured } = lineVoltsFor(inst, rows[0]?.ref ?? r.at, all)
   const blower = r.withBlower === false || r.place !== 'feed' ? 0 : blowerAmps(inst)

@@ -1,6 +1,6 @@
 'use client'
 
-import { useMemo, useState } from 'react'
+import { useCallback, useDeferredValue, useMemo, useState, useSyncExternalStore } from 'react'
 import type { Ref } from '@/core/installation'
 import { Button, Caution, cx } from '@/ui'
 import { refWords } from '@/words'
@@ -19,6 +19,10 @@ export function Bench() {
   const [asSchedule, setAsSchedule] = useState(false)
   const [phone, setPhone] = useState<'gates' | 'landing'>('gates')
   const landing = useLanding()
+  const wide = useWide()
+  // The chains come a moment after the conductors, with the wiring that they were found in.
+  const explained = useDeferredValue(solved.ok ? solved.circuit.inst : inst)
+  const toggle = useCallback((ref: Ref) => setSelected((s) => (s === ref ? null : ref)), [])
   const volts = useMemo(() => terminalVolts(inst, solved), [inst, solved])
   const route = useMemo(() => {
     const chain = chains.find((c) => c.target === selected)
@@ -54,23 +58,23 @@ export function Bench() {
       </div>
       <div className="min-w-0">
         <Banner landing={landing} />
-        <div className="hidden lg:block">
-          {asSchedule ? (
-            <div className="max-w-xl">
-              <Schedule volts={volts} route={route} landing={landing} />
+        {wide && (
+          <div>
+            {asSchedule ? (
+              <div className="max-w-xl">
+                <Schedule volts={volts} route={route} landing={landing} />
+              </div>
+            ) : (
+              <Diagram volts={volts} route={route} landing={landing} />
+            )}
+            <div className="mt-2">
+              <Button look="quiet" onClick={() => setAsSchedule(!asSchedule)} aria-pressed={asSchedule}>
+                {asSchedule ? 'Show the bench' : 'Show the landing schedule'}
+              </Button>
             </div>
-          ) : (
-            <Diagram volts={volts} route={route} landing={landing} />
-          )}
-          <div className="mt-2">
-            <Button look="quiet" onClick={() => setAsSchedule(!asSchedule)} aria-pressed={asSchedule}>
-              {asSchedule ? 'Show the bench' : 'Show the landing schedule'}
-            </Button>
           </div>
-        </div>
-        <div className={cx('lg:hidden', phone !== 'landing' && 'hidden')}>
-          <Schedule volts={volts} route={route} landing={landing} />
-        </div>
+        )}
+        {!wide && phone === 'landing' && <Schedule volts={volts} route={route} landing={landing} />}
       </div>
       <div className={cx('lg:block', phone !== 'gates' && 'hidden')}>
         {chosen && (
@@ -93,7 +97,8 @@ export function Bench() {
                   target={t}
                   chain={chains[i]}
                   selected={selected === t.ref}
-                  onSelect={() => setSelected(selected === t.ref ? null : t.ref)}
+                  inst={explained}
+                  onSelect={toggle}
                 />
               ) : null,
             )}
@@ -142,3 +147,17 @@ function Banner({ landing }: { landing: ReturnType<typeof useLanding> }) {
     </div>
   )
 }
+
+const WIDE = '(min-width: 1024px)'
+const onWidth = (l: () => void) => {
+  const query = window.matchMedia(WIDE)
+  query.addEventListener('change', l)
+  return () => query.removeEventListener('change', l)
+}
+/** Whether there is room for the drawing; what is not shown is not computed either. */
+const useWide = (): boolean =>
+  useSyncExternalStore(
+    onWidth,
+    () => window.matchMedia(WIDE).matches,
+    () => true,
+  )

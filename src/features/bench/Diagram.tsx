@@ -20,13 +20,10 @@ export function Diagram({
   route: ReadonlySet<Ref>
   landing: LandingTools
 }) {
-  const { inst, chains, targets } = useJobScreen()
+  const { inst, solved } = useJobScreen()
   const layout = useMemo(() => layOut(inst), [inst])
   const { wires, cables } = useMemo(() => drawWires(inst, layout), [inst, layout])
-  const running = useMemo(
-    () => new Set(targets.filter((_, i) => chains[i]?.running === 'yes').map((t) => t.ref)),
-    [targets, chains],
-  )
+  const running = useMemo(() => new Set(solved.ok ? solved.running.map((l) => l.ref) : []), [solved])
   const counts = useMemo(() => {
     const n = new Map<Ref, number>()
     for (const w of inst.wires) for (const r of [w.a, w.b]) if (r) n.set(r, (n.get(r) ?? 0) + 1)
@@ -123,7 +120,9 @@ const Conductor = memo(function Conductor({
         strokeDasharray={dash}
       />
       <path d={d} stroke={hue(wire.colour)} strokeWidth={width} strokeDasharray={dash} />
-      {live && <path d={d} className="flow" stroke="var(--ink)" strokeWidth={1.2} strokeDasharray="2 16" />}
+      {live && onRoute && (
+        <path d={d} className="flow" stroke="var(--ink)" strokeWidth={1.2} strokeDasharray="2 16" />
+      )}
       {loose.map((p) => (
         <circle
           key={`${p.x},${p.y}`}

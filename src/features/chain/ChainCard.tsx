@@ -1,15 +1,17 @@
 'use client'
 
+import { memo } from 'react'
+import type { Installation, Ref } from '@/core/installation'
 import type { ChainGate, GateChain, Target } from '@/core/explain'
 import { cx } from '@/ui'
 import { gateWords, lower, targetWords } from '@/words'
-import { useJobScreen } from '../job/JobContext'
 import { GateLine } from './GateLine'
 
 const STATE = { yes: 'On', no: 'Off', unknown: 'Depends' } as const
 
 /** Why one thing runs or does not. The first gate that blocks is said large, with its number. */
-export function ChainCard({
+export const ChainCard = memo(function ChainCard({
+  inst,
   target,
   chain,
   selected,
@@ -18,9 +20,9 @@ export function ChainCard({
   target: Target
   chain: GateChain
   selected: boolean
-  onSelect: () => void
+  onSelect: (ref: Ref) => void
+  inst: Installation
 }) {
-  const { inst } = useJobScreen()
   const gate = chain.first === null ? null : chain.gates[chain.first]!
   const words = gate && gateWords(inst, gate)
   const passing = chain.gates.filter((g) => g.state === 'passing').length
@@ -32,7 +34,7 @@ export function ChainCard({
     >
       <button
         type="button"
-        onClick={onSelect}
+        onClick={() => onSelect(target.ref)}
         aria-pressed={selected}
         title="Show its path on the bench"
         className="flex min-h-12 w-full items-baseline justify-between gap-3 text-left lg:min-h-6"
@@ -74,7 +76,7 @@ export function ChainCard({
       </details>
     </li>
   )
-}
+})
 
 /** What stops it. That nobody asked for it is said small; a gate that stops what was asked for is said large. */
 function Reason({ gate, name, reason }: { gate: ChainGate; name: string; reason: string }) {

@@ -1,7 +1,7 @@
 'use client'
 
 import { Slider } from 'radix-ui'
-import { useId, useMemo } from 'react'
+import { useDeferredValue, useId, useMemo } from 'react'
 import { stripOf } from '@/core/explain'
 import { cutPoints } from '@/core/situation'
 import { tolerances } from '@/core/tolerances'
@@ -22,8 +22,14 @@ const AXIS = [0, 25, 50, 75, 100]
  * "what then?".
  */
 export function ProofStrip() {
-  const { circuit, inst, situation, setSituation, targets, proof } = useJobScreen()
-  const stretches = useMemo(() => stripOf(circuit, situation), [circuit, situation])
+  const { circuit: latest, inst, situation, setSituation, targets, proof } = useJobScreen()
+  // The lanes may come a moment after the conductors that the technician is looking at.
+  const circuit = useDeferredValue(latest)
+  const { call, modes } = situation
+  const stretches = useMemo(
+    () => stripOf(circuit, { call, modes, outdoorF: degF(0) }),
+    [circuit, call, modes],
+  )
   const gates = useMemo(() => cutPoints(inst), [inst])
   const lanes = targets.filter((t) => t.making.what === 'compressor' || t.making.what === 'strip')
   const id = useId()

@@ -1,8 +1,8 @@
 'use client'
 
-import { useEffect, useMemo, useSyncExternalStore, type ReactNode } from 'react'
+import { useDeferredValue, useEffect, useMemo, useSyncExternalStore, type ReactNode } from 'react'
 import Link from 'next/link'
-import { Circuit, solve } from '@/core/circuit'
+import { circuitOf, solve } from '@/core/circuit'
 import { gateChain, targetsOf } from '@/core/explain'
 import { installationOf, sentence } from '@/jobfile'
 import type { JobStore } from '@/client'
@@ -39,12 +39,14 @@ function Loaded({ store }: { store: JobStore }) {
   const { job } = view
   const inst = useMemo(() => (job ? installationOf(job) : null), [job])
   // Wiring and settings make the circuit; names, notes and readings do not.
-  const circuit = useMemo(() => (inst ? new Circuit(inst) : null), [inst])
+  const circuit = useMemo(() => (inst ? circuitOf(inst) : null), [inst])
   const solved = useMemo(() => (circuit ? solve(circuit, situation) : null), [circuit, situation])
   const targets = useMemo(() => (inst ? targetsOf(inst) : []), [inst])
+  // The conductors are relit first; the reasons may come a moment after.
+  const later = useDeferredValue(solved)
   const chains = useMemo(
-    () => (solved?.ok ? targets.map((t) => gateChain(solved, t.ref)) : []),
-    [solved, targets],
+    () => (later?.ok ? targetsOf(later.circuit.inst).map((t) => gateChain(later, t.ref)) : []),
+    [later],
   )
   const { runner, proof, stale } = useProof(inst)
 

@@ -2,7 +2,7 @@
 
 import { ArrowLeft, CloudOff, Moon, Redo2, Sun, Undo2 } from 'lucide-react'
 import Link from 'next/link'
-import { useMemo } from 'react'
+import { useDeferredValue, useMemo } from 'react'
 import { judge, standing } from '@/core/startup'
 import { Button, cx, TypedInput, useTheme } from '@/ui'
 import { useJobScreen } from './JobContext'
@@ -78,7 +78,9 @@ export function Rail() {
 
 /** How each place stands: settled, or needing the technician. */
 function usePlaceMarks(): Record<Place, { text: string; needs: boolean }> {
-  const { job, inst, proof } = useJobScreen()
+  const screen = useJobScreen()
+  // The marks may come a moment after the conductors that the technician is looking at.
+  const { job, inst, proof } = useDeferredValue(screen)
   return useMemo(() => {
     const unknown = job.placed.reduce(
       (n, p) => n + Object.values(p.settings).filter((v) => v === null).length,
