@@ -16,6 +16,8 @@ main(async () => {
       `port ${port} is in use, perhaps by another "npm run demo". Stop that one, or run: PORT=${port + 1} npm run demo`,
     )
   const external = process.env.DATABASE_URL
+  if (external && reset)
+    throw new Plain('--reset empties only the demo database of its own; DATABASE_URL is set, so nothing was touched.')
   if (!external) await ensurePackages(['postgresql'])
   await ensureModules()
   await ensureBuild()
