@@ -17,7 +17,9 @@ main(async () => {
     )
   const external = process.env.DATABASE_URL
   if (external && reset)
-    throw new Plain('--reset empties only the demo database of its own; DATABASE_URL is set, so nothing was touched.')
+    throw new Plain(
+      '--reset empties only the demo database of its own; DATABASE_URL is set, so nothing was touched.',
+    )
   if (!external) await ensurePackages(['postgresql'])
   await ensureModules()
   await ensureBuild()
