@@ -1,8 +1,8 @@
 import { Circuit, solve } from '@/core/circuit'
 import { gateChain } from '@/core/explain'
-import { makeRef, type Installation } from '@/core/installation'
+import { makeRef } from '@/core/installation'
 import { prove } from '@/core/laws'
-import { judge, liveness, READING_KINDS, standing } from '@/core/startup'
+import { expectations, judge, READING_KINDS, standing } from '@/core/startup'
 import { tolerances } from '@/core/tolerances'
 import { installationOf, jsonSchemaOf, problem, type Checked, type Job } from '@/jobfile'
 import {
@@ -97,10 +97,11 @@ export const COMMANDS: Record<string, (job: Job, args: Args) => Result> = {
         true,
       )
     }
-    const terminals = lowTerminals(inst).map(({ ref, common }) => {
-      const volts = solved.meter(ref, common)
-      return { terminal: ref, volts, state: liveness(volts) }
-    })
+    // The same list that the start-up cards show.
+    const devices = expectations(solved.circuit, situation.value) ?? []
+    const terminals = devices
+      .flatMap((d) => d.terminals)
+      .map(({ terminal, volts, state }) => ({ terminal, volts, state }))
     const running = solved.running.map((l) => l.ref)
     const { overcurrents } = solved
     return answer(
@@ -201,14 +202,4 @@ export function schemaCommand(name: string | undefined): Result {
   if (!names.includes(name)) return refuse('schema', `one of ${names.join(', ')}`, name)
   const schema = name === 'job' || name === 'device' ? jsonSchemaOf(name) : answerSchema(name as AnswerName)
   return answer(schema, [JSON.stringify(schema, null, 2)])
-}
-
-function lowTerminals(inst: Installation): { ref: string; common: string }[] {
-  return inst.placed.flatMap((p) => {
-    const common = p.device.terminals.find((t) => t.role === 'C' && t.side === 'low')
-    if (!common) return []
-    return p.device.terminals
-      .filter((t) => t.side === 'low' && t !== common)
-      .map((t) => ({ ref: makeRef(p.ref, t.id), common: makeRef(p.ref, common.id) }))
-  })
 }

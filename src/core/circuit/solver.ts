@@ -183,11 +183,6 @@ export class Circuit {
     }
     return { ok: false, why: 'chatter', cycle: [] }
   }
-
-  /** Right-hand side of the nodal equations, for those who solve again with an extra branch. */
-  injections(): Complexes {
-    return { re: this.rhs.re.slice(), im: this.rhs.im.slice() }
-  }
 }
 
 /** Volts between two nodes, magnitude. */

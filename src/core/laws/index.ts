@@ -10,5 +10,5 @@ export {
   type Undecided,
 } from './law'
 export { mended, mendsFor, type Mend } from './mend'
-export { placesOf, prove } from './prove'
+export { prove } from './prove'
 export { LAWS } from './registry'

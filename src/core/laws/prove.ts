@@ -1,7 +1,7 @@
 import { CALLS, type Value } from '../equipment'
 import { Circuit, solve, type Solution } from '../circuit'
 import { gateChain } from '../explain'
-import { splitRef, type Installation, type Ref } from '../installation'
+import type { Installation, Ref } from '../installation'
 import {
   assignments,
   assume,
@@ -171,6 +171,3 @@ function undecidedOf(
   )
   return { law: law.id, unknown: (matters.length ? matters : unknowns).map((m) => m.ref), witness }
 }
-
-/** The places of a finding's path, without repeats. */
-export const placesOf = (f: Finding): string[] => [...new Set(f.path.map((r) => splitRef(r).placed))]
