@@ -1,11 +1,9 @@
-import { mkdirSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
+import { mkdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { ensurePackages } from './lib/machine.mjs'
-import { freePort, startCluster } from './lib/postgres.mjs'
-import { ensureBuild, ensureModules, root } from './lib/prepare.mjs'
+import { ensureModules, root } from './lib/prepare.mjs'
 import { main, say } from './lib/say.mjs'
-import { prepareDatabase, startServer } from './lib/serve.mjs'
+import { withStage } from './lib/stage.mjs'
 
 const WIDE = { width: 1280, height: 800 }
 const PHONE = { width: 390, height: 844 }
@@ -29,20 +27,10 @@ const SHOTS = [
 main(async () => {
   await ensurePackages(['postgresql', 'chromium'])
   await ensureModules()
-  await ensureBuild()
-  const { chromium } = await import('@playwright/test')
   const only = process.argv.slice(2)
   const target = process.env.SHOTS_DIR ?? join(root, 'docs', 'screenshots')
-  const folder = join(tmpdir(), `gate-cross-shots-${process.pid}`)
-  const cluster = await startCluster(folder)
-  await prepareDatabase(cluster.url)
-  const server = await startServer({ port: await freePort(), databaseUrl: cluster.url })
-  const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: ['--disable-background-networking', '--no-sandbox'],
-  })
-  try {
-    mkdirSync(target, { recursive: true })
+  mkdirSync(target, { recursive: true })
+  await withStage({ name: 'shots', browser: true }, async ({ url, browser }) => {
     for (const shot of SHOTS.filter((s) => !only.length || only.includes(s.name))) {
       const page = await browser.newPage({
         viewport: shot.size,
@@ -50,7 +38,7 @@ main(async () => {
         reducedMotion: 'reduce',
       })
       if (shot.dark) await page.addInitScript(() => localStorage.setItem('gate-cross-theme', 'dark'))
-      await page.goto(server.url + shot.path)
+      await page.goto(url + shot.path)
       if (shot.path !== '/') await page.locator('[data-testid=verdict][data-stale=false]').waitFor()
       else await page.getByRole('heading', { level: 2 }).first().waitFor()
       if (shot.press) await page.getByRole('button', { name: shot.press }).first().click()
@@ -59,10 +47,5 @@ main(async () => {
       say(`${shot.name}.png`)
       await page.close()
     }
-  } finally {
-    await browser.close()
-    await server.stop()
-    await cluster.stop()
-    rmSync(folder, { recursive: true, force: true })
-  }
+  })
 })

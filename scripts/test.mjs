@@ -1,11 +1,9 @@
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { ensurePackages } from './lib/machine.mjs'
-import { freePort, startCluster } from './lib/postgres.mjs'
-import { ensureBuild, ensureModules, root } from './lib/prepare.mjs'
+import { ensureModules, root } from './lib/prepare.mjs'
 import { main, run, say } from './lib/say.mjs'
-import { prepareDatabase, startServer } from './lib/serve.mjs'
+import { withStage } from './lib/stage.mjs'
 
 /** Every check of the house, one after the other; it goes on after a failure, and ends with one line of numbers. */
 main(async () => {
@@ -48,26 +46,16 @@ main(async () => {
   if (jest) count(jest.numPassedTests, jest.numFailedTests + jest.numRuntimeErrorTestSuites)
   else count(0, 1)
 
-  await ensureBuild()
-  const folder = join(tmpdir(), `gate-cross-test-${process.pid}`)
-  const cluster = await startCluster(folder)
-  let server = null
-  try {
-    await prepareDatabase(cluster.url)
-    server = await startServer({ port: await freePort(), databaseUrl: cluster.url })
+  await withStage({ name: 'test' }, async ({ url, databaseUrl }) => {
     say('browser tests')
     await run('npx', ['playwright', 'test'], {
       cwd: root,
-      env: { BASE_URL: server.url, TEST_DATABASE_URL: cluster.url },
+      env: { BASE_URL: url, TEST_DATABASE_URL: databaseUrl },
     })
     const browser = read(join(results, 'browser.json'))
     if (browser) count(browser.stats.expected + browser.stats.flaky, browser.stats.unexpected)
     else count(0, 1)
-  } finally {
-    await server?.stop()
-    await cluster.stop()
-    rmSync(folder, { recursive: true, force: true })
-  }
+  })
 
   say('saving through restarts')
   const durable = await run(process.execPath, ['--import', 'tsx', 'tests/durability/main.ts'], { cwd: root })

@@ -1,3 +1,4 @@
+import isEqual from 'fast-deep-equal'
 import {
   apply,
   inverse,
@@ -38,6 +39,8 @@ export interface StoreNeeds {
   now: () => Date
   /** Milliseconds before try number `n` (from 1) after a failure. */
   retryAfter?: (n: number) => number
+  /** Milliseconds that an edit, safe in the queue, waits for others to travel with it; 0 when not given. */
+  sendAfter?: number
 }
 
 /**
@@ -55,6 +58,7 @@ export class JobStore {
   private failures = 0
   private flushing: Promise<void> | null = null
   private timer: ReturnType<typeof setTimeout> | null = null
+  private soon: ReturnType<typeof setTimeout> | null = null
   private closed = false
   private listeners = new Set<() => void>()
   private view: JobView = this.look(null)
@@ -120,7 +124,7 @@ export class JobStore {
     this.view = this.look(applied.value)
     for (const l of this.listeners) l()
     this.writes = this.writes.then(() => needs.queue.add(this.jobId, envelope)).catch(() => undefined)
-    void this.writes.then(() => this.flush())
+    void this.writes.then(() => this.flushSoon())
     return applied
   }
 
@@ -138,7 +142,7 @@ export class JobStore {
   }
 
   /** Decides an operation that was set aside: make it again on top of theirs, or let it go. */
-  async decide(opId: string, choice: 'mine' | 'theirs'): Promise<void> {
+  decide = async (opId: string, choice: 'mine' | 'theirs'): Promise<void> => {
     const item = this.aside.find((a) => a.envelope.opId === opId)
     this.aside = this.aside.filter((a) => a !== item)
     if (item && choice === 'mine') this.edit(item.envelope.op)
@@ -156,7 +160,18 @@ export class JobStore {
 
   close(): void {
     this.closed = true
+    if (this.soon) clearTimeout(this.soon)
     if (this.timer) clearTimeout(this.timer)
+  }
+
+  private flushSoon(): void {
+    const wait = this.needs.sendAfter ?? 0
+    if (wait === 0) void this.flush()
+    else
+      this.soon ??= setTimeout(() => {
+        this.soon = null
+        void this.flush()
+      }, wait)
   }
 
   private async send(): Promise<void> {
@@ -259,10 +274,10 @@ export class JobStore {
 
   private publish(): void {
     const job = this.current()
-    // The same content keeps the same object, so that nothing is computed again for a save that changed nothing.
-    const same =
-      this.view.job && job && this.view.job !== job && JSON.stringify(this.view.job) === JSON.stringify(job)
-    this.view = this.look(same ? this.view.job : job)
+    // The same content keeps the same object, so that nothing is computed or drawn again for a save that changed nothing.
+    const next = this.look(isEqual(this.view.job, job) ? this.view.job : job)
+    if (isEqual(next, this.view)) return
+    this.view = next
     for (const l of this.listeners) l()
   }
 }

@@ -97,7 +97,7 @@ export function installationOf(job: Job): Installation {
   let inst = installations.get(job)
   if (!inst) {
     inst = {
-      placed: job.placed.map((p) => placed(p, job.devices[p.device]!)),
+      placed: placedList(job),
       cables: job.cables,
       wires: job.wires,
     }
@@ -105,6 +105,15 @@ export function installationOf(job: Job): Installation {
   }
   return inst
 }
+/** The same devices with the same settings give the same list, however often a wire is moved. */
+function placedList(job: Job): Placed[] {
+  const known = placedLists.get(job.placed)
+  const list = job.placed.map((p) => placed(p, job.devices[p.device]!))
+  if (known?.every((p, i) => p === list[i])) return known
+  placedLists.set(job.placed, list)
+  return list
+}
+const placedLists = new WeakMap<PlacedEntry[], Placed[]>()
 function placed(entry: PlacedEntry, device: Device): Placed {
   const known = placedOf.get(entry)
   if (known && known.device === device) return known.placed

@@ -1,12 +1,14 @@
 import { wrap, type Remote } from 'comlink'
 import type { Installation } from '@/core/installation'
 import type { Finding, Mend, Proof } from '@/core/laws'
+import { Packer } from './parcel'
 import type { ProofWork } from './proof.worker'
 
 /** Runs proofs in a worker, one at a time; of several asked for meanwhile only the latest is run. */
 export class ProofRunner {
   private readonly worker: Worker
   private readonly work: Remote<ProofWork>
+  private readonly packer = new Packer()
   private running = false
   private next: { inst: Installation; done: (p: Proof) => void } | null = null
 
@@ -22,7 +24,7 @@ export class ProofRunner {
   }
 
   mends(inst: Installation, finding: Finding): Promise<Mend[]> {
-    return this.work.mends(inst, finding)
+    return this.work.mends(this.packer.pack(inst), finding)
   }
 
   close(): void {
@@ -35,7 +37,7 @@ export class ProofRunner {
     while (this.next) {
       const { inst, done } = this.next
       this.next = null
-      const proof = await this.work.prove(inst)
+      const proof = await this.work.prove(this.packer.pack(inst))
       if (!this.next) done(proof)
     }
     this.running = false

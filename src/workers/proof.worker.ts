@@ -1,11 +1,13 @@
 import { expose } from 'comlink'
-import type { Installation } from '@/core/installation'
 import { mendsFor, prove, type Finding } from '@/core/laws'
+import { Unpacker, type Parcel } from './parcel'
+
+const unpacker = new Unpacker()
 
 /** What runs off the main thread: the sweep, and the search for the smallest mend. */
 const work = {
-  prove: (inst: Installation) => prove(inst),
-  mends: (inst: Installation, finding: Finding) => mendsFor(inst, finding),
+  prove: (parcel: Parcel) => prove(unpacker.unpack(parcel)),
+  mends: (parcel: Parcel, finding: Finding) => mendsFor(unpacker.unpack(parcel), finding),
 }
 export type ProofWork = typeof work
 

@@ -57,22 +57,33 @@ export class DriverTable {
     return (o) => o[at]!
   }
 
-  /** The answers of all outside leaves in a situation. */
+  /**
+   * The answers of all outside leaves in a situation. Thousands of states are asked in one sweep and most leaves look
+   * at the call and the temperature only, which many states share: those answers are kept.
+   */
   answers(situation: Situation): Uint8Array {
-    const out = new Uint8Array(this.leaves.length)
-    // The sights stay and the situation under them changes: thousands of states ask thousands of times.
     for (const sight of this.sights.values()) {
       sight.call = situation.call
       sight.outdoorF = situation.outdoorF
     }
     this.modes = situation.modes
-    for (let i = 0; i < this.leaves.length; i++) {
+    const key = `${situation.call} ${situation.outdoorF}`
+    let steady = this.steady.get(key)
+    if (steady?.length !== this.leaves.length) {
+      steady = Uint8Array.from(this.leaves, ({ sight, leaf }) => LEVEL[evaluateLeaf(leaf, sight)])
+      this.steady.set(key, steady)
+    }
+    const out = steady.slice()
+    for (const i of this.changing) {
       const { sight, leaf } = this.leaves[i]!
       out[i] = LEVEL[evaluateLeaf(leaf, sight)]
     }
     return out
   }
 
+  private readonly steady = new Map<string, Uint8Array>()
+  /** Leaves that look at modes, or at what a switch inside its differential did last. */
+  private readonly changing: number[] = []
   private modes: Situation['modes'] = {}
 
   private sightFor(placed: Placed): Sight {
@@ -102,6 +113,7 @@ export class DriverTable {
     if (i === undefined) {
       i = this.leaves.length
       this.leaves.push({ sight: this.sightFor(placed), leaf })
+      if ('mode' in leaf || ('sense' in leaf && (leaf.band ?? 0) > 0)) this.changing.push(i)
       this.byKey.set(key, i)
     }
     return i

@@ -94,11 +94,19 @@ export interface Factors {
   lower: Complexes
 }
 
-/** Factors the matrix in place (its entries are spent). Null when a pivot vanishes or is not a number. */
-export function factor(plan: Plan, matrix: Complexes): Factors | null {
+/** Room for the factors of any matrix of a plan. */
+export const factorsFor = (plan: Plan): Factors => ({
+  pivot: complexes(plan.size),
+  lower: complexes(plan.neighbours.length),
+})
+
+/**
+ * Factors the matrix in place (its entries are spent). Null when a pivot vanishes or is not a number.
+ * @param into where the factors go; a sweep that spends them at once hands in the same room each time
+ */
+export function factor(plan: Plan, matrix: Complexes, into: Factors = factorsFor(plan)): Factors | null {
   const { re, im } = matrix
-  const pivot = complexes(plan.size)
-  const lower = complexes(plan.neighbours.length)
+  const { pivot, lower } = into
   let u = 0
   for (let step = 0; step < plan.size; step++) {
     const k = plan.order[step]!
@@ -128,7 +136,7 @@ export function factor(plan: Plan, matrix: Complexes): Factors | null {
       }
     }
   }
-  return { pivot, lower }
+  return into
 }
 
 /** Solves in place: `x` holds the right-hand side on entry and the solution on return. */

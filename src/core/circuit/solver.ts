@@ -5,6 +5,7 @@ import { DriverTable, type Driver } from './drivers'
 import {
   complexes,
   factor,
+  factorsFor,
   planElimination,
   solveFactored,
   type Complexes,
@@ -51,6 +52,8 @@ export class Circuit {
   private readonly rhs: Complexes
   private readonly outcomes = new Map<string, Outcome>()
   private readonly solved = new Map<string, Complexes | null>()
+  /** Spent by each solution of the sweep, and filled again by the next. */
+  private readonly room: { matrix: Complexes; factors: Factors }
 
   constructor(readonly inst: Installation) {
     this.net = netlistOf(inst)
@@ -66,6 +69,7 @@ export class Circuit {
     this.plan = planElimination(nodes.length, pairs)
     this.base = complexes(this.plan.slots)
     this.rhs = complexes(nodes.length)
+    this.room = { matrix: complexes(this.plan.slots), factors: factorsFor(this.plan) }
     for (let i = 0; i < nodes.length; i++) this.base.re[i] = tolerances.leakSiemens
     for (const b of [...conductors, ...loads, ...sources]) this.stamp(this.base, b)
     for (const s of sources) {
@@ -111,18 +115,24 @@ export class Circuit {
     }
   }
 
-  /** Factors of the circuit with these contacts closed, and an extra conductance between two nodes if given. */
+  /** Factors of the circuit with these contacts closed, the caller's to keep. */
   factors(closed: Uint8Array): Factors | null {
-    const matrix = { re: this.base.re.slice(), im: this.base.im.slice() }
+    return this.factorsInto(closed, factorsFor(this.plan))
+  }
+
+  private factorsInto(closed: Uint8Array, into: Factors): Factors | null {
+    const { matrix } = this.room
+    matrix.re.set(this.base.re)
+    matrix.im.set(this.base.im)
     for (let i = 0; i < closed.length; i++) if (closed[i]) this.stamp(matrix, this.net.contacts[i]!)
-    return factor(this.plan, matrix)
+    return factor(this.plan, matrix, into)
   }
 
   private nodeVolts(closed: Uint8Array): Complexes | null {
-    const key = String.fromCharCode(...closed)
+    const key = packed(closed)
     const known = this.solved.get(key)
     if (known !== undefined) return known
-    const factors = this.factors(closed)
+    const factors = this.factorsInto(closed, this.room.factors)
     let volts: Complexes | null = null
     if (factors) {
       volts = { re: this.rhs.re.slice(), im: this.rhs.im.slice() }
@@ -138,7 +148,7 @@ export class Circuit {
    */
   settle(situation: Situation, unknownAs: UnknownAs = 'open'): Outcome {
     const outside = this.table.answers(situation)
-    const key = String.fromCharCode(...outside, unknownAs === 'open' ? 0 : 1)
+    const key = packed(outside) + (unknownAs === 'open' ? '' : '?')
     let outcome = this.outcomes.get(key)
     if (!outcome) {
       outcome = this.settleFrom(outside, unknownAs, 'together')
@@ -183,6 +193,17 @@ export class Circuit {
     }
     return { ok: false, why: 'chatter', cycle: [] }
   }
+}
+
+/** A list of numbers from 0 to 3 as a short string, to look things up by: seven to a character. */
+function packed(list: Uint8Array): string {
+  let text = ''
+  for (let i = 0; i < list.length;) {
+    let code = 0
+    for (const end = Math.min(list.length, i + 7); i < end; i++) code = (code << 2) | list[i]!
+    text += String.fromCharCode(code)
+  }
+  return text
 }
 
 /** Volts between two nodes, magnitude. */

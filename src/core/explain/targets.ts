@@ -10,7 +10,7 @@ export interface Target {
 const ORDER: Making['what'][] = ['compressor', 'reversingValve', 'outdoorFan', 'blower', 'strip']
 
 /** Every load of the job that does something worth naming. */
-export function targetsOf(inst: Installation): Target[] {
+export function targetsOf(inst: Pick<Installation, 'placed'>): Target[] {
   const found: Target[] = inst.placed.flatMap((p) =>
     p.device.parts.flatMap((part) =>
       part.kind === 'load' && part.makes ? [{ ref: makeRef(p.ref, part.id), making: part.makes }] : [],

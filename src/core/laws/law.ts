@@ -1,4 +1,4 @@
-import type { Call } from '../equipment'
+import type { Call, ModeMeaning } from '../equipment'
 import type { Installation, Ref } from '../installation'
 import type { Situation } from '../situation'
 import type { Facts } from './facts'
@@ -11,6 +11,8 @@ export interface StateSeen {
   situation: Situation
   /** Modes away from normal. */
   away: number
+  /** What the modes away from normal mean. */
+  means: ReadonlySet<ModeMeaning>
   facts: Facts
 }
 

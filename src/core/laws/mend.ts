@@ -1,7 +1,7 @@
 import { isCooling, isHeatPumpHeating, wantsBackup, type Value } from '../equipment'
 import { Circuit } from '../circuit'
 import { makeRef, splitRef, terminalOf, type Installation, type Ref } from '../installation'
-import { awayCount, callsOf, memoriesAt, regionsOf } from '../situation'
+import { awayCount, callsOf, meanings, memoriesAt, regionsOf } from '../situation'
 import { factsOf } from './facts'
 import type { Finding, Law } from './law'
 import { prove } from './prove'
@@ -70,8 +70,9 @@ function holdsInWitness(law: Law, inst: Installation, finding: Finding): boolean
   if (!law.each) return true
   const circuit = new Circuit(inst)
   const facts = factsOf(circuit, circuit.settle(finding.witness))
-  const away = awayCount(inst, finding.witness)
-  return law.each({ inst, situation: finding.witness, away, facts }) === null
+  const situation = finding.witness
+  const seen = { inst, situation, away: awayCount(inst, situation), means: meanings(inst, situation), facts }
+  return law.each(seen) === null
 }
 
 /**

@@ -5,9 +5,8 @@ import type { Installation, Ref } from '../installation'
 import {
   assignments,
   assume,
-  awayCount,
   callsOf,
-  reachableModes,
+  reachableRows,
   regionsOf,
   unknownsOf,
   type Situation,
@@ -91,15 +90,14 @@ function runOnce(
   const each = laws.filter((l) => l.each)
   for (const call of calls) {
     for (const outdoorF of temperatures) {
-      const rows = reachableModes(assumed, call, outdoorF)
+      const rows = reachableRows(assumed, call, outdoorF)
       run.mostModes = Math.max(run.mostModes, rows.length)
-      for (const modes of rows) {
+      for (const { modes, away, means } of rows) {
         const situation: Situation = { call, outdoorF, modes }
         const facts = factsOf(circuit, circuit.settle(situation))
         run.solved++
         for (const ref of facts.running) everRan.add(ref)
-        const away = awayCount(assumed, situation)
-        const seen = { inst: assumed, situation, away, facts }
+        const seen = { inst: assumed, situation, away, means, facts }
         for (const law of each) {
           const breach = law.each!(seen)
           if (breach) keep(run, law.id, { situation, breach, size: sizeOf(away, situation) })

@@ -1,6 +1,5 @@
 import { isCooling, isHeatPumpHeating } from '../equipment'
 import { targetsOf } from '../explain'
-import { meanings } from '../situation'
 import type { Law } from './law'
 
 /**
@@ -11,10 +10,10 @@ export const valveRight: Law = {
   id: 'valveRight',
   severity: 'wrong',
   applies: (inst) => targetsOf(inst).some((t) => t.making.what === 'reversingValve'),
-  each({ inst, situation, facts }) {
+  each({ situation, means, facts }) {
     if (!facts.compressor || !facts.valve) return null
     const { call } = situation
-    const defrost = meanings(inst, situation).has('defrost')
+    const defrost = means.has('defrost')
     const wanted = defrost || isCooling(call) ? 'cooling' : isHeatPumpHeating(call) ? 'heating' : null
     if (wanted === null || facts.valve.position === wanted) return null
     return {

@@ -1,4 +1,4 @@
 export { cutPoints, regionsOf } from './regions'
-export { memoriesAt, reachableModes } from './reachable'
+export { memoriesAt, reachableModes, reachableRows, type ModeRow } from './reachable'
 export { awayCount, callsOf, meanings, memoryState, modesOf, sightOf, type Situation } from './situation'
 export { assignments, assume, unknownsOf, type Unknown } from './unknowns'

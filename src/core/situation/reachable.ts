@@ -1,5 +1,15 @@
-import { evaluate, leaves, memoryId, normalState, type Call, type Expr, type SenseLeaf } from '../equipment'
-import { makeRef, settingValue, type Installation, type Placed, type Ref } from '../installation'
+import {
+  evaluate,
+  leaves,
+  memoryId,
+  normalState,
+  type Call,
+  type Device,
+  type Expr,
+  type ModeMeaning,
+  type SenseLeaf,
+} from '../equipment'
+import { makeRef, settingValue, type Installation, type Ref } from '../installation'
 import type { DegF } from '../units'
 import { modesOf, sightOf, type Situation } from './situation'
 
@@ -7,7 +17,7 @@ import { modesOf, sightOf, type Situation } from './situation'
 export function memoriesAt(inst: Installation, outdoorF: DegF): Ref[] {
   const found = new Set<Ref>()
   for (const placed of inst.placed)
-    for (const leaf of bandLeaves(placed)) {
+    for (const leaf of bandLeaves(placed.device)) {
       const at = leaf.below
       const below = typeof at === 'number' ? at : settingValue(placed, at.set)
       if (typeof below !== 'number') continue
@@ -17,40 +27,82 @@ export function memoriesAt(inst: Installation, outdoorF: DegF): Ref[] {
   return [...found]
 }
 
-function bandLeaves(placed: Placed): (SenseLeaf & Expr)[] {
-  const drivers = placed.device.parts.flatMap((p) => (p.kind === 'contact' ? leaves(p.driver) : []))
-  return drivers.filter((l): l is SenseLeaf => 'sense' in l && (l.band ?? 0) > 0)
+const bands = new WeakMap<Device, (SenseLeaf & Expr)[]>()
+function bandLeaves(device: Device): (SenseLeaf & Expr)[] {
+  let list = bands.get(device)
+  if (!list) {
+    const drivers = device.parts.flatMap((p) => (p.kind === 'contact' ? leaves(p.driver) : []))
+    list = drivers.filter((l): l is SenseLeaf => 'sense' in l && (l.band ?? 0) > 0)
+    bands.set(device, list)
+  }
+  return list
+}
+
+/** One combination of modes that can occur, with what a law asks of it. */
+export interface ModeRow {
+  modes: Record<Ref, string>
+  /** How many are away from normal; a differential's memory is never "away". */
+  away: number
+  /** What those that are away from normal mean. */
+  means: ReadonlySet<ModeMeaning>
 }
 
 /** One thing that can vary beside call and temperature, with the states it can be in; the normal one first. */
 interface Axis {
   ref: Ref
-  states: string[]
+  /** The differential's memory has no normal state: both are named. */
+  memory: boolean
+  states: { id: string; means?: ModeMeaning }[]
 }
+
+/** The rows of an installation by what can vary: most calls and temperatures share them. */
+const rowsBy = new WeakMap<Installation, Map<string, ModeRow[]>>()
 
 /**
  * Every combination of modes that can occur for a call at an outdoor temperature (a proof's third factor).
  * A state is reachable when its condition is not "no" in that call and temperature; failures are left out.
  */
-export function reachableModes(inst: Installation, call: Call, outdoorF: DegF): Record<Ref, string>[] {
-  const bare: Situation = { call, outdoorF, modes: {} }
-  const axes: Axis[] = modesOf(inst).map(({ ref, placed, mode }) => {
-    const sight = sightOf(placed, bare)
-    const states = mode.states
-      .filter((s, i) => {
-        if (i === 0 || s.reach === 'always') return true
-        return typeof s.reach === 'object' && evaluate(s.reach, sight) !== 'no'
-      })
-      .map((s) => s.id)
-    return { ref, states: states.length ? states : [normalState(mode)] }
-  })
-  const memories = memoriesAt(inst, outdoorF).map((ref) => ({ ref, states: ['made', 'broken'] }))
-  let rows: Record<Ref, string>[] = [{}]
-  for (const { ref, states } of [...memories, ...axes]) {
-    if (states.length === 1) continue
-    rows = rows.flatMap((row) =>
-      states.map((s, i) => (i === 0 && !memories.some((m) => m.ref === ref) ? row : { ...row, [ref]: s })),
-    )
+export function reachableRows(inst: Installation, call: Call, outdoorF: DegF): ModeRow[] {
+  const axes = axesAt(inst, call, outdoorF)
+  let known = rowsBy.get(inst)
+  if (!known) rowsBy.set(inst, (known = new Map()))
+  const key = axes.map((a) => `${a.ref}=${a.states.map((s) => s.id).join()}`).join(';')
+  let rows = known.get(key)
+  if (!rows) {
+    rows = [{ modes: {}, away: 0, means: new Set() }]
+    for (const axis of axes)
+      rows = rows.flatMap((row) =>
+        axis.states.map((s, i): ModeRow => {
+          if (i === 0 && !axis.memory) return row
+          return {
+            modes: { ...row.modes, [axis.ref]: s.id },
+            away: row.away + (axis.memory ? 0 : 1),
+            means: s.means ? new Set([...row.means, s.means]) : row.means,
+          }
+        }),
+      )
+    known.set(key, rows)
   }
   return rows
+}
+
+function axesAt(inst: Installation, call: Call, outdoorF: DegF): Axis[] {
+  const bare: Situation = { call, outdoorF, modes: {} }
+  const memories = memoriesAt(inst, outdoorF).map((ref): Axis => {
+    return { ref, memory: true, states: [{ id: 'made' }, { id: 'broken' }] }
+  })
+  const modes = modesOf(inst).map(({ ref, placed, mode }): Axis => {
+    const sight = sightOf(placed, bare)
+    const states = mode.states.filter(
+      (s, i) =>
+        i === 0 || s.reach === 'always' || (typeof s.reach === 'object' && evaluate(s.reach, sight) !== 'no'),
+    )
+    return { ref, memory: false, states: states.length ? states : [{ id: normalState(mode) }] }
+  })
+  return [...memories, ...modes].filter((a) => a.states.length > 1)
+}
+
+/** The modes alone of `reachableRows`. */
+export function reachableModes(inst: Installation, call: Call, outdoorF: DegF): Record<Ref, string>[] {
+  return reachableRows(inst, call, outdoorF).map((r) => r.modes)
 }

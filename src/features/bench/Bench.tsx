@@ -1,29 +1,26 @@
 'use client'
 
-import { useCallback, useDeferredValue, useMemo, useState, useSyncExternalStore } from 'react'
+import { useCallback, useMemo, useState, useSyncExternalStore } from 'react'
 import type { Ref } from '@/core/installation'
 import { Button, Caution, cx } from '@/ui'
 import { refWords } from '@/words'
 import { ChainCard } from '../chain'
-import { useJobScreen } from '../job/JobContext'
+import { useJobScreen, useProofState } from '../job/JobContext'
 import { Diagram } from './Diagram'
-import { terminalVolts } from './liveness'
 import { Schedule } from './Schedule'
 import { TerminalPanel } from './TerminalPanel'
 import { useLanding } from './useLanding'
 
 /** The low-voltage wiring, solved for the situation, with a gate chain for each thing that can run. */
 export function Bench() {
-  const { inst, solved, targets, chains, proof, situation } = useJobScreen()
+  const { inst, solved, targets, chains, situation, volts } = useJobScreen()
+  const { proof } = useProofState()
   const [selected, setSelected] = useState<Ref | null>(null)
   const [asSchedule, setAsSchedule] = useState(false)
   const [phone, setPhone] = useState<'gates' | 'landing'>('gates')
   const landing = useLanding()
   const wide = useWide()
-  // The chains come a moment after the conductors, with the wiring that they were found in.
-  const explained = useDeferredValue(solved.ok ? solved.circuit.inst : inst)
   const toggle = useCallback((ref: Ref) => setSelected((s) => (s === ref ? null : ref)), [])
-  const volts = useMemo(() => terminalVolts(inst, solved), [inst, solved])
   const route = useMemo(() => {
     const chain = chains.find((c) => c.target === selected)
     if (chain) return new Set(chain.route)
@@ -62,10 +59,10 @@ export function Bench() {
           <div>
             {asSchedule ? (
               <div className="max-w-xl">
-                <Schedule volts={volts} route={route} landing={landing} />
+                <Schedule route={route} landing={landing} />
               </div>
             ) : (
-              <Diagram volts={volts} route={route} landing={landing} />
+              <Diagram route={route} landing={landing} />
             )}
             <div className="mt-2">
               <Button look="quiet" onClick={() => setAsSchedule(!asSchedule)} aria-pressed={asSchedule}>
@@ -74,7 +71,7 @@ export function Bench() {
             </div>
           </div>
         )}
-        {!wide && phone === 'landing' && <Schedule volts={volts} route={route} landing={landing} />}
+        {!wide && phone === 'landing' && <Schedule route={route} landing={landing} />}
       </div>
       <div className={cx('lg:block', phone !== 'gates' && 'hidden')}>
         {chosen && (
@@ -97,7 +94,7 @@ export function Bench() {
                   target={t}
                   chain={chains[i]}
                   selected={selected === t.ref}
-                  inst={explained}
+                  inst={inst}
                   onSelect={toggle}
                 />
               ) : null,

@@ -1,27 +1,21 @@
 'use client'
 
-import { memo, useMemo } from 'react'
+import { memo, useCallback, useEffect, useMemo, useRef } from 'react'
+import type { Target } from '@/core/explain'
 import type { Ref } from '@/core/installation'
 import { cx, hue } from '@/ui'
 import { figure, refWords, targetWords } from '@/words'
-import { useJobScreen } from '../job/JobContext'
-import { sensibleFor, type Landing } from './landing'
-import { drawWires, layOut, SIZE, type DrawnWire, type Panel } from './layout'
-import { wireState, type TerminalVolts } from './liveness'
+import { useLive } from '../job/JobContext'
+import { sensibleFor } from './landing'
+import { drawWires, layOut, SIZE, type DrawnWire } from './layout'
+import { wireState, type TerminalVolts } from '../job/liveness'
 import type { LandingTools } from './useLanding'
 
 /** The devices with their terminals, and the conductors between them in their own colours, lit for the situation. */
-export function Diagram({
-  volts,
-  route,
-  landing,
-}: {
-  volts: ReadonlyMap<Ref, TerminalVolts>
-  route: ReadonlySet<Ref>
-  landing: LandingTools
-}) {
-  const { inst, solved } = useJobScreen()
-  const layout = useMemo(() => layOut(inst), [inst])
+export function Diagram({ route, landing }: { route: ReadonlySet<Ref>; landing: LandingTools }) {
+  const { inst, solved, volts } = useLive()
+  const { placed } = inst
+  const layout = useMemo(() => layOut(placed), [placed])
   const { wires, cables } = useMemo(() => drawWires(inst, layout), [inst, layout])
   const running = useMemo(() => new Set(solved.ok ? solved.running.map((l) => l.ref) : []), [solved])
   const counts = useMemo(() => {
@@ -29,7 +23,10 @@ export function Diagram({
     for (const w of inst.wires) for (const r of [w.a, w.b]) if (r) n.set(r, (n.get(r) ?? 0) + 1)
     return n
   }, [inst])
-  const chosen = chosenWire(landing.state)
+  const onChoose = useSteady(landing.chooseTerminal)
+  const { state } = landing
+  const picked = state.step === 'chosen' ? state.terminal : state.step === 'landing' ? state.from : null
+  const chosen = state.step === 'moving' ? state.wire : null
   return (
     <div
       className="relative mx-auto"
@@ -71,24 +68,47 @@ export function Diagram({
           ))}
       </svg>
       {layout.panels.map((p) => (
-        <DevicePanel
+        <section
           key={p.placed.ref}
-          panel={p}
-          volts={volts}
-          route={route}
-          running={running}
-          counts={counts}
-          state={landing.state}
-          raised={(ref) => sensibleFor(inst, landing.state, ref)}
-          name={(ref) => refWords(inst, ref)}
-          onChoose={landing.chooseTerminal}
-        />
+          aria-label={p.placed.label}
+          className="absolute"
+          style={{ left: p.x, top: p.y, width: SIZE.column, height: p.height }}
+        >
+          <h3
+            className="truncate text-sm font-bold"
+            style={{ height: SIZE.head, lineHeight: `${SIZE.head}px` }}
+          >
+            {p.placed.label}
+          </h3>
+          {p.terminals.map(({ ref, terminal, y }) => {
+            const v = volts.get(ref)
+            return (
+              <TerminalButton
+                key={ref}
+                at={ref}
+                label={terminal.label}
+                about={terminal.about}
+                name={refWords(inst, ref)}
+                landed={counts.get(ref) ?? 0}
+                state={v?.state}
+                text={voltsText(v)}
+                onRoute={route.has(ref)}
+                raised={sensibleFor(inst, state, ref)}
+                chosen={picked === ref}
+                top={y - p.y + 2}
+                onChoose={onChoose}
+              />
+            )
+          })}
+          {p.loads.map(({ target, y }) => (
+            <LoadLine key={target.ref} target={target} on={running.has(target.ref)} top={y - p.y} />
+          ))}
+        </section>
       ))}
     </div>
   )
 }
 
-const chosenWire = (s: Landing): string | null => (s.step === 'moving' ? s.wire : null)
 const rank = (w: DrawnWire, volts: ReadonlyMap<Ref, TerminalVolts>, route: ReadonlySet<Ref>): number =>
   (route.has(`wires.${w.wire.id}`) ? 2 : 0) + (wireState(volts, w.wire.a, w.wire.b) === 'live' ? 1 : 0)
 
@@ -145,102 +165,80 @@ const EDGE: Record<TerminalVolts['state'], string> = {
   dead: 'border-line border-dashed bg-panel',
 }
 
-const DevicePanel = memo(function DevicePanel({
-  panel,
-  volts,
-  route,
-  running,
-  counts,
-  state,
-  raised,
-  name,
-  onChoose,
-}: {
-  panel: Panel
-  volts: ReadonlyMap<Ref, TerminalVolts>
-  route: ReadonlySet<Ref>
-  running: ReadonlySet<Ref>
-  counts: ReadonlyMap<Ref, number>
-  state: Landing
-  raised: (ref: Ref) => boolean
-  name: (ref: Ref) => string
+const voltsText = (v: TerminalVolts | undefined): string =>
+  !v ? '?' : v.state === 'common' ? 'common' : v.state === 'dead' ? '0' : `${figure(v.volts)} V`
+
+const TerminalButton = memo(function TerminalButton(t: {
+  at: Ref
+  label: string
+  about: string | undefined
+  name: string
+  landed: number
+  state: TerminalVolts['state'] | undefined
+  text: string
+  onRoute: boolean
+  raised: boolean
+  chosen: boolean
+  top: number
   onChoose: (ref: Ref) => void
 }) {
-  const { placed, x, y, height } = panel
   return (
-    <section
-      aria-label={placed.label}
-      className="absolute"
-      style={{ left: x, top: y, width: SIZE.column, height }}
+    <button
+      type="button"
+      data-terminal={t.at}
+      data-state={t.state}
+      aria-pressed={t.chosen}
+      aria-label={`${t.name}, ${t.text === '0' ? 'dead' : t.text}, ${t.landed} landed`}
+      title={t.about}
+      onClick={() => t.onChoose(t.at)}
+      className={cx(
+        'absolute inset-x-0 flex items-center justify-between rounded-[3px] border px-2.5 text-left',
+        EDGE[t.state ?? 'dead'],
+        t.onRoute && 'outline-2 -outline-offset-1 outline-slate',
+        t.raised && '!border-2 !border-dashed !border-copper shadow-[0_2px_0_var(--copper)]',
+        t.chosen && '!border-2 !border-solid !border-ink',
+      )}
+      style={{ top: t.top, height: SIZE.row - 4 }}
     >
-      <h3 className="truncate text-sm font-bold" style={{ height: SIZE.head, lineHeight: `${SIZE.head}px` }}>
-        {placed.label}
-      </h3>
-      {panel.terminals.map(({ ref, terminal, y: at }) => {
-        const v = volts.get(ref)
-        const chosen =
-          (state.step === 'chosen' && state.terminal === ref) ||
-          (state.step === 'landing' && state.from === ref)
-        const text = !v
-          ? '?'
-          : v.state === 'common'
-            ? 'common'
-            : v.state === 'dead'
-              ? '0'
-              : `${figure(v.volts)} V`
-        return (
-          <button
-            key={ref}
-            type="button"
-            data-terminal={ref}
-            data-state={v?.state}
-            aria-pressed={chosen}
-            aria-label={`${name(ref)}, ${text === '0' ? 'dead' : text}, ${counts.get(ref) ?? 0} landed`}
-            title={terminal.about}
-            onClick={() => onChoose(ref)}
-            className={cx(
-              'absolute inset-x-0 flex items-center justify-between rounded-[3px] border px-2.5 text-left',
-              EDGE[v?.state ?? 'dead'],
-              route.has(ref) && 'outline-2 -outline-offset-1 outline-slate',
-              raised(ref) && '!border-2 !border-dashed !border-copper shadow-[0_2px_0_var(--copper)]',
-              chosen && '!border-2 !border-solid !border-ink',
-            )}
-            style={{ top: at - y + 2, height: SIZE.row - 4 }}
-          >
-            <span className="font-mono text-[15px] font-bold">{terminal.label}</span>
-            <span className={cx('text-[13px]', v?.state === 'live' ? 'font-bold text-copper' : 'text-soft')}>
-              {text}
-            </span>
-          </button>
-        )
-      })}
-      {panel.loads.map(({ target, y: at }) => {
-        const on = running.has(target.ref)
-        return (
-          <p
-            key={target.ref}
-            data-load={target.ref}
-            data-on={on}
-            className={cx(
-              'absolute inset-x-0 flex items-center gap-1.5 text-[13px]',
-              on ? 'font-bold' : 'text-soft',
-            )}
-            style={{ top: at - y, height: SIZE.load }}
-          >
-            <svg width="14" height="14" aria-hidden>
-              <circle
-                cx="7"
-                cy="7"
-                r="5.5"
-                fill={on ? (target.making.what === 'strip' ? 'var(--ember)' : 'var(--live)') : 'none'}
-                stroke="var(--ink)"
-                strokeDasharray={on ? undefined : '2 2'}
-              />
-            </svg>
-            {targetWords(target)} {on ? 'on' : 'off'}
-          </p>
-        )
-      })}
-    </section>
+      <span className="font-mono text-[15px] font-bold">{t.label}</span>
+      <span className={cx('text-[13px]', t.state === 'live' ? 'font-bold text-copper' : 'text-soft')}>
+        {t.text}
+      </span>
+    </button>
   )
 })
+
+const LoadLine = memo(function LoadLine({ target, on, top }: { target: Target; on: boolean; top: number }) {
+  return (
+    <p
+      data-load={target.ref}
+      data-on={on}
+      className={cx(
+        'absolute inset-x-0 flex items-center gap-1.5 text-[13px]',
+        on ? 'font-bold' : 'text-soft',
+      )}
+      style={{ top, height: SIZE.load }}
+    >
+      <svg width="14" height="14" aria-hidden>
+        <circle
+          cx="7"
+          cy="7"
+          r="5.5"
+          fill={on ? (target.making.what === 'strip' ? 'var(--ember)' : 'var(--live)') : 'none'}
+          stroke="var(--ink)"
+          strokeDasharray={on ? undefined : '2 2'}
+        />
+      </svg>
+      {targetWords(target)} {on ? 'on' : 'off'}
+    </p>
+  )
+})
+
+/** The same function object for as long as the component lives; it calls the newest one. */
+function useSteady<A extends unknown[]>(f: (...args: A) => void): (...args: A) => void {
+  const latest = useRef(f)
+  useEffect(() => {
+    latest.current = f
+  })
+  return useCallback((...args: A) => latest.current(...args), [])
+}

@@ -4,23 +4,15 @@ import { useState } from 'react'
 import { makeRef, splitRef, type Ref, type Wire } from '@/core/installation'
 import { Button, Caution, cx, Select, Swatch } from '@/ui'
 import { refWords } from '@/words'
-import { useJobScreen } from '../job/JobContext'
-import { wireState, type TerminalVolts } from './liveness'
+import { useJobScreen, useLive } from '../job/JobContext'
+import { wireState, type TerminalVolts } from '../job/liveness'
 import type { LandingTools } from './useLanding'
 
 const STATE_WORDS = { live: 'live', dead: 'dead', between: 'between', common: 'common' } as const
 
 /** The landing schedule: one cable at a time, a row a conductor, each end a button that moves it. */
-export function Schedule({
-  volts,
-  route,
-  landing,
-}: {
-  volts: ReadonlyMap<Ref, TerminalVolts>
-  route: ReadonlySet<Ref>
-  landing: LandingTools
-}) {
-  const { inst } = useJobScreen()
+export function Schedule({ route, landing }: { route: ReadonlySet<Ref>; landing: LandingTools }) {
+  const { inst, volts } = useLive()
   const groups = [
     ...inst.cables.map((c) => ({ id: c.id, label: c.label, kind: c.kind })),
     { id: 'jumpers', label: 'Jumpers', kind: 'low' as const },

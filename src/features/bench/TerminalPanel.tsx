@@ -4,7 +4,7 @@ import { terminalOf, type Ref, type Wire } from '@/core/installation'
 import { Button, COLOUR_NAMES, Select, Swatch } from '@/ui'
 import { figure, refWords } from '@/words'
 import { useJobScreen } from '../job/JobContext'
-import type { TerminalVolts } from './liveness'
+import type { TerminalVolts } from '../job/liveness'
 import type { LandingTools } from './useLanding'
 
 /** What is landed on the chosen terminal, and what can be done with it. */

@@ -64,7 +64,7 @@ describe('landing', () => {
 })
 
 describe('the bench drawing', () => {
-  const layout = layOut(inst)
+  const layout = layOut(inst.placed)
 
   it('places every low-voltage terminal once, without overlap, inside its width', () => {
     expect(layout.at.size).toBe(7 + 7 + 1 + 3 + 5 + 2)

@@ -33,12 +33,12 @@ export interface BenchLayout {
 }
 
 /** Low-voltage terminals by device, stacked in three columns: thermostat, indoors, outdoors. */
-export function layOut(inst: Installation): BenchLayout {
-  const targets = targetsOf(inst)
+export function layOut(all: readonly Placed[]): BenchLayout {
+  const targets = targetsOf({ placed: [...all] })
   const heights = [0, 0, 0]
   const panels: Panel[] = []
   const at: BenchLayout['at'] = new Map()
-  for (const placed of inst.placed) {
+  for (const placed of all) {
     const column = COLUMN[placed.device.kind]
     if (column < 0) continue
     const low = placed.device.terminals.filter((t) => t.side === 'low')
@@ -80,6 +80,15 @@ export interface DrawnCable {
 }
 
 const BUNDLE = 8
+
+const lastDrawn = new WeakMap<Wire, DrawnWire>()
+/** A conductor whose line has not changed keeps its object, so that it need not be drawn again. */
+function kept(drawn: DrawnWire): DrawnWire {
+  const last = lastDrawn.get(drawn.wire)
+  if (last?.d === drawn.d && last.loose.length === drawn.loose.length) return last
+  lastDrawn.set(drawn.wire, drawn)
+  return drawn
+}
 
 /** The cables between columns as jackets with their conductors fanning out, and jumpers as loops beside a column. */
 export function drawWires(
@@ -126,7 +135,7 @@ export function drawWires(
       wires.push(loop(layout, wire, lane, side))
     } else wires.push(across(layout, wire))
   }
-  return { wires, cables }
+  return { wires: wires.map(kept), cables }
 }
 
 /** Drawn here only if no end is on a line-voltage terminal. */

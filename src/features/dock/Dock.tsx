@@ -7,7 +7,7 @@ import { callsOf, cutPoints, type Situation } from '@/core/situation'
 import { degF } from '@/core/units'
 import { Button, cx } from '@/ui'
 import { CALL_WORDS, degrees, figure } from '@/words'
-import { useJobScreen } from '../job/JobContext'
+import { useJobScreen, useLive } from '../job/JobContext'
 import { answerLines } from './answer'
 import { ModesControl, modesSummary } from './ModesControl'
 import { ProofStrip } from './ProofStrip'
@@ -24,7 +24,7 @@ export function Dock() {
 }
 
 function WideDock() {
-  const { inst, situation } = useJobScreen()
+  const { inst, situation } = useLive()
   return (
     <section
       aria-label="Situation"
@@ -115,7 +115,7 @@ function SlimDock() {
 }
 
 function CallPicker({ onPick }: { onPick?: () => void }) {
-  const { inst, situation, setSituation } = useJobScreen()
+  const { inst, situation, setSituation } = useLive()
   const calls = callsOf(inst)
   return (
     <ToggleGroup.Root
@@ -147,7 +147,7 @@ function CallPicker({ onPick }: { onPick?: () => void }) {
 const at = (s: Situation, t: number): Situation => ({ ...s, outdoorF: degF(Math.min(115, Math.max(-20, t))) })
 
 function Thermometer() {
-  const { situation, setSituation } = useJobScreen()
+  const { situation, setSituation } = useLive()
   const step = (by: number, sign: string) => (
     <Button
       className="!min-h-12 !px-3 text-lg lg:!min-h-8 lg:!px-2"
@@ -174,7 +174,7 @@ function Thermometer() {
 
 /** On a phone: straight to either side of each gate. */
 function GateButtons(): ReactNode {
-  const { inst, situation, setSituation } = useJobScreen()
+  const { inst, situation, setSituation } = useLive()
   return (
     <ul className="grid grid-cols-2 gap-2">
       {cutPoints(inst).flatMap((c) => [
@@ -195,7 +195,7 @@ function GateButtons(): ReactNode {
 
 /** Digits choose the call, arrows one degree, brackets the next gate. */
 function useDockKeys() {
-  const { inst, situation, setSituation } = useJobScreen()
+  const { inst, situation, setSituation } = useLive()
   useEffect(() => {
     const calls = callsOf(inst)
     const onKey = (e: KeyboardEvent) => {

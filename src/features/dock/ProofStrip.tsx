@@ -1,14 +1,14 @@
 'use client'
 
 import { Slider } from 'radix-ui'
-import { useDeferredValue, useId, useMemo } from 'react'
+import { useId, useMemo } from 'react'
 import { stripOf } from '@/core/explain'
 import { cutPoints } from '@/core/situation'
 import { tolerances } from '@/core/tolerances'
 import { degF } from '@/core/units'
 import { cx } from '@/ui'
 import { breachWords, degrees, situationWords } from '@/words'
-import { useJobScreen } from '../job/JobContext'
+import { useJobScreen, useLive, useProofState } from '../job/JobContext'
 
 const { coldestF, warmestF } = tolerances
 /** Place of a temperature along the strip, percent. */
@@ -22,10 +22,11 @@ const AXIS = [0, 25, 50, 75, 100]
  * "what then?".
  */
 export function ProofStrip() {
-  const { circuit: latest, inst, situation, setSituation, targets, proof } = useJobScreen()
-  // The lanes may come a moment after the conductors that the technician is looking at.
-  const circuit = useDeferredValue(latest)
-  const { call, modes } = situation
+  // The lanes may come a moment after the thumb; the thumb goes with the finger.
+  const { circuit, inst, targets, situation: calm } = useJobScreen()
+  const { situation, setSituation } = useLive()
+  const { proof } = useProofState()
+  const { call, modes } = calm
   const stretches = useMemo(
     () => stripOf(circuit, { call, modes, outdoorF: degF(0) }),
     [circuit, call, modes],

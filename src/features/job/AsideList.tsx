@@ -3,11 +3,12 @@
 import { sentence, type Operation } from '@/jobfile'
 import { Button } from '@/ui'
 import { refWords } from '@/words'
-import { useJobScreen } from './JobContext'
+import { useJobScreen, useJobView } from './JobContext'
 
 /** Edits that the server did not take: yours and theirs side by side, to be decided; neither is lost. */
 export function AsideList({ decide }: { decide: (opId: string, choice: 'mine' | 'theirs') => void }) {
-  const { view, inst } = useJobScreen()
+  const view = useJobView()
+  const { inst } = useJobScreen()
   if (!view.aside.length) return null
   return (
     <section aria-label="To decide" className="no-print mb-3 border-l-4 border-watch bg-watch-soft p-3">

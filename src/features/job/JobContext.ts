@@ -1,30 +1,27 @@
 'use client'
 
-import { createContext, useContext } from 'react'
-import type { Solved } from '@/core/circuit'
-import type { Circuit } from '@/core/circuit'
+import { createContext, useContext, type Context } from 'react'
+import type { Circuit, Solved } from '@/core/circuit'
 import type { GateChain, Target } from '@/core/explain'
-import type { Installation } from '@/core/installation'
+import type { Installation, Ref } from '@/core/installation'
 import type { Finding, Mend, Proof } from '@/core/laws'
 import type { Situation } from '@/core/situation'
 import type { JobView } from '@/client'
 import type { Checked, Job, Operation } from '@/jobfile'
+import type { TerminalVolts } from './liveness'
 import type { Place } from './places'
 
-/** Everything a place needs: the job, the situation, and what follows from the two. */
+/** What a place needs of the job and the situation. On the Bench it may come a moment after the conductors. */
 export interface JobScreenValue {
-  view: JobView
   job: Job
   inst: Installation
   circuit: Circuit
   situation: Situation
-  setSituation: (s: Situation) => void
   solved: Solved
+  volts: ReadonlyMap<Ref, TerminalVolts>
+  setSituation: (s: Situation) => void
   targets: Target[]
   chains: GateChain[]
-  proof: Proof | null
-  /** The proof belongs to an earlier state of the wiring. */
-  stale: boolean
   mends: (finding: Finding) => Promise<Mend[]>
   edit: (op: Operation) => Checked<Job>
   undo: () => void
@@ -35,10 +32,35 @@ export interface JobScreenValue {
   setWho: (who: string) => void
 }
 
-export const JobContext = createContext<JobScreenValue | null>(null)
+/** What must follow the finger at once: the wiring as it is now, and the situation with its volts. */
+export interface LiveValue {
+  inst: Installation
+  situation: Situation
+  setSituation: (s: Situation) => void
+  solved: Solved
+  volts: ReadonlyMap<Ref, TerminalVolts>
+}
 
-export function useJobScreen(): JobScreenValue {
-  const value = useContext(JobContext)
-  if (!value) throw new Error('useJobScreen outside a JobScreen')
+/** The latest proof; stale while it belongs to an earlier state of the wiring. */
+export interface ProofState {
+  proof: Proof | null
+  stale: boolean
+}
+
+// One context each for what changes at its own pace, so that a proof or a save does not draw everything again.
+export const JobContext = createContext<JobScreenValue | null>(null)
+export const LiveContext = createContext<LiveValue | null>(null)
+export const ProofContext = createContext<ProofState | null>(null)
+export const ViewContext = createContext<JobView | null>(null)
+
+function useInside<T>(context: Context<T | null>): T {
+  const value = useContext(context)
+  if (!value) throw new Error('used outside a JobScreen')
   return value
 }
+
+export const useJobScreen = (): JobScreenValue => useInside(JobContext)
+export const useLive = (): LiveValue => useInside(LiveContext)
+export const useProofState = (): ProofState => useInside(ProofContext)
+/** The document with what waits to be saved, what can be undone and what is to be decided. */
+export const useJobView = (): JobView => useInside(ViewContext)

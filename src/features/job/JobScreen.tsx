@@ -1,10 +1,11 @@
 'use client'
 
-import { useDeferredValue, useEffect, useMemo, useSyncExternalStore, type ReactNode } from 'react'
+import { memo, useEffect, useMemo, useSyncExternalStore, type ReactNode } from 'react'
 import Link from 'next/link'
 import { circuitOf, solve } from '@/core/circuit'
 import { gateChain, targetsOf } from '@/core/explain'
-import { installationOf, sentence } from '@/jobfile'
+import type { Finding } from '@/core/laws'
+import { installationOf, sentence, type Operation } from '@/jobfile'
 import type { JobStore } from '@/client'
 import { Bench } from '../bench'
 import { Dock } from '../dock'
@@ -12,8 +13,17 @@ import { Gear } from '../gear'
 import { Handover } from '../handover'
 import { Startup } from '../startup'
 import { AsideList } from './AsideList'
-import { JobContext, type JobScreenValue } from './JobContext'
-import { usePlace, useProof, useSituation, useStore, useWho } from './hooks'
+import {
+  JobContext,
+  LiveContext,
+  ProofContext,
+  useJobScreen,
+  ViewContext,
+  type JobScreenValue,
+  type LiveValue,
+} from './JobContext'
+import { useAfterPaint, usePlace, useProof, useSituation, useStore, useWho } from './hooks'
+import { terminalVolts } from './liveness'
 import { Rail } from './Rail'
 import { Verdict } from './Verdict'
 
@@ -38,65 +48,56 @@ function Loaded({ store }: { store: JobStore }) {
   const [who, setWho] = useWho()
   const { job } = view
   const inst = useMemo(() => (job ? installationOf(job) : null), [job])
-  // Wiring and settings make the circuit; names, notes and readings do not.
-  const circuit = useMemo(() => (inst ? circuitOf(inst) : null), [inst])
-  const solved = useMemo(() => (circuit ? solve(circuit, situation) : null), [circuit, situation])
-  const targets = useMemo(() => (inst ? targetsOf(inst) : []), [inst])
-  // The conductors are relit first; the reasons may come a moment after.
-  const later = useDeferredValue(solved)
-  const chains = useMemo(
-    () => (later?.ok ? targetsOf(later.circuit.inst).map((t) => gateChain(later, t.ref)) : []),
-    [later],
-  )
-  const { runner, proof, stale } = useProof(inst)
+  const live = useMemo<LiveValue | null>(() => {
+    if (!inst) return null
+    const solved = solve(circuitOf(inst), situation)
+    return { inst, situation, setSituation, solved, volts: terminalVolts(inst, solved) }
+  }, [inst, situation, setSituation])
+  const { runner, proof, stale } = useProof(store)
+  const proofState = useMemo(() => ({ proof, stale: stale(inst) }), [proof, stale, inst])
 
   useEffect(() => {
     if (job) document.title = `${job.title} · Gate Cross`
   }, [job])
   useUndoKeys(store)
 
+  const tools = useMemo(
+    () => ({
+      edit: (op: Operation) => store.edit(op),
+      undo: () => void store.undo(),
+      redo: () => void store.redo(),
+      mends: (f: Finding) => {
+        const now = store.getView().job
+        return runner && now ? runner.mends(installationOf(now), f) : Promise.resolve([])
+      },
+    }),
+    [store, runner],
+  )
+  const latest = useMemo(() => (job && live ? { job, live } : null), [job, live])
+  // On the Bench the conductors are relit first; everything else may come a moment after.
+  const later = useAfterPaint(latest)
+  const shown = place === 'bench' ? later : latest
   const value = useMemo<JobScreenValue | null>(() => {
-    if (!job || !inst || !circuit || !solved) return null
+    if (!shown) return null
+    const { solved, inst, situation, volts } = shown.live
+    const targets = targetsOf(inst)
     return {
-      view,
-      job,
+      ...tools,
+      job: shown.job,
       inst,
-      circuit,
+      circuit: circuitOf(inst),
       situation,
       setSituation,
       solved,
+      volts,
       targets,
-      chains,
-      proof,
-      stale,
-      mends: (f) => runner?.mends(inst, f) ?? Promise.resolve([]),
-      edit: (op) => store.edit(op),
-      undo: () => store.undo(),
-      redo: () => store.redo(),
+      chains: solved.ok ? targets.map((t) => gateChain(solved, t.ref)) : [],
       place,
       go,
-      who: who || job.technician,
+      who: who || shown.job.technician,
       setWho,
     }
-  }, [
-    view,
-    job,
-    inst,
-    circuit,
-    situation,
-    setSituation,
-    solved,
-    targets,
-    chains,
-    proof,
-    stale,
-    runner,
-    store,
-    place,
-    go,
-    who,
-    setWho,
-  ])
+  }, [shown, tools, setSituation, place, go, who, setWho])
 
   if (view.missing)
     return (
@@ -113,31 +114,45 @@ function Loaded({ store }: { store: JobStore }) {
       </Waiting>
     )
   // The verdict heads every place: nothing is shown before it, so that nothing shifts when it comes.
-  if (!value || !proof)
+  if (!value || !live || !proof)
     return (
       <Waiting>
         {view.saving === 'offline' ? 'The server does not answer yet; trying again …' : undefined}
       </Waiting>
     )
   return (
-    <JobContext.Provider value={value}>
-      <div className="lg:grid lg:grid-cols-[168px_minmax(0,1fr)] print:block">
-        <Rail />
-        <div className="min-w-0 pb-36 lg:pb-0 print:pb-0">
-          <Dock />
-          <main className="px-4 pt-3 lg:px-5">
-            <Verdict />
-            <AsideList decide={(id, choice) => void store.decide(id, choice)} />
-            {place === 'gear' && <Gear />}
-            {place === 'bench' && <Bench />}
-            {place === 'startup' && <Startup />}
-            {place === 'handover' && <Handover />}
-          </main>
-        </div>
-      </div>
-    </JobContext.Provider>
+    <LiveContext.Provider value={live}>
+      <ViewContext.Provider value={view}>
+        <ProofContext.Provider value={proofState}>
+          <JobContext.Provider value={value}>
+            <Walk decide={store.decide} />
+          </JobContext.Provider>
+        </ProofContext.Provider>
+      </ViewContext.Provider>
+    </LiveContext.Provider>
   )
 }
+
+/** The frame and the place; each part of it draws itself again only for what it looks at. */
+const Walk = memo(function Walk({ decide }: { decide: JobStore['decide'] }) {
+  const { place } = useJobScreen()
+  return (
+    <div className="lg:grid lg:grid-cols-[168px_minmax(0,1fr)] print:block">
+      <Rail />
+      <div className="min-w-0 pb-36 lg:pb-0 print:pb-0">
+        <Dock />
+        <main className="px-4 pt-3 lg:px-5">
+          <Verdict />
+          <AsideList decide={decide} />
+          {place === 'gear' && <Gear />}
+          {place === 'bench' && <Bench />}
+          {place === 'startup' && <Startup />}
+          {place === 'handover' && <Handover />}
+        </main>
+      </div>
+    </div>
+  )
+})
 
 function useUndoKeys(store: JobStore) {
   useEffect(() => {

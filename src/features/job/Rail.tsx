@@ -2,15 +2,16 @@
 
 import { ArrowLeft, CloudOff, Moon, Redo2, Sun, Undo2 } from 'lucide-react'
 import Link from 'next/link'
-import { useDeferredValue, useMemo } from 'react'
+import { useMemo } from 'react'
 import { judge, standing } from '@/core/startup'
 import { Button, cx, TypedInput, useTheme } from '@/ui'
-import { useJobScreen } from './JobContext'
+import { useJobScreen, useJobView, useProofState } from './JobContext'
 import { PLACE_TITLES, PLACES, type Place } from './places'
 
 /** The job's walk: its places in the order of the trade, each with how it stands, and whether all is saved. */
 export function Rail() {
-  const { job, place, go, undo, redo, view, who, setWho } = useJobScreen()
+  const { job, place, go, undo, redo, who, setWho } = useJobScreen()
+  const view = useJobView()
   const marks = usePlaceMarks()
   return (
     <header className="no-print border-line bg-panel lg:sticky lg:top-0 lg:flex lg:h-dvh lg:flex-col lg:border-r">
@@ -78,9 +79,8 @@ export function Rail() {
 
 /** How each place stands: settled, or needing the technician. */
 function usePlaceMarks(): Record<Place, { text: string; needs: boolean }> {
-  const screen = useJobScreen()
-  // The marks may come a moment after the conductors that the technician is looking at.
-  const { job, inst, proof } = useDeferredValue(screen)
+  const { job, inst } = useJobScreen()
+  const { proof } = useProofState()
   return useMemo(() => {
     const unknown = job.placed.reduce(
       (n, p) => n + Object.values(p.settings).filter((v) => v === null).length,
@@ -111,8 +111,7 @@ function usePlaceMarks(): Record<Place, { text: string; needs: boolean }> {
 
 /** Whether everything has reached the server; said in words, never only by a colour. */
 function SaveState() {
-  const { view } = useJobScreen()
-  const { saving, waiting } = view
+  const { saving, waiting } = useJobView()
   const text =
     saving === 'saved' ? 'Saved' : saving === 'saving' ? 'Saving …' : `${waiting} not on the server yet`
   return (

@@ -14,11 +14,12 @@ import {
   undecidedSentence,
   witnessSentence,
 } from '@/words'
-import { useJobScreen } from './JobContext'
+import { useJobScreen, useProofState } from './JobContext'
 
 /** The answer first: one sentence over every reachable state, then what is broken, with its way out. */
 export function Verdict() {
-  const { inst, proof, stale } = useJobScreen()
+  const { inst } = useJobScreen()
+  const { proof, stale } = useProofState()
   const broken = proof?.findings.length ?? 0
   return (
     <section aria-label="Verdict" className="no-print mb-3" aria-live="polite">

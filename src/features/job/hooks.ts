@@ -1,11 +1,12 @@
 'use client'
 
 import { usePathname } from 'next/navigation'
-import { useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 'react'
+import { startTransition, useCallback, useEffect, useState, useSyncExternalStore } from 'react'
 import type { Installation } from '@/core/installation'
 import type { Proof } from '@/core/laws'
 import type { Situation } from '@/core/situation'
 import { browserQueue, httpTransport, JobStore } from '@/client'
+import { installationOf } from '@/jobfile'
 import { ProofRunner } from '@/workers'
 import { placeOfPath, type Place } from './places'
 import { fromQuery, START, toQuery } from './situationUrl'
@@ -39,6 +40,7 @@ export function useStore(jobId: string): JobStore | null {
       who: () => localStorage.getItem(WHO) ?? '',
       newId: () => crypto.randomUUID(),
       now: () => new Date(),
+      sendAfter: 150,
     })
     // eslint-disable-next-line react-hooks/set-state-in-effect -- the store lives in the browser only
     setStore(made)
@@ -100,21 +102,55 @@ export function usePlace(jobId: string): [Place, (p: Place) => void] {
   return [placeOfPath(path), go]
 }
 
-/** The proof of an installation, from the worker; the last one stays, marked stale, until the next is there. */
-export function useProof(inst: Installation | null) {
+/**
+ * The proof of the wiring, from the worker; the last one stays, stale, until the next is there. It is asked for by the
+ * edit itself and not by the drawing that follows it: the two go on side by side.
+ */
+export function useProof(store: JobStore) {
   const [runner, setRunner] = useState<ProofRunner | null>(null)
   const [result, setResult] = useState<{ proof: Proof; of: Installation } | null>(null)
   useEffect(() => {
     const made = new ProofRunner()
     // eslint-disable-next-line react-hooks/set-state-in-effect -- the worker lives in the browser only
     setRunner(made)
-    return () => made.close()
-  }, [])
+    let asked: Installation | null = null
+    const ask = () => {
+      const { job } = store.getView()
+      const inst = job && installationOf(job)
+      if (!inst || inst === asked) return
+      asked = inst
+      made.request(inst, (proof) => setResult({ proof, of: inst }))
+    }
+    ask()
+    const stop = store.subscribe(ask)
+    return () => {
+      stop()
+      made.close()
+    }
+  }, [store])
+  const of = result?.of
+  const stale = useCallback((inst: Installation | null) => of !== inst, [of])
+  return { runner, proof: result?.proof ?? null, stale }
+}
+
+/**
+ * The value as it was when the screen was last painted, brought up to date after the next painting: what hangs on it is
+ * not drawn in the way of what the technician is looking at.
+ */
+export function useAfterPaint<T>(value: T): T {
+  const [later, setLater] = useState(value)
   useEffect(() => {
-    if (inst) runner?.request(inst, (proof) => setResult({ proof, of: inst }))
-  }, [runner, inst])
-  return useMemo(
-    () => ({ runner, proof: result?.proof ?? null, stale: result?.of !== inst }),
-    [runner, result, inst],
-  )
+    let timer: ReturnType<typeof setTimeout> | undefined
+    const show = () => startTransition(() => setLater(value))
+    // A page that is not shown paints nothing: then there is nothing to wait for.
+    if (document.visibilityState === 'hidden') timer = setTimeout(show)
+    const frame = requestAnimationFrame(() => {
+      timer = setTimeout(show)
+    })
+    return () => {
+      cancelAnimationFrame(frame)
+      clearTimeout(timer)
+    }
+  }, [value])
+  return later ?? value
 }
