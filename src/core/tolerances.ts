@@ -18,6 +18,12 @@ export const tolerances = Object.freeze({
   runsAtShare: 0.7,
   /** Part of rated volts below which such a load counts as stopped. */
   stopsAtShare: 0.4,
+  /** Part of a transformer's volt-amperes that may be drawn for good. */
+  overloadShare: 1.02,
+  /** V. Rated volts up to which a load belongs to the control circuit. */
+  lowVoltsMost: 30,
+  /** Part of rated volts above which a control load that is not energised is neither on nor off. */
+  weakShare: 0.25,
   /** Binary unknowns that are enumerated; with more, a law is undecided (design: six). */
   unknownBits: 6,
   /** °F. The outdoor temperatures that a job is proven over. */

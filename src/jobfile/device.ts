@@ -13,6 +13,11 @@ const calls = yup
 const valueSchema = anyOf(num(), yup.string().max(80).defined())
 const quantity = anyOf(num(), shape({ set: id(), times: yup.number() }))
 
+const MEANINGS = [
+  'defrost', 'lockout', 'waiting', 'tripped', 'off', 'failed', 'hotCoil', 'warmCoil', 'leak', 'water', 'noGas', 'held',
+  'heating', 'feedLost',
+] // prettier-ignore
+
 /** A driver expression; it contains itself. */
 export const exprSchema: yup.ISchema<unknown> = named('Expr', () => exprUnion)
 const exprUnion = byField({
@@ -28,6 +33,7 @@ const exprUnion = byField({
   }),
   energised: shape({ energised: id() }),
   mode: shape({ mode: id(), is: yup.array(id()).defined() }),
+  means: shape({ means: yup.string().oneOf(MEANINGS).required() }),
 })
 
 const end = () =>
@@ -45,11 +51,23 @@ const part = (fields: yup.ObjectShape) => ({
 const kind = (k: string) => yup.string().oneOf([k]).required()
 const positive = () => yup.number().min(1e-6).max(1e6).defined()
 
+const ahead = optional(
+  anyOf(yup.boolean().defined(), shape({ set: id(), is: yup.array(valueSchema as never).defined() })),
+)
 const making = union('what', {
   compressor: shape({ what: kind('compressor'), stage: yup.number().oneOf([1, 2]).defined() }),
   outdoorFan: shape({ what: kind('outdoorFan') }),
-  blower: shape({ what: kind('blower') }),
-  strip: shape({ what: kind('strip'), row: yup.number().integer().min(1).max(9).defined() }),
+  blower: shape({ what: kind('blower'), speed: yup.string().oneOf(['fan', 'low', 'high', 'heat']) }),
+  strip: shape({ what: kind('strip'), row: yup.number().integer().min(1).max(9).defined(), ahead }),
+  burner: shape({
+    what: kind('burner'),
+    stage: yup.number().integer().min(1).max(4).defined(),
+    fuel: yup.string().oneOf(['gas', 'oil']).required(),
+    ahead,
+  }),
+  ignition: shape({ what: kind('ignition') }),
+  humidifier: shape({ what: kind('humidifier') }),
+  control: shape({ what: kind('control') }),
   reversingValve: shape({
     what: kind('reversingValve'),
     energisedIn: anyOf(shape({ set: id() }), yup.string().oneOf(['cooling', 'heating']).required()) as never,
@@ -93,6 +111,7 @@ export const partSchema = union('kind', {
       gate: yup.string().oneOf(GATES).required(),
       driver: exprSchema as never,
       ratedA: optional(quantity),
+      openOhms: yup.number().min(1),
     }),
   ),
 })
@@ -104,6 +123,11 @@ const terminal = shape({
   role: text(20),
   about: yup.string().max(400),
 })
+const INTENTS = [
+  'system', 'compressorStages', 'backupStages', 'rvSense', 'outdoorSource', 'useCompressorLockout', 'compressorLockout',
+  'useAuxLockout', 'auxLockout', 'changeover', 'selector', 'coil', 'gasSwitch', 'fuel', 'airPosition', 'minimumOff',
+  'together', 'outdoorSwitch',
+] // prettier-ignore
 const setting = shape({
   id: id(),
   label: text(120),
@@ -115,6 +139,7 @@ const setting = shape({
   unit: yup.string().max(12),
   default: valueSchema as never,
   about: yup.string().max(400),
+  intent: yup.string().oneOf(INTENTS),
 })
 const mode = shape({
   id: id(),
@@ -124,7 +149,7 @@ const mode = shape({
       shape({
         id: id(),
         label: text(120),
-        means: yup.string().oneOf(['defrost', 'lockout', 'waiting', 'tripped', 'off', 'failed']),
+        means: yup.string().oneOf(MEANINGS),
         reach: optional(anyOf(yup.string().oneOf(['always', 'failure']).required(), exprSchema)),
       }),
     )
@@ -132,15 +157,18 @@ const mode = shape({
     .defined(),
 })
 
+const KINDS = [
+  'thermostat', 'airHandler', 'furnace', 'outdoorUnit', 'packagedUnit', 'stripKit', 'outdoorThermostat', 'relay',
+  'airThermostat', 'fuelKit', 'zonePanel', 'floatSwitch', 'transformer', 'humidifier', 'leakSensor', 'lineMonitor',
+  'outdoorSensor', 'splice', 'feed',
+] // prettier-ignore
+
 /** A device file. */
 export const deviceSchema = shape({
   format: yup.string().oneOf(['gatecross.device']).required(),
   version: yup.number().oneOf([1]).defined(),
   id: id(),
-  kind: yup
-    .string()
-    .oneOf(['thermostat', 'airHandler', 'outdoorUnit', 'stripKit', 'outdoorThermostat', 'splice', 'feed'])
-    .required(),
+  kind: yup.string().oneOf(KINDS).required(),
   name: text(120),
   fits: yup.array(text(60)).defined(),
   about: yup.string().max(600),

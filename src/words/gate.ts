@@ -1,3 +1,4 @@
+import type { ModeMeaning } from '@/core/equipment'
 import type { ChainBecause, ChainGate, GateChain } from '@/core/explain'
 import { placedByRef, splitRef, type Installation } from '@/core/installation'
 import { CALL_WORDS, gateName, lower, refWords } from './names'
@@ -10,7 +11,16 @@ export interface GateWords {
 }
 
 /** Which reason to give first, when several decide: what the technician can act on. */
-const ORDER: ChainBecause['kind'][] = ['notWired', 'volts', 'sense', 'mode', 'call', 'set', 'energised']
+const ORDER: ChainBecause['kind'][] = [
+  'notWired',
+  'volts',
+  'sense',
+  'mode',
+  'means',
+  'call',
+  'set',
+  'energised',
+]
 
 export function gateWords(inst: Installation, gate: ChainGate): GateWords {
   const name = gateName(inst, gate.at)
@@ -34,6 +44,8 @@ function becauseWords(inst: Installation, gate: ChainGate, b: ChainBecause): str
       const state = mode?.states.find((s) => s.id === b.state)
       return `${mode?.label ?? b.mode}: ${lower(state?.label ?? b.state)}`
     }
+    case 'means':
+      return MEANS_WORDS[b.means] ?? b.means
     case 'call': {
       if (passing) return `${CALL_WORDS[b.call]} is called`
       const wants = b.wants.filter((c) => offered(inst, c)).map((c) => CALL_WORDS[c].toLowerCase())
@@ -49,6 +61,17 @@ function becauseWords(inst: Installation, gate: ChainGate, b: ChainBecause): str
     case 'energised':
       return passing ? 'Its coil has 24 V' : 'Its coil has no 24 V'
   }
+}
+
+/** What a switch in the air, the drain or the refrigerant feels. */
+const MEANS_WORDS: Partial<Record<ModeMeaning, string>> = {
+  hotCoil: 'Air entering the coil is hot',
+  warmCoil: 'Air entering the coil is still cooling down',
+  leak: 'Refrigerant leak alarm',
+  water: 'Condensate is high',
+  noGas: 'No gas pressure',
+  defrost: 'The outdoor unit is defrosting',
+  lockout: 'The outdoor unit is locked out on a fault',
 }
 
 const offered = (inst: Installation, call: keyof typeof CALL_WORDS): boolean =>

@@ -1,4 +1,4 @@
-import type { Call, Gate, Making } from '@/core/equipment'
+import type { BlowerSpeed, Call, Gate, Making } from '@/core/equipment'
 import { placedByRef, splitRef, terminalOf, type Installation, type Ref } from '@/core/installation'
 import type { Target } from '@/core/explain'
 
@@ -32,18 +32,33 @@ const GATE_WORDS: Record<Gate, string> = {
   door: 'Door switch',
 }
 
+const SPEED_WORDS: Record<BlowerSpeed, string> = {
+  fan: 'fan speed',
+  low: 'heat pump speed',
+  high: 'high heat pump speed',
+  heat: 'heating speed',
+}
+
 export const makingWords = (m: Making): string => {
   switch (m.what) {
     case 'compressor':
-      return 'Compressor'
+      return m.stage === 2 ? 'Compressor, high stage' : 'Compressor'
     case 'outdoorFan':
       return 'Outdoor fan'
     case 'blower':
-      return 'Blower'
+      return m.speed ? `Blower, ${SPEED_WORDS[m.speed]}` : 'Blower'
     case 'reversingValve':
       return 'Reversing valve'
     case 'strip':
       return `Strip row ${m.row}`
+    case 'burner':
+      return `${m.fuel === 'oil' ? 'Oil' : 'Gas'} burner${m.stage > 1 ? `, stage ${m.stage}` : ''}`
+    case 'ignition':
+      return 'Ignition'
+    case 'humidifier':
+      return 'Humidifier'
+    case 'control':
+      return 'Thermostat electronics'
   }
 }
 export const targetWords = (t: Target): string => makingWords(t.making)

@@ -1,6 +1,14 @@
-import { evaluateLeaf, normalState, type Expr, type Leaf, type Sight, type Truth } from '../equipment'
-import { makeRef, type Placed, type Ref } from '../installation'
-import { memoryState, sightOf, type Situation } from '../situation'
+import {
+  evaluateLeaf,
+  normalState,
+  type Expr,
+  type Leaf,
+  type ModeMeaning,
+  type Sight,
+  type Truth,
+} from '../equipment'
+import { makeRef, type Installation, type Placed, type Ref } from '../installation'
+import { meaningsOf, memoryState, sightOf, type Situation } from '../situation'
 import { degF } from '../units'
 
 /** Truth as a number, so that "all" is a minimum and "any" a maximum: 0 no, 1 unknown, 2 yes. */
@@ -20,7 +28,10 @@ export class DriverTable {
   private readonly sights = new Map<Placed, Sight>()
   private readonly byKey = new Map<string, number>()
 
-  constructor(private readonly coilIndex: ReadonlyMap<Ref, number>) {}
+  constructor(
+    private readonly inst: Installation,
+    private readonly coilIndex: ReadonlyMap<Ref, number>,
+  ) {}
 
   compile(placed: Placed, expr: Expr): Driver {
     if ('all' in expr) {
@@ -86,6 +97,13 @@ export class DriverTable {
   private readonly changing: number[] = []
   private modes: Situation['modes'] = {}
 
+  private meant: { modes: Situation['modes']; means: ReadonlySet<ModeMeaning> } | null = null
+  private meansNow(): ReadonlySet<ModeMeaning> {
+    if (this.meant?.modes !== this.modes)
+      this.meant = { modes: this.modes, means: meaningsOf(this.inst, this.modes) }
+    return this.meant.means
+  }
+
   private sightFor(placed: Placed): Sight {
     let sight = this.sights.get(placed)
     if (!sight) {
@@ -96,11 +114,12 @@ export class DriverTable {
         if (ref === undefined) names.set(id, (ref = makeRef(placed.ref, id)))
         return this.modes[ref]
       }
-      const bare = sightOf(placed, { call: 'off', outdoorF: degF(0), modes: {} })
+      const bare = sightOf(this.inst, placed, { call: 'off', outdoorF: degF(0), modes: {} })
       sight = {
         ...bare,
         mode: (id) => named(id) ?? normal.get(id) ?? '',
         memory: (id) => memoryState(named(id)),
+        means: (m) => this.meansNow().has(m),
       }
       this.sights.set(placed, sight)
     }
@@ -113,7 +132,8 @@ export class DriverTable {
     if (i === undefined) {
       i = this.leaves.length
       this.leaves.push({ sight: this.sightFor(placed), leaf })
-      if ('mode' in leaf || ('sense' in leaf && (leaf.band ?? 0) > 0)) this.changing.push(i)
+      if ('mode' in leaf || 'means' in leaf || ('sense' in leaf && (leaf.band ?? 0) > 0))
+        this.changing.push(i)
       this.byKey.set(key, i)
     }
     return i

@@ -1,3 +1,11 @@
 export { GROUND, netlistOf, type ContactBranch, type LoadBranch, type Netlist } from './netlist'
-export { overcurrents, solve, type Overcurrent, type Solution, type Solved, type Unsolved } from './solution'
-export { Circuit, circuitOf, type Outcome, type Settled } from './solver'
+export {
+  overcurrents,
+  solve,
+  transformerAmps,
+  type Overcurrent,
+  type Solution,
+  type Solved,
+  type Unsolved,
+} from './solution'
+export { across, Circuit, circuitOf, type Outcome, type Settled } from './solver'

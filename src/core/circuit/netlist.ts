@@ -60,7 +60,10 @@ export interface Netlist {
   index: ReadonlyMap<Ref, number>
   /** Wires and the plain conductors inside devices: always there. */
   conductors: Branch[]
+  /** What open triacs let through. */
+  leaks: Branch[]
   contacts: ContactBranch[]
+  contactIndex: ReadonlyMap<Ref, number>
   loads: LoadBranch[]
   sources: SourceBranch[]
   transformers: TransformerBranch[]
@@ -85,7 +88,9 @@ export function netlistOf(inst: Installation): Netlist {
     nodes,
     index,
     conductors: [],
+    leaks: [],
     contacts: [],
+    contactIndex: new Map(),
     loads: [],
     sources: [],
     transformers: [],
@@ -103,6 +108,7 @@ export function netlistOf(inst: Installation): Netlist {
           break
         case 'contact': {
           const ratedA = part.ratedA === undefined ? null : quantity(placed, part.ratedA)
+          if (part.openOhms !== undefined) list.leaks.push({ ...ends, re: 1 / part.openOhms, im: 0 })
           list.contacts.push({ ...ends, re: 1 / tolerances.contactOhms, im: 0, placed, part, ratedA })
           break
         }
@@ -140,6 +146,7 @@ export function netlistOf(inst: Installation): Netlist {
       }
     }
   }
+  list.contactIndex = new Map(list.contacts.map((c, i) => [c.ref, i]))
   for (const wire of inst.wires) {
     if (!wire.a || !wire.b) continue
     const a = index.get(wire.a)

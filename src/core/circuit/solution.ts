@@ -4,7 +4,7 @@ import type { Situation } from '../situation'
 import { tolerances } from '../tolerances'
 import { truthOf } from './drivers'
 import { complexes, solveFactored, type Factors } from './elimination'
-import { GROUND, type Branch, type LoadBranch } from './netlist'
+import { GROUND, type Branch, type LoadBranch, type TransformerBranch } from './netlist'
 import { across, type Circuit, type Settled, type UnknownAs } from './solver'
 
 /** More current through a fuse, breaker or transformer than it is made for. */
@@ -108,6 +108,13 @@ function branchAmps(circuit: Circuit, s: Settled, ref: Ref): number {
   return s.closed[i] ? through(contacts[i]!, s) : 0
 }
 
+/** Amps (magnitude) of a transformer's secondary. */
+export function transformerAmps(t: TransformerBranch, s: Settled): number {
+  const v = (n: number, part: 're' | 'im') => (n === GROUND ? 0 : s.volts[part][n]!)
+  const drop = (p: 're' | 'im') => t.ratio * (v(t.a, p) - v(t.b, p)) - (v(t.c, p) - v(t.d, p))
+  return t.siemens * Math.hypot(drop('re'), drop('im'))
+}
+
 /** Fuses, breakers and transformers that carry more than they are made for; a transformer: twice its rated amps. */
 export function overcurrents(circuit: Circuit, s: Settled): Overcurrent[] {
   const found: Overcurrent[] = []
@@ -117,9 +124,7 @@ export function overcurrents(circuit: Circuit, s: Settled): Overcurrent[] {
     if (amps > c.ratedA) found.push({ ref: c.ref, amps, limitA: c.ratedA })
   })
   for (const t of circuit.net.transformers) {
-    const v = (n: number, part: 're' | 'im') => (n === GROUND ? 0 : s.volts[part][n]!)
-    const drop = (p: 're' | 'im') => t.ratio * (v(t.a, p) - v(t.b, p)) - (v(t.c, p) - v(t.d, p))
-    const amps = t.siemens * Math.hypot(drop('re'), drop('im'))
+    const amps = transformerAmps(t, s)
     if (amps > 2 * t.ratedA) found.push({ ref: t.ref, amps, limitA: 2 * t.ratedA })
   }
   return found

@@ -57,7 +57,7 @@ export class Circuit {
 
   constructor(readonly inst: Installation) {
     this.net = netlistOf(inst)
-    const { conductors, contacts, loads, sources, transformers, nodes } = this.net
+    const { conductors, leaks, contacts, loads, sources, transformers, nodes } = this.net
     const branches: Branch[] = [...conductors, ...contacts, ...loads, ...sources]
     const pairs: [number, number][] = branches
       .filter((b) => b.a !== GROUND && b.b !== GROUND)
@@ -71,7 +71,7 @@ export class Circuit {
     this.rhs = complexes(nodes.length)
     this.room = { matrix: complexes(this.plan.slots), factors: factorsFor(this.plan) }
     for (let i = 0; i < nodes.length; i++) this.base.re[i] = tolerances.leakSiemens
-    for (const b of [...conductors, ...loads, ...sources]) this.stamp(this.base, b)
+    for (const b of [...conductors, ...leaks, ...loads, ...sources]) this.stamp(this.base, b)
     for (const s of sources) {
       // The source behind its resistance, as a current source beside it.
       if (s.a !== GROUND) {
@@ -94,7 +94,7 @@ export class Circuit {
           this.base.re[this.plan.slot(at[p]!, at[q]!)]! += twice * t.siemens * u[p]! * u[q]!
         }
     }
-    this.table = new DriverTable(new Map(loads.map((l, i) => [l.ref, i])))
+    this.table = new DriverTable(inst, new Map(loads.map((l, i) => [l.ref, i])))
     this.drivers = contacts.map((c) => this.table.compile(c.placed, c.part.driver))
   }
 

@@ -6,7 +6,7 @@ import type { Value } from './value'
 /** What a terminal is for, in the trade's letters; it decides suggestions and colour customs, never the solution. */
 export type TerminalRole =
   | 'R' | 'C' | 'G' | 'Y1' | 'Y2' | 'O' | 'B' | 'OB' | 'W1' | 'W2' | 'W3' | 'AUX' | 'E' | 'L' | 'S'
-  | 'switch' | 'splice' | 'line' | 'harness' | 'spare' // prettier-ignore
+  | 'switch' | 'splice' | 'line' | 'harness' | 'spare' | 'bus' // prettier-ignore
 
 /** A place where a conductor can be landed; also a node of the circuit. */
 export interface Terminal {
@@ -31,10 +31,20 @@ export interface Setting {
   unit?: string
   default: Value
   about?: string
+  /** What it decides, in the vocabulary that laws understand; a device may call and code it as it likes. */
+  intent?: Intent
 }
 
+/** What a setting decides. */
+export type Intent =
+  | 'system' | 'compressorStages' | 'backupStages' | 'rvSense' | 'outdoorSource' | 'useCompressorLockout'
+  | 'compressorLockout' | 'useAuxLockout' | 'auxLockout' | 'changeover' | 'selector' | 'coil' | 'gasSwitch' | 'fuel'
+  | 'airPosition' | 'minimumOff' | 'together' | 'outdoorSwitch' // prettier-ignore
+
 /** What a mode's state is, in words that laws understand. */
-export type ModeMeaning = 'defrost' | 'lockout' | 'waiting' | 'tripped' | 'off' | 'failed'
+export type ModeMeaning =
+  | 'defrost' | 'lockout' | 'waiting' | 'tripped' | 'off' | 'failed' | 'hotCoil' | 'warmCoil' | 'leak' | 'water'
+  | 'noGas' | 'held' | 'heating' | 'feedLost' // prettier-ignore
 
 /** What time or an event does to a device. The first state is the normal one. */
 export interface Mode {
@@ -50,7 +60,9 @@ export interface Mode {
 }
 
 export type DeviceKind =
-  | 'thermostat' | 'airHandler' | 'outdoorUnit' | 'stripKit' | 'outdoorThermostat' | 'splice' | 'feed' // prettier-ignore
+  | 'thermostat' | 'airHandler' | 'furnace' | 'outdoorUnit' | 'packagedUnit' | 'stripKit' | 'outdoorThermostat'
+  | 'relay' | 'airThermostat' | 'fuelKit' | 'zonePanel' | 'floatSwitch' | 'transformer' | 'humidifier' | 'leakSensor'
+  | 'lineMonitor' | 'outdoorSensor' | 'splice' | 'feed' // prettier-ignore
 
 /** A device as data: its behaviour too. Nothing in the code knows a device by its id. */
 export interface Device {

@@ -6,6 +6,7 @@ const sight = (over: Partial<Sight> = {}, settings: Record<string, Known<Value>>
   outdoorF: degF(30),
   setting: (id) => settings[id] ?? null,
   mode: () => 'normal',
+  means: () => false,
   energised: () => 'unknown',
   memory: () => null,
   ...over,

@@ -3,6 +3,7 @@ export {
   normalState,
   type Device,
   type DeviceKind,
+  type Intent,
   type Mode,
   type ModeMeaning,
   type Setting,
@@ -24,6 +25,8 @@ export type { Sight } from './expr/sight'
 export type { Truth } from './expr/truth'
 export {
   EARTH,
+  type Ahead,
+  type BlowerSpeed,
   type ContactPart,
   type Gate,
   type LoadPart,

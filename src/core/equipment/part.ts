@@ -1,14 +1,27 @@
 import type { Expr } from './expr/expr'
-import type { Quantity } from './value'
+import type { Quantity, Value } from './value'
 
 /** What a load does when it has its volts: the things that laws and chains speak of. */
 export type Making =
   | { what: 'compressor'; stage: 1 | 2 }
   | { what: 'outdoorFan' }
-  | { what: 'blower' }
-  | { what: 'strip'; row: number }
+  /** `speed`: which of its speeds this is, where the board has several. */
+  | { what: 'blower'; speed?: BlowerSpeed }
+  /** `ahead`: the heat is made before the indoor coil. */
+  | { what: 'strip'; row: number; ahead?: Ahead }
+  | { what: 'burner'; stage: number; fuel: 'gas' | 'oil'; ahead?: Ahead }
+  /** A try for ignition: it may not start without gas. */
+  | { what: 'ignition' }
+  | { what: 'humidifier' }
+  /** A thermostat's or controller's own electronics. */
+  | { what: 'control' }
   /** `energisedIn`: what the refrigerant circuit does while the solenoid has its volts; a setting's id or fixed. */
   | { what: 'reversingValve'; energisedIn: 'cooling' | 'heating' | { set: string } }
+
+/** Fan alone, heat pump low or high, or heating. */
+export type BlowerSpeed = 'fan' | 'low' | 'high' | 'heat'
+/** Whether heat is made ahead of the indoor coil: fixed, or where a setting of the device says so. */
+export type Ahead = boolean | { set: string; is: Value[] }
 
 /** What kind of gate a contact is, for the words around it. */
 export type Gate =
@@ -80,6 +93,8 @@ export interface ContactPart {
   label?: string
   gate: Gate
   driver: Expr
+  /** Ω of the contact while it is open: a triac leaks, a relay does not. */
+  openOhms?: number
   /** A. More than this through a fuse or breaker is reported as an overcurrent. */
   ratedA?: Quantity
 }

@@ -152,7 +152,7 @@ function follow(solution: Solution, steps: Step[], side: ChainGate['side'], foun
 function gateAt(solution: Solution, index: number, side: ChainGate['side']): ChainGate {
   const { placed, part, ref } = solution.circuit.net.contacts[index]!
   const energised = (id: string): Truth => (solution.energised(`${placed.ref}.${id}`) ? 'yes' : 'no')
-  const because = explain(part.driver, sightOf(placed, solution.situation, energised))
+  const because = explain(part.driver, sightOf(solution.circuit.inst, placed, solution.situation, energised))
   const level = solution.state.drivers[index]
   return { at: ref, side, state: level === 2 ? 'passing' : level === 1 ? 'unknown' : 'blocking', because }
 }

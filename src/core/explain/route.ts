@@ -112,7 +112,7 @@ function neighboursOf(net: Netlist): Map<number, Step[]> {
 function openPrice(solution: Solution, index: number): number {
   if (solution.state.drivers[index] === 2) return 0
   const { placed, part } = solution.circuit.net.contacts[index]!
-  return OPEN + 1000 * farFromClosing(part.driver, sightOf(placed, solution.situation))
+  return OPEN + 1000 * farFromClosing(part.driver, sightOf(solution.circuit.inst, placed, solution.situation))
 }
 
 /**
@@ -234,7 +234,7 @@ function isTerminal(solution: Solution, ref: Ref): boolean {
 export function coilsBehind(solution: Solution, index: number): Ref[] {
   const { placed, part } = solution.circuit.net.contacts[index]!
   const energised = (id: string): Truth => (solution.energised(`${placed.ref}.${id}`) ? 'yes' : 'no')
-  const deciding = explain(part.driver, sightOf(placed, solution.situation, energised))
+  const deciding = explain(part.driver, sightOf(solution.circuit.inst, placed, solution.situation, energised))
   const named = deciding.flatMap((b) => (b.kind === 'energised' ? [b.part] : []))
   const all = leaves(part.driver).flatMap((l) => ('energised' in l ? [l.energised] : []))
   return (named.length ? named : all).map((id) => `${placed.ref}.${id}`)

@@ -7,16 +7,32 @@ export interface Target {
   making: Making
 }
 
-const ORDER: Making['what'][] = ['compressor', 'reversingValve', 'outdoorFan', 'blower', 'strip']
+const ORDER: Making['what'][] = [
+  'compressor',
+  'burner',
+  'strip',
+  'reversingValve',
+  'outdoorFan',
+  'blower',
+  'humidifier',
+]
 
 /** Every load of the job that does something worth naming. */
 export function targetsOf(inst: Pick<Installation, 'placed'>): Target[] {
   const found: Target[] = inst.placed.flatMap((p) =>
     p.device.parts.flatMap((part) =>
-      part.kind === 'load' && part.makes ? [{ ref: makeRef(p.ref, part.id), making: part.makes }] : [],
+      part.kind === 'load' && part.makes && ORDER.includes(part.makes.what)
+        ? [{ ref: makeRef(p.ref, part.id), making: part.makes }]
+        : [],
     ),
   )
-  const rank = (t: Target) =>
-    ORDER.indexOf(t.making.what) * 100 + (t.making.what === 'strip' ? t.making.row : 0)
+  const rank = (t: Target) => ORDER.indexOf(t.making.what) * 100 + within(t.making)
   return found.sort((a, b) => rank(a) - rank(b))
+}
+
+/** Order among the same kind. */
+function within(m: Making): number {
+  if (m.what === 'strip') return m.row
+  if (m.what === 'compressor' || m.what === 'burner') return m.stage
+  return m.what === 'blower' ? ['fan', 'low', 'high', 'heat'].indexOf(m.speed ?? 'fan') : 0
 }

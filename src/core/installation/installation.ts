@@ -96,6 +96,7 @@ export function holdsBySettings(placed: Placed, when: Expr | undefined): boolean
     outdoorF: degF(47),
     setting: (id) => settingValue(placed, id),
     mode: () => '',
+    means: () => false,
     energised: () => 'unknown',
     memory: () => null,
   }

@@ -1,18 +1,21 @@
-import { targetsOf } from '../explain'
+import { hasBurner, hasStrips } from './heatSources'
 import type { Law } from './law'
 
 /**
  * Emergency heat brings on all backup at any outdoor temperature, and never the compressor. The first half is asked
  * with every mode normal (a tripped limit or an open breaker may well stop a row); the second in every state.
+ * Of a burner its first stage is enough.
  */
 export const emergencyHeat: Law = {
   id: 'emergencyHeat',
   severity: 'danger',
-  applies: (inst) => targetsOf(inst).some((t) => t.making.what === 'strip'),
+  applies: (inst) => hasStrips(inst) || hasBurner(inst),
   each({ situation, away, facts }) {
     if (situation.call !== 'emergency' || !facts.settled) return null
     if (facts.compressor) return { at: facts.compressor, what: 'compressorInEmergency' }
-    if (away > 0 || facts.stripsOff.length === 0) return null
-    return { at: facts.stripsOff[0]!, what: facts.stripsOn.length ? 'someBackupMissing' : 'noBackup' }
+    if (away > 0) return null
+    const some = facts.stripsOn.length + facts.burnersOn.length > 0
+    const missing = facts.stripsOff[0] ?? (facts.burnersOn.length ? undefined : facts.burnersOff[0])
+    return missing ? { at: missing, what: some ? 'someBackupMissing' : 'noBackup' } : null
   },
 }

@@ -1,6 +1,16 @@
-import type { Making } from '../equipment'
-import { settingValue, type Ref } from '../installation'
-import { overcurrents, type Circuit, type Outcome, type Overcurrent } from '../circuit'
+import type { Ahead, BlowerSpeed, LoadPart } from '../equipment'
+import { settingValue, type Placed, type Ref } from '../installation'
+import {
+  across,
+  overcurrents,
+  transformerAmps,
+  type Circuit,
+  type LoadBranch,
+  type Outcome,
+  type Overcurrent,
+  type Settled,
+} from '../circuit'
+import { tolerances } from '../tolerances'
 
 /** What laws need to know of a solved state. */
 export interface Facts {
@@ -8,13 +18,27 @@ export interface Facts {
   /** Coils that keep changing, when it did not settle. */
   cycle: Ref[]
   compressor: Ref | null
+  /** The compressor's second stage, while the compressor runs. */
+  highStage: Ref | null
   blower: boolean
+  /** Speeds that run, of blowers that have several. */
+  speeds: ReadonlySet<BlowerSpeed>
   /** Rows of strips that heat, and all rows there are. */
   stripsOn: Ref[]
   stripsOff: Ref[]
+  burnersOn: Ref[]
+  burnersOff: Ref[]
+  /** Heat that is being made ahead of the indoor coil. */
+  heatAhead: Ref[]
   /** What the reversing valve makes of the refrigerant circuit; null where its sense is not known or there is none. */
   valve: { at: Ref; position: 'cooling' | 'heating' } | null
   over: Overcurrent[]
+  /** Transformers that give more volt-amperes than they are rated for. */
+  overloaded: { ref: Ref; va: number; ratedVa: number }[]
+  /** 24 V loads with some volts, but not enough to pull in. */
+  weak: { ref: Ref; volts: number; needs: number }[]
+  /** Thermostats' electronics without power. */
+  unpowered: Ref[]
   running: Ref[]
 }
 
@@ -30,37 +54,101 @@ export function factsOf(circuit: Circuit, outcome: Outcome): Facts {
   return facts
 }
 
+/** Whether a heat source stands ahead of the indoor coil; a position not known yet counts as ahead. */
+export function isAhead(placed: Placed, ahead: Ahead | undefined, otherwise: boolean): boolean {
+  if (typeof ahead !== 'object') return ahead ?? otherwise
+  const value = settingValue(placed, ahead.set)
+  return value === null || ahead.is.includes(value)
+}
+
+/** Whether a load makes heat ahead of the indoor coil: burners unless said otherwise, strips only if said so. */
+export function makesHeatAhead(placed: Placed, part: LoadPart): boolean {
+  const makes = part.makes
+  if (makes?.what === 'burner') return isAhead(placed, makes.ahead, true)
+  return makes?.what === 'strip' && isAhead(placed, makes.ahead, false)
+}
+
+const blank = (outcome: Outcome): Facts => ({
+  settled: outcome.ok,
+  cycle: outcome.ok ? [] : outcome.cycle,
+  compressor: null,
+  highStage: null,
+  blower: false,
+  speeds: new Set(),
+  stripsOn: [],
+  stripsOff: [],
+  burnersOn: [],
+  burnersOff: [],
+  heatAhead: [],
+  valve: null,
+  over: [],
+  overloaded: [],
+  weak: [],
+  unpowered: [],
+  running: [],
+})
+
 function read(circuit: Circuit, outcome: Outcome): Facts {
-  const facts: Facts = {
-    settled: outcome.ok,
-    cycle: outcome.ok ? [] : outcome.cycle,
-    compressor: null,
-    blower: false,
-    stripsOn: [],
-    stripsOff: [],
-    valve: null,
-    over: outcome.ok ? overcurrents(circuit, outcome) : [],
-    running: [],
-  }
+  const facts = blank(outcome)
   if (!outcome.ok) return facts
+  facts.over = overcurrents(circuit, outcome)
+  for (const t of circuit.net.transformers) {
+    const va = transformerAmps(t, outcome) * t.part.secondaryVolts
+    if (va > t.part.va * tolerances.overloadShare)
+      facts.overloaded.push({ ref: t.ref, va, ratedVa: t.part.va })
+  }
+  const speeds = new Set<BlowerSpeed>()
+  let high: Ref | null = null
   circuit.net.loads.forEach((load, i) => {
-    const makes: Making | undefined = load.part.makes
-    if (!makes) return
     const on = outcome.coils[i] === 2
-    if (on) facts.running.push(load.ref)
-    if (makes.what === 'compressor' && on) facts.compressor ??= load.ref
-    if (makes.what === 'blower' && on) facts.blower = true
-    if (makes.what === 'strip') (on ? facts.stripsOn : facts.stripsOff).push(load.ref)
-    if (makes.what === 'reversingValve') {
-      const sense =
-        typeof makes.energisedIn === 'string'
-          ? makes.energisedIn
-          : settingValue(load.placed, makes.energisedIn.set)
-      if (sense === 'cooling' || sense === 'heating') {
-        const rest = sense === 'cooling' ? 'heating' : 'cooling'
-        facts.valve = { at: load.ref, position: on ? sense : rest }
-      }
+    if (!on) weakness(load, outcome, facts)
+    const makes = load.part.makes
+    if (!makes) return
+    if (on && makes.what !== 'control') facts.running.push(load.ref)
+    if (on && makesHeatAhead(load.placed, load.part)) facts.heatAhead.push(load.ref)
+    switch (makes.what) {
+      case 'compressor':
+        if (on && makes.stage === 1) facts.compressor ??= load.ref
+        if (on && makes.stage === 2) high = load.ref
+        break
+      case 'blower':
+        if (!on) break
+        facts.blower = true
+        if (makes.speed) speeds.add(makes.speed)
+        break
+      case 'strip':
+        ;(on ? facts.stripsOn : facts.stripsOff).push(load.ref)
+        break
+      case 'burner':
+        ;(on ? facts.burnersOn : facts.burnersOff).push(load.ref)
+        break
+      case 'control':
+        if (!on) facts.unpowered.push(load.ref)
+        break
+      case 'reversingValve':
+        facts.valve = valveOf(load, makes.energisedIn, on)
+        break
     }
   })
+  facts.highStage = facts.compressor && high
+  facts.speeds = speeds
   return facts
+}
+
+function weakness(load: LoadBranch, outcome: Settled, facts: Facts): void {
+  if (load.part.volts > tolerances.lowVoltsMost) return
+  const volts = across(outcome.volts, load.a, load.b)
+  if (volts > load.part.volts * tolerances.weakShare)
+    facts.weak.push({ ref: load.ref, volts, needs: load.pullIn })
+}
+
+function valveOf(
+  load: LoadBranch,
+  energisedIn: 'cooling' | 'heating' | { set: string },
+  on: boolean,
+): Facts['valve'] {
+  const sense = typeof energisedIn === 'string' ? energisedIn : settingValue(load.placed, energisedIn.set)
+  if (sense !== 'cooling' && sense !== 'heating') return null
+  const rest = sense === 'cooling' ? 'heating' : 'cooling'
+  return { at: load.ref, position: on ? sense : rest }
 }

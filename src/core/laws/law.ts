@@ -14,6 +14,9 @@ export interface StateSeen {
   /** What the modes away from normal mean. */
   means: ReadonlySet<ModeMeaning>
   facts: Facts
+  /** Volts between two points of the state; NaN while it does not come to rest. */
+  volts(a: Ref, b: Ref): number
+  closed(contact: Ref): boolean
 }
 
 /** How a state breaks a law. */

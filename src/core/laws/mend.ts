@@ -6,6 +6,7 @@ import { factsOf } from './facts'
 import type { Finding, Law } from './law'
 import { prove } from './prove'
 import { LAWS } from './registry'
+import { stateSeen } from './seen'
 
 /** One small change that clears a finding and breaks nothing else. */
 export type Mend =
@@ -69,10 +70,9 @@ export function mendsFor(inst: Installation, finding: Finding, most = 3): Mend[]
 function holdsInWitness(law: Law, inst: Installation, finding: Finding): boolean {
   if (!law.each) return true
   const circuit = new Circuit(inst)
-  const facts = factsOf(circuit, circuit.settle(finding.witness))
   const situation = finding.witness
-  const seen = { inst, situation, away: awayCount(inst, situation), means: meanings(inst, situation), facts }
-  return law.each(seen) === null
+  const row = { away: awayCount(inst, situation), means: meanings(inst, situation) }
+  return law.each(stateSeen(circuit, circuit.settle(situation), situation, row)) === null
 }
 
 /**

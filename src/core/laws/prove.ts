@@ -13,9 +13,9 @@ import {
   type Unknown,
 } from '../situation'
 import { tolerances } from '../tolerances'
-import { factsOf } from './facts'
 import type { Breach, Finding, Law, Proof, Undecided } from './law'
 import { LAWS } from './registry'
+import { stateSeen } from './seen'
 
 /** The smallest witness of one law under one assumption of the unknowns. */
 interface Broken {
@@ -94,10 +94,9 @@ function runOnce(
       run.mostModes = Math.max(run.mostModes, rows.length)
       for (const { modes, away, means } of rows) {
         const situation: Situation = { call, outdoorF, modes }
-        const facts = factsOf(circuit, circuit.settle(situation))
+        const seen = stateSeen(circuit, circuit.settle(situation), situation, { away, means })
         run.solved++
-        for (const ref of facts.running) everRan.add(ref)
-        const seen = { inst: assumed, situation, away, means, facts }
+        for (const ref of seen.facts.running) everRan.add(ref)
         for (const law of each) {
           const breach = law.each!(seen)
           if (breach) keep(run, law.id, { situation, breach, size: sizeOf(away, situation) })

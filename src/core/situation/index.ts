@@ -1,4 +1,13 @@
 export { cutPoints, regionsOf } from './regions'
 export { memoriesAt, reachableModes, reachableRows, type ModeRow } from './reachable'
-export { awayCount, callsOf, meanings, memoryState, modesOf, sightOf, type Situation } from './situation'
+export {
+  awayCount,
+  callsOf,
+  meanings,
+  meaningsOf,
+  memoryState,
+  modesOf,
+  sightOf,
+  type Situation,
+} from './situation'
 export { assignments, assume, unknownsOf, type Unknown } from './unknowns'

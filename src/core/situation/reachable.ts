@@ -92,7 +92,7 @@ function axesAt(inst: Installation, call: Call, outdoorF: DegF): Axis[] {
     return { ref, memory: true, states: [{ id: 'made' }, { id: 'broken' }] }
   })
   const modes = modesOf(inst).map(({ ref, placed, mode }): Axis => {
-    const sight = sightOf(placed, bare)
+    const sight = sightOf(inst, placed, bare)
     const states = mode.states.filter(
       (s, i) =>
         i === 0 || s.reach === 'always' || (typeof s.reach === 'object' && evaluate(s.reach, sight) !== 'no'),

@@ -27,6 +27,7 @@ export interface Situation {
 
 /** What an expression of `placed` sees in a situation; coils are supplied by whoever knows them. */
 export function sightOf(
+  inst: Installation,
   placed: Placed,
   situation: Situation,
   energised: (part: string) => Truth = () => 'unknown',
@@ -41,6 +42,7 @@ export function sightOf(
       const mode = placed.device.modes.find((m) => m.id === id)
       return mode ? normalState(mode) : ''
     },
+    means: (m) => meaningsOf(inst, situation.modes).has(m),
     energised,
     memory: (id) => memoryState(situation.modes[makeRef(placed.ref, id)]),
   }
@@ -78,10 +80,15 @@ export function callsOf(inst: Installation): Call[] {
 }
 
 /** What the modes of a situation mean, where that is not normal. */
-export function meanings(inst: Installation, situation: Situation): Set<ModeMeaning> {
+export const meanings = (inst: Installation, situation: Situation): Set<ModeMeaning> =>
+  meaningsOf(inst, situation.modes)
+
+/** The same of the modes alone. */
+export function meaningsOf(inst: Installation, named: Situation['modes']): Set<ModeMeaning> {
   const found = new Set<ModeMeaning>()
   for (const { ref, mode } of modesOf(inst)) {
-    const state = mode.states.find((s) => s.id === situation.modes[ref])
+    const now = named[ref]
+    const state = now === undefined ? undefined : mode.states.find((s) => s.id === now)
     if (state?.means) found.add(state.means)
   }
   return found

@@ -7,11 +7,23 @@ export const SIZE = { column: 134, gap: 142, row: 32, head: 28, load: 24, apart:
 
 const COLUMN: Record<DeviceKind, number> = {
   thermostat: 0,
+  zonePanel: 0,
+  humidifier: 0,
+  fuelKit: 0,
+  leakSensor: 0,
   airHandler: 1,
+  furnace: 1,
+  packagedUnit: 2,
+  transformer: 1,
+  relay: 1,
+  airThermostat: 1,
+  floatSwitch: 1,
   splice: 1,
   stripKit: 1,
   outdoorUnit: 2,
   outdoorThermostat: 2,
+  lineMonitor: 2,
+  outdoorSensor: 2,
   feed: -1,
 }
 

@@ -1,18 +1,21 @@
 import type { Known, Value } from '../value'
 import { callLeaf, type CallBecause, type CallLeaf } from './call'
 import { energisedLeaf, type EnergisedBecause, type EnergisedLeaf } from './energised'
+import { meansLeaf, type MeansBecause, type MeansLeaf } from './means'
 import { modeLeaf, type ModeBecause, type ModeLeaf } from './mode'
 import { senseLeaf, type SenseBecause, type SenseLeaf } from './sense'
 import { setLeaf, type SetBecause, type SetLeaf } from './set'
 import type { Sight } from './sight'
 import { every, opposite, some, type Truth } from './truth'
 
-export type Leaf = CallLeaf | SetLeaf | SenseLeaf | EnergisedLeaf | ModeLeaf
+export type Leaf = CallLeaf | SetLeaf | SenseLeaf | EnergisedLeaf | ModeLeaf | MeansLeaf
 /** What makes a contact close: a total, three-valued expression with no loops and no time. */
 export type Expr = { all: Expr[] } | { any: Expr[] } | { not: Expr } | Leaf
 
 /** One reason, as data: which leaf decided, what it saw, and whether it stood in a "not". */
-export type Because = (CallBecause | SetBecause | SenseBecause | EnergisedBecause | ModeBecause) & {
+export type Because = (
+  CallBecause | SetBecause | SenseBecause | EnergisedBecause | ModeBecause | MeansBecause
+) & {
   truth: Truth
   negated: boolean
 }
@@ -23,6 +26,7 @@ export function evaluateLeaf(leaf: Leaf, sight: Sight): Truth {
   if ('set' in leaf) return setLeaf.evaluate(leaf, sight)
   if ('sense' in leaf) return senseLeaf.evaluate(leaf, sight)
   if ('energised' in leaf) return energisedLeaf.evaluate(leaf, sight)
+  if ('means' in leaf) return meansLeaf.evaluate(leaf, sight)
   return modeLeaf.evaluate(leaf, sight)
 }
 
@@ -31,6 +35,7 @@ function explainLeaf(leaf: Leaf, sight: Sight) {
   if ('set' in leaf) return setLeaf.explain(leaf, sight)
   if ('sense' in leaf) return senseLeaf.explain(leaf, sight)
   if ('energised' in leaf) return energisedLeaf.explain(leaf)
+  if ('means' in leaf) return meansLeaf.explain(leaf)
   return modeLeaf.explain(leaf, sight)
 }
 

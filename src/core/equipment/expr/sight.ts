@@ -1,5 +1,6 @@
 import type { DegF } from '../../units'
 import type { Call } from '../call'
+import type { ModeMeaning } from '../device'
 import type { Known, Value } from '../value'
 import type { Truth } from './truth'
 
@@ -11,6 +12,8 @@ export interface Sight {
   setting(id: string): Known<Value>
   /** The state a mode of this device is in. */
   mode(id: string): string
+  /** Whether any device of the job is in a mode that means this. */
+  means(meaning: ModeMeaning): boolean
   /** Whether one of the device's own coils is energised. */
   energised(part: string): Truth
   /** What a switch inside its differential did last; null: nobody said. */

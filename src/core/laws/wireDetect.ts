@@ -1,0 +1,19 @@
+import { makeRef } from '../installation'
+import type { Law } from './law'
+import { liveOutputs } from './outputs'
+
+/** Nothing feeds back into the output of a thermostat that finds its wires by their volts. */
+export const wireDetect: Law = {
+  id: 'wireDetect',
+  severity: 'warn',
+  applies: (inst) => inst.placed.some((p) => p.device.plate.detectsWires === 'yes'),
+  each({ inst, away, volts, closed }) {
+    if (away > 1) return null
+    for (const p of inst.placed) {
+      if (p.device.plate.detectsWires !== 'yes') continue
+      const fed = liveOutputs(p, volts, closed)[0]
+      if (fed) return { at: makeRef(p.ref, fed), what: 'misled' }
+    }
+    return null
+  },
+}
