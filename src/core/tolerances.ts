@@ -8,6 +8,9 @@ export const tolerances = Object.freeze({
   meterOhms: 10e6,
   /** Ω. Input impedance of the same meter switched to its low-impedance range. */
   lowMeterOhms: 3e3,
+  /** A, and V. Less than this through a contact, or across it, changes nothing by opening or closing it. */
+  nothingA: 1e-5,
+  nothingV: 1e-6,
   /** Rounds of coil and contact settling before a circuit is declared to chatter. */
   settleRounds: 64,
   /** V. From here up a 24 V terminal counts as live: coils must pull in at this or less. */

@@ -15,7 +15,7 @@ const quantity = anyOf(num(), shape({ set: id(), times: yup.number() }))
 
 const MEANINGS = [
   'defrost', 'lockout', 'waiting', 'tripped', 'off', 'failed', 'hotCoil', 'warmCoil', 'leak', 'water', 'noGas', 'held',
-  'heating', 'feedLost',
+  'heating', 'feedLost', 'wetPan',
 ] // prettier-ignore
 
 /** A driver expression; it contains itself. */
@@ -126,7 +126,7 @@ const terminal = shape({
 const INTENTS = [
   'system', 'compressorStages', 'backupStages', 'rvSense', 'outdoorSource', 'useCompressorLockout', 'compressorLockout',
   'useAuxLockout', 'auxLockout', 'changeover', 'selector', 'coil', 'gasSwitch', 'fuel', 'airPosition', 'minimumOff',
-  'together', 'outdoorSwitch',
+  'together', 'outdoorSwitch', 'auxWithE',
 ] // prettier-ignore
 const setting = shape({
   id: id(),

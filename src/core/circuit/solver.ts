@@ -145,17 +145,39 @@ export class Circuit {
   /**
    * Lets contacts and coils settle from all coils at rest. All coils move together; should that go in a circle, they
    * are tried one at a time, as real ones never move at the same instant; a circle even then is chatter.
+   * @param near the outcome of a state that differs little, to begin from where it answers this one too
    */
-  settle(situation: Situation, unknownAs: UnknownAs = 'open'): Outcome {
+  settle(situation: Situation, unknownAs: UnknownAs = 'open', near?: Outcome): Outcome {
     const outside = this.table.answers(situation)
     const key = packed(outside) + (unknownAs === 'open' ? '' : '?')
     let outcome = this.outcomes.get(key)
     if (!outcome) {
-      outcome = this.settleFrom(outside, unknownAs, 'together')
+      outcome = near?.ok ? this.sameAs(near, outside, unknownAs) : undefined
+      outcome ??= this.settleFrom(outside, unknownAs, 'together')
       if (!outcome.ok && outcome.why === 'chatter') outcome = this.settleFrom(outside, unknownAs, 'oneByOne')
       this.outcomes.set(key, outcome)
     }
     return outcome
+  }
+
+  /**
+   * The solution of a neighbouring state, where it is this one's as well: every contact that opens carries nothing and
+   * every one that closes has nothing across it, so no current and no coil changes. Most of a sweep is such states.
+   */
+  private sameAs(near: Settled, outside: Uint8Array, unknownAs: UnknownAs): Settled | undefined {
+    const { contacts } = this.net
+    const threshold = unknownAs === 'closed' ? 1 : 2
+    const drivers = new Uint8Array(contacts.length)
+    const closed = new Uint8Array(contacts.length)
+    for (let i = 0; i < contacts.length; i++) {
+      drivers[i] = this.drivers[i]!(outside, near.coils)
+      closed[i] = drivers[i]! >= threshold ? 1 : 0
+      if (closed[i] === near.closed[i]) continue
+      const c = contacts[i]!
+      const v = across(near.volts, c.a, c.b)
+      if (closed[i] === 0 ? v * c.re > tolerances.nothingA : v > tolerances.nothingV) return undefined
+    }
+    return { ok: true, volts: near.volts, drivers, closed, coils: near.coils }
   }
 
   private settleFrom(outside: Uint8Array, unknownAs: UnknownAs, how: 'together' | 'oneByOne'): Outcome {

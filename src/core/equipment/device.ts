@@ -1,12 +1,14 @@
 import type { Call } from './call'
 import type { Expr } from './expr/expr'
+import type { ModeMeaning } from './meaning'
 import type { Part } from './part'
 import type { Value } from './value'
 
 /** What a terminal is for, in the trade's letters; it decides suggestions and colour customs, never the solution. */
 export type TerminalRole =
   | 'R' | 'C' | 'G' | 'Y1' | 'Y2' | 'O' | 'B' | 'OB' | 'W1' | 'W2' | 'W3' | 'AUX' | 'E' | 'L' | 'S'
-  | 'switch' | 'splice' | 'line' | 'harness' | 'spare' | 'bus' // prettier-ignore
+  | 'switch' | 'splice' | 'line' | 'harness' | 'spare' | 'bus' | 'LEAK'
+  | 'zoneR' | 'zoneC' | 'zoneY1' | 'zoneG' | 'zoneOB' | 'zoneW1' // prettier-ignore
 
 /** A place where a conductor can be landed; also a node of the circuit. */
 export interface Terminal {
@@ -39,12 +41,7 @@ export interface Setting {
 export type Intent =
   | 'system' | 'compressorStages' | 'backupStages' | 'rvSense' | 'outdoorSource' | 'useCompressorLockout'
   | 'compressorLockout' | 'useAuxLockout' | 'auxLockout' | 'changeover' | 'selector' | 'coil' | 'gasSwitch' | 'fuel'
-  | 'airPosition' | 'minimumOff' | 'together' | 'outdoorSwitch' // prettier-ignore
-
-/** What a mode's state is, in words that laws understand. */
-export type ModeMeaning =
-  | 'defrost' | 'lockout' | 'waiting' | 'tripped' | 'off' | 'failed' | 'hotCoil' | 'warmCoil' | 'leak' | 'water'
-  | 'noGas' | 'held' | 'heating' | 'feedLost' // prettier-ignore
+  | 'airPosition' | 'minimumOff' | 'together' | 'outdoorSwitch' | 'auxWithE' // prettier-ignore
 
 /** What time or an event does to a device. The first state is the normal one. */
 export interface Mode {

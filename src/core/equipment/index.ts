@@ -5,7 +5,6 @@ export {
   type DeviceKind,
   type Intent,
   type Mode,
-  type ModeMeaning,
   type Setting,
   type Terminal,
   type TerminalRole,
@@ -20,6 +19,7 @@ export {
   type Expr,
   type Leaf,
 } from './expr/expr'
+export type { ModeMeaning } from './meaning'
 export { memoryId, type SenseLeaf } from './expr/sense'
 export type { Sight } from './expr/sight'
 export type { Truth } from './expr/truth'

@@ -42,14 +42,16 @@ export interface Facts {
   running: Ref[]
 }
 
-const cache = new WeakMap<Outcome, Facts>()
+/** By the coils' states: neighbouring states that change nothing share them. */
+const cache = new WeakMap<object, Facts>()
 
 /** Reads the facts out of an outcome; the same outcome gives the same object. */
 export function factsOf(circuit: Circuit, outcome: Outcome): Facts {
-  let facts = cache.get(outcome)
+  const key = outcome.ok ? outcome.coils : outcome
+  let facts = cache.get(key)
   if (!facts) {
     facts = read(circuit, outcome)
-    cache.set(outcome, facts)
+    cache.set(key, facts)
   }
   return facts
 }

@@ -8,7 +8,7 @@ export const humidifierHeat: Law = {
   severity: 'wrong',
   applies: (inst) => ofKind(inst, 'humidifier').length > 0,
   each({ inst, situation, away, means, facts }) {
-    const wet = away === 1 && means.has('water') && situation.call.startsWith('heat')
+    const wet = away === 1 && means.has('wetPan') && situation.call.startsWith('heat')
     if (!wet || facts.compressor || facts.stripsOn.length || facts.burnersOn.length) return null
     const at = facts.burnersOff[0] ?? facts.stripsOff[0] ?? facts.valve?.at
     return at && (hasBurner(inst) || facts.valve) ? { at, what: 'wetStopsHeat' } : null

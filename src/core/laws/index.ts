@@ -1,4 +1,5 @@
-export { factsOf, type Facts } from './facts'
+export { defrostOutputs } from './defrostOutputs'
+export { factsOf, makesHeatAhead, type Facts } from './facts'
 export {
   type Breach,
   type Coverage,

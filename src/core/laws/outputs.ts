@@ -7,12 +7,15 @@ export function liveOutputs(
   volts: (a: Ref, b: Ref) => number,
   closed: (contact: Ref) => boolean,
 ): string[] {
+  // An output that nothing holds floats at any volts; one that is fed stands at R.
+  const hot = placed.device.terminals.find((t) => t.role === 'R' && t.side === 'low')
   const common = placed.device.terminals.find((t) => t.role === 'C' && t.side === 'low')
-  if (!common) return []
+  if (!hot || !common) return []
   return placed.device.parts.flatMap((x) => {
     if (x.kind !== 'contact' || x.gate !== 'thermostat' || closed(makeRef(placed.ref, x.id))) return []
     if (!placed.device.terminals.some((t) => t.id === x.b)) return []
-    const v = volts(makeRef(placed.ref, x.b), makeRef(placed.ref, common.id))
-    return v >= tolerances.liveVolts ? [x.id] : []
+    const at = makeRef(placed.ref, x.b)
+    const fed = volts(at, makeRef(placed.ref, hot.id)) < tolerances.deadVolts
+    return fed && volts(at, makeRef(placed.ref, common.id)) >= tolerances.liveVolts ? [x.id] : []
   })
 }

@@ -1,5 +1,5 @@
 import { CALLS, type Value } from '../equipment'
-import { Circuit, solve, type Solution } from '../circuit'
+import { Circuit, solve, type Outcome, type Solution } from '../circuit'
 import { gateChain } from '../explain'
 import type { Installation, Ref } from '../installation'
 import {
@@ -92,9 +92,12 @@ function runOnce(
     for (const outdoorF of temperatures) {
       const rows = reachableRows(assumed, call, outdoorF)
       run.mostModes = Math.max(run.mostModes, rows.length)
-      for (const { modes, away, means } of rows) {
+      const outcomes: Outcome[] = []
+      for (const { modes, away, means, near } of rows) {
         const situation: Situation = { call, outdoorF, modes }
-        const seen = stateSeen(circuit, circuit.settle(situation), situation, { away, means })
+        const outcome = circuit.settle(situation, 'open', outcomes[near])
+        outcomes.push(outcome)
+        const seen = stateSeen(circuit, outcome, situation, { away, means })
         run.solved++
         for (const ref of seen.facts.running) everRan.add(ref)
         for (const law of each) {

@@ -45,6 +45,8 @@ export interface ModeRow {
   away: number
   /** What those that are away from normal mean. */
   means: ReadonlySet<ModeMeaning>
+  /** Place in the list of the row that differs from this one in the last thing that is away; -1 for none. */
+  near: number
 }
 
 /** One thing that can vary beside call and temperature, with the states it can be in; the normal one first. */
@@ -69,19 +71,33 @@ export function reachableRows(inst: Installation, call: Call, outdoorF: DegF): M
   const key = axes.map((a) => `${a.ref}=${a.states.map((s) => s.id).join()}`).join(';')
   let rows = known.get(key)
   if (!rows) {
-    rows = [{ modes: {}, away: 0, means: new Set() }]
-    for (const axis of axes)
-      rows = rows.flatMap((row) =>
-        axis.states.map((s, i): ModeRow => {
-          if (i === 0 && !axis.memory) return row
-          return {
+    rows = combinations(axes)
+    known.set(key, rows)
+  }
+  return rows
+}
+
+function combinations(axes: readonly Axis[]): ModeRow[] {
+  let rows: ModeRow[] = [{ modes: {}, away: 0, means: new Set(), near: -1 }]
+  for (const axis of axes) {
+    const next: ModeRow[] = []
+    /** Where each row of the shorter list now stands. */
+    const moved: number[] = []
+    for (const row of rows) {
+      const at = next.length
+      moved.push(at)
+      axis.states.forEach((s, i) => {
+        if (i === 0 && !axis.memory) next.push({ ...row, near: row.near < 0 ? -1 : moved[row.near]! })
+        else
+          next.push({
             modes: { ...row.modes, [axis.ref]: s.id },
             away: row.away + (axis.memory ? 0 : 1),
             means: s.means ? new Set([...row.means, s.means]) : row.means,
-          }
-        }),
-      )
-    known.set(key, rows)
+            near: i === 0 ? -1 : at,
+          })
+      })
+    }
+    rows = next
   }
   return rows
 }

@@ -1,4 +1,4 @@
-import type { ModeMeaning } from '../device'
+import type { ModeMeaning } from '../meaning'
 import type { Sight } from './sight'
 import { truth, type Truth } from './truth'
 

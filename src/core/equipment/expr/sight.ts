@@ -1,6 +1,6 @@
 import type { DegF } from '../../units'
 import type { Call } from '../call'
-import type { ModeMeaning } from '../device'
+import type { ModeMeaning } from '../meaning'
 import type { Known, Value } from '../value'
 import type { Truth } from './truth'
 

@@ -1,0 +1,154 @@
+import type { Device, Known, Value } from '../equipment'
+import { makeRef, type Cable, type Installation, type Placed, type Ref, type Wire } from '../installation'
+
+/** A device on its way into a job. */
+export interface Piece {
+  ref: string
+  label: string
+  where: string
+  device: Device
+  settings?: Record<string, Known<Value>>
+}
+/** A low-voltage cable that is there, with its count of conductors. */
+export interface CableChoice {
+  label: string
+  from: string
+  to: string
+  conductors: number
+  feet: number
+}
+
+/** Insulation colours of a thermostat cable, in the order in which makers add them: four conductors to ten. */
+export const CABLE_COLOURS = [
+  'red', 'green', 'yellow', 'white', 'blue', 'orange', 'brown', 'black', 'grey', 'purple',
+] // prettier-ignore
+
+/** The circuits of a house: a two-pole feed for 240 V gear and a one-pole feed for 120 V gear. */
+export interface Feeds {
+  twoPole: Device
+  onePole: Device
+}
+
+/**
+ * A job from its pieces: cables with bare conductors at both ends, kits plugged into their air handlers, and every piece
+ * of line-voltage gear on a circuit of its own. The 24 V landing is left to the plan or to what is found.
+ */
+export function assemble(
+  pieces: readonly Piece[],
+  cables: readonly CableChoice[],
+  feeds: Feeds,
+): Installation {
+  const placed: Placed[] = pieces.map((p) => ({
+    ref: p.ref,
+    label: p.label,
+    where: p.where,
+    device: p.device,
+    settings: {
+      ...Object.fromEntries(p.device.settings.map((s) => [s.id, s.default])),
+      ...p.settings,
+    },
+  }))
+  const job: Installation = { placed, cables: [], wires: [] }
+  const next = () => `w${String(job.wires.length + 1).padStart(2, '0')}`
+  const land = (cable: string | null, colour: string, a: Ref | null, b: Ref | null): void =>
+    void job.wires.push({ id: next(), cable, colour, a, b } satisfies Wire)
+  cables.forEach((c, i) => {
+    const id = `c${i + 1}`
+    const { label, from, to, feet } = c
+    job.cables.push({ id, label, kind: 'low', from, to, gauge: 18, feet })
+    for (const colour of CABLE_COLOURS.slice(0, c.conductors)) land(id, colour, null, null)
+  })
+  plugIn(job, land)
+  feedAll(job, feeds, land)
+  return job
+}
+
+type Land = (cable: string | null, colour: string, a: Ref | null, b: Ref | null) => void
+const has = (p: Placed, id: string): boolean => p.device.terminals.some((t) => t.id === id)
+
+/** Each strip kit on the air handler beside it. */
+function plugIn(job: Installation, land: Land): void {
+  for (const kit of job.placed.filter((p) => p.device.kind === 'stripKit')) {
+    const ah = job.placed.find((p) => p.device.kind === 'airHandler' && p.where === kit.where)
+    if (!ah) continue
+    const id = `harness-${kit.ref}`
+    job.cables.push({
+      id,
+      label: 'Kit plug-in harness',
+      kind: 'harness',
+      from: ah.ref,
+      to: kit.ref,
+      gauge: 18,
+      feet: 2,
+    } satisfies Cable)
+    for (const [n, colour] of [
+      ['1', 'white'],
+      ['2', 'brown'],
+      ['3', 'grey'],
+    ] as const) {
+      const from = has(ah, `K${n}`) ? `K${n}` : `W${n}`
+      if (has(kit, `W${n}`) && has(ah, from))
+        land(id, colour, makeRef(ah.ref, from), makeRef(kit.ref, `W${n}`))
+    }
+    for (const [t, colour] of [
+      ['C', 'blue'],
+      ['L1', 'black'],
+      ['L2', 'red'],
+      ['BL', 'purple'],
+    ] as const)
+      if (has(kit, t) && has(ah, t)) land(id, colour, makeRef(ah.ref, t), makeRef(kit.ref, t))
+  }
+}
+
+/** A circuit for each pair of line terminals that no harness feeds. */
+function feedAll(job: Installation, feeds: Feeds, land: Land): void {
+  const fed = (ref: Ref) => job.wires.some((w) => (w.a === ref || w.b === ref) && w.cable !== null)
+  const gear = [...job.placed]
+  // A kit is fed first; the air handler gets its line through the kit's harness.
+  gear.sort((a, b) => Number(b.device.kind === 'stripKit') - Number(a.device.kind === 'stripKit'))
+  let count = 0
+  for (const p of gear) {
+    for (const [hot, other] of [
+      ['L1', 'L2'],
+      ['L3', 'L4'],
+      ['L1', 'N'],
+    ] as const) {
+      if (!has(p, hot) || !has(p, other)) continue
+      if (p.device.kind === 'airHandler' && fed(makeRef(p.ref, hot))) continue
+      const ref = `feed${String.fromCharCode(65 + count)}`
+      const device = other === 'N' ? feeds.onePole : feeds.twoPole
+      const amps = Number(p.device.plate.mocpA ?? (p.device.kind === 'stripKit' ? 60 : 15))
+      const breaker = device.settings.find((s) => s.id === 'breakerA')
+      const rating = Math.min(breaker?.range?.[1] ?? amps, Math.max(breaker?.range?.[0] ?? amps, amps))
+      job.placed.push({
+        ref,
+        label: `Feed to ${p.label.toLowerCase()}${hot === 'L3' ? ', second circuit' : ''}`,
+        where: 'panel',
+        device,
+        settings: {
+          ...Object.fromEntries(device.settings.map((s) => [s.id, s.default])),
+          ...(breaker ? { breakerA: rating } : {}),
+        },
+      })
+      const cable = `line-${ref}`
+      const gauge = rating > 30 ? 6 : rating > 20 ? 10 : 12
+      job.cables.push({
+        id: cable,
+        label: `Line to ${p.label.toLowerCase()}`,
+        kind: 'line',
+        from: ref,
+        to: p.ref,
+        gauge,
+        feet: 40,
+      })
+      land(cable, 'black', makeRef(ref, 'L1'), makeRef(p.ref, hot))
+      land(
+        cable,
+        other === 'N' ? 'white' : 'red',
+        makeRef(ref, other === 'N' ? 'N' : 'L2'),
+        makeRef(p.ref, other),
+      )
+      count++
+    }
+  }
+}

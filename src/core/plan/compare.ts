@@ -1,0 +1,80 @@
+import { splitRef, terminalOf, type Installation, type Ref, type Wire } from '../installation'
+
+/** How a landing as found differs from the plan, conductor by conductor. */
+export type Difference =
+  /** Two points that the plan joins and nothing joins. `by`: the planned conductor or jumper. */
+  | { kind: 'missing'; a: Ref; b: Ref; by: Wire }
+  /** A conductor or jumper that joins two points which the plan keeps apart. */
+  | { kind: 'extra'; wire: Wire }
+  /** An end on another terminal of the same device than planned. */
+  | { kind: 'moved'; wire: Wire; end: 'a' | 'b'; from: Ref; to: Ref }
+  /** Two conductors with their ends exchanged. */
+  | { kind: 'swapped'; one: Wire; other: Wire; at: [Ref, Ref] }
+
+const isLow = (inst: Installation, w: Wire): boolean =>
+  [w.a, w.b].every((r) => r === null || terminalOf(inst, r)?.terminal.side !== 'line')
+const whole = (w: Wire): w is Wire & { a: Ref; b: Ref } => w.a !== null && w.b !== null
+/** Which two places a conductor joins, whatever its colour or number. */
+const joined = (w: { a: Ref; b: Ref }): string => [w.a, w.b].sort().join(' — ')
+
+/**
+ * Compares a landing as found with the plan. A conductor of another colour that joins the same terminals is right:
+ * colour is a convention, never proof. Harnesses are left out, since nobody lands them.
+ */
+export function compare(found: Installation, plan: Installation): Difference[] {
+  const harness = new Set(found.cables.filter((c) => c.kind !== 'low').map((c) => c.id))
+  const own = (inst: Installation) =>
+    inst.wires.filter((w) => isLow(inst, w) && whole(w) && !(w.cable && harness.has(w.cable))) as (Wire & {
+      a: Ref
+      b: Ref
+    })[]
+  const there = own(found)
+  const wanted = own(plan)
+  const have = new Map(there.map((w) => [joined(w), w]))
+  const want = new Map(wanted.map((w) => [joined(w), w]))
+  let extra = there.filter((w) => !want.has(joined(w)))
+  let missing = wanted.filter((w) => !have.has(joined(w)))
+  const out: Difference[] = []
+
+  // Two strays whose ends, exchanged, are two missing ones.
+  for (const one of extra)
+    for (const other of extra) {
+      if (one.id >= other.id) continue
+      for (const end of ['a', 'b'] as const) {
+        const flipped = [
+          { ...one, [end]: other[end] },
+          { ...other, [end]: one[end] },
+        ].map(joined)
+        const hit = missing.filter((m) => flipped.includes(joined(m)))
+        if (hit.length !== 2) continue
+        out.push({ kind: 'swapped', one, other, at: [one[end], other[end]] })
+        extra = extra.filter((w) => w !== one && w !== other)
+        missing = missing.filter((m) => !hit.includes(m))
+      }
+    }
+  // A stray with one end right and the other on a neighbour terminal.
+  for (const w of [...extra]) {
+    const near = missing.find((m) => oneEndOf(w, m) !== null)
+    const hit = near && oneEndOf(w, near)
+    if (!near || !hit) continue
+    out.push({ kind: 'moved', wire: w, end: hit.end, from: w[hit.end], to: hit.to })
+    extra = extra.filter((x) => x !== w)
+    missing = missing.filter((m) => m !== near)
+  }
+  for (const by of missing) out.push({ kind: 'missing', a: by.a, b: by.b, by })
+  for (const wire of extra) out.push({ kind: 'extra', wire })
+  return out
+}
+
+/** The end that would have to move, on its own device, for `w` to be the planned one; null when that is not enough. */
+function oneEndOf(w: Wire & { a: Ref; b: Ref }, m: { a: Ref; b: Ref }): { end: 'a' | 'b'; to: Ref } | null {
+  for (const end of ['a', 'b'] as const) {
+    const other = end === 'a' ? 'b' : 'a'
+    for (const [near, far] of [
+      [m.a, m.b],
+      [m.b, m.a],
+    ] as const)
+      if (w[other] === near && splitRef(w[end]).placed === splitRef(far).placed) return { end, to: far }
+  }
+  return null
+}

@@ -1,0 +1,82 @@
+import type { TerminalRole, Value } from '../equipment'
+import { makeRef, type Installation, type Placed, type Ref } from '../installation'
+import { decided, first, term } from './kinds'
+import type { Cannot, Net, PlanSetting, PlanWhy, Schools } from './net'
+
+/** What is to be joined, before any thought of cables. */
+export interface Wanted {
+  nets: Net[]
+  settings: PlanSetting[]
+  cannot: Cannot[]
+}
+
+/** The devices of a job as a landing sees them. */
+export interface Gear {
+  inst: Installation
+  /** What gives the calls: the thermostat, or the zone panel behind it. */
+  source: Placed
+  thermostat: Placed
+  indoor: Placed
+  outdoor: Placed
+  /** Relays that nothing has taken yet. */
+  relays: Placed[]
+  schools: Schools
+}
+
+/** Gathers nets and settings; a point that is not there is left out. */
+export class Wants implements Wanted {
+  nets: Net[] = []
+  settings: PlanSetting[] = []
+  cannot: Cannot[] = []
+
+  net(role: TerminalRole, points: (Ref | undefined)[], why?: PlanWhy): void {
+    const there = points.filter((p): p is Ref => p !== undefined)
+    const apart = there.filter((p, i) => there.indexOf(p) === i)
+    if (apart.length > 1) this.nets.push({ role, points: apart, ...(why ? { why } : {}) })
+  }
+  set(placed: Placed, intent: string, value: Value, why: PlanSetting['why'] = 'follows'): void {
+    const found = decided(placed, intent)
+    if (found && found.value !== value)
+      this.settings.push({ placed: placed.ref, setting: found.id, value, why })
+  }
+}
+
+/** Ends of a device that a conductor goes through: in, and out. */
+export type Through = { in: Ref | undefined; out: Ref | undefined; why: PlanWhy }
+
+/** Y from the thermostat through whatever must be able to stop the compressor. */
+export function compressorNets(wants: Wants, gear: Gear, from: Ref | undefined, through: Through[]): void {
+  const { inst, source, indoor, outdoor } = gear
+  let here = from
+  for (const step of through) {
+    wants.net('Y1', [here, step.in], step.why)
+    here = step.out
+  }
+  const late: Through[] = [
+    ...inSeries(first(inst, 'floatSwitch'), 'float'),
+    ...inSeries(first(inst, 'lineMonitor'), 'monitor'),
+  ]
+  let points = [here, indoor === outdoor ? undefined : term(indoor, 'Y1')]
+  for (const step of late) {
+    wants.net('Y1', [...points, step.in], step.why)
+    points = [step.out]
+  }
+  wants.net('Y1', [...points, term(outdoor, 'Y1')])
+  const stages = decided(gear.thermostat, 'compressorStages')
+  const two = term(source, 'Y2') && term(outdoor, 'Y2')
+  if (stages) wants.set(gear.thermostat, 'compressorStages', two ? '2' : '1')
+  if (two)
+    wants.net('Y2', [
+      term(source, 'Y2'),
+      indoor === outdoor ? undefined : term(indoor, 'Y2'),
+      term(outdoor, 'Y2'),
+    ])
+}
+
+/** The two ends of a switch. */
+export function inSeries(placed: Placed | undefined, why: PlanWhy): Through[] {
+  const ends = placed?.device.terminals.filter((t) => t.side === 'low') ?? []
+  return placed && ends.length >= 2
+    ? [{ in: makeRef(placed.ref, ends[0]!.id), out: makeRef(placed.ref, ends[1]!.id), why }]
+    : []
+}

@@ -1,0 +1,160 @@
+import type { Device } from '../equipment'
+import {
+  placedByRef,
+  splitRef,
+  type Cable,
+  type Installation,
+  type Placed,
+  type Ref,
+  type Wire,
+} from '../installation'
+import { placeOfDevice } from './kinds'
+import type { Net, PlanWhy } from './net'
+
+/** Colour that custom gives a function; tried first, then whatever is free. */
+export const CUSTOM: Partial<Record<Net['role'], string[]>> = {
+  R: ['red'],
+  C: ['blue', 'black'],
+  G: ['green'],
+  Y1: ['yellow'],
+  Y2: ['light blue', 'grey'],
+  OB: ['orange'],
+  W1: ['white'],
+  AUX: ['white', 'brown'],
+  W2: ['brown', 'black'],
+  E: ['brown', 'black'],
+  S: ['grey', 'purple', 'pink'],
+}
+
+export interface Laid {
+  wires: Wire[]
+  /** Splices that the landing needs where a conductor passes a place without a terminal for it. */
+  splices: Placed[]
+  /** Cables with too few conductors, and by how many. */
+  short: { cable: string; by: number }[]
+  spares: { cable: string; left: number }[]
+  reasons: { wire: string; why: PlanWhy }[]
+}
+
+/** A splice where the plan needs one; its behaviour is nothing but a node. */
+const SPLICE: Device = {
+  format: 'gatecross.device',
+  version: 1,
+  id: 'splice',
+  kind: 'splice',
+  name: 'Splice',
+  fits: ['any'],
+  about: 'Conductors joined under one connector.',
+  terminals: [{ id: 'x', label: 'splice', side: 'low', role: 'splice' }],
+  parts: [],
+  settings: [],
+  modes: [],
+  plate: {},
+}
+
+/** Lays nets conductor by conductor through the cables that are there. Line conductors and harnesses stay as they are. */
+export function lay(inst: Installation, nets: readonly Net[]): Laid {
+  const low = new Set(inst.cables.filter((c) => c.kind === 'low').map((c) => c.id))
+  const kept = inst.wires.filter((w) => w.cable !== null && !low.has(w.cable))
+  const free = new Map<string, Wire[]>()
+  for (const id of low)
+    free.set(
+      id,
+      inst.wires.filter((w) => w.cable === id),
+    )
+  const made: Wire[] = []
+  const laid: Laid = { wires: [], splices: [], short: [], spares: [], reasons: [] }
+  const short = new Map<string, number>()
+  let jumpers = 0
+  const where = (ref: Ref): string => {
+    const { placed } = splitRef(ref)
+    const own = laid.splices.find((s) => s.ref === placed)
+    return own?.where ?? placeOfDevice(placedByRef(inst, placed), placed)
+  }
+  const note = (wire: string, why: PlanWhy | undefined) => why && laid.reasons.push({ wire, why })
+
+  const join = (a: Ref, b: Ref, net: Net): void => {
+    if (where(a) === where(b)) {
+      const id = `plan-j${++jumpers}`
+      made.push({ id, cable: null, colour: CUSTOM[net.role]?.[0] ?? 'white', a, b, feet: 1 })
+      note(id, net.why)
+      return
+    }
+    const cables = cablesBetween(inst, where(a), where(b))
+    if (!cables.length) {
+      const middle = middlePlace(inst, where(a), where(b))
+      if (!middle) {
+        const any = inst.cables.find((c) => c.kind === 'low')
+        if (any) short.set(any.id, (short.get(any.id) ?? 0) + 1)
+        return
+      }
+      const splice: Placed = {
+        ref: `spl${inst.placed.filter((p) => p.device.kind === 'splice').length + laid.splices.length + 1}`,
+        label: `Splice ${laid.splices.length + 1}`,
+        where: middle,
+        device: SPLICE,
+        settings: {},
+      }
+      laid.splices.push(splice)
+      const point = `${splice.ref}.x`
+      join(a, point, net)
+      join(point, b, net)
+      return
+    }
+    // A cable keeps a spare as long as another has more than that.
+    const left = (c: Cable) => free.get(c.id)!.length
+    const cable = cables.find((c) => left(c) > 1) ?? cables.find((c) => left(c) > 0) ?? cables[0]!
+    const wire = take(free.get(cable.id)!, net)
+    if (!wire) {
+      short.set(cable.id, (short.get(cable.id) ?? 0) + 1)
+      return
+    }
+    const forward = where(a) === placeOfDevice(placedByRef(inst, cable.from), cable.from)
+    const { doubt: _, ...rest } = wire
+    made.push({ ...rest, a: forward ? a : b, b: forward ? b : a })
+    note(wire.id, net.why)
+  }
+
+  for (const net of nets)
+    for (let i = 0; i + 1 < net.points.length; i++) join(net.points[i]!, net.points[i + 1]!, net)
+  for (const [cable, list] of free) laid.spares.push({ cable, left: list.length })
+  laid.short = [...short].map(([cable, by]) => ({ cable, by }))
+  const spare = [...free.values()].flat().map((w) => ({ ...w, a: null, b: null }))
+  const order = new Map(inst.wires.map((w, i) => [w.id, i]))
+  const at = (w: Wire) => order.get(w.id) ?? inst.wires.length
+  laid.wires = [...kept, ...made, ...spare].sort((x, y) => at(x) - at(y))
+  return laid
+}
+
+/** Takes the conductor of the customary colour out of the free ones, else one whose colour means nothing here. */
+function take(free: Wire[], net: Net): Wire | undefined {
+  const custom = CUSTOM[net.role] ?? []
+  const other = new Set(Object.values(CUSTOM).map((c) => c[0]))
+  const score = (w: Wire) => {
+    const i = custom.indexOf(w.colour)
+    return i >= 0 ? i : other.has(w.colour) ? 20 : 10
+  }
+  const best = [...free].sort((a, b) => score(a) - score(b))[0]
+  if (best) free.splice(free.indexOf(best), 1)
+  return best
+}
+
+function ends(inst: Installation, cable: Cable): [string, string] {
+  return [
+    placeOfDevice(placedByRef(inst, cable.from), cable.from),
+    placeOfDevice(placedByRef(inst, cable.to), cable.to),
+  ]
+}
+
+function cablesBetween(inst: Installation, a: string, b: string): Cable[] {
+  return inst.cables.filter((c) => {
+    const own = ends(inst, c)
+    return c.kind === 'low' && own.includes(a) && own.includes(b) && a !== b
+  })
+}
+
+/** A place that has a cable to both. */
+function middlePlace(inst: Installation, a: string, b: string): string | undefined {
+  const places = new Set(inst.cables.filter((c) => c.kind === 'low').flatMap((c) => ends(inst, c)))
+  return [...places].find((p) => cablesBetween(inst, a, p).length && cablesBetween(inst, p, b).length)
+}

@@ -1,0 +1,38 @@
+import type { TerminalRole, Value } from '../equipment'
+import type { Ref } from '../installation'
+
+/** Why a conductor lies where it does, for the words; only what is not obvious from its terminals has one. */
+export type PlanWhy =
+  | 'bypass' | 'auxThroughSwitch' | 'tempered' | 'temperedReturn' | 'jumperW' | 'jumperE' | 'jumperR' | 'isolated'
+  | 'interlock' | 'airFirst' | 'fuelKit' | 'dryContact' | 'float' | 'monitor' | 'leak' | 'bus' | 'sensor' | 'zone'
+  | 'oldCommon' | 'splice' // prettier-ignore
+
+/** Terminals that are to be one conductor, in the order in which the cable runs. */
+export interface Net {
+  role: TerminalRole
+  points: Ref[]
+  why?: PlanWhy
+}
+
+/** A setting that the landing asks for. */
+export interface PlanSetting {
+  placed: string
+  setting: string
+  value: Value
+  why: PlanWhy | 'follows'
+}
+
+/** What a school of practice asks of this gear and cannot have. */
+export type Cannot =
+  | 'noThermostat' | 'noEquipment' | 'switchNeedsE' | 'kitMissing' | 'interlockMissing' | 'airMissing' | 'sensorMissing'
+  | 'isolationMissing' | 'senseMissing' // prettier-ignore
+
+/** The technician's choices where good practitioners differ (each a school of practice). */
+export interface Schools {
+  /** How emergency heat reaches the strips where the thermostat has an E of its own. */
+  emergency: 'jumper' | 'setting'
+  defrost: 'tempered' | 'cold'
+  /** Who decides between heat pump and furnace. */
+  fuel: 'thermostat' | 'kit' | 'stage'
+}
+export const USUAL: Schools = { emergency: 'setting', defrost: 'tempered', fuel: 'thermostat' }
