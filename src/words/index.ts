@@ -1,4 +1,5 @@
 export {
+  BREACHES,
   breachWords,
   factorsSentence,
   findingSentence,

@@ -33,7 +33,7 @@ export class DriverTable {
     private readonly coilIndex: ReadonlyMap<Ref, number>,
   ) {}
 
-  compile(placed: Placed, expr: Expr): Driver {
+  private compile(placed: Placed, expr: Expr): Driver {
     if ('all' in expr) {
       const parts = expr.all.map((e) => this.compile(placed, e))
       return (o, c) => {
@@ -85,16 +85,36 @@ export class DriverTable {
       this.steady.set(key, steady)
     }
     const out = steady.slice()
-    for (const i of this.changing) {
-      const { sight, leaf } = this.leaves[i]!
-      out[i] = LEVEL[evaluateLeaf(leaf, sight)]
+    let byMode = this.byMode.get(situation.modes)
+    if (byMode?.length !== this.changing.length) {
+      byMode = Uint8Array.from(this.changing, (i) => this.answer(i))
+      this.byMode.set(situation.modes, byMode)
     }
+    for (let n = 0; n < byMode.length; n++) out[this.changing[n]!] = byMode[n]!
+    for (const i of this.banded) out[i] = this.answer(i)
     return out
   }
 
+  private answer(i: number): Level {
+    const { sight, leaf } = this.leaves[i]!
+    return LEVEL[evaluateLeaf(leaf, sight)]
+  }
+
+  /** For each leaf, the contacts whose drivers look at it. */
+  readonly watchers: number[][] = []
+  /** Compiles the driver of one contact, and notes what it looks at. */
+  contact(number: number, placed: Placed, expr: Expr): Driver {
+    this.now = number
+    return this.compile(placed, expr)
+  }
+  private now = -1
+
   private readonly steady = new Map<string, Uint8Array>()
-  /** Leaves that look at modes, or at what a switch inside its differential did last. */
+  /** Leaves that look at modes alone; and those that look at a temperature and at what a switch did last. */
   private readonly changing: number[] = []
+  private readonly banded: number[] = []
+  /** Rows of modes are shared by many calls and temperatures. */
+  private readonly byMode = new WeakMap<Situation['modes'], Uint8Array>()
   private modes: Situation['modes'] = {}
 
   private meant: { modes: Situation['modes']; means: ReadonlySet<ModeMeaning> } | null = null
@@ -132,10 +152,12 @@ export class DriverTable {
     if (i === undefined) {
       i = this.leaves.length
       this.leaves.push({ sight: this.sightFor(placed), leaf })
-      if ('mode' in leaf || 'means' in leaf || ('sense' in leaf && (leaf.band ?? 0) > 0))
-        this.changing.push(i)
+      if ('mode' in leaf || 'means' in leaf) this.changing.push(i)
+      else if ('sense' in leaf && (leaf.band ?? 0) > 0) this.banded.push(i)
+      this.watchers.push([])
       this.byKey.set(key, i)
     }
+    if (!this.watchers[i]!.includes(this.now)) this.watchers[i]!.push(this.now)
     return i
   }
 }

@@ -80,7 +80,9 @@ export function solve(circuit: Circuit, situation: Situation, unknownAs: Unknown
       const i = net.loads.findIndex((l) => l.ref === load)
       return i >= 0 && state.coils[i] === 2
     },
-    running: net.loads.filter((l, i) => l.part.makes && state.coils[i] === 2),
+    running: net.loads.filter(
+      (l, i) => l.part.makes && l.part.makes.what !== 'control' && state.coils[i] === 2,
+    ),
     overcurrents: overcurrents(circuit, state),
   }
 

@@ -25,6 +25,8 @@ export interface Settled {
   closed: Uint8Array
   /** 2 where the load is energised, else 0. */
   coils: Uint8Array
+  /** What the situation answered to the drivers' outside leaves. */
+  outside: Uint8Array
 }
 /** A circuit that finds no rest: the coils that keep changing. */
 export interface Chatter {
@@ -95,7 +97,7 @@ export class Circuit {
         }
     }
     this.table = new DriverTable(inst, new Map(loads.map((l, i) => [l.ref, i])))
-    this.drivers = contacts.map((c) => this.table.compile(c.placed, c.part.driver))
+    this.drivers = contacts.map((c, i) => this.table.contact(i, c.placed, c.part.driver))
   }
 
   private stamp(matrix: Complexes, b: Branch): void {
@@ -149,11 +151,12 @@ export class Circuit {
    */
   settle(situation: Situation, unknownAs: UnknownAs = 'open', near?: Outcome): Outcome {
     const outside = this.table.answers(situation)
+    const same = near?.ok ? this.sameAs(near, outside, unknownAs) : undefined
+    if (same) return same
     const key = packed(outside) + (unknownAs === 'open' ? '' : '?')
     let outcome = this.outcomes.get(key)
     if (!outcome) {
-      outcome = near?.ok ? this.sameAs(near, outside, unknownAs) : undefined
-      outcome ??= this.settleFrom(outside, unknownAs, 'together')
+      outcome = this.settleFrom(outside, unknownAs, 'together')
       if (!outcome.ok && outcome.why === 'chatter') outcome = this.settleFrom(outside, unknownAs, 'oneByOne')
       this.outcomes.set(key, outcome)
     }
@@ -167,17 +170,25 @@ export class Circuit {
   private sameAs(near: Settled, outside: Uint8Array, unknownAs: UnknownAs): Settled | undefined {
     const { contacts } = this.net
     const threshold = unknownAs === 'closed' ? 1 : 2
-    const drivers = new Uint8Array(contacts.length)
-    const closed = new Uint8Array(contacts.length)
-    for (let i = 0; i < contacts.length; i++) {
-      drivers[i] = this.drivers[i]!(outside, near.coils)
-      closed[i] = drivers[i]! >= threshold ? 1 : 0
-      if (closed[i] === near.closed[i]) continue
-      const c = contacts[i]!
-      const v = across(near.volts, c.a, c.b)
-      if (closed[i] === 0 ? v * c.re > tolerances.nothingA : v > tolerances.nothingV) return undefined
+    const { volts, coils } = near
+    let { drivers, closed } = near
+    for (let leaf = 0; leaf < outside.length; leaf++) {
+      if (outside[leaf] === near.outside[leaf]) continue
+      for (const i of this.table.watchers[leaf]!) {
+        const level = this.drivers[i]!(outside, coils)
+        if (level === drivers[i]) continue
+        if (drivers === near.drivers) drivers = drivers.slice()
+        drivers[i] = level
+        const now = level >= threshold ? 1 : 0
+        if (now === closed[i]) continue
+        const c = contacts[i]!
+        const v = across(volts, c.a, c.b)
+        if (now === 0 ? v * c.re > tolerances.nothingA : v > tolerances.nothingV) return undefined
+        if (closed === near.closed) closed = closed.slice()
+        closed[i] = now
+      }
     }
-    return { ok: true, volts: near.volts, drivers, closed, coils: near.coils }
+    return { ok: true, volts, drivers, closed, coils, outside }
   }
 
   private settleFrom(outside: Uint8Array, unknownAs: UnknownAs, how: 'together' | 'oneByOne'): Outcome {
@@ -205,7 +216,7 @@ export class Circuit {
         moved = true
         if (how === 'oneByOne') break
       }
-      if (!moved) return { ok: true, volts, drivers, closed, coils }
+      if (!moved) return { ok: true, volts, drivers, closed, coils, outside }
       const since = history.findIndex((h) => h.every((v, i) => v === before[i]))
       if (since >= 0) {
         const restless = loads.filter((_, i) => history.slice(since).some((h) => h[i] !== before[i]))

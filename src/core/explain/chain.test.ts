@@ -24,11 +24,11 @@ describe('gate chains', () => {
   it('lists what can run in a fixed order', () => {
     expect(targetsOf(right()).map((t) => t.ref)).toEqual([
       'od.compressor',
+      'kit.row1',
+      'kit.row2',
       'od.rvCoil',
       'od.fan',
       'ah.blower',
-      'kit.row1',
-      'kit.row2',
     ])
   })
 

@@ -1,12 +1,13 @@
 import { settingValue, type Installation } from '../installation'
 import { hasStrips } from './heatSources'
-import { intentOf, ofKind } from './jobFacts'
+import { intentOf, isLanded, ofKind, terminalsWith } from './jobFacts'
 import type { Law } from './law'
 
 /** °F from which the job's own gate holds aux off: outdoor thermostats with their differential, or an aux lockout. */
 function gateF(inst: Installation): number | null {
   const points: number[] = []
   for (const p of ofKind(inst, 'outdoorThermostat')) {
+    if (!terminalsWith(p, 'switch').some((t) => isLanded(inst, t))) continue
     const set = p.device.settings.find((s) => s.intent === 'outdoorSwitch')
     const value = set && settingValue(p, set.id)
     const band = Number(p.device.plate.differentialF ?? 0)

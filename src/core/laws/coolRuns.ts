@@ -1,14 +1,17 @@
 import { isCooling } from '../equipment'
 import { targetsOf } from '../explain'
+import { tolerances } from '../tolerances'
 import { hasCompressor } from './heatSources'
 import type { Law } from './law'
 
-/** With everything normal, a cooling call runs the compressor. */
+/** With everything normal, a cooling call in mild or warm weather runs the compressor. */
 export const coolRuns: Law = {
   id: 'coolRuns',
   severity: 'wrong',
   applies: hasCompressor,
   each({ inst, situation, away, facts }) {
+    // A lockout may well hold cooling off in the cold, when nobody wants it.
+    if (situation.outdoorF < tolerances.mildF) return null
     if (away > 0 || !isCooling(situation.call) || !facts.settled || facts.compressor) return null
     const at = targetsOf(inst).find((t) => t.making.what === 'compressor')
     return at ? { at: at.ref, what: 'noCooling' } : null

@@ -1,3 +1,5 @@
+import { splitRef, makeRef, placedByRef, type Installation, type Ref } from '../installation'
+import { landedOutputs } from './defrostOutputs'
 import { hasBurner } from './heatSources'
 import { ofKind } from './jobFacts'
 import type { Law } from './law'
@@ -7,11 +9,17 @@ export const defrostNoBurner: Law = {
   id: 'defrostNoBurner',
   severity: 'danger',
   applies: (inst) => hasBurner(inst) && ofKind(inst, 'outdoorUnit', 'packagedUnit').length > 0,
-  each({ situation, means, away, facts }) {
+  each(state) {
+    const { inst, means, away, facts } = state
     if (away !== 1 || !means.has('defrost') || !facts.burnersOn.length) return null
-    // A call for backup, or changeover, may burn for its own reasons: judged where the heat pump alone was asked.
-    return situation.call === 'heat1' && facts.compressor
-      ? { at: facts.burnersOn[0]!, what: 'defrostBurns' }
-      : null
+    const fired = landedOutputs(inst).some((t) => contactsTo(inst, t).some((c) => state.closed(c)))
+    return fired ? { at: facts.burnersOn[0]!, what: 'defrostBurns' } : null
   },
+}
+
+/** The contacts of a device that end on one of its terminals. */
+function contactsTo(inst: Installation, terminal: Ref): Ref[] {
+  const { placed: p, id } = splitRef(terminal)
+  const parts = placedByRef(inst, p)?.device.parts ?? []
+  return parts.filter((x) => x.kind === 'contact' && x.b === id).map((x) => makeRef(p, x.id))
 }

@@ -1,7 +1,7 @@
 import { CALLS, type Value } from '../equipment'
 import { Circuit, solve, type Outcome, type Solution } from '../circuit'
 import { gateChain } from '../explain'
-import type { Installation, Ref } from '../installation'
+import { wireRef, type Installation, type Ref } from '../installation'
 import {
   assignments,
   assume,
@@ -141,6 +141,17 @@ function offendingPath(run: Run, b: Broken): { path: Ref[]; gates: Ref[] } {
   if (!solved.ok) return { path: solved.cycle, gates: solved.cycle }
   if (solved.overcurrents.length) return shortPath(solved)
   const chain = gateChain(solved, b.breach.at)
+  // A law about settings or spares points at one thing; there is no path of current to show.
+  if (!chain.route.length)
+    return {
+      path: [
+        b.breach.at,
+        ...run.assumed.wires
+          .filter((w) => w.a === b.breach.at || w.b === b.breach.at)
+          .map((w) => wireRef(w.id)),
+      ],
+      gates: [b.breach.at],
+    }
   return { path: chain.route, gates: chain.gates.map((g) => g.at) }
 }
 

@@ -7,12 +7,11 @@ export const someHeat: Law = {
   id: 'someHeat',
   severity: 'danger',
   applies: (inst) => hasCompressor(inst) || hasStrips(inst) || hasBurner(inst),
-  each({ inst, situation, away, facts }) {
+  each({ situation, away, facts }) {
     const { call } = situation
-    if (away > 0 || !facts.settled || (!isHeatPumpHeating(call) && call !== 'emergency')) return null
-    const pump = facts.compressor && facts.valve?.position !== 'cooling'
-    if (pump || facts.stripsOn.length || facts.burnersOn.length) return null
-    if (call === 'emergency' && !hasStrips(inst) && !hasBurner(inst)) return null
+    if (away > 0 || !facts.settled || !isHeatPumpHeating(call)) return null
+    // Whether the heat pump's valve stands for heating is another law's question.
+    if (facts.compressor || facts.stripsOn.length || facts.burnersOn.length) return null
     const at = facts.stripsOff[0] ?? facts.burnersOff[0] ?? facts.valve?.at
     return at ? { at, what: 'noHeat' } : null
   },

@@ -7,11 +7,12 @@ export const wireDetect: Law = {
   id: 'wireDetect',
   severity: 'warn',
   applies: (inst) => inst.placed.some((p) => p.device.plate.detectsWires === 'yes'),
-  each({ inst, away, volts, closed }) {
+  each(state) {
+    const { inst, away } = state
     if (away > 1) return null
     for (const p of inst.placed) {
       if (p.device.plate.detectsWires !== 'yes') continue
-      const fed = liveOutputs(p, volts, closed)[0]
+      const fed = liveOutputs(p, state)[0]
       if (fed) return { at: makeRef(p.ref, fed), what: 'misled' }
     }
     return null

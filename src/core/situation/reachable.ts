@@ -115,7 +115,10 @@ function axesAt(inst: Installation, call: Call, outdoorF: DegF): Axis[] {
     )
     return { ref, memory: false, states: states.length ? states : [{ id: normalState(mode) }] }
   })
-  return [...memories, ...modes].filter((a) => a.states.length > 1)
+  // What cuts the power comes first: what else happens then changes nothing, and the sweep sees that at once.
+  const cuts = (a: Axis) => a.states.some((s) => s.means === 'off')
+  const varying = modes.filter((a) => a.states.length > 1)
+  return [...memories, ...varying.filter(cuts), ...varying.filter((a) => !cuts(a))]
 }
 
 /** The modes alone of `reachableRows`. */
