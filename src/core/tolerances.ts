@@ -15,6 +15,8 @@ export const tolerances = Object.freeze({
   settleRounds: 64,
   /** V. From here up a 24 V terminal counts as live: coils must pull in at this or less. */
   liveVolts: 18,
+  /** V. From here up two line-voltage points count as live. */
+  liveLineVolts: 90,
   /** V. Up to here a 24 V terminal counts as dead; between the two it is neither. */
   deadVolts: 3,
   /** Part of rated volts at which a load with no pull-in of its own counts as running. */

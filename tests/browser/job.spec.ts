@@ -29,7 +29,7 @@ test('the list says which job needs the technician, and why', async ({ page }) =
     .getByRole('link', { name: /18 Quillfeather Lane/ })
     .first()
     .click()
-  await expect(verdict(page)).toHaveText('All 6 laws hold in 1,960 states.')
+  await expect(verdict(page)).toHaveText('All 18 laws hold in 1,960 states.')
 })
 
 test('the chain names what holds the strips off, with its number, and the strip shows the cold', async ({
@@ -74,7 +74,7 @@ test('a broken law shows its smallest case, the wire to move, and clears when it
     .filter({ hasText: /Move the brown conductor of the thermostat cable from Splice S1 to Air handler W2/ })
     .last()
   await move.getByRole('button', { name: 'Record it as done' }).click()
-  await expect(verdict(page)).toHaveText('All 6 laws hold in 1,960 states.')
+  await expect(verdict(page)).toHaveText('All 18 laws hold in 1,960 states.')
   await page.keyboard.press('Control+z')
   await expect(verdict(page)).toHaveText('Emergency heat brings on no backup.')
   await saved(page)
@@ -97,11 +97,11 @@ test('a conductor is moved with the keyboard alone, survives a reload, and is ta
   await expect(page.getByText(/Moving the brown conductor/)).toBeVisible()
   await terminal(page, 'ah.W2').focus()
   await page.keyboard.press('Enter')
-  await expect(verdict(page)).toHaveText('All 6 laws hold in 1,960 states.')
+  await expect(verdict(page)).toHaveText('All 18 laws hold in 1,960 states.')
   await expect(terminal(page, 'ah.W2')).toHaveAttribute('data-state', 'live')
   await saved(page)
   await page.reload()
-  await expect(verdict(page)).toHaveText('All 6 laws hold in 1,960 states.')
+  await expect(verdict(page)).toHaveText('All 18 laws hold in 1,960 states.')
 })
 
 test('a jumper is added by three taps and taken out again', async ({ page }) => {
@@ -112,7 +112,7 @@ test('a jumper is added by three taps and taken out again', async ({ page }) => 
   await terminal(page, 'ah.C').click()
   await expect(verdict(page)).toContainText('Short')
   await page.getByRole('button', { name: 'Undo' }).last().click()
-  await expect(verdict(page)).toHaveText('All 6 laws hold in 1,960 states.')
+  await expect(verdict(page)).toHaveText('All 18 laws hold in 1,960 states.')
 })
 
 test('a setting is changed in Gear; unknown is an answer that names itself', async ({ page }) => {
@@ -170,7 +170,7 @@ test('the report carries gear, schedule, proof, findings and readings with verdi
   const report = page.getByRole('article')
   for (const title of ['What was proven', 'Gear', 'Landing schedule', 'Readings'])
     await expect(report.getByRole('heading', { name: title })).toBeVisible()
-  await expect(report).toContainText('All 6 laws hold in 1,960 states.')
+  await expect(report).toContainText('All 18 laws hold in 1,960 states.')
   await expect(report).toContainText('Held against 39.7 A')
   await page.emulateMedia({ media: 'print' })
   await expect(page.getByRole('link', { name: 'All jobs' })).toBeHidden()
@@ -203,7 +203,7 @@ test.describe('on a phone', () => {
       .getByRole('group', { name: 'Where this end is landed' })
       .getByRole('button', { name: 'Air handler W2' })
       .tap()
-    await expect(verdict(page)).toHaveText('All 6 laws hold in 1,960 states.')
+    await expect(verdict(page)).toHaveText('All 18 laws hold in 1,960 states.')
     await expect(page.getByText('On: blower, strip row 1, strip row 2')).toBeVisible()
     await page.getByRole('button', { name: /^Outdoors/ }).tap()
     await page.getByRole('button', { name: 'Just below 35°' }).tap()

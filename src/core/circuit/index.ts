@@ -1,11 +1,4 @@
-export { GROUND, netlistOf, type ContactBranch, type LoadBranch, type Netlist } from './netlist'
-export {
-  overcurrents,
-  solve,
-  transformerAmps,
-  type Overcurrent,
-  type Solution,
-  type Solved,
-  type Unsolved,
-} from './solution'
-export { across, Circuit, circuitOf, type Outcome, type Settled } from './solver'
+export { across, GROUND, netlistOf, type ContactBranch, type LoadBranch, type Netlist } from './netlist'
+export { overcurrents, transformerAmps, type Overcurrent } from './overcurrent'
+export { solve, type Solution, type Solved, type Unsolved } from './solution'
+export { Circuit, circuitOf, type Outcome, type Settled } from './solver'

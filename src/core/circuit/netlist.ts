@@ -10,6 +10,7 @@ import {
 } from '../installation'
 import { tolerances } from '../tolerances'
 import { wireOhms } from '../units'
+import type { Complexes } from './elimination'
 
 /** Index of the reference node: earth. */
 export const GROUND = -1
@@ -157,4 +158,11 @@ export function netlistOf(inst: Installation): Netlist {
     list.conductors.push({ ref: wireRef(wire.id), a, b, re: 1 / ohms, im: 0 })
   }
   return list
+}
+
+/** Volts between two nodes, magnitude. */
+export function across(volts: Complexes, a: number, b: number): number {
+  const re = (a === GROUND ? 0 : volts.re[a]!) - (b === GROUND ? 0 : volts.re[b]!)
+  const im = (a === GROUND ? 0 : volts.im[a]!) - (b === GROUND ? 0 : volts.im[b]!)
+  return Math.hypot(re, im)
 }

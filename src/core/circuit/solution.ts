@@ -4,15 +4,9 @@ import type { Situation } from '../situation'
 import { tolerances } from '../tolerances'
 import { truthOf } from './drivers'
 import { complexes, solveFactored, type Factors } from './elimination'
-import { GROUND, type Branch, type LoadBranch, type TransformerBranch } from './netlist'
-import { across, type Circuit, type Settled, type UnknownAs } from './solver'
-
-/** More current through a fuse, breaker or transformer than it is made for. */
-export interface Overcurrent {
-  ref: Ref
-  amps: number
-  limitA: number
-}
+import { across, GROUND, type Branch, type LoadBranch } from './netlist'
+import { overcurrents, type Overcurrent } from './overcurrent'
+import type { Circuit, Settled, UnknownAs } from './solver'
 
 /** One situation, solved: numbers between any points, and what runs. */
 export interface Solution {
@@ -83,7 +77,7 @@ export function solve(circuit: Circuit, situation: Situation, unknownAs: Unknown
     running: net.loads.filter(
       (l, i) => l.part.makes && l.part.makes.what !== 'control' && state.coils[i] === 2,
     ),
-    overcurrents: overcurrents(circuit, state),
+    overcurrents: overcurrents(circuit.net, state),
   }
 
   function impedanceBetween(c: Circuit, s: Settled, a: number, b: number) {
@@ -108,26 +102,4 @@ function branchAmps(circuit: Circuit, s: Settled, ref: Ref): number {
   const i = contacts.findIndex((b) => b.ref === ref)
   if (i < 0) return Number.NaN
   return s.closed[i] ? through(contacts[i]!, s) : 0
-}
-
-/** Amps (magnitude) of a transformer's secondary. */
-export function transformerAmps(t: TransformerBranch, s: Settled): number {
-  const v = (n: number, part: 're' | 'im') => (n === GROUND ? 0 : s.volts[part][n]!)
-  const drop = (p: 're' | 'im') => t.ratio * (v(t.a, p) - v(t.b, p)) - (v(t.c, p) - v(t.d, p))
-  return t.siemens * Math.hypot(drop('re'), drop('im'))
-}
-
-/** Fuses, breakers and transformers that carry more than they are made for; a transformer: twice its rated amps. */
-export function overcurrents(circuit: Circuit, s: Settled): Overcurrent[] {
-  const found: Overcurrent[] = []
-  circuit.net.contacts.forEach((c, i) => {
-    if (c.ratedA === null || !s.closed[i]) return
-    const amps = through(c, s)
-    if (amps > c.ratedA) found.push({ ref: c.ref, amps, limitA: c.ratedA })
-  })
-  for (const t of circuit.net.transformers) {
-    const amps = transformerAmps(t, s)
-    if (amps > 2 * t.ratedA) found.push({ ref: t.ref, amps, limitA: 2 * t.ratedA })
-  }
-  return found
 }

@@ -12,7 +12,8 @@ import {
   type Factors,
   type Plan,
 } from './elimination'
-import { GROUND, netlistOf, type Branch, type Netlist } from './netlist'
+import { across, GROUND, netlistOf, type Branch, type Netlist } from './netlist'
+import { overcurrents } from './overcurrent'
 
 /** Contacts and coils at rest, with the node volts that go with them. */
 export interface Settled {
@@ -191,6 +192,17 @@ export class Circuit {
     return { ok: true, volts, drivers, closed, coils, outside }
   }
 
+  private shorted(cycle: readonly Uint8Array[], outside: Uint8Array, threshold: number): Settled | undefined {
+    for (const coils of cycle) {
+      const drivers = Uint8Array.from(this.drivers, (d) => d(outside, coils))
+      const closed = drivers.map((d) => (d >= threshold ? 1 : 0))
+      const volts = this.nodeVolts(closed)
+      if (volts && overcurrents(this.net, { volts, closed }).length)
+        return { ok: true, volts, drivers, closed, coils, outside }
+    }
+    return undefined
+  }
+
   private settleFrom(outside: Uint8Array, unknownAs: UnknownAs, how: 'together' | 'oneByOne'): Outcome {
     const { contacts, loads } = this.net
     const coils = new Uint8Array(loads.length)
@@ -219,6 +231,9 @@ export class Circuit {
       if (!moved) return { ok: true, volts, drivers, closed, coils, outside }
       const since = history.findIndex((h) => h.every((v, i) => v === before[i]))
       if (since >= 0) {
+        // A short that drops the very relay that made it: the fuse goes at that instant, so that is what is reported.
+        const blown = this.shorted(history.slice(since), outside, threshold)
+        if (blown) return blown
         const restless = loads.filter((_, i) => history.slice(since).some((h) => h[i] !== before[i]))
         return { ok: false, why: 'chatter', cycle: restless.map((l) => l.ref) }
       }
@@ -237,13 +252,6 @@ function packed(list: Uint8Array): string {
     text += String.fromCharCode(code)
   }
   return text
-}
-
-/** Volts between two nodes, magnitude. */
-export function across(volts: Complexes, a: number, b: number): number {
-  const re = (a === GROUND ? 0 : volts.re[a]!) - (b === GROUND ? 0 : volts.re[b]!)
-  const im = (a === GROUND ? 0 : volts.im[a]!) - (b === GROUND ? 0 : volts.im[b]!)
-  return Math.hypot(re, im)
 }
 
 const circuits = new WeakMap<Installation, Circuit>()

@@ -93,7 +93,7 @@ const blank = (outcome: Outcome): Facts => ({
 function read(circuit: Circuit, outcome: Outcome): Facts {
   const facts = blank(outcome)
   if (!outcome.ok) return facts
-  facts.over = overcurrents(circuit, outcome)
+  facts.over = overcurrents(circuit.net, outcome)
   for (const t of circuit.net.transformers) {
     const va = transformerAmps(t, outcome) * t.part.secondaryVolts
     if (va > t.part.va * tolerances.overloadShare)

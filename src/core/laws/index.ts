@@ -13,3 +13,4 @@ export {
 export { mended, mendsFor, type Mend } from './mend'
 export { prove } from './prove'
 export { LAWS } from './registry'
+export { stateSeen } from './seen'

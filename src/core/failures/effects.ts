@@ -1,0 +1,124 @@
+import { isCooling, isHeatPumpHeating } from '../equipment'
+import { Circuit, type Outcome } from '../circuit'
+import type { Installation, Ref } from '../installation'
+import { factsOf, LAWS, stateSeen, type Facts } from '../laws'
+import { callsOf, meaningsOf, memoriesAt, reachableRows, regionsOf, type Situation } from '../situation'
+import { tolerances } from '../tolerances'
+import { failedModes, failuresOf, withFailure, type Failure } from './failure'
+
+/** What a failure does to the house, the gravest first. */
+export type EffectKind = 'harm' | 'noHeat' | 'unnoticed' | 'noticed' | 'nothing'
+
+export interface Effect {
+  failure: Failure
+  kind: EffectKind
+  /** The law that it breaks, where it does harm. */
+  law: string | null
+  /** Where it shows: the first situation in which something is different. */
+  witness: Situation | null
+  /** What no longer runs there, and what runs that should not. */
+  lost: Ref[]
+  gained: Ref[]
+}
+
+const GRAVITY: EffectKind[] = ['harm', 'noHeat', 'unnoticed', 'noticed', 'nothing']
+
+/** The situations that a failure is tried in: every call and temperature with all normal, and once in defrost. */
+export function trials(inst: Installation): Situation[] {
+  const calls = callsOf(inst)
+  return calls.flatMap((call) =>
+    regionsOf(inst).flatMap((outdoorF) => {
+      const rows = reachableRows(inst, call, outdoorF)
+      const memories = Object.fromEntries(memoriesAt(inst, outdoorF).map((m) => [m, 'made']))
+      const plain: Situation = { call, outdoorF, modes: memories }
+      const defrost = rows.find((r) => r.away === 1 && r.means.has('defrost'))
+      return defrost ? [plain, { call, outdoorF, modes: { ...memories, ...defrost.modes } }] : [plain]
+    }),
+  )
+}
+
+/** Where a technician looks on the day: nothing colder than the mild point, no emergency, no defrost. */
+const seenOnTheDay = (s: Situation): boolean =>
+  s.outdoorF >= tolerances.mildF && s.call !== 'emergency' && !s.call.startsWith('heatAux')
+
+/** Works out what one failure does. `healthy` are the same trials with nothing failed. */
+export function effectOf(
+  inst: Installation,
+  failure: Failure,
+  tried: readonly Situation[],
+  healthy: readonly Facts[],
+): Effect {
+  const broken = withFailure(inst, failure)
+  const circuit = new Circuit(broken)
+  const forced = failedModes(failure)
+  const laws = LAWS.filter((l) => l.severity === 'danger' && l.each && l.applies(broken))
+  const effect: Effect = { failure, kind: 'nothing', law: null, witness: null, lost: [], gained: [] }
+  let visible = false
+  const heat = new Map<number, boolean>()
+  let noHeatAt: Situation | null = null
+  tried.forEach((s, i) => {
+    const situation = { ...s, modes: { ...s.modes, ...forced } }
+    const outcome: Outcome = circuit.settle(situation)
+    const facts = factsOf(circuit, outcome)
+    const before = healthy[i]!
+    for (const law of laws) {
+      if (effect.law) break
+      const row = { away: Object.keys(forced).length, means: meaningsOf(broken, situation.modes) }
+      const breach = law.each!(stateSeen(circuit, outcome, situation, row))
+      if (!breach || law.id === 'emergencyHeat' || law.id === 'someHeat') continue
+      if (law.each!(stateSeen(healthyCircuit(inst), healthyCircuit(inst).settle(s), s, row))) continue
+      Object.assign(effect, { kind: 'harm', law: law.id, witness: s })
+    }
+    if (isHeatPumpHeating(s.call) || s.call === 'emergency') {
+      const warm = heats(facts)
+      heat.set(s.outdoorF, (heat.get(s.outdoorF) ?? false) || warm)
+    }
+    const lost = before.running.filter((r) => !facts.running.includes(r))
+    const gained = facts.running.filter((r) => !before.running.includes(r))
+    if (!lost.length && !gained.length) return
+    if (!effect.witness) Object.assign(effect, { witness: s })
+    if (!effect.lost.length && !effect.gained.length) Object.assign(effect, { lost, gained })
+    visible ||= seenOnTheDay(s)
+  })
+  for (const [t, warm] of heat)
+    if (!warm)
+      noHeatAt ??=
+        tried.find((s) => s.outdoorF === t && s.call !== 'off' && !isCooling(s.call) && s.call !== 'fan') ??
+        null
+  if (effect.kind === 'harm') return effect
+  const changed = effect.lost.length + effect.gained.length > 0
+  if (noHeatAt) return { ...effect, kind: 'noHeat', witness: noHeatAt }
+  return { ...effect, kind: !changed ? 'nothing' : visible ? 'noticed' : 'unnoticed' }
+}
+
+const circuits = new WeakMap<Installation, Circuit>()
+function healthyCircuit(inst: Installation): Circuit {
+  let c = circuits.get(inst)
+  if (!c) circuits.set(inst, (c = new Circuit(inst)))
+  return c
+}
+
+const heats = (f: Facts): boolean =>
+  (f.compressor !== null && f.valve?.position !== 'cooling') ||
+  f.stripsOn.length > 0 ||
+  f.burnersOn.length > 0
+
+/**
+ * Repeats the sweep with each single failure, and says what each would do.
+ * @param step told after each failure how many of how many are done; returning false stops, with what there is so far
+ */
+export function singleFailures(
+  inst: Installation,
+  step: (done: number, of: number) => boolean = () => true,
+): Effect[] {
+  const tried = trials(inst)
+  const circuit = healthyCircuit(inst)
+  const healthy = tried.map((s) => factsOf(circuit, circuit.settle(s)))
+  const failures = failuresOf(inst)
+  const effects: Effect[] = []
+  for (const [i, failure] of failures.entries()) {
+    effects.push(effectOf(inst, failure, tried, healthy))
+    if (!step(i + 1, failures.length)) break
+  }
+  return effects.sort((a, b) => GRAVITY.indexOf(a.kind) - GRAVITY.indexOf(b.kind))
+}

@@ -1,0 +1,81 @@
+import type { ContactPart, Expr, LoadPart } from '../equipment'
+import { makeRef, terminalOf, wireRef, type Installation, type Placed, type Ref } from '../installation'
+
+/** One thing that has gone wrong, and nothing else. */
+export interface Failure {
+  kind: 'wireOpen' | 'stuckOpen' | 'stuckClosed' | 'loadOpen' | 'mode'
+  /** The conductor, contact, load or mode. */
+  at: Ref
+  /** The failed state of a mode. */
+  state?: string
+}
+
+/** Contacts that can weld, or fail to close. Fuses, links, limits and breakers have failures of their own as modes. */
+const MOVING: ContactPart['gate'][] = [
+  'relay', 'sequencer', 'contactor', 'outdoorThermostat', 'board', 'thermostat', 'safety',
+] // prettier-ignore
+
+/** Every single failure of wiring and parts that this job can have, in the order of placing. */
+export function failuresOf(inst: Installation): Failure[] {
+  const wires = inst.wires
+    .filter((w) => w.a && w.b && [w.a, w.b].every((r) => terminalOf(inst, r!)?.terminal.side === 'low'))
+    .map((w): Failure => ({ kind: 'wireOpen', at: wireRef(w.id) }))
+  const parts = inst.placed.flatMap((p) => [
+    ...p.device.modes.flatMap((m) =>
+      m.states
+        .filter((s) => s.reach === 'failure' || s.means === 'off')
+        .map((s): Failure => ({ kind: 'mode', at: makeRef(p.ref, m.id), state: s.id })),
+    ),
+    ...p.device.parts.flatMap((x): Failure[] => {
+      const at = makeRef(p.ref, x.id)
+      if (x.kind === 'contact' && MOVING.includes(x.gate))
+        return [
+          { kind: 'stuckOpen', at },
+          { kind: 'stuckClosed', at },
+        ]
+      return x.kind === 'load' ? [{ kind: 'loadOpen', at }] : []
+    }),
+  ])
+  return [...wires, ...parts]
+}
+
+const ALWAYS: Expr = { all: [] }
+const NEVER: Expr = { any: [] }
+
+/** The job with the failure in it. A failed mode is not part of the job: see `failedModes`. */
+export function withFailure(inst: Installation, f: Failure): Installation {
+  switch (f.kind) {
+    case 'wireOpen':
+      return { ...inst, wires: inst.wires.filter((w) => wireRef(w.id) !== f.at) }
+    case 'mode':
+      return inst
+    case 'loadOpen':
+      return editPart(inst, f.at, () => null)
+    case 'stuckOpen':
+    case 'stuckClosed':
+      return editPart(inst, f.at, (x) =>
+        x.kind === 'contact' ? { ...x, driver: f.kind === 'stuckOpen' ? NEVER : ALWAYS } : x,
+      )
+  }
+}
+
+/** Modes that the failure holds, whatever the situation. */
+export const failedModes = (f: Failure): Record<Ref, string> =>
+  f.kind === 'mode' && f.state ? { [f.at]: f.state } : {}
+
+function editPart(
+  inst: Installation,
+  at: Ref,
+  change: (x: ContactPart | LoadPart) => ContactPart | LoadPart | null,
+): Installation {
+  const edit = (p: Placed): Placed => {
+    if (!at.startsWith(`${p.ref}.`)) return p
+    const parts = p.device.parts.flatMap((x) => {
+      if (makeRef(p.ref, x.id) !== at || (x.kind !== 'contact' && x.kind !== 'load')) return [x]
+      const next = change(x)
+      return next ? [next] : []
+    })
+    return { ...p, device: { ...p.device, parts } }
+  }
+  return { ...inst, placed: inst.placed.map(edit) }
+}

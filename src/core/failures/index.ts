@@ -1,0 +1,3 @@
+export { diagnose, type Diagnosis, type MeterAnswer, type MeterPoint, type Symptom } from './diagnose'
+export { effectOf, singleFailures, trials, type Effect, type EffectKind } from './effects'
+export { failedModes, failuresOf, withFailure, type Failure } from './failure'
