@@ -47,7 +47,7 @@ export const wireSchema = shape({
   feet: yup.number().min(0).max(5000),
   doubt: yup.boolean(),
 })
-const cableSchema = shape({
+export const cableSchema = shape({
   id: id(),
   label: text(80),
   kind: yup.string().oneOf(['low', 'line', 'harness']).required(),
@@ -57,7 +57,7 @@ const cableSchema = shape({
   feet: yup.number().min(0).max(5000).defined(),
 })
 export const knownValue = anyOf(num(), yup.string().max(80).nullable().defined())
-const placedSchema = shape({
+export const placedSchema = shape({
   ref: id(),
   device: id(),
   label: text(80),

@@ -4,8 +4,10 @@ import type { Wire } from '@/core/installation'
 import type { Reading } from '@/core/startup'
 import { hasTerminal, settingProblem } from './references'
 import { readingProblems, readingSchema } from './reading'
-import { id, shape, text, union } from './kit'
-import { knownValue, wireSchema, type Job } from './job'
+import { deviceSchema } from './device'
+import { applyGear, inverseGear, type GearOperation } from './gearOps'
+import { id, optional, shape, text, union } from './kit'
+import { cableSchema, knownValue, placedSchema, wireSchema, type Job } from './job'
 import { problem, type Checked, type Problem } from './problem'
 
 /** The single-line fields of a job that a person types. */
@@ -23,6 +25,7 @@ export type Operation =
   | { kind: 'setCableFeet'; cable: string; feet: number }
   | { kind: 'setField'; field: Field; value: string }
   | { kind: 'takeReading'; reading: Reading }
+  | GearOperation
 
 const kind = (k: Operation['kind']) => yup.string().oneOf([k]).required()
 const end = () => yup.string().oneOf(['a', 'b']).required()
@@ -53,6 +56,20 @@ export const operationSchema = union('kind', {
     value: text(2000),
   }),
   takeReading: shape({ kind: kind('takeReading'), reading: readingSchema }),
+  placeDevice: shape({
+    kind: kind('placeDevice'),
+    placed: placedSchema,
+    device: optional(deviceSchema),
+    cables: yup.array(cableSchema).max(60),
+    wires: yup.array(wireSchema).max(400),
+  }),
+  removeDevice: shape({ kind: kind('removeDevice'), ref: id() }),
+  addCable: shape({
+    kind: kind('addCable'),
+    cable: cableSchema,
+    wires: yup.array(wireSchema).max(60).defined(),
+  }),
+  removeCable: shape({ kind: kind('removeCable'), cable: id() }),
 })
 
 const fail = (...problems: Problem[]): Checked<Job> => ({ ok: false, problems })
@@ -123,6 +140,13 @@ export function apply(job: Job, op: Operation): Checked<Job> {
         return fail(problem('reading.supersedes', 'an earlier reading of this job', reading.supersedes))
       return done({ ...job, readings: [...job.readings, reading] })
     }
+    case 'placeDevice':
+    case 'removeDevice':
+    case 'addCable':
+    case 'removeCable': {
+      const result = applyGear(job, op)
+      return 'job' in result ? done(result.job) : fail(...result.problems)
+    }
   }
 }
 
@@ -163,6 +187,11 @@ export function inverse(job: Job, op: Operation): Operation | null {
     }
     case 'takeReading':
       return null
+    case 'placeDevice':
+    case 'removeDevice':
+    case 'addCable':
+    case 'removeCable':
+      return inverseGear(job, op)
   }
 }
 
@@ -187,6 +216,14 @@ export function placeOf(op: Operation): string {
       return op.field
     case 'takeReading':
       return `readings.${op.reading.id}`
+    case 'placeDevice':
+      return `placed.${op.placed.ref}`
+    case 'removeDevice':
+      return `placed.${op.ref}`
+    case 'addCable':
+      return `cables.${op.cable.id}`
+    case 'removeCable':
+      return `cables.${op.cable}`
   }
 }
 export function clash(a: Operation, b: Operation): boolean {

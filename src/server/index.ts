@@ -1,5 +1,6 @@
 export { connect, database, type Database } from './database'
 export { guarded, notHere, readBody, refuse } from './http'
+export { library } from './library'
 export { migrate } from './migrate'
 export type { Summary } from './models/job'
 export { createJob, getJob, listJobs, type JobListEntry } from './repositories/jobs'

@@ -13,3 +13,4 @@ export { CALL_WORDS, gateName, lower, makingWords, refWords, targetWords } from 
 export { count, degrees, figure, volts } from './numbers'
 export { causeWords, heldAgainst, KIND_WORDS, PLACE_WORDS, readingWords, VERDICT_WORDS } from './reading'
 export { modeWords, situationWords } from './situation'
+export { cannotWords, differenceWords, planSentence, planSettingWords, whyWords } from './plan'

@@ -51,6 +51,14 @@ function operationWords(inst: Parameters<typeof refWords>[0], op: Operation): st
       return `a cable ${op.feet} ft long`
     case 'setField':
       return `${op.field}: ${op.value}`
+    case 'placeDevice':
+      return `${op.placed.label} put in`
+    case 'removeDevice':
+      return `${refWords(inst, op.ref)} taken out`
+    case 'addCable':
+      return `${op.cable.label} put in`
+    case 'removeCable':
+      return 'a cable taken out'
     case 'takeReading':
       return `a reading of ${op.reading.value}`
   }

@@ -1,7 +1,7 @@
 'use client'
 
 import { formatDistanceToNow } from 'date-fns'
-import { Upload } from 'lucide-react'
+import { Plus, Upload } from 'lucide-react'
 import Link from 'next/link'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { ask } from '@/client'
@@ -99,6 +99,12 @@ export function JobList() {
           </li>
         ))}
       </ul>
+      <Link
+        href="/new"
+        className="mt-6 inline-flex min-h-12 items-center gap-2 rounded border border-ink bg-ink px-4 text-[15px] text-bench"
+      >
+        <Plus aria-hidden className="size-4" /> New job
+      </Link>
       <TakeIn onDone={() => void load()} />
     </main>
   )

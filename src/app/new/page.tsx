@@ -1,0 +1,5 @@
+import { NewJob } from '@/features/newJob'
+
+export default function Page() {
+  return <NewJob />
+}

@@ -1,0 +1,256 @@
+'use client'
+
+import { ArrowLeft } from 'lucide-react'
+import Link from 'next/link'
+import { useRouter } from 'next/navigation'
+import { useEffect, useMemo, useState } from 'react'
+import type { Device, DeviceKind } from '@/core/equipment'
+import { USUAL } from '@/core/plan'
+import { ask } from '@/client'
+import { sentence, type Job } from '@/jobfile'
+import { Button, Caution, cx, Field, Input, Select, TypedInput } from '@/ui'
+import { cannotWords, planSentence } from '@/words'
+import { EXTRAS, gearOf, isPackaged, jobOf, KINDS, planOf, type Choices } from './gear'
+import { SchoolPicker } from '../plan'
+
+const START: Choices = {
+  title: '',
+  owner: '',
+  thermostat: '',
+  indoor: '',
+  kit: '',
+  outdoor: '',
+  extras: [],
+  wallConductors: 8,
+  wallFeet: 45,
+  outConductors: 8,
+  outFeet: 50,
+  landing: 'plan',
+  schools: USUAL,
+}
+
+/** A job from what is bolted down: four choices and two cables, and the landing is planned or left to be found. */
+export function NewJob() {
+  const router = useRouter()
+  const [library, setLibrary] = useState<Device[]>([])
+  const [others, setOthers] = useState<{ id: string; title: string }[]>([])
+  const [c, setC] = useState<Choices>(START)
+  const [said, setSaid] = useState<string[] | null>(null)
+  const put = (more: Partial<Choices>) => setC((old) => ({ ...old, ...more }))
+  useEffect(() => {
+    void ask<{ devices: Device[] }>(fetch, '/api/library').then((a) =>
+      a.ok ? setLibrary(a.value.devices) : setSaid(['The device library cannot be read just now.']),
+    )
+    void ask<{ jobs: { id: string; title: string }[] }>(fetch, '/api/jobs').then(
+      (a) => a.ok && setOthers(a.value.jobs),
+    )
+  }, [])
+  const packaged = isPackaged(library, c.outdoor)
+  const gear = useMemo(() => gearOf(library, c), [library, c])
+  const plan = useMemo(() => (gear ? planOf(gear, c) : null), [gear, c])
+
+  const send = async (job: Job) => {
+    const answer = await ask<{ id: string }>(fetch, '/api/jobs?copy=1', {
+      method: 'POST',
+      body: JSON.stringify(job),
+    })
+    if (answer.ok) return router.push(`/job/${answer.value.id}/bench`)
+    setSaid(answer.why === 'refused' ? answer.problems.map(sentence) : [`Not sent: ${answer.message}`])
+  }
+  const likeAnother = async (id: string) => {
+    const answer = await ask<{ job: Job }>(fetch, `/api/jobs/${id}`)
+    if (!answer.ok) return setSaid(['That job cannot be read just now.'])
+    const { job } = answer.value
+    await send({
+      ...job,
+      title: c.title.trim() || `Like ${job.title}`.slice(0, 120),
+      site: { ...job.site, owner: c.owner.trim(), address: '' },
+      note: '',
+      readings: [],
+    })
+  }
+  const pick = (label: string, key: 'thermostat' | 'indoor' | 'kit' | 'outdoor', none?: string) => (
+    <Field label={label} note={library.find((d) => d.id === c[key])?.about}>
+      {(ids) => (
+        <Select {...ids} value={c[key]} onChange={(e) => put({ [key]: e.target.value })}>
+          <option value="">{none ?? 'choose'}</option>
+          {library
+            .filter((d) => (KINDS[key] as DeviceKind[]).includes(d.kind))
+            .map((d) => (
+              <option key={d.id} value={d.id}>
+                {d.name}
+              </option>
+            ))}
+        </Select>
+      )}
+    </Field>
+  )
+  const number = (label: string, key: 'wallFeet' | 'outFeet') => (
+    <Field label={label}>
+      {(ids) => (
+        <TypedInput
+          {...ids}
+          inputMode="numeric"
+          value={String(c[key])}
+          onValue={(t) => Number(t) > 0 && Number(t) <= 500 && put({ [key]: Number(t) })}
+        />
+      )}
+    </Field>
+  )
+  const conductors = (label: string, key: 'wallConductors' | 'outConductors') => (
+    <Field label={label}>
+      {(ids) => (
+        <Select {...ids} value={c[key]} onChange={(e) => put({ [key]: Number(e.target.value) })}>
+          {[4, 5, 6, 7, 8, 9, 10].map((n) => (
+            <option key={n} value={n}>
+              {n} conductors
+            </option>
+          ))}
+        </Select>
+      )}
+    </Field>
+  )
+  return (
+    <main className="mx-auto max-w-4xl px-4 pt-4 pb-12">
+      <Link href="/" className="inline-flex min-h-12 items-center gap-1.5 text-sm text-soft">
+        <ArrowLeft aria-hidden className="size-4" /> All jobs
+      </Link>
+      <h1 className="border-b-2 border-ink pb-3 text-3xl font-bold">New job</h1>
+      <p data-testid="plan-answer" role="status" className="min-h-14 py-3 text-lg font-bold">
+        {gear && plan ? planSentence(gear, plan) : 'Choose what is bolted down.'}
+      </p>
+      <div className="grid gap-4 sm:grid-cols-2">
+        <Field label="Job">
+          {(ids) => (
+            <Input
+              {...ids}
+              maxLength={120}
+              value={c.title}
+              onChange={(e) => put({ title: e.target.value })}
+            />
+          )}
+        </Field>
+        <Field label="Owner">
+          {(ids) => (
+            <Input
+              {...ids}
+              maxLength={120}
+              value={c.owner}
+              onChange={(e) => put({ owner: e.target.value })}
+            />
+          )}
+        </Field>
+      </div>
+      <h2 className="mt-6 text-lg font-bold">What is bolted down</h2>
+      <div className="mt-2 grid gap-4 sm:grid-cols-2">
+        {pick('Thermostat', 'thermostat')}
+        {pick('Outdoor unit', 'outdoor')}
+        {!packaged && pick('Indoor unit', 'indoor')}
+        {library.find((d) => d.id === c.indoor)?.kind === 'airHandler' &&
+          !packaged &&
+          pick('Strip kit', 'kit', 'none')}
+      </div>
+      <Extras library={library} chosen={c.extras} onChange={(extras) => put({ extras })} />
+      <h2 className="mt-6 text-lg font-bold">Cables that are there</h2>
+      <div className="mt-2 grid gap-4 sm:grid-cols-4">
+        {conductors('Thermostat cable', 'wallConductors')}
+        {number('its length, ft', 'wallFeet')}
+        {!packaged && conductors('Outdoor cable', 'outConductors')}
+        {!packaged && number('its length, ft', 'outFeet')}
+      </div>
+      <h2 className="mt-6 text-lg font-bold">The landing</h2>
+      <div className="mt-2 grid gap-4 sm:grid-cols-2">
+        <Field label="Start from">
+          {(ids) => (
+            <Select
+              {...ids}
+              value={c.landing}
+              onChange={(e) => put({ landing: e.target.value as Choices['landing'] })}
+            >
+              <option value="plan">The plan, landed conductor by conductor</option>
+              <option value="bare">Bare ends: I record what is there</option>
+            </Select>
+          )}
+        </Field>
+        <SchoolPicker schools={c.schools} onChange={(schools) => put({ schools })} />
+      </div>
+      {plan && plan.cannot.length > 0 && (
+        <ul className="mt-3 border-l-4 border-watch bg-watch-soft p-3">
+          {plan.cannot.map((x) => (
+            <li key={x}>{cannotWords(x)}</li>
+          ))}
+        </ul>
+      )}
+      {said && (
+        <ul role="alert" className="mt-3 border-l-4 border-harm bg-harm-soft p-3">
+          {said.slice(0, 6).map((l) => (
+            <li key={l}>{l}</li>
+          ))}
+        </ul>
+      )}
+      <div className="mt-5 flex flex-wrap items-end gap-3">
+        <Button
+          look="strong"
+          disabled={!gear || !plan}
+          onClick={() => gear && plan && void send(jobOf(gear, plan, c, ''))}
+        >
+          Make the job
+        </Button>
+        <label className="block min-w-56 text-sm text-soft">
+          or like another job
+          <Select
+            className="mt-1"
+            value=""
+            onChange={(e) => e.target.value && void likeAnother(e.target.value)}
+          >
+            <option value="">choose a job</option>
+            {others.map((j) => (
+              <option key={j.id} value={j.id}>
+                {j.title}
+              </option>
+            ))}
+          </Select>
+        </label>
+      </div>
+      <div className="mt-6">
+        <Caution>
+          A plan is a proposal. The makers’ diagrams on the doors, local code and licensed practice decide;
+          every supply off and metered dead before a conductor is landed.
+        </Caution>
+      </div>
+    </main>
+  )
+}
+
+/** Loose parts that a technician adds, as buttons that stay pressed. */
+function Extras({
+  library,
+  chosen,
+  onChange,
+}: {
+  library: readonly Device[]
+  chosen: readonly string[]
+  onChange: (ids: string[]) => void
+}) {
+  return (
+    <div className="mt-4 flex flex-wrap gap-2" role="group" aria-label="Also there">
+      {library
+        .filter((d) => EXTRAS[d.kind])
+        .map((d) => {
+          const on = chosen.includes(d.id)
+          return (
+            <Button
+              key={d.id}
+              aria-pressed={on}
+              title={d.about}
+              className={cx(on && '!border-2 !border-ink font-bold')}
+              onClick={() => onChange(on ? chosen.filter((x) => x !== d.id) : [...chosen, d.id])}
+            >
+              {on ? '✓ ' : ''}
+              {d.name}
+            </Button>
+          )
+        })}
+    </div>
+  )
+}

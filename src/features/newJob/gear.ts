@@ -1,0 +1,148 @@
+import type { Device, DeviceKind } from '@/core/equipment'
+import type { Installation } from '@/core/installation'
+import { assemble, planLanding, planned, type Piece, type Plan, type Schools } from '@/core/plan'
+import { JOB_VERSION, type Job } from '@/jobfile'
+
+/** What the technician has said of a new job so far. Devices by id; '' is none. */
+export interface Choices {
+  title: string
+  owner: string
+  thermostat: string
+  indoor: string
+  kit: string
+  outdoor: string
+  extras: string[]
+  wallConductors: number
+  wallFeet: number
+  outConductors: number
+  outFeet: number
+  landing: 'plan' | 'bare'
+  schools: Schools
+}
+
+export const KINDS = {
+  thermostat: ['thermostat'],
+  indoor: ['airHandler', 'furnace'],
+  kit: ['stripKit'],
+  outdoor: ['outdoorUnit', 'packagedUnit'],
+} satisfies Record<string, DeviceKind[]>
+
+/** Loose parts, and whether each sits outdoors or beside the indoor unit. */
+export const EXTRAS: Partial<Record<DeviceKind, 'north wall' | 'beside'>> = {
+  outdoorThermostat: 'north wall',
+  outdoorSensor: 'north wall',
+  lineMonitor: 'north wall',
+  relay: 'beside',
+  airThermostat: 'beside',
+  fuelKit: 'beside',
+  zonePanel: 'beside',
+  floatSwitch: 'beside',
+  humidifier: 'beside',
+  leakSensor: 'beside',
+  transformer: 'beside',
+}
+
+const REFS: Partial<Record<DeviceKind, string>> = {
+  outdoorThermostat: 'odt',
+  outdoorSensor: 'sensor',
+  lineMonitor: 'monitor',
+  relay: 'relay',
+  airThermostat: 'air',
+  fuelKit: 'fuelkit',
+  zonePanel: 'zone',
+  floatSwitch: 'float',
+  humidifier: 'humid',
+  leakSensor: 'leak',
+  transformer: 'xfmr',
+}
+
+const shortName = (d: Device): string => d.name.split(' ').slice(2).join(' ') || d.name
+const capital = (s: string): string => s[0]!.toUpperCase() + s.slice(1)
+
+/** Whether an indoor unit stands inside a packaged unit: then nothing else is asked indoors. */
+export const isPackaged = (library: readonly Device[], outdoor: string): boolean =>
+  library.find((d) => d.id === outdoor)?.kind === 'packagedUnit'
+
+/** The gear with its cables and circuits, nothing landed; null while something that it needs is not chosen. */
+export function gearOf(library: readonly Device[], c: Choices): Installation | null {
+  const device = (id: string) => library.find((d) => d.id === id)
+  const [stat, out] = [device(c.thermostat), device(c.outdoor)]
+  const packaged = isPackaged(library, c.outdoor)
+  const indoor = packaged ? undefined : device(c.indoor)
+  const feeds = { twoPole: device('feed-240'), onePole: device('feed-120') }
+  if (!stat || !out || (!packaged && !indoor) || !feeds.twoPole || !feeds.onePole) return null
+  const kit = indoor?.kind === 'airHandler' ? device(c.kit) : undefined
+  const inside = indoor ? 'utility room' : 'outdoors'
+  const outside = packaged ? 'outdoors' : 'north wall'
+  const pieces: Piece[] = [
+    { ref: 'tstat', label: 'Thermostat', where: 'inside wall', device: stat },
+    ...(indoor
+      ? [
+          {
+            ref: indoor.kind === 'airHandler' ? 'ah' : 'fur',
+            label: indoor.kind === 'airHandler' ? 'Air handler' : 'Furnace',
+            where: inside,
+            device: indoor,
+          },
+        ]
+      : []),
+    ...(kit ? [{ ref: 'kit', label: 'Strip kit', where: inside, device: kit }] : []),
+    { ref: 'od', label: packaged ? 'Packaged unit' : 'Outdoor unit', where: outside, device: out },
+    ...c.extras.flatMap((id, i): Piece[] => {
+      const extra = device(id)
+      if (!extra) return []
+      const twin = c.extras.slice(0, i).filter((e) => device(e)?.kind === extra.kind).length
+      const where = EXTRAS[extra.kind] === 'north wall' ? outside : inside
+      return [
+        {
+          ref: `${REFS[extra.kind] ?? 'part'}${twin ? twin + 1 : ''}`,
+          label: capital(shortName(extra).split(',')[0]!),
+          where,
+          device: extra,
+        },
+      ]
+    }),
+  ]
+  const hub = indoor ? pieces[1]!.ref : 'od'
+  const cables = [
+    {
+      label: 'Thermostat cable',
+      from: 'tstat',
+      to: hub,
+      conductors: c.wallConductors,
+      feet: c.wallFeet,
+    },
+    ...(indoor
+      ? [{ label: 'Outdoor cable', from: hub, to: 'od', conductors: c.outConductors, feet: c.outFeet }]
+      : []),
+  ]
+  return assemble(pieces, cables, { twoPole: feeds.twoPole, onePole: feeds.onePole })
+}
+
+/** The plan for the gear as chosen. */
+export const planOf = (gear: Installation, c: Choices): Plan => planLanding(gear, c.schools)
+
+/** The job's file, landed by the plan or left bare. */
+export function jobOf(gear: Installation, plan: Plan, c: Choices, who: string): Job {
+  const inst = c.landing === 'plan' ? planned(gear, plan) : gear
+  const id = `${
+    c.title
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '') || 'job'
+  }`.slice(0, 50)
+  return {
+    format: 'gatecross.job',
+    version: JOB_VERSION,
+    id,
+    title: c.title.trim() || 'New job',
+    site: { address: '', owner: c.owner.trim() },
+    note: '',
+    technician: who,
+    devices: Object.fromEntries(inst.placed.map((p) => [p.device.id, p.device])),
+    placed: inst.placed.map(({ device, ...p }) => ({ ...p, device: device.id })),
+    cables: inst.cables,
+    wires: inst.wires,
+    readings: [],
+  }
+}

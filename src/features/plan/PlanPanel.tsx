@@ -1,0 +1,102 @@
+'use client'
+
+import { useMemo, useState } from 'react'
+import { compare, planLanding, planned, USUAL, type Schools } from '@/core/plan'
+import { planOperations } from '@/jobfile'
+import { Button, Swatch } from '@/ui'
+import { cannotWords, differenceWords, planSentence, planSettingWords, refWords, whyWords } from '@/words'
+import { useJobScreen } from '../job/JobContext'
+import { SchoolPicker } from './SchoolPicker'
+
+/** The planned landing for this gear, how what is landed differs from it, and one press to land it so. */
+export function PlanPanel() {
+  const { inst, edit, undo } = useJobScreen()
+  const [schools, setSchools] = useState<Schools>(USUAL)
+  const [done, setDone] = useState(0)
+  const plan = useMemo(() => planLanding(inst, schools), [inst, schools])
+  const goal = useMemo(() => planned(inst, plan), [inst, plan])
+  const differences = useMemo(() => compare(inst, goal), [inst, goal])
+  const settings = plan.settings
+  const same = differences.length === 0 && settings.length === 0
+  const land = () => {
+    const ops = planOperations(inst, plan, () => `n-${crypto.randomUUID().slice(0, 8)}`)
+    setDone(ops.filter((op) => edit(op).ok).length)
+  }
+  const landed = plan.wires.filter((w) => w.a && w.b && (w.cable === null || isLow(w.cable)))
+  function isLow(cable: string) {
+    return inst.cables.some((c) => c.id === cable && c.kind === 'low')
+  }
+  return (
+    <section aria-label="Plan" className="border-t border-line pt-3" data-testid="plan">
+      <h2 className="text-lg font-bold">
+        {same
+          ? 'Landed as planned.'
+          : `${differences.length + settings.length} ${differences.length + settings.length === 1 ? 'difference' : 'differences'} from the plan.`}
+      </h2>
+      <p>{planSentence(inst, plan)}</p>
+      {plan.cannot.map((c) => (
+        <p key={c} className="mt-1 border-l-4 border-watch bg-watch-soft px-3 py-1">
+          {cannotWords(c)}
+        </p>
+      ))}
+      <ul className="mt-2" data-testid="differences">
+        {differences.map((d) => (
+          <li key={JSON.stringify(d)} className="border-l-4 border-watch py-0.5 pl-3">
+            {differenceWords(inst, goal, d)}
+          </li>
+        ))}
+        {settings.map((s) => (
+          <li key={`${s.placed}.${s.setting}`} className="border-l-4 border-slate py-0.5 pl-3">
+            {planSettingWords(inst, s)}
+          </li>
+        ))}
+      </ul>
+      <div className="mt-3 grid gap-3 sm:grid-cols-3">
+        <SchoolPicker schools={schools} onChange={setSchools} />
+      </div>
+      <div className="mt-3 flex flex-wrap gap-2">
+        <Button look="strong" disabled={same} onClick={land}>
+          Record it as landed like this
+        </Button>
+        {done > 0 && (
+          <Button
+            onClick={() => {
+              for (let i = 0; i < done; i++) undo()
+              setDone(0)
+            }}
+          >
+            Take all {done} edits back
+          </Button>
+        )}
+      </div>
+      <details className="mt-3">
+        <summary className="min-h-8 py-1">The plan, conductor by conductor</summary>
+        <table className="mt-1 w-full max-w-3xl text-left text-[15px]">
+          <thead className="text-sm text-soft">
+            <tr>
+              <th className="py-1 font-normal">Conductor</th>
+              <th className="font-normal">From</th>
+              <th className="font-normal">To</th>
+              <th className="font-normal">Why</th>
+            </tr>
+          </thead>
+          <tbody>
+            {landed.map((w) => {
+              const why = plan.reasons.find((r) => r.wire === w.id)?.why
+              return (
+                <tr key={w.id} className="border-t border-line align-top">
+                  <td className="py-1 whitespace-nowrap">
+                    <Swatch colour={w.colour} /> {w.cable === null ? 'jumper' : w.colour}
+                  </td>
+                  <td>{refWords(goal, w.a!)}</td>
+                  <td>{refWords(goal, w.b!)}</td>
+                  <td className="text-soft">{why ? whyWords(why) : ''}</td>
+                </tr>
+              )
+            })}
+          </tbody>
+        </table>
+      </details>
+    </section>
+  )
+}

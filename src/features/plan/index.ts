@@ -1,0 +1,2 @@
+export { PlanPanel } from './PlanPanel'
+export { SchoolPicker } from './SchoolPicker'

@@ -1,0 +1,74 @@
+import type { Installation } from '@/core/installation'
+import type { Cannot, Difference, Plan, PlanSetting, PlanWhy } from '@/core/plan'
+import { lower, refWords } from './names'
+
+const WHY_WORDS: Record<PlanWhy, string> = {
+  bypass: 'emergency heat goes past the outdoor thermostat, straight to the heat relay',
+  auxThroughSwitch: 'aux goes through the outdoor thermostat',
+  tempered: 'the outdoor unit’s defrost output: strips temper each defrost',
+  temperedReturn: 'back from the outdoor thermostat; the defrost output joins here, downstream of it',
+  jumperW: 'one call for both banks: without it part of the kit never heats',
+  jumperE: 'one path for aux and emergency',
+  jumperR: 'one transformer: Rc and Rh are one',
+  isolated: 'the relay keeps the defrost output off a terminal that the thermostat feels for wires',
+  interlock: 'opens Y while the heat calls: never both',
+  airFirst: 'Y waits until the furnace has cooled',
+  fuelKit: 'the fossil fuel kit decides between heat pump and furnace',
+  dryContact: 'the oil primary takes a dry contact, never 24 V from outside',
+  float: 'high water opens Y and leaves the thermostat its power',
+  monitor: 'bad line voltage opens Y',
+  leak: 'an alarm opens the leak input',
+  bus: 'the communicating bus; no 24 V calls',
+  sensor: 'the outdoor sensor’s pair',
+  zone: 'the zone’s call into the panel',
+  oldCommon: 'on this thermostat this letter is the common',
+  splice: 'joined on the way',
+}
+export const whyWords = (why: PlanWhy): string => WHY_WORDS[why]
+
+const CANNOT_WORDS: Record<Cannot, string> = {
+  noThermostat: 'There is no thermostat yet.',
+  noEquipment: 'There is no indoor or outdoor unit yet.',
+  switchNeedsE:
+    'This thermostat has no E of its own: an outdoor thermostat in the aux path would hold emergency heat off. It is left out of the path.',
+  kitMissing: 'There is no fossil fuel kit in the gear.',
+  interlockMissing: 'Nothing keeps compressor and heat apart: an interlock relay is missing.',
+  airMissing: 'No coil-entering-air thermostat: the compressor could start into hot air.',
+  sensorMissing: 'No outdoor sensor in the gear.',
+  isolationMissing: 'An isolation relay is missing; what needs it is left off.',
+  senseMissing: 'The thermostat has no terminal for this outdoor unit’s reversing valve.',
+}
+export const cannotWords = (c: Cannot): string => CANNOT_WORDS[c]
+
+/** The plan in one sentence: what is short first, then what is left. */
+export function planSentence(inst: Installation, plan: Plan): string {
+  const name = (id: string) => inst.cables.find((c) => c.id === id)?.label ?? id
+  if (plan.short.length)
+    return plan.short
+      .map((s) => `${name(s.cable)} is short of ${s.by} conductor${s.by === 1 ? '' : 's'}.`)
+      .join(' ')
+  const spares = plan.spares.map((s) => `${s.left} spare in the ${lower(name(s.cable))}`)
+  return `Everything fits${spares.length ? `: ${spares.join(', ')}.` : '.'}`
+}
+
+export function planSettingWords(inst: Installation, s: PlanSetting): string {
+  const placed = inst.placed.find((p) => p.ref === s.placed)
+  const def = placed?.device.settings.find((d) => d.id === s.setting)
+  const option = def?.options?.find((o) => o.id === s.value)
+  const why = s.why === 'follows' ? '' : `: ${WHY_WORDS[s.why]}`
+  return `Set ${placed?.label ?? s.placed}, ${lower(def?.label ?? s.setting)}, to ${option?.label ?? String(s.value)}${why}`
+}
+
+/** One difference between what is landed and the plan. */
+export function differenceWords(found: Installation, plan: Installation, d: Difference): string {
+  switch (d.kind) {
+    case 'missing':
+      return `Missing: ${refWords(plan, d.a)} to ${refWords(plan, d.b)}`
+    case 'extra':
+      return `Not in the plan: the ${refWords(found, `wires.${d.wire.id}`)}, ${refWords(found, d.wire.a ?? '')} to ${refWords(found, d.wire.b ?? '')}`
+    case 'moved':
+      return `On the wrong terminal: the ${refWords(found, `wires.${d.wire.id}`)} is on ${refWords(found, d.from)}, the plan has ${refWords(plan, d.to)}`
+    case 'swapped':
+      return `Swapped: ${refWords(found, d.at[0])} and ${refWords(found, d.at[1])}`
+  }
+}
