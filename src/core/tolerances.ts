@@ -6,6 +6,8 @@ export const tolerances = Object.freeze({
   contactOhms: 0.005,
   /** Ω. Input impedance of an ordinary digital meter on AC volts. */
   meterOhms: 10e6,
+  /** Ω. From here up an ohmmeter shows OL. */
+  openOhms: 20e6,
   /** Ω. Input impedance of the same meter switched to its low-impedance range. */
   lowMeterOhms: 3e3,
   /** A, and V. Less than this through a contact, or across it, changes nothing by opening or closing it. */

@@ -1,1 +1,2 @@
+export { FaultRunner } from './FaultRunner'
 export { ProofRunner } from './ProofRunner'

@@ -1,4 +1,5 @@
 export { across, GROUND, netlistOf, type ContactBranch, type LoadBranch, type Netlist } from './netlist'
+export { ohmsBetween } from './ohms'
 export { overcurrents, transformerAmps, type Overcurrent } from './overcurrent'
 export { solve, type Solution, type Solved, type Unsolved } from './solution'
 export { Circuit, circuitOf, type Outcome, type Settled } from './solver'

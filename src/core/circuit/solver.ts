@@ -1,6 +1,7 @@
 import type { Installation, Ref } from '../installation'
 import type { Situation } from '../situation'
 import { tolerances } from '../tolerances'
+import { degF } from '../units'
 import { DriverTable, type Driver } from './drivers'
 import {
   complexes,
@@ -129,6 +130,13 @@ export class Circuit {
     matrix.im.set(this.base.im)
     for (let i = 0; i < closed.length; i++) if (closed[i]) this.stamp(matrix, this.net.contacts[i]!)
     return factor(this.plan, matrix, into)
+  }
+
+  /** 1 where a contact is closed with no power anywhere, in a mild hour with nothing called. */
+  atRest(): Uint8Array {
+    const outside = this.table.answers({ call: 'off', outdoorF: degF(tolerances.mildF), modes: {} })
+    const coils = new Uint8Array(this.net.loads.length)
+    return Uint8Array.from(this.drivers, (d) => (d(outside, coils) === 2 ? 1 : 0))
   }
 
   private nodeVolts(closed: Uint8Array): Complexes | null {

@@ -8,6 +8,7 @@ import { ChainCard } from '../chain'
 import { useJobScreen, useProofState } from '../job/JobContext'
 import { Diagram } from './Diagram'
 import { Schedule } from './Schedule'
+import { BenchTools } from './tools/BenchTools'
 import { TerminalPanel } from './TerminalPanel'
 import { useLanding } from './useLanding'
 
@@ -17,7 +18,7 @@ export function Bench() {
   const { proof } = useProofState()
   const [selected, setSelected] = useState<Ref | null>(null)
   const [asSchedule, setAsSchedule] = useState(false)
-  const [phone, setPhone] = useState<'gates' | 'landing'>('gates')
+  const [phone, setPhone] = useState<'gates' | 'landing' | 'tools'>('gates')
   const landing = useLanding()
   const wide = useWide()
   const toggle = useCallback((ref: Ref) => setSelected((s) => (s === ref ? null : ref)), [])
@@ -37,7 +38,7 @@ export function Bench() {
   const chosen = state.step === 'chosen' ? state.terminal : null
   return (
     <div className="lg:grid lg:grid-cols-[minmax(0,1fr)_312px] lg:gap-6">
-      <div className="mb-2 grid grid-cols-2 gap-2 lg:hidden" role="group" aria-label="Show">
+      <div className="mb-2 grid grid-cols-3 gap-2 lg:hidden" role="group" aria-label="Show">
         <Button
           look={phone === 'gates' ? 'strong' : 'plain'}
           aria-pressed={phone === 'gates'}
@@ -51,6 +52,13 @@ export function Bench() {
           onClick={() => setPhone('landing')}
         >
           Landing
+        </Button>
+        <Button
+          look={phone === 'tools' ? 'strong' : 'plain'}
+          aria-pressed={phone === 'tools'}
+          onClick={() => setPhone('tools')}
+        >
+          Tools
         </Button>
       </div>
       <div className="min-w-0">
@@ -72,6 +80,7 @@ export function Bench() {
           </div>
         )}
         {!wide && phone === 'landing' && <Schedule route={route} landing={landing} />}
+        {(wide || phone === 'tools') && <BenchTools />}
       </div>
       <div className={cx('lg:block', phone !== 'gates' && 'hidden')}>
         {chosen && (

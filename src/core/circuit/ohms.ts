@@ -1,0 +1,58 @@
+import { splitRef, type Ref } from '../installation'
+import { EARTH } from '../equipment'
+import { tolerances } from '../tolerances'
+import { complexes, factor, planElimination, solveFactored } from './elimination'
+import { GROUND, type Branch } from './netlist'
+import type { Circuit } from './solver'
+
+/**
+ * Ohms that a meter shows between two points with every supply off and locked: all sources gone, every coil at rest,
+ * contacts where they rest. A coil shows the resistive part of its impedance, R = |Z| · power factor; a transformer's
+ * windings are separate. Infinity from tolerances.openOhms up, as a meter shows OL.
+ */
+export function ohmsBetween(circuit: Circuit, a: Ref, b: Ref): number {
+  const { net } = circuit
+  const node = (ref: Ref) =>
+    ref === EARTH || splitRef(ref).id === EARTH ? GROUND : (net.index.get(ref) ?? Number.NaN)
+  const [i, j] = [node(a), node(b)]
+  if (Number.isNaN(i) || Number.isNaN(j)) return Number.NaN
+  if (i === j) return 0
+  const resting = circuit.atRest()
+  const branches: Branch[] = [
+    ...net.conductors,
+    ...net.contacts.filter((_, n) => resting[n]),
+    ...net.leaks,
+    ...net.loads.map((l) => ({ ...l, re: conductance(l), im: 0 })),
+    ...net.transformers.flatMap((t): Branch[] => [
+      { ref: t.ref, a: t.c, b: t.d, re: t.siemens, im: 0 },
+      // The primary's copper, turned over by the square of the ratio.
+      { ref: t.ref, a: t.a, b: t.b, re: t.siemens * t.ratio * t.ratio, im: 0 },
+    ]),
+  ]
+  const n = net.nodes.length
+  const plan = planElimination(
+    n,
+    branches.filter((x) => x.a !== GROUND && x.b !== GROUND).map((x) => [x.a, x.b]),
+  )
+  const m = complexes(plan.slots)
+  for (let k = 0; k < n; k++) m.re[k] = tolerances.leakSiemens
+  for (const x of branches) {
+    if (x.a !== GROUND) m.re[x.a]! += x.re
+    if (x.b !== GROUND) m.re[x.b]! += x.re
+    if (x.a !== GROUND && x.b !== GROUND) m.re[plan.slot(x.a, x.b)]! -= x.re
+  }
+  const factors = factor(plan, m)
+  if (!factors) return Number.NaN
+  const x = complexes(n)
+  if (i !== GROUND) x.re[i] = 1
+  if (j !== GROUND) x.re[j]! -= 1
+  solveFactored(plan, factors, x)
+  const ohms = (i === GROUND ? 0 : x.re[i]!) - (j === GROUND ? 0 : x.re[j]!)
+  return ohms >= tolerances.openOhms ? Infinity : ohms
+}
+
+/** Z = 1/Y; its resistive part is re(Y)/|Y|². */
+function conductance(load: Branch): number {
+  const size = load.re * load.re + load.im * load.im
+  return size > 0 ? size / load.re : 0
+}

@@ -1,0 +1,118 @@
+'use client'
+
+import { useEffect, useRef, useState } from 'react'
+import type { Diagnosis, MeterAnswer } from '@/core/failures'
+import { FaultRunner } from '@/workers'
+import { Button, Caution, Field, Select } from '@/ui'
+import { failureWords, lower, refWords, situationWords, targetWords } from '@/words'
+import { useJobScreen } from '../../job/JobContext'
+
+/** From "this should run and does not" to the next best place for the leads, until one cause is left. */
+export function FaultFinder() {
+  const { inst, situation, targets, chains } = useJobScreen()
+  const [target, setTarget] = useState('')
+  const [answers, setAnswers] = useState<MeterAnswer[]>([])
+  const [found, setFound] = useState<Diagnosis | null>(null)
+  const runner = useRef<FaultRunner | null>(null)
+  useEffect(() => {
+    runner.current = new FaultRunner()
+    return () => runner.current?.close()
+  }, [])
+  const wanted = chains.find((c) => c.target === target)
+  const should = wanted?.running === 'yes'
+  useEffect(() => {
+    if (!target) return
+    let stale = false
+    void runner.current?.diagnose(inst, { target, situation, runs: !should }, answers).then((d) => {
+      if (!stale) setFound(d)
+    })
+    return () => {
+      stale = true
+    }
+  }, [inst, situation, target, should, answers])
+  const next = found?.points[0]
+  const begin = (ref: string) => {
+    setTarget(ref)
+    setAnswers([])
+    setFound(null)
+  }
+  return (
+    <section aria-label="Find the fault" data-testid="finder">
+      <Field
+        label={`In this situation (${situationWords(inst, situation)}), what is wrong?`}
+        className="max-w-xl"
+      >
+        {(ids) => (
+          <Select {...ids} value={target} onChange={(e) => begin(e.target.value)}>
+            <option value="">choose</option>
+            {targets.map((t, i) => (
+              <option key={t.ref} value={t.ref}>
+                {targetWords(t)} {chains[i]?.running === 'yes' ? 'does not run' : 'runs and should not'}
+              </option>
+            ))}
+          </Select>
+        )}
+      </Field>
+      {target && found && (
+        <>
+          <p className="mt-3 text-lg font-bold" data-testid="finder-answer">
+            {found.causes.length === 0
+              ? 'No single failure of wiring or parts explains all of this.'
+              : found.causes.length === 1
+                ? `It is this: ${lower(failureWords(inst, found.causes[0]!))}.`
+                : next
+                  ? `Meter ${refWords(inst, next.a)} to ${refWords(inst, next.b)}.`
+                  : 'No terminal can tell the rest apart: check these by eye, or by ohms with the power off.'}
+          </p>
+          {next && found.causes.length > 1 && (
+            <>
+              <p className="text-sm text-soft">
+                {found.causes.length} causes fit. Volts there leave {next.ifLive}; none leave {next.ifDead}.
+              </p>
+              {next.side === 'line' && (
+                <div className="mt-2 max-w-xl">
+                  <Caution>
+                    Line voltage, live: for those trained and equipped for it, one hand, rated leads.
+                  </Caution>
+                </div>
+              )}
+              <div className="mt-2 flex gap-2">
+                {[true, false].map((live) => (
+                  <Button
+                    key={String(live)}
+                    look="strong"
+                    onClick={() => setAnswers([...answers, { a: next.a, b: next.b, live }])}
+                  >
+                    {live ? (next.side === 'line' ? 'Line volts there' : '24 V there') : 'Nothing there'}
+                  </Button>
+                ))}
+              </div>
+            </>
+          )}
+          {answers.length > 0 && (
+            <ul className="mt-3 text-[15px]">
+              {answers.map((a, i) => (
+                <li key={`${a.a}${a.b}`} className="flex items-center gap-3">
+                  {refWords(inst, a.a)} to {refWords(inst, a.b)}: {a.live ? 'volts there' : 'nothing'}
+                  <Button look="quiet" onClick={() => setAnswers(answers.filter((_, n) => n !== i))}>
+                    Take back
+                  </Button>
+                </li>
+              ))}
+            </ul>
+          )}
+          <details className="mt-2" open={found.causes.length <= 4}>
+            <summary className="min-h-8 py-1">What it can be ({found.causes.length})</summary>
+            <ul className="text-[15px]">
+              {found.causes.map((f) => (
+                <li key={`${f.kind}${f.at}${f.state ?? ''}`} className="border-t border-line py-1">
+                  {failureWords(inst, f)}
+                </li>
+              ))}
+            </ul>
+          </details>
+        </>
+      )}
+    </section>
+  )
+}

@@ -1,0 +1,97 @@
+'use client'
+
+import { useMemo, useState } from 'react'
+import { circuitOf, ohmsBetween } from '@/core/circuit'
+import { makeRef, type Installation, type Ref } from '@/core/installation'
+import { tolerances } from '@/core/tolerances'
+import { Caution, Field, Select } from '@/ui'
+import { figure, refWords } from '@/words'
+import { useJobScreen } from '../../job/JobContext'
+
+const ohmsWords = (r: number): string =>
+  Number.isNaN(r)
+    ? '?'
+    : r === Infinity
+      ? 'OL'
+      : r >= 1e6
+        ? `${figure(r / 1e6)} MΩ`
+        : r >= 1000
+          ? `${figure(r / 1000)} kΩ`
+          : `${r < 10 ? r.toFixed(2) : figure(r)} Ω`
+
+/** Two leads on any two points: what a meter would show, in volts, ohms and at the clamp. */
+export function MeterTool() {
+  const { inst, solved } = useJobScreen()
+  const points = useMemo(() => pointsOf(inst), [inst])
+  const [red, setRed] = useState<Ref>(() => points.find((p) => p.endsWith('.W1')) ?? points[0] ?? '')
+  const [black, setBlack] = useState<Ref>(() => points.find((p) => p.endsWith('.C')) ?? points[1] ?? '')
+  const ohms = useMemo(
+    () => (red && black ? ohmsBetween(circuitOf(inst), red, black) : Number.NaN),
+    [inst, red, black],
+  )
+  const high = solved.ok ? solved.meter(red, black) : Number.NaN
+  const low = solved.ok ? solved.meter(red, black, tolerances.lowMeterOhms) : Number.NaN
+  const floating = high > 1 && low < high * 0.5
+  const clamps = inst.wires.filter((w) => w.a === red || w.b === red)
+  const lead = (label: string, value: Ref, set: (r: Ref) => void) => (
+    <Field label={label}>
+      {(ids) => (
+        <Select {...ids} value={value} onChange={(e) => set(e.target.value)}>
+          {points.map((p) => (
+            <option key={p} value={p}>
+              {refWords(inst, p)}
+            </option>
+          ))}
+        </Select>
+      )}
+    </Field>
+  )
+  return (
+    <section aria-label="Meter" data-testid="meter">
+      <div className="grid max-w-xl gap-3 sm:grid-cols-2">
+        {lead('Red lead', red, setRed)}
+        {lead('Black lead', black, setBlack)}
+      </div>
+      <dl className="mt-3 grid max-w-xl grid-cols-2 gap-x-6 gap-y-2 sm:grid-cols-3">
+        <Shown label="Volts, 10 MΩ meter" text={Number.isNaN(high) ? '?' : `${figure(high)} V`} />
+        <Shown label="Volts, low impedance" text={Number.isNaN(low) ? '?' : `${figure(low)} V`} />
+        <Shown label="Ohms, all supplies off" text={ohmsWords(ohms)} />
+      </dl>
+      {floating && (
+        <p className="mt-2 max-w-xl border-l-4 border-watch bg-watch-soft px-3 py-1">
+          A ghost: nothing drives this point. The low-impedance range shows it for what it is.
+        </p>
+      )}
+      {clamps.length > 0 && (
+        <ul className="mt-3 max-w-xl text-[15px]" aria-label="Clamp amps">
+          {clamps.map((w) => (
+            <li key={w.id} className="flex justify-between border-t border-line py-1">
+              <span>Clamp on the {refWords(inst, `wires.${w.id}`)}</span>
+              <span className="font-bold">
+                {solved.ok && w.a && w.b ? `${solved.amps(`wires.${w.id}`).toFixed(2)} A` : '0.00 A'}
+              </span>
+            </li>
+          ))}
+        </ul>
+      )}
+      <div className="mt-3 max-w-xl">
+        <Caution>
+          Ohms only with every supply off, locked and metered dead. An element that is “off” still has one
+          live leg.
+        </Caution>
+      </div>
+    </section>
+  )
+}
+
+function Shown({ label, text }: { label: string; text: string }) {
+  return (
+    <div>
+      <dt className="text-sm text-soft">{label}</dt>
+      <dd className="font-mono text-xl font-bold">{text}</dd>
+    </div>
+  )
+}
+
+const pointsOf = (inst: Installation): Ref[] =>
+  inst.placed.flatMap((p) => p.device.terminals.map((t) => makeRef(p.ref, t.id)))

@@ -1,0 +1,49 @@
+import type { Effect, EffectKind, Failure } from '@/core/failures'
+import { placedByRef, splitRef, type Installation } from '@/core/installation'
+import { lower, refWords } from './names'
+import { LAW_WORDS } from './finding'
+import { situationWords } from './situation'
+
+/** What has failed, as a technician would say it. */
+export function failureWords(inst: Installation, f: Failure): string {
+  const what = refWords(inst, f.at)
+  switch (f.kind) {
+    case 'wireOpen': {
+      const w = inst.wires.find((x) => `wires.${x.id}` === f.at)
+      return `Open: ${lower(what)}, ${refWords(inst, w?.a ?? '')} to ${refWords(inst, w?.b ?? '')}`
+    }
+    case 'stuckOpen':
+      return `${what} does not close`
+    case 'stuckClosed':
+      return `${what} does not open`
+    case 'loadOpen':
+      return `${what}, open or dead`
+    case 'mode': {
+      const { placed: p, id } = splitRef(f.at)
+      const placed = placedByRef(inst, p)
+      const mode = placed?.device.modes.find((m) => m.id === id)
+      const state = mode?.states.find((s) => s.id === f.state)
+      return `${placed?.label ?? p}: ${lower(mode?.label ?? id)} ${lower(state?.label ?? f.state ?? '')}`
+    }
+  }
+}
+
+export const EFFECT_WORDS: Record<EffectKind, string> = {
+  harm: 'Would do harm',
+  noHeat: 'Would leave the house without heat',
+  unnoticed: 'Would go unnoticed on a mild day',
+  noticed: 'Would be noticed at once',
+  nothing: 'Would change nothing by itself',
+}
+
+/** What it does, and where it shows. */
+export function effectWords(inst: Installation, e: Effect): string {
+  const at = e.witness ? situationWords(inst, e.witness) : ''
+  if (e.kind === 'harm') return `Breaks: ${lower(LAW_WORDS[e.law ?? ''] ?? e.law ?? '')}. ${at}`
+  if (e.kind === 'noHeat') return `No heat from anything: ${at}`
+  const names = (refs: string[]) => refs.map((r) => lower(refWords(inst, r))).join(', ')
+  const lost = e.lost.length ? `${names(e.lost)} off` : ''
+  const gained = e.gained.length ? `${names(e.gained)} on` : ''
+  const changes = [lost, gained].filter(Boolean).join('; ')
+  return changes ? `${at}: ${changes}` : ''
+}

@@ -1,0 +1,20 @@
+import { expose } from 'comlink'
+import { diagnose, singleFailures, type MeterAnswer, type Symptom } from '@/core/failures'
+import { Unpacker, type Parcel } from './parcel'
+
+const unpacker = new Unpacker()
+
+/** The single-failure sweep, and the search for the next best meter point. */
+const work = {
+  failures: (parcel: Parcel, step: (done: number, of: number) => void) =>
+    singleFailures(unpacker.unpack(parcel), (done, of) => {
+      // Word of every failure would cost more than the failure.
+      if (done % 5 === 0 || done === of) step(done, of)
+      return true
+    }),
+  diagnose: (parcel: Parcel, symptom: Symptom, answers: MeterAnswer[]) =>
+    diagnose(unpacker.unpack(parcel), symptom, answers),
+}
+export type FaultWork = typeof work
+
+expose(work)
