@@ -9,7 +9,16 @@ export {
   witnessSentence,
 } from './finding'
 export { chainSentence, gateWords, type GateWords } from './gate'
-export { CALL_WORDS, gateName, lower, makingWords, refWords, targetWords } from './names'
+export {
+  CALL_SHORT,
+  CALL_WORDS,
+  gateName,
+  lower,
+  makingShort,
+  makingWords,
+  refWords,
+  targetWords,
+} from './names'
 export { count, degrees, figure, volts } from './numbers'
 export { causeWords, heldAgainst, KIND_WORDS, PLACE_WORDS, readingWords, VERDICT_WORDS } from './reading'
 export { modeWords, situationWords } from './situation'

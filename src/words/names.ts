@@ -15,6 +15,16 @@ export const CALL_WORDS: Record<Call, string> = {
   emergency: 'Emergency heat',
 }
 
+/** The same for a row of many small buttons. */
+export const CALL_SHORT: Record<Call, string> = {
+  ...CALL_WORDS,
+  cool2: 'Cool 2',
+  heat2: 'Heat 2',
+  heatAux1: 'Aux',
+  heatAux2: 'Aux 2',
+  emergency: 'Emergency',
+}
+
 const GATE_WORDS: Record<Gate, string> = {
   thermostat: 'Thermostat',
   outdoorThermostat: 'Outdoor thermostat',
@@ -60,6 +70,13 @@ export const makingWords = (m: Making): string => {
     case 'control':
       return 'Thermostat electronics'
   }
+}
+/** What can run, for a narrow column. */
+export const makingShort = (m: Making): string => {
+  if (m.what === 'compressor' && m.stage === 2) return 'High stage'
+  if (m.what === 'blower' && m.speed) return `Blower ${m.speed === 'fan' ? 'fan' : m.speed}`
+  if (m.what === 'burner') return m.stage > 1 ? `Burner ${m.stage}` : 'Burner'
+  return makingWords(m)
 }
 export const targetWords = (t: Target): string => makingWords(t.making)
 

@@ -35,7 +35,8 @@ const CANNOT_WORDS: Record<Cannot, string> = {
   interlockMissing: 'Nothing keeps compressor and heat apart: an interlock relay is missing.',
   airMissing: 'No coil-entering-air thermostat: the compressor could start into hot air.',
   sensorMissing: 'No outdoor sensor in the gear.',
-  isolationMissing: 'An isolation relay is missing; what needs it is left off.',
+  isolationMissing:
+    'This needs an isolation relay that is not in the gear: a thermostat that feels for its wires must not see the defrost output, and an oil primary takes a dry contact only. It is left off.',
   senseMissing: 'The thermostat has no terminal for this outdoor unit’s reversing valve.',
 }
 export const cannotWords = (c: Cannot): string => CANNOT_WORDS[c]

@@ -4,7 +4,7 @@ import { memo, useCallback, useEffect, useMemo, useRef } from 'react'
 import type { Target } from '@/core/explain'
 import type { Ref } from '@/core/installation'
 import { cx, hue } from '@/ui'
-import { figure, refWords, targetWords } from '@/words'
+import { figure, makingShort, refWords, targetWords } from '@/words'
 import { useLive } from '../job/JobContext'
 import { sensibleFor } from './landing'
 import { drawWires, layOut, SIZE, type DrawnWire } from './layout'
@@ -46,7 +46,13 @@ export function Diagram({ route, landing }: { route: ReadonlySet<Ref>; landing: 
               stroke="var(--edge)"
             />
             {c.cable.kind === 'low' && (
-              <text x={c.x + c.width / 2} y={14} textAnchor="middle" fontSize="12" fill="var(--soft)">
+              <text
+                x={c.x + c.width / 2}
+                y={c.nth ? c.y - 20 : 14}
+                textAnchor="middle"
+                fontSize="12"
+                fill="var(--soft)"
+              >
                 <tspan x={c.x + c.width / 2}>{c.cable.label}</tspan>
                 <tspan x={c.x + c.width / 2} dy={15}>
                   {c.cable.feet} ft
@@ -219,17 +225,25 @@ const LoadLine = memo(function LoadLine({ target, on, top }: { target: Target; o
       )}
       style={{ top, height: SIZE.load }}
     >
-      <svg width="14" height="14" aria-hidden>
+      <svg width="14" height="14" className="shrink-0" aria-hidden>
         <circle
           cx="7"
           cy="7"
           r="5.5"
-          fill={on ? (target.making.what === 'strip' ? 'var(--ember)' : 'var(--live)') : 'none'}
+          fill={
+            on
+              ? target.making.what === 'strip' || target.making.what === 'burner'
+                ? 'var(--ember)'
+                : 'var(--live)'
+              : 'none'
+          }
           stroke="var(--ink)"
           strokeDasharray={on ? undefined : '2 2'}
         />
       </svg>
-      {targetWords(target)} {on ? 'on' : 'off'}
+      <span className="truncate" title={targetWords(target)}>
+        {makingShort(target.making)} {on ? 'on' : 'off'}
+      </span>
     </p>
   )
 })

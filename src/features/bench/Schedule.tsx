@@ -1,18 +1,21 @@
 'use client'
 
 import { useState } from 'react'
-import { makeRef, splitRef, type Ref, type Wire } from '@/core/installation'
+import { makeRef, type Ref, type Wire } from '@/core/installation'
 import { Button, Caution, cx, Select, Swatch } from '@/ui'
 import { refWords } from '@/words'
 import { useJobScreen, useLive } from '../job/JobContext'
 import { wireState, type TerminalVolts } from '../job/liveness'
 import type { LandingTools } from './useLanding'
+import { TerminalSheet } from './TerminalSheet'
+import { Walk } from './Walk'
 
 const STATE_WORDS = { live: 'live', dead: 'dead', between: 'between', common: 'common' } as const
 
 /** The landing schedule: one cable at a time, a row a conductor, each end a button that moves it. */
 export function Schedule({ route, landing }: { route: ReadonlySet<Ref>; landing: LandingTools }) {
   const { inst, volts } = useLive()
+  const [walking, setWalking] = useState(false)
   const groups = [
     ...inst.cables.map((c) => ({ id: c.id, label: c.label, kind: c.kind })),
     { id: 'jumpers', label: 'Jumpers', kind: 'low' as const },
@@ -20,8 +23,12 @@ export function Schedule({ route, landing }: { route: ReadonlySet<Ref>; landing:
   const [group, setGroup] = useState(groups[0]!.id)
   const wires = inst.wires.filter((w) => (group === 'jumpers' ? w.cable === null : w.cable === group))
   const kind = groups.find((g) => g.id === group)?.kind
+  if (walking) return <Walk landing={landing} onDone={() => setWalking(false)} />
   return (
     <section aria-label="Landing schedule">
+      <Button className="mb-2 w-full lg:w-auto" onClick={() => setWalking(true)}>
+        Walk it: one conductor at a time
+      </Button>
       <label className="block text-sm text-soft">
         Cable
         <Select className="mt-1" value={group} onChange={(e) => setGroup(e.target.value)}>
@@ -111,73 +118,6 @@ function ScheduleRow({
       </div>
       {moving && <TerminalSheet wire={wire} end={moving} landing={landing} />}
     </li>
-  )
-}
-
-/** Where an end can go: the terminals of the place it is at first, then everything else. */
-function TerminalSheet({ wire, end, landing }: { wire: Wire; end: 'a' | 'b'; landing: LandingTools }) {
-  const { inst } = useJobScreen()
-  const cable = inst.cables.find((c) => c.id === wire.cable)
-  const home = wire[end] ? splitRef(wire[end]).placed : end === 'a' ? cable?.from : cable?.to
-  const side = cable?.kind === 'line' ? 'line' : 'low'
-  const where = inst.placed.find((p) => p.ref === home)?.where
-  const near = inst.placed.filter((p) => p.ref === home || (where !== undefined && p.where === where))
-  const groups = near.map((p) => ({
-    placed: p,
-    refs: p.device.terminals
-      .filter((t) => t.side === side)
-      .map((t) => ({ ref: makeRef(p.ref, t.id), label: t.label })),
-  }))
-  return (
-    <div
-      className="mt-2 rounded border border-ink bg-raised p-2"
-      role="group"
-      aria-label={`Where this end is landed`}
-    >
-      {groups.map(({ placed, refs }) =>
-        refs.length ? (
-          <div key={placed.ref} className="mb-2">
-            <p className="mb-1 text-sm text-soft">{placed.label}</p>
-            <div className="grid grid-cols-4 gap-2">
-              {refs.map(({ ref, label }) => (
-                <Button
-                  key={ref}
-                  className={cx('!px-1 font-mono font-bold', wire[end] === ref && '!border-2 !border-ink')}
-                  aria-label={refWords(inst, ref)}
-                  onClick={() => landing.chooseTerminal(ref)}
-                >
-                  {label}
-                </Button>
-              ))}
-            </div>
-          </div>
-        ) : null,
-      )}
-      <div className="flex flex-wrap gap-2">
-        <Button
-          onClick={() => {
-            landing.perform(
-              { kind: 'landWire', wire: wire.id, end, terminal: null },
-              `Lifted the ${wire.colour} conductor`,
-            )
-            landing.setState({ step: 'none' })
-          }}
-        >
-          Not landed
-        </Button>
-        {wire.cable === null && (
-          <Button
-            look="harm"
-            onClick={() => {
-              landing.perform({ kind: 'removeWire', wire: wire.id }, 'Jumper taken out')
-              landing.setState({ step: 'none' })
-            }}
-          >
-            Take the jumper out
-          </Button>
-        )}
-      </div>
-    </div>
   )
 }
 

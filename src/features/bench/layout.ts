@@ -89,6 +89,8 @@ export interface DrawnCable {
   y: number
   width: number
   height: number
+  /** Which of the cables between its two columns, from 0. */
+  nth: number
 }
 
 const BUNDLE = 8
@@ -126,9 +128,9 @@ export function drawWires(
     const middle = ys.length ? ys.reduce((a, b) => a + b, 0) / ys.length : 60
     const height = own.length * BUNDLE
     const y = middle - height / 2 + 40 * perGap[left]!
-    perGap[left]!++
+    const nth = perGap[left]!++
     const jacket = { x: x0 + SIZE.gap / 2 - 25, width: 50 }
-    cables.push({ cable, x: jacket.x, y: y - 3, width: jacket.width, height: height + 6 })
+    cables.push({ cable, x: jacket.x, y: y - 3, width: jacket.width, height: height + 6, nth })
     own.forEach((wire, i) => {
       const lane = y + i * BUNDLE + BUNDLE / 2
       wires.push(throughJacket(layout, wire, lane, jacket, x0))

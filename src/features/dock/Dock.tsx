@@ -6,7 +6,7 @@ import type { Call } from '@/core/equipment'
 import { callsOf, cutPoints, type Situation } from '@/core/situation'
 import { degF } from '@/core/units'
 import { Button, cx } from '@/ui'
-import { CALL_WORDS, degrees, figure } from '@/words'
+import { CALL_SHORT, CALL_WORDS, degrees, figure } from '@/words'
 import { useJobScreen, useLive } from '../job/JobContext'
 import { answerLines } from './answer'
 import { ModesControl, modesSummary } from './ModesControl'
@@ -117,6 +117,7 @@ function SlimDock() {
 function CallPicker({ onPick }: { onPick?: () => void }) {
   const { inst, situation, setSituation } = useLive()
   const calls = callsOf(inst)
+  const many = calls.length > 6
   return (
     <ToggleGroup.Root
       type="single"
@@ -126,18 +127,26 @@ function CallPicker({ onPick }: { onPick?: () => void }) {
         if (call) setSituation({ ...situation, call: call as Call })
         onPick?.()
       }}
-      className="grid grid-cols-2 gap-2 lg:grid-cols-3 lg:gap-1"
+      className={cx('grid grid-cols-2 gap-2 lg:gap-1', many ? 'lg:grid-cols-5' : 'lg:grid-cols-3')}
     >
       {calls.map((c, i) => (
         <ToggleGroup.Item
           key={c}
           value={c}
+          aria-label={CALL_WORDS[c]}
           className="min-h-12 rounded border border-edge bg-raised px-2 text-left text-[15px] leading-tight whitespace-nowrap data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:font-bold data-[state=on]:text-bench lg:min-h-[27px] lg:text-sm"
         >
           <span aria-hidden className="mr-1.5 hidden font-mono text-xs opacity-70 lg:inline">
             {i + 1}
           </span>
-          {CALL_WORDS[c]}
+          {many ? (
+            <>
+              <span className="lg:hidden">{CALL_WORDS[c]}</span>
+              <span className="hidden lg:inline">{CALL_SHORT[c]}</span>
+            </>
+          ) : (
+            CALL_WORDS[c]
+          )}
         </ToggleGroup.Item>
       ))}
     </ToggleGroup.Root>

@@ -2,18 +2,25 @@
 
 import { Slider } from 'radix-ui'
 import { useId, useMemo } from 'react'
+import type { Making } from '@/core/equipment'
 import { stripOf } from '@/core/explain'
 import { cutPoints } from '@/core/situation'
 import { tolerances } from '@/core/tolerances'
 import { degF } from '@/core/units'
 import { cx } from '@/ui'
-import { breachWords, degrees, situationWords } from '@/words'
+import { breachWords, degrees, makingWords, situationWords } from '@/words'
 import { useJobScreen, useLive, useProofState } from '../job/JobContext'
 
 const { coldestF, warmestF } = tolerances
 /** Place of a temperature along the strip, percent. */
 const along = (t: number): number =>
   ((Math.min(warmestF, Math.max(coldestF, t)) - coldestF) / (warmestF - coldestF)) * 100
+const SOURCES: Making['what'][] = ['compressor', 'burner', 'strip']
+const laneWords = (m: Making, rows: number): string => {
+  if (m.what === 'strip') return rows > 1 ? `row ${m.row}` : 'strips'
+  if (m.what === 'burner') return m.stage > 1 ? 'high fire' : 'furnace'
+  return m.what === 'compressor' && m.stage === 2 ? 'high' : 'heat pump'
+}
 const AXIS = [0, 25, 50, 75, 100]
 
 /**
@@ -32,7 +39,9 @@ export function ProofStrip() {
     [circuit, call, modes],
   )
   const gates = useMemo(() => cutPoints(inst), [inst])
-  const lanes = targets.filter((t) => t.making.what === 'compressor' || t.making.what === 'strip')
+  const lanes = targets.filter((t) => SOURCES.includes(t.making.what))
+  // Three lanes have room; more are drawn finer.
+  const step = Math.min(11, 36 / Math.max(1, lanes.length))
   const id = useId()
   const rows = lanes.filter((l) => l.making.what === 'strip').length
   return (
@@ -43,8 +52,8 @@ export function ProofStrip() {
           className="w-[52px] shrink-0 pt-[10px] text-right text-[11px] leading-[11px] text-soft"
         >
           {lanes.map((l) => (
-            <div key={l.ref}>
-              {l.making.what === 'strip' ? (rows > 1 ? `row ${l.making.row}` : 'strips') : 'heat pump'}
+            <div key={l.ref} style={{ height: step, lineHeight: `${step}px` }}>
+              {laneWords(l.making, rows)}
             </div>
           ))}
         </div>
@@ -66,7 +75,11 @@ export function ProofStrip() {
               />
             ))}
             {lanes.map((lane, i) => (
-              <span key={lane.ref} className="absolute inset-x-0" style={{ top: 10 + i * 11, height: 9 }}>
+              <span
+                key={lane.ref}
+                className="absolute inset-x-0"
+                style={{ top: 10 + i * step, height: step - 2 }}
+              >
                 {stretches.map((s) => {
                   const on = s.running[lane.ref]
                   return (
@@ -75,7 +88,7 @@ export function ProofStrip() {
                       data-lane={on}
                       className={cx(
                         'absolute inset-y-0',
-                        on === 'yes' && (lane.making.what === 'strip' ? 'bg-ember' : 'bg-live'),
+                        on === 'yes' && (lane.making.what === 'compressor' ? 'bg-live' : 'bg-ember'),
                         on === 'no' && 'hatched border border-line',
                         on === 'unknown' && 'border-2 border-dotted border-ember',
                       )}
@@ -93,7 +106,7 @@ export function ProofStrip() {
                 key={g}
                 title={`A gate at ${degrees(g)}`}
                 className="absolute w-px bg-ink"
-                style={{ left: `${along(g)}%`, top: 8, height: lanes.length * 11 + 4 }}
+                style={{ left: `${along(g)}%`, top: 8, height: lanes.length * step + 4 }}
               />
             ))}
             {AXIS.map((t) => (
@@ -122,7 +135,7 @@ export function ProofStrip() {
         {lanes
           .map((l) => {
             const on = stretches.filter((s) => s.running[l.ref] === 'yes')
-            const name = l.making.what === 'strip' ? `Strip row ${l.making.row}` : 'Compressor'
+            const name = makingWords(l.making)
             if (!on.length) return `${name} is held off at every temperature.`
             return `${name} runs ${on.map((s) => `from ${s.from} to ${s.to}`).join(', ')} °F.`
           })

@@ -15,7 +15,7 @@ export function answerLines(
   const first = on.length ? `On: ${on.map(lower).join(', ')}` : 'Nothing runs'
   const wanted = j.targets.findIndex((t, i) => {
     if (j.chains[i]?.running === 'yes') return false
-    if (t.making.what === 'strip') return wantsBackup(j.situation.call)
+    if (t.making.what === 'strip' || t.making.what === 'burner') return wantsBackup(j.situation.call)
     return t.making.what === 'compressor' && !['off', 'fan', 'emergency'].includes(j.situation.call)
   })
   if (wanted < 0) return [first, '']

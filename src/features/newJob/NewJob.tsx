@@ -233,7 +233,8 @@ function Extras({
   onChange: (ids: string[]) => void
 }) {
   return (
-    <div className="mt-4 flex flex-wrap gap-2" role="group" aria-label="Also there">
+    <fieldset className="mt-4 flex flex-wrap gap-2">
+      <legend className="mb-1 text-sm text-soft">Also there</legend>
       {library
         .filter((d) => EXTRAS[d.kind])
         .map((d) => {
@@ -251,6 +252,6 @@ function Extras({
             </Button>
           )
         })}
-    </div>
+    </fieldset>
   )
 }
