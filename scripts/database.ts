@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { parseJob, sentence } from '@/jobfile'
-import { connect, createJob, migrate } from '@/server'
+import { connect, createJob, listJobs, migrate } from '@/server'
 
 /** Brings a database up to this code: --reset empties it, --demo loads the demo jobs where there are none. */
 async function main(): Promise<void> {
@@ -26,6 +26,8 @@ async function main(): Promise<void> {
         if (!job.ok) throw new Error(`${file}: ${job.problems.map(sentence).join('; ')}`)
         await createJob(db, job.value, false)
       }
+      // Their verdicts are worked out now, so that the first look at the list does not wait for them.
+      await listJobs(db)
       console.log('demo jobs loaded')
     }
   } catch (e) {

@@ -21,7 +21,8 @@ const sensed = (id: string): boolean => {
   const inst = demoInstallation(id)
   return inst.placed.some((p) => p.ref === 'tstat' && p.device.settings.some((s) => s.id === 'rvSense'))
 }
-const cases = rows.flatMap((r) =>
+type Row = Record<string, string>
+const cases: Row[] = rows.flatMap((r) =>
   (sensed(r.job!) ? ['cooling', 'heating'] : ['as it is']).map((sense) => ({ ...r, sense })),
 )
 
@@ -46,7 +47,7 @@ describe('what runs, call by call, family by family', () => {
   })
 
   it.each(cases)('$job: $call at $outdoorF °F, $mode, valve on in $sense', (row) => {
-    const inst = jobWith(row.job!, row.sense)
+    const inst = jobWith(row.job!, row.sense!)
     const circuit = new Circuit(inst)
     const outdoorF = degF(Number(row.outdoorF))
     const modes = {
@@ -72,9 +73,9 @@ describe('what runs, call by call, family by family', () => {
       blower: facts.blower ? [...facts.speeds].sort().join('+') || '1' : '0',
       valve: facts.valve!.position,
     }
-    const asked = Object.keys(got).filter((k) => row[k as keyof typeof row] !== '*')
+    const asked = Object.keys(got).filter((k) => row[k] !== '*')
     expect(Object.fromEntries(asked.map((k) => [k, got[k]]))).toEqual(
-      Object.fromEntries(asked.map((k) => [k, row[k as keyof typeof row]])),
+      Object.fromEntries(asked.map((k) => [k, row[k]])),
     )
   })
 })

@@ -58,6 +58,15 @@ export function JobList() {
             : `${jobs.length} jobs, ${open} ${open === 1 ? 'needs' : 'need'} you`}
         </p>
       </header>
+      <div className="mt-4 flex flex-wrap items-start gap-3">
+        <Link
+          href="/new"
+          className="inline-flex min-h-12 items-center gap-2 rounded border border-ink bg-ink px-4 text-[15px] text-bench"
+        >
+          <Plus aria-hidden className="size-4" /> New job
+        </Link>
+        <TakeIn onDone={() => void load()} />
+      </div>
       {away && (
         <p className="mt-4 bg-watch-soft p-3">
           The list cannot be read just now. <Button onClick={() => void load()}>Try again</Button>
@@ -99,13 +108,6 @@ export function JobList() {
           </li>
         ))}
       </ul>
-      <Link
-        href="/new"
-        className="mt-6 inline-flex min-h-12 items-center gap-2 rounded border border-ink bg-ink px-4 text-[15px] text-bench"
-      >
-        <Plus aria-hidden className="size-4" /> New job
-      </Link>
-      <TakeIn onDone={() => void load()} />
     </main>
   )
 }
@@ -131,7 +133,7 @@ function TakeIn({ onDone }: { onDone: () => void }) {
     else setSaid({ ok: false, lines: [`${file.name} was not sent: ${answer.message}`] })
   }
   return (
-    <section className="mt-6" aria-label="Take a job in">
+    <section aria-label="Take a job in">
       <input
         ref={input}
         type="file"

@@ -69,7 +69,8 @@ export function gearOf(library: readonly Device[], c: Choices): Installation | n
   const [stat, out] = [device(c.thermostat), device(c.outdoor)]
   const packaged = isPackaged(library, c.outdoor)
   const indoor = packaged ? undefined : device(c.indoor)
-  const feeds = { twoPole: device('feed-240'), onePole: device('feed-120') }
+  const feedOf = (volts: number) => library.find((d) => d.kind === 'feed' && d.plate.volts === volts)
+  const feeds = { twoPole: feedOf(240), onePole: feedOf(120) }
   if (!stat || !out || (!packaged && !indoor) || !feeds.twoPole || !feeds.onePole) return null
   const kit = indoor?.kind === 'airHandler' ? device(c.kit) : undefined
   const inside = indoor ? 'utility room' : 'outdoors'

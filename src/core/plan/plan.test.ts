@@ -1,0 +1,304 @@
+import { gear, STRIPS, type Short } from '../../../tests/helpers/gear'
+import { joined, moved } from '../../../tests/helpers/lawFixtures'
+import { demoInstallation, rewired, without, wireBetween } from '../../../tests/helpers/demo'
+import type { Installation } from '../installation'
+import { prove } from '../laws'
+import { compare, planLanding, planned, USUAL, type Schools } from '.'
+
+const plan = (inst: Installation, schools: Partial<Schools> = {}) =>
+  planLanding(inst, { ...USUAL, ...schools })
+const lawsBroken = (inst: Installation, schools: Partial<Schools> = {}) =>
+  prove(planned(inst, plan(inst, schools))).findings.map((f) => `${f.law}:${f.what}`)
+const joins = (inst: Installation, schools: Partial<Schools> = {}) =>
+  plan(inst, schools)
+    .wires.filter((w) => w.a && w.b && !w.cable?.startsWith('line') && !w.cable?.startsWith('harness'))
+    .map((w) => [w.a!, w.b!].sort().join(' '))
+
+const odt: Short = ['odt', 'sedge-t50', 'north']
+const FAMILIES: [string, Installation, Partial<Schools>][] = [
+  ['strips', gear(STRIPS, 8, 6), {}],
+  ['strips, AUX–E jumper', gear(STRIPS, 8, 6), { emergency: 'jumper' }],
+  ['strips, cold defrost', gear(STRIPS, 8, 6), { defrost: 'cold' }],
+  ['strips through an outdoor thermostat', gear([...STRIPS, odt], 8, 8), {}],
+  ['the same with a cold defrost', gear([...STRIPS, odt], 8, 8), { defrost: 'cold' }],
+  [
+    'an outdoor thermostat on the unit’s pins, B',
+    gear(
+      [STRIPS[0]!, STRIPS[1]!, STRIPS[2]!, ['od', 'marram-b2', 'north', { rvSense: 'heating' }], odt],
+      8,
+      7,
+    ),
+    {},
+  ],
+  [
+    'two stages, staged strips, isolation relay',
+    gear(
+      [
+        ['tstat', 'sorrel-h2', 'wall'],
+        ['ah', 'teasel-a5', 'garage'],
+        ['kit', 'teasel-k2', 'garage'],
+        ['od', 'marram-t2', 'north'],
+        ['r', 'sedge-r1', 'garage'],
+      ],
+      10,
+      8,
+    ),
+    {},
+  ],
+  [
+    'dual fuel by thermostat, weather feed',
+    gear(
+      [
+        ['tstat', 'sorrel-h2', 'wall'],
+        ['fur', 'brindle-g2', 'garage'],
+        ['od', 'marram-t2', 'north'],
+      ],
+      9,
+      8,
+    ),
+    {},
+  ],
+  [
+    'dual fuel by kit',
+    gear(
+      [
+        ['tstat', 'plover-p1', 'wall'],
+        ['fur', 'brindle-g1', 'garage'],
+        ['od', 'marram-s1', 'north'],
+        ['k', 'sedge-f2', 'garage'],
+      ],
+      8,
+      6,
+    ),
+    { fuel: 'kit' },
+  ],
+  [
+    'dual fuel by stages',
+    gear(
+      [
+        ['tstat', 'plover-s3', 'wall'],
+        ['fur', 'brindle-g1', 'garage'],
+        ['od', 'marram-s1', 'north'],
+        ['r', 'sedge-r1', 'garage'],
+        ['c', 'sedge-a105', 'garage'],
+      ],
+      7,
+      6,
+    ),
+    { fuel: 'stage' },
+  ],
+  [
+    'oil on a dry contact',
+    gear(
+      [
+        ['tstat', 'sorrel-d1', 'wall'],
+        ['fur', 'brindle-o1', 'garage'],
+        ['od', 'marram-s1', 'north'],
+        ['r', 'sedge-r1', 'garage'],
+      ],
+      8,
+      6,
+    ),
+    {},
+  ],
+  [
+    'packaged with strips',
+    gear(
+      [
+        ['tstat', 'sorrel-h1', 'wall'],
+        ['od', 'marram-p4', 'yard'],
+      ],
+      8,
+    ),
+    {},
+  ],
+  [
+    'packaged dual fuel',
+    gear(
+      [
+        ['tstat', 'sorrel-d1', 'wall'],
+        ['od', 'brindle-p7', 'yard'],
+      ],
+      7,
+    ),
+    {},
+  ],
+  [
+    'inverter on the bus',
+    gear(
+      [
+        ['tstat', 'sedge-w1', 'wall'],
+        ['ah', 'teasel-v2', 'garage'],
+        ['kit', 'teasel-k2', 'garage'],
+        ['od', 'marram-v3', 'north'],
+      ],
+      5,
+      5,
+    ),
+    {},
+  ],
+  [
+    'an electric furnace ahead of the coil',
+    gear(
+      [
+        ['tstat', 'sorrel-h1', 'wall'],
+        ['fur', 'brindle-e1', 'garage', { coil: 'after' }],
+        ['od', 'marram-s1', 'north'],
+        ['r', 'sedge-r1', 'garage'],
+      ],
+      8,
+      6,
+    ),
+    { defrost: 'cold' },
+  ],
+]
+
+describe('planned landings', () => {
+  it.each(FAMILIES)('%s: the plan passes every law, and leaves a spare', (_, inst, schools) => {
+    const p = plan(inst, schools)
+    expect([p.cannot, p.short]).toEqual([[], []])
+    expect(lawsBroken(inst, schools)).toEqual([])
+  })
+
+  it('lands emergency heat past the outdoor thermostat, and the defrost output downstream of it', () => {
+    const got = joins(gear([...STRIPS, odt], 8, 8))
+    // Hand-drawn: AUX to the switch by way of a splice; the switch's far end on W; W on W1; E on W2; W1 and W2 joined.
+    for (const pair of [
+      'odt.T1 spl1.x',
+      'spl1.x tstat.AUX',
+      'od.W odt.T2',
+      'ah.W1 od.W',
+      'ah.W2 tstat.E',
+      'ah.W1 ah.W2',
+    ])
+      expect(got).toContain(pair)
+  })
+
+  it('says which cable is short, and by how many', () => {
+    // R C Y G O/B AUX are six; five conductors are one short. Outdoors R C Y O/B W are five.
+    const p = plan(gear(STRIPS, 5, 5))
+    expect(p.short).toEqual([{ cable: 'c1', by: 1 }])
+    expect(p.spares).toEqual([
+      { cable: 'c1', left: 0 },
+      { cable: 'c2', left: 0 },
+    ])
+  })
+
+  it('takes the customary colours while they are there', () => {
+    const colours = Object.fromEntries(
+      plan(gear(STRIPS, 8, 6))
+        .wires.filter((w) => w.cable === 'c1' && w.a)
+        .map((w) => [w.a, w.colour]),
+    )
+    expect(colours).toEqual({
+      'tstat.R': 'red',
+      'tstat.C': 'blue',
+      'tstat.Y': 'yellow',
+      'tstat.G': 'green',
+      'tstat.OB': 'orange',
+      'tstat.AUX': 'white',
+    })
+  })
+
+  it('gives the reason of each unusual landing', () => {
+    const p = plan(gear([...STRIPS, odt], 8, 8))
+    const why = (a: string, b: string) => {
+      const w = p.wires.find((x) => (x.a === a && x.b === b) || (x.a === b && x.b === a))!
+      return p.reasons.find((r) => r.wire === w.id)?.why
+    }
+    expect(why('tstat.E', 'ah.W2')).toBe('bypass')
+    expect(why('od.W', 'ah.W1')).toBe('temperedReturn')
+    expect(why('ah.W1', 'ah.W2')).toBe('jumperW')
+    expect(why('tstat.R', 'ah.R')).toBeUndefined()
+  })
+
+  it('refuses to put an outdoor thermostat before emergency heat', () => {
+    const p = plan(
+      gear(
+        [
+          ['tstat', 'plover-p1', 'wall'],
+          ['ah', 'teasel-a3', 'garage'],
+          ['kit', 'teasel-k2', 'garage'],
+          ['od', 'marram-s1', 'north'],
+          odt,
+        ],
+        8,
+        8,
+      ),
+    )
+    expect(p.cannot).toEqual(['switchNeedsE'])
+    expect(p.wires.some((w) => w.a?.startsWith('odt.') || w.b?.startsWith('odt.'))).toBe(false)
+  })
+
+  it('names the relay and the air thermostat that a stage-driven furnace lacks', () => {
+    const p = plan(
+      gear(
+        [
+          ['tstat', 'plover-s3', 'wall'],
+          ['fur', 'brindle-g1', 'garage'],
+          ['od', 'marram-s1', 'north'],
+        ],
+        8,
+        6,
+      ),
+      { fuel: 'stage' },
+    )
+    expect(p.cannot).toEqual(['interlockMissing', 'airMissing'])
+  })
+
+  it('keeps line conductors and harnesses as they are', () => {
+    const inst = gear(STRIPS, 8, 6)
+    const line = (i: Installation) => i.wires.filter((w) => w.cable && !/^c\d/.test(w.cable))
+    expect(line(planned(inst, plan(inst)))).toEqual(line(inst))
+  })
+})
+
+describe('what is landed against the plan', () => {
+  const goal = () => {
+    const inst = gear(STRIPS, 8, 6)
+    return planned(inst, plan(inst))
+  }
+  it('finds nothing on the plan itself, whatever the colours', () => {
+    const found = { ...goal(), wires: goal().wires.map((w) => ({ ...w, colour: 'pink' })) }
+    expect(compare(found, goal())).toEqual([])
+  })
+  it('finds a missing jumper', () => {
+    const g = goal()
+    expect(compare(without(g, wireBetween(g, 'ah.W1', 'ah.W2').id), g)).toMatchObject([
+      { kind: 'missing', a: 'ah.W1', b: 'ah.W2' },
+    ])
+  })
+  it('finds what is not in the plan', () => {
+    expect(compare(joined(goal(), 'ah.G', 'ah.Y'), goal())).toMatchObject([
+      { kind: 'extra', wire: { a: 'ah.G', b: 'ah.Y' } },
+    ])
+  })
+  it('finds an end on the wrong terminal of the right device', () => {
+    expect(compare(moved(goal(), 'ah.G', 'ah.O', 'tstat.G'), goal())).toMatchObject([
+      { kind: 'moved', from: 'ah.O', to: 'ah.G' },
+    ])
+  })
+  it('finds two conductors with their ends exchanged', () => {
+    const g = goal()
+    const [y, o] = [wireBetween(g, 'ah.Y', 'od.Y'), wireBetween(g, 'ah.O', 'od.OB')]
+    const end = (w: typeof y, ref: string) => (w.a === ref ? 'a' : 'b')
+    const swapped = rewired(rewired(g, y.id, { [end(y, 'od.Y')]: 'od.OB' }), o.id, {
+      [end(o, 'od.OB')]: 'od.Y',
+    })
+    // The same fault seen from either end of the cable.
+    const [only, ...more] = compare(swapped, g)
+    expect(more).toEqual([])
+    expect(only).toMatchObject({ kind: 'swapped' })
+    if (only?.kind !== 'swapped') return
+    expect([only.one.id, only.other.id].sort()).toEqual([y.id, o.id].sort())
+    expect([
+      ['od.OB', 'od.Y'],
+      ['ah.O', 'ah.Y'],
+    ]).toContainEqual([...only.at].sort())
+  })
+  it('sees on a demo job that Y2 goes past the air handler', () => {
+    const inst = demoInstallation('harrier-bank')
+    const kinds = compare(inst, planned(inst, plan(inst))).map((d) => d.kind)
+    expect(kinds.sort()).toEqual(['extra', 'extra', 'missing', 'missing'])
+  })
+})

@@ -1,0 +1,154 @@
+import { gear, STRIPS } from '../../tests/helpers/gear'
+import { libraryDevice, readJson } from '../../tests/helpers/demo'
+import { compare, planLanding, planned, USUAL } from '@/core/plan'
+import { apply, checkJob, installationOf, inverse, planOperations, type Job, type Operation } from '.'
+
+const demo = () => readJson<Job>('demo/jobs/quillfeather-lane.json')
+const ok = (job: Job, op: Operation): Job => {
+  const r = apply(job, op)
+  if (!r.ok) throw new Error(JSON.stringify(r.problems))
+  return r.value
+}
+const problems = (op: Operation) => {
+  const r = apply(demo(), op)
+  return r.ok ? [] : r.problems.map((p) => `${p.path}: ${p.expected}`)
+}
+const relay = (): Operation => ({
+  kind: 'placeDevice',
+  placed: { ref: 'r1', device: 'sedge-r1', label: 'Relay', where: 'garage', settings: {} },
+  device: libraryDevice('sedge-r1'),
+})
+
+describe('gear put in and taken out', () => {
+  it('places a device with its description, and takes it out again', () => {
+    const job = ok(demo(), relay())
+    expect(job.devices['sedge-r1']?.name).toContain('relay')
+    expect(job.placed.at(-1)).toMatchObject({ ref: 'r1', label: 'Relay' })
+    expect(checkJob(job).ok).toBe(true)
+    const back = ok(job, inverse(demo(), relay())!)
+    expect(back.placed).toEqual(demo().placed)
+  })
+
+  it('takes out a device with its cables and jumpers, leaves other conductors bare, and can put all of it back', () => {
+    const before = demo()
+    const out: Operation = { kind: 'removeDevice', ref: 'od' }
+    const after = ok(before, out)
+    expect(after.placed.some((p) => p.ref === 'od')).toBe(false)
+    // The outdoor cable and the line to it go; the jumper from the outdoor thermostat to W goes; nothing hangs on od.
+    expect(after.cables.map((c) => c.id)).toEqual(['c1', 'harness', 'lineA'])
+    expect(after.wires.some((w) => w.a?.startsWith('od.') || w.b?.startsWith('od.'))).toBe(false)
+    expect(checkJob(after).ok).toBe(true)
+    const back = ok(after, inverse(before, out)!)
+    const sorted = (j: Job) => ({
+      placed: [...j.placed].sort((a, b) => a.ref.localeCompare(b.ref)),
+      cables: [...j.cables].sort((a, b) => a.id.localeCompare(b.id)),
+      wires: [...j.wires].sort((a, b) => a.id.localeCompare(b.id)),
+    })
+    expect(sorted(back)).toEqual(sorted(before))
+  })
+
+  it('adds a cable with its conductors, and takes it out', () => {
+    const cable = {
+      id: 'c9',
+      label: 'Second cable',
+      kind: 'low' as const,
+      from: 'ah',
+      to: 'od',
+      gauge: 18,
+      feet: 60,
+    }
+    const op: Operation = {
+      kind: 'addCable',
+      cable,
+      wires: [{ id: 'x1', cable: 'c9', colour: 'red', a: null, b: null }],
+    }
+    const job = ok(demo(), op)
+    expect(job.wires.at(-1)).toMatchObject({ id: 'x1', cable: 'c9' })
+    expect(ok(job, inverse(demo(), op)!)).toEqual(demo())
+    expect(inverse(job, { kind: 'removeCable', cable: 'c9' })).toEqual(op)
+  })
+
+  it.each<[string, Operation, string]>([
+    [
+      'a name in use',
+      {
+        ...relay(),
+        placed: { ...(relay() as never as { placed: Job['placed'][0] }).placed, ref: 'ah' },
+      } as Operation,
+      'placed.ref: a name that is not used yet',
+    ],
+    [
+      'a device that is nowhere',
+      { kind: 'placeDevice', placed: { ref: 'q', device: 'nobody', label: 'Q', settings: {} } },
+      'placed.device: a device of the job, or one that comes with it',
+    ],
+    [
+      'a setting it cannot take',
+      {
+        kind: 'placeDevice',
+        placed: { ref: 'q', device: 'sedge-t50', label: 'Q', settings: { setpoint: 900 } },
+      },
+      'placed.settings.setpoint: 0 to 50 °F',
+    ],
+    ['a device that is not there', { kind: 'removeDevice', ref: 'nobody' }, 'ref: a placed device'],
+    [
+      'a cable to nowhere',
+      {
+        kind: 'addCable',
+        cable: { id: 'c9', label: 'C', kind: 'low', from: 'ah', to: 'nobody', gauge: 18, feet: 1 },
+        wires: [],
+      },
+      'cable.to: a placed device',
+    ],
+    ['a cable that is not there', { kind: 'removeCable', cable: 'c99' }, 'cable: a cable of this job'],
+    [
+      'a conductor to no terminal',
+      {
+        kind: 'addCable',
+        cable: { id: 'c9', label: 'C', kind: 'low', from: 'ah', to: 'od', gauge: 18, feet: 1 },
+        wires: [{ id: 'x', cable: 'c9', colour: 'red', a: 'ah.Q9', b: null }],
+      },
+      'wire.a: a terminal of a placed device',
+    ],
+  ])('refuses %s and names the place', (_, op, problem) => {
+    expect(problems(op)).toContain(problem)
+  })
+})
+
+describe('landing by the plan', () => {
+  const bare = (): Job => {
+    const inst = gear(STRIPS, 8, 6)
+    return {
+      ...demo(),
+      devices: Object.fromEntries(inst.placed.map((p) => [p.device.id, p.device])),
+      placed: inst.placed.map(({ device, ...p }) => ({ ...p, device: device.id })),
+      cables: inst.cables,
+      wires: inst.wires,
+      readings: [],
+    }
+  }
+  const land = (job: Job): Job => {
+    const inst = installationOf(job)
+    let n = 0
+    return planOperations(inst, planLanding(inst, USUAL), () => `n${++n}`).reduce(ok, job)
+  }
+
+  it('is a list of edits that end at the plan, and there are none to make on it', () => {
+    const job = land(bare())
+    const inst = installationOf(job)
+    const plan = planLanding(inst, USUAL)
+    expect(compare(inst, planned(inst, plan))).toEqual([])
+    expect(planOperations(inst, plan, () => 'never')).toEqual([])
+    expect(checkJob(job).ok).toBe(true)
+  })
+
+  it('moves only what is wrong on a landing that is nearly right', () => {
+    const job = land(bare())
+    const g = job.wires.find((w) => w.a === 'tstat.G')!
+    const wrong = ok(job, { kind: 'landWire', wire: g.id, end: 'b', terminal: 'ah.O' })
+    const inst = installationOf(wrong)
+    expect(planOperations(inst, planLanding(inst, USUAL), () => 'n')).toEqual([
+      { kind: 'landWire', wire: g.id, end: 'b', terminal: 'ah.G' },
+    ])
+  })
+})
