@@ -4,6 +4,8 @@ import { expect, test } from '@playwright/test'
 const JOB = '/job/saltmarsh-row'
 const PAGES = [
   '/',
+  '/new',
+  '/job/tallow-mill/bench?call=heatAux2&t=30',
   `${JOB}/gear`,
   `${JOB}/bench?call=emergency&t=45`,
   `${JOB}/startup?call=emergency&t=52`,
@@ -34,7 +36,9 @@ for (const [size, viewport] of Object.entries(SIZES))
         const asked: string[] = []
         page.on('request', (r) => asked.push(new URL(r.url()).hostname))
         await page.goto(path)
-        if (path === '/') await page.getByRole('heading', { level: 2 }).first().waitFor()
+        if (path === '/new')
+          await page.getByRole('option', { name: /^Marram T2/ }).waitFor({ state: 'attached' })
+        else if (path === '/') await page.getByRole('heading', { level: 2 }).first().waitFor()
         else await page.locator('[data-testid=verdict][data-stale=false]').waitFor()
         const axe = await new AxeBuilder({ page }).analyze()
         const serious = axe.violations.filter((v) => v.impact === 'serious' || v.impact === 'critical')

@@ -1,0 +1,19 @@
+import type { Page } from '@playwright/test'
+
+export async function open(page: Page, path: string): Promise<void> {
+  await page.goto(path)
+  await page.locator('[data-testid=verdict][data-stale=false]').waitFor()
+}
+export const verdict = (page: Page) => page.locator('[data-testid=verdict][data-stale=false]')
+export const saved = (page: Page) =>
+  page.locator('[data-saving=saved]').first().waitFor({ state: 'attached' })
+export const terminal = (page: Page, ref: string) => page.locator(`button[data-terminal="${ref}"]`)
+
+/** Every test gets a job of its own, so that none depends on what another left behind. */
+export async function copyOf(page: Page, id: string): Promise<string> {
+  const file = await (await page.request.get(`/api/jobs/${id}/file`)).text()
+  const made = (await (
+    await page.request.post('/api/jobs?copy=1', { data: file, headers: { 'content-type': 'text/plain' } })
+  ).json()) as { id: string }
+  return `/job/${made.id}`
+}
