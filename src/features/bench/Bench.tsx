@@ -5,7 +5,7 @@ import type { Ref } from '@/core/installation'
 import { Button, Caution, cx } from '@/ui'
 import { refWords } from '@/words'
 import { ChainCard } from '../chain'
-import { useJobScreen, useProofState } from '../job/JobContext'
+import { useJobScreen, useProof } from '../job/JobContext'
 import { Diagram } from './Diagram'
 import { Schedule } from './Schedule'
 import { BenchTools } from './tools/BenchTools'
@@ -15,7 +15,7 @@ import { useLanding } from './useLanding'
 /** The low-voltage wiring, solved for the situation, with a gate chain for each thing that can run. */
 export function Bench() {
   const { inst, solved, targets, chains, situation, volts } = useJobScreen()
-  const { proof } = useProofState()
+  const proof = useProof()
   const [selected, setSelected] = useState<Ref | null>(null)
   const [asSchedule, setAsSchedule] = useState(false)
   const [phone, setPhone] = useState<'gates' | 'landing' | 'tools'>('gates')

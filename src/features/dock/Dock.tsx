@@ -7,7 +7,7 @@ import { callsOf, cutPoints, type Situation } from '@/core/situation'
 import { degF } from '@/core/units'
 import { Button, cx } from '@/ui'
 import { CALL_SHORT, CALL_WORDS, degrees, figure } from '@/words'
-import { useJobScreen, useLive } from '../job/JobContext'
+import { useJobScreen, useSituationNow } from '../job/JobContext'
 import { answerLines } from './answer'
 import { ModesControl, modesSummary } from './ModesControl'
 import { ProofStrip } from './ProofStrip'
@@ -24,7 +24,8 @@ export function Dock() {
 }
 
 function WideDock() {
-  const { inst, situation } = useLive()
+  const { inst } = useJobScreen()
+  const { situation } = useSituationNow()
   return (
     <section
       aria-label="Situation"
@@ -115,7 +116,8 @@ function SlimDock() {
 }
 
 function CallPicker({ onPick }: { onPick?: () => void }) {
-  const { inst, situation, setSituation } = useLive()
+  const { inst } = useJobScreen()
+  const { situation, setSituation } = useSituationNow()
   const calls = callsOf(inst)
   const many = calls.length > 6
   return (
@@ -156,7 +158,7 @@ function CallPicker({ onPick }: { onPick?: () => void }) {
 const at = (s: Situation, t: number): Situation => ({ ...s, outdoorF: degF(Math.min(115, Math.max(-20, t))) })
 
 function Thermometer() {
-  const { situation, setSituation } = useLive()
+  const { situation, setSituation } = useSituationNow()
   const step = (by: number, sign: string) => (
     <Button
       className="!min-h-12 !px-3 text-lg lg:!min-h-8 lg:!px-2"
@@ -183,7 +185,8 @@ function Thermometer() {
 
 /** On a phone: straight to either side of each gate. */
 function GateButtons(): ReactNode {
-  const { inst, situation, setSituation } = useLive()
+  const { inst } = useJobScreen()
+  const { situation, setSituation } = useSituationNow()
   return (
     <ul className="grid grid-cols-2 gap-2">
       {cutPoints(inst).flatMap((c) => [
@@ -204,7 +207,8 @@ function GateButtons(): ReactNode {
 
 /** Digits choose the call, arrows one degree, brackets the next gate. */
 function useDockKeys() {
-  const { inst, situation, setSituation } = useLive()
+  const { inst } = useJobScreen()
+  const { situation, setSituation } = useSituationNow()
   useEffect(() => {
     const calls = callsOf(inst)
     const onKey = (e: KeyboardEvent) => {

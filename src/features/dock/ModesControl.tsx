@@ -4,7 +4,7 @@ import { memoriesAt, modesOf, type Situation } from '@/core/situation'
 import type { Installation } from '@/core/installation'
 import { Button, Field, Select } from '@/ui'
 import { modeWords } from '@/words'
-import { useLive } from '../job/JobContext'
+import { useJobScreen, useSituationNow } from '../job/JobContext'
 
 /** How many modes are away from normal, in words for a button. */
 export function modesSummary(inst: Installation, s: Situation): string {
@@ -16,7 +16,8 @@ export function modesSummary(inst: Installation, s: Situation): string {
 
 /** What timers, boards, limits and breakers are doing in this situation, failures included. */
 export function ModesControl() {
-  const { inst, situation, setSituation } = useLive()
+  const { inst } = useJobScreen()
+  const { situation, setSituation } = useSituationNow()
   const set = (ref: string, state: string, normal: string) => {
     const { [ref]: _, ...rest } = situation.modes
     setSituation({ ...situation, modes: state === normal ? rest : { ...rest, [ref]: state } })

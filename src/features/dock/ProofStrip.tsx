@@ -9,7 +9,7 @@ import { tolerances } from '@/core/tolerances'
 import { degF } from '@/core/units'
 import { cx } from '@/ui'
 import { breachWords, degrees, makingWords, situationWords } from '@/words'
-import { useJobScreen, useLive, useProofState } from '../job/JobContext'
+import { useJobScreen, useProof, useSituationNow } from '../job/JobContext'
 
 const { coldestF, warmestF } = tolerances
 /** Place of a temperature along the strip, percent. */
@@ -31,8 +31,8 @@ const AXIS = [0, 25, 50, 75, 100]
 export function ProofStrip() {
   // The lanes may come a moment after the thumb; the thumb goes with the finger.
   const { circuit, inst, targets, situation: calm } = useJobScreen()
-  const { situation, setSituation } = useLive()
-  const { proof } = useProofState()
+  const { situation, setSituation } = useSituationNow()
+  const proof = useProof()
   const { call, modes } = calm
   const stretches = useMemo(
     () => stripOf(circuit, { call, modes, outdoorF: degF(0) }),

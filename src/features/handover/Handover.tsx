@@ -13,13 +13,13 @@ import {
   refWords,
   undecidedSentence,
 } from '@/words'
-import { useJobScreen, useProofState } from '../job/JobContext'
+import { useJobScreen, useProof } from '../job/JobContext'
 import { ReadingList } from '../startup'
 
 /** The report: what is there, how it is landed, what was proven over how many states, and what was read. */
 export function Handover() {
   const { job, inst } = useJobScreen()
-  const { proof } = useProofState()
+  const proof = useProof()
   const last = standing(job.readings).reduce<string | null>((a, r) => (a && a > r.when ? a : r.when), null)
   return (
     <article className="max-w-4xl pb-10 print:max-w-none">

@@ -32,25 +32,25 @@ export interface JobScreenValue {
   setWho: (who: string) => void
 }
 
-/** What must follow the finger at once: the wiring as it is now, and the situation with its volts. */
-export interface LiveValue {
-  inst: Installation
+/** The situation as it is now; it follows the finger, and an edit of the wiring does not touch it. */
+export interface SituationValue {
   situation: Situation
   setSituation: (s: Situation) => void
+}
+
+/** What must follow an edit at once: the wiring as it is now, with its volts. */
+export interface LiveValue {
+  inst: Installation
   solved: Solved
   volts: ReadonlyMap<Ref, TerminalVolts>
 }
 
-/** The latest proof; stale while it belongs to an earlier state of the wiring. */
-export interface ProofState {
-  proof: Proof | null
-  stale: boolean
-}
-
 // One context each for what changes at its own pace, so that a proof or a save does not draw everything again.
 export const JobContext = createContext<JobScreenValue | null>(null)
+export const SituationContext = createContext<SituationValue | null>(null)
 export const LiveContext = createContext<LiveValue | null>(null)
-export const ProofContext = createContext<ProofState | null>(null)
+export const ProofContext = createContext<Proof | null>(null)
+export const StaleContext = createContext(false)
 export const ViewContext = createContext<JobView | null>(null)
 
 function useInside<T>(context: Context<T | null>): T {
@@ -61,6 +61,10 @@ function useInside<T>(context: Context<T | null>): T {
 
 export const useJobScreen = (): JobScreenValue => useInside(JobContext)
 export const useLive = (): LiveValue => useInside(LiveContext)
-export const useProofState = (): ProofState => useInside(ProofContext)
+export const useSituationNow = (): SituationValue => useInside(SituationContext)
+/** The latest proof; there is always one, for nothing is shown before the first. */
+export const useProof = (): Proof => useInside(ProofContext)
+/** Whether the proof belongs to an earlier state of the wiring. */
+export const useStale = (): boolean => useContext(StaleContext)
 /** The document with what waits to be saved, what can be undone and what is to be decided. */
 export const useJobView = (): JobView => useInside(ViewContext)

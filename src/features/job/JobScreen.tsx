@@ -5,6 +5,7 @@ import Link from 'next/link'
 import { circuitOf, solve } from '@/core/circuit'
 import { gateChain, targetsOf } from '@/core/explain'
 import type { Finding } from '@/core/laws'
+import type { Situation } from '@/core/situation'
 import { installationOf, sentence, type Operation } from '@/jobfile'
 import type { JobStore } from '@/client'
 import { Bench } from '../bench'
@@ -17,12 +18,14 @@ import {
   JobContext,
   LiveContext,
   ProofContext,
+  SituationContext,
+  StaleContext,
   useJobScreen,
   ViewContext,
   type JobScreenValue,
   type LiveValue,
 } from './JobContext'
-import { useAfterPaint, usePlace, useProof, useSituation, useStore, useWho } from './hooks'
+import { useAfterPaint, usePlace, useProofs, useSituation, useStore, useWho } from './hooks'
 import { terminalVolts } from './liveness'
 import { Rail } from './Rail'
 import { Verdict } from './Verdict'
@@ -48,13 +51,13 @@ function Loaded({ store }: { store: JobStore }) {
   const [who, setWho] = useWho()
   const { job } = view
   const inst = useMemo(() => (job ? installationOf(job) : null), [job])
-  const live = useMemo<LiveValue | null>(() => {
+  const live = useMemo<(LiveValue & { situation: Situation }) | null>(() => {
     if (!inst) return null
     const solved = solve(circuitOf(inst), situation)
-    return { inst, situation, setSituation, solved, volts: terminalVolts(inst, solved) }
-  }, [inst, situation, setSituation])
-  const { runner, proof, stale } = useProof(store)
-  const proofState = useMemo(() => ({ proof, stale: stale(inst) }), [proof, stale, inst])
+    return { inst, situation, solved, volts: terminalVolts(inst, solved) }
+  }, [inst, situation])
+  const now = useMemo(() => ({ situation, setSituation }), [situation, setSituation])
+  const { runner, proof, of } = useProofs(store)
 
   useEffect(() => {
     if (job) document.title = `${job.title} · Gate Cross`
@@ -121,15 +124,19 @@ function Loaded({ store }: { store: JobStore }) {
       </Waiting>
     )
   return (
-    <LiveContext.Provider value={live}>
-      <ViewContext.Provider value={view}>
-        <ProofContext.Provider value={proofState}>
-          <JobContext.Provider value={value}>
-            <Walk decide={store.decide} />
-          </JobContext.Provider>
-        </ProofContext.Provider>
-      </ViewContext.Provider>
-    </LiveContext.Provider>
+    <SituationContext.Provider value={now}>
+      <LiveContext.Provider value={live}>
+        <ViewContext.Provider value={view}>
+          <ProofContext.Provider value={proof}>
+            <StaleContext.Provider value={of !== inst}>
+              <JobContext.Provider value={value}>
+                <Walk decide={store.decide} />
+              </JobContext.Provider>
+            </StaleContext.Provider>
+          </ProofContext.Provider>
+        </ViewContext.Provider>
+      </LiveContext.Provider>
+    </SituationContext.Provider>
   )
 }
 

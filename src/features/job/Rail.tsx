@@ -5,13 +5,12 @@ import Link from 'next/link'
 import { useMemo } from 'react'
 import { judge, standing } from '@/core/startup'
 import { Button, cx, TypedInput, useTheme } from '@/ui'
-import { useJobScreen, useJobView, useProofState } from './JobContext'
+import { useJobScreen, useJobView, useProof } from './JobContext'
 import { PLACE_TITLES, PLACES, type Place } from './places'
 
 /** The job's walk: its places in the order of the trade, each with how it stands, and whether all is saved. */
 export function Rail() {
-  const { job, place, go, undo, redo, who, setWho } = useJobScreen()
-  const view = useJobView()
+  const { job, place, go, who, setWho } = useJobScreen()
   const marks = usePlaceMarks()
   return (
     <header className="no-print border-line bg-panel lg:sticky lg:top-0 lg:flex lg:h-dvh lg:flex-col lg:border-r">
@@ -31,12 +30,7 @@ export function Rail() {
           <p className="truncate text-sm text-soft lg:mt-0.5 lg:whitespace-normal">{job.site.owner}</p>
         </div>
         <div className="flex lg:mt-3 lg:-ml-2">
-          <Button look="quiet" className="!px-3" onClick={undo} disabled={!view.canUndo} aria-label="Undo">
-            <Undo2 aria-hidden className="size-5" />
-          </Button>
-          <Button look="quiet" className="!px-3" onClick={redo} disabled={!view.canRedo} aria-label="Redo">
-            <Redo2 aria-hidden className="size-5" />
-          </Button>
+          <UndoButtons />
           <ThemeButton />
         </div>
       </div>
@@ -77,10 +71,25 @@ export function Rail() {
   )
 }
 
+function UndoButtons() {
+  const { undo, redo } = useJobScreen()
+  const view = useJobView()
+  return (
+    <>
+      <Button look="quiet" className="!px-3" onClick={undo} disabled={!view.canUndo} aria-label="Undo">
+        <Undo2 aria-hidden className="size-5" />
+      </Button>
+      <Button look="quiet" className="!px-3" onClick={redo} disabled={!view.canRedo} aria-label="Redo">
+        <Redo2 aria-hidden className="size-5" />
+      </Button>
+    </>
+  )
+}
+
 /** How each place stands: settled, or needing the technician. */
 function usePlaceMarks(): Record<Place, { text: string; needs: boolean }> {
   const { job, inst } = useJobScreen()
-  const { proof } = useProofState()
+  const proof = useProof()
   return useMemo(() => {
     const unknown = job.placed.reduce(
       (n, p) => n + Object.values(p.settings).filter((v) => v === null).length,

@@ -1,7 +1,7 @@
 'use client'
 
-import { useState } from 'react'
-import type { Finding, Mend } from '@/core/laws'
+import { memo, useState } from 'react'
+import type { Finding, Mend, Proof } from '@/core/laws'
 import { makeRef } from '@/core/installation'
 import type { Operation } from '@/jobfile'
 import { Button, cx } from '@/ui'
@@ -14,57 +14,26 @@ import {
   undecidedSentence,
   witnessSentence,
 } from '@/words'
-import { useJobScreen, useProofState } from './JobContext'
+import { useJobScreen, useProof, useStale } from './JobContext'
 
 /** The answer first: one sentence over every reachable state, then what is broken, with its way out. */
 export function Verdict() {
   const { inst } = useJobScreen()
-  const { proof, stale } = useProofState()
-  const broken = proof?.findings.length ?? 0
+  const proof = useProof()
   return (
     <section aria-label="Verdict" className="no-print mb-3" aria-live="polite">
       <div className="flex min-h-[30px] flex-wrap items-baseline gap-x-3">
-        <p
-          data-testid="verdict"
-          data-stale={stale}
-          className={cx(
-            'text-lg leading-snug font-bold',
-            broken ? 'text-harm' : 'text-ink',
-            stale && 'opacity-60',
-          )}
-        >
-          {proof ? proofSentence(proof) : 'Working through every state …'}
-          {stale && proof && <span className="ml-2 text-sm font-normal">checking the change …</span>}
-        </p>
-        {proof && proof.solved > 0 && (
-          <details className="text-sm text-soft">
-            <summary className="py-1 underline decoration-dotted underline-offset-4">what was proven</summary>
-            <p className="mt-1 max-w-3xl">{factorsSentence(proof)}.</p>
-            <ul className="mt-1 mb-2">
-              {proof.laws.map((law) => {
-                const off = proof.findings.some((f) => f.law === law)
-                const open = proof.undecided.some((u) => u.law === law)
-                return (
-                  <li key={law}>
-                    <span className={cx('font-bold', off && 'text-harm')}>
-                      {off ? 'Broken' : open ? 'Undecided' : 'Holds'}
-                    </span>{' '}
-                    {LAW_WORDS[law] ?? law}
-                  </li>
-                )
-              })}
-            </ul>
-          </details>
-        )}
+        <Sentence />
+        {proof.solved > 0 && <Proven proof={proof} />}
       </div>
-      {proof && broken > 0 && (
+      {proof.findings.length > 0 && (
         <ul className="mt-1 space-y-1">
           {proof.findings.map((f) => (
             <FindingLine key={f.law} finding={f} alone={proof.findings.length === 1} />
           ))}
         </ul>
       )}
-      {proof?.undecided.map((u) => (
+      {proof.undecided.map((u) => (
         <p key={u.law} className="text-sm text-watch">
           {undecidedSentence(inst, u)}
         </p>
@@ -72,6 +41,50 @@ export function Verdict() {
     </section>
   )
 }
+
+/** The sentence itself, greyed while the change is still being checked: all that an edit touches at once. */
+function Sentence() {
+  const proof = useProof()
+  const stale = useStale()
+  const broken = proof.findings.length > 0
+  return (
+    <p
+      data-testid="verdict"
+      data-stale={stale}
+      className={cx(
+        'text-lg leading-snug font-bold',
+        broken ? 'text-harm' : 'text-ink',
+        stale && 'opacity-60',
+      )}
+    >
+      {proofSentence(proof)}
+      {stale && <span className="ml-2 text-sm font-normal">checking the change …</span>}
+    </p>
+  )
+}
+
+const Proven = memo(function Proven({ proof }: { proof: Proof }) {
+  return (
+    <details className="text-sm text-soft">
+      <summary className="py-1 underline decoration-dotted underline-offset-4">what was proven</summary>
+      <p className="mt-1 max-w-3xl">{factorsSentence(proof)}.</p>
+      <ul className="mt-1 mb-2">
+        {proof.laws.map((law) => {
+          const off = proof.findings.some((f) => f.law === law)
+          const open = proof.undecided.some((u) => u.law === law)
+          return (
+            <li key={law}>
+              <span className={cx('font-bold', off && 'text-harm')}>
+                {off ? 'Broken' : open ? 'Undecided' : 'Holds'}
+              </span>{' '}
+              {LAW_WORDS[law] ?? law}
+            </li>
+          )
+        })}
+      </ul>
+    </details>
+  )
+})
 
 const sameSituation = (a: Finding['witness'], b: Finding['witness']) =>
   a.call === b.call && a.outdoorF === b.outdoorF && JSON.stringify(a.modes) === JSON.stringify(b.modes)

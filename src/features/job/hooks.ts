@@ -106,7 +106,7 @@ export function usePlace(jobId: string): [Place, (p: Place) => void] {
  * The proof of the wiring, from the worker; the last one stays, stale, until the next is there. It is asked for by the
  * edit itself and not by the drawing that follows it: the two go on side by side.
  */
-export function useProof(store: JobStore) {
+export function useProofs(store: JobStore) {
   const [runner, setRunner] = useState<ProofRunner | null>(null)
   const [result, setResult] = useState<{ proof: Proof; of: Installation } | null>(null)
   useEffect(() => {
@@ -128,9 +128,7 @@ export function useProof(store: JobStore) {
       made.close()
     }
   }, [store])
-  const of = result?.of
-  const stale = useCallback((inst: Installation | null) => of !== inst, [of])
-  return { runner, proof: result?.proof ?? null, stale }
+  return { runner, proof: result?.proof ?? null, of: result?.of }
 }
 
 /**
