@@ -52,6 +52,28 @@ export const ANSWERS = {
     route: list(str()),
   }),
   meter: shape({ from: str(), to: str(), volts: num(), meterOhms: num(), situation: situation() }),
+  plan: shape({
+    sentence: str(),
+    wires: list(shape({ cable: str().nullable(), colour: str(), a: str(), b: str(), why: str() })),
+    spares: list(shape({ cable: str(), left: num() })),
+    short: list(shape({ cable: str(), by: num() })),
+    settings: list(shape({ placed: str(), setting: str(), value: str(), why: str(), words: str() })),
+    cannot: list(shape({ what: str(), words: str() })),
+    differences: list(shape({ kind: str(), words: str() })),
+  }),
+  failures: shape({
+    effects: list(
+      shape({
+        failure: str(),
+        at: str(),
+        state: str(),
+        effect: str(),
+        law: str().nullable(),
+        words: str(),
+        shows: str(),
+      }),
+    ),
+  }),
   judge: shape({
     readings: list(
       shape({

@@ -17,6 +17,9 @@ export interface Args {
     from?: string
     to?: string
     low?: boolean
+    emergency?: string
+    defrost?: string
+    fuel?: string
   }
 }
 
@@ -34,6 +37,9 @@ export function readArgs(argv: string[]): Args {
       from: { type: 'string' },
       to: { type: 'string' },
       low: { type: 'boolean' },
+      emergency: { type: 'string' },
+      defrost: { type: 'string' },
+      fuel: { type: 'string' },
     },
   })
   return { command: positionals[0] ?? 'help', file: positionals[1], json: values.json ?? false, values }

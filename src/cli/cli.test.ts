@@ -26,6 +26,9 @@ describe('bin/gatecross', () => {
     ['chain', [GOOD, '--target', 'kit.row2', '--call', 'heatAux1', '--outdoor', '52'], 0],
     ['meter', [GOOD, '--from', 'ah.W1', '--to', 'ah.C', '--call', 'emergency', '--outdoor', '52'], 0],
     ['judge', [GOOD], 0],
+    ['plan', ['demo/jobs/pennywort-close.json'], 0],
+    ['plan', ['demo/jobs/harrier-bank.json', '--defrost', 'cold'], 1],
+    ['failures', [GOOD], 1],
   ] as [AnswerName, string[], number][])(
     '%s %j ends with %i and answers as its schema says',
     (name, args, code) => {
@@ -35,6 +38,14 @@ describe('bin/gatecross', () => {
       expect([validate(JSON.parse(run.out)), validate.errors]).toEqual([true, null])
     },
   )
+
+  it('plans in words, and refuses a school that nobody keeps', () => {
+    const run = gatecross('plan', 'demo/jobs/harrier-bank.json')
+    expect(run.out).toContain('Missing: Thermostat Y2 to Air handler Y2')
+    expect(run.out).toContain('one call for both banks')
+    const bad = gatecross('plan', GOOD, '--fuel', 'guess')
+    expect([bad.code, bad.err]).toEqual([2, expect.stringContaining('one of thermostat, kit, stage')])
+  })
 
   it('says what the screen says: the same proof, finding and chain', () => {
     const proof = prove(demoInstallation('saltmarsh-row'))

@@ -4,7 +4,7 @@ import { makeRef } from '@/core/installation'
 import { prove } from '@/core/laws'
 import { expectations, judge, READING_KINDS, standing } from '@/core/startup'
 import { tolerances } from '@/core/tolerances'
-import { installationOf, jsonSchemaOf, problem, type Checked, type Job } from '@/jobfile'
+import { installationOf, jsonSchemaOf, type Job } from '@/jobfile'
 import {
   causeWords,
   chainSentence,
@@ -21,23 +21,11 @@ import {
   VERDICT_WORDS,
 } from '@/words'
 import { ANSWERS, answerSchema, type AnswerName } from './answers'
+import { answer, refuse, type Answer, type Result } from './answer'
 import { readSituation, type Args } from './args'
+import { failuresCommand, planCommand } from './planCommands'
 
-/** An answer: what a script reads, what a person reads, and the exit code (0 well, 1 finding). */
-export interface Answer {
-  json: unknown
-  lines: string[]
-  code: 0 | 1
-}
-type Result = Checked<Answer>
-const answer = (json: unknown, lines: string[], found = false): Result => ({
-  ok: true,
-  value: { json, lines, code: found ? 1 : 0 },
-})
-const refuse = (path: string, expected: string, got: unknown): Result => ({
-  ok: false,
-  problems: [problem(path, expected, got)],
-})
+export type { Answer }
 
 export const COMMANDS: Record<string, (job: Job, args: Args) => Result> = {
   check(job) {
@@ -167,6 +155,9 @@ export const COMMANDS: Record<string, (job: Job, args: Args) => Result> = {
       `${figure(volts, 2)} V from ${from} to ${to}`,
     ])
   },
+
+  plan: planCommand,
+  failures: failuresCommand,
 
   judge(job) {
     const inst = installationOf(job)

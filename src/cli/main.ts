@@ -11,6 +11,9 @@ const HELP = `gatecross: proof of a heat pump's wiring and readings, from a job 
   gatecross chain FILE --target REF --call C --outdoor T
   gatecross meter FILE --from REF --to REF [--low] --call C --outdoor T
   gatecross judge FILE                      the readings in the file
+  gatecross plan FILE                       the landing for this gear, and what differs from it
+                [--emergency setting|jumper] [--defrost tempered|cold] [--fuel thermostat|kit|stage]
+  gatecross failures FILE                   what each single failure would do
   gatecross schema [NAME]                   published schemas
 
   --json    an answer for scripts (gatecross schema NAME describes it)

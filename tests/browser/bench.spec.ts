@@ -152,3 +152,34 @@ test.describe('on a phone', () => {
     await expect(verdict(page)).not.toContainText('All 18 laws hold')
   })
 })
+
+test('a device and a cable are put into a job, and taken out and back again', async ({ page }) => {
+  const path = await copyOf(page, 'quillfeather-lane')
+  await open(page, `${path}/gear`)
+  await page.getByText('Put a device in').click()
+  await page.getByLabel('From the library').selectOption('sedge-fl1')
+  await page.getByLabel('Where').fill('garage')
+  await page.getByRole('button', { name: 'Put it in' }).first().click()
+  await expect(page.getByText('Sedge FL1 condensate float switch is in')).toBeVisible()
+  await page.getByText('Put a cable in').click()
+  await page.getByLabel('From', { exact: true }).selectOption('ah')
+  await page.getByLabel('To', { exact: true }).selectOption('tstat')
+  await page.getByLabel('Conductors').selectOption('4')
+  await page.getByRole('button', { name: 'Put it in' }).last().click()
+  await expect(page.getByText('Air handler to thermostat is in')).toBeVisible()
+  const unit = page.getByRole('region', { name: 'Outdoor unit' })
+  await unit.getByRole('button', { name: 'Take it out' }).click()
+  await unit.getByRole('button', { name: /^Take out the outdoor unit/ }).click()
+  await expect(unit).toHaveCount(0)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(unit).toBeVisible()
+  await saved(page)
+  const file = (await (await page.request.get(`/api${path.replace('/job/', '/jobs/')}/file`)).json()) as {
+    placed: { device: string }[]
+    cables: { id: string }[]
+    wires: { cable: string | null; b: string | null }[]
+  }
+  expect(file.placed.some((p) => p.device === 'sedge-fl1')).toBe(true)
+  expect(file.wires.filter((w) => w.cable === 'cable')).toHaveLength(4)
+  expect(file.wires.some((w) => w.b === 'od.Y')).toBe(true)
+})

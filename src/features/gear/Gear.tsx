@@ -6,6 +6,7 @@ import type { Setting } from '@/core/equipment'
 import { sentence, type Field as JobField } from '@/jobfile'
 import { Button, Caution, Field, Input, Select, TypedInput } from '@/ui'
 import { useJobScreen } from '../job/JobContext'
+import { AddCable, AddDevice, TakeOutDevice } from './Bolted'
 
 /** What is bolted down: each device with its plate and its settings, the cables, the site. */
 export function Gear() {
@@ -18,6 +19,7 @@ export function Gear() {
           <DeviceSection key={p.ref} placed={p} />
         ))}
       </div>
+      <AddDevice />
       <section className="mt-4 border-t border-line pt-3">
         <h2 className="text-lg font-bold">Cables</h2>
         <ul className="mt-2 grid gap-x-8 gap-y-3 sm:grid-cols-2 lg:grid-cols-3">
@@ -35,6 +37,7 @@ export function Gear() {
             )
           })}
         </ul>
+        <AddCable />
       </section>
       <section className="mt-6 border-t border-line pt-3">
         <h2 className="text-lg font-bold">Site</h2>
@@ -48,8 +51,8 @@ export function Gear() {
       </section>
       <div className="mt-6">
         <Caution>
-          Two supplies feed this equipment. Find, open, lock and meter dead every one before opening a
-          cabinet. The plates and the makers’ instructions win over anything shown here.
+          More than one supply may feed this equipment. Find, open, lock and meter dead every one before
+          opening a cabinet. The plates and the makers’ instructions win over anything shown here.
         </Caution>
       </div>
     </div>
@@ -77,6 +80,7 @@ function DeviceSection({ placed }: { placed: Placed }) {
           <SettingField key={s.id} placed={placed} setting={s} />
         ))}
       </div>
+      <TakeOutDevice placed={placed.ref} label={placed.label} />
     </section>
   )
 }
@@ -94,6 +98,20 @@ const PLATE_WORDS: Record<string, string> = {
   mca: 'MCA',
   mocpA: 'MOCP',
   differentialF: 'differential, °F',
+  stages: 'stages',
+  inputBtuh: 'input, BTU/h',
+  efficiency: 'efficiency',
+  burnerStages: 'burner stages',
+  riseLow: 'rise from, °F',
+  riseHigh: 'rise to, °F',
+  flueLowF: 'flue from, °F',
+  flueHighF: 'flue to, °F',
+  circuits: 'line circuits',
+  opensF: 'opens at, °F',
+  closesF: 'remakes at, °F',
+  detectsWires: 'finds its wires by their volts:',
+  battery: 'battery:',
+  togetherAllowed: 'heat pump and burner together:',
 }
 
 function SettingField({ placed, setting }: { placed: Placed; setting: Setting }) {

@@ -1,0 +1,94 @@
+import { singleFailures } from '@/core/failures'
+import { compare, planLanding, planned, USUAL, type Schools } from '@/core/plan'
+import { installationOf, type Job } from '@/jobfile'
+import {
+  cannotWords,
+  differenceWords,
+  effectWords,
+  EFFECT_WORDS,
+  failureWords,
+  planSentence,
+  planSettingWords,
+  refWords,
+  whyWords,
+} from '@/words'
+import type { Args } from './args'
+import { answer, refuse, type Result } from './answer'
+
+const CHOICES: { [K in keyof Schools]: Schools[K][] } = {
+  emergency: ['setting', 'jumper'],
+  defrost: ['tempered', 'cold'],
+  fuel: ['thermostat', 'kit', 'stage'],
+}
+
+/** `gatecross plan FILE`: the landing for the gear, and how what is landed differs from it. */
+export function planCommand(job: Job, args: Args): Result {
+  const schools: Schools = { ...USUAL }
+  for (const key of Object.keys(CHOICES) as (keyof Schools)[]) {
+    const said = args.values[key]
+    if (said === undefined) continue
+    if (!(CHOICES[key] as string[]).includes(said))
+      return refuse(`--${key}`, `one of ${CHOICES[key].join(', ')}`, said)
+    Object.assign(schools, { [key]: said })
+  }
+  const inst = installationOf(job)
+  const plan = planLanding(inst, schools)
+  const goal = planned(inst, plan)
+  const low = new Set(inst.cables.filter((c) => c.kind === 'low').map((c) => c.id))
+  const wires = plan.wires
+    .filter((w) => w.a && w.b && (w.cable === null || low.has(w.cable)))
+    .map((w) => {
+      const why = plan.reasons.find((r) => r.wire === w.id)?.why
+      return { cable: w.cable, colour: w.colour, a: w.a!, b: w.b!, why: why ? whyWords(why) : '' }
+    })
+  const differences = compare(inst, goal).map((d) => ({
+    kind: d.kind,
+    words: differenceWords(inst, goal, d),
+  }))
+  const settings = plan.settings.map((s) => ({
+    ...s,
+    value: String(s.value),
+    words: planSettingWords(inst, s),
+  }))
+  const cannot = plan.cannot.map((c) => ({ what: c, words: cannotWords(c) }))
+  const found = plan.short.length + plan.cannot.length + differences.length + settings.length > 0
+  return answer(
+    {
+      sentence: planSentence(inst, plan),
+      wires,
+      spares: plan.spares,
+      short: plan.short,
+      settings,
+      cannot,
+      differences,
+    },
+    [
+      planSentence(inst, plan),
+      ...wires.map(
+        (w) =>
+          `  ${(w.cable === null ? 'jumper' : w.colour).padEnd(8)} ${refWords(goal, w.a)} to ${refWords(goal, w.b)}${w.why ? ` (${w.why})` : ''}`,
+      ),
+      ...[...cannot, ...settings, ...differences].map((x) => `  ${x.words}`),
+    ],
+    found,
+  )
+}
+
+/** `gatecross failures FILE`: what each single failure of wiring and parts would do, the gravest first. */
+export function failuresCommand(job: Job): Result {
+  const inst = installationOf(job)
+  const effects = singleFailures(inst).map((e) => ({
+    failure: e.failure.kind,
+    at: e.failure.at,
+    state: e.failure.state ?? '',
+    effect: e.kind,
+    law: e.law,
+    words: failureWords(inst, e.failure),
+    shows: effectWords(inst, e),
+  }))
+  return answer(
+    { effects },
+    effects.map((e) => `${EFFECT_WORDS[e.effect]}: ${e.words}. ${e.shows}`),
+    effects.some((e) => e.effect === 'harm'),
+  )
+}

@@ -1,0 +1,181 @@
+'use client'
+
+import { useEffect, useState } from 'react'
+import type { Device } from '@/core/equipment'
+import { CABLE_COLOURS } from '@/core/plan'
+import { ask } from '@/client'
+import { sentence } from '@/jobfile'
+import { Button, Field, Input, Select } from '@/ui'
+import { useJobScreen } from '../job/JobContext'
+
+const freshRef = (taken: readonly string[], stem: string): string => {
+  let ref = stem
+  for (let n = 2; taken.includes(ref); n++) ref = `${stem}${n}`
+  return ref
+}
+
+/** Puts a device from the library into the job, where it is bolted down. */
+export function AddDevice() {
+  const { job, edit } = useJobScreen()
+  const [library, setLibrary] = useState<Device[] | null>(null)
+  const [id, setId] = useState('')
+  const [where, setWhere] = useState('')
+  const [said, setSaid] = useState<string | null>(null)
+  const [open, setOpen] = useState(false)
+  useEffect(() => {
+    if (!open || library) return
+    void ask<{ devices: Device[] }>(fetch, '/api/library').then((a) =>
+      a.ok ? setLibrary(a.value.devices) : setSaid('The device library cannot be read just now.'),
+    )
+  }, [open, library])
+  const places = [...new Set(job.placed.map((p) => p.where).filter((w): w is string => Boolean(w)))]
+  const add = () => {
+    const device = library?.find((d) => d.id === id)
+    if (!device) return
+    const ref = freshRef(
+      job.placed.map((p) => p.ref),
+      device.kind.toLowerCase().slice(0, 6),
+    )
+    const settings = Object.fromEntries(device.settings.map((s) => [s.id, s.default]))
+    const placed = { ref, device: device.id, label: device.name, where: where || undefined, settings }
+    const result = edit({ kind: 'placeDevice', placed, device })
+    setSaid(
+      result.ok ? `${device.name} is in; land it on the Bench.` : result.problems.map(sentence).join('; '),
+    )
+    if (result.ok) setId('')
+  }
+  return (
+    <details onToggle={(e) => setOpen(e.currentTarget.open)} className="mt-3">
+      <summary className="min-h-8 py-1 font-bold">Put a device in</summary>
+      <div className="mt-2 grid max-w-3xl items-end gap-3 sm:grid-cols-[2fr_1fr_auto]">
+        <Field label="From the library" note={library?.find((d) => d.id === id)?.about}>
+          {(ids) => (
+            <Select {...ids} value={id} onChange={(e) => setId(e.target.value)}>
+              <option value="">choose</option>
+              {library?.map((d) => (
+                <option key={d.id} value={d.id}>
+                  {d.name}
+                </option>
+              ))}
+            </Select>
+          )}
+        </Field>
+        <Field label="Where">
+          {(ids) => (
+            <>
+              <Input
+                {...ids}
+                list="places"
+                value={where}
+                maxLength={80}
+                onChange={(e) => setWhere(e.target.value)}
+              />
+              <datalist id="places">
+                {places.map((p) => (
+                  <option key={p} value={p} />
+                ))}
+              </datalist>
+            </>
+          )}
+        </Field>
+        <Button look="strong" disabled={!id} onClick={add}>
+          Put it in
+        </Button>
+      </div>
+      {said && (
+        <p role="status" className="mt-2">
+          {said}
+        </p>
+      )}
+    </details>
+  )
+}
+
+/** Puts a low-voltage cable in, with bare conductors at both ends. */
+export function AddCable() {
+  const { job, edit } = useJobScreen()
+  const [from, setFrom] = useState('')
+  const [to, setTo] = useState('')
+  const [count, setCount] = useState(8)
+  const [said, setSaid] = useState<string | null>(null)
+  const label = (ref: string) => job.placed.find((p) => p.ref === ref)?.label ?? ref
+  const add = () => {
+    const id = freshRef(
+      job.cables.map((c) => c.id),
+      'cable',
+    )
+    const name = `${label(from)} to ${label(to).toLowerCase()}`.slice(0, 80)
+    const result = edit({
+      kind: 'addCable',
+      cable: { id, label: name, kind: 'low', from, to, gauge: 18, feet: 50 },
+      wires: CABLE_COLOURS.slice(0, count).map((colour, i) => ({
+        id: `${id}-${i + 1}`,
+        cable: id,
+        colour,
+        a: null,
+        b: null,
+      })),
+    })
+    setSaid(result.ok ? `${name} is in; give its length above.` : result.problems.map(sentence).join('; '))
+  }
+  const end = (text: string, value: string, set: (v: string) => void) => (
+    <Field label={text}>
+      {(ids) => (
+        <Select {...ids} value={value} onChange={(e) => set(e.target.value)}>
+          <option value="">choose</option>
+          {job.placed.map((p) => (
+            <option key={p.ref} value={p.ref}>
+              {p.label}
+            </option>
+          ))}
+        </Select>
+      )}
+    </Field>
+  )
+  return (
+    <details className="mt-3">
+      <summary className="min-h-8 py-1 font-bold">Put a cable in</summary>
+      <div className="mt-2 grid max-w-3xl items-end gap-3 sm:grid-cols-4">
+        {end('From', from, setFrom)}
+        {end('To', to, setTo)}
+        <Field label="Conductors">
+          {(ids) => (
+            <Select {...ids} value={count} onChange={(e) => setCount(Number(e.target.value))}>
+              {[2, 4, 5, 6, 7, 8, 9, 10].map((n) => (
+                <option key={n}>{n}</option>
+              ))}
+            </Select>
+          )}
+        </Field>
+        <Button look="strong" disabled={!from || !to || from === to} onClick={add}>
+          Put it in
+        </Button>
+      </div>
+      {said && (
+        <p role="status" className="mt-2">
+          {said}
+        </p>
+      )}
+    </details>
+  )
+}
+
+/** Takes a device out, with its cables; undo puts all of it back. */
+export function TakeOutDevice({ placed, label }: { placed: string; label: string }) {
+  const { edit } = useJobScreen()
+  const [sure, setSure] = useState(false)
+  return sure ? (
+    <p className="mt-2 flex flex-wrap items-center gap-2">
+      <Button look="harm" onClick={() => edit({ kind: 'removeDevice', ref: placed })}>
+        Take out the {label.toLowerCase()} with its cables
+      </Button>
+      <Button look="quiet" onClick={() => setSure(false)}>
+        Leave it
+      </Button>
+    </p>
+  ) : (
+    <Button look="quiet" className="mt-2 text-sm text-soft" onClick={() => setSure(true)}>
+      Take it out
+    </Button>
+  )
+}
