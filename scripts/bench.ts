@@ -1,9 +1,10 @@
 import { spawnSync } from 'node:child_process'
-import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { Circuit, type Netlist } from '@/core/circuit'
 import type { Installation } from '@/core/installation'
+import { singleFailures } from '@/core/failures'
 import { prove } from '@/core/laws'
 import { callsOf, reachableModes, regionsOf, type Situation } from '@/core/situation'
 import { tolerances } from '@/core/tolerances'
@@ -13,8 +14,8 @@ const OMEGA = 2 * Math.PI * 60
 /** Ω of an open contact in the other program, which cannot leave a branch out. */
 const OPEN = 1e16
 
-function demo(): Installation {
-  const parsed = parseJob(readFileSync(join(__dirname, '../demo/jobs/quillfeather-lane.json'), 'utf8'))
+function demo(id = 'quillfeather-lane'): Installation {
+  const parsed = parseJob(readFileSync(join(__dirname, `../demo/jobs/${id}.json`), 'utf8'))
   if (!parsed.ok) throw new Error('the demo job cannot be read')
   return installationOf(parsed.value)
 }
@@ -117,23 +118,44 @@ function spice(net: Netlist, closed: Uint8Array[]): string {
 }
 
 /** A whole sweep against the same states solved without sharing equal ones. */
-function sweep(): void {
-  const inst = demo()
-  const times = Array.from({ length: 15 }, () => {
+const median = (n: number, act: () => void): number => {
+  const times = Array.from({ length: n }, () => {
     const t = performance.now()
-    prove(inst)
+    act()
     return performance.now() - t
   }).sort((a, b) => a - b)
-  const states = statesOf(inst)
+  return times[n >> 1]!
+}
+
+/** Every demo job's whole sweep, and the largest against laying out and solving each of its states by itself. */
+function sweep(): void {
+  const ids = readdirSync(join(__dirname, '../demo/jobs')).map((f) => f.replace('.json', ''))
+  const all = ids.map((id) => {
+    const inst = demo(id)
+    return { id, inst, states: statesOf(inst), ms: median(9, () => prove({ ...inst })) }
+  })
+  all.sort((a, b) => b.ms - a.ms)
+  for (const j of all) console.log(`sweep: ${j.ms.toFixed(0)} ms, ${j.states.length} states: ${j.id}`)
+  const { inst, states, ms } = all[0]!
   const t = performance.now()
-  for (const s of states.slice(0, 300)) new Circuit(inst).settle(s)
+  for (const s of states.slice(0, 300)) new Circuit({ ...inst }).settle(s)
   const alone = ((performance.now() - t) / 300) * states.length
-  console.log(`sweep: ${states.length} states and all laws in ${times[7]!.toFixed(0)} ms (median of 15)`)
   console.log(
-    `  ${(alone / times[7]!).toFixed(0)} times faster than laying out and solving each state by itself`,
+    `  the slowest is ${(alone / ms).toFixed(0)} times faster than laying out and solving each state by itself`,
   )
+}
+
+/** The single-failure sweep of the job with the most parts. */
+function failures(): void {
+  for (const id of ['quillfeather-lane', 'tallow-mill', 'osier-walk']) {
+    const inst = demo(id)
+    let count = 0
+    const ms = median(3, () => (count = singleFailures(inst).length))
+    console.log(`failures: ${count} single failures in ${ms.toFixed(0)} ms: ${id}`)
+  }
 }
 
 const asked = process.argv[2]
 if (!asked || asked === 'circuit') circuit()
 if (!asked || asked === 'sweep') sweep()
+if (!asked || asked === 'failures') failures()

@@ -42,7 +42,7 @@ describe('bin/gatecross', () => {
   it('plans in words, and refuses a school that nobody keeps', () => {
     const run = gatecross('plan', 'demo/jobs/harrier-bank.json')
     expect(run.out).toContain('Missing: Thermostat Y2 to Air handler Y2')
-    expect(run.out).toContain('one call for both banks')
+    expect(run.out).toContain('one transformer: Rc and Rh are one')
     const bad = gatecross('plan', GOOD, '--fuel', 'guess')
     expect([bad.code, bad.err]).toEqual([2, expect.stringContaining('one of thermostat, kit, stage')])
   })

@@ -62,7 +62,10 @@ export class DriverTable {
     }
     if ('energised' in expr) {
       const coil = this.coilIndex.get(makeRef(placed.ref, expr.energised))
-      return coil === undefined ? () => 0 : (_, c) => c[coil]!
+      if (coil === undefined) return () => 0
+      const watching = this.coilWatchers.get(coil) ?? []
+      if (!watching.includes(this.now)) this.coilWatchers.set(coil, [...watching, this.now])
+      return (_, c) => c[coil]!
     }
     const at = this.leafIndex(placed, expr)
     return (o) => o[at]!
@@ -102,6 +105,8 @@ export class DriverTable {
 
   /** For each leaf, the contacts whose drivers look at it. */
   readonly watchers: number[][] = []
+  /** For each coil that moves a contact, those contacts. */
+  readonly coilWatchers = new Map<number, number[]>()
   /** Compiles the driver of one contact, and notes what it looks at. */
   contact(number: number, placed: Placed, expr: Expr): Driver {
     this.now = number

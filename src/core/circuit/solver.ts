@@ -218,25 +218,34 @@ export class Circuit {
     const closed = new Uint8Array(contacts.length)
     const threshold = unknownAs === 'closed' ? 1 : 2
     const history: Uint8Array[] = []
+    const look = (i: number) => {
+      drivers[i] = this.drivers[i]!(outside, coils)
+      closed[i] = drivers[i]! >= threshold ? 1 : 0
+    }
+    for (let i = 0; i < contacts.length; i++) look(i)
+    const stateOf = (volts: Complexes, i: number): number => {
+      const l = loads[i]!
+      const v = across(volts, l.a, l.b)
+      return v >= l.pullIn ? 2 : v < l.dropOut ? 0 : coils[i]!
+    }
     for (let round = 0; round < tolerances.settleRounds; round++) {
-      for (let i = 0; i < contacts.length; i++) {
-        drivers[i] = this.drivers[i]!(outside, coils)
-        closed[i] = drivers[i]! >= threshold ? 1 : 0
-      }
       const volts = this.nodeVolts(closed)
       if (!volts) return { ok: false, why: 'singular', cycle: [] }
       const before = coils.slice()
-      let moved = false
-      for (let i = 0; i < loads.length; i++) {
-        const l = loads[i]!
-        const v = across(volts, l.a, l.b)
-        const next = v >= l.pullIn ? 2 : v < l.dropOut ? 0 : coils[i]!
+      const moved: number[] = []
+      // Only coils that move a contact can bring another round; motors and elements are looked at when all is at rest.
+      for (const i of this.table.coilWatchers.keys()) {
+        const next = stateOf(volts, i)
         if (next === coils[i]) continue
         coils[i] = next
-        moved = true
+        moved.push(i)
         if (how === 'oneByOne') break
       }
-      if (!moved) return { ok: true, volts, drivers, closed, coils, outside }
+      if (!moved.length) {
+        for (let i = 0; i < loads.length; i++) coils[i] = stateOf(volts, i)
+        return { ok: true, volts, drivers, closed, coils, outside }
+      }
+      for (const i of moved) for (const c of this.table.coilWatchers.get(i)!) look(c)
       const since = history.findIndex((h) => h.every((v, i) => v === before[i]))
       if (since >= 0) {
         // A short that drops the very relay that made it: the fuse goes at that instant, so that is what is reported.
