@@ -1,5 +1,16 @@
 /** One-way dependencies of docs/architecture.md, as rules that fail the build. */
-const floors = ['units', 'equipment', 'installation', 'situation', 'circuit', 'explain', 'laws', 'failures', 'plan', 'startup']
+const floors = [
+  'units',
+  'equipment',
+  'installation',
+  'situation',
+  'circuit',
+  'explain',
+  'laws',
+  'failures',
+  'plan',
+  'startup',
+]
 
 /** A floor of the core may import only from the floors before it. */
 const floorRules = floors.map((floor, i) => ({

@@ -17,10 +17,40 @@ const SHOTS = [
   { name: 'bench', path: `${GOOD}/bench?call=emergency&t=52`, size: WIDE, press: 'Strip row 2' },
   { name: 'bench-broken-law', path: `${BAD}/bench?call=emergency&t=45`, size: WIDE },
   { name: 'bench-dark', path: `${GOOD}/bench?call=heatAux1&t=52`, size: WIDE, dark: true },
+  {
+    name: 'new-job',
+    path: '/new',
+    size: WIDE,
+    steps: [
+      ['Thermostat', 'sorrel-h1'],
+      ['Outdoor unit', 'marram-s1'],
+      ['Indoor unit', 'teasel-a3'],
+      ['Strip kit', 'teasel-k2'],
+    ],
+  },
+  { name: 'bench-dual-fuel', path: '/job/tallow-mill/bench?call=heat1&t=30', size: WIDE },
+  { name: 'bench-plan', path: '/job/harrier-bank/bench?call=cool2&t=80', size: WIDE, tool: 'Plan' },
+  {
+    name: 'bench-finder',
+    path: `${GOOD}/bench?call=heatAux1&t=20`,
+    size: WIDE,
+    tool: 'Find the fault',
+    steps: [[/what is wrong/, 'kit.row1']],
+    wait: /^Meter /,
+  },
+  {
+    name: 'bench-failures',
+    path: `${GOOD}/bench?call=heatAux1&t=20`,
+    size: WIDE,
+    tool: 'If one part fails',
+    press: 'Fail each part',
+    wait: 'single failures.',
+  },
   { name: 'startup', path: `${GOOD}/startup?call=emergency&t=52`, size: WIDE },
   { name: 'handover', path: `${GOOD}/handover?call=heat1&t=47`, size: WIDE },
   { name: 'bench-phone', path: `${GOOD}/bench?call=heatAux1&t=52`, size: PHONE },
   { name: 'dock-phone', path: `${BAD}/bench?call=emergency&t=45`, size: PHONE, press: 'Outdoors' },
+  { name: 'walk-phone', path: `${GOOD}/bench`, size: PHONE, presses: ['Landing', 'Walk it'] },
   { name: 'startup-phone', path: `${GOOD}/startup?call=emergency&t=52`, size: PHONE },
 ]
 
@@ -39,9 +69,20 @@ main(async () => {
       })
       if (shot.dark) await page.addInitScript(() => localStorage.setItem('gate-cross-theme', 'dark'))
       await page.goto(url + shot.path)
-      if (shot.path !== '/') await page.locator('[data-testid=verdict][data-stale=false]').waitFor()
-      else await page.getByRole('heading', { level: 2 }).first().waitFor()
-      if (shot.press) await page.getByRole('button', { name: shot.press }).first().click()
+      if (shot.path.startsWith('/job'))
+        await page.locator('[data-testid=verdict][data-stale=false]').waitFor()
+      else if (shot.path === '/') await page.getByRole('heading', { level: 2 }).first().waitFor()
+      if (shot.tool)
+        await page
+          .getByRole('group', { name: 'Tools' })
+          .getByRole('button', { name: shot.tool, exact: true })
+          .click()
+      for (const [label, value] of shot.steps ?? []) await page.getByLabel(label).first().selectOption(value)
+      for (const press of shot.presses ?? (shot.press ? [shot.press] : []))
+        await page.getByRole('button', { name: press }).first().click()
+      if (shot.wait) await page.getByText(shot.wait).first().waitFor()
+      if (shot.tool)
+        await page.getByRole('group', { name: 'Tools' }).evaluate((e) => e.parentElement.scrollIntoView())
       await page.evaluate(() => document.fonts.ready)
       await page.screenshot({ path: join(target, `${shot.name}.png`) })
       say(`${shot.name}.png`)

@@ -167,7 +167,7 @@ test('a device and a cable are put into a job, and taken out and back again', as
   await page.getByLabel('Conductors').selectOption('4')
   await page.getByRole('button', { name: 'Put it in' }).last().click()
   await expect(page.getByText('Air handler to thermostat is in')).toBeVisible()
-  const unit = page.getByRole('region', { name: 'Outdoor unit' })
+  const unit = page.getByRole('region', { name: 'Outdoor unit', exact: true })
   await unit.getByRole('button', { name: 'Take it out' }).click()
   await unit.getByRole('button', { name: /^Take out the outdoor unit/ }).click()
   await expect(unit).toHaveCount(0)

@@ -117,107 +117,116 @@ export function NewJob() {
       </Link>
       <h1 className="border-b-2 border-ink pb-3 text-3xl font-bold">New job</h1>
       <p data-testid="plan-answer" role="status" className="min-h-14 py-3 text-lg font-bold">
-        {gear && plan ? planSentence(gear, plan) : 'Choose what is bolted down.'}
+        {!library.length
+          ? (said?.[0] ?? 'Opening the device library …')
+          : gear && plan
+            ? planSentence(gear, plan)
+            : 'Choose what is bolted down.'}
       </p>
-      <div className="grid gap-4 sm:grid-cols-2">
-        <Field label="Job">
-          {(ids) => (
-            <Input
-              {...ids}
-              maxLength={120}
-              value={c.title}
-              onChange={(e) => put({ title: e.target.value })}
-            />
+      {/* All of it at once, so that nothing shifts when the library arrives. */}
+      {library.length > 0 && (
+        <>
+          <div className="grid gap-4 sm:grid-cols-2">
+            <Field label="Job">
+              {(ids) => (
+                <Input
+                  {...ids}
+                  maxLength={120}
+                  value={c.title}
+                  onChange={(e) => put({ title: e.target.value })}
+                />
+              )}
+            </Field>
+            <Field label="Owner">
+              {(ids) => (
+                <Input
+                  {...ids}
+                  maxLength={120}
+                  value={c.owner}
+                  onChange={(e) => put({ owner: e.target.value })}
+                />
+              )}
+            </Field>
+          </div>
+          <h2 className="mt-6 text-lg font-bold">What is bolted down</h2>
+          <div className="mt-2 grid gap-4 sm:grid-cols-2">
+            {pick('Thermostat', 'thermostat')}
+            {pick('Outdoor unit', 'outdoor')}
+            {!packaged && pick('Indoor unit', 'indoor')}
+            {library.find((d) => d.id === c.indoor)?.kind === 'airHandler' &&
+              !packaged &&
+              pick('Strip kit', 'kit', 'none')}
+          </div>
+          <Extras library={library} chosen={c.extras} onChange={(extras) => put({ extras })} />
+          <h2 className="mt-6 text-lg font-bold">Cables that are there</h2>
+          <div className="mt-2 grid gap-4 sm:grid-cols-4">
+            {conductors('Thermostat cable', 'wallConductors')}
+            {number('its length, ft', 'wallFeet')}
+            {!packaged && conductors('Outdoor cable', 'outConductors')}
+            {!packaged && number('its length, ft', 'outFeet')}
+          </div>
+          <h2 className="mt-6 text-lg font-bold">The landing</h2>
+          <div className="mt-2 grid gap-4 sm:grid-cols-2">
+            <Field label="Start from">
+              {(ids) => (
+                <Select
+                  {...ids}
+                  value={c.landing}
+                  onChange={(e) => put({ landing: e.target.value as Choices['landing'] })}
+                >
+                  <option value="plan">The plan, landed conductor by conductor</option>
+                  <option value="bare">Bare ends: I record what is there</option>
+                </Select>
+              )}
+            </Field>
+            <SchoolPicker schools={c.schools} onChange={(schools) => put({ schools })} />
+          </div>
+          {plan && plan.cannot.length > 0 && (
+            <ul className="mt-3 border-l-4 border-watch bg-watch-soft p-3">
+              {plan.cannot.map((x) => (
+                <li key={x}>{cannotWords(x)}</li>
+              ))}
+            </ul>
           )}
-        </Field>
-        <Field label="Owner">
-          {(ids) => (
-            <Input
-              {...ids}
-              maxLength={120}
-              value={c.owner}
-              onChange={(e) => put({ owner: e.target.value })}
-            />
+          {said && (
+            <ul role="alert" className="mt-3 border-l-4 border-harm bg-harm-soft p-3">
+              {said.slice(0, 6).map((l) => (
+                <li key={l}>{l}</li>
+              ))}
+            </ul>
           )}
-        </Field>
-      </div>
-      <h2 className="mt-6 text-lg font-bold">What is bolted down</h2>
-      <div className="mt-2 grid gap-4 sm:grid-cols-2">
-        {pick('Thermostat', 'thermostat')}
-        {pick('Outdoor unit', 'outdoor')}
-        {!packaged && pick('Indoor unit', 'indoor')}
-        {library.find((d) => d.id === c.indoor)?.kind === 'airHandler' &&
-          !packaged &&
-          pick('Strip kit', 'kit', 'none')}
-      </div>
-      <Extras library={library} chosen={c.extras} onChange={(extras) => put({ extras })} />
-      <h2 className="mt-6 text-lg font-bold">Cables that are there</h2>
-      <div className="mt-2 grid gap-4 sm:grid-cols-4">
-        {conductors('Thermostat cable', 'wallConductors')}
-        {number('its length, ft', 'wallFeet')}
-        {!packaged && conductors('Outdoor cable', 'outConductors')}
-        {!packaged && number('its length, ft', 'outFeet')}
-      </div>
-      <h2 className="mt-6 text-lg font-bold">The landing</h2>
-      <div className="mt-2 grid gap-4 sm:grid-cols-2">
-        <Field label="Start from">
-          {(ids) => (
-            <Select
-              {...ids}
-              value={c.landing}
-              onChange={(e) => put({ landing: e.target.value as Choices['landing'] })}
+          <div className="mt-5 flex flex-wrap items-end gap-3">
+            <Button
+              look="strong"
+              disabled={!gear || !plan}
+              onClick={() => gear && plan && void send(jobOf(gear, plan, c, ''))}
             >
-              <option value="plan">The plan, landed conductor by conductor</option>
-              <option value="bare">Bare ends: I record what is there</option>
-            </Select>
-          )}
-        </Field>
-        <SchoolPicker schools={c.schools} onChange={(schools) => put({ schools })} />
-      </div>
-      {plan && plan.cannot.length > 0 && (
-        <ul className="mt-3 border-l-4 border-watch bg-watch-soft p-3">
-          {plan.cannot.map((x) => (
-            <li key={x}>{cannotWords(x)}</li>
-          ))}
-        </ul>
+              Make the job
+            </Button>
+            <label className="block min-w-56 text-sm text-soft">
+              or like another job
+              <Select
+                className="mt-1"
+                value=""
+                onChange={(e) => e.target.value && void likeAnother(e.target.value)}
+              >
+                <option value="">choose a job</option>
+                {others.map((j) => (
+                  <option key={j.id} value={j.id}>
+                    {j.title}
+                  </option>
+                ))}
+              </Select>
+            </label>
+          </div>
+          <div className="mt-6">
+            <Caution>
+              A plan is a proposal. The makers’ diagrams on the doors, local code and licensed practice
+              decide; every supply off and metered dead before a conductor is landed.
+            </Caution>
+          </div>
+        </>
       )}
-      {said && (
-        <ul role="alert" className="mt-3 border-l-4 border-harm bg-harm-soft p-3">
-          {said.slice(0, 6).map((l) => (
-            <li key={l}>{l}</li>
-          ))}
-        </ul>
-      )}
-      <div className="mt-5 flex flex-wrap items-end gap-3">
-        <Button
-          look="strong"
-          disabled={!gear || !plan}
-          onClick={() => gear && plan && void send(jobOf(gear, plan, c, ''))}
-        >
-          Make the job
-        </Button>
-        <label className="block min-w-56 text-sm text-soft">
-          or like another job
-          <Select
-            className="mt-1"
-            value=""
-            onChange={(e) => e.target.value && void likeAnother(e.target.value)}
-          >
-            <option value="">choose a job</option>
-            {others.map((j) => (
-              <option key={j.id} value={j.id}>
-                {j.title}
-              </option>
-            ))}
-          </Select>
-        </label>
-      </div>
-      <div className="mt-6">
-        <Caution>
-          A plan is a proposal. The makers’ diagrams on the doors, local code and licensed practice decide;
-          every supply off and metered dead before a conductor is landed.
-        </Caution>
-      </div>
     </main>
   )
 }

@@ -21,7 +21,7 @@ export function BenchTools() {
   const [open, setOpen] = useState<(typeof TOOLS)[number]['id'] | null>(null)
   const tool = TOOLS.find((t) => t.id === open)
   return (
-    <div className="no-print mt-3 border-t border-line pt-2 pb-6">
+    <div className="no-print mt-3 scroll-mt-20 border-t border-line pt-2 pb-6">
       <div className="flex flex-wrap gap-2" role="group" aria-label="Tools">
         {TOOLS.map((t) => (
           <Button
