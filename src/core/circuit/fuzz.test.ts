@@ -105,7 +105,7 @@ function once(inst: Installation, s: Situation, on: ReadonlySet<Ref>): Reached {
     if (!x || !y || x[0] !== y[0] || x[1] === y[1]) return 0
     return x[0] === 'line'
       ? (volts[[x[1]!, y[1]!].sort().join(' ')] ?? 0)
-      : x[0]!.includes('carrier')
+      : x[0]!.includes('busSupply')
         ? 12
         : 24
   }
