@@ -39,6 +39,8 @@ export interface StoreNeeds {
   now: () => Date
   /** Milliseconds before try number `n` (from 1) after a failure. */
   retryAfter?: (n: number) => number
+  /** Runs the write to the queue out of the way of the painting that the edit brings; at once when not given. */
+  aside?: (write: () => Promise<void>) => Promise<void>
   /** Milliseconds that an edit, safe in the queue, waits for others to travel with it; 0 when not given. */
   sendAfter?: number
 }
@@ -123,7 +125,8 @@ export class JobStore {
     this.pending = [...this.pending, envelope]
     this.view = this.look(applied.value)
     for (const l of this.listeners) l()
-    this.writes = this.writes.then(() => needs.queue.add(this.jobId, envelope)).catch(() => undefined)
+    const write = () => needs.queue.add(this.jobId, envelope)
+    this.writes = this.writes.then(() => (needs.aside ? needs.aside(write) : write())).catch(() => undefined)
     void this.writes.then(() => this.flushSoon())
     return applied
   }

@@ -14,6 +14,14 @@ const freshRef = (taken: readonly string[], stem: string): string => {
   return ref
 }
 
+function Said({ text }: { text: string | null }) {
+  return text ? (
+    <p role="status" className="mt-2">
+      {text}
+    </p>
+  ) : null
+}
+
 /** Puts a device from the library into the job, where it is bolted down. */
 export function AddDevice() {
   const { job, edit } = useJobScreen()
@@ -82,11 +90,7 @@ export function AddDevice() {
           Put it in
         </Button>
       </div>
-      {said && (
-        <p role="status" className="mt-2">
-          {said}
-        </p>
-      )}
+      <Said text={said} />
     </details>
   )
 }
@@ -151,11 +155,7 @@ export function AddCable() {
           Put it in
         </Button>
       </div>
-      {said && (
-        <p role="status" className="mt-2">
-          {said}
-        </p>
-      )}
+      <Said text={said} />
     </details>
   )
 }

@@ -29,6 +29,13 @@ export function useWho(): [string, (who: string) => void] {
   return [who, set]
 }
 
+/** After the next frame at the latest, and at once where no frame will come. */
+const afterFrame = (act: () => Promise<void>): Promise<void> =>
+  new Promise((resolve, reject) => {
+    if (document.visibilityState === 'hidden') return act().then(resolve, reject)
+    requestAnimationFrame(() => setTimeout(() => act().then(resolve, reject)))
+  })
+
 /** The job's store, loaded, and looked at again whenever the technician comes back to the page. */
 export function useStore(jobId: string): JobStore | null {
   const [store, setStore] = useState<JobStore | null>(null)
@@ -41,6 +48,7 @@ export function useStore(jobId: string): JobStore | null {
       newId: () => crypto.randomUUID(),
       now: () => new Date(),
       sendAfter: 150,
+      aside: afterFrame,
     })
     // eslint-disable-next-line react-hooks/set-state-in-effect -- the store lives in the browser only
     setStore(made)
