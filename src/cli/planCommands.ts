@@ -1,5 +1,5 @@
 import { singleFailures } from '@/core/failures'
-import { compare, planLanding, planned, USUAL, type Schools } from '@/core/plan'
+import { compare, landedBy, planLanding, planned, USUAL, type Schools } from '@/core/plan'
 import { installationOf, type Job } from '@/jobfile'
 import {
   cannotWords,
@@ -34,13 +34,9 @@ export function planCommand(job: Job, args: Args): Result {
   const inst = installationOf(job)
   const plan = planLanding(inst, schools)
   const goal = planned(inst, plan)
-  const low = new Set(inst.cables.filter((c) => c.kind === 'low').map((c) => c.id))
-  const wires = plan.wires
-    .filter((w) => w.a && w.b && (w.cable === null || low.has(w.cable)))
-    .map((w) => {
-      const why = plan.reasons.find((r) => r.wire === w.id)?.why
-      return { cable: w.cable, colour: w.colour, a: w.a!, b: w.b!, why: why ? whyWords(why) : '' }
-    })
+  const wires = landedBy(inst, plan).map(({ cable, colour, a, b, why }) => {
+    return { cable, colour, a, b, why: why ? whyWords(why) : '' }
+  })
   const differences = compare(inst, goal).map((d) => ({
     kind: d.kind,
     words: differenceWords(inst, goal, d),

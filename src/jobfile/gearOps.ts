@@ -2,7 +2,7 @@ import type { Device } from '@/core/equipment'
 import { splitRef, type Cable, type Wire } from '@/core/installation'
 import type { Job, PlacedEntry } from './job'
 import { problem, type Problem } from './problem'
-import { deviceProblems, settingProblem } from './references'
+import { deviceProblems, hasTerminal, settingProblem } from './references'
 
 /** A device into the job, with its own description where the job has none yet, and what is wired to it. */
 export interface PlaceDevice {
@@ -38,7 +38,7 @@ export function applyGear(job: Job, op: GearOperation): Done {
     case 'removeDevice':
       return takeOut(job, op.ref)
     case 'addCable':
-      return addCable(job, op)
+      return addLines(job, [op.cable], op.wires)
     case 'removeCable':
       if (!job.cables.some((c) => c.id === op.cable))
         return { problems: [problem('cable', 'a cable of this job', op.cable)] }
@@ -80,10 +80,6 @@ function place(job: Job, op: PlaceDevice): Done {
   return addLines(next, op.cables ?? [], op.wires ?? [])
 }
 
-function addCable(job: Job, op: AddCable): Done {
-  return addLines(job, [op.cable], op.wires)
-}
-
 /** Cables and conductors into a job; a conductor that is there already takes the ends given (a device put back). */
 function addLines(job: Job, cables: readonly Cable[], wires: readonly Wire[]): Done {
   const found: Problem[] = []
@@ -100,7 +96,7 @@ function addLines(job: Job, cables: readonly Cable[], wires: readonly Wire[]): D
       found.push(problem('wire.cable', 'a cable of this job', w.cable))
     for (const end of ['a', 'b'] as const) {
       const ref = w[end]
-      if (ref !== null && !terminalThere(job, ref))
+      if (ref !== null && !hasTerminal(job, ref))
         found.push(problem(`wire.${end}`, 'a terminal of a placed device', ref))
     }
   }
@@ -109,12 +105,6 @@ function addLines(job: Job, cables: readonly Cable[], wires: readonly Wire[]): D
   const kept = job.wires.map((w) => given.get(w.id) ?? w)
   const fresh = wires.filter((w) => !job.wires.some((x) => x.id === w.id))
   return { job: { ...job, cables: all, wires: [...kept, ...fresh] } }
-}
-
-function terminalThere(job: Job, ref: string): boolean {
-  const { placed, id } = splitRef(ref)
-  const entry = job.placed.find((p) => p.ref === placed)
-  return (entry && job.devices[entry.device]?.terminals.some((t) => t.id === id)) ?? false
 }
 
 const at = (ref: string | null, placed: string): boolean => ref !== null && splitRef(ref).placed === placed

@@ -22,7 +22,6 @@ const WHY_WORDS: Record<PlanWhy, string> = {
   sensor: 'the outdoor sensor’s pair',
   zone: 'the zone’s call into the panel',
   oldCommon: 'on this thermostat this letter is the common',
-  splice: 'joined on the way',
 }
 export const whyWords = (why: PlanWhy): string => WHY_WORDS[why]
 
@@ -34,7 +33,6 @@ const CANNOT_WORDS: Record<Cannot, string> = {
   kitMissing: 'There is no fossil fuel kit in the gear.',
   interlockMissing: 'Nothing keeps compressor and heat apart: an interlock relay is missing.',
   airMissing: 'No coil-entering-air thermostat: the compressor could start into hot air.',
-  sensorMissing: 'No outdoor sensor in the gear.',
   isolationMissing:
     'This needs an isolation relay that is not in the gear: a thermostat that feels for its wires must not see the defrost output, and an oil primary takes a dry contact only. It is left off.',
   senseMissing: 'The thermostat has no terminal for this outdoor unit’s reversing valve.',

@@ -2,6 +2,7 @@ import { EARTH, type ContactPart, type LoadPart, type SourcePart, type Transform
 import {
   makeRef,
   quantity,
+  splitRef,
   wireRef,
   wireSize,
   type Installation,
@@ -159,6 +160,10 @@ export function netlistOf(inst: Installation): Netlist {
   }
   return list
 }
+
+/** The node of a terminal or of earth; NaN for a point that is not there. */
+export const nodeOf = (net: Netlist, ref: Ref): number =>
+  ref === EARTH || splitRef(ref).id === EARTH ? GROUND : (net.index.get(ref) ?? Number.NaN)
 
 /** Volts between two nodes, magnitude. */
 export function across(volts: Complexes, a: number, b: number): number {

@@ -1,8 +1,7 @@
-import { splitRef, type Ref } from '../installation'
-import { EARTH } from '../equipment'
+import type { Ref } from '../installation'
 import { tolerances } from '../tolerances'
 import { complexes, factor, planElimination, solveFactored } from './elimination'
-import { GROUND, type Branch } from './netlist'
+import { GROUND, nodeOf, type Branch } from './netlist'
 import type { Circuit } from './solver'
 
 /**
@@ -12,9 +11,7 @@ import type { Circuit } from './solver'
  */
 export function ohmsBetween(circuit: Circuit, a: Ref, b: Ref): number {
   const { net } = circuit
-  const node = (ref: Ref) =>
-    ref === EARTH || splitRef(ref).id === EARTH ? GROUND : (net.index.get(ref) ?? Number.NaN)
-  const [i, j] = [node(a), node(b)]
+  const [i, j] = [nodeOf(net, a), nodeOf(net, b)]
   if (Number.isNaN(i) || Number.isNaN(j)) return Number.NaN
   if (i === j) return 0
   const resting = circuit.atRest()

@@ -1,10 +1,10 @@
-import { EARTH, type Truth } from '../equipment'
-import { splitRef, type Ref } from '../installation'
+import type { Truth } from '../equipment'
+import type { Ref } from '../installation'
 import type { Situation } from '../situation'
 import { tolerances } from '../tolerances'
 import { truthOf } from './drivers'
 import { complexes, solveFactored, type Factors } from './elimination'
-import { across, GROUND, type Branch, type LoadBranch } from './netlist'
+import { across, GROUND, nodeOf, type Branch, type LoadBranch } from './netlist'
 import { overcurrents, type Overcurrent } from './overcurrent'
 import type { Circuit, Settled, UnknownAs } from './solver'
 
@@ -43,10 +43,7 @@ export function solve(circuit: Circuit, situation: Situation, unknownAs: Unknown
   const { net, plan } = circuit
   // Metering asks many times of one state.
   let factors: Factors | null = null
-  const node = (ref: Ref): number => {
-    if (ref === EARTH || splitRef(ref).id === EARTH) return GROUND
-    return net.index.get(ref) ?? Number.NaN
-  }
+  const node = (ref: Ref): number => nodeOf(net, ref)
   const volts = (a: Ref, b: Ref): number => {
     const i = node(a)
     const j = node(b)

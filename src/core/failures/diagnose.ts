@@ -1,5 +1,5 @@
 import { Circuit, solve } from '../circuit'
-import { makeRef, splitRef, type Installation, type Ref } from '../installation'
+import { makeRef, terminalOf, type Installation, type Ref } from '../installation'
 import type { Situation } from '../situation'
 import { tolerances } from '../tolerances'
 import { failedModes, failuresOf, withFailure, type Failure } from './failure'
@@ -108,10 +108,6 @@ function pointsOf(inst: Installation): (MeterPoint & { far: number })[] {
   })
 }
 
-const sideOf = (inst: Installation, ref: Ref): 'low' | 'line' => {
-  const { placed, id } = splitRef(ref)
-  const device = inst.placed.find((p) => p.ref === placed)?.device
-  return device?.terminals.find((t) => t.id === id)?.side ?? 'low'
-}
+const sideOf = (inst: Installation, ref: Ref): 'low' | 'line' => terminalOf(inst, ref)?.terminal.side ?? 'low'
 const isLive = (volts: number, side: 'low' | 'line'): boolean =>
   volts >= (side === 'low' ? tolerances.liveVolts : tolerances.liveLineVolts)

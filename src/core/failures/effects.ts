@@ -1,5 +1,5 @@
-import { isCooling, isHeatPumpHeating } from '../equipment'
-import { Circuit, type Outcome } from '../circuit'
+import { isHeatPumpHeating } from '../equipment'
+import { Circuit, circuitOf, type Outcome } from '../circuit'
 import type { Installation, Ref } from '../installation'
 import { factsOf, LAWS, stateSeen, type Facts } from '../laws'
 import { callsOf, meaningsOf, memoriesAt, reachableRows, regionsOf, type Situation } from '../situation'
@@ -41,6 +41,9 @@ export function trials(inst: Installation): Situation[] {
 const seenOnTheDay = (s: Situation): boolean =>
   s.outdoorF >= tolerances.mildF && s.call !== 'emergency' && !s.call.startsWith('heatAux')
 
+/** Laws about missing heat: a house without heat is told apart from harm. */
+const COLD = ['emergencyHeat', 'someHeat']
+
 /** Works out what one failure does. `healthy` are the same trials with nothing failed. */
 export function effectOf(
   inst: Installation,
@@ -51,11 +54,14 @@ export function effectOf(
   const broken = withFailure(inst, failure)
   const circuit = new Circuit(broken)
   const forced = failedModes(failure)
-  const laws = LAWS.filter((l) => l.severity === 'danger' && l.each && l.applies(broken))
+  const whole = circuitOf(inst)
+  const laws = LAWS.filter(
+    (l) => l.severity === 'danger' && l.each && !COLD.includes(l.id) && l.applies(broken),
+  )
   const effect: Effect = { failure, kind: 'nothing', law: null, witness: null, lost: [], gained: [] }
   let visible = false
-  const heat = new Map<number, boolean>()
-  let noHeatAt: Situation | null = null
+  /** For each temperature, the first heating demand, and whether any of them brings heat. */
+  const heat = new Map<number, { first: Situation; warm: boolean }>()
   tried.forEach((s, i) => {
     const situation = { ...s, modes: { ...s.modes, ...forced } }
     const outcome: Outcome = circuit.settle(situation)
@@ -65,13 +71,13 @@ export function effectOf(
       if (effect.law) break
       const row = { away: Object.keys(forced).length, means: meaningsOf(broken, situation.modes) }
       const breach = law.each!(stateSeen(circuit, outcome, situation, row))
-      if (!breach || law.id === 'emergencyHeat' || law.id === 'someHeat') continue
-      if (law.each!(stateSeen(healthyCircuit(inst), healthyCircuit(inst).settle(s), s, row))) continue
+      if (!breach) continue
+      if (law.each!(stateSeen(whole, whole.settle(s), s, row))) continue
       Object.assign(effect, { kind: 'harm', law: law.id, witness: s })
     }
     if (isHeatPumpHeating(s.call) || s.call === 'emergency') {
-      const warm = heats(facts)
-      heat.set(s.outdoorF, (heat.get(s.outdoorF) ?? false) || warm)
+      const known = heat.get(s.outdoorF)
+      heat.set(s.outdoorF, { first: known?.first ?? s, warm: (known?.warm ?? false) || heats(facts) })
     }
     const lost = before.running.filter((r) => !facts.running.includes(r))
     const gained = facts.running.filter((r) => !before.running.includes(r))
@@ -80,22 +86,11 @@ export function effectOf(
     if (!effect.lost.length && !effect.gained.length) Object.assign(effect, { lost, gained })
     visible ||= seenOnTheDay(s)
   })
-  for (const [t, warm] of heat)
-    if (!warm)
-      noHeatAt ??=
-        tried.find((s) => s.outdoorF === t && s.call !== 'off' && !isCooling(s.call) && s.call !== 'fan') ??
-        null
   if (effect.kind === 'harm') return effect
+  const noHeatAt = [...heat.values()].find((h) => !h.warm)?.first
   const changed = effect.lost.length + effect.gained.length > 0
   if (noHeatAt) return { ...effect, kind: 'noHeat', witness: noHeatAt }
   return { ...effect, kind: !changed ? 'nothing' : visible ? 'noticed' : 'unnoticed' }
-}
-
-const circuits = new WeakMap<Installation, Circuit>()
-function healthyCircuit(inst: Installation): Circuit {
-  let c = circuits.get(inst)
-  if (!c) circuits.set(inst, (c = new Circuit(inst)))
-  return c
 }
 
 const heats = (f: Facts): boolean =>
@@ -112,7 +107,7 @@ export function singleFailures(
   step: (done: number, of: number) => boolean = () => true,
 ): Effect[] {
   const tried = trials(inst)
-  const circuit = healthyCircuit(inst)
+  const circuit = circuitOf(inst)
   const healthy = tried.map((s) => factsOf(circuit, circuit.settle(s)))
   const failures = failuresOf(inst)
   const effects: Effect[] = []

@@ -1,4 +1,4 @@
-import { settingValue, type Installation } from '../installation'
+import type { Installation } from '../installation'
 import { hasStrips } from './heatSources'
 import { intentOf, isLanded, ofKind, terminalsWith } from './jobFacts'
 import type { Law } from './law'
@@ -8,8 +8,7 @@ function gateF(inst: Installation): number | null {
   const points: number[] = []
   for (const p of ofKind(inst, 'outdoorThermostat')) {
     if (!terminalsWith(p, 'switch').some((t) => isLanded(inst, t))) continue
-    const set = p.device.settings.find((s) => s.intent === 'outdoorSwitch')
-    const value = set && settingValue(p, set.id)
+    const value = intentOf(p, 'outdoorSwitch')
     const band = Number(p.device.plate.differentialF ?? 0)
     if (typeof value === 'number') points.push(value + band)
   }

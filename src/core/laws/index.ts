@@ -1,5 +1,6 @@
 export { defrostOutputs } from './defrostOutputs'
 export { factsOf, makesHeatAhead, type Facts } from './facts'
+export { hasBurner } from './heatSources'
 export {
   type Breach,
   type Coverage,

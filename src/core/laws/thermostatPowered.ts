@@ -1,13 +1,11 @@
 import type { Law } from './law'
 
-const hasControl = (d: { parts: { kind: string }[] }) =>
-  d.parts.some((x) => x.kind === 'load' && (x as { makes?: { what: string } }).makes?.what === 'control')
-
 /** Every thermostat that needs power has it while nothing is called, water in the pan included. */
 export const thermostatPowered: Law = {
   id: 'thermostatPowered',
   severity: 'wrong',
-  applies: (inst) => inst.placed.some((p) => hasControl(p.device)),
+  applies: (inst) =>
+    inst.placed.some((p) => p.device.parts.some((x) => x.kind === 'load' && x.makes?.what === 'control')),
   each({ situation, away, means, facts }) {
     const dead = facts.unpowered[0]
     if (!dead || !facts.settled) return null

@@ -1,16 +1,13 @@
 import type { Placed, Ref } from '../installation'
-import { defrostOutputs, makesHeatAhead } from '../laws'
+import { defrostOutputs, hasBurner, makesHeatAhead } from '../laws'
 import { decided, first, term, terms } from './kinds'
 import { compressorNets, inSeries, type Gear, type Through, type Wants } from './gear'
 
 /** Backup heat, and Y as far as the backup decides what stands in it. */
 export function backupNets(wants: Wants, gear: Gear): void {
   const { source, indoor, inst } = gear
-  const burner = inst.placed.some((p) =>
-    p.device.parts.some((x) => x.kind === 'load' && x.makes?.what === 'burner'),
-  )
   const y = term(source, 'Y1')
-  if (burner) return fuelNets(wants, gear, y)
+  if (hasBurner(inst)) return fuelNets(wants, gear, y)
   compressorNets(wants, gear, y, aheadInterlock(wants, gear))
   if (term(indoor, 'W1')) stripNets(wants, gear)
 }
@@ -38,10 +35,8 @@ function stripNets(wants: Wants, gear: Gear): void {
     wants.set(thermostat, 'backupStages', '1')
     wants.set(thermostat, 'auxWithE', 'separate', 'bypass')
     throughSwitch(wants, gear, lockout, aux, w1, back)
-    if (ownE) wants.net('E', [e, ownE], 'bypass')
-    else wants.net('E', [e, w2 ?? w1], 'bypass')
-    if (w2 && !ownE) wants.net('W1', [w1, w2], 'jumperW')
-    if (ownE && w2) wants.net('W1', [w1, w2], 'jumperW')
+    wants.net('E', [e, ownE ?? w2 ?? w1], 'bypass')
+    wants.net('W1', [w1, w2], 'jumperW')
     return
   }
   if (lockout) wants.cannot.push('switchNeedsE')

@@ -2,4 +2,4 @@ export { assemble, CABLE_COLOURS, type CableChoice, type Feeds, type Piece } fro
 export { compare, type Difference } from './compare'
 export { CUSTOM } from './lay'
 export { USUAL, type Cannot, type PlanSetting, type PlanWhy, type Schools } from './net'
-export { planLanding, planned, type Plan } from './plan'
+export { landedBy, planLanding, planned, type Plan } from './plan'

@@ -5,7 +5,7 @@ import type { Ref } from '../installation'
 export type PlanWhy =
   | 'bypass' | 'auxThroughSwitch' | 'tempered' | 'temperedReturn' | 'jumperW' | 'jumperE' | 'jumperR' | 'isolated'
   | 'interlock' | 'airFirst' | 'fuelKit' | 'dryContact' | 'float' | 'monitor' | 'leak' | 'bus' | 'sensor' | 'zone'
-  | 'oldCommon' | 'splice' // prettier-ignore
+  | 'oldCommon' // prettier-ignore
 
 /** Terminals that are to be one conductor, in the order in which the cable runs. */
 export interface Net {
@@ -24,7 +24,7 @@ export interface PlanSetting {
 
 /** What a school of practice asks of this gear and cannot have. */
 export type Cannot =
-  | 'noThermostat' | 'noEquipment' | 'switchNeedsE' | 'kitMissing' | 'interlockMissing' | 'airMissing' | 'sensorMissing'
+  | 'noThermostat' | 'noEquipment' | 'switchNeedsE' | 'kitMissing' | 'interlockMissing' | 'airMissing'
   | 'isolationMissing' | 'senseMissing' // prettier-ignore
 
 /** The technician's choices where good practitioners differ (each a school of practice). */

@@ -1,6 +1,6 @@
-import type { Installation } from '../installation'
+import type { Installation, Ref, Wire } from '../installation'
 import { lay, type Laid } from './lay'
-import type { Cannot, PlanSetting, Schools } from './net'
+import type { Cannot, PlanSetting, PlanWhy, Schools } from './net'
 import { wantedNets } from './nets'
 
 /** A landing for the gear that is there, conductor by conductor, with the settings that go with it. */
@@ -14,6 +14,15 @@ export interface Plan extends Laid {
 export function planLanding(inst: Installation, schools: Schools): Plan {
   const wanted = wantedNets(inst, schools)
   return { ...lay(inst, wanted.nets), settings: wanted.settings, cannot: wanted.cannot }
+}
+
+/** What a person lands of a plan: conductors of low-voltage cables, and jumpers; no harness, no line conductor. */
+export function landedBy(inst: Installation, plan: Plan): (Wire & { a: Ref; b: Ref; why: PlanWhy | null })[] {
+  const low = new Set(inst.cables.filter((c) => c.kind === 'low').map((c) => c.id))
+  return plan.wires.flatMap((w) => {
+    if (!w.a || !w.b || (w.cable !== null && !low.has(w.cable))) return []
+    return [{ ...w, a: w.a, b: w.b, why: plan.reasons.find((r) => r.wire === w.id)?.why ?? null }]
+  })
 }
 
 /** The job as it would be with the plan landed and its settings made. */

@@ -45,8 +45,8 @@ export interface BenchLayout {
 }
 
 /** Low-voltage terminals by device, stacked in three columns: thermostat, indoors, outdoors. */
-export function layOut(all: readonly Placed[]): BenchLayout {
-  const targets = targetsOf({ placed: all as Placed[] })
+export function layOut(all: Placed[]): BenchLayout {
+  const targets = targetsOf({ placed: all })
   const heights = [0, 0, 0]
   const panels: Panel[] = []
   const at: BenchLayout['at'] = new Map()

@@ -5,34 +5,16 @@ import { Plus, Upload } from 'lucide-react'
 import Link from 'next/link'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { ask } from '@/client'
-import { sentence } from '@/jobfile'
+import { sentence, type JobListEntry } from '@/jobfile'
 import { Button, cx } from '@/ui'
 import { count } from '@/words'
 
-/** What the server says of a job in the list. */
-interface Entry {
-  id: string
-  title: string
-  address: string
-  owner: string
-  note: string
-  updatedAt: string
-  summary: {
-    verdict: string
-    broken: number
-    undecided: number
-    states: number
-    readings: number
-    wrongReadings: number
-  }
-}
-
 /** The jobs, those that need the technician first. */
 export function JobList() {
-  const [jobs, setJobs] = useState<Entry[] | null>(null)
+  const [jobs, setJobs] = useState<JobListEntry[] | null>(null)
   const [away, setAway] = useState(false)
   const load = useCallback(async () => {
-    const answer = await ask<{ jobs: Entry[] }>(fetch, '/api/jobs')
+    const answer = await ask<{ jobs: JobListEntry[] }>(fetch, '/api/jobs')
     if (answer.ok) setJobs(answer.value.jobs)
     setAway(!answer.ok)
   }, [])
@@ -40,7 +22,7 @@ export function JobList() {
     // eslint-disable-next-line react-hooks/set-state-in-effect -- what it sets arrives later, from the server
     void load()
   }, [load])
-  const needs = (j: Entry) => j.summary.broken + j.summary.wrongReadings
+  const needs = (j: JobListEntry) => j.summary.broken + j.summary.wrongReadings
   const sorted = [...(jobs ?? [])].sort((a, b) => Number(needs(b) > 0) - Number(needs(a) > 0))
   const open = sorted.filter((j) => needs(j) > 0).length
   return (

@@ -1,7 +1,7 @@
 'use client'
 
 import { useMemo, useState } from 'react'
-import { compare, planLanding, planned, USUAL, type Schools } from '@/core/plan'
+import { compare, landedBy, planLanding, planned, USUAL, type Schools } from '@/core/plan'
 import { planOperations } from '@/jobfile'
 import { Button, Swatch } from '@/ui'
 import { cannotWords, differenceWords, planSentence, planSettingWords, refWords, whyWords } from '@/words'
@@ -21,10 +21,6 @@ export function PlanPanel() {
   const land = () => {
     const ops = planOperations(inst, plan, () => `n-${crypto.randomUUID().slice(0, 8)}`)
     setDone(ops.filter((op) => edit(op).ok).length)
-  }
-  const landed = plan.wires.filter((w) => w.a && w.b && (w.cable === null || isLow(w.cable)))
-  function isLow(cable: string) {
-    return inst.cables.some((c) => c.id === cable && c.kind === 'low')
   }
   return (
     <section aria-label="Plan" className="border-t border-line pt-3" data-testid="plan">
@@ -81,19 +77,16 @@ export function PlanPanel() {
             </tr>
           </thead>
           <tbody>
-            {landed.map((w) => {
-              const why = plan.reasons.find((r) => r.wire === w.id)?.why
-              return (
-                <tr key={w.id} className="border-t border-line align-top">
-                  <td className="py-1 whitespace-nowrap">
-                    <Swatch colour={w.colour} /> {w.cable === null ? 'jumper' : w.colour}
-                  </td>
-                  <td>{refWords(goal, w.a!)}</td>
-                  <td>{refWords(goal, w.b!)}</td>
-                  <td className="text-soft">{why ? whyWords(why) : ''}</td>
-                </tr>
-              )
-            })}
+            {landedBy(inst, plan).map((w) => (
+              <tr key={w.id} className="border-t border-line align-top">
+                <td className="py-1 whitespace-nowrap">
+                  <Swatch colour={w.colour} /> {w.cable === null ? 'jumper' : w.colour}
+                </td>
+                <td>{refWords(goal, w.a)}</td>
+                <td>{refWords(goal, w.b)}</td>
+                <td className="text-soft">{w.why ? whyWords(w.why) : ''}</td>
+              </tr>
+            ))}
           </tbody>
         </table>
       </details>

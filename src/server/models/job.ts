@@ -5,18 +5,7 @@ import {
   type InferCreationAttributes,
   type Sequelize,
 } from 'sequelize'
-import type { Job } from '@/jobfile'
-
-/** What the list of jobs shows, worked out from one version of the document. */
-export interface Summary {
-  version: number
-  verdict: string
-  broken: number
-  undecided: number
-  states: number
-  readings: number
-  wrongReadings: number
-}
+import type { Job, Summary } from '@/jobfile'
 
 export class JobRow extends Model<InferAttributes<JobRow>, InferCreationAttributes<JobRow>> {
   declare id: string

@@ -1,22 +1,10 @@
 import { Op } from 'sequelize'
 import { prove } from '@/core/laws'
 import { judge, standing } from '@/core/startup'
-import { installationOf, type Job } from '@/jobfile'
+import { installationOf, type Job, type JobListEntry, type Summary } from '@/jobfile'
 import { proofSentence } from '@/words'
 import type { Database } from '../database'
 import { readingRow } from '../models/reading'
-import type { Summary } from '../models/job'
-
-/** A line of the job list. */
-export interface JobListEntry {
-  id: string
-  title: string
-  address: string
-  owner: string
-  note: string
-  updatedAt: string
-  summary: Summary
-}
 
 /** Every job with its verdict. A verdict is worked out once for each version and kept with the row. */
 export async function listJobs(db: Database): Promise<JobListEntry[]> {
