@@ -39,6 +39,8 @@ export interface StoreNeeds {
   now: () => Date
   /** Milliseconds before try number `n` (from 1) after a failure. */
   retryAfter?: (n: number) => number
+  /** Runs the write of what is not urgent when nothing else is to be done; at once when not given. */
+  idle?: (write: () => Promise<void>) => Promise<void>
   /** Runs the write to the queue out of the way of the painting that the edit brings; at once when not given. */
   aside?: (write: () => Promise<void>) => Promise<void>
   /** Milliseconds that an edit, safe in the queue, waits for others to travel with it; 0 when not given. */
@@ -243,7 +245,11 @@ export class JobStore {
   private async rebase(base: { version: number; job: Job }): Promise<void> {
     this.base = base
     this.missing = null
-    await this.needs.queue.remember(this.jobId, base.version, base.job)
+    const { queue, idle } = this.needs
+    const write = () => queue.remember(this.jobId, base.version, base.job)
+    // A copy of the whole document for days without the server: it need not be in anybody's way.
+    if (idle) void idle(() => (this.base === base ? write() : Promise.resolve())).catch(() => undefined)
+    else await write()
   }
 
   private retryLater(): void {

@@ -4,7 +4,8 @@ import type { Installation, Placed } from '@/core/installation'
 /** An installation on its way to a worker. Devices are large and seldom change: each travels once, by number. */
 export interface Parcel {
   devices: [number, Device][]
-  placed: (Omit<Placed, 'device'> & { device: number })[]
+  /** null: as in the last parcel. The list then stays the same object, and what was worked out from it stands. */
+  placed: (Omit<Placed, 'device'> & { device: number })[] | null
   cables: Installation['cables']
   wires: Installation['wires']
 }
@@ -12,9 +13,13 @@ export interface Parcel {
 /** The sending side of one worker. */
 export class Packer {
   private readonly numbers = new Map<Device, number>()
+  private last: Placed[] | null = null
 
   pack(inst: Installation): Parcel {
     const devices: Parcel['devices'] = []
+    const { cables, wires } = inst
+    if (this.last === inst.placed) return { devices, placed: null, cables, wires }
+    this.last = inst.placed
     const placed = inst.placed.map(({ device, ...rest }) => {
       let number = this.numbers.get(device)
       if (number === undefined) {
@@ -24,21 +29,24 @@ export class Packer {
       }
       return { ...rest, device: number }
     })
-    return { devices, placed, cables: inst.cables, wires: inst.wires }
+    return { devices, placed, cables, wires }
   }
 }
 
 /** The receiving side; parcels are opened in the order in which they were packed. */
 export class Unpacker {
   private readonly devices = new Map<number, Device>()
+  private placed: Placed[] = []
 
   unpack(parcel: Parcel): Installation {
     for (const [number, device] of parcel.devices) this.devices.set(number, device)
+    if (!parcel.placed) return { placed: this.placed, cables: parcel.cables, wires: parcel.wires }
     const placed = parcel.placed.map((p) => {
       const device = this.devices.get(p.device)
       if (!device) throw new Error(`device ${p.device} was not sent`)
       return { ...p, device }
     })
+    this.placed = placed
     return { placed, cables: parcel.cables, wires: parcel.wires }
   }
 }

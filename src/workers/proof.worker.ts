@@ -6,7 +6,13 @@ const unpacker = new Unpacker()
 
 /** What runs off the main thread: the sweep, and the search for the smallest mend. */
 const work = {
-  prove: (parcel: Parcel) => prove(unpacker.unpack(parcel)),
+  prove(parcel: Parcel) {
+    const inst = unpacker.unpack(parcel)
+    const began = performance.now()
+    const proof = prove(inst)
+    performance.measure('prove', { start: began })
+    return proof
+  },
   mends: (parcel: Parcel, finding: Finding) => mendsFor(unpacker.unpack(parcel), finding),
 }
 export type ProofWork = typeof work

@@ -1,6 +1,8 @@
 import {
   evaluateLeaf,
+  leaves,
   normalState,
+  type Call,
   type Expr,
   type Leaf,
   type ModeMeaning,
@@ -19,6 +21,9 @@ export const truthOf = (level: number): Truth => (level === 2 ? 'yes' : level ==
 /** Answers of the outside leaves and states of the coils go in; whether the contact is closed comes out. */
 export type Driver = (outside: Uint8Array, coils: Uint8Array) => number
 
+/** Whether nothing but settings decides an expression. */
+const onlySettings = (expr: Expr): boolean => leaves(expr).every((l) => 'set' in l)
+
 /**
  * Drivers compiled against two numbered lists: leaves that the situation alone answers, and coils. Two situations with
  * the same answers to all leaves have the same solution, which is what makes a sweep of thousands of states cheap.
@@ -33,36 +38,21 @@ export class DriverTable {
     private readonly coilIndex: ReadonlyMap<Ref, number>,
   ) {}
 
-  private compile(placed: Placed, expr: Expr): Driver {
-    if ('all' in expr) {
-      const parts = expr.all.map((e) => this.compile(placed, e))
-      return (o, c) => {
-        let least = 2
-        for (const p of parts) {
-          const v = p(o, c)
-          if (v < least) least = v
-        }
-        return least
-      }
-    }
-    if ('any' in expr) {
-      const parts = expr.any.map((e) => this.compile(placed, e))
-      return (o, c) => {
-        let most = 0
-        for (const p of parts) {
-          const v = p(o, c)
-          if (v > most) most = v
-        }
-        return most
-      }
-    }
+  /**
+   * Settings do not change within a circuit, so what hangs on them alone is worked out here, once: a switched-off
+   * lockout then leaves no leaf behind that would tell two temperatures apart.
+   */
+  private compile(placed: Placed, expr: Expr): Driver | Level {
+    if ('all' in expr) return this.joined(placed, expr.all, 0)
+    if ('any' in expr) return this.joined(placed, expr.any, 2)
     if ('not' in expr) {
       const part = this.compile(placed, expr.not)
-      return (o, c) => 2 - part(o, c)
+      return typeof part === 'number' ? ((2 - part) as Level) : (o, c) => 2 - part(o, c)
     }
+    if ('set' in expr) return LEVEL[evaluateLeaf(expr, this.sightFor(placed))]
     if ('energised' in expr) {
       const coil = this.coilIndex.get(makeRef(placed.ref, expr.energised))
-      if (coil === undefined) return () => 0
+      if (coil === undefined) return 0
       const watching = this.coilWatchers.get(coil) ?? []
       if (!watching.includes(this.now)) this.coilWatchers.set(coil, [...watching, this.now])
       return (_, c) => c[coil]!
@@ -71,23 +61,51 @@ export class DriverTable {
     return (o) => o[at]!
   }
 
+  /** "All" is the least of its parts and "any" the most; `decides` is the answer with which one part decides it. */
+  private joined(placed: Placed, list: readonly Expr[], decides: 0 | 2): Driver | Level {
+    // A part that its settings decide is looked for first: then nothing else of it is worth a leaf.
+    const fixed = list.map((e) => (onlySettings(e) ? this.compile(placed, e) : undefined))
+    if (fixed.includes(decides)) return decides
+    const doubt = fixed.includes(1)
+    const parts: Driver[] = []
+    for (const [i, e] of list.entries()) {
+      const part = fixed[i] ?? this.compile(placed, e)
+      if (part === decides) return decides
+      if (typeof part === 'function') parts.push(part)
+    }
+    const idle: Level = doubt ? 1 : decides === 0 ? 2 : 0
+    if (!parts.length) return idle
+    if (parts.length === 1 && !doubt) return parts[0]!
+    const [x, y] = parts
+    if (decides === 0) {
+      if (parts.length === 2 && !doubt) return (o, c) => Math.min(x!(o, c), y!(o, c))
+      return (o, c) => {
+        let least: number = idle
+        for (const p of parts) {
+          const v = p(o, c)
+          if (v < least) least = v
+        }
+        return least
+      }
+    }
+    if (parts.length === 2 && !doubt) return (o, c) => Math.max(x!(o, c), y!(o, c))
+    return (o, c) => {
+      let most: number = idle
+      for (const p of parts) {
+        const v = p(o, c)
+        if (v > most) most = v
+      }
+      return most
+    }
+  }
+
   /**
    * The answers of all outside leaves in a situation. Thousands of states are asked in one sweep and most leaves look
    * at the call and the temperature only, which many states share: those answers are kept.
    */
   answers(situation: Situation): Uint8Array {
-    for (const sight of this.sights.values()) {
-      sight.call = situation.call
-      sight.outdoorF = situation.outdoorF
-    }
     this.modes = situation.modes
-    const key = `${situation.call} ${situation.outdoorF}`
-    let steady = this.steady.get(key)
-    if (steady?.length !== this.leaves.length) {
-      steady = Uint8Array.from(this.leaves, ({ sight, leaf }) => LEVEL[evaluateLeaf(leaf, sight)])
-      this.steady.set(key, steady)
-    }
-    const out = steady.slice()
+    const out = this.steadyAt(situation).slice()
     let byMode = this.byMode.get(situation.modes)
     if (byMode?.length !== this.changing.length) {
       byMode = Uint8Array.from(this.changing, (i) => this.answer(i))
@@ -96,6 +114,37 @@ export class DriverTable {
     for (let n = 0; n < byMode.length; n++) out[this.changing[n]!] = byMode[n]!
     for (const i of this.banded) out[i] = this.answer(i)
     return out
+  }
+
+  /** The answers with every mode normal; `this.modes` is put back by whoever asks for more. */
+  private steadyAt(situation: Pick<Situation, 'call' | 'outdoorF'>): Uint8Array {
+    const { call, outdoorF } = situation
+    const { last } = this
+    if (last?.call === call && last.outdoorF === outdoorF && last.steady.length === this.leaves.length)
+      return last.steady
+    for (const sight of this.sights.values()) {
+      sight.call = call
+      sight.outdoorF = outdoorF
+    }
+    const key = `${call} ${outdoorF}`
+    let steady = this.steady.get(key)
+    if (steady?.length !== this.leaves.length) {
+      const { modes } = this
+      this.modes = {}
+      steady = Uint8Array.from(this.leaves, ({ sight, leaf }) => LEVEL[evaluateLeaf(leaf, sight)])
+      this.steady.set(key, steady)
+      this.modes = modes
+    }
+    this.last = { call, outdoorF, steady }
+    return steady
+  }
+
+  /**
+   * Two temperatures with the same key answer every driver alike in this call, whatever the modes: inside a differential
+   * the answer is the memory's, which is a mode, and the key says that it is.
+   */
+  climate(situation: Pick<Situation, 'call' | 'outdoorF'>): string {
+    return this.steadyAt(situation).join('')
   }
 
   private answer(i: number): Level {
@@ -110,11 +159,14 @@ export class DriverTable {
   /** Compiles the driver of one contact, and notes what it looks at. */
   contact(number: number, placed: Placed, expr: Expr): Driver {
     this.now = number
-    return this.compile(placed, expr)
+    const driver = this.compile(placed, expr)
+    return typeof driver === 'number' ? () => driver : driver
   }
   private now = -1
 
   private readonly steady = new Map<string, Uint8Array>()
+  /** The call and temperature that the sights stand at: a sweep asks for thousands of rows of one. */
+  private last: { call: Call; outdoorF: number; steady: Uint8Array } | null = null
   /** Leaves that look at modes alone; and those that look at a temperature and at what a switch did last. */
   private readonly changing: number[] = []
   private readonly banded: number[] = []

@@ -66,13 +66,37 @@ export interface Netlist {
   leaks: Branch[]
   contacts: ContactBranch[]
   contactIndex: ReadonlyMap<Ref, number>
+  /** Fuses and breakers: the contacts with a rating, by their place among the contacts. */
+  rated: number[]
   loads: LoadBranch[]
   sources: SourceBranch[]
   transformers: TransformerBranch[]
 }
 
-/** Lays a job out as one netlist. Wires whose ends are not both landed are left out: they carry nothing. */
+const devicesOnly = new WeakMap<Placed[], Netlist>()
+
+/**
+ * Lays a job out as one netlist. Wires whose ends are not both landed are left out: they carry nothing.
+ * What stands inside the devices is laid out once for as long as the devices stay the same; only the wires are added.
+ */
 export function netlistOf(inst: Installation): Netlist {
+  let inside = devicesOnly.get(inst.placed)
+  if (!inside) devicesOnly.set(inst.placed, (inside = layDevices(inst.placed)))
+  const { index } = inside
+  const wires: Branch[] = []
+  for (const wire of inst.wires) {
+    if (!wire.a || !wire.b) continue
+    const a = index.get(wire.a)
+    const b = index.get(wire.b)
+    if (a === undefined || b === undefined || a === b) continue
+    const { gauge, feet } = wireSize(inst, wire)
+    const ohms = wireOhms(gauge, feet) + tolerances.contactOhms
+    wires.push({ ref: wireRef(wire.id), a, b, re: 1 / ohms, im: 0 })
+  }
+  return { ...inside, conductors: [...inside.conductors, ...wires] }
+}
+
+function layDevices(all: readonly Placed[]): Netlist {
   const nodes: Ref[] = []
   const index = new Map<Ref, number>()
   const node = (placed: string, id: string): number => {
@@ -93,11 +117,12 @@ export function netlistOf(inst: Installation): Netlist {
     leaks: [],
     contacts: [],
     contactIndex: new Map(),
+    rated: [],
     loads: [],
     sources: [],
     transformers: [],
   }
-  for (const placed of inst.placed) {
+  for (const placed of all) {
     for (const t of placed.device.terminals) node(placed.ref, t.id)
     for (const part of placed.device.parts) {
       const ref = makeRef(placed.ref, part.id)
@@ -148,16 +173,8 @@ export function netlistOf(inst: Installation): Netlist {
       }
     }
   }
+  list.rated = list.contacts.flatMap((c, i) => (c.ratedA === null ? [] : [i]))
   list.contactIndex = new Map(list.contacts.map((c, i) => [c.ref, i]))
-  for (const wire of inst.wires) {
-    if (!wire.a || !wire.b) continue
-    const a = index.get(wire.a)
-    const b = index.get(wire.b)
-    if (a === undefined || b === undefined || a === b) continue
-    const { gauge, feet } = wireSize(inst, wire)
-    const ohms = wireOhms(gauge, feet) + tolerances.contactOhms
-    list.conductors.push({ ref: wireRef(wire.id), a, b, re: 1 / ohms, im: 0 })
-  }
   return list
 }
 
@@ -169,5 +186,6 @@ export const nodeOf = (net: Netlist, ref: Ref): number =>
 export function across(volts: Complexes, a: number, b: number): number {
   const re = (a === GROUND ? 0 : volts.re[a]!) - (b === GROUND ? 0 : volts.re[b]!)
   const im = (a === GROUND ? 0 : volts.im[a]!) - (b === GROUND ? 0 : volts.im[b]!)
-  return Math.hypot(re, im)
+  // Several times quicker than Math.hypot, whose care for huge numbers no voltage needs.
+  return Math.sqrt(re * re + im * im)
 }

@@ -15,21 +15,29 @@ export interface Rest {
   closed: Uint8Array
 }
 
+/** Volts over the secondary's resistance, one part of the complex number. */
+function drop(t: TransformerBranch, v: Float64Array): number {
+  const primary = (t.a === GROUND ? 0 : v[t.a]!) - (t.b === GROUND ? 0 : v[t.b]!)
+  const secondary = (t.c === GROUND ? 0 : v[t.c]!) - (t.d === GROUND ? 0 : v[t.d]!)
+  return t.ratio * primary - secondary
+}
+
 /** Amps (magnitude) of a transformer's secondary. */
 export function transformerAmps(t: TransformerBranch, s: Pick<Rest, 'volts'>): number {
-  const v = (n: number, part: 're' | 'im') => (n === GROUND ? 0 : s.volts[part][n]!)
-  const drop = (p: 're' | 'im') => t.ratio * (v(t.a, p) - v(t.b, p)) - (v(t.c, p) - v(t.d, p))
-  return t.siemens * Math.hypot(drop('re'), drop('im'))
+  const re = drop(t, s.volts.re)
+  const im = drop(t, s.volts.im)
+  return t.siemens * Math.sqrt(re * re + im * im)
 }
 
 /** Fuses, breakers and transformers that carry more than they are made for; a transformer: twice its rated amps. */
 export function overcurrents(net: Netlist, s: Rest): Overcurrent[] {
   const found: Overcurrent[] = []
-  net.contacts.forEach((c, i) => {
-    if (c.ratedA === null || !s.closed[i]) return
-    const amps = across(s.volts, c.a, c.b) * Math.hypot(c.re, c.im)
-    if (amps > c.ratedA) found.push({ ref: c.ref, amps, limitA: c.ratedA })
-  })
+  for (const i of net.rated) {
+    if (!s.closed[i]) continue
+    const c = net.contacts[i]!
+    const amps = across(s.volts, c.a, c.b) * c.re
+    if (amps > c.ratedA!) found.push({ ref: c.ref, amps, limitA: c.ratedA! })
+  }
   for (const t of net.transformers) {
     const amps = transformerAmps(t, s)
     if (amps > 2 * t.ratedA) found.push({ ref: t.ref, amps, limitA: 2 * t.ratedA })

@@ -1,4 +1,4 @@
-import type { Installation, Ref } from '../installation'
+import type { Installation, Placed, Ref } from '../installation'
 import type { Situation } from '../situation'
 import { tolerances } from '../tolerances'
 import { degF } from '../units'
@@ -98,8 +98,7 @@ export class Circuit {
           this.base.re[this.plan.slot(at[p]!, at[q]!)]! += twice * t.siemens * u[p]! * u[q]!
         }
     }
-    this.table = new DriverTable(inst, new Map(loads.map((l, i) => [l.ref, i])))
-    this.drivers = contacts.map((c, i) => this.table.contact(i, c.placed, c.part.driver))
+    ;({ table: this.table, drivers: this.drivers } = compiled(inst, this.net))
   }
 
   private stamp(matrix: Complexes, b: Branch): void {
@@ -130,6 +129,11 @@ export class Circuit {
     matrix.im.set(this.base.im)
     for (let i = 0; i < closed.length; i++) if (closed[i]) this.stamp(matrix, this.net.contacts[i]!)
     return factor(this.plan, matrix, into)
+  }
+
+  /** Temperatures with the same key solve alike in a call, whatever the modes. */
+  climate(situation: Pick<Situation, 'call' | 'outdoorF'>): string {
+    return this.table.climate(situation)
   }
 
   /** 1 where a contact is closed with no power anywhere, in a mild hour with nothing called. */
@@ -258,6 +262,23 @@ export class Circuit {
     }
     return { ok: false, why: 'chatter', cycle: [] }
   }
+}
+
+interface Compiled {
+  table: DriverTable
+  drivers: Driver[]
+}
+const compiledOf = new WeakMap<Placed[], Compiled>()
+
+/** The drivers of all contacts: they hang on the devices and their settings, and no wire that is moved touches them. */
+function compiled(inst: Installation, net: Netlist): Compiled {
+  let known = compiledOf.get(inst.placed)
+  if (!known) {
+    const table = new DriverTable(inst, new Map(net.loads.map((l, i) => [l.ref, i])))
+    known = { table, drivers: net.contacts.map((c, i) => table.contact(i, c.placed, c.part.driver)) }
+    compiledOf.set(inst.placed, known)
+  }
+  return known
 }
 
 /** A list of numbers from 0 to 3 as a short string, to look things up by: seven to a character. */

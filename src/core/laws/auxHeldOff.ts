@@ -32,6 +32,7 @@ function gateF(inst: Installation): number | null {
 export const auxHeldOff: Law = {
   id: 'auxHeldOff',
   severity: 'wrong',
+  readsOutdoor: true,
   applies: (inst) => hasStrips(inst) && gateF(inst) !== null,
   each({ inst, situation, away, facts }) {
     if (away > 0 || situation.call === 'emergency' || !facts.stripsOn.length) return null

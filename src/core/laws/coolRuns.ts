@@ -8,6 +8,7 @@ import type { Law } from './law'
 export const coolRuns: Law = {
   id: 'coolRuns',
   severity: 'wrong',
+  readsOutdoor: true,
   applies: hasCompressor,
   each({ inst, situation, away, facts }) {
     // A lockout may well hold cooling off in the cold, when nobody wants it.

@@ -33,6 +33,11 @@ export interface Law {
   severity: Severity
   /** Whether the law has anything to say about this job. */
   applies(inst: Installation): boolean
+  /**
+   * Whether `each` reads the outdoor temperature itself; such a law judges states with every mode normal and no other.
+   * All other laws are judged once for the temperatures that the circuit cannot tell apart. A test holds each to this.
+   */
+  readsOutdoor?: boolean
   /** Judges one state. Mutually exclusive with `overall`. */
   each?(state: StateSeen): Breach | null
   /** Judges the whole: what was seen running in which call, over all states. */

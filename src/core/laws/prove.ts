@@ -1,4 +1,4 @@
-import { CALLS, type Value } from '../equipment'
+import { CALLS, type Call, type Value } from '../equipment'
 import { Circuit, solve, type Outcome, type Solution } from '../circuit'
 import { gateChain } from '../explain'
 import { wireRef, type Installation, type Ref } from '../installation'
@@ -9,10 +9,12 @@ import {
   reachableRows,
   regionsOf,
   unknownsOf,
+  type ModeRow,
   type Situation,
   type Unknown,
 } from '../situation'
 import { tolerances } from '../tolerances'
+import type { DegF } from '../units'
 import type { Breach, Finding, Law, Proof, Undecided } from './law'
 import { LAWS } from './registry'
 import { stateSeen } from './seen'
@@ -77,6 +79,25 @@ function smaller(a: [number, number, number], b: [number, number, number]): bool
   return false
 }
 
+/** Outdoor temperatures that a call cannot tell apart: the same rows of modes with the same solutions. */
+interface Climate {
+  rows: ModeRow[]
+  /** °F: the one nearest the mild point, where a smallest witness is. */
+  nearest: DegF
+}
+
+function climateAt(circuit: Circuit, known: Map<string, Climate>, call: Call, outdoorF: DegF): Climate {
+  const rows = reachableRows(circuit.inst, call, outdoorF)
+  const key = circuit.climate({ call, outdoorF })
+  let climate = known.get(key)
+  // Which modes can occur may hang on the temperature even where no contact does.
+  if (climate && climate.rows !== rows) climate = undefined
+  if (!climate) known.set(key, (climate = { rows, nearest: outdoorF }))
+  else if (Math.abs(outdoorF - tolerances.mildF) < Math.abs(climate.nearest - tolerances.mildF))
+    climate.nearest = outdoorF
+  return climate
+}
+
 /** Solves every reachable state of a job in which nothing is unknown. */
 function runOnce(
   assumed: Installation,
@@ -88,24 +109,33 @@ function runOnce(
   const everRan = new Set<Ref>()
   const calls = callsOf(assumed)
   const each = laws.filter((l) => l.each)
+  const weather = each.filter((l) => l.readsOutdoor)
   for (const call of calls) {
-    for (const outdoorF of temperatures) {
-      const rows = reachableRows(assumed, call, outdoorF)
+    const climates = new Map<string, Climate>()
+    const list = temperatures.map((outdoorF) => climateAt(circuit, climates, call, outdoorF))
+    temperatures.forEach((outdoorF, at) => {
+      const climate = list[at]!
+      const { rows, nearest } = climate
       run.mostModes = Math.max(run.mostModes, rows.length)
+      run.solved += rows.length
+      // Elsewhere in the same climate nothing differs but the thermometer: only the laws that read it look again.
+      const first = outdoorF === nearest
+      const judges = first ? each : weather
+      if (!judges.length) return
       const outcomes: Outcome[] = []
-      for (const { modes, away, means, near } of rows) {
+      rows.forEach(({ modes, away, means, near }, i) => {
+        if (!first && away > 0) return
         const situation: Situation = { call, outdoorF, modes }
         const outcome = circuit.settle(situation, 'open', outcomes[near])
-        outcomes.push(outcome)
+        outcomes[i] = outcome
         const seen = stateSeen(circuit, outcome, situation, { away, means })
-        run.solved++
-        for (const ref of seen.facts.running) everRan.add(ref)
-        for (const law of each) {
+        if (first) for (const ref of seen.facts.running) everRan.add(ref)
+        for (const law of judges) {
           const breach = law.each!(seen)
           if (breach) keep(run, law.id, { situation, breach, size: sizeOf(away, situation) })
         }
-      }
-    }
+      })
+    })
   }
   const nearest = temperatures.reduce((a, t) =>
     Math.abs(t - tolerances.mildF) < Math.abs(a - tolerances.mildF) ? t : a,

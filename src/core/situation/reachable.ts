@@ -57,23 +57,28 @@ interface Axis {
   states: { id: string; means?: ModeMeaning }[]
 }
 
-/** The rows of an installation by what can vary: most calls and temperatures share them. */
-const rowsBy = new WeakMap<Installation, Map<string, ModeRow[]>>()
+/** Rows by what can vary: most calls and temperatures share them, and so does the job when a wire is moved. */
+const rowsBy = new WeakMap<Installation['placed'], Known>()
+interface Known {
+  at: Map<string, ModeRow[]>
+  of: Map<string, ModeRow[]>
+}
 
 /**
  * Every combination of modes that can occur for a call at an outdoor temperature (a proof's third factor).
  * A state is reachable when its condition is not "no" in that call and temperature; failures are left out.
  */
 export function reachableRows(inst: Installation, call: Call, outdoorF: DegF): ModeRow[] {
+  let known = rowsBy.get(inst.placed)
+  if (!known) rowsBy.set(inst.placed, (known = { at: new Map(), of: new Map() }))
+  const here = `${call} ${outdoorF}`
+  let rows = known.at.get(here)
+  if (rows) return rows
   const axes = axesAt(inst, call, outdoorF)
-  let known = rowsBy.get(inst)
-  if (!known) rowsBy.set(inst, (known = new Map()))
   const key = axes.map((a) => `${a.ref}=${a.states.map((s) => s.id).join()}`).join(';')
-  let rows = known.get(key)
-  if (!rows) {
-    rows = combinations(axes)
-    known.set(key, rows)
-  }
+  rows = known.of.get(key)
+  if (!rows) known.of.set(key, (rows = combinations(axes)))
+  known.at.set(here, rows)
   return rows
 }
 

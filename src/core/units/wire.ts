@@ -9,7 +9,13 @@ const METRES_PER_FOOT = 0.3048
  * @param feet one-way length, 0 or more
  */
 export function wireOhms(gauge: number, feet: number): number {
-  const diameter = 0.127e-3 * 92 ** ((36 - gauge) / 39)
-  const area = (Math.PI / 4) * diameter * diameter
-  return (COPPER_OHM_METRES * feet * METRES_PER_FOOT) / area
+  let perFoot = ohmsPerFoot.get(gauge)
+  if (perFoot === undefined) {
+    const diameter = 0.127e-3 * 92 ** ((36 - gauge) / 39)
+    const area = (Math.PI / 4) * diameter * diameter
+    perFoot = (COPPER_OHM_METRES * METRES_PER_FOOT) / area
+    ohmsPerFoot.set(gauge, perFoot)
+  }
+  return perFoot * feet
 }
+const ohmsPerFoot = new Map<number, number>()

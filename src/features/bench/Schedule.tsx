@@ -4,7 +4,8 @@ import { useState } from 'react'
 import { makeRef, type Ref, type Wire } from '@/core/installation'
 import { Button, Caution, cx, Select, Swatch } from '@/ui'
 import { refWords } from '@/words'
-import { useJobScreen, useLive } from '../job/JobContext'
+import { useJobScreen, useLook } from '../job/JobContext'
+import type { LiveValue } from '../job/LiveBoard'
 import { wireState, type TerminalVolts } from '../job/liveness'
 import type { LandingTools } from './useLanding'
 import { TerminalSheet } from './TerminalSheet'
@@ -12,9 +13,11 @@ import { Walk } from './Walk'
 
 const STATE_WORDS = { live: 'live', dead: 'dead', between: 'between', common: 'common' } as const
 
+const whole = (now: LiveValue) => now
+
 /** The landing schedule: one cable at a time, a row a conductor, each end a button that moves it. */
 export function Schedule({ route, landing }: { route: ReadonlySet<Ref>; landing: LandingTools }) {
-  const { inst, volts } = useLive()
+  const { inst, volts } = useLook(whole)
   const [walking, setWalking] = useState(false)
   const groups = [
     ...inst.cables.map((c) => ({ id: c.id, label: c.label, kind: c.kind })),

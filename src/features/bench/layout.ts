@@ -94,6 +94,8 @@ export interface DrawnCable {
 }
 
 const BUNDLE = 8
+/** px between a jacket and the next below it: room for its name. */
+const LABEL = 44
 
 const lastDrawn = new WeakMap<Wire, DrawnWire>()
 /** A conductor whose line has not changed keeps its object, so that it need not be drawn again. */
@@ -112,7 +114,9 @@ export function drawWires(
   const wires: DrawnWire[] = []
   const cables: DrawnCable[] = []
   const columnOf = (placed: string) => layout.panels.find((p) => p.placed.ref === placed)?.column ?? -1
-  const perGap = [0, 0]
+  /** Where the last jacket of each gap ends. */
+  const bottoms = [-Infinity, -Infinity]
+  const seen = [0, 0]
   for (const cable of inst.cables) {
     if (cable.kind === 'line') continue
     const [from, to] = [columnOf(cable.from), columnOf(cable.to)]
@@ -124,11 +128,15 @@ export function drawWires(
     }
     const left = Math.min(from, to)
     const x0 = SIZE.margin + left * (SIZE.column + SIZE.gap) + SIZE.column
-    const ys = own.flatMap((w) => [w.a, w.b]).flatMap((r) => (r && layout.at.get(r)?.y) || [])
+    // By the devices that it joins and not by what is landed, so that landing a conductor moves no other.
+    const ys = layout.panels
+      .filter((p) => p.placed.ref === cable.from || p.placed.ref === cable.to)
+      .flatMap((p) => p.terminals.map((t) => t.y))
     const middle = ys.length ? ys.reduce((a, b) => a + b, 0) / ys.length : 60
     const height = own.length * BUNDLE
-    const y = middle - height / 2 + 40 * perGap[left]!
-    const nth = perGap[left]!++
+    const y = Math.max(middle - height / 2, bottoms[left]! + LABEL)
+    bottoms[left] = y + height
+    const nth = seen[left]!++
     const jacket = { x: x0 + SIZE.gap / 2 - 25, width: 50 }
     cables.push({ cable, x: jacket.x, y: y - 3, width: jacket.width, height: height + 6, nth })
     own.forEach((wire, i) => {
@@ -151,6 +159,52 @@ export function drawWires(
   }
   return { wires: wires.map(kept), cables }
 }
+
+/** The drawing of one wiring. */
+export interface Drawing {
+  layout: BenchLayout
+  cables: DrawnCable[]
+  byId: ReadonlyMap<string, DrawnWire>
+  /** The conductors in the order of drawing, as one text: the same text, the same list. */
+  ids: string
+  /** How many conductors are landed on each terminal. */
+  landed: ReadonlyMap<Ref, number>
+}
+
+const drawings = new WeakMap<Installation, Drawing>()
+let lastDrawing: Drawing | null = null
+
+/** The drawing of a wiring, worked out once; what has not changed since the last one keeps its objects. */
+export function drawingOf(inst: Installation): Drawing {
+  let drawing = drawings.get(inst)
+  if (drawing) return drawing
+  const layout = layoutOf(inst.placed)
+  const { wires, cables } = drawWires(inst, layout)
+  const landed = new Map<Ref, number>()
+  for (const w of inst.wires) for (const r of [w.a, w.b]) if (r) landed.set(r, (landed.get(r) ?? 0) + 1)
+  drawing = {
+    layout,
+    cables: lastDrawing && sameCables(lastDrawing.cables, cables) ? lastDrawing.cables : cables,
+    byId: new Map(wires.map((w) => [w.wire.id, w])),
+    ids: wires.map((w) => w.wire.id).join(' '),
+    landed,
+  }
+  drawings.set(inst, drawing)
+  lastDrawing = drawing
+  return drawing
+}
+const layouts = new WeakMap<Placed[], BenchLayout>()
+function layoutOf(placed: Placed[]): BenchLayout {
+  let layout = layouts.get(placed)
+  if (!layout) layouts.set(placed, (layout = layOut(placed)))
+  return layout
+}
+const sameCables = (a: DrawnCable[], b: DrawnCable[]): boolean =>
+  a.length === b.length &&
+  a.every((c, i) => {
+    const d = b[i]!
+    return c.cable === d.cable && c.x === d.x && c.y === d.y && c.height === d.height && c.nth === d.nth
+  })
 
 /** Drawn here only if no end is on a line-voltage terminal. */
 function isLow(layout: BenchLayout, w: Wire): boolean {

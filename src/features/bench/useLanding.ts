@@ -4,7 +4,7 @@ import { useCallback, useEffect, useState } from 'react'
 import type { Ref } from '@/core/installation'
 import type { Operation } from '@/jobfile'
 import { refWords } from '@/words'
-import { useJobScreen } from '../job/JobContext'
+import { useBoard, useJobScreen } from '../job/JobContext'
 import { choose, landingOperations, type Landing } from './landing'
 
 const newId = () => `n-${crypto.randomUUID().slice(0, 8)}`
@@ -19,21 +19,24 @@ export interface Done {
 
 /** The landing machine with its edits and its ten-second undo. */
 export function useLanding() {
-  const { inst, edit, undo } = useJobScreen()
+  const { edit, undo } = useJobScreen()
+  const board = useBoard()
   const [state, setState] = useState<Landing>({ step: 'none' })
   const [done, setDone] = useState<Done | null>(null)
 
   const perform = useCallback(
     (op: Operation, words: string) => {
-      const ops = landingOperations(inst, op)
+      // The wiring at this instant: two quick landings must not take the same spare.
+      const ops = landingOperations(board.get()!.inst, op)
       const count = ops.filter((o) => edit(o).ok).length
       setDone({ words, edits: count, at: Date.now() })
     },
-    [inst, edit],
+    [board, edit],
   )
 
   const chooseTerminal = useCallback(
     (terminal: Ref) => {
+      const { inst } = board.get()!
       const { next, op } = choose(inst, state, terminal, newId)
       setState(next)
       if (!op) return
@@ -41,7 +44,7 @@ export function useLanding() {
         perform(op, `Landed from ${refWords(inst, op.wire.a ?? '')} to ${refWords(inst, op.wire.b ?? '')}`)
       else if (op.kind === 'landWire') perform(op, `Moved to ${refWords(inst, terminal)}`)
     },
-    [inst, state, perform],
+    [board, state, perform],
   )
 
   useEffect(() => {

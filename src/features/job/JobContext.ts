@@ -1,6 +1,6 @@
 'use client'
 
-import { createContext, useContext, type Context } from 'react'
+import { createContext, useContext, useSyncExternalStore, type Context } from 'react'
 import type { Circuit, Solved } from '@/core/circuit'
 import type { GateChain, Target } from '@/core/explain'
 import type { Installation, Ref } from '@/core/installation'
@@ -8,6 +8,8 @@ import type { Finding, Mend, Proof } from '@/core/laws'
 import type { Situation } from '@/core/situation'
 import type { JobView } from '@/client'
 import type { Checked, Job, Operation } from '@/jobfile'
+import type { LiveBoard, LiveValue } from './LiveBoard'
+import type { LiveProof } from './LiveProof'
 import type { TerminalVolts } from './liveness'
 import type { Place } from './places'
 
@@ -38,19 +40,12 @@ export interface SituationValue {
   setSituation: (s: Situation) => void
 }
 
-/** What must follow an edit at once: the wiring as it is now, with its volts. */
-export interface LiveValue {
-  inst: Installation
-  solved: Solved
-  volts: ReadonlyMap<Ref, TerminalVolts>
-}
-
 // One context each for what changes at its own pace, so that a proof or a save does not draw everything again.
 export const JobContext = createContext<JobScreenValue | null>(null)
 export const SituationContext = createContext<SituationValue | null>(null)
-export const LiveContext = createContext<LiveValue | null>(null)
+export const BoardContext = createContext<LiveBoard | null>(null)
 export const ProofContext = createContext<Proof | null>(null)
-export const StaleContext = createContext(false)
+export const LiveProofContext = createContext<LiveProof | null>(null)
 export const ViewContext = createContext<JobView | null>(null)
 
 function useInside<T>(context: Context<T | null>): T {
@@ -60,11 +55,26 @@ function useInside<T>(context: Context<T | null>): T {
 }
 
 export const useJobScreen = (): JobScreenValue => useInside(JobContext)
-export const useLive = (): LiveValue => useInside(LiveContext)
+/** The wiring at this instant, for whoever acts on it. */
+export const useBoard = (): LiveBoard => useInside(BoardContext)
+/**
+ * One look at the wiring at this instant; draws again only when it gives something else.
+ * @param look must give the same object or text while nothing has changed for it
+ */
+export function useLook<T>(look: (now: LiveValue) => T): T {
+  const board = useBoard()
+  const get = () => look(board.get()!)
+  return useSyncExternalStore(board.subscribe, get, get)
+}
 export const useSituationNow = (): SituationValue => useInside(SituationContext)
-/** The latest proof; there is always one, for nothing is shown before the first. */
+/** The proof as the calm parts of the screen know it; there is always one, for nothing is shown before the first. */
 export const useProof = (): Proof => useInside(ProofContext)
-/** Whether the proof belongs to an earlier state of the wiring. */
-export const useStale = (): boolean => useContext(StaleContext)
+/** The proof at this instant, and whether it belongs to an earlier state of the wiring. */
+export function useProofNow(): { proof: Proof; stale: boolean } {
+  const live = useInside(LiveProofContext)
+  const proven = useSyncExternalStore(live.subscribe, live.get, live.get)
+  const stale = useSyncExternalStore(live.subscribe, live.stale, live.stale)
+  return { proof: proven!.proof, stale }
+}
 /** The document with what waits to be saved, what can be undone and what is to be decided. */
 export const useJobView = (): JobView => useInside(ViewContext)

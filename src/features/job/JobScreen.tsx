@@ -1,13 +1,11 @@
 'use client'
 
-import { memo, useEffect, useMemo, useSyncExternalStore, type ReactNode } from 'react'
+import { memo, useEffect, useMemo, useState, type ReactNode } from 'react'
 import Link from 'next/link'
-import { circuitOf, solve } from '@/core/circuit'
+import { circuitOf } from '@/core/circuit'
 import { gateChain, targetsOf } from '@/core/explain'
-import type { Finding } from '@/core/laws'
-import type { Situation } from '@/core/situation'
-import { installationOf, sentence, type Operation } from '@/jobfile'
-import type { JobStore } from '@/client'
+import { sentence, type Operation } from '@/jobfile'
+import type { JobStore, JobView } from '@/client'
 import { Bench } from '../bench'
 import { Dock } from '../dock'
 import { Gear } from '../gear'
@@ -15,25 +13,39 @@ import { Handover } from '../handover'
 import { Startup } from '../startup'
 import { AsideList } from './AsideList'
 import {
+  BoardContext,
   JobContext,
-  LiveContext,
+  LiveProofContext,
   ProofContext,
   SituationContext,
-  StaleContext,
   useJobScreen,
   ViewContext,
   type JobScreenValue,
-  type LiveValue,
 } from './JobContext'
-import { useAfterPaint, usePlace, useProofs, useSituation, useStore, useWho } from './hooks'
-import { terminalVolts } from './liveness'
+import { setSituation, situations, useCalm, usePlace, useSituation, useStore, useWho } from './hooks'
+import { LiveBoard, type LiveValue, type Source } from './LiveBoard'
+import { LiveProof, type Proven } from './LiveProof'
 import { Rail } from './Rail'
 import { Verdict } from './Verdict'
 
 /** A job: its places, the dock, and the verdict over all of it. */
 export function JobScreen({ jobId }: { jobId: string }) {
   const store = useStore(jobId)
-  return store ? <Loaded store={store} /> : <Waiting />
+  const [live, setLive] = useState<Live | null>(null)
+  useEffect(() => {
+    if (!store) return
+    const proof = new LiveProof(store)
+    // eslint-disable-next-line react-hooks/set-state-in-effect -- workers live in the browser only
+    setLive({ store, board: new LiveBoard(store, situations), proof })
+    return () => proof.close()
+  }, [store])
+  return live && live.store === store ? <Loaded {...live} /> : <Waiting />
+}
+
+interface Live {
+  store: JobStore
+  board: LiveBoard
+  proof: LiveProof
 }
 
 function Waiting({ children }: { children?: ReactNode }) {
@@ -44,24 +56,41 @@ function Waiting({ children }: { children?: ReactNode }) {
   )
 }
 
-function Loaded({ store }: { store: JobStore }) {
-  const view = useSyncExternalStore(store.subscribe, store.getView, store.getView)
-  const [situation, setSituation] = useSituation()
+/** Everything that the calm parts of the screen look at, as one value: it changes as a whole or not at all. */
+function calmSource({ store, board, proof }: Live): Source<Calm> {
+  let last: Calm | null = null
+  return {
+    get: () => {
+      const next: Calm = { view: store.getView(), live: board.get(), proven: proof.get() }
+      if (last && last.view === next.view && last.live === next.live && last.proven === next.proven)
+        return last
+      return (last = next)
+    },
+    subscribe: (l) => {
+      const stops = [board.subscribe(l), proof.subscribe(l)]
+      return () => stops.forEach((stop) => stop())
+    },
+  }
+}
+interface Calm {
+  view: JobView
+  live: LiveValue | null
+  proven: Proven | null
+}
+
+function Loaded({ store, board, proof }: Live) {
   const [place, go] = usePlace(store.jobId)
   const [who, setWho] = useWho()
-  const { job } = view
-  const inst = useMemo(() => (job ? installationOf(job) : null), [job])
-  const live = useMemo<(LiveValue & { situation: Situation }) | null>(() => {
-    if (!inst) return null
-    const solved = solve(circuitOf(inst), situation)
-    return { inst, situation, solved, volts: terminalVolts(inst, solved) }
-  }, [inst, situation])
-  const now = useMemo(() => ({ situation, setSituation }), [situation, setSituation])
-  const { runner, proof, of } = useProofs(store)
+  const source = useMemo(() => calmSource({ store, board, proof }), [store, board, proof])
+  // On the Bench the conductors are relit first; everything else comes a moment after.
+  const { view, live, proven } = useCalm(source, proof, place === 'bench')
+  const situation = useSituation()
+  const now = useMemo(() => ({ situation, setSituation }), [situation])
+  const title = live?.job.title
 
   useEffect(() => {
-    if (job) document.title = `${job.title} · Gate Cross`
-  }, [job])
+    if (title) document.title = `${title} · Gate Cross`
+  }, [title])
   useUndoKeys(store)
 
   const tools = useMemo(
@@ -69,24 +98,17 @@ function Loaded({ store }: { store: JobStore }) {
       edit: (op: Operation) => store.edit(op),
       undo: () => void store.undo(),
       redo: () => void store.redo(),
-      mends: (f: Finding) => {
-        const now = store.getView().job
-        return runner && now ? runner.mends(installationOf(now), f) : Promise.resolve([])
-      },
+      mends: proof.mends,
     }),
-    [store, runner],
+    [store, proof],
   )
-  const latest = useMemo(() => (job && live ? { job, live } : null), [job, live])
-  // On the Bench the conductors are relit first; everything else may come a moment after.
-  const later = useAfterPaint(latest)
-  const shown = place === 'bench' ? later : latest
   const value = useMemo<JobScreenValue | null>(() => {
-    if (!shown) return null
-    const { solved, inst, situation, volts } = shown.live
+    if (!live) return null
+    const { solved, inst, situation, volts, job } = live
     const targets = targetsOf(inst)
     return {
       ...tools,
-      job: shown.job,
+      job,
       inst,
       circuit: circuitOf(inst),
       situation,
@@ -97,10 +119,10 @@ function Loaded({ store }: { store: JobStore }) {
       chains: solved.ok ? targets.map((t) => gateChain(solved, t.ref)) : [],
       place,
       go,
-      who: who || shown.job.technician,
+      who: who || job.technician,
       setWho,
     }
-  }, [shown, tools, setSituation, place, go, who, setWho])
+  }, [live, tools, place, go, who, setWho])
 
   if (view.missing)
     return (
@@ -117,7 +139,7 @@ function Loaded({ store }: { store: JobStore }) {
       </Waiting>
     )
   // The verdict heads every place: nothing is shown before it, so that nothing shifts when it comes.
-  if (!value || !live || !proof)
+  if (!value || !proven)
     return (
       <Waiting>
         {view.saving === 'offline' ? 'The server does not answer yet; trying again …' : undefined}
@@ -125,17 +147,17 @@ function Loaded({ store }: { store: JobStore }) {
     )
   return (
     <SituationContext.Provider value={now}>
-      <LiveContext.Provider value={live}>
+      <BoardContext.Provider value={board}>
         <ViewContext.Provider value={view}>
-          <ProofContext.Provider value={proof}>
-            <StaleContext.Provider value={of !== inst}>
+          <LiveProofContext.Provider value={proof}>
+            <ProofContext.Provider value={proven.proof}>
               <JobContext.Provider value={value}>
                 <Walk decide={store.decide} />
               </JobContext.Provider>
-            </StaleContext.Provider>
-          </ProofContext.Provider>
+            </ProofContext.Provider>
+          </LiveProofContext.Provider>
         </ViewContext.Provider>
-      </LiveContext.Provider>
+      </BoardContext.Provider>
     </SituationContext.Provider>
   )
 }

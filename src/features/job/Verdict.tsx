@@ -14,7 +14,7 @@ import {
   undecidedSentence,
   witnessSentence,
 } from '@/words'
-import { useJobScreen, useProof, useStale } from './JobContext'
+import { useJobScreen, useProof, useProofNow } from './JobContext'
 
 /** The answer first: one sentence over every reachable state, then what is broken, with its way out. */
 export function Verdict() {
@@ -44,8 +44,7 @@ export function Verdict() {
 
 /** The sentence itself, greyed while the change is still being checked: all that an edit touches at once. */
 function Sentence() {
-  const proof = useProof()
-  const stale = useStale()
+  const { proof, stale } = useProofNow()
   const broken = proof.findings.length > 0
   return (
     <p
@@ -58,7 +57,10 @@ function Sentence() {
       )}
     >
       {proofSentence(proof)}
-      {stale && <span className="ml-2 text-sm font-normal">checking the change …</span>}
+      {/* Its room is kept, so that nothing is laid out again when it comes and goes. */}
+      <span className={cx('ml-2 text-sm font-normal', !stale && 'invisible')} aria-hidden={!stale}>
+        checking the change …
+      </span>
     </p>
   )
 }

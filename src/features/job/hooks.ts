@@ -2,12 +2,10 @@
 
 import { usePathname } from 'next/navigation'
 import { startTransition, useCallback, useEffect, useState, useSyncExternalStore } from 'react'
-import type { Installation } from '@/core/installation'
-import type { Proof } from '@/core/laws'
 import type { Situation } from '@/core/situation'
 import { browserQueue, httpTransport, JobStore } from '@/client'
-import { installationOf } from '@/jobfile'
-import { ProofRunner } from '@/workers'
+import type { Source } from './LiveBoard'
+import type { LiveProof } from './LiveProof'
 import { placeOfPath, type Place } from './places'
 import { fromQuery, START, toQuery } from './situationUrl'
 
@@ -36,6 +34,18 @@ const afterFrame = (act: () => Promise<void>): Promise<void> =>
     requestAnimationFrame(() => setTimeout(() => act().then(resolve, reject)))
   })
 
+/** Once nobody has edited for three seconds, when nothing else is to be done, or the page is put away. */
+const whenQuiet = (act: () => Promise<void>): Promise<void> =>
+  new Promise((resolve, reject) => {
+    const write = () => {
+      clearTimeout(timer)
+      window.removeEventListener('pagehide', write)
+      act().then(resolve, reject)
+    }
+    const timer = setTimeout(() => requestIdleCallback(write, { timeout: 2000 }), 3000)
+    window.addEventListener('pagehide', write)
+  })
+
 /** The job's store, loaded, and looked at again whenever the technician comes back to the page. */
 export function useStore(jobId: string): JobStore | null {
   const [store, setStore] = useState<JobStore | null>(null)
@@ -49,6 +59,7 @@ export function useStore(jobId: string): JobStore | null {
       now: () => new Date(),
       sendAfter: 150,
       aside: afterFrame,
+      idle: whenQuiet,
     })
     // eslint-disable-next-line react-hooks/set-state-in-effect -- the store lives in the browser only
     setStore(made)
@@ -75,27 +86,25 @@ function readSituation(): Situation {
 }
 
 /** The situation lives in the address, so that it can be sent, bookmarked and gone back to. */
-export function useSituation(): [Situation, (s: Situation) => void] {
-  const situation = useSyncExternalStore(
-    (l) => {
-      listeners.add(l)
-      window.addEventListener('popstate', l)
-      return () => {
-        listeners.delete(l)
-        window.removeEventListener('popstate', l)
-      }
-    },
-    readSituation,
-    () => START,
-  )
-  const set = useCallback((s: Situation) => {
-    const query = toQuery(s)
-    current = { query, situation: s }
-    window.history.replaceState(null, '', `${window.location.pathname}${query}`)
-    listeners.forEach((l) => l())
-  }, [])
-  return [situation, set]
+export const situations: Source<Situation> = {
+  get: readSituation,
+  subscribe: (l) => {
+    listeners.add(l)
+    window.addEventListener('popstate', l)
+    return () => {
+      listeners.delete(l)
+      window.removeEventListener('popstate', l)
+    }
+  },
 }
+export function setSituation(s: Situation): void {
+  const query = toQuery(s)
+  current = { query, situation: s }
+  window.history.replaceState(null, '', `${window.location.pathname}${query}`)
+  listeners.forEach((l) => l())
+}
+export const useSituation = (): Situation =>
+  useSyncExternalStore(situations.subscribe, situations.get, () => START)
 
 /** The place in the address. Moving between places makes no request. */
 export function usePlace(jobId: string): [Place, (p: Place) => void] {
@@ -110,53 +119,49 @@ export function usePlace(jobId: string): [Place, (p: Place) => void] {
   return [placeOfPath(path), go]
 }
 
-/**
- * The proof of the wiring, from the worker; the last one stays, stale, until the next is there. It is asked for by the
- * edit itself and not by the drawing that follows it: the two go on side by side.
- */
-export function useProofs(store: JobStore) {
-  const [runner, setRunner] = useState<ProofRunner | null>(null)
-  const [result, setResult] = useState<{ proof: Proof; of: Installation } | null>(null)
-  useEffect(() => {
-    const made = new ProofRunner()
-    // eslint-disable-next-line react-hooks/set-state-in-effect -- the worker lives in the browser only
-    setRunner(made)
-    let asked: Installation | null = null
-    const ask = () => {
-      const { job } = store.getView()
-      const inst = job && installationOf(job)
-      if (!inst || inst === asked) return
-      asked = inst
-      made.request(inst, (proof) => setResult({ proof, of: inst }))
-    }
-    ask()
-    const stop = store.subscribe(ask)
-    return () => {
-      stop()
-      made.close()
-    }
-  }, [store])
-  return { runner, proof: result?.proof ?? null, of: result?.of }
-}
+/** Longest wait, ms, of what follows the drawing for a proof that is on its way. */
+const PROOF_WAIT = 150
 
 /**
- * The value as it was when the screen was last painted, brought up to date after the next painting: what hangs on it is
- * not drawn in the way of what the technician is looking at.
+ * What the calmer parts of a screen look at. In `patience` it is brought up to date after the screen has been painted
+ * and, where a proof is on its way, together with it: the conductors and the verdict come first, and nothing else is
+ * drawn in their way.
  */
-export function useAfterPaint<T>(value: T): T {
-  const [later, setLater] = useState(value)
+export function useCalm<T>(source: Source<T>, proof: LiveProof, patient: boolean): T {
+  const [value, setValue] = useState(source.get)
   useEffect(() => {
     let timer: ReturnType<typeof setTimeout> | undefined
-    const show = () => startTransition(() => setLater(value))
-    // A page that is not shown paints nothing: then there is nothing to wait for.
-    if (document.visibilityState === 'hidden') timer = setTimeout(show)
-    const frame = requestAnimationFrame(() => {
-      timer = setTimeout(show)
-    })
+    let frame: number | undefined
+    let since = 0
+    const take = () => startTransition(() => setValue(source.get()))
+    const painted = () => {
+      frame = undefined
+      timer = setTimeout(() => {
+        timer = undefined
+        const waited = performance.now() - since
+        if (proof.stale() && waited < PROOF_WAIT) timer = setTimeout(painted, PROOF_WAIT - waited)
+        else take()
+      })
+    }
+    const changed = () => {
+      // A page that is not shown paints nothing: then there is nothing to wait for.
+      if (!patient || document.visibilityState === 'hidden') return setValue(source.get())
+      if (frame !== undefined) return
+      if (timer !== undefined) {
+        // Waiting for the proof: it may have come.
+        if (proof.stale()) return
+        clearTimeout(timer)
+        timer = undefined
+      } else since = performance.now()
+      frame = requestAnimationFrame(painted)
+    }
+    changed()
+    const stops = [source.subscribe(changed), proof.subscribe(changed)]
     return () => {
-      cancelAnimationFrame(frame)
+      stops.forEach((stop) => stop())
+      if (frame !== undefined) cancelAnimationFrame(frame)
       clearTimeout(timer)
     }
-  }, [value])
-  return later ?? value
+  }, [source, proof, patient])
+  return value
 }

@@ -1,0 +1,64 @@
+import { circuitOf, solve, type Solved } from '@/core/circuit'
+import type { Installation, Ref } from '@/core/installation'
+import type { Situation } from '@/core/situation'
+import { installationOf, type Job } from '@/jobfile'
+import type { JobStore } from '@/client'
+import { terminalVolts, type TerminalVolts } from './liveness'
+
+/** The wiring at this instant, solved for the situation at this instant. */
+export interface LiveValue {
+  job: Job
+  inst: Installation
+  situation: Situation
+  solved: Solved
+  volts: ReadonlyMap<Ref, TerminalVolts>
+  /** Loads that have their volts. */
+  running: ReadonlySet<Ref>
+}
+
+/** Something outside React that can be looked at and listened to. */
+export interface Source<T> {
+  get: () => T
+  subscribe: (listener: () => void) => () => void
+}
+
+/**
+ * What must follow an edit or the finger at once. It stands outside React: each piece of the drawing listens for itself
+ * and is drawn again only when its own look has changed. Worked out when it is first asked for.
+ */
+export class LiveBoard implements Source<LiveValue | null> {
+  private of: { job: Job; situation: Situation } | null = null
+  private value: LiveValue | null = null
+
+  constructor(
+    private readonly store: JobStore,
+    private readonly situations: Source<Situation>,
+  ) {}
+
+  get = (): LiveValue | null => {
+    const { job } = this.store.getView()
+    const situation = this.situations.get()
+    if (!job) return null
+    if (this.of?.job === job && this.of.situation === situation) return this.value
+    const inst = installationOf(job)
+    const solved =
+      this.value?.inst === inst && this.of?.situation === situation
+        ? this.value.solved
+        : solve(circuitOf(inst), situation)
+    this.of = { job, situation }
+    this.value = {
+      job,
+      inst,
+      situation,
+      solved,
+      volts: terminalVolts(inst, solved),
+      running: new Set(solved.ok ? solved.running.map((l) => l.ref) : []),
+    }
+    return this.value
+  }
+
+  subscribe = (listener: () => void): (() => void) => {
+    const stops = [this.store.subscribe(listener), this.situations.subscribe(listener)]
+    return () => stops.forEach((stop) => stop())
+  }
+}

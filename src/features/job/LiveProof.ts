@@ -1,0 +1,68 @@
+import type { Installation } from '@/core/installation'
+import type { Finding, Mend, Proof } from '@/core/laws'
+import { installationOf } from '@/jobfile'
+import type { JobStore } from '@/client'
+import { ProofRunner } from '@/workers'
+import type { Source } from './LiveBoard'
+
+/** A proof, and the wiring that it is of. */
+export interface Proven {
+  proof: Proof
+  of: Installation
+}
+
+/**
+ * The proof of the wiring, from the worker; the last one stays, stale, until the next is there. It is asked for by the
+ * edit itself and not by the drawing that follows it: the two go on side by side.
+ */
+export class LiveProof implements Source<Proven | null> {
+  private readonly runner = new ProofRunner()
+  private readonly listeners = new Set<() => void>()
+  private readonly stop: () => void
+  private asked: Installation | null = null
+  private value: Proven | null = null
+
+  constructor(private readonly store: JobStore) {
+    this.ask()
+    this.stop = store.subscribe(() => this.ask())
+  }
+
+  get = (): Proven | null => this.value
+  subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener)
+    return () => this.listeners.delete(listener)
+  }
+
+  /** Whether the wiring has changed since the last proof. */
+  stale = (): boolean => this.value?.of !== this.asked
+
+  mends = (finding: Finding): Promise<Mend[]> => {
+    const { job } = this.store.getView()
+    return job ? this.runner.mends(installationOf(job), finding) : Promise.resolve([])
+  }
+
+  close(): void {
+    this.stop()
+    this.runner.close()
+  }
+
+  private ask(): void {
+    const { job } = this.store.getView()
+    const inst = job && installationOf(job)
+    if (!inst || inst === this.asked) return
+    this.asked = inst
+    const request = () =>
+      this.runner.request(inst, (proof) => {
+        this.value = { proof, of: inst }
+        this.tell()
+      })
+    // The frame that shows the edit first: the worker would take the browser's other core from it.
+    if (this.value && document.visibilityState === 'visible') requestAnimationFrame(request)
+    else request()
+    if (this.value) this.tell()
+  }
+
+  private tell(): void {
+    for (const l of this.listeners) l()
+  }
+}
