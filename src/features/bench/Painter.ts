@@ -12,8 +12,10 @@ interface TerminalPiece {
   ref: Ref
   button: HTMLElement
   volts: HTMLElement
-  /** What it shows now. */
-  shown: string
+  /** What it shows now: its state, its volts in tenths, how many conductors are landed. */
+  state: TerminalVolts['state'] | null
+  tenths: number
+  landed: number
 }
 interface LoadPiece {
   ref: Ref
@@ -52,7 +54,9 @@ export class Painter {
       ref: button.dataset.terminal!,
       button,
       volts: button.querySelector<HTMLElement>('[data-volts]')!,
-      shown: '',
+      state: null,
+      tenths: -1,
+      landed: -1,
     }))
     this.loads = all<HTMLElement>('[data-load]').map((line) => ({
       ref: line.dataset.load!,
@@ -78,13 +82,14 @@ export class Painter {
     const drawing = drawingOf(now.inst)
     for (const t of this.terminals) {
       const v = now.volts.get(t.ref)
-      const text = voltsText(v)
       const landed = drawing.landed.get(t.ref) ?? 0
       const state = v?.state ?? 'dead'
-      const shown = `${state} ${text} ${landed}`
-      if (t.shown === shown) continue
-      t.shown = shown
-      if (t.button.dataset.state !== state) t.button.dataset.state = state
+      // No text is made for a tenth of a volt that has not changed.
+      const tenths = v ? Math.round(v.volts * 10) : -1
+      if (t.state === state && t.tenths === tenths && t.landed === landed) continue
+      if (t.state !== state) t.button.dataset.state = state
+      Object.assign(t, { state, tenths, landed })
+      const text = voltsText(v)
       if (t.volts.textContent !== text) t.volts.textContent = text
       t.button.setAttribute(
         'aria-label',
