@@ -10,6 +10,7 @@ const floors = [
   'failures',
   'plan',
   'startup',
+  'finder',
 ]
 
 /** A floor of the core may import only from the floors before it. */

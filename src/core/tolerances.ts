@@ -6,6 +6,10 @@ export const tolerances = Object.freeze({
   contactOhms: 0.005,
   /** Ω. Input impedance of an ordinary digital meter on AC volts. */
   meterOhms: 10e6,
+  /** Hz. The service's frequency. */
+  hertz: 60,
+  /** F/ft between two conductors of a control cable: about 12 pF, as handbooks give for thermostat cable. */
+  strayFaradsPerFoot: 12e-12,
   /** Ω. From here up an ohmmeter shows OL. */
   openOhms: 20e6,
   /** Ω. Input impedance of the same meter switched to its low-impedance range. */

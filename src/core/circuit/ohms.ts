@@ -3,6 +3,7 @@ import { tolerances } from '../tolerances'
 import { complexes, factor, planElimination, solveFactored } from './elimination'
 import { GROUND, nodeOf, type Branch } from './netlist'
 import type { Circuit } from './solver'
+import { bareMatrix, pairsOf, stamp } from './stamps'
 
 /**
  * Ohms that a meter shows between two points with every supply off and locked: all sources gone, every coil at rest,
@@ -27,17 +28,9 @@ export function ohmsBetween(circuit: Circuit, a: Ref, b: Ref): number {
     ]),
   ]
   const n = net.nodes.length
-  const plan = planElimination(
-    n,
-    branches.filter((x) => x.a !== GROUND && x.b !== GROUND).map((x) => [x.a, x.b]),
-  )
-  const m = complexes(plan.slots)
-  for (let k = 0; k < n; k++) m.re[k] = tolerances.leakSiemens
-  for (const x of branches) {
-    if (x.a !== GROUND) m.re[x.a]! += x.re
-    if (x.b !== GROUND) m.re[x.b]! += x.re
-    if (x.a !== GROUND && x.b !== GROUND) m.re[plan.slot(x.a, x.b)]! -= x.re
-  }
+  const plan = planElimination(n, pairsOf(branches))
+  const m = bareMatrix(plan)
+  for (const x of branches) stamp(plan, m, x)
   const factors = factor(plan, m)
   if (!factors) return Number.NaN
   const x = complexes(n)

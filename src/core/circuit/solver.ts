@@ -13,8 +13,9 @@ import {
   type Factors,
   type Plan,
 } from './elimination'
-import { across, GROUND, netlistOf, type Branch, type Netlist } from './netlist'
+import { across, netlistOf, type Netlist } from './netlist'
 import { overcurrents } from './overcurrent'
+import { bareMatrix, injected, pairsOf, stamp, stampTransformer } from './stamps'
 
 /** Contacts and coils at rest, with the node volts that go with them. */
 export interface Settled {
@@ -62,60 +63,16 @@ export class Circuit {
   constructor(readonly inst: Installation) {
     this.net = netlistOf(inst)
     const { conductors, leaks, contacts, loads, sources, transformers, nodes } = this.net
-    const branches: Branch[] = [...conductors, ...contacts, ...loads, ...sources]
-    const pairs: [number, number][] = branches
-      .filter((b) => b.a !== GROUND && b.b !== GROUND)
-      .map((b) => [b.a, b.b])
-    for (const t of transformers) {
-      const ends = [t.a, t.b, t.c, t.d].filter((n) => n !== GROUND)
-      for (const p of ends) for (const q of ends) if (p < q) pairs.push([p, q])
-    }
-    this.plan = planElimination(nodes.length, pairs)
-    this.base = complexes(this.plan.slots)
-    this.rhs = complexes(nodes.length)
+    this.plan = planElimination(
+      nodes.length,
+      pairsOf([...conductors, ...contacts, ...loads, ...sources], transformers),
+    )
+    this.rhs = injected(nodes.length, sources)
     this.room = { matrix: complexes(this.plan.slots), factors: factorsFor(this.plan) }
-    for (let i = 0; i < nodes.length; i++) this.base.re[i] = tolerances.leakSiemens
-    for (const b of [...conductors, ...leaks, ...loads, ...sources]) this.stamp(this.base, b)
-    for (const s of sources) {
-      // The source behind its resistance, as a current source beside it.
-      if (s.a !== GROUND) {
-        this.rhs.re[s.a]! += s.re * s.emf.re
-        this.rhs.im[s.a]! += s.re * s.emf.im
-      }
-      if (s.b !== GROUND) {
-        this.rhs.re[s.b]! -= s.re * s.emf.re
-        this.rhs.im[s.b]! -= s.re * s.emf.im
-      }
-    }
-    for (const t of transformers) {
-      // Secondary current is g·(ratio·v_ab − v_cd); the primary draws ratio times it: g·u·uᵀ with u below.
-      const at = [t.a, t.b, t.c, t.d]
-      const u = [t.ratio, -t.ratio, -1, 1]
-      for (let p = 0; p < 4; p++)
-        for (let q = p; q < 4; q++) {
-          if (at[p] === GROUND || at[q] === GROUND) continue
-          const twice = p !== q && at[p] === at[q] ? 2 : 1
-          this.base.re[this.plan.slot(at[p]!, at[q]!)]! += twice * t.siemens * u[p]! * u[q]!
-        }
-    }
+    this.base = bareMatrix(this.plan)
+    for (const b of [...conductors, ...leaks, ...loads, ...sources]) stamp(this.plan, this.base, b)
+    for (const t of transformers) stampTransformer(this.plan, this.base, t)
     ;({ table: this.table, drivers: this.drivers } = compiled(inst, this.net))
-  }
-
-  private stamp(matrix: Complexes, b: Branch): void {
-    const { re, im } = matrix
-    if (b.a !== GROUND) {
-      re[b.a]! += b.re
-      im[b.a]! += b.im
-    }
-    if (b.b !== GROUND) {
-      re[b.b]! += b.re
-      im[b.b]! += b.im
-    }
-    if (b.a !== GROUND && b.b !== GROUND) {
-      const s = this.plan.slot(b.a, b.b)
-      re[s]! -= b.re
-      im[s]! -= b.im
-    }
   }
 
   /** Factors of the circuit with these contacts closed, the caller's to keep. */
@@ -127,7 +84,7 @@ export class Circuit {
     const { matrix } = this.room
     matrix.re.set(this.base.re)
     matrix.im.set(this.base.im)
-    for (let i = 0; i < closed.length; i++) if (closed[i]) this.stamp(matrix, this.net.contacts[i]!)
+    for (let i = 0; i < closed.length; i++) if (closed[i]) stamp(this.plan, matrix, this.net.contacts[i]!)
     return factor(this.plan, matrix, into)
   }
 

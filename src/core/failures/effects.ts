@@ -23,7 +23,8 @@ export interface Effect {
 
 const GRAVITY: EffectKind[] = ['harm', 'noHeat', 'unnoticed', 'noticed', 'nothing']
 
-/** The situations that a failure is tried in: every call and temperature with all normal, and once in defrost. */
+/** The situations that a failure is tried in: every call and temperature with all normal, once in defrost, and with each
+ * supply off by itself. */
 export function trials(inst: Installation): Situation[] {
   const calls = callsOf(inst)
   return calls.flatMap((call) =>
@@ -31,8 +32,11 @@ export function trials(inst: Installation): Situation[] {
       const rows = reachableRows(inst, call, outdoorF)
       const memories = Object.fromEntries(memoriesAt(inst, outdoorF).map((m) => [m, 'made']))
       const plain: Situation = { call, outdoorF, modes: memories }
+      // Each supply off by itself: a kit may be live while the blower is not. And once in defrost.
+      const supplies = rows.filter((r) => r.away === 1 && r.means.has('off'))
       const defrost = rows.find((r) => r.away === 1 && r.means.has('defrost'))
-      return defrost ? [plain, { call, outdoorF, modes: { ...memories, ...defrost.modes } }] : [plain]
+      const away = [...(defrost ? [defrost] : []), ...supplies]
+      return [plain, ...away.map((r) => ({ call, outdoorF, modes: { ...memories, ...r.modes } }))]
     }),
   )
 }
@@ -59,6 +63,7 @@ export function effectOf(
     (l) => l.severity === 'danger' && l.each && !COLD.includes(l.id) && l.applies(broken),
   )
   const effect: Effect = { failure, kind: 'nothing', law: null, witness: null, lost: [], gained: [] }
+  const off = tried.map((s) => meaningsOf(inst, s.modes).has('off'))
   let visible = false
   /** For each temperature, the first heating demand, and whether any of them brings heat. */
   const heat = new Map<number, { first: Situation; warm: boolean }>()
@@ -75,6 +80,8 @@ export function effectOf(
       if (law.each!(stateSeen(whole, whole.settle(s), s, row))) continue
       Object.assign(effect, { kind: 'harm', law: law.id, witness: s })
     }
+    // A supply that somebody switched off is no failure's fault: there only harm counts.
+    if (off[i]) return
     if (isHeatPumpHeating(s.call) || s.call === 'emergency') {
       const known = heat.get(s.outdoorF)
       heat.set(s.outdoorF, { first: known?.first ?? s, warm: (known?.warm ?? false) || heats(facts) })

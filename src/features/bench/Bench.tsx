@@ -8,7 +8,9 @@ import { ChainCard } from '../chain'
 import { useJobScreen, useProof } from '../job/JobContext'
 import { Diagram } from './Diagram'
 import { Schedule } from './Schedule'
-import { BenchTools } from './tools/BenchTools'
+import { tapped, type Leads } from './leads'
+import { BenchTools, type Tool } from './tools/BenchTools'
+import { pointsOf } from './tools/MeterTool'
 import { TerminalPanel } from './TerminalPanel'
 import { useLanding } from './useLanding'
 
@@ -20,6 +22,15 @@ export function Bench() {
   const [asSchedule, setAsSchedule] = useState(false)
   const [phone, setPhone] = useState<'gates' | 'landing' | 'tools'>('gates')
   const landing = useLanding()
+  const [tool, setTool] = useState<Tool | null>(null)
+  const [leads, setLeads] = useState<Leads>(() => {
+    const points = pointsOf(inst)
+    const ending = (tail: string, or: number) => points.find((p) => p.endsWith(tail)) ?? points[or] ?? ''
+    return { red: ending('.W1', 0), black: ending('.C', 1), next: 'red' }
+  })
+  // With the meter out, a tap on the drawing puts a lead there and lands nothing.
+  const probing = tool === 'meter' ? { leads, tap: (ref: Ref) => setLeads(tapped(leads, ref)) } : null
+  const tools = <BenchTools open={tool} setOpen={setTool} leads={leads} setLeads={setLeads} />
   const wide = useWide()
   const toggle = useCallback((ref: Ref) => setSelected((s) => (s === ref ? null : ref)), [])
   const route = useMemo(() => {
@@ -70,7 +81,7 @@ export function Bench() {
                 <Schedule route={route} landing={landing} />
               </div>
             ) : (
-              <Diagram route={route} landing={landing} />
+              <Diagram route={route} landing={landing} probing={probing} />
             )}
             <div className="mt-2">
               <Button look="quiet" onClick={() => setAsSchedule(!asSchedule)} aria-pressed={asSchedule}>
@@ -80,7 +91,7 @@ export function Bench() {
           </div>
         )}
         {!wide && phone === 'landing' && <Schedule route={route} landing={landing} />}
-        {(wide || phone === 'tools') && <BenchTools />}
+        {(wide || phone === 'tools') && tools}
       </div>
       <div className={cx('lg:block', phone !== 'gates' && 'hidden')}>
         {chosen && (

@@ -9,24 +9,42 @@ import { useBoard, useLook } from '../job/JobContext'
 import { sensibleFor } from './landing'
 import { drawingOf, SIZE, type DrawnCable } from './layout'
 import { Painter } from './Painter'
+import { useDragLanding } from './useDragLanding'
+import type { Leads } from './leads'
 import type { LandingTools } from './useLanding'
+
+export interface Probing {
+  leads: Leads
+  tap: (ref: Ref) => void
+}
 
 /**
  * The devices with their terminals, and the conductors between them in their own colours, lit for the situation. React
  * lays down what there is; the painter lights it, so that an edit touches what it changed and nothing else.
  */
-export function Diagram({ route, landing }: { route: ReadonlySet<Ref>; landing: LandingTools }) {
+export function Diagram({
+  route,
+  landing,
+  probing,
+}: {
+  route: ReadonlySet<Ref>
+  landing: LandingTools
+  /** The meter is out: a tap puts a lead there. */
+  probing: Probing | null
+}) {
   const board = useBoard()
   const layout = useLook((now) => drawingOf(now.inst).layout)
   const cables = useLook((now) => drawingOf(now.inst).cables)
   const ids = useLook((now) => drawingOf(now.inst).ids)
-  const onChoose = useSteady(landing.chooseTerminal)
+  const onChoose = useSteady((ref: Ref) => (probing ? probing.tap(ref) : landing.chooseTerminal(ref)))
   const { state } = landing
   const picked = state.step === 'chosen' ? state.terminal : state.step === 'landing' ? state.from : null
   const moving = state.step === 'moving' ? state.wire : null
   const { inst } = board.get()!
   const list = ids ? ids.split(' ') : []
   const root = useRef<HTMLDivElement>(null)
+  const line = useRef<SVGPathElement>(null)
+  const drag = useDragLanding(root, line, landing, probing !== null)
   const painter = useRef<Painter | null>(null)
   useLayoutEffect(() => {
     const made = new Painter(root.current!, board)
@@ -45,6 +63,7 @@ export function Diagram({ route, landing }: { route: ReadonlySet<Ref>; landing: 
       className="relative mx-auto [contain:layout_style]"
       style={{ width: layout.width, height: layout.height }}
       data-testid="bench"
+      {...drag}
     >
       <svg
         width={layout.width}
@@ -56,6 +75,13 @@ export function Diagram({ route, landing }: { route: ReadonlySet<Ref>; landing: 
         {/* What is live or on the path lies over the rest. */}
         {lay('low')}
         {lay('high')}
+        <path
+          ref={line}
+          className="pointer-events-none fill-none stroke-copper"
+          strokeWidth={4}
+          strokeDasharray="8 5"
+          strokeLinecap="round"
+        />
       </svg>
       {layout.panels.map((p) => (
         <section
@@ -79,7 +105,8 @@ export function Diagram({ route, landing }: { route: ReadonlySet<Ref>; landing: 
               name={refWords(inst, ref)}
               onRoute={route.has(ref)}
               raised={sensibleFor(inst, state, ref)}
-              chosen={picked === ref}
+              chosen={picked === ref && !probing}
+              lead={probing?.leads.red === ref ? 'red' : probing?.leads.black === ref ? 'black' : null}
               top={y - p.y + 2}
               onChoose={onChoose}
             />
@@ -159,6 +186,7 @@ const TerminalButton = memo(function TerminalButton(t: {
   onRoute: boolean
   raised: boolean
   chosen: boolean
+  lead: 'red' | 'black' | null
   top: number
   onChoose: (ref: Ref) => void
 }) {
@@ -171,7 +199,7 @@ const TerminalButton = memo(function TerminalButton(t: {
       title={t.about}
       onClick={() => t.onChoose(t.at)}
       className={cx(
-        'group absolute inset-x-0 flex items-center justify-between rounded-[3px] [contain:layout_style] border border-dashed border-line bg-panel px-2.5 text-left',
+        'group absolute inset-x-0 flex touch-manipulation items-center justify-between rounded-[3px] [contain:layout_style] border border-dashed border-line bg-panel px-2.5 text-left',
         'data-[state=live]:border-2 data-[state=live]:border-solid data-[state=live]:border-live data-[state=live]:bg-raised',
         'data-[state=between]:border-2 data-[state=between]:border-dotted data-[state=between]:border-watch data-[state=between]:bg-raised',
         'data-[state=common]:border-solid data-[state=common]:border-edge',
@@ -181,7 +209,19 @@ const TerminalButton = memo(function TerminalButton(t: {
       )}
       style={{ top: t.top, height: SIZE.row - 4 }}
     >
-      <span className="font-mono text-[15px] font-bold">{t.label}</span>
+      <span className="font-mono text-[15px] font-bold">
+        {t.label}
+        {t.lead && (
+          <span
+            className={cx(
+              'ml-1.5 rounded-full px-1.5 font-sans text-xs',
+              t.lead === 'red' ? 'bg-harm text-bench' : 'bg-ink text-bench',
+            )}
+          >
+            {t.lead}
+          </span>
+        )}
+      </span>
       <span
         data-volts
         className="text-[13px] text-soft group-data-[state=live]:font-bold group-data-[state=live]:text-copper"

@@ -1,12 +1,13 @@
 'use client'
 
-import { useMemo, useState } from 'react'
-import { circuitOf, ohmsBetween } from '@/core/circuit'
+import { useMemo } from 'react'
+import { circuitOf, meterWithStrays, ohmsBetween } from '@/core/circuit'
 import { makeRef, type Installation, type Ref } from '@/core/installation'
 import { tolerances } from '@/core/tolerances'
 import { Caution, Field, Select } from '@/ui'
 import { figure, refWords } from '@/words'
 import { useJobScreen } from '../../job/JobContext'
+import type { Leads } from '../leads'
 
 const ohmsWords = (r: number): string =>
   Number.isNaN(r)
@@ -20,17 +21,18 @@ const ohmsWords = (r: number): string =>
           : `${r < 10 ? r.toFixed(2) : figure(r)} Ω`
 
 /** Two leads on any two points: what a meter would show, in volts, ohms and at the clamp. */
-export function MeterTool() {
+export function MeterTool({ leads, setLeads }: { leads: Leads; setLeads: (leads: Leads) => void }) {
   const { inst, solved } = useJobScreen()
   const points = useMemo(() => pointsOf(inst), [inst])
-  const [red, setRed] = useState<Ref>(() => points.find((p) => p.endsWith('.W1')) ?? points[0] ?? '')
-  const [black, setBlack] = useState<Ref>(() => points.find((p) => p.endsWith('.C')) ?? points[1] ?? '')
+  const { red, black } = leads
   const ohms = useMemo(
     () => (red && black ? ohmsBetween(circuitOf(inst), red, black) : Number.NaN),
     [inst, red, black],
   )
-  const high = solved.ok ? solved.meter(red, black) : Number.NaN
-  const low = solved.ok ? solved.meter(red, black, tolerances.lowMeterOhms) : Number.NaN
+  const show = (impedance: number) =>
+    solved.ok ? meterWithStrays(solved, red, black, impedance) : Number.NaN
+  const high = show(tolerances.meterOhms)
+  const low = show(tolerances.lowMeterOhms)
   const floating = high > 1 && low < high * 0.5
   const clamps = inst.wires.filter((w) => w.a === red || w.b === red)
   const lead = (label: string, value: Ref, set: (r: Ref) => void) => (
@@ -48,9 +50,12 @@ export function MeterTool() {
   )
   return (
     <section aria-label="Meter" data-testid="meter">
+      <p className="mb-2 hidden text-[15px] lg:block">
+        Tap two points on the drawing: the {leads.next} lead goes to the next one.
+      </p>
       <div className="grid max-w-xl gap-3 sm:grid-cols-2">
-        {lead('Red lead', red, setRed)}
-        {lead('Black lead', black, setBlack)}
+        {lead('Red lead', red, (r) => setLeads({ ...leads, red: r }))}
+        {lead('Black lead', black, (r) => setLeads({ ...leads, black: r }))}
       </div>
       <dl className="mt-3 grid max-w-xl grid-cols-2 gap-x-6 gap-y-2 sm:grid-cols-3">
         <Shown label="Volts, 10 MΩ meter" text={Number.isNaN(high) ? '?' : `${figure(high)} V`} />
@@ -59,7 +64,8 @@ export function MeterTool() {
       </dl>
       {floating && (
         <p className="mt-2 max-w-xl border-l-4 border-watch bg-watch-soft px-3 py-1">
-          A ghost: nothing drives this point. The low-impedance range shows it for what it is.
+          A ghost: nothing drives this point, it floats beside live conductors in its cable. The low-impedance
+          range shows it for what it is.
         </p>
       )}
       {clamps.length > 0 && (
@@ -93,5 +99,6 @@ function Shown({ label, text }: { label: string; text: string }) {
   )
 }
 
-const pointsOf = (inst: Installation): Ref[] =>
+/** Every point that a lead can touch. */
+export const pointsOf = (inst: Installation): Ref[] =>
   inst.placed.flatMap((p) => p.device.terminals.map((t) => makeRef(p.ref, t.id)))

@@ -1,0 +1,11 @@
+export {
+  cableFeet,
+  farGroups,
+  identify,
+  METAL,
+  MOST_CONDUCTORS,
+  nearGroups,
+  type Found,
+  type Metal,
+  type Misread,
+} from './finder'

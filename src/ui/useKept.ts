@@ -1,0 +1,29 @@
+'use client'
+
+import { useCallback, useState } from 'react'
+
+/** State that outlives the page on this device: half-done work that is nobody else's yet. */
+export function useKept<T>(key: string, fresh: T): [T, (value: T) => void] {
+  const [value, setValue] = useState<T>(() => read(key) ?? fresh)
+  const set = useCallback(
+    (next: T) => {
+      setValue(next)
+      try {
+        localStorage.setItem(key, JSON.stringify(next))
+      } catch {
+        // No storage: it lasts as long as the page.
+      }
+    },
+    [key],
+  )
+  return [value, set]
+}
+
+function read<T>(key: string): T | null {
+  try {
+    const text = localStorage.getItem(key)
+    return text === null ? null : (JSON.parse(text) as T)
+  } catch {
+    return null
+  }
+}
