@@ -2,6 +2,7 @@
 const floors = [
   'units',
   'equipment',
+  'compose',
   'installation',
   'situation',
   'circuit',

@@ -6,6 +6,7 @@ export {
   type PushRequest,
   type PushResponse,
 } from './envelope'
+export { checkDevice, formatDevice, MOST_DEVICE_BYTES, parseDevice } from './deviceFile'
 export { checkJob, formatJob, MOST_BYTES, parseJob } from './file'
 export { installationOf, JOB_VERSION, type Job, type PlacedEntry } from './job'
 export { jsonSchemaOf, publish } from './jsonSchema'

@@ -6,6 +6,8 @@ export interface Problem {
   path: string
   expected: string
   got?: string
+  /** Line of the file, from 1, where the file's text was at hand. */
+  line?: number
 }
 export type Checked<T> = { ok: true; value: T } | { ok: false; problems: Problem[] }
 
@@ -80,4 +82,4 @@ export const problem = (path: string, expected: string, got?: unknown): Problem 
 
 /** One problem as a sentence. */
 export const sentence = (p: Problem): string =>
-  `${p.path || 'the file'}: expected ${p.expected}${p.got === undefined ? '' : `, found ${p.got}`}`
+  `${p.line ? `line ${p.line}, ` : ''}${p.path || 'the file'}: expected ${p.expected}${p.got === undefined ? '' : `, found ${p.got}`}`

@@ -1,6 +1,7 @@
 import { Sequelize } from 'sequelize'
 import { defineJob, type JobRow } from './models/job'
 import { defineJobOp, type JobOpRow } from './models/jobOp'
+import { defineLibraryDevice, type LibraryDeviceRow } from './models/libraryDevice'
 import { defineReading, type ReadingRow } from './models/reading'
 
 /** The connection and its models, kept together: pages and route handlers load this module separately. */
@@ -9,6 +10,7 @@ export interface Database {
   jobs: typeof JobRow
   ops: typeof JobOpRow
   readings: typeof ReadingRow
+  devices: typeof LibraryDeviceRow
 }
 
 const holder = globalThis as typeof globalThis & { gateCrossDatabase?: Database }
@@ -35,5 +37,6 @@ export function connect(url: string): Database {
     jobs: defineJob(sequelize),
     ops: defineJobOp(sequelize),
     readings: defineReading(sequelize),
+    devices: defineLibraryDevice(sequelize),
   }
 }

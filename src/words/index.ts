@@ -12,11 +12,13 @@ export { chainSentence, gateWords, type GateWords } from './gate'
 export {
   CALL_SHORT,
   CALL_WORDS,
+  DEVICE_WORDS,
   gateName,
   lower,
   makingShort,
   makingWords,
   refWords,
+  SKETCH_WORDS,
   targetWords,
 } from './names'
 export { count, degrees, figure, volts } from './numbers'

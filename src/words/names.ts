@@ -1,4 +1,5 @@
-import type { BlowerSpeed, Call, Gate, Making } from '@/core/equipment'
+import type { DeviceKind, BlowerSpeed, Call, Gate, Making } from '@/core/equipment'
+import type { SketchKind } from '@/core/compose'
 import { placedByRef, splitRef, terminalOf, type Installation, type Ref } from '@/core/installation'
 import type { Target } from '@/core/explain'
 
@@ -118,3 +119,34 @@ export function gateName(inst: Installation, at: Ref): string {
 
 /** First letter small, unless the word is an abbreviation. */
 export const lower = (s: string): string => (/^[A-Z][a-z]/.test(s) ? s[0]!.toLowerCase() + s.slice(1) : s)
+
+/** Kinds of device, as a person calls them. */
+export const DEVICE_WORDS: Record<DeviceKind, string> = {
+  thermostat: 'Thermostat or controller',
+  airHandler: 'Air handler',
+  furnace: 'Furnace',
+  outdoorUnit: 'Outdoor unit',
+  packagedUnit: 'Packaged unit',
+  stripKit: 'Strip kit',
+  outdoorThermostat: 'Outdoor thermostat',
+  relay: 'Relay',
+  airThermostat: 'Coil-entering-air thermostat',
+  fuelKit: 'Fossil fuel kit',
+  zonePanel: 'Zone panel',
+  floatSwitch: 'Float switch',
+  transformer: 'Transformer',
+  humidifier: 'Humidifier',
+  leakSensor: 'Refrigerant leak sensor',
+  lineMonitor: 'Line-voltage monitor',
+  outdoorSensor: 'Outdoor sensor',
+  splice: 'Splice',
+  feed: 'Line circuit',
+}
+
+/** What can be described by the form. */
+export const SKETCH_WORDS: Record<SketchKind, string> = {
+  thermostat: 'Thermostat',
+  outdoorUnit: 'Outdoor unit',
+  airHandler: 'Air handler',
+  switch: 'Switch in a circuit',
+}

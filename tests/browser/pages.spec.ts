@@ -5,6 +5,7 @@ const JOB = '/job/saltmarsh-row'
 const PAGES = [
   '/',
   '/new',
+  '/library',
   '/job/tallow-mill/bench?call=heatAux2&t=30',
   `${JOB}/gear`,
   `${JOB}/bench?call=emergency&t=45`,
@@ -38,6 +39,7 @@ for (const [size, viewport] of Object.entries(SIZES))
         await page.goto(path)
         if (path === '/new')
           await page.getByRole('option', { name: /^Marram T2/ }).waitFor({ state: 'attached' })
+        else if (path === '/library') await page.getByRole('button', { name: /^Marram T2/ }).waitFor()
         else if (path === '/') await page.getByRole('heading', { level: 2 }).first().waitFor()
         else await page.locator('[data-testid=verdict][data-stale=false]').waitFor()
         const axe = await new AxeBuilder({ page }).analyze()

@@ -7,6 +7,7 @@ import { ask } from '@/client'
 import { sentence } from '@/jobfile'
 import { Button, Field, Input, Select } from '@/ui'
 import { useJobScreen } from '../job/JobContext'
+import { DeviceForm } from '../library'
 
 const freshRef = (taken: readonly string[], stem: string): string => {
   let ref = stem
@@ -90,6 +91,17 @@ export function AddDevice() {
           Put it in
         </Button>
       </div>
+      <details className="mt-2">
+        <summary className="min-h-12 py-2 lg:min-h-8">Not in the library: describe it</summary>
+        <div className="mt-2">
+          <DeviceForm
+            onMade={(made) => {
+              setLibrary((known) => [...(known ?? []), made])
+              setId(made.id)
+            }}
+          />
+        </div>
+      </details>
       <Said text={said} />
     </details>
   )

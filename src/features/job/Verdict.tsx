@@ -47,21 +47,23 @@ function Sentence() {
   const { proof, stale } = useProofNow()
   const broken = proof.findings.length > 0
   return (
-    <p
-      data-testid="verdict"
-      data-stale={stale}
-      className={cx(
-        'text-lg leading-snug font-bold',
-        broken ? 'text-harm' : 'text-ink',
-        stale && 'opacity-60',
-      )}
-    >
-      {proofSentence(proof)}
+    <>
+      <p
+        data-testid="verdict"
+        data-stale={stale}
+        className={cx(
+          'text-lg leading-snug font-bold',
+          broken ? 'text-harm' : 'text-ink',
+          stale && 'opacity-60',
+        )}
+      >
+        {proofSentence(proof)}
+      </p>
       {/* Its room is kept, so that nothing is laid out again when it comes and goes. */}
-      <span className={cx('ml-2 text-sm font-normal', !stale && 'invisible')} aria-hidden={!stale}>
-        checking the change …
+      <span className={cx('text-sm text-soft', !stale && 'invisible')} aria-hidden={!stale}>
+        checking …
       </span>
-    </p>
+    </>
   )
 }
 

@@ -47,6 +47,13 @@ export function JobList() {
         >
           <Plus aria-hidden className="size-4" /> New job
         </Link>
+        <Link
+          href="/library"
+          prefetch={false}
+          className="inline-flex min-h-12 items-center gap-2 rounded border border-edge bg-raised px-4 text-[15px] lg:min-h-9 lg:px-3"
+        >
+          Device library
+        </Link>
         <TakeIn onDone={() => void load()} />
       </div>
       {away && (

@@ -11,6 +11,7 @@ import { sentence, type Job } from '@/jobfile'
 import { Button, Caution, cx, Field, Input, Select, TypedInput } from '@/ui'
 import { cannotWords, planSentence } from '@/words'
 import { EXTRAS, gearOf, isPackaged, jobOf, KINDS, planOf, type Choices } from './gear'
+import { DeviceForm } from '../library'
 import { SchoolPicker } from '../plan'
 
 const START: Choices = {
@@ -157,6 +158,23 @@ export function NewJob() {
               !packaged &&
               pick('Strip kit', 'kit', 'none')}
           </div>
+          <details className="mt-3">
+            <summary className="min-h-12 py-2 lg:min-h-8">
+              Something that is not in the library: describe it
+            </summary>
+            <div className="mt-2 border-l-4 border-line pl-3">
+              <DeviceForm
+                onMade={(made) => {
+                  setLibrary((known) => [...known, made])
+                  const slot = Object.entries(KINDS).find(([, kinds]) =>
+                    (kinds as readonly DeviceKind[]).includes(made.kind),
+                  )
+                  if (slot) put({ [slot[0]]: made.id })
+                  else put({ extras: [...c.extras, made.id] })
+                }}
+              />
+            </div>
+          </details>
           <Extras library={library} chosen={c.extras} onChange={(extras) => put({ extras })} />
           <h2 className="mt-6 text-lg font-bold">Cables that are there</h2>
           <div className="mt-2 grid gap-4 sm:grid-cols-4">

@@ -1,4 +1,5 @@
 import { m0001Jobs } from './m0001Jobs'
+import { m0002Library } from './m0002Library'
 
 /** Every migration, oldest first. A landed one is never edited: a change is a new one at the end. */
-export const MIGRATIONS = [m0001Jobs]
+export const MIGRATIONS = [m0001Jobs, m0002Library]

@@ -4,27 +4,20 @@ import { Download } from 'lucide-react'
 import { Button } from '@/ui'
 import { landingCsv } from '@/words'
 import { useJobScreen } from '../../job/JobContext'
+import { handOut } from '../../library'
 import { benchSvg } from '../benchSvg'
 
 /** The wiring as files that any program opens. */
 export function TakeOut() {
   const { inst, job, volts, situation } = useJobScreen()
-  const save = (name: string, type: string, text: string) => {
-    const url = URL.createObjectURL(new Blob([text], { type }))
-    const link = document.createElement('a')
-    link.href = url
-    link.download = name
-    link.click()
-    URL.revokeObjectURL(url)
-  }
   return (
     <section aria-label="Take the wiring out" className="flex flex-wrap gap-2">
-      <Button onClick={() => save(`${job.id}-landing.csv`, 'text/csv', landingCsv(inst))}>
+      <Button onClick={() => handOut(`${job.id}-landing.csv`, 'text/csv', landingCsv(inst))}>
         <Download aria-hidden className="size-4" /> Landing schedule, CSV
       </Button>
       <Button
         onClick={() =>
-          save(`${job.id}-wiring.svg`, 'image/svg+xml', benchSvg(inst, volts, job.title, situation))
+          handOut(`${job.id}-wiring.svg`, 'image/svg+xml', benchSvg(inst, volts, job.title, situation))
         }
       >
         <Download aria-hidden className="size-4" /> Wiring, SVG

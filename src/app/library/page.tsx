@@ -1,0 +1,5 @@
+import { Library } from '@/features/library'
+
+export default function Page() {
+  return <Library />
+}

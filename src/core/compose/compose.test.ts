@@ -1,0 +1,109 @@
+import { assemble } from '../plan'
+import { planLanding, planned, USUAL } from '../plan'
+import { prove } from '../laws'
+import { Circuit, solve } from '../circuit'
+import { degF } from '../units'
+import { deviceProblems } from '../../jobfile/references'
+import { check } from '../../jobfile/problem'
+import { deviceSchema } from '../../jobfile/device'
+import { FEEDS } from '../../../tests/helpers/gear'
+import { composeDevice, freshSketch, type Sketch, type SketchKind } from '.'
+
+const sketch = (kind: SketchKind, change: Partial<Sketch> = {}): Sketch => ({
+  ...freshSketch(kind),
+  name: `Some ${kind}`,
+  model: 'Z-1',
+  ...change,
+})
+const make = (kind: SketchKind, change: Partial<Sketch> = {}) =>
+  composeDevice(sketch(kind, change), `own-${kind}`)
+
+/** A whole house of devices that no library has. */
+function house(change: Partial<Sketch> = {}) {
+  const pieces = [
+    { ref: 'tstat', label: 'Thermostat', where: 'wall', device: make('thermostat') },
+    {
+      ref: 'ah',
+      label: 'Air handler',
+      where: 'garage',
+      device: make('airHandler', { rowsW1: 1, rowsW2: 1, blowerOnW: true, ...change }),
+    },
+    { ref: 'od', label: 'Outdoor unit', where: 'north', device: make('outdoorUnit', change) },
+  ]
+  const cables = [
+    { label: 'Wall cable', from: 'tstat', to: 'ah', conductors: 8, feet: 40 },
+    { label: 'Outdoor cable', from: 'ah', to: 'od', conductors: 7, feet: 40 },
+  ]
+  const bare = assemble(pieces, cables, FEEDS)
+  return planned(bare, planLanding(bare, USUAL))
+}
+
+describe('devices described by a form', () => {
+  it.each(['thermostat', 'outdoorUnit', 'airHandler', 'switch'] as const)(
+    'a %s is a right device file',
+    (kind) => {
+      const made = make(kind)
+      expect(check(deviceSchema, made)).toMatchObject({ ok: true })
+      expect(deviceProblems(made, '')).toEqual([])
+      expect(made.fits).toEqual(['Z-1'])
+    },
+  )
+
+  it('make a house that the plan lands and that passes every law', () => {
+    expect(prove(house()).findings).toEqual([])
+  })
+
+  it('run what the sketch says, on both valve senses', () => {
+    for (const rvSense of ['cooling', 'heating'] as const) {
+      const inst = house({ rvSense })
+      const own = inst.placed.map((p) =>
+        p.ref === 'tstat' || p.ref === 'od' ? { ...p, settings: { ...p.settings, rvSense } } : p,
+      )
+      const circuit = new Circuit({ ...inst, placed: own })
+      const runs = (call: 'cool1' | 'heatAux1' | 'emergency' | 'fan') => {
+        const s = solve(circuit, { call, outdoorF: degF(40), modes: {} })
+        if (!s.ok) throw new Error(s.why)
+        return s.running.map((l) => l.ref).sort()
+      }
+      const compressor = ['od.compressor', 'od.fan']
+      const valve = (on: boolean) => (on ? ['od.rvCoil'] : [])
+      expect(runs('fan')).toEqual(['ah.blower'])
+      expect(runs('cool1')).toEqual(['ah.blower', ...compressor, ...valve(rvSense === 'cooling')])
+      // One AUX output and two coils: the plan has jumpered them.
+      expect(runs('heatAux1')).toEqual([
+        'ah.blower',
+        'ah.row1',
+        'ah.row2',
+        ...compressor,
+        ...valve(rvSense === 'heating'),
+      ])
+      expect(runs('emergency')).toEqual(['ah.blower', 'ah.row1', 'ah.row2'])
+    }
+  })
+
+  it('carry a breaker for their own load', () => {
+    // Two rows of 4,800 W and a 520 VA blower: 1.25 · 10,120 / 240 = 52.7 A, the next size is 60.
+    expect(make('airHandler', { rowsW1: 2 }).plate.mocpA).toBe(60)
+    expect(make('airHandler').plate.mocpA).toBe(15)
+    // 1.75 · 3,000 / 240 = 21.9 A: 25.
+    expect(make('outdoorUnit').plate.mocpA).toBe(25)
+  })
+
+  it('send 24 V indoors in defrost only where the sketch says so', () => {
+    for (const defrostW of [true, false]) {
+      const s = solve(new Circuit(house({ defrostW })), {
+        call: 'heat1',
+        outdoorF: degF(30),
+        modes: { 'od.board': 'defrost' },
+      })
+      expect(s.ok && s.energised('ah.row1')).toBe(defrostW)
+    }
+  })
+
+  it('a switch that opens on warmth is an outdoor thermostat with its differential', () => {
+    const made = make('switch', { opens: 'warm', closesBelowF: 28 })
+    expect(made.kind).toBe('outdoorThermostat')
+    expect(made.settings[0]).toMatchObject({ id: 'setpoint', default: 28 })
+    expect(make('switch').kind).toBe('floatSwitch')
+  })
+})

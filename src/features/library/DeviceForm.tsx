@@ -1,0 +1,226 @@
+'use client'
+
+import { useState } from 'react'
+import { composeDevice, freshSketch, OFFERED, OUTPUTS, SKETCH_KINDS, type Sketch } from '@/core/compose'
+import type { Call, Device } from '@/core/equipment'
+import { formatDevice } from '@/jobfile'
+import { Button, cx, Field, Input, Select, TypedInput } from '@/ui'
+import { CALL_WORDS, SKETCH_WORDS } from '@/words'
+import { handOut, saveDevice } from './save'
+
+const CALLS: Call[] = ['fan', 'cool1', 'cool2', 'heat1', 'heat2', 'heatAux1', 'heatAux2', 'emergency']
+
+const idOf = (s: Sketch): string =>
+  `own-${
+    `${s.name} ${s.model}`
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '') || s.kind
+  }`.slice(0, 56)
+
+/** A device that no library has: its terminals ticked, its behaviour told, a device file written. */
+export function DeviceForm({ onMade }: { onMade?: (device: Device) => void }) {
+  const [sketch, setSketch] = useState<Sketch>(() => freshSketch('thermostat'))
+  const [said, setSaid] = useState<string[] | null>(null)
+  const put = (change: Partial<Sketch>) => setSketch((s) => ({ ...s, ...change }))
+  const save = async () => {
+    const answer = await saveDevice(formatDevice(composeDevice(sketch, idOf(sketch))))
+    setSaid(answer.ok ? [`${answer.device.name} is in the library.`] : answer.lines)
+    if (answer.ok) onMade?.(answer.device)
+  }
+  const tick = (on: boolean, name: string, flip: () => void, label = name) => (
+    <Button
+      key={name}
+      aria-pressed={on}
+      aria-label={label}
+      className={cx('min-w-12 font-mono', on && '!border-2 !border-ink font-bold')}
+      onClick={flip}
+    >
+      {name}
+    </Button>
+  )
+  const offered = OFFERED[sketch.kind]
+  const flip = (list: readonly string[], id: string) =>
+    list.includes(id) ? list.filter((x) => x !== id) : [...list, id]
+  return (
+    <section aria-label="Describe a device" data-testid="device-form" className="max-w-3xl">
+      <div className="grid gap-3 sm:grid-cols-3">
+        <Field label="What it is">
+          {(ids) => (
+            <Select
+              {...ids}
+              value={sketch.kind}
+              onChange={(e) =>
+                setSketch({
+                  ...freshSketch(e.target.value as Sketch['kind']),
+                  name: sketch.name,
+                  model: sketch.model,
+                })
+              }
+            >
+              {SKETCH_KINDS.map((k) => (
+                <option key={k} value={k}>
+                  {SKETCH_WORDS[k]}
+                </option>
+              ))}
+            </Select>
+          )}
+        </Field>
+        <Field label="Name">
+          {(ids) => (
+            <Input
+              {...ids}
+              maxLength={80}
+              value={sketch.name}
+              onChange={(e) => put({ name: e.target.value })}
+            />
+          )}
+        </Field>
+        <Field label="Model and suffix on the plate">
+          {(ids) => (
+            <Input
+              {...ids}
+              maxLength={40}
+              value={sketch.model}
+              onChange={(e) => put({ model: e.target.value })}
+            />
+          )}
+        </Field>
+      </div>
+      <fieldset className="mt-3">
+        <legend className="mb-1 text-sm text-soft">Terminals that it has</legend>
+        <div className="flex flex-wrap gap-2">
+          {offered.map((t) =>
+            tick(sketch.terminals.includes(t.id), t.label, () =>
+              put({ terminals: flip(sketch.terminals, t.id) }),
+            ),
+          )}
+        </div>
+      </fieldset>
+      {sketch.kind === 'thermostat' && (
+        <fieldset className="mt-3">
+          <legend className="mb-1 text-sm text-soft">What each demand connects to R</legend>
+          <ul className="space-y-1">
+            {CALLS.map((call) => (
+              <li key={call} className="flex flex-wrap items-center gap-2">
+                <span className="w-32 text-[15px]">{CALL_WORDS[call]}</span>
+                {OUTPUTS.filter((t) => sketch.terminals.includes(t)).map((t) =>
+                  tick(
+                    sketch.outputs[call]?.includes(t) ?? false,
+                    t,
+                    () =>
+                      put({ outputs: { ...sketch.outputs, [call]: flip(sketch.outputs[call] ?? [], t) } }),
+                    `${t} in ${CALL_WORDS[call].toLowerCase()}`,
+                  ),
+                )}
+              </li>
+            ))}
+          </ul>
+        </fieldset>
+      )}
+      <Behaviour sketch={sketch} put={put} />
+      <div className="mt-4 flex flex-wrap gap-2">
+        <Button look="strong" disabled={!sketch.name.trim()} onClick={() => void save()}>
+          Put it into the library
+        </Button>
+        <Button
+          onClick={() => {
+            const device = composeDevice(sketch, idOf(sketch))
+            handOut(`${device.id}.json`, 'application/json', formatDevice(device))
+          }}
+        >
+          Take the file out
+        </Button>
+      </div>
+      {said && (
+        <ul role="status" className="mt-2">
+          {said.slice(0, 6).map((l) => (
+            <li key={l}>{l}</li>
+          ))}
+        </ul>
+      )}
+    </section>
+  )
+}
+
+function Behaviour({ sketch, put }: { sketch: Sketch; put: (change: Partial<Sketch>) => void }) {
+  const choice = <K extends keyof Sketch>(label: string, key: K, options: [string, string][]) => (
+    <Field label={label}>
+      {(ids) => (
+        <Select
+          {...ids}
+          value={String(sketch[key])}
+          onChange={(e) =>
+            put({
+              [key]: typeof sketch[key] === 'boolean' ? e.target.value === 'true' : e.target.value,
+            } as Partial<Sketch>)
+          }
+        >
+          {options.map(([value, text]) => (
+            <option key={value} value={value}>
+              {text}
+            </option>
+          ))}
+        </Select>
+      )}
+    </Field>
+  )
+  const number = (label: string, key: keyof Sketch, low: number, high: number) => (
+    <Field label={label}>
+      {(ids) => (
+        <TypedInput
+          {...ids}
+          inputMode="decimal"
+          value={String(sketch[key])}
+          onValue={(t) => {
+            const n = Number(t)
+            if (t.trim() !== '' && n >= low && n <= high) put({ [key]: n } as Partial<Sketch>)
+          }}
+        />
+      )}
+    </Field>
+  )
+  const yes = (a: string, b: string): [string, string][] => [
+    ['true', a],
+    ['false', b],
+  ]
+  const sense: [string, string][] = [
+    ['cooling', 'in cooling (O)'],
+    ['heating', 'in heating (B)'],
+  ]
+  return (
+    <div className="mt-3 grid gap-3 sm:grid-cols-3">
+      {(sketch.kind === 'outdoorUnit' || sketch.kind === 'thermostat') &&
+        sketch.terminals.includes('OB') &&
+        choice('Reversing valve energised', 'rvSense', sense)}
+      {sketch.kind === 'outdoorUnit' && (
+        <>
+          {choice('24 V on W in defrost', 'defrostW', yes('yes', 'no'))}
+          {choice('24 V on W when locked out', 'faultHeat', yes('yes', 'no'))}
+          {number('Compressor, VA', 'compressorVa', 100, 20000)}
+          {number('Contactor coil, VA', 'contactorVa', 1, 60)}
+        </>
+      )}
+      {sketch.kind === 'airHandler' && (
+        <>
+          {choice('W starts the blower by itself', 'blowerOnW', yes('yes', 'no'))}
+          {choice('Y at the board starts the blower', 'blowerOnY', yes('yes', 'no'))}
+          {number('Transformer, VA', 'transformerVa', 10, 150)}
+          {number('Strip rows on W1', 'rowsW1', 0, 4)}
+          {number('Strip rows on W2', 'rowsW2', 0, 4)}
+          {number('Watts of one row at 240 V', 'rowWatts', 500, 6000)}
+        </>
+      )}
+      {sketch.kind === 'switch' && (
+        <>
+          {choice('It opens', 'opens', [
+            ['water', 'on water in the pan'],
+            ['trip', 'on a fault or a limit'],
+            ['warm', 'on outdoor warmth'],
+          ])}
+          {sketch.opens === 'warm' && number('Closes below, °F', 'closesBelowF', 0, 60)}
+        </>
+      )}
+    </div>
+  )
+}

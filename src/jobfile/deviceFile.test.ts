@@ -1,0 +1,41 @@
+import { libraryDevice } from '../../tests/helpers/demo'
+import { formatDevice, parseDevice } from '.'
+
+const text = formatDevice(libraryDevice('sedge-t60'))
+const lineOf = (body: string, needle: string) => body.split('\n').findIndex((l) => l.includes(needle)) + 1
+
+describe('device files', () => {
+  it('are read and written again as the same text', () => {
+    const read = parseDevice(text)
+    expect(read.ok && formatDevice(read.value)).toBe(text)
+  })
+
+  it.each([
+    ['a wrong word', '"side": "low"', '"side": "middle"', 'terminals[0].side'],
+    ['a setting that is not there', '"set": "setpoint"', '"set": "nobody"', 'parts[0].driver'],
+    ['a number out of its range', '"default": 35', '"default": 350', 'settings[0].default'],
+  ])('%s is named with its line and its place', (_, right, wrong, path) => {
+    const body = text.replace(right, wrong)
+    const read = parseDevice(body)
+    if (read.ok) throw new Error('taken')
+    const first = read.problems.find((p) => p.path === path)
+    // The line of the thing itself, or of the expression that holds it.
+    expect(Math.abs(first!.line! - lineOf(body, wrong))).toBeLessThanOrEqual(path.endsWith('driver') ? 3 : 0)
+  })
+
+  it('that are not JSON name the line where it breaks', () => {
+    const read = parseDevice(`{\n  "format": "gatecross.device",\n  oops\n}`)
+    expect(read).toMatchObject({ ok: false, problems: [{ line: 3 }] })
+  })
+
+  it('of a newer version, or of another kind, are refused', () => {
+    expect(parseDevice(text.replace('"version": 1', '"version": 2'))).toMatchObject({
+      ok: false,
+      problems: [{ path: 'version' }],
+    })
+    expect(parseDevice('{"format":"gatecross.job"}')).toMatchObject({
+      ok: false,
+      problems: [{ path: 'format' }],
+    })
+  })
+})

@@ -1,0 +1,129 @@
+import { readFileSync } from 'node:fs'
+import { expect, test } from '@playwright/test'
+import { copyOf, open, saved, terminal, verdict } from './helpers'
+
+test('a device that no library has is described, put into a job and proven', async ({ page }) => {
+  await page.goto('/new')
+  await page.getByText('Something that is not in the library').click()
+  const form = page.getByTestId('device-form')
+  await form.getByLabel('What it is').selectOption('airHandler')
+  await form.getByLabel('Name').fill('Odd air handler')
+  await form.getByLabel('Model and suffix').fill('Q-7')
+  await form.getByLabel('W starts the blower').selectOption('true')
+  await form.getByLabel('Strip rows on W1').fill('2')
+  await form.getByRole('button', { name: 'W2', exact: true }).click()
+  await form.getByRole('button', { name: 'Put it into the library' }).click()
+  await expect(form.getByRole('status')).toHaveText('Odd air handler is in the library.')
+  await expect(page.getByLabel('Indoor unit')).toHaveValue(/^own-odd-air-handler-q-7/)
+  await page.getByLabel('Job', { exact: true }).fill('Odd house')
+  await page.getByLabel('Thermostat', { exact: true }).selectOption('sorrel-h1')
+  await page.getByLabel('Outdoor unit').selectOption('marram-s1')
+  await page.getByRole('button', { name: 'Make the job' }).click()
+  await expect(verdict(page)).toContainText(/All \d+ laws hold/)
+  await expect(page.locator('[data-load="ah.row2"]')).toHaveAttribute('data-on', 'false')
+  await page.keyboard.press('5')
+  await expect(page.locator('[data-load="ah.row2"]')).toHaveAttribute('data-on', 'true')
+})
+
+test('a device file is taken out, taken in, and refused by its line when it is wrong', async ({ page }) => {
+  await page.goto('/library')
+  await page.getByLabel('Search by name').fill('outdoor thermostat two')
+  const item = page.getByRole('button', { name: /Sedge T60/ })
+  await item.click()
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Take the file out' }).click(),
+  ])
+  const text = readFileSync(await download.path(), 'utf8')
+  const wrong = text.replace('"sense": "outdoor"', '"sense": "indoor"')
+  const line = wrong.split('\n').findIndex((l) => l.includes('"indoor"')) + 1
+  const take = (name: string, body: string) =>
+    page
+      .getByLabel('Device file')
+      .setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(body) })
+  await take('wrong.json', wrong)
+  await expect(page.getByRole('alert').filter({ hasText: 'Nothing was taken in' })).toContainText(
+    `wrong.json, line ${line}, parts[0].driver.sense: expected one of outdoor`,
+  )
+  await take('broken.json', text.slice(0, 40))
+  await expect(page.getByRole('alert').filter({ hasText: 'Nothing was taken in' })).toContainText(
+    'broken.json, line ',
+  )
+  await take('right.json', text)
+  await expect(page.getByRole('status').filter({ hasText: 'is in, as' })).toContainText('sedge-t60-2')
+  // It stands open: removed again, it is gone.
+  await page.getByRole('button', { name: 'Remove from the library' }).click()
+  await expect(page.getByText('the shop’s own').filter({ hasText: 'Outdoor thermostat' })).toHaveCount(0)
+})
+
+test('a conductor is landed by dragging from one terminal to the other', async ({ page }) => {
+  const path = await copyOf(page, 'quillfeather-lane')
+  await open(page, `${path}/bench?call=off&t=47`)
+  const from = (await terminal(page, 'ah.W1').boundingBox())!
+  const to = (await terminal(page, 'ah.G').boundingBox())!
+  await page.mouse.move(from.x + 20, from.y + 10)
+  await page.mouse.down()
+  await page.mouse.move(from.x + 30, from.y - 20)
+  await page.mouse.move(to.x + 20, to.y + 10)
+  await page.mouse.up()
+  await expect(page.getByText('Landed from Air handler W1 to Air handler G')).toBeVisible()
+  await saved(page)
+  await page.getByRole('button', { name: 'Undo', exact: true }).last().click()
+  await expect(verdict(page)).toHaveText('All 18 laws hold in 1,960 states.')
+})
+
+test('two tapped points are metered, and a lifted conductor shows a ghost', async ({ page }) => {
+  const path = await copyOf(page, 'quillfeather-lane')
+  await open(page, `${path}/bench?call=heat1&t=40`)
+  await page.getByRole('group', { name: 'Tools' }).getByRole('button', { name: 'Meter', exact: true }).click()
+  const meter = page.getByTestId('meter')
+  await terminal(page, 'ah.R').click()
+  await expect(terminal(page, 'ah.R')).toContainText('red')
+  await expect(meter.getByLabel('Red lead')).toHaveValue('ah.R')
+  await terminal(page, 'ah.C').click()
+  await expect(meter.getByLabel('Black lead')).toHaveValue('ah.C')
+  const high = meter.locator('dd').first()
+  await expect(high).toHaveText(/^2[4-6](\.\d)? V$/)
+  // A tap with the meter out lands nothing.
+  await expect(page.getByText(/^Landing from/)).toHaveCount(0)
+})
+
+test('the wire finder names five unmarked conductors in two trips and records where they are', async ({
+  page,
+}) => {
+  const path = await copyOf(page, 'quillfeather-lane')
+  await open(page, `${path}/bench?call=off&t=47`)
+  await page.getByRole('group', { name: 'Tools' }).getByRole('button', { name: 'Wire finder' }).click()
+  const finder = page.getByTestId('wire-finder')
+  await finder.getByLabel('Cable').selectOption({ label: 'Outdoor cable' })
+  const conductors = finder.locator('ol > li').first().locator('ul').first().getByRole('button')
+  const n = await conductors.count()
+  // All but four are known already.
+  for (let i = n - 1; i >= 4; i--) await conductors.nth(i).click()
+  // Four: two alone and a pair at each end. The far order is C, A, D, B of the near conductors 1, 2, 3, 4.
+  await expect(finder.getByText(/ alone$/)).toHaveCount(2)
+  const size = (name: string, label: string) =>
+    finder
+      .getByRole('group', { name: `${name} reads through` })
+      .getByRole('button', { name: label })
+      .click()
+  const names: string[] = []
+  for (let i = 0; i < 4; i++) names.push(((await conductors.nth(i).textContent()) ?? '').trim())
+  // Near 1 and 2 are alone, 3 and 4 twisted; their far letters are C, A and D, B.
+  await size('A', 'alone')
+  await size('C', 'alone')
+  await size('B', '2 together')
+  await size('D', '2 together')
+  await expect(finder.getByText('twist anew')).toBeVisible()
+  const far = (await finder.locator('ol > li').nth(2).getByRole('listitem').allTextContents()).join(' | ')
+  expect(far).toMatch(/alone.*alone.*\+/)
+  const paired = /([A-D]) \+ ([A-D])/.exec(far)!.slice(1)
+  const order = ['C', 'A', 'D', 'B']
+  for (let i = 0; i < 4; i++) await size(names[i]!, paired.includes(order[i]!) ? '2 together' : 'alone')
+  const found = page.getByTestId('wire-found')
+  for (let i = 0; i < 4; i++) await expect(found).toContainText(`${names[i]} is ${order[i]}`)
+  // A reload loses nothing of it.
+  await page.reload()
+  await page.getByRole('group', { name: 'Tools' }).getByRole('button', { name: 'Wire finder' }).click()
+  await expect(page.getByTestId('wire-found')).toContainText('All 4 are known')
+})
