@@ -12,6 +12,8 @@ const floors = [
   'plan',
   'startup',
   'finder',
+  'setup',
+  'standin',
 ]
 
 /** A floor of the core may import only from the floors before it. */

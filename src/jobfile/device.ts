@@ -1,5 +1,5 @@
 import * as yup from 'yup'
-import { CALLS } from '@/core/equipment'
+import { CALLS, INTENTS } from '@/core/equipment'
 import { anyOf, byField, id, named, num, optional, record, shape, text, union } from './kit'
 
 const calls = yup
@@ -123,11 +123,6 @@ const terminal = shape({
   role: text(20),
   about: yup.string().max(400),
 })
-const INTENTS = [
-  'system', 'compressorStages', 'backupStages', 'rvSense', 'outdoorSource', 'useCompressorLockout', 'compressorLockout',
-  'useAuxLockout', 'auxLockout', 'changeover', 'selector', 'coil', 'gasSwitch', 'fuel', 'airPosition', 'minimumOff',
-  'together', 'outdoorSwitch', 'auxWithE',
-] // prettier-ignore
 const setting = shape({
   id: id(),
   label: text(120),
@@ -139,7 +134,7 @@ const setting = shape({
   unit: yup.string().max(12),
   default: valueSchema as never,
   about: yup.string().max(400),
-  intent: yup.string().oneOf(INTENTS),
+  intent: yup.string().oneOf([...INTENTS]),
 })
 const mode = shape({
   id: id(),
@@ -162,6 +157,42 @@ const KINDS = [
   'airThermostat', 'fuelKit', 'zonePanel', 'floatSwitch', 'transformer', 'humidifier', 'leakSensor', 'lineMonitor',
   'outdoorSensor', 'splice', 'feed',
 ] // prettier-ignore
+
+const code = () =>
+  yup
+    .string()
+    .matches(/^[A-Za-z0-9-]{1,12}$/)
+    .required()
+const profileItem = shape({
+  code: code(),
+  label: text(120),
+  setting: id(),
+  address: yup.string().oneOf(['group', 'unit', 'outdoor']),
+  as: byField({
+    map: shape({ map: record(code()) as never }),
+    number: shape({ number: shape({ plus: num(), times: num() }) }),
+  }) as never,
+  when: optional(exprSchema),
+  readBack: yup.string().max(12),
+})
+const key = () => yup.string().min(1).max(30).required()
+/** How a device is keyed. */
+export const profileSchema = shape({
+  style: yup
+    .string()
+    .oneOf(['menu', 'guided', 'functions', 'request', 'triplets', 'leds', 'switches'])
+    .required(),
+  enter: yup.array(key()).max(8).defined(),
+  leave: yup.array(key()).max(4).defined(),
+  passcode: yup.string().matches(/^\d{0,8}$/),
+  unitOff: yup.boolean(),
+  powerOff: yup.boolean(),
+  noUndo: yup.boolean(),
+  activate: yup.boolean(),
+  items: yup.array(profileItem).max(200).defined(),
+  shifts: yup.array(shape({ setting: id(), text: text(400) })),
+  tests: yup.array(text(200)),
+})
 
 /** A device file. */
 export const deviceSchema = shape({
@@ -187,4 +218,5 @@ export const deviceSchema = shape({
     }),
   ),
   plate: record(valueSchema) as never,
+  profile: optional(profileSchema),
 })

@@ -114,5 +114,34 @@ export function deviceProblems(device: Device, path: string): Problem[] {
     const wrong = settingProblem(s, s.default)
     if (wrong) found.push(problem(`${path}.settings[${i}].default`, wrong, s.default))
   })
+  profileProblems(device, path, expr, found)
   return found
+}
+
+/** Items that write what the device has not, or that cannot be told apart. */
+function profileProblems(
+  device: Device,
+  path: string,
+  expr: (e: Expr, at: string) => void,
+  found: Problem[],
+): void {
+  const items = device.profile?.items ?? []
+  items.forEach((item, i) => {
+    const at = `${path}.profile.items[${i}]`
+    const setting = device.settings.find((s) => s.id === item.setting)
+    if (!setting) {
+      found.push(problem(`${at}.setting`, 'a setting of the device', item.setting))
+      return
+    }
+    if (items.findIndex((o) => o.code === item.code && o.address === item.address) !== i)
+      found.push(problem(`${at}.code`, 'a code used once', item.code))
+    if (item.when) expr(item.when, `${at}.when`)
+    if ('map' in item.as) {
+      for (const value of Object.keys(item.as.map)) {
+        const wrong = settingProblem(setting, setting.kind === 'number' ? Number(value) : value)
+        if (wrong) found.push(problem(`${at}.as.map.${value}`, wrong, value))
+      }
+    } else if (setting.kind !== 'number' || !setting.range)
+      found.push(problem(`${at}.as`, 'a map, for a setting that is not a number with a range', 'number'))
+  })
 }

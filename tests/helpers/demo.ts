@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs'
+import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import type { Device, Value } from '@/core/equipment'
 import type { Cable, Installation, Wire } from '@/core/installation'
@@ -8,6 +8,10 @@ const root = join(__dirname, '..', '..')
 export const readJson = <T>(path: string): T => JSON.parse(readFileSync(join(root, path), 'utf8')) as T
 
 export const libraryDevice = (id: string): Device => readJson<Device>(`demo/library/${id}.json`)
+
+/** Ids of every device that ships with the app. */
+export const libraryIds = (): string[] =>
+  readdirSync(join(root, 'demo/library')).map((f) => f.replace('.json', ''))
 
 interface JobFile {
   devices: Record<string, Device>

@@ -1,6 +1,7 @@
 import type { Call } from './call'
 import type { Expr } from './expr/expr'
 import type { ModeMeaning } from './meaning'
+import type { Profile } from './profile'
 import type { Part } from './part'
 import type { Value } from './value'
 
@@ -37,11 +38,30 @@ export interface Setting {
   intent?: Intent
 }
 
-/** What a setting decides. */
-export type Intent =
-  | 'system' | 'compressorStages' | 'backupStages' | 'rvSense' | 'outdoorSource' | 'useCompressorLockout'
-  | 'compressorLockout' | 'useAuxLockout' | 'auxLockout' | 'changeover' | 'selector' | 'coil' | 'gasSwitch' | 'fuel'
-  | 'airPosition' | 'minimumOff' | 'together' | 'outdoorSwitch' | 'auxWithE' // prettier-ignore
+/** What a setting decides: the intents that a technician thinks in, whatever a device calls them. */
+export const INTENTS = [
+  // who heats when
+  'system', 'backupSource', 'inCharge', 'compressorStages', 'backupStages', 'rvSense', 'together', 'outdoorSource',
+  'sourceLost', 'useCompressorLockout', 'compressorLockout', 'useAuxLockout', 'auxLockout', 'changeover', 'auxWithE',
+  'boardDelay', 'faultHeat', 'stripsWithHeatPump', 'stripOn', 'stripOff', 'kitSize', 'selector', 'outdoorSwitch',
+  // comfort
+  'droop', 'upstageTimer', 'stageDifferential', 'cyclesHeatPump', 'cyclesBackup', 'earlyRecovery', 'autoChangeover',
+  'deadBand', 'indoorSensor',
+  // protection
+  'minimumOff', 'powerRestart', 'boardMinimumOff',
+  // defrost
+  'defrostInterval', 'earlyDefrost', 'longDefrost', 'stripsInDefrost', 'fanInDefrost', 'capacityDrift', 'boost',
+  // air
+  'fanWithBackup', 'fanOverrunHeat', 'fanOverrunCool', 'staticClass', 'airflowTap', 'fanOffDelay', 'coldBlowDelay',
+  // the owner's preferences
+  'rangeLow', 'rangeHigh', 'keypadLock', 'displayOffset', 'scale', 'clock', 'daylightSaving', 'schedule', 'periods',
+  'valveHold',
+  // reminders
+  'filterReminder', 'padReminder', 'lampReminder',
+  // what is on the plate or in the ducts
+  'coil', 'gasSwitch', 'fuel', 'airPosition',
+] as const // prettier-ignore
+export type Intent = (typeof INTENTS)[number]
 
 /** What time or an event does to a device. The first state is the normal one. */
 export interface Mode {
@@ -78,6 +98,8 @@ export interface Device {
   /** Demands that this device can make; only thermostats have any. */
   calls?: { call: Call; label?: string; when?: Expr }[]
   plate: Record<string, string | number>
+  /** How its settings are keyed in; left out where there is nothing to key. */
+  profile?: Profile
 }
 
 /** The normal state of a mode: its first. */

@@ -1,5 +1,6 @@
 export { CALLS, isCooling, isHeatPumpHeating, wantsBackup, type Call } from './call'
 export {
+  INTENTS,
   normalState,
   type Device,
   type DeviceKind,
@@ -37,3 +38,4 @@ export {
   type TransformerPart,
 } from './part'
 export type { Known, Quantity, Value } from './value'
+export type { ItemCode, Profile, ProfileItem, ProfileStyle } from './profile'

@@ -1,0 +1,45 @@
+import type { Expr } from './expr/expr'
+
+/** How a device is keyed: what its keys and displays are like. */
+export type ProfileStyle = 'menu' | 'guided' | 'functions' | 'request' | 'triplets' | 'leds' | 'switches'
+
+/** How a setting's value stands in an item: a code for each value, or a number moved and scaled. */
+export type ItemCode = { map: Record<string, string> } | { number: { plus: number; times: number } }
+
+/** One line of a device's own menu, one function number, one switch or one set of pins. */
+export interface ProfileItem {
+  /** As the device shows it ("0210", "F12", "3-07", "SW2-1"); the same code may stand at several addresses. */
+  code: string
+  label: string
+  /** The setting that it writes, or writes a part of: one setting may be spread over two items. */
+  setting: string
+  /** Where a wired controller keeps it. */
+  address?: 'group' | 'unit' | 'outdoor'
+  as: ItemCode
+  /** The item is there only while other settings stand so; settings alone decide. */
+  when?: Expr
+  /** Request codes: the code that reads the value back. */
+  readBack?: string
+}
+
+/** How the settings of a device are keyed in, in the device's own order. */
+export interface Profile {
+  style: ProfileStyle
+  /** Keys that open the menu, and those that leave it. */
+  enter: string[]
+  leave: string[]
+  passcode?: string
+  /** The unit must be off at its controller before the menu opens. */
+  unitOff?: boolean
+  /** Nothing may be moved while there is power. */
+  powerOff?: boolean
+  /** What is written cannot be taken back: the value found must be written down first. */
+  noUndo?: boolean
+  /** Stored values count only after a second press. */
+  activate?: boolean
+  items: ProfileItem[]
+  /** What the device changes by itself, that nobody would look for. */
+  shifts?: { setting: string; text: string }[]
+  /** An installer's test menu, in words. */
+  tests?: string[]
+}

@@ -1,0 +1,104 @@
+import { evaluate, type Known, type Profile, type ProfileItem, type Sight, type Value } from '../equipment'
+import type { Placed } from '../installation'
+import { settingDef, settingValue } from '../installation'
+import { degF } from '../units'
+import { codeOf } from './codec'
+import { closing, opening, stepsFor, type LineKind, type Step } from './steps'
+
+/** One line of a key-in sheet: what to do, and how the device shows that it is done. */
+export interface SheetLine {
+  /** Stays the same while the profile does, so that interrupted work finds its line again. */
+  id: string
+  kind: LineKind
+  item?: ProfileItem
+  /** As found on the device; null: not known yet. */
+  from?: Known<Value>
+  to?: Value
+  toCode?: string
+  steps: Step[]
+  /** What is there must be written down before this may be ticked: it cannot be taken back. */
+  noteFirst: boolean
+}
+
+export interface Sheet {
+  ref: string
+  profile: Profile
+  /** Model suffixes and revisions that the profile fits. */
+  fits: string[]
+  lines: SheetLine[]
+  /** Lines that set something. */
+  changes: number
+  /** Wanted values that the device has no code for. */
+  cannot: { setting: string; value: Value }[]
+}
+
+/** Whether an item is shown by the device while its settings stand so; what is not known yet counts as shown. */
+export function isShown(item: ProfileItem, value: (setting: string) => Known<Value>): boolean {
+  if (!item.when) return true
+  const sight: Sight = {
+    call: 'off',
+    outdoorF: degF(47),
+    setting: value,
+    mode: () => '',
+    means: () => false,
+    energised: () => 'unknown',
+    memory: () => null,
+  }
+  return evaluate(item.when, sight) !== 'no'
+}
+
+/**
+ * The key-in sheet of a device, in its own order: from what was found on it to the settings that it is to be left with.
+ * @param found values read off the device; a setting that is left out has not been looked at
+ * @param all every item that the device shows, and not only what must change
+ */
+export function keyInSheet(
+  placed: Placed,
+  found: Readonly<Record<string, Known<Value>>>,
+  all = false,
+): Sheet | null {
+  const { device } = placed
+  const { profile } = device
+  if (!profile) return null
+  const wanted = (id: string): Known<Value> => settingValue(placed, id)
+  const sheet: Sheet = { ref: placed.ref, profile, fits: device.fits, lines: [], changes: 0, cannot: [] }
+  const sets: SheetLine[] = []
+  for (const item of profile.items) {
+    const to = wanted(item.setting)
+    // An item that the earlier answers hide is not there to be keyed.
+    if (to === null || !isShown(item, wanted)) continue
+    const from = found[item.setting] ?? null
+    const toCode = codeOf(item, to)
+    if (toCode === null) {
+      if (!sheet.cannot.some((c) => c.setting === item.setting))
+        sheet.cannot.push({ setting: item.setting, value: to })
+      continue
+    }
+    if (!all && from !== null && codeOf(item, from) === toCode) continue
+    sets.push({
+      id: `${item.address ?? ''}/${item.code}`,
+      kind: 'set',
+      item,
+      from,
+      to,
+      toCode,
+      steps: stepsFor(profile, item, toCode, bounds(placed, item)),
+      noteFirst: profile.noUndo ?? false,
+    })
+  }
+  sheet.changes = sets.length
+  if (!sets.length) return sheet
+  const plain = (line: { id: LineKind; steps: Step[] }): SheetLine => ({
+    ...line,
+    kind: line.id,
+    noteFirst: false,
+  })
+  sheet.lines = [...opening(profile).map(plain), ...sets, ...closing(profile).map(plain)]
+  return sheet
+}
+
+/** The lowest code of a number item: some devices only stop there, and a person counts from there. */
+function bounds(placed: Placed, item: ProfileItem): string | null {
+  const low = settingDef(placed, item.setting)?.range?.[0]
+  return 'number' in item.as && low !== undefined ? codeOf(item, low) : null
+}

@@ -1,0 +1,1 @@
+export { standIn, type StandIn } from './standIn'
