@@ -10,6 +10,7 @@ import {
   type Operation,
   type Problem,
   type PushResponse,
+  upgradeJob,
 } from '@/jobfile'
 import type { QueueStorage, SetAside } from './queue'
 import type { Transport } from './transport'
@@ -91,7 +92,7 @@ export class JobStore {
     const made = this.pending.filter((p) => !pending.some((q) => q.opId === p.opId))
     this.pending = [...pending, ...made]
     this.aside = aside
-    if (seen && !this.base) this.base = seen
+    if (seen && !this.base) this.base = { ...seen, job: upgradeJob(seen.job) }
     const loaded = await transport.load(this.jobId)
     if (loaded.ok) await this.rebase(loaded.value)
     else if (loaded.why === 'refused') {

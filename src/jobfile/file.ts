@@ -1,4 +1,4 @@
-import { jobSchema, JOB_VERSION, type Job } from './job'
+import { jobSchema, JOB_VERSION, upgradeJob, type Job } from './job'
 import { orderKeys } from './order'
 import { check, problem, type Checked } from './problem'
 import { referenceProblems } from './references'
@@ -34,7 +34,7 @@ export function checkJob(value: unknown): Checked<Job> {
         problem('version', `at most ${JOB_VERSION}: the file is from a newer Gate Cross`, head.version),
       ],
     }
-  const checked = check<Job>(jobSchema, value)
+  const checked = check<Job>(jobSchema, upgradeJob(value as Job))
   if (!checked.ok) return checked
   const problems = referenceProblems(checked.value)
   return problems.length ? { ok: false, problems } : checked

@@ -5,9 +5,10 @@ import type { Reading } from '@/core/startup'
 import { deviceSchema } from './device'
 import { anyOf, id, num, optional, record, shape, text } from './kit'
 import { readingSchema } from './reading'
+import { FRESH_SETUP, setupSchema, type Setup } from './setup'
 
 /** The version of the job file that this code writes, and the newest that it reads. */
-export const JOB_VERSION = 1
+export const JOB_VERSION = 2
 
 /** A placed device in a file: it names its device, whose description is carried in the same file. */
 export interface PlacedEntry {
@@ -32,6 +33,7 @@ export interface Job {
   cables: Cable[]
   wires: Wire[]
   readings: Reading[]
+  setup: Setup
 }
 
 const terminal = () => yup.string().max(130).nullable().defined()
@@ -84,7 +86,16 @@ export const jobSchema = shape({
   cables: yup.array(cableSchema).max(60).defined(),
   wires: yup.array(wireSchema).max(400).defined(),
   readings: yup.array(readingSchema).max(5000).defined(),
+  setup: setupSchema,
 })
+
+/**
+ * A job of an older version as one of today's; today's is given back as it is.
+ * Version 1 knew nothing of setup.
+ */
+export function upgradeJob(job: Job): Job {
+  return job.version === 1 ? { ...job, version: JOB_VERSION, setup: FRESH_SETUP } : job
+}
 
 const placedOf = new WeakMap<PlacedEntry, { device: Device; placed: Placed }>()
 const installations = new WeakMap<Job, Installation>()

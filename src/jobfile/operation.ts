@@ -8,6 +8,8 @@ import { deviceSchema } from './device'
 import { applyGear, inverseGear, type GearOperation } from './gearOps'
 import { id, optional, shape, text, union } from './kit'
 import { cableSchema, knownValue, placedSchema, wireSchema, type Job } from './job'
+import { noteSchema, SOURCES, stampSchema, temporarySchema, visitSchema } from './setup'
+import { applySetup, inverseSetup, placeOfSetup, type SetupOperation } from './setupOps'
 import { problem, type Checked, type Problem } from './problem'
 
 /** The single-line fields of a job that a person types. */
@@ -26,6 +28,7 @@ export type Operation =
   | { kind: 'setField'; field: Field; value: string }
   | { kind: 'takeReading'; reading: Reading }
   | GearOperation
+  | SetupOperation
 
 const kind = (k: Operation['kind']) => yup.string().oneOf([k]).required()
 const end = () => yup.string().oneOf(['a', 'b']).required()
@@ -70,6 +73,32 @@ export const operationSchema = union('kind', {
     wires: yup.array(wireSchema).max(60).defined(),
   }),
   removeCable: shape({ kind: kind('removeCable'), cable: id() }),
+  answer: shape({ kind: kind('answer'), question: id(), answer: text(80) }),
+  markSource: shape({
+    kind: kind('markSource'),
+    ref: id(),
+    setting: id(),
+    source: yup
+      .string()
+      .oneOf([...SOURCES])
+      .nullable()
+      .defined(),
+  }),
+  noteKeyed: shape({
+    kind: kind('noteKeyed'),
+    ref: id(),
+    setting: id(),
+    what: yup.string().oneOf(['found', 'left', 'readBack']).required(),
+    note: noteSchema.nullable(),
+  }),
+  tickLine: shape({
+    kind: kind('tickLine'),
+    line: yup.string().max(160).required(),
+    by: stampSchema.nullable(),
+  }),
+  addTemporary: shape({ kind: kind('addTemporary'), temporary: temporarySchema }),
+  putBack: shape({ kind: kind('putBack'), temporary: id(), by: stampSchema.nullable() }),
+  closeVisit: shape({ kind: kind('closeVisit'), visit: visitSchema }),
 })
 
 const fail = (...problems: Problem[]): Checked<Job> => ({ ok: false, problems })
@@ -147,6 +176,10 @@ export function apply(job: Job, op: Operation): Checked<Job> {
       const result = applyGear(job, op)
       return 'job' in result ? done(result.job) : fail(...result.problems)
     }
+    default: {
+      const result = applySetup(job, op)
+      return 'job' in result ? done(result.job) : fail(...result.problems)
+    }
   }
 }
 
@@ -192,6 +225,8 @@ export function inverse(job: Job, op: Operation): Operation | null {
     case 'addCable':
     case 'removeCable':
       return inverseGear(job, op)
+    default:
+      return inverseSetup(job, op)
   }
 }
 
@@ -224,6 +259,8 @@ export function placeOf(op: Operation): string {
       return `cables.${op.cable.id}`
     case 'removeCable':
       return `cables.${op.cable}`
+    default:
+      return placeOfSetup(op)
   }
 }
 export function clash(a: Operation, b: Operation): boolean {

@@ -1,6 +1,7 @@
 export { defrostOutputs } from './defrostOutputs'
 export { factsOf, makesHeatAhead, type Facts } from './facts'
-export { hasBurner } from './heatSources'
+export { hasBurner, hasCompressor, hasStrips } from './heatSources'
+export { intentOf, isLanded, landedAt, ofKind, settingsWith, terminalsWith, type Found } from './jobFacts'
 export {
   type Breach,
   type Coverage,

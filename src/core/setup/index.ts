@@ -1,3 +1,17 @@
 export { allowedOf, canKey, codeOf, isAllowed, itemsFor, type Allowed } from './codec'
 export { isShown, keyInSheet, type Sheet, type SheetLine } from './sheet'
 export { ledPattern, type LineKind, type Step } from './steps'
+export { clearingOf, type Clearing } from './conflicts/clear'
+export type { Conflicting, SetupSeen } from './conflicts/conflict'
+export { CONFLICTS, conflictsIn } from './conflicts/registry'
+export { expressedIn, INTENT_GROUPS, INTENTS_BY_GROUP, type Expressed, type IntentGroup } from './intents'
+export {
+  QUESTIONS,
+  recommend,
+  SCHOOL_IDS,
+  SCHOOL_INTENTS,
+  type Answers,
+  type Question,
+  type Recommended,
+  type SchoolId,
+} from './interview'

@@ -1,6 +1,6 @@
 'use client'
 
-import { sentence, type Operation } from '@/jobfile'
+import { sentence, type Operation, type SetupOperation } from '@/jobfile'
 import { Button } from '@/ui'
 import { refWords } from '@/words'
 import { useJobScreen, useJobView } from './JobContext'
@@ -33,6 +33,17 @@ export function AsideList({ decide }: { decide: (opId: string, choice: 'mine' | 
   )
 }
 
+type SetupKind = SetupOperation['kind']
+const SETUP_WORDS: Record<SetupKind, string> = {
+  answer: 'an answer of the interview',
+  markSource: 'where a setting comes from',
+  noteKeyed: 'a note of what a device showed',
+  tickLine: 'a tick on a key-in sheet',
+  addTemporary: 'a temporary setting',
+  putBack: 'a temporary setting put back',
+  closeVisit: 'the end of a visit',
+}
+
 function operationWords(inst: Parameters<typeof refWords>[0], op: Operation): string {
   switch (op.kind) {
     case 'landWire':
@@ -61,5 +72,7 @@ function operationWords(inst: Parameters<typeof refWords>[0], op: Operation): st
       return 'a cable taken out'
     case 'takeReading':
       return `a reading of ${op.reading.value}`
+    default:
+      return SETUP_WORDS[op.kind]
   }
 }

@@ -7,7 +7,7 @@ import { useEffect, useMemo, useState } from 'react'
 import type { Device, DeviceKind } from '@/core/equipment'
 import { USUAL } from '@/core/plan'
 import { ask } from '@/client'
-import { sentence, type Job } from '@/jobfile'
+import { FRESH_SETUP, sentence, type Job } from '@/jobfile'
 import { Button, Caution, cx, Field, Input, Select, TypedInput } from '@/ui'
 import { cannotWords, planSentence } from '@/words'
 import { EXTRAS, gearOf, isPackaged, jobOf, KINDS, planOf, type Choices } from './gear'
@@ -68,6 +68,7 @@ export function NewJob() {
       site: { ...job.site, owner: c.owner.trim(), address: '' },
       note: '',
       readings: [],
+      setup: FRESH_SETUP,
     })
   }
   const pick = (label: string, key: 'thermostat' | 'indoor' | 'kit' | 'outdoor', none?: string) => (

@@ -1,7 +1,7 @@
 import type { Device, DeviceKind } from '@/core/equipment'
 import type { Installation } from '@/core/installation'
 import { assemble, planLanding, planned, type Piece, type Plan, type Schools } from '@/core/plan'
-import { JOB_VERSION, type Job } from '@/jobfile'
+import { FRESH_SETUP, JOB_VERSION, type Job } from '@/jobfile'
 
 /** What the technician has said of a new job so far. Devices by id; '' is none. */
 export interface Choices {
@@ -145,5 +145,6 @@ export function jobOf(gear: Installation, plan: Plan, c: Choices, who: string): 
     cables: inst.cables,
     wires: inst.wires,
     readings: [],
+    setup: FRESH_SETUP,
   }
 }

@@ -1,7 +1,7 @@
 import { Op } from 'sequelize'
 import { prove } from '@/core/laws'
 import { judge, standing } from '@/core/startup'
-import { installationOf, type Job, type JobListEntry, type Summary } from '@/jobfile'
+import { installationOf, upgradeJob, type Job, type JobListEntry, type Summary } from '@/jobfile'
 import { proofSentence } from '@/words'
 import type { Database } from '../database'
 import { readingRow } from '../models/reading'
@@ -13,7 +13,7 @@ export async function listJobs(db: Database): Promise<JobListEntry[]> {
   for (const row of rows) {
     let { summary } = row
     if (!summary || summary.version !== row.version) {
-      summary = summarise(row.doc, row.version)
+      summary = summarise(upgradeJob(row.doc), row.version)
       // Only if nobody has moved the job on in the meantime.
       await db.jobs.update({ summary }, { where: { id: row.id, version: row.version } })
     }
@@ -48,7 +48,7 @@ function summarise(job: Job, version: number): Summary {
 
 export async function getJob(db: Database, id: string): Promise<{ version: number; job: Job } | null> {
   const row = await db.jobs.findByPk(id)
-  return row && { version: row.version, job: row.doc }
+  return row && { version: row.version, job: upgradeJob(row.doc) }
 }
 
 /** Takes a whole job in. With `copy`, a name that is taken gets a number; otherwise it is refused. */

@@ -3,6 +3,7 @@ import {
   apply,
   clash,
   placeOf,
+  upgradeJob,
   type Envelope,
   type Job,
   type OpResult,
@@ -34,7 +35,8 @@ export async function pushOps(
     const asked = request.ops.map((o) => o.opId)
     const known = await db.ops.findAll({ where: { opId: asked }, attributes: ['opId', 'jobId'], transaction })
     const there = new Map(known.map((k) => [k.opId, k.jobId]))
-    let { doc, version } = row
+    let { version } = row
+    let doc = upgradeJob(row.doc)
     const results: OpResult[] = []
     for (const envelope of request.ops) {
       const result = there.has(envelope.opId)

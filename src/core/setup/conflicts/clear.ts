@@ -1,0 +1,66 @@
+import type { Value } from '../../equipment'
+import {
+  placedByRef,
+  settingDef,
+  settingValue,
+  splitRef,
+  type Installation,
+  type Ref,
+} from '../../installation'
+import { allowedOf, type Allowed } from '../codec'
+import { conflictsIn } from './registry'
+import type { Conflicting, SetupSeen } from './conflict'
+
+/** One setting's change that clears a conflict and raises none. */
+export interface Clearing {
+  at: Ref
+  value: Value
+}
+
+const keyOf = (c: Conflicting): string => `${c.conflict}:${c.what}:${c.at[0] ?? ''}`
+
+/** The job with one setting changed. */
+const withSetting = (inst: Installation, at: Ref, value: Value): Installation => {
+  const { placed, id } = splitRef(at)
+  return {
+    ...inst,
+    placed: inst.placed.map((p) =>
+      p.ref === placed ? { ...p, settings: { ...p.settings, [id]: value } } : p,
+    ),
+  }
+}
+
+/** Values to try, the nearest to the present one first. */
+function candidates(allowed: Allowed, now: Value | null): Value[] {
+  if (allowed.kind === 'options') {
+    const list = allowed.values.map((v) => v.value).filter((v) => v !== now)
+    return typeof now === 'number'
+      ? list.sort((a, b) => Math.abs(Number(a) - now) - Math.abs(Number(b) - now))
+      : list
+  }
+  const list: number[] = []
+  for (let v = allowed.low; v <= allowed.high + 1e-9; v += allowed.step) if (v !== now) list.push(v)
+  const near = typeof now === 'number' ? now : allowed.low
+  return list.sort((a, b) => Math.abs(a - near) - Math.abs(b - near))
+}
+
+/**
+ * The smallest change of one setting that clears a conflict without raising another; null: none does, and the wiring or
+ * the gear has to change. Of several settings the one that the conflict names first; of numbers the nearest.
+ */
+export function clearingOf(seen: SetupSeen, conflict: Conflicting): Clearing | null {
+  const before = new Set(conflictsIn(seen).map(keyOf))
+  for (const at of conflict.at) {
+    const { placed: ref, id } = splitRef(at)
+    const placed = placedByRef(seen.inst, ref)
+    const setting = placed && settingDef(placed, id)
+    // A plate is what it is.
+    if (!placed || !setting || setting.group !== 'set') continue
+    for (const value of candidates(allowedOf(placed.device, setting), settingValue(placed, id))) {
+      const after = conflictsIn({ ...seen, inst: withSetting(seen.inst, at, value) })
+      const cleared = !after.some((c) => c.conflict === conflict.conflict && c.at.includes(at))
+      if (cleared && after.every((c) => before.has(keyOf(c)))) return { at, value }
+    }
+  }
+  return null
+}

@@ -1,0 +1,149 @@
+import type { Intent, Value } from '../equipment'
+import type { Installation, Ref } from '../installation'
+import { hasBurner, hasStrips, isLanded, ofKind, settingsWith, terminalsWith } from '../laws'
+import { isAllowed } from './codec'
+import { expressedIn } from './intents'
+
+/** Questions to the owner, with their answers by id; every one may be skipped. */
+export const QUESTIONS = {
+  priority: ['bills', 'steady'],
+  noise: ['yes', 'no'],
+  sleepsByDay: ['yes', 'no'],
+  coldAir: ['yes', 'no'],
+  whoChanges: ['owner', 'tenants', 'guests'],
+  scale: ['F', 'C'],
+  thermometer: ['agrees', 'warmer', 'colder'],
+  fuel: ['none', 'gas', 'lp', 'oil'],
+  utility: ['none', 'auxRule'],
+  rate: ['flat', 'timeOfUse', 'solar'],
+  frail: ['yes', 'no'],
+} as const
+export type Question = keyof typeof QUESTIONS
+export type Answers = Readonly<Record<string, string>>
+
+/** Schools of practice: each a whole group of intents. */
+export const SCHOOL_IDS = ['runAlways', 'fixedLine', 'comfortSwitch', 'stageDriven', 'emergencyOnly'] as const
+export type SchoolId = (typeof SCHOOL_IDS)[number]
+export const SCHOOL_INTENTS: Record<SchoolId, Partial<Record<Intent, Value>>> = {
+  runAlways: { useCompressorLockout: 'off', useAuxLockout: 'on', auxLockout: 40, outdoorSwitch: 40, changeover: 0 },
+  fixedLine: {
+    useCompressorLockout: 'on', compressorLockout: 32, useAuxLockout: 'on', auxLockout: 50, outdoorSwitch: 50,
+    changeover: 32,
+  },
+  comfortSwitch: { useCompressorLockout: 'off', useAuxLockout: 'off', changeover: 45 },
+  stageDriven: { inCharge: 'stage', useCompressorLockout: 'off', useAuxLockout: 'off' },
+  emergencyOnly: {
+    useCompressorLockout: 'off', useAuxLockout: 'on', auxLockout: 0, outdoorSwitch: 0, stripsWithHeatPump: 'no',
+    stripsInDefrost: 'no',
+  },
+} // prettier-ignore
+
+/** A value for one setting, and why. `differs`: practitioners do not agree on it. */
+export interface Recommended {
+  at: Ref
+  intent: Intent
+  value: Value
+  why: string
+  differs: boolean
+}
+
+interface Wish {
+  intent: Intent
+  value: Value
+  why: string
+  differs?: boolean
+}
+
+/** What the answers and the gear speak for, on the devices that can express it. */
+export function recommend(
+  inst: Installation,
+  answers: Answers,
+  school: SchoolId | null = null,
+): Recommended[] {
+  const wishes: Wish[] = [...gearWishes(inst), ...answerWishes(inst, answers)]
+  if (school)
+    for (const [intent, value] of Object.entries(SCHOOL_INTENTS[school]))
+      wishes.push({ intent: intent as Intent, value, why: `school.${school}`, differs: true })
+  const found = new Map<Ref, Recommended>()
+  // A later wish stands over an earlier one: the person before the gear, the school before both.
+  for (const { intent, value, why, differs = false } of wishes)
+    for (const e of expressedIn(inst, intent))
+      if (e.setting.group === 'set' && isAllowed(e.allowed, value))
+        found.set(e.at, { at: e.at, intent, value, why, differs })
+  return [...found.values()]
+}
+
+/** What the gear alone decides. */
+function gearWishes(inst: Installation): Wish[] {
+  const burner = hasBurner(inst)
+  const sense = inst.placed
+    .filter((p) => p.device.kind === 'outdoorUnit' || p.device.kind === 'packagedUnit')
+    .flatMap((p) => settingsWith({ ...inst, placed: [p] }, 'rvSense'))[0]?.value
+  const stats = ofKind(inst, 'thermostat')
+  const landed = (...roles: string[]) =>
+    stats.some((p) => terminalsWith(p, ...roles).some((t) => isLanded(inst, t)))
+  const fuel = settingsWith(inst, 'fuel')[0]?.value
+  const oil = inst.placed.some((p) =>
+    p.device.parts.some((x) => x.kind === 'load' && x.makes?.what === 'burner' && x.makes.fuel === 'oil'),
+  )
+  const kit = ofKind(inst, 'fuelKit').length > 0
+  const wishes: Wish[] = [
+    { intent: 'system', value: burner && !kit ? 'dualFuel' : 'heatPump', why: burner ? 'gear.burner' : 'gear.strips' },
+    { intent: 'backupSource', value: oil ? 'oil' : burner ? (fuel === 'lp' ? 'lp' : 'gas') : 'electric', why: burner ? 'gear.burner' : 'gear.strips' },
+    { intent: 'compressorStages', value: landed('Y2') ? '2' : '1', why: 'gear.landed' },
+    { intent: 'backupStages', value: landed('W2') ? '2' : '1', why: 'gear.landed' },
+    { intent: 'together', value: burner ? 'no' : 'yes', why: burner ? 'gear.burner' : 'gear.strips' },
+    { intent: 'minimumOff', value: 5, why: 'gear.minimumOff', differs: true },
+    { intent: 'cyclesHeatPump', value: 3, why: 'gear.cycles' },
+    { intent: 'cyclesBackup', value: oil ? 3 : 6, why: 'gear.cyclesBackup' },
+    { intent: 'powerRestart', value: 'resume', why: 'gear.restart' },
+    { intent: 'auxWithE', value: landed('E') ? 'separate' : 'together', why: 'gear.emergency' },
+    { intent: 'stripOn', value: 5, why: 'gear.strip' },
+    { intent: 'stripOff', value: 2, why: 'gear.strip' },
+    { intent: 'fanInDefrost', value: 'on', why: 'gear.fanDefrost' },
+    { intent: 'filterReminder', value: 3, why: 'gear.filter' },
+  ] // prettier-ignore
+  if (kit) wishes.push({ intent: 'inCharge', value: 'kit', why: 'gear.kit' })
+  if (sense === 'cooling' || sense === 'heating')
+    wishes.push({ intent: 'rvSense', value: sense, why: 'gear.valve' })
+  if (landed('S')) wishes.push({ intent: 'outdoorSource', value: 'wired', why: 'gear.sensor' })
+  return wishes
+}
+
+/** What the owner's answers speak for. */
+function answerWishes(inst: Installation, a: Answers): Wish[] {
+  const wishes: Wish[] = []
+  const wish = (intent: Intent, value: Value, why: string, differs = false) =>
+    wishes.push({ intent, value, why, differs })
+  if (a.priority === 'bills') {
+    wish('droop', 3, 'answer.bills', true)
+    wish('useAuxLockout', 'on', 'answer.bills', true)
+  }
+  if (a.priority === 'steady') wish('droop', 2, 'answer.steady', true)
+  if (a.noise === 'yes' || a.sleepsByDay === 'yes') wish('earlyRecovery', 'off', 'answer.noise')
+  if (a.coldAir === 'yes') {
+    wish('stripsInDefrost', 'yes', 'answer.coldAir', true)
+    if (hasBurner(inst)) wish('changeover', 40, 'answer.coldAir', true)
+    wish('coldBlowDelay', 60, 'answer.coldAir')
+  }
+  if (a.whoChanges === 'tenants' || a.whoChanges === 'guests') {
+    wish('keypadLock', 'partial', 'answer.tenants')
+    wish('rangeHigh', 74, 'answer.tenants', true)
+    wish('rangeLow', 70, 'answer.tenants', true)
+  }
+  if (a.scale === 'F' || a.scale === 'C') wish('scale', a.scale, 'answer.scale')
+  if (a.thermometer === 'warmer') wish('displayOffset', 1, 'answer.thermometer', true)
+  if (a.thermometer === 'colder') wish('displayOffset', -1, 'answer.thermometer', true)
+  if (a.utility === 'auxRule' && hasStrips(inst)) {
+    wish('useAuxLockout', 'on', 'answer.utility')
+    wish('auxLockout', 40, 'answer.utility')
+  }
+  if (a.rate === 'timeOfUse') wish('earlyRecovery', 'on', 'answer.rate', true)
+  if (a.frail === 'yes') {
+    wish('stripsInDefrost', 'yes', 'answer.frail')
+    wish('faultHeat', 'on', 'answer.frail')
+    wish('sourceLost', 'noLockouts', 'answer.frail')
+    wish('droop', 2, 'answer.frail')
+  }
+  return wishes
+}

@@ -1,0 +1,91 @@
+import * as yup from 'yup'
+import type { Known, Value } from '@/core/equipment'
+import { anyOf, id, num, record, shape, text } from './kit'
+
+/** A value with who saw or set it, and when. */
+export interface Note {
+  value: Known<Value>
+  who: string
+  when: string
+}
+/** What is known of one setting on its device: as found, as left, read back. */
+export interface Keyed {
+  found?: Note
+  left?: Note
+  readBack?: Note
+}
+/** A setting changed for a test, listed until it is put back. */
+export interface Temporary {
+  id: string
+  at: string
+  was: Known<Value>
+  now: Value
+  why: string
+  who: string
+  when: string
+  back?: { who: string; when: string }
+}
+/** How every device was left at the end of a visit. */
+export interface Visit {
+  id: string
+  who: string
+  when: string
+  left: Record<string, Known<Value>>
+}
+/** Where a value of a setting comes from; a setting that is not named stands at its device's default. */
+export type ValueSource = 'recommended' | 'typed' | 'found'
+
+/** Setup: the interview, what was found and left on each device, and what must still be put back. */
+export interface Setup {
+  /** Answers by question; a question that is left out was not asked. */
+  interview: Record<string, string>
+  /** Where each setting's value comes from, by reference ("tstat.droop"). */
+  sources: Record<string, ValueSource>
+  keyed: Record<string, Keyed>
+  /** Lines of key-in sheets that set nothing (menu opened, power off), ticked. */
+  ticks: Record<string, { who: string; when: string }>
+  temporary: Temporary[]
+  visits: Visit[]
+}
+
+export const FRESH_SETUP: Setup = Object.freeze({
+  interview: {},
+  sources: {},
+  keyed: {},
+  ticks: {},
+  temporary: [],
+  visits: [],
+})
+
+export const SOURCES: readonly ValueSource[] = ['recommended', 'typed', 'found']
+const value = anyOf(num(), yup.string().max(80).nullable().defined())
+const stamp = { who: text(80), when: yup.string().max(40).required() }
+export const stampSchema = shape(stamp)
+export const noteSchema = shape({ value: value as never, ...stamp })
+const maybe = (schema: yup.AnySchema) => schema.default(undefined).optional()
+
+export const temporarySchema = shape({
+  id: id(),
+  at: yup.string().max(130).required(),
+  was: value as never,
+  now: anyOf(num(), yup.string().max(80).defined()) as never,
+  why: text(200),
+  ...stamp,
+  back: maybe(stampSchema),
+})
+export const visitSchema = shape({ id: id(), ...stamp, left: record(value) as never })
+export const setupSchema = shape({
+  interview: record(yup.string().max(80).defined()) as never,
+  sources: record(
+    yup
+      .string()
+      .oneOf([...SOURCES])
+      .required(),
+  ) as never,
+  keyed: record(
+    shape({ found: maybe(noteSchema), left: maybe(noteSchema), readBack: maybe(noteSchema) }),
+  ) as never,
+  ticks: record(shape(stamp)) as never,
+  temporary: yup.array(temporarySchema).max(200).defined(),
+  visits: yup.array(visitSchema).max(200).defined(),
+})

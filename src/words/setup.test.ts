@@ -1,0 +1,60 @@
+import { readFileSync, readdirSync } from 'node:fs'
+import { join } from 'node:path'
+import { INTENTS } from '@/core/equipment'
+import { INTENTS_BY_GROUP, QUESTIONS, recommend, SCHOOL_IDS } from '@/core/setup'
+import { demoInstallation, libraryDevice } from '../../tests/helpers/demo'
+import {
+  CONFLICT_WHATS,
+  conflictSentence,
+  INTENT_WORDS,
+  ownerSentence,
+  QUESTION_WORDS,
+  SCHOOL_WORDS,
+  settingText,
+  whyRecommended,
+} from '.'
+
+describe('words of the setup', () => {
+  it('there is a sentence for everything that a conflict can say, and none for what no conflict says', () => {
+    const folder = join(__dirname, '../core/setup/conflicts')
+    const text = readdirSync(folder)
+      .filter((f) => !f.includes('.test.'))
+      .map((f) => readFileSync(join(folder, f), 'utf8'))
+      .join()
+    const said = new Set([...text.matchAll(/\bat\(\s*'(\w+)'/g)].map((m) => m[1]!))
+    expect([...said].sort()).toEqual([...CONFLICT_WHATS].sort())
+  })
+
+  it('every intent has a name and is in one group, or is a matter of the plate', () => {
+    const grouped = Object.values(INTENTS_BY_GROUP).flat()
+    expect(new Set(grouped).size).toBe(grouped.length)
+    const plate = INTENTS.filter((i) => !grouped.includes(i))
+    expect([...plate].sort()).toEqual(['airPosition', 'coil', 'fuel', 'gasSwitch'])
+    for (const i of INTENTS) expect(INTENT_WORDS[i].does.length).toBeGreaterThan(5)
+  })
+
+  it('every question and school is worded, and every reason of a recommendation', () => {
+    for (const [q, answers] of Object.entries(QUESTIONS))
+      expect(Object.keys(QUESTION_WORDS[q as keyof typeof QUESTIONS].answers)).toEqual([...answers])
+    expect(Object.keys(SCHOOL_WORDS)).toEqual([...SCHOOL_IDS])
+    const answers = {
+      priority: 'bills', noise: 'yes', coldAir: 'yes', whoChanges: 'tenants', scale: 'C', thermometer: 'warmer',
+      utility: 'auxRule', rate: 'timeOfUse', frail: 'yes',
+    } // prettier-ignore
+    for (const job of ['pennywort-close', 'tallow-mill', 'gorse-end', 'ferrous-hill'])
+      for (const r of recommend(demoInstallation(job), answers, 'runAlways'))
+        expect(whyRecommended(r.why)).not.toMatch(/^(gear|answer|school)\./)
+  })
+
+  it('says numbers with their units', () => {
+    const droop = libraryDevice('sorrel-h2').settings.find((s) => s.id === 'droop')!
+    expect(settingText(droop, 3)).toBe('3 °F')
+    expect(settingText(droop, null)).toBe('not known')
+    expect(ownerSentence('droop', droop, 3)).toBe(
+      'Backup heat helps only when the room is 3 °F below what you set: cheaper, and a little less steady.',
+    )
+    expect(conflictSentence({ conflict: 'heatGap', what: 'heatGap', at: [], numbers: [30, 40] })).toBe(
+      'No heat between 30 and 40 °F outside: backup is held off above 30, the compressor below 40.',
+    )
+  })
+})
