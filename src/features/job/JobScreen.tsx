@@ -10,6 +10,7 @@ import { Bench } from '../bench'
 import { Dock } from '../dock'
 import { Gear } from '../gear'
 import { Handover } from '../handover'
+import { Setup } from '../setup'
 import { Startup } from '../startup'
 import { AsideList } from './AsideList'
 import {
@@ -175,6 +176,7 @@ const Walk = memo(function Walk({ decide }: { decide: JobStore['decide'] }) {
           <AsideList decide={decide} />
           {place === 'gear' && <Gear />}
           {place === 'bench' && <Bench />}
+          {place === 'setup' && <Setup />}
           {place === 'startup' && <Startup />}
           {place === 'handover' && <Handover />}
         </main>

@@ -3,6 +3,7 @@
 import { ArrowLeft, CloudOff, Moon, Redo2, Sun, Undo2 } from 'lucide-react'
 import Link from 'next/link'
 import { useMemo } from 'react'
+import { conflictsIn } from '@/core/setup'
 import { judge, standing } from '@/core/startup'
 import { Button, cx, TypedInput, useTheme } from '@/ui'
 import { useJobScreen, useJobView, useProof } from './JobContext'
@@ -35,7 +36,7 @@ export function Rail() {
         </div>
       </div>
       <nav aria-label="Places of the job" className="lg:mt-2">
-        <ul className="grid grid-cols-4 lg:block">
+        <ul className="grid grid-cols-5 lg:block">
           {PLACES.map((p) => (
             <li key={p}>
               <a
@@ -99,6 +100,13 @@ function usePlaceMarks(): Record<Place, { text: string; needs: boolean }> {
     const wrong = readings.filter((r) => judge(inst, r, job.readings).verdict === 'wrong').length
     const broken = proof?.findings.length ?? 0
     const undecided = proof?.undecided.length ?? 0
+    const conflicts = conflictsIn({
+      inst,
+      answers: job.setup.interview,
+      tested: job.readings.length > 0,
+    }).length
+    const temporary = job.setup.temporary.filter((t) => !t.back).length
+    const setup = conflicts ? `${conflicts} in conflict` : temporary ? `${temporary} to put back` : 'agrees'
     const bench = !proof
       ? 'checking'
       : broken
@@ -109,6 +117,7 @@ function usePlaceMarks(): Record<Place, { text: string; needs: boolean }> {
     return {
       gear: { text: unknown ? `${unknown} not known` : 'settled', needs: unknown > 0 },
       bench: { text: bench, needs: broken > 0 },
+      setup: { text: setup, needs: conflicts > 0 },
       startup: {
         text: wrong ? `${wrong} wrong` : readings.length ? `${readings.length} read` : 'open',
         needs: wrong > 0,

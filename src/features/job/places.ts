@@ -1,9 +1,10 @@
-export const PLACES = ['gear', 'bench', 'startup', 'handover'] as const
+export const PLACES = ['gear', 'bench', 'setup', 'startup', 'handover'] as const
 export type Place = (typeof PLACES)[number]
 
 export const PLACE_TITLES: Record<Place, string> = {
   gear: 'Gear',
   bench: 'Bench',
+  setup: 'Setup',
   startup: 'Startup',
   handover: 'Handover',
 }

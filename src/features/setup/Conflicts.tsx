@@ -1,0 +1,49 @@
+'use client'
+
+import { useState } from 'react'
+import { clearingOf, type Clearing, type Conflicting } from '@/core/setup'
+import { settingDef, placedByRef, splitRef } from '@/core/installation'
+import { Button } from '@/ui'
+import { conflictPlaces, conflictSentence, refWords, settingText } from '@/words'
+import { useJobScreen } from '../job/JobContext'
+import { seenOf, useSetValue } from './hooks'
+
+/** Each contradiction, where it stands, and the smallest change that clears it. */
+export function Conflicts({ conflicts }: { conflicts: Conflicting[] }) {
+  const { inst } = useJobScreen()
+  if (!conflicts.length) return null
+  return (
+    <ul data-testid="conflicts" className="mt-1 space-y-1">
+      {conflicts.map((c) => (
+        <li
+          key={`${c.what}${c.at.join()}`}
+          className="flex flex-wrap items-center gap-x-3 gap-y-1 border-l-4 border-harm bg-harm-soft px-3 py-1 text-[15px]"
+        >
+          <span className="flex-1 basis-72">
+            {conflictSentence(c)} <span className="text-soft">{conflictPlaces(inst, c)}</span>
+          </span>
+          <Clear conflict={c} />
+        </li>
+      ))}
+    </ul>
+  )
+}
+
+function Clear({ conflict }: { conflict: Conflicting }) {
+  const { job, inst } = useJobScreen()
+  const setValue = useSetValue()
+  const [found, setFound] = useState<Clearing | null | undefined>(undefined)
+  if (found === undefined)
+    return (
+      <Button onClick={() => setFound(clearingOf(seenOf(job, inst), conflict))}>What do I change?</Button>
+    )
+  if (found === null) return <span>No single setting clears it: the wiring, the gear or an answer does.</span>
+  const { placed: ref, id } = splitRef(found.at)
+  const placed = placedByRef(inst, ref)
+  const setting = placed && settingDef(placed, id)
+  return (
+    <Button look="strong" onClick={() => setValue(found.at, found.value, 'typed')}>
+      Set {refWords(inst, found.at)} to {setting ? settingText(setting, found.value) : String(found.value)}
+    </Button>
+  )
+}

@@ -1,0 +1,107 @@
+'use client'
+
+import type { Intent } from '@/core/equipment'
+import { expressedIn, INTENT_GROUPS, INTENTS_BY_GROUP, type Allowed, type Expressed } from '@/core/setup'
+import { cx } from '@/ui'
+import { conflictSentence, GROUP_WORDS, INTENT_WORDS, settingText } from '@/words'
+import { useJobScreen } from '../job/JobContext'
+import { useConflicts, useSetValue } from './hooks'
+import { ValueField } from './ValueField'
+
+const SOURCE_WORDS = { recommended: 'recommended', typed: 'typed', found: 'as found on the device' } as const
+
+const rangeWords = (a: Allowed): string =>
+  a.kind === 'options'
+    ? a.values.map((v) => v.label).join(', ')
+    : `${a.low} to ${a.high} ${a.unit === 'Δ°F' ? '°F' : a.unit}, in steps of ${a.step}`.replace('  ', ' ')
+
+/** Every intent, by what it decides: its value on each device that can express it, its range, and where it comes from. */
+export function Intents() {
+  const { inst } = useJobScreen()
+  return (
+    <div data-testid="intents">
+      {INTENT_GROUPS.map((group) => {
+        const rows = INTENTS_BY_GROUP[group].map((intent) => ({ intent, list: expressedIn(inst, intent) }))
+        const can = rows.filter((r) => r.list.length > 0)
+        const cannot = rows.filter((r) => r.list.length === 0)
+        return (
+          <section key={group} className="mb-6 border-t border-line pt-2">
+            <h2 className="text-lg font-bold">{GROUP_WORDS[group]}</h2>
+            <ul className="grid gap-x-8 lg:grid-cols-2">
+              {can.flatMap(({ intent, list }) =>
+                list.map((e) => (
+                  <IntentRow key={e.at} intent={intent} expressed={e} several={list.length > 1} />
+                )),
+              )}
+            </ul>
+            {cannot.length > 0 && (
+              <details className="mt-2 text-[15px]">
+                <summary className="min-h-8 py-1 text-soft">
+                  {cannot.length} that no device here can express
+                </summary>
+                <ul>
+                  {cannot.map(({ intent }) => (
+                    <li key={intent} className="border-t border-line py-1">
+                      <span className="font-bold">{INTENT_WORDS[intent].name}.</span>{' '}
+                      {INTENT_WORDS[intent].instead
+                        ? `Instead: ${INTENT_WORDS[intent].instead}`
+                        : 'Nothing takes its place; it stays as the device has it.'}
+                    </li>
+                  ))}
+                </ul>
+              </details>
+            )}
+          </section>
+        )
+      })}
+    </div>
+  )
+}
+
+function IntentRow({
+  intent,
+  expressed: e,
+  several,
+}: {
+  intent: Intent
+  expressed: Expressed
+  several: boolean
+}) {
+  const { job } = useJobScreen()
+  const setValue = useSetValue()
+  const wrong = useConflicts().filter((c) => c.at.includes(e.at))
+  const words = INTENT_WORDS[intent]
+  const source = job.setup.sources[e.at]
+  const plate = e.setting.group === 'plate'
+  return (
+    <li className={cx('border-t border-line py-2', wrong.length > 0 && 'border-l-4 border-l-harm pl-2')}>
+      <ValueField
+        label={`${words.name}${several ? `, ${e.placed.label.toLowerCase()}` : ''}`}
+        allowed={e.allowed}
+        value={e.value}
+        onValue={(v) => setValue(e.at, v, 'typed')}
+      />
+      <p className="mt-1 text-sm text-soft">{words.does}</p>
+      <p className="text-sm text-soft">
+        {e.placed.label}
+        {e.setting.label !== words.name ? `, “${e.setting.label}”` : ''}: {rangeWords(e.allowed)}. Now{' '}
+        {plate
+          ? 'from the plate'
+          : source
+            ? SOURCE_WORDS[source]
+            : e.value === e.setting.default
+              ? 'the device’s default'
+              : 'as recorded'}
+        {e.value !== e.setting.default && !plate
+          ? ` (default ${settingText(e.setting, e.setting.default)})`
+          : ''}
+        .
+      </p>
+      {wrong.map((c) => (
+        <p key={c.what} className="text-sm text-harm">
+          {conflictSentence(c)}
+        </p>
+      ))}
+    </li>
+  )
+}

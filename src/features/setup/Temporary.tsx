@@ -1,0 +1,114 @@
+'use client'
+
+import { useState } from 'react'
+import { placedByRef, settingDef, settingValue, splitRef, makeRef } from '@/core/installation'
+import { allowedOf, itemsFor } from '@/core/setup'
+import type { Known, Value } from '@/core/equipment'
+import type { Temporary as Item } from '@/jobfile'
+import { Button, Field, Input, Select } from '@/ui'
+import { refWords, settingText } from '@/words'
+import { useJobScreen } from '../job/JobContext'
+import { useStamp } from './hooks'
+import { ValueField } from './ValueField'
+
+/** Settings changed for a test only: listed until each is put back. */
+export function Temporary({ pending }: { pending: Item[] }) {
+  const { inst, edit } = useJobScreen()
+  const stamp = useStamp()
+  return (
+    <section aria-label="For a test only" data-testid="temporary" className="mt-2">
+      {pending.length > 0 && (
+        <ul className="space-y-1">
+          {pending.map((t) => {
+            const { placed: ref, id } = splitRef(t.at)
+            const placed = placedByRef(inst, ref)
+            const setting = placed && settingDef(placed, id)
+            const text = (v: Known<Value>) => (setting ? settingText(setting, v) : String(v))
+            return (
+              <li
+                key={t.id}
+                className="flex flex-wrap items-center gap-3 border-l-4 border-watch bg-watch-soft px-3 py-1 text-[15px]"
+              >
+                <span className="flex-1 basis-60">
+                  For a test only: {refWords(inst, t.at)} at {text(t.now)}, was {text(t.was)}
+                  {t.why ? `, ${t.why}` : ''}.
+                </span>
+                <Button onClick={() => edit({ kind: 'putBack', temporary: t.id, by: stamp() })}>
+                  Put back to {text(t.was)}
+                </Button>
+              </li>
+            )
+          })}
+        </ul>
+      )}
+      <AddTemporary />
+    </section>
+  )
+}
+
+function AddTemporary() {
+  const { inst, edit } = useJobScreen()
+  const stamp = useStamp()
+  const [at, setAt] = useState('')
+  const [value, setValue] = useState<Known<Value>>(null)
+  const [why, setWhy] = useState('')
+  const list = inst.placed.flatMap((p) =>
+    p.device.settings
+      .filter((s) => s.group === 'set' && itemsFor(p.device, s.id).length > 0)
+      .map((s) => ({ at: makeRef(p.ref, s.id), placed: p, setting: s })),
+  )
+  const chosen = list.find((l) => l.at === at)
+  return (
+    <details className="text-[15px]">
+      <summary className="min-h-12 py-2 text-soft lg:min-h-8 lg:py-1">
+        Change something for a test only
+      </summary>
+      <div className="mt-1 grid max-w-3xl items-end gap-3 sm:grid-cols-[2fr_1fr_2fr_auto]">
+        <Field label="Setting">
+          {(ids) => (
+            <Select {...ids} value={at} onChange={(e) => (setAt(e.target.value), setValue(null))}>
+              <option value="">choose</option>
+              {list.map((l) => (
+                <option key={l.at} value={l.at}>
+                  {refWords(inst, l.at)}
+                </option>
+              ))}
+            </Select>
+          )}
+        </Field>
+        {chosen && (
+          <ValueField
+            key={at}
+            label="For the test"
+            none="choose"
+            allowed={allowedOf(chosen.placed.device, chosen.setting)}
+            value={value}
+            onValue={setValue}
+          />
+        )}
+        <Field label="What for">
+          {(ids) => <Input {...ids} maxLength={200} value={why} onChange={(e) => setWhy(e.target.value)} />}
+        </Field>
+        <Button
+          disabled={!chosen || value === null}
+          onClick={() => {
+            const made = edit({
+              kind: 'addTemporary',
+              temporary: {
+                id: `t-${crypto.randomUUID().slice(0, 8)}`,
+                at,
+                was: settingValue(chosen!.placed, chosen!.setting.id),
+                now: value!,
+                why,
+                ...stamp(),
+              },
+            })
+            if (made.ok) setAt('')
+          }}
+        >
+          List it
+        </Button>
+      </div>
+    </details>
+  )
+}

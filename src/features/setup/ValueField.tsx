@@ -1,0 +1,63 @@
+'use client'
+
+import { useState } from 'react'
+import type { Known, Value } from '@/core/equipment'
+import { isAllowed, type Allowed } from '@/core/setup'
+import { Field, Select, TypedInput } from '@/ui'
+
+/** One value among those that the device takes; "not known" is one of them. */
+export function ValueField({
+  label,
+  allowed,
+  value,
+  onValue,
+  none = 'not known yet',
+}: {
+  label: string
+  allowed: Allowed
+  value: Known<Value> | undefined
+  onValue: (value: Known<Value>) => void
+  none?: string
+}) {
+  const [error, setError] = useState<string | null>(null)
+  return (
+    <Field label={label} error={error}>
+      {(ids) =>
+        allowed.kind === 'options' ? (
+          <Select
+            {...ids}
+            value={value === null || value === undefined ? '' : String(value)}
+            onChange={(e) => {
+              const hit = allowed.values.find((v) => String(v.value) === e.target.value)
+              onValue(hit ? hit.value : null)
+            }}
+          >
+            <option value="">{none}</option>
+            {allowed.values.map((v) => (
+              <option key={v.value} value={v.value}>
+                {v.label}
+              </option>
+            ))}
+          </Select>
+        ) : (
+          <TypedInput
+            {...ids}
+            inputMode="decimal"
+            placeholder={none}
+            value={value === null || value === undefined ? '' : String(value)}
+            onValue={(text) => {
+              if (text.trim() === '') return onValue(null)
+              const ok = isAllowed(allowed, Number(text))
+              setError(
+                ok
+                  ? null
+                  : `Not stored: ${allowed.low} to ${allowed.high}${allowed.unit ? ` ${allowed.unit}` : ''}, in steps of ${allowed.step}`,
+              )
+              if (ok) onValue(Number(text))
+            }}
+          />
+        )
+      }
+    </Field>
+  )
+}

@@ -1,0 +1,94 @@
+'use client'
+
+import { placedByRef, settingDef, settingValue, splitRef, makeRef } from '@/core/installation'
+import { itemsFor } from '@/core/setup'
+import type { Known, Value } from '@/core/equipment'
+import { Button } from '@/ui'
+import { refWords, settingText } from '@/words'
+import { useJobScreen } from '../job/JobContext'
+import { useStamp } from './hooks'
+
+/** How things were left last time against how they were found today; and the end of today's visit. */
+export function Visits() {
+  const { inst, job, edit } = useJobScreen()
+  const stamp = useStamp()
+  const last = job.setup.visits[job.setup.visits.length - 1]
+  const text = (at: string, v: Known<Value>) => {
+    const { placed: ref, id } = splitRef(at)
+    const placed = placedByRef(inst, ref)
+    const setting = placed && settingDef(placed, id)
+    return setting ? settingText(setting, v) : String(v)
+  }
+  const found = Object.entries(job.setup.keyed).flatMap(([at, k]) => (k.found ? [{ at, note: k.found }] : []))
+  const changed = last ? found.filter((f) => f.at in last.left && last.left[f.at] !== f.note.value) : []
+  const same = last ? found.filter((f) => f.at in last.left && last.left[f.at] === f.note.value).length : 0
+  const left = Object.fromEntries(
+    inst.placed.flatMap((p) =>
+      p.device.settings
+        .filter((s) => itemsFor(p.device, s.id).length > 0)
+        .map((s) => [makeRef(p.ref, s.id), settingValue(p, s.id)] as const),
+    ),
+  )
+  return (
+    <section data-testid="visits" aria-label="Between visits" className="max-w-3xl">
+      <h2 className="text-lg font-bold">
+        {!last
+          ? 'No earlier visit is recorded here.'
+          : changed.length === 0
+            ? `Nothing that was looked at has changed since ${day(last.when)}.`
+            : `${changed.length} ${changed.length === 1 ? 'setting has' : 'settings have'} changed since ${day(last.when)}.`}
+      </h2>
+      {last && (
+        <p className="text-soft">
+          {last.who || 'Somebody'} left {Object.keys(last.left).length} settings recorded; {found.length}{' '}
+          looked at today
+          {same ? `, ${same} as they were left` : ''}.
+        </p>
+      )}
+      {changed.length > 0 && (
+        <table className="mt-2 w-full text-left text-[15px]">
+          <thead>
+            <tr className="border-b border-ink">
+              <th className="py-1 pr-3">Setting</th>
+              <th className="pr-3">Left last time</th>
+              <th>Found today</th>
+            </tr>
+          </thead>
+          <tbody>
+            {changed.map((c) => (
+              <tr key={c.at} className="border-b border-line">
+                <td className="py-1 pr-3">{refWords(inst, c.at)}</td>
+                <td className="pr-3">{text(c.at, last!.left[c.at]!)}</td>
+                <td className="font-bold">{text(c.at, c.note.value)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      <Button
+        className="mt-4"
+        look="strong"
+        onClick={() =>
+          edit({
+            kind: 'closeVisit',
+            visit: { id: `v-${crypto.randomUUID().slice(0, 8)}`, ...stamp(), left },
+          })
+        }
+      >
+        End this visit: record how all {Object.keys(left).length} settings are left
+      </Button>
+      {job.setup.visits.length > 0 && (
+        <ul className="mt-4 text-[15px] text-soft">
+          {[...job.setup.visits].reverse().map((v) => (
+            <li key={v.id}>
+              {day(v.when)}, {v.who || 'nobody named'}: {Object.keys(v.left).length} settings as left
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  )
+}
+
+const day = (when: string): string =>
+  new Date(when).toLocaleDateString('en-US', { year: 'numeric', month: 'long', day: 'numeric' })

@@ -1,0 +1,2 @@
+export { Setup } from './Setup'
+export { useConflicts } from './hooks'
