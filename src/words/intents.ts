@@ -87,7 +87,7 @@ export function settingText(setting: Setting, value: Value | null): string {
   if (value === null) return 'not known'
   const option = setting.options?.find((o) => o.id === value)
   if (option) return option.label
-  const unit = setting.unit === 'Δ°F' ? '°F' : setting.unit
+  const unit = setting.unit === 'Δ°F' ? '°F' : setting.unit === '1/h' ? 'an hour' : setting.unit
   return `${typeof value === 'number' ? figure(value) : value}${unit ? ` ${unit}` : ''}`
 }
 

@@ -9,6 +9,7 @@ const PAGES = [
   '/job/tallow-mill/bench?call=heatAux2&t=30',
   `${JOB}/gear`,
   `${JOB}/bench?call=emergency&t=45`,
+  '/job/pennywort-close/setup',
   `${JOB}/startup?call=emergency&t=52`,
   `${JOB}/handover`,
 ]

@@ -15,3 +15,15 @@ export {
   type Recommended,
   type SchoolId,
 } from './interview'
+export {
+  COLUMNS,
+  EMPTY_ROW,
+  frameOf,
+  readRows,
+  rowsFromText,
+  rowsOf,
+  withRows,
+  type Column,
+  type Row,
+  type RowError,
+} from './rows'

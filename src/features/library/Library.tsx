@@ -9,6 +9,7 @@ import { formatDevice } from '@/jobfile'
 import { Button, cx, Field, Input } from '@/ui'
 import { DEVICE_WORDS } from '@/words'
 import { DeviceForm } from './DeviceForm'
+import { ProfileEditor } from './ProfileEditor'
 import { handOut, saveDevice } from './save'
 
 /** Every device that a job can be built from: what ships with the app and the shop's own. */
@@ -16,6 +17,7 @@ export function Library() {
   const [list, setList] = useState<{ devices: Device[]; own: string[] } | null>(null)
   const [query, setQuery] = useState('')
   const [open, setOpen] = useState<string | null>(null)
+  const [editing, setEditing] = useState<string | null>(null)
   const [said, setSaid] = useState<{ ok: boolean; lines: string[] } | null>(null)
   const load = useCallback(async () => {
     const answer = await ask<{ devices: Device[]; own: string[] }>(fetch, '/api/library')
@@ -127,11 +129,29 @@ export function Library() {
                       Duplicate
                     </Button>
                     {own && (
+                      <Button
+                        aria-expanded={editing === d.id}
+                        onClick={() => setEditing(editing === d.id ? null : d.id)}
+                      >
+                        Edit its key-in profile
+                      </Button>
+                    )}
+                    {own && (
                       <Button look="harm" onClick={() => void remove(d.id)}>
                         Remove from the library
                       </Button>
                     )}
                   </div>
+                  {!own && (
+                    <p className="mt-2 text-sm text-soft">
+                      {d.profile
+                        ? `${d.profile.items.length} items are keyed in. Duplicate it to change its profile.`
+                        : 'It has no key-in profile. Duplicate it to give it one.'}
+                    </p>
+                  )}
+                  {own && editing === d.id && (
+                    <ProfileEditor key={d.id} device={d} onSaved={() => void load()} />
+                  )}
                 </div>
               )}
             </li>

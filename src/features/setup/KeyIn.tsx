@@ -10,6 +10,7 @@ import { INTENT_WORDS, lineWords, settingText } from '@/words'
 import { useJobScreen } from '../job/JobContext'
 import { useStamp } from './hooks'
 import { Rehearse } from './Rehearse'
+import { AddTemporary } from './Temporary'
 import { ValueField } from './ValueField'
 
 /** What is known to stand on the device: as left today, as found today, as left last time; not looked at otherwise. */
@@ -20,7 +21,9 @@ function onDevice(job: Job, placed: Placed): Record<string, Known<Value>> {
       const wanted = settingValue(placed, s.id)
       // What was keyed today and still is what is wanted keeps its line, ticked.
       const note = k?.left && k.left.value !== wanted ? k.left : k?.found
-      return note ? [[s.id, note.value] as const] : []
+      if (note) return [[s.id, note.value] as const]
+      // New from its box, it stands as the maker set it.
+      return job.setup.interview[`box-${placed.ref}`] === 'yes' ? [[s.id, s.default] as const] : []
     }),
   )
 }
@@ -54,6 +57,7 @@ export function KeyIn() {
         })}
       </div>
       {placed && <DeviceSheet key={ref} placed={placed} />}
+      <AddTemporary />
     </div>
   )
 }
@@ -67,6 +71,7 @@ function DeviceSheet({ placed }: { placed: Placed }) {
   const done = sheet.lines.filter(ticked).length
   const next = sheet.lines.find((l) => !ticked(l))
   const model = job.setup.interview[`model-${placed.ref}`] ?? ''
+  const fresh = job.setup.interview[`box-${placed.ref}`] === 'yes'
   const misfit =
     model.trim() !== '' &&
     !sheet.fits.some((f) => f === 'any' || f.toLowerCase() === model.trim().toLowerCase())
@@ -91,6 +96,12 @@ function DeviceSheet({ placed }: { placed: Placed }) {
             />
           )}
         </Field>
+        <Button
+          aria-pressed={fresh}
+          onClick={() => edit({ kind: 'answer', question: `box-${placed.ref}`, answer: fresh ? '' : 'yes' })}
+        >
+          {fresh ? '✓ New from its box' : 'It is new from its box'}
+        </Button>
         <Button aria-pressed={all} onClick={() => setAll(!all)}>
           {all ? 'Only what must change' : 'Show everything'}
         </Button>
@@ -270,7 +281,7 @@ function Line({
               ? `Found: ${valueText(placed, item.setting, keyed.found.value)}`
               : blocked
                 ? 'Write down what it shows first'
-                : 'It showed something'}
+                : 'Record what it showed'}
           </summary>
           <div className="max-w-60">
             <ValueField

@@ -15,38 +15,36 @@ import { ValueField } from './ValueField'
 export function Temporary({ pending }: { pending: Item[] }) {
   const { inst, edit } = useJobScreen()
   const stamp = useStamp()
+  if (!pending.length) return null
   return (
     <section aria-label="For a test only" data-testid="temporary" className="mt-2">
-      {pending.length > 0 && (
-        <ul className="space-y-1">
-          {pending.map((t) => {
-            const { placed: ref, id } = splitRef(t.at)
-            const placed = placedByRef(inst, ref)
-            const setting = placed && settingDef(placed, id)
-            const text = (v: Known<Value>) => (setting ? settingText(setting, v) : String(v))
-            return (
-              <li
-                key={t.id}
-                className="flex flex-wrap items-center gap-3 border-l-4 border-watch bg-watch-soft px-3 py-1 text-[15px]"
-              >
-                <span className="flex-1 basis-60">
-                  For a test only: {refWords(inst, t.at)} at {text(t.now)}, was {text(t.was)}
-                  {t.why ? `, ${t.why}` : ''}.
-                </span>
-                <Button onClick={() => edit({ kind: 'putBack', temporary: t.id, by: stamp() })}>
-                  Put back to {text(t.was)}
-                </Button>
-              </li>
-            )
-          })}
-        </ul>
-      )}
-      <AddTemporary />
+      <ul className="space-y-1">
+        {pending.map((t) => {
+          const { placed: ref, id } = splitRef(t.at)
+          const placed = placedByRef(inst, ref)
+          const setting = placed && settingDef(placed, id)
+          const text = (v: Known<Value>) => (setting ? settingText(setting, v) : String(v))
+          return (
+            <li
+              key={t.id}
+              className="flex flex-wrap items-center gap-3 border-l-4 border-watch bg-watch-soft px-3 py-1 text-[15px]"
+            >
+              <span className="flex-1 basis-60">
+                For a test only: {refWords(inst, t.at)} at {text(t.now)}, was {text(t.was)}
+                {t.why ? `, ${t.why}` : ''}.
+              </span>
+              <Button onClick={() => edit({ kind: 'putBack', temporary: t.id, by: stamp() })}>
+                Put back to {text(t.was)}
+              </Button>
+            </li>
+          )
+        })}
+      </ul>
     </section>
   )
 }
 
-function AddTemporary() {
+export function AddTemporary() {
   const { inst, edit } = useJobScreen()
   const stamp = useStamp()
   const [at, setAt] = useState('')

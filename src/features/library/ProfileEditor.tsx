@@ -1,0 +1,267 @@
+'use client'
+
+import { useMemo, useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react'
+import { ask } from '@/client'
+import { INTENTS, type Device, type ProfileStyle } from '@/core/equipment'
+import {
+  COLUMNS,
+  EMPTY_ROW,
+  frameOf,
+  keyInSheet,
+  readRows,
+  rowsFromText,
+  rowsOf,
+  withRows,
+  type Column,
+  type Row,
+} from '@/core/setup'
+import { formatDevice, sentence } from '@/jobfile'
+import { Button, cx, Field, Input, Select } from '@/ui'
+import { INTENT_WORDS, lineWords } from '@/words'
+
+const STYLES: Record<ProfileStyle, string> = {
+  menu: 'Numbered menu',
+  guided: 'Guided screens',
+  functions: 'Function numbers at addresses',
+  request: 'Request codes',
+  triplets: 'Mode, setting, option',
+  leds: 'Lights in binary',
+  switches: 'Switches and pins',
+}
+const HEADS: Record<Column, string> = {
+  code: 'Code',
+  label: 'As the manual calls it',
+  intent: 'Intent',
+  values: 'Values',
+  address: 'Address',
+  when: 'Only when',
+}
+const WIDTH: Record<Column, string> = {
+  code: 'w-20',
+  label: 'w-48',
+  intent: 'w-40',
+  values: 'w-64',
+  address: 'w-24',
+  when: 'w-28',
+}
+
+const blanks = (n: number): Row[] => Array.from({ length: n }, () => EMPTY_ROW)
+
+/** A paper manual's menu as a table: typed with the keyboard, pasted from a spreadsheet, each error at its line. */
+export function ProfileEditor({ device, onSaved }: { device: Device; onSaved: () => void }) {
+  const [rows, setRows] = useState<Row[]>(() => [...rowsOf(device), ...blanks(3)])
+  const [frame, setFrame] = useState(() => frameOf(device))
+  const [said, setSaid] = useState<string[] | null>(null)
+  const table = useRef<HTMLTableElement>(null)
+  const read = useMemo(() => readRows(device, rows), [device, rows])
+  const made = useMemo(() => withRows(device, read, frame), [device, read, frame])
+  const preview = useMemo(() => {
+    const settings = Object.fromEntries(made.settings.map((s) => [s.id, s.default]))
+    return keyInSheet({ ref: 'd', label: device.name, device: made, settings }, {}, true)?.lines ?? []
+  }, [made, device.name])
+  const errorAt = (row: number, column: Column) =>
+    read.errors.find((e) => e.row === row + 1 && e.column === column)?.expected
+  const focus = (row: number, column: Column) => {
+    const cell = table.current?.querySelector<HTMLInputElement>(`[data-cell="${row}-${column}"]`)
+    cell?.focus()
+    cell?.select()
+  }
+  const put = (row: number, column: Column, text: string) =>
+    setRows((old) => old.map((r, i) => (i === row ? { ...r, [column]: text } : r)))
+  const paste = (e: ClipboardEvent, row: number, column: Column) => {
+    const text = e.clipboardData.getData('text/plain')
+    if (!/[\t\n]/.test(text.trim())) return
+    e.preventDefault()
+    const from = COLUMNS.indexOf(column)
+    const parts = rowsFromText(text)
+    setRows((old) => {
+      const next = [...old, ...blanks(Math.max(0, row + parts.length + 3 - old.length))]
+      parts.forEach((part, i) => {
+        const cells = COLUMNS.map((c) => part[c])
+        const target = { ...next[row + i]! }
+        cells.forEach((cell, n) => {
+          const to = COLUMNS[from + n]
+          if (cell !== undefined && to) target[to] = cell
+        })
+        next[row + i] = target
+      })
+      return next
+    })
+  }
+  const onKey = (e: KeyboardEvent, row: number, column: Column) => {
+    const move = e.key === 'Enter' || e.key === 'ArrowDown' ? 1 : e.key === 'ArrowUp' ? -1 : 0
+    if (!move) return
+    e.preventDefault()
+    if (row + move >= rows.length) setRows([...rows, EMPTY_ROW])
+    setTimeout(() => focus(Math.max(0, row + move), column))
+  }
+  const save = async () => {
+    const answer = await ask(fetch, `/api/library/${device.id}`, { method: 'PUT', body: formatDevice(made) })
+    setSaid(
+      answer.ok
+        ? [`${read.items.length} items are kept. Jobs that use the device keep what they carry.`]
+        : answer.why === 'refused'
+          ? answer.problems.map(sentence)
+          : [`Not kept: ${answer.message}`],
+    )
+    if (answer.ok) onSaved()
+  }
+  return (
+    <section aria-label={`Key-in profile, ${device.name}`} data-testid="profile-editor" className="mt-3">
+      <p className="text-lg font-bold" data-testid="profile-answer" role="status">
+        {read.errors.length
+          ? `${read.items.length} items, ${read.errors.length} ${read.errors.length === 1 ? 'error' : 'errors'}.`
+          : `${read.items.length} items, no errors.`}
+      </p>
+      {read.errors.length > 0 && (
+        <ul className="my-1 space-y-1">
+          {read.errors.slice(0, 12).map((e) => (
+            <li key={`${e.row}${e.column}`}>
+              <Button className="text-left" onClick={() => focus(e.row - 1, e.column)}>
+                Line {e.row}, {HEADS[e.column].toLowerCase()}: expected {e.expected}
+              </Button>
+            </li>
+          ))}
+        </ul>
+      )}
+      <div className="my-2 grid gap-3 sm:grid-cols-3">
+        <Field label="How it is keyed">
+          {(ids) => (
+            <Select
+              {...ids}
+              value={frame.style}
+              onChange={(e) => setFrame({ ...frame, style: e.target.value as ProfileStyle })}
+            >
+              {Object.entries(STYLES).map(([id, text]) => (
+                <option key={id} value={id}>
+                  {text}
+                </option>
+              ))}
+            </Select>
+          )}
+        </Field>
+        <Field label="Keys that open it, with commas">
+          {(ids) => (
+            <Input
+              {...ids}
+              value={frame.enter.join(', ')}
+              onChange={(e) =>
+                setFrame({
+                  ...frame,
+                  enter: e.target.value
+                    .split(',')
+                    .map((k) => k.trim())
+                    .filter(Boolean)
+                    .slice(0, 8),
+                })
+              }
+            />
+          )}
+        </Field>
+        <Field label="Passcode">
+          {(ids) => (
+            <Input
+              {...ids}
+              inputMode="numeric"
+              value={frame.passcode ?? ''}
+              onChange={(e) => {
+                const { passcode: _, ...rest } = frame
+                const digits = e.target.value.replace(/\D/g, '').slice(0, 8)
+                setFrame(digits ? { ...rest, passcode: digits } : rest)
+              }}
+            />
+          )}
+        </Field>
+      </div>
+      <div
+        className="max-h-[420px] overflow-auto border border-line"
+        tabIndex={0}
+        role="region"
+        aria-label="Menu items"
+      >
+        <table ref={table} className="text-[15px]">
+          <thead className="sticky top-0 z-10 bg-panel text-left">
+            <tr>
+              <th className="px-2 text-sm font-normal text-soft">Line</th>
+              {COLUMNS.map((c) => (
+                <th key={c} className="px-2 py-1 font-bold">
+                  {HEADS[c]}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map((row, i) => (
+              <tr key={i}>
+                <td className="px-2 text-right font-mono text-sm text-soft">{i + 1}</td>
+                {COLUMNS.map((c) => {
+                  const wrong = errorAt(i, c)
+                  return (
+                    <td key={c} className="border border-line p-0">
+                      <input
+                        data-cell={`${i}-${c}`}
+                        aria-label={`${HEADS[c]}, line ${i + 1}`}
+                        aria-invalid={wrong ? true : undefined}
+                        title={wrong ? `Expected ${wrong}` : undefined}
+                        list={c === 'intent' ? 'intents' : undefined}
+                        className={cx(
+                          'h-9 bg-raised px-2',
+                          WIDTH[c],
+                          wrong && 'outline-2 -outline-offset-2 outline-harm',
+                        )}
+                        value={row[c]}
+                        onChange={(e) => put(i, c, e.target.value)}
+                        onPaste={(e) => paste(e, i, c)}
+                        onKeyDown={(e) => onKey(e, i, c)}
+                      />
+                    </td>
+                  )
+                })}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <datalist id="intents">
+        {INTENTS.map((i) => (
+          <option key={i} value={i}>
+            {INTENT_WORDS[i].name}
+          </option>
+        ))}
+      </datalist>
+      <div className="mt-3 flex flex-wrap items-center gap-3">
+        <Button look="strong" disabled={read.errors.length > 0} onClick={() => void save()}>
+          Keep the profile
+        </Button>
+        {said && (
+          <ul role="status">
+            {said.slice(0, 6).map((l) => (
+              <li key={l}>{l}</li>
+            ))}
+          </ul>
+        )}
+      </div>
+      <details className="mt-3" open>
+        <summary className="min-h-8 py-1 font-bold">
+          The key-in sheet as it will be, {preview.length} lines
+        </summary>
+        <ol className="max-h-60 overflow-auto text-[15px]" tabIndex={0} aria-label="Preview">
+          {preview.map((l) => {
+            const w = lineWords(l, l.item?.label ?? '')
+            return (
+              <li key={l.id} className="border-t border-line py-1">
+                <span className="font-bold">{w.title}</span>{' '}
+                {l.item && (
+                  <span className="font-mono">
+                    {l.item.code} → {l.toCode}
+                  </span>
+                )}{' '}
+                <span className="text-soft">{w.keys}</span>
+              </li>
+            )
+          })}
+        </ol>
+      </details>
+    </section>
+  )
+}
