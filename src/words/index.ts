@@ -32,6 +32,8 @@ export {
   CONFLICT_WHATS,
   conflictPlaces,
   conflictSentence,
+  FIGURE_WORDS,
+  HOUR_WORDS,
   lineWords,
   QUESTION_WORDS,
   SCHOOL_WORDS,

@@ -48,6 +48,11 @@ export const SCHOOL_WORDS: Record<SchoolId, { name: string; reason: string; fits
     reason: 'People feel 90 °F air as cold.',
     fits: 'dual fuel, an owner who asks for it',
   },
+  breakEven: {
+    name: 'Break-even',
+    reason: 'Below the temperature at which fuel and electricity cost the same, the furnace is cheaper.',
+    fits: 'dual fuel with known prices',
+  },
   stageDriven: {
     name: 'Driven by stages',
     reason: 'The house finds its own balance; it works when the heat pump is iced up too.',
@@ -58,7 +63,30 @@ export const SCHOOL_WORDS: Record<SchoolId, { name: string; reason: string; fits
     reason: 'Sized right, an inverter needs no help.',
     fits: 'inverters',
   },
+  temperedDefrost: {
+    name: 'Tempered defrost',
+    reason: 'Comfort during the few minutes of a defrost.',
+    fits: 'strips, frail occupants',
+  },
+  coldDefrost: {
+    name: 'Cold defrost',
+    reason: 'A few minutes of kWh saved, and no burner in a defrost.',
+    fits: 'anywhere that nobody minds it',
+  },
+  fiveMinutes: { name: 'Off five minutes', reason: 'The makers’ own default.', fits: 'any compressor' },
+  twoMinutes: {
+    name: 'Off two minutes',
+    reason: 'Where the equalising time was measured, for faster service; the board must keep five.',
+    fits: 'boards with a delay of their own',
+  },
 }
+export const HOUR_WORDS = { wake: 'Wake', leave: 'Leave', back: 'Back', sleep: 'Sleep' } as const
+export const FIGURE_WORDS = {
+  priceKwh: 'Price of a kWh',
+  priceFuel: 'Price of a therm or gallon',
+  cop47: 'COP at 47 °F',
+  cop17: 'COP at 17 °F',
+} as const
 
 const WHY: Record<string, string> = {
   'gear.burner': 'a furnace is bolted down',
@@ -80,6 +108,7 @@ const WHY: Record<string, string> = {
   'answer.noise': 'they do not want to hear it before waking',
   'answer.coldAir': 'its air feels cold to them',
   'answer.tenants': 'others than the owner use it',
+  'answer.hours': 'these are the hours that they keep',
   'answer.scale': 'they asked for it',
   'answer.thermometer': 'their own thermometer disagrees',
   'answer.utility': 'the utility’s rule asks for it',

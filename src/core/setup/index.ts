@@ -5,7 +5,11 @@ export { clearingOf, type Clearing } from './conflicts/clear'
 export type { Conflicting, SetupSeen } from './conflicts/conflict'
 export { CONFLICTS, conflictsIn } from './conflicts/registry'
 export { expressedIn, INTENT_GROUPS, INTENTS_BY_GROUP, type Expressed, type IntentGroup } from './intents'
+export { breakEvenCop, breakEvenF } from './breakEven'
 export {
+  breakEvenAt,
+  FIGURES,
+  HOURS,
   QUESTIONS,
   recommend,
   SCHOOL_IDS,

@@ -1,6 +1,7 @@
 import type { Intent, Value } from '../equipment'
 import type { Installation, Ref } from '../installation'
 import { hasBurner, hasStrips, isLanded, ofKind, settingsWith, terminalsWith } from '../laws'
+import { breakEvenCop, breakEvenF } from './breakEven'
 import { isAllowed } from './codec'
 import { expressedIn } from './intents'
 
@@ -19,10 +20,17 @@ export const QUESTIONS = {
   frail: ['yes', 'no'],
 } as const
 export type Question = keyof typeof QUESTIONS
+/** The owner's hours, as HH:MM. */
+export const HOURS = ['wake', 'leave', 'back', 'sleep'] as const
+/** Prices, and the unit's ratings, that the break-even needs: money a kWh, a therm or gallon; COP at 47 and 17 °F. */
+export const FIGURES = ['priceKwh', 'priceFuel', 'cop47', 'cop17'] as const
 export type Answers = Readonly<Record<string, string>>
 
 /** Schools of practice: each a whole group of intents. */
-export const SCHOOL_IDS = ['runAlways', 'fixedLine', 'comfortSwitch', 'stageDriven', 'emergencyOnly'] as const
+export const SCHOOL_IDS = [
+  'runAlways', 'fixedLine', 'comfortSwitch', 'breakEven', 'stageDriven', 'emergencyOnly', 'temperedDefrost',
+  'coldDefrost', 'fiveMinutes', 'twoMinutes',
+] as const // prettier-ignore
 export type SchoolId = (typeof SCHOOL_IDS)[number]
 export const SCHOOL_INTENTS: Record<SchoolId, Partial<Record<Intent, Value>>> = {
   runAlways: { useCompressorLockout: 'off', useAuxLockout: 'on', auxLockout: 40, outdoorSwitch: 40, changeover: 0 },
@@ -31,11 +39,17 @@ export const SCHOOL_INTENTS: Record<SchoolId, Partial<Record<Intent, Value>>> = 
     changeover: 32,
   },
   comfortSwitch: { useCompressorLockout: 'off', useAuxLockout: 'off', changeover: 45 },
+  // Its changeover is worked out from prices and ratings: see breakEvenWish.
+  breakEven: { useCompressorLockout: 'off', useAuxLockout: 'off' },
   stageDriven: { inCharge: 'stage', useCompressorLockout: 'off', useAuxLockout: 'off' },
   emergencyOnly: {
     useCompressorLockout: 'off', useAuxLockout: 'on', auxLockout: 0, outdoorSwitch: 0, stripsWithHeatPump: 'no',
     stripsInDefrost: 'no',
   },
+  temperedDefrost: { stripsInDefrost: 'yes', fanInDefrost: 'on' },
+  coldDefrost: { stripsInDefrost: 'no', fanInDefrost: 'off' },
+  fiveMinutes: { minimumOff: 5, boardMinimumOff: 5 },
+  twoMinutes: { minimumOff: 2 },
 } // prettier-ignore
 
 /** A value for one setting, and why. `differs`: practitioners do not agree on it. */
@@ -64,6 +78,9 @@ export function recommend(
   if (school)
     for (const [intent, value] of Object.entries(SCHOOL_INTENTS[school]))
       wishes.push({ intent: intent as Intent, value, why: `school.${school}`, differs: true })
+  const even = school === 'breakEven' ? breakEvenAt(inst, answers) : null
+  if (even !== null)
+    wishes.push({ intent: 'changeover', value: even, why: 'school.breakEven', differs: true })
   const found = new Map<Ref, Recommended>()
   // A later wish stands over an earlier one: the person before the gear, the school before both.
   for (const { intent, value, why, differs = false } of wishes)
@@ -71,6 +88,18 @@ export function recommend(
       if (e.setting.group === 'set' && isAllowed(e.allowed, value))
         found.set(e.at, { at: e.at, intent, value, why, differs })
   return [...found.values()]
+}
+
+/** °F, whole: where fuel and electricity cost the same in this house; null where a price or a rating is missing. */
+export function breakEvenAt(inst: Installation, a: Answers): number | null {
+  const fuel = a.fuel
+  if (fuel !== 'gas' && fuel !== 'lp' && fuel !== 'oil') return null
+  const [kwh, price, cop47, cop17] = FIGURES.map((f) => Number(a[f]))
+  if (!(kwh! > 0) || !(price! > 0)) return null
+  const plate = inst.placed.map((p) => Number(p.device.plate.efficiency)).find((e) => e > 0 && e <= 1)
+  if (plate === undefined) return null
+  const t = breakEvenF(breakEvenCop(kwh!, price!, fuel, plate), cop17!, cop47!)
+  return t === null ? null : Math.round(Math.min(60, Math.max(0, t)))
 }
 
 /** What the gear alone decides. */
@@ -139,6 +168,10 @@ function answerWishes(inst: Installation, a: Answers): Wish[] {
     wish('auxLockout', 40, 'answer.utility')
   }
   if (a.rate === 'timeOfUse') wish('earlyRecovery', 'on', 'answer.rate', true)
+  if (a.wake && a.sleep) {
+    wish('schedule', '52', 'answer.hours')
+    wish('periods', a.leave && a.back ? '4' : '2', 'answer.hours')
+  }
   if (a.frail === 'yes') {
     wish('stripsInDefrost', 'yes', 'answer.frail')
     wish('faultHeat', 'on', 'answer.frail')

@@ -10,4 +10,4 @@ export {
   sightOf,
   type Situation,
 } from './situation'
-export { assignments, assume, unknownsOf, type Unknown } from './unknowns'
+export { assignments, assume, unknownsOf, type Unknown, drives } from './unknowns'

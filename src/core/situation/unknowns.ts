@@ -12,7 +12,7 @@ export interface Unknown {
 export function unknownsOf(inst: Installation): Unknown[] {
   const settings = inst.placed.flatMap((placed) =>
     placed.device.settings
-      .filter((s) => placed.settings[s.id] === null && driving(placed.device, s.id))
+      .filter((s) => placed.settings[s.id] === null && drives(placed.device, s.id))
       .map((s) => ({
         ref: makeRef(placed.ref, s.id),
         options: s.kind === 'choice' ? (s.options ?? []).map((o) => o.id) : [...(s.range ?? [s.default])],
@@ -24,8 +24,8 @@ export function unknownsOf(inst: Installation): Unknown[] {
   return [...settings, ...wires]
 }
 
-/** Whether any expression or quantity of the device reads the setting. */
-function driving(device: Installation['placed'][number]['device'], setting: string): boolean {
+/** Whether any expression or quantity of the device reads the setting: then the circuit hangs on it. */
+export function drives(device: Installation['placed'][number]['device'], setting: string): boolean {
   const text = JSON.stringify([device.parts, device.modes, device.calls ?? []])
   return text.includes(`"set":${JSON.stringify(setting)}`)
 }

@@ -3,9 +3,10 @@
 import { useCallback, useMemo, useState, useSyncExternalStore } from 'react'
 import type { Ref } from '@/core/installation'
 import { Button, Caution, cx } from '@/ui'
-import { refWords } from '@/words'
+import { conflictSentence, refWords } from '@/words'
 import { ChainCard } from '../chain'
 import { useJobScreen, useProof } from '../job/JobContext'
+import { useConflicts } from '../job/useConflicts'
 import { Diagram } from './Diagram'
 import { Schedule } from './Schedule'
 import { tapped, type Leads } from './leads'
@@ -73,6 +74,7 @@ export function Bench() {
         </Button>
       </div>
       <div className="min-w-0">
+        <SetupLine />
         <Banner landing={landing} />
         {wide && (
           <div>
@@ -129,6 +131,22 @@ export function Bench() {
         </div>
       </div>
     </div>
+  )
+}
+
+/** That settings contradict what is landed, where the wires are looked at. */
+function SetupLine() {
+  const { go } = useJobScreen()
+  const conflicts = useConflicts()
+  if (!conflicts.length) return null
+  return (
+    <p className="mb-2 text-[15px]">
+      <Button look="quiet" className="!px-0 text-left text-harm underline" onClick={() => go('setup')}>
+        {conflicts.length === 1
+          ? conflictSentence(conflicts[0]!)
+          : `${conflicts.length} contradictions with the settings: see the Setup`}
+      </Button>
+    </p>
   )
 }
 

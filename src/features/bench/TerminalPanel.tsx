@@ -2,8 +2,9 @@
 
 import { terminalOf, type Ref, type Wire } from '@/core/installation'
 import { Button, COLOUR_NAMES, Select, Swatch } from '@/ui'
-import { figure, refWords } from '@/words'
+import { conflictSentence, figure, refWords } from '@/words'
 import { useJobScreen } from '../job/JobContext'
+import { useConflicts } from '../job/useConflicts'
 import type { TerminalVolts } from '../job/liveness'
 import type { LandingTools } from './useLanding'
 
@@ -18,6 +19,7 @@ export function TerminalPanel({
   landing: LandingTools
 }) {
   const { inst } = useJobScreen()
+  const conflicts = useConflicts().filter((c) => c.at.includes(terminal))
   const about = terminalOf(inst, terminal)?.terminal.about
   const landed = inst.wires.flatMap((wire) => [
     ...(wire.a === terminal ? [{ wire, end: 'a' as const }] : []),
@@ -34,6 +36,11 @@ export function TerminalPanel({
         {volts?.state === 'common' ? 'Common' : volts ? `${figure(volts.volts)} V to common` : 'Not known'}
         {about ? `. ${about}` : ''}
       </p>
+      {conflicts.map((c) => (
+        <p key={c.what} className="mt-1 border-l-4 border-harm bg-harm-soft px-2 py-1 text-sm">
+          {conflictSentence(c)}
+        </p>
+      ))}
       <ul className="my-2 space-y-2">
         {landed.length === 0 && <li className="text-[15px]">Nothing is landed here.</li>}
         {landed.map(({ wire, end }) => (

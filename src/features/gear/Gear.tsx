@@ -2,6 +2,7 @@
 
 import { useState } from 'react'
 import { settingValue, type Placed } from '@/core/installation'
+import { drives } from '@/core/situation'
 import type { Setting } from '@/core/equipment'
 import { sentence, type Field as JobField } from '@/jobfile'
 import { Button, Caution, Field, Input, Select, TypedInput } from '@/ui'
@@ -60,8 +61,12 @@ export function Gear() {
 }
 
 function DeviceSection({ placed }: { placed: Placed }) {
+  const { go } = useJobScreen()
   const { device } = placed
   const plate = Object.entries(device.plate)
+  // What the circuit hangs on, and what the plate says; the rest is keyed in the Setup.
+  const own = device.settings.filter((s) => s.group === 'plate' || drives(device, s.id))
+  const more = device.settings.length - own.length
   return (
     <section className="border-t border-line py-3" aria-label={placed.label}>
       <h2 className="text-lg leading-tight font-bold">{placed.label}</h2>
@@ -76,10 +81,15 @@ function DeviceSection({ placed }: { placed: Placed }) {
         </p>
       )}
       <div className="mt-2 grid gap-x-4 gap-y-3 sm:grid-cols-2">
-        {device.settings.map((s) => (
+        {own.map((s) => (
           <SettingField key={s.id} placed={placed} setting={s} />
         ))}
       </div>
+      {more > 0 && (
+        <Button look="quiet" className="mt-2 text-sm" onClick={() => go('setup')}>
+          {more} more settings are in the Setup
+        </Button>
+      )}
       <TakeOutDevice placed={placed.ref} label={placed.label} />
     </section>
   )

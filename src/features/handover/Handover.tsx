@@ -2,10 +2,14 @@
 
 import { format } from 'date-fns'
 import { Download, Printer } from 'lucide-react'
-import { settingValue } from '@/core/installation'
+import { placedByRef, settingDef, settingValue, splitRef } from '@/core/installation'
+import type { Known, Value } from '@/core/equipment'
+import { drives } from '@/core/situation'
 import { standing } from '@/core/startup'
 import { Button, Swatch } from '@/ui'
 import {
+  conflictSentence,
+  settingText,
   factorsSentence,
   findingSentence,
   LAW_WORDS,
@@ -14,6 +18,7 @@ import {
   undecidedSentence,
 } from '@/words'
 import { useJobScreen, useProof } from '../job/JobContext'
+import { useConflicts } from '../job/useConflicts'
 import { ReadingList } from '../startup'
 
 /** The report: what is there, how it is landed, what was proven over how many states, and what was read. */
@@ -88,6 +93,7 @@ export function Handover() {
                   {p.device.settings.length > 0 && (
                     <span className="block text-sm text-soft">
                       {p.device.settings
+                        .filter((s) => s.group === 'plate' || drives(p.device, s.id))
                         .map((s) => {
                           const v = settingValue(p, s.id)
                           const option = s.options?.find((o) => o.id === v)
@@ -139,6 +145,10 @@ export function Handover() {
         </table>
       </Part>
 
+      <Part title="Settings as left">
+        <SettingsLeft />
+      </Part>
+
       <Part title="Readings">
         {job.readings.length ? (
           <ReadingList readings={job.readings} editable={false} />
@@ -151,6 +161,49 @@ export function Handover() {
         report. The proof covers the wiring and settings recorded here, not what was not recorded.
       </p>
     </article>
+  )
+}
+
+/** What was keyed in by whom, what contradicts, and what must still be put back. */
+function SettingsLeft() {
+  const { job, inst } = useJobScreen()
+  const conflicts = useConflicts()
+  const keyed = Object.entries(job.setup.keyed).flatMap(([at, k]) =>
+    k.left ? [{ at, k, left: k.left }] : [],
+  )
+  const open = job.setup.temporary.filter((t) => !t.back)
+  const text = (at: string, value: Known<Value>) => {
+    const { placed: ref, id } = splitRef(at)
+    const placed = placedByRef(inst, ref)
+    const setting = placed && settingDef(placed, id)
+    return setting ? settingText(setting, value) : String(value)
+  }
+  return (
+    <>
+      {open.map((t) => (
+        <p key={t.id} className="font-bold text-harm">
+          Still to be put back: {refWords(inst, t.at)} to {text(t.at, t.was)}.
+        </p>
+      ))}
+      {conflicts.map((c) => (
+        <p key={`${c.what}${c.at.join()}`} className="text-harm">
+          {conflictSentence(c)}
+        </p>
+      ))}
+      {keyed.length === 0 ? (
+        <p>Nothing was keyed in on this visit.</p>
+      ) : (
+        <ul className="text-[15px]">
+          {keyed.map(({ at, k, left }) => (
+            <li key={at} className="border-t border-line py-1">
+              {refWords(inst, at)}: {k.found ? `${text(at, k.found.value)} found, ` : ''}
+              <span className="font-bold">{text(at, left.value)}</span> left by {left.who || 'nobody named'}
+              {k.readBack ? `, read back as ${text(at, k.readBack.value)}` : ''}
+            </li>
+          ))}
+        </ul>
+      )}
+    </>
   )
 }
 

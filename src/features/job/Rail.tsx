@@ -7,6 +7,7 @@ import { conflictsIn } from '@/core/setup'
 import { judge, standing } from '@/core/startup'
 import { Button, cx, TypedInput, useTheme } from '@/ui'
 import { useJobScreen, useJobView, useProof } from './JobContext'
+import { seenOf } from './useConflicts'
 import { PLACE_TITLES, PLACES, type Place } from './places'
 
 /** The job's walk: its places in the order of the trade, each with how it stands, and whether all is saved. */
@@ -100,11 +101,7 @@ function usePlaceMarks(): Record<Place, { text: string; needs: boolean }> {
     const wrong = readings.filter((r) => judge(inst, r, job.readings).verdict === 'wrong').length
     const broken = proof?.findings.length ?? 0
     const undecided = proof?.undecided.length ?? 0
-    const conflicts = conflictsIn({
-      inst,
-      answers: job.setup.interview,
-      tested: job.readings.length > 0,
-    }).length
+    const conflicts = conflictsIn(seenOf(job, inst)).length
     const temporary = job.setup.temporary.filter((t) => !t.back).length
     const setup = conflicts ? `${conflicts} in conflict` : temporary ? `${temporary} to put back` : 'agrees'
     const bench = !proof

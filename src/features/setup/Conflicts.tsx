@@ -6,7 +6,8 @@ import { settingDef, placedByRef, splitRef } from '@/core/installation'
 import { Button } from '@/ui'
 import { conflictPlaces, conflictSentence, refWords, settingText } from '@/words'
 import { useJobScreen } from '../job/JobContext'
-import { seenOf, useSetValue } from './hooks'
+import { seenOf } from '../job/useConflicts'
+import { useSetValue } from './hooks'
 
 /** Each contradiction, where it stands, and the smallest change that clears it. */
 export function Conflicts({ conflicts }: { conflicts: Conflicting[] }) {

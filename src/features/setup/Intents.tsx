@@ -5,7 +5,8 @@ import { expressedIn, INTENT_GROUPS, INTENTS_BY_GROUP, type Allowed, type Expres
 import { cx } from '@/ui'
 import { conflictSentence, GROUP_WORDS, INTENT_WORDS, settingText } from '@/words'
 import { useJobScreen } from '../job/JobContext'
-import { useConflicts, useSetValue } from './hooks'
+import { useConflicts } from '../job/useConflicts'
+import { useSetValue } from './hooks'
 import { ValueField } from './ValueField'
 
 const SOURCE_WORDS = { recommended: 'recommended', typed: 'typed', found: 'as found on the device' } as const

@@ -3,6 +3,9 @@
 import { useState } from 'react'
 import { settingDef, settingValue, placedByRef, splitRef } from '@/core/installation'
 import {
+  breakEvenAt,
+  FIGURES,
+  HOURS,
   QUESTIONS,
   recommend,
   SCHOOL_IDS,
@@ -10,8 +13,17 @@ import {
   type Recommended,
   type SchoolId,
 } from '@/core/setup'
-import { Button, cx, Field, TypedInput } from '@/ui'
-import { INTENT_WORDS, QUESTION_WORDS, refWords, SCHOOL_WORDS, settingText, whyRecommended } from '@/words'
+import { Button, cx, Field, Input, TypedInput } from '@/ui'
+import {
+  FIGURE_WORDS,
+  HOUR_WORDS,
+  INTENT_WORDS,
+  QUESTION_WORDS,
+  refWords,
+  SCHOOL_WORDS,
+  settingText,
+  whyRecommended,
+} from '@/words'
 import { useJobScreen } from '../job/JobContext'
 import { useSetValue } from './hooks'
 
@@ -36,7 +48,7 @@ export function Interview() {
           <fieldset key={q} className="mt-3">
             <legend className="mb-1 text-[15px]">{QUESTION_WORDS[q].asks}</legend>
             <div className="flex flex-wrap gap-2">
-              {QUESTIONS[q].map((a) => {
+              {[...QUESTIONS[q], 'unknown'].map((a) => {
                 const on = answers[q] === a
                 return (
                   <Button
@@ -46,13 +58,51 @@ export function Interview() {
                     onClick={() => edit({ kind: 'answer', question: q, answer: on ? '' : a })}
                   >
                     {on ? '✓ ' : ''}
-                    {QUESTION_WORDS[q].answers[a]}
+                    {QUESTION_WORDS[q].answers[a] ?? 'Don’t know'}
                   </Button>
                 )
               })}
             </div>
           </fieldset>
         ))}
+        <fieldset className="mt-3">
+          <legend className="mb-1 text-[15px]">Their hours</legend>
+          <div className="grid max-w-md grid-cols-4 gap-2">
+            {HOURS.map((h) => (
+              <Field key={h} label={HOUR_WORDS[h]}>
+                {(ids) => (
+                  <Input
+                    {...ids}
+                    type="time"
+                    className="!px-1"
+                    value={answers[h] ?? ''}
+                    onChange={(e) => edit({ kind: 'answer', question: h, answer: e.target.value })}
+                  />
+                )}
+              </Field>
+            ))}
+          </div>
+        </fieldset>
+        <fieldset className="mt-3">
+          <legend className="mb-1 text-[15px]">For the break-even, where they are known</legend>
+          <div className="grid max-w-md grid-cols-2 gap-2 sm:grid-cols-4">
+            {FIGURES.map((f) => (
+              <Field key={f} label={FIGURE_WORDS[f]}>
+                {(ids) => (
+                  <TypedInput
+                    {...ids}
+                    inputMode="decimal"
+                    value={answers[f] ?? ''}
+                    onValue={(t) => {
+                      if (t === '' || (Number(t) > 0 && Number(t) < 100))
+                        edit({ kind: 'answer', question: f, answer: t })
+                    }}
+                  />
+                )}
+              </Field>
+            ))}
+          </div>
+        </fieldset>
         <Field label="Static pressure measured, in.w.c." className="mt-3 max-w-60">
           {(ids) => (
             <TypedInput
@@ -105,6 +155,9 @@ export function Interview() {
         {school && (
           <p className="mt-1 text-[15px] text-soft">
             {SCHOOL_WORDS[school].reason} Fits {SCHOOL_WORDS[school].fits}. What it would change stands below.
+            {school === 'breakEven' &&
+              breakEvenAt(inst, answers) === null &&
+              ' Its temperature needs the fuel, both prices and both COPs from the left, and a furnace.'}
           </p>
         )}
         <h2 className="mt-4 text-lg font-bold" data-testid="recommended-answer">

@@ -1,14 +1,15 @@
 'use client'
 
 import { useEffect, useRef, useState } from 'react'
-import { placedByRef, settingValue, makeRef, type Placed } from '@/core/installation'
+import { placedByRef, settingValue, makeRef, type Installation, type Placed } from '@/core/installation'
+import { isLanded } from '@/core/laws'
 import { allowedOf, keyInSheet, ledPattern, type SheetLine } from '@/core/setup'
 import type { Known, Value } from '@/core/equipment'
 import type { Job } from '@/jobfile'
 import { Button, Caution, cx, Field, TypedInput } from '@/ui'
 import { INTENT_WORDS, lineWords, settingText } from '@/words'
 import { useJobScreen } from '../job/JobContext'
-import { useStamp } from './hooks'
+import { useSetValue, useStamp } from './hooks'
 import { Rehearse } from './Rehearse'
 import { AddTemporary } from './Temporary'
 import { ValueField } from './ValueField'
@@ -181,8 +182,9 @@ function Line({
   current: boolean
   lines: SheetLine[]
 }) {
-  const { job, edit } = useJobScreen()
+  const { job, inst, edit } = useJobScreen()
   const stamp = useStamp()
+  const setValue = useSetValue()
   const row = useRef<HTMLLIElement>(null)
   const first = useRef(current && lines.indexOf(line) > 0)
   useEffect(() => {
@@ -257,6 +259,12 @@ function Line({
             </p>
           )}
           <p className="text-sm break-words text-soft">{words.keys}</p>
+          {line.kind === 'enter' && placed.device.profile!.style === 'guided' && (
+            <p className="text-sm">
+              By this landing it must name{' '}
+              <span className="font-mono font-bold">{landedLabels(inst, placed)}</span>
+            </p>
+          )}
           {item?.readBack && ticked && (
             <Button
               className="mt-1"
@@ -291,12 +299,27 @@ function Line({
               none="choose what it shows"
               onValue={(v) => v !== null && note('found', v)}
             />
+            {keyed?.found && keyed.found.value !== line.to && (
+              <Button
+                className="mt-1"
+                onClick={() => setValue(makeRef(placed.ref, item.setting), keyed.found!.value, 'found')}
+              >
+                Leave it as found
+              </Button>
+            )}
           </div>
         </details>
       )}
     </li>
   )
 }
+
+/** The terminals of a device that something is landed on: what a device that looks for its wires must find. */
+const landedLabels = (inst: Installation, placed: Placed): string =>
+  placed.device.terminals
+    .filter((t) => t.side === 'low' && isLanded(inst, makeRef(placed.ref, t.id)))
+    .map((t) => t.label)
+    .join(' ')
 
 /** Lights as they look on the board. */
 function Lights({ text }: { text: string }) {

@@ -1,2 +1,1 @@
 export { Setup } from './Setup'
-export { useConflicts } from './hooks'

@@ -1,0 +1,70 @@
+import { demoInstallation } from '../../../tests/helpers/demo'
+import { makeRef } from '../installation'
+import { breakEvenCop, breakEvenF, QUESTIONS, recommend, SCHOOL_IDS } from '.'
+
+const tallow = demoInstallation('tallow-mill')
+const valueOf = (list: ReturnType<typeof recommend>, at: string) => list.find((r) => r.at === at)?.value
+
+describe('the interview', () => {
+  it('break-even by hand: $0.14 a kWh against $1.10 a therm at 95 %', () => {
+    // (0.14 / 3412) / (1.10 / 95,000) = 4.1032e-5 / 1.15789e-5 = 3.5437
+    expect(breakEvenCop(0.14, 1.1, 'gas', 0.95)).toBeCloseTo(3.5437, 3)
+    // COP 3.6 at 47 and 2.2 at 17: 17 + (3.5437 − 2.2) / 1.4 · 30 = 45.79 °F
+    expect(breakEvenF(3.5437, 2.2, 3.6)).toBeCloseTo(45.79, 1)
+    // LP at $2.60: 2.60 / (91,500 · 0.95) = 2.9911e-5; the COP is 1.372.
+    expect(breakEvenCop(0.14, 2.6, 'lp', 0.95)).toBeCloseTo(1.372, 3)
+    expect(breakEvenF(3, 3.6, 2.2)).toBeNull()
+  })
+
+  it('recommends the break-even changeover only where the prices and the ratings are known', () => {
+    const prices = { priceKwh: '0.14', priceFuel: '1.10', cop47: '3.6', cop17: '2.2', fuel: 'gas' }
+    expect(valueOf(recommend(tallow, prices, 'breakEven'), 'tstat.changeover')).toBe(46)
+    expect(
+      valueOf(recommend(tallow, { ...prices, priceFuel: '' }, 'breakEven'), 'tstat.changeover'),
+    ).toBeUndefined()
+  })
+
+  it('speaks for nothing that no answer and no gear speaks for', () => {
+    const plain = recommend(tallow, {})
+    expect(plain.every((r) => r.why.startsWith('gear.'))).toBe(true)
+    // A furnace: dual fuel, never both at once, in the valve's own sense.
+    expect(valueOf(plain, 'tstat.system')).toBe('dualFuel')
+    expect(valueOf(plain, 'tstat.together')).toBe('no')
+    // "Don't know" is an answer that decides nothing.
+    const unknown = Object.fromEntries(Object.keys(QUESTIONS).map((q) => [q, 'unknown']))
+    expect(recommend(tallow, unknown)).toEqual(plain)
+  })
+
+  it('the person stands over the gear, the school over both', () => {
+    const at = makeRef('tstat', 'changeover')
+    expect(valueOf(recommend(tallow, { coldAir: 'yes' }), at)).toBe(40)
+    expect(valueOf(recommend(tallow, { coldAir: 'yes' }, 'fixedLine'), at)).toBe(32)
+  })
+
+  it.each(SCHOOL_IDS)('%s changes a group of settings on some job of the demo', (school) => {
+    const prices = { priceKwh: '0.14', priceFuel: '1.10', cop47: '3.6', cop17: '2.2', fuel: 'gas' }
+    const jobs = ['tallow-mill', 'pennywort-close', 'gorse-end']
+    const by = jobs.flatMap((j) =>
+      recommend(demoInstallation(j), prices, school).filter((r) => r.why === `school.${school}`),
+    )
+    expect(by.length).toBeGreaterThan(0)
+    expect(by.every((r) => r.differs)).toBe(true)
+  })
+
+  it('hours out of the house make a schedule of four periods', () => {
+    const list = recommend(demoInstallation('pennywort-close'), {
+      wake: '06:00',
+      leave: '07:30',
+      back: '17:00',
+      sleep: '22:00',
+    })
+    expect(valueOf(list, 'tstat.schedule')).toBe('52')
+    expect(valueOf(list, 'tstat.periods')).toBe('4')
+    expect(
+      valueOf(
+        recommend(demoInstallation('pennywort-close'), { wake: '06:00', sleep: '22:00' }),
+        'tstat.periods',
+      ),
+    ).toBe('2')
+  })
+})
