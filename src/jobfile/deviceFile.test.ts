@@ -23,6 +23,25 @@ describe('device files', () => {
     expect(Math.abs(first!.line! - lineOf(body, wrong))).toBeLessThanOrEqual(path.endsWith('driver') ? 3 : 0)
   })
 
+  it('with a wrong profile name the item and its line', () => {
+    const menu = formatDevice(libraryDevice('sorrel-h1'))
+    const cases: [string, string, string][] = [
+      ['"setting": "droop"', '"setting": "droopy"', 'profile.items[4].setting'],
+      ['"code": "15"', '"code": "11"', 'profile.items[4].code'],
+      ['"style": "menu"', '"style": "wheel"', 'profile.style'],
+      ['"F": "0"', '"K": "0"', 'profile.items[9].as.map.K'],
+    ]
+    for (const [right, wrong, path] of cases) {
+      const at = menu.lastIndexOf(right)
+      const body = menu.slice(0, at) + wrong + menu.slice(at + right.length)
+      const read = parseDevice(body)
+      if (read.ok) throw new Error(`${wrong} was taken`)
+      const line = body.slice(0, at).split('\n').length
+      expect(read.problems.map((p) => p.path)).toContain(path)
+      expect(read.problems.find((p) => p.path === path)!.line).toBe(line)
+    }
+  })
+
   it('that are not JSON name the line where it breaks', () => {
     const read = parseDevice(`{\n  "format": "gatecross.device",\n  oops\n}`)
     expect(read).toMatchObject({ ok: false, problems: [{ line: 3 }] })

@@ -74,7 +74,8 @@ export function applySetup(job: Job, op: SetupOperation): Done {
       if (bad) return wrong(bad)
       const at = `${op.ref}.${op.setting}`
       const { [op.what]: _, ...rest } = setup.keyed[at] ?? {}
-      return done({ keyed: put<Keyed>(setup.keyed, at, op.note ? { ...rest, [op.what]: op.note } : rest) })
+      const keyed: Keyed = op.note ? { ...rest, [op.what]: op.note } : rest
+      return done({ keyed: put(setup.keyed, at, Object.keys(keyed).length ? keyed : null) })
     }
     case 'tickLine':
       return done({ ticks: put(setup.ticks, op.line, op.by) })

@@ -127,3 +127,48 @@ test('the wire finder names five unmarked conductors in two trips and records wh
   await page.getByRole('group', { name: 'Tools' }).getByRole('button', { name: 'Wire finder' }).click()
   await expect(page.getByTestId('wire-found')).toContainText('All 4 are known')
 })
+
+test('a profile that changes under a job does not change the job’s record', async ({ request }) => {
+  const { devices } = (await (await request.get('/api/library')).json()) as {
+    devices: { id: string; name: string; settings: { id: string; label: string }[] }[]
+  }
+  const device = devices.find((d) => d.id === 'marram-s1')!
+  const { device: own } = (await (
+    await request.post('/api/library', {
+      data: JSON.stringify(device),
+      headers: { 'content-type': 'text/plain' },
+    })
+  ).json()) as { device: { id: string } }
+  const job = (await (await request.get('/api/jobs/quillfeather-lane/file')).json()) as {
+    id: string
+    devices: Record<string, { id: string }>
+    placed: { ref: string; device: string }[]
+  }
+  job.devices[own.id] = own
+  job.placed.find((p) => p.ref === 'od')!.device = own.id
+  const { id } = (await (
+    await request.post('/api/jobs?copy=1', {
+      data: JSON.stringify(job),
+      headers: { 'content-type': 'text/plain' },
+    })
+  ).json()) as { id: string }
+  const before = await (await request.get(`/api/jobs/${id}/file`)).text()
+  const changed = { ...own, settings: device.settings.map((s) => ({ ...s, label: `${s.label}, changed` })) }
+  const put = await request.put(`/api/library/${own.id}`, {
+    data: JSON.stringify(changed),
+    headers: { 'content-type': 'text/plain' },
+  })
+  expect(put.ok()).toBe(true)
+  expect(await (await request.get(`/api/jobs/${id}/file`)).text()).toBe(before)
+  // A wrong one is refused by its line, and what was there stays.
+  const wrong = JSON.stringify(changed, null, 2).replace('"kind": "choice"', '"kind": "dial"')
+  const refused = await request.put(`/api/library/${own.id}`, {
+    data: wrong,
+    headers: { 'content-type': 'text/plain' },
+  })
+  expect(refused.status()).toBe(400)
+  expect(((await refused.json()) as { error: string }).error).toMatch(
+    /^line \d+, settings\[\d\]\.kind: expected one of/,
+  )
+  await request.delete(`/api/library/${own.id}`)
+})

@@ -6,7 +6,7 @@ import type { GateChain, Target } from '@/core/explain'
 import type { Installation, Ref } from '@/core/installation'
 import type { Finding, Mend, Proof } from '@/core/laws'
 import type { Situation } from '@/core/situation'
-import type { JobView } from '@/client'
+import type { JobStore, JobView } from '@/client'
 import type { Checked, Job, Operation } from '@/jobfile'
 import type { LiveBoard, LiveValue } from './LiveBoard'
 import type { LiveProof } from './LiveProof'
@@ -47,6 +47,7 @@ export const BoardContext = createContext<LiveBoard | null>(null)
 export const ProofContext = createContext<Proof | null>(null)
 export const LiveProofContext = createContext<LiveProof | null>(null)
 export const ViewContext = createContext<JobView | null>(null)
+export const StoreContext = createContext<JobStore | null>(null)
 
 function useInside<T>(context: Context<T | null>): T {
   const value = useContext(context)
@@ -78,3 +79,10 @@ export function useProofNow(): { proof: Proof; stale: boolean } {
 }
 /** The document with what waits to be saved, what can be undone and what is to be decided. */
 export const useJobView = (): JobView => useInside(ViewContext)
+/** Whether all is saved, at this instant: it must never say so of what is not. */
+export function useSaving(): Pick<JobView, 'saving' | 'waiting'> {
+  const store = useInside(StoreContext)
+  const saving = useSyncExternalStore(store.subscribe, () => store.getView().saving)
+  const waiting = useSyncExternalStore(store.subscribe, () => store.getView().waiting)
+  return { saving, waiting }
+}

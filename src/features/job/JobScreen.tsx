@@ -19,6 +19,7 @@ import {
   LiveProofContext,
   ProofContext,
   SituationContext,
+  StoreContext,
   useJobScreen,
   ViewContext,
   type JobScreenValue,
@@ -149,15 +150,17 @@ function Loaded({ store, board, proof }: Live) {
   return (
     <SituationContext.Provider value={now}>
       <BoardContext.Provider value={board}>
-        <ViewContext.Provider value={view}>
-          <LiveProofContext.Provider value={proof}>
-            <ProofContext.Provider value={proven.proof}>
-              <JobContext.Provider value={value}>
-                <Walk decide={store.decide} />
-              </JobContext.Provider>
-            </ProofContext.Provider>
-          </LiveProofContext.Provider>
-        </ViewContext.Provider>
+        <StoreContext.Provider value={store}>
+          <ViewContext.Provider value={view}>
+            <LiveProofContext.Provider value={proof}>
+              <ProofContext.Provider value={proven.proof}>
+                <JobContext.Provider value={value}>
+                  <Walk decide={store.decide} />
+                </JobContext.Provider>
+              </ProofContext.Provider>
+            </LiveProofContext.Provider>
+          </ViewContext.Provider>
+        </StoreContext.Provider>
       </BoardContext.Provider>
     </SituationContext.Provider>
   )

@@ -6,7 +6,7 @@ import { useMemo } from 'react'
 import { conflictsIn } from '@/core/setup'
 import { judge, standing } from '@/core/startup'
 import { Button, cx, TypedInput, useTheme } from '@/ui'
-import { useJobScreen, useJobView, useProof } from './JobContext'
+import { useJobScreen, useJobView, useProof, useSaving } from './JobContext'
 import { seenOf } from './useConflicts'
 import { PLACE_TITLES, PLACES, type Place } from './places'
 
@@ -126,7 +126,7 @@ function usePlaceMarks(): Record<Place, { text: string; needs: boolean }> {
 
 /** Whether everything has reached the server; said in words, never only by a colour. */
 function SaveState() {
-  const { saving, waiting } = useJobView()
+  const { saving, waiting } = useSaving()
   const text =
     saving === 'saved' ? 'Saved' : saving === 'saving' ? 'Saving …' : `${waiting} not on the server yet`
   return (
