@@ -46,6 +46,14 @@ const SHOTS = [
     press: 'Fail each part',
     wait: 'single failures.',
   },
+  { name: 'setup', path: '/job/copper-alley/setup?call=heat1&t=30', size: WIDE, press: 'Outdoor unit' },
+  { name: 'setup-phone', path: '/job/pennywort-close/setup', size: PHONE, press: 'It is new from its box' },
+  {
+    name: 'library',
+    path: '/library',
+    size: WIDE,
+    presses: ['Sorrel H2', 'Duplicate', 'Edit its key-in profile'],
+  },
   { name: 'startup', path: `${GOOD}/startup?call=emergency&t=52`, size: WIDE },
   { name: 'handover', path: `${GOOD}/handover?call=heat1&t=47`, size: WIDE },
   { name: 'bench-phone', path: `${GOOD}/bench?call=heatAux1&t=52`, size: PHONE },
@@ -71,6 +79,11 @@ main(async () => {
       await page.goto(url + shot.path)
       if (shot.path.startsWith('/job'))
         await page.locator('[data-testid=verdict][data-stale=false]').waitFor()
+      else if (shot.path === '/library')
+        await page
+          .getByRole('button', { name: /^Marram/ })
+          .first()
+          .waitFor()
       else if (shot.path === '/') await page.getByRole('heading', { level: 2 }).first().waitFor()
       if (shot.tool)
         await page

@@ -88,6 +88,36 @@ export const ANSWERS = {
       }),
     ),
   }),
+  conflicts: shape({
+    conflicts: list(
+      shape({
+        conflict: str(),
+        what: str(),
+        at: list(str()),
+        words: str(),
+        clear: shape({ at: str(), value: str() }).nullable(),
+      }),
+    ),
+  }),
+  sheet: shape({
+    device: str(),
+    fits: list(str()),
+    changes: num(),
+    lines: list(
+      shape({
+        kind: str(),
+        code: str(),
+        address: str(),
+        setting: str(),
+        from: str(),
+        to: str(),
+        toCode: str(),
+        words: str(),
+        keys: str(),
+      }),
+    ),
+    cannot: list(str()),
+  }),
   problems: shape({ ok: bool(), problems: list(shape({ path: str(), expected: str(), got: str() })) }),
 }
 export type AnswerName = keyof typeof ANSWERS

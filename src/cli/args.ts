@@ -20,6 +20,8 @@ export interface Args {
     emergency?: string
     defrost?: string
     fuel?: string
+    device?: string
+    all?: boolean
   }
 }
 
@@ -40,6 +42,8 @@ export function readArgs(argv: string[]): Args {
       emergency: { type: 'string' },
       defrost: { type: 'string' },
       fuel: { type: 'string' },
+      device: { type: 'string' },
+      all: { type: 'boolean' },
     },
   })
   return { command: positionals[0] ?? 'help', file: positionals[1], json: values.json ?? false, values }

@@ -29,6 +29,9 @@ describe('bin/gatecross', () => {
     ['plan', ['demo/jobs/pennywort-close.json'], 0],
     ['plan', ['demo/jobs/harrier-bank.json', '--defrost', 'cold'], 1],
     ['failures', [GOOD], 1],
+    ['conflicts', [GOOD], 0],
+    ['conflicts', ['demo/jobs/millrace-cottage.json'], 1],
+    ['sheet', ['demo/jobs/pennywort-close.json', '--device', 'tstat'], 0],
   ] as [AnswerName, string[], number][])(
     '%s %j ends with %i and answers as its schema says',
     (name, args, code) => {
@@ -45,6 +48,21 @@ describe('bin/gatecross', () => {
     expect(run.out).toContain('one transformer: Rc and Rh are one')
     const bad = gatecross('plan', GOOD, '--fuel', 'guess')
     expect([bad.code, bad.err]).toEqual([2, expect.stringContaining('one of thermostat, kit, stage')])
+  })
+
+  it('writes a key-in sheet in the device’s own order, and says what clears a contradiction', () => {
+    const sheet = gatecross('sheet', 'demo/jobs/gorse-end.json', '--device', 'od', '--all').out
+    expect(
+      sheet
+        .split('\n')
+        .filter((l) => /^ {2}\d/.test(l))
+        .map((l) => Number(l.trim().split(' ')[0])),
+    ).toEqual([1, 2, 3, 4, 5, 9, 10])
+    // Item 1 in four lights is 0001.
+    expect(sheet).toContain('○○○●')
+    const conflicts = gatecross('conflicts', 'demo/jobs/gorse-end.json').out
+    expect(conflicts).toContain('24 V is set, and only the communicating pair is landed.')
+    expect(conflicts).toContain('Outdoor unit: Control selector to bus clears it')
   })
 
   it('says what the screen says: the same proof, finding and chain', () => {
@@ -93,6 +111,7 @@ describe('bin/gatecross', () => {
     [['chain', GOOD, '--target', 'kit.row9'], '--target'],
     [['meter', GOOD, '--from', 'ah.Q', '--to', 'ah.C'], '--from'],
     [['schema', 'poem'], 'one of job, device'],
+    [['sheet', GOOD, '--device', 'kit'], 'one of tstat, od'],
     [['check', GOOD, '--loud'], 'loud'],
   ])('%j is bad input: exit code 2, and it names what was expected', (args, said) => {
     const run = gatecross(...args)

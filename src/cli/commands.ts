@@ -1,4 +1,4 @@
-import { Circuit, solve } from '@/core/circuit'
+import { Circuit, meterWithStrays, solve } from '@/core/circuit'
 import { gateChain } from '@/core/explain'
 import { makeRef } from '@/core/installation'
 import { prove } from '@/core/laws'
@@ -24,6 +24,7 @@ import { ANSWERS, answerSchema, type AnswerName } from './answers'
 import { answer, refuse, type Answer, type Result } from './answer'
 import { readSituation, type Args } from './args'
 import { failuresCommand, planCommand } from './planCommands'
+import { conflictsCommand, sheetCommand } from './setupCommands'
 
 export type { Answer }
 
@@ -150,7 +151,8 @@ export const COMMANDS: Record<string, (job: Job, args: Args) => Result> = {
     if (!solved.ok)
       return refuse('--call', 'a situation in which the circuit comes to rest', situation.value.call)
     const meterOhms = low ? tolerances.lowMeterOhms : tolerances.meterOhms
-    const volts = solved.meter(from!, to!, meterOhms)
+    // As the meter on the Bench shows it, ghosts of neighbouring conductors included.
+    const volts = meterWithStrays(solved, from!, to!, meterOhms)
     return answer({ from, to, volts, meterOhms, situation: situation.value }, [
       `${figure(volts, 2)} V from ${from} to ${to}`,
     ])
@@ -158,6 +160,8 @@ export const COMMANDS: Record<string, (job: Job, args: Args) => Result> = {
 
   plan: planCommand,
   failures: failuresCommand,
+  conflicts: conflictsCommand,
+  sheet: sheetCommand,
 
   judge(job) {
     const inst = installationOf(job)

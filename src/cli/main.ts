@@ -13,6 +13,8 @@ const HELP = `gatecross: proof of a heat pump's wiring and readings, from a job 
   gatecross judge FILE                      the readings in the file
   gatecross plan FILE                       the landing for this gear, and what differs from it
                 [--emergency setting|jumper] [--defrost tempered|cold] [--fuel thermostat|kit|stage]
+  gatecross conflicts FILE                  what contradicts between gear, wiring and settings
+  gatecross sheet FILE --device REF [--all] what to key in on a device, line by line
   gatecross failures FILE                   what each single failure would do
   gatecross schema [NAME]                   published schemas
 

@@ -25,3 +25,4 @@ export {
   type Visit,
 } from './setup'
 export type { SetupOperation } from './setupOps'
+export { onDevice, setupSeen } from './onDevice'

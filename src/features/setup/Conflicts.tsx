@@ -3,10 +3,10 @@
 import { useState } from 'react'
 import { clearingOf, type Clearing, type Conflicting } from '@/core/setup'
 import { settingDef, placedByRef, splitRef } from '@/core/installation'
+import { setupSeen } from '@/jobfile'
 import { Button } from '@/ui'
 import { conflictPlaces, conflictSentence, refWords, settingText } from '@/words'
 import { useJobScreen } from '../job/JobContext'
-import { seenOf } from '../job/useConflicts'
 import { useSetValue } from './hooks'
 
 /** Each contradiction, where it stands, and the smallest change that clears it. */
@@ -35,9 +35,7 @@ function Clear({ conflict }: { conflict: Conflicting }) {
   const setValue = useSetValue()
   const [found, setFound] = useState<Clearing | null | undefined>(undefined)
   if (found === undefined)
-    return (
-      <Button onClick={() => setFound(clearingOf(seenOf(job, inst), conflict))}>What do I change?</Button>
-    )
+    return <Button onClick={() => setFound(clearingOf(setupSeen(job), conflict))}>What do I change?</Button>
   if (found === null) return <span>No single setting clears it: the wiring, the gear or an answer does.</span>
   const { placed: ref, id } = splitRef(found.at)
   const placed = placedByRef(inst, ref)

@@ -1,11 +1,11 @@
 'use client'
 
 import { useEffect, useRef, useState } from 'react'
-import { placedByRef, settingValue, makeRef, type Installation, type Placed } from '@/core/installation'
+import { placedByRef, makeRef, type Installation, type Placed } from '@/core/installation'
 import { isLanded } from '@/core/laws'
 import { allowedOf, keyInSheet, ledPattern, type SheetLine } from '@/core/setup'
 import type { Known, Value } from '@/core/equipment'
-import type { Job } from '@/jobfile'
+import { onDevice } from '@/jobfile'
 import { Button, Caution, cx, Field, TypedInput } from '@/ui'
 import { INTENT_WORDS, lineWords, settingText } from '@/words'
 import { useJobScreen } from '../job/JobContext'
@@ -13,21 +13,6 @@ import { useSetValue, useStamp } from './hooks'
 import { Rehearse } from './Rehearse'
 import { AddTemporary } from './Temporary'
 import { ValueField } from './ValueField'
-
-/** What is known to stand on the device: as left today, as found today, as left last time; not looked at otherwise. */
-function onDevice(job: Job, placed: Placed): Record<string, Known<Value>> {
-  return Object.fromEntries(
-    placed.device.settings.flatMap((s) => {
-      const k = job.setup.keyed[makeRef(placed.ref, s.id)]
-      const wanted = settingValue(placed, s.id)
-      // What was keyed today and still is what is wanted keeps its line, ticked.
-      const note = k?.left && k.left.value !== wanted ? k.left : k?.found
-      if (note) return [[s.id, note.value] as const]
-      // New from its box, it stands as the maker set it.
-      return job.setup.interview[`box-${placed.ref}`] === 'yes' ? [[s.id, s.default] as const] : []
-    }),
-  )
-}
 
 const tickId = (placed: Placed, line: SheetLine): string => `${placed.ref}:${line.id}:${line.toCode ?? ''}`
 

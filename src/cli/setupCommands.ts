@@ -1,0 +1,77 @@
+import { placedByRef } from '@/core/installation'
+import { clearingOf, conflictsIn, keyInSheet } from '@/core/setup'
+import { installationOf, onDevice, setupSeen, type Job } from '@/jobfile'
+import { conflictSentence, INTENT_WORDS, lineWords, refWords } from '@/words'
+import { answer, refuse, type Result } from './answer'
+import type { Args } from './args'
+
+/** Contradictions between gear, wiring, settings and the owner, each with the smallest change that clears it. */
+export function conflictsCommand(job: Job): Result {
+  const seen = setupSeen(job)
+  const conflicts = conflictsIn(seen).map((c) => {
+    const clearing = clearingOf(seen, c)
+    return {
+      conflict: c.conflict,
+      what: c.what,
+      at: c.at,
+      words: conflictSentence(c),
+      clear: clearing ? { at: clearing.at, value: String(clearing.value) } : null,
+    }
+  })
+  return answer(
+    { conflicts },
+    conflicts.length
+      ? conflicts.flatMap((c) => [
+          c.words,
+          c.clear
+            ? `    ${refWords(seen.inst, c.clear.at)} to ${c.clear.value} clears it`
+            : '    no single setting clears it',
+        ])
+      : ['Gear, wiring and settings do not contradict each other.'],
+    conflicts.length > 0,
+  )
+}
+
+/** The key-in sheet of one device: what must change on it, or with --all everything that it shows. */
+export function sheetCommand(job: Job, args: Args): Result {
+  const inst = installationOf(job)
+  const profiled = inst.placed.filter((p) => p.device.profile).map((p) => p.ref)
+  const placed = placedByRef(inst, args.values.device ?? '')
+  const sheet = placed && keyInSheet(placed, onDevice(job, placed), args.values.all ?? false)
+  if (!placed || !sheet) return refuse('--device', `one of ${profiled.join(', ')}`, args.values.device)
+  const lines = sheet.lines.map((l) => {
+    const setting = placed.device.settings.find((s) => s.id === l.item?.setting)
+    const name = setting?.intent ? INTENT_WORDS[setting.intent].name : (setting?.label ?? '')
+    const words = lineWords(l, name)
+    return {
+      kind: l.kind,
+      code: l.item?.code ?? '',
+      address: l.item?.address ?? '',
+      setting: l.item?.setting ?? '',
+      from: l.from === undefined || l.from === null ? '' : String(l.from),
+      to: l.to === undefined ? '' : String(l.to),
+      toCode: l.toCode ?? '',
+      words: words.title,
+      keys: words.keys,
+    }
+  })
+  return answer(
+    {
+      device: placed.ref,
+      fits: sheet.fits,
+      changes: sheet.changes,
+      lines,
+      cannot: sheet.cannot.map((c) => c.setting),
+    },
+    [
+      sheet.changes
+        ? `${sheet.changes} to key in on the ${placed.label.toLowerCase()}`
+        : 'Nothing to key in.',
+      ...lines.map(
+        (l) =>
+          `  ${`${l.address} ${l.code}`.trim().padEnd(10)} ${l.words}${l.to ? ` → ${l.to}` : ''}   [${l.keys}]`,
+      ),
+    ],
+    sheet.cannot.length > 0,
+  )
+}
