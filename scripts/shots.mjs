@@ -96,6 +96,7 @@ main(async () => {
       if (shot.wait) await page.getByText(shot.wait).first().waitFor()
       if (shot.tool)
         await page.getByRole('group', { name: 'Tools' }).evaluate((e) => e.parentElement.scrollIntoView())
+      if (shot.at) await page.getByTestId(shot.at).evaluate((e) => e.scrollIntoView())
       await page.evaluate(() => document.fonts.ready)
       await page.screenshot({ path: join(target, `${shot.name}.png`) })
       say(`${shot.name}.png`)

@@ -75,6 +75,7 @@ export function Diagram({
         {/* What is live or on the path lies over the rest. */}
         {lay('low')}
         {lay('high')}
+        <CableNames cables={cables} />
         <path
           ref={line}
           className="pointer-events-none fill-none stroke-copper"
@@ -122,32 +123,42 @@ export function Diagram({
 
 const Jackets = memo(function Jackets({ cables }: { cables: DrawnCable[] }) {
   return cables.map((c) => (
-    <g key={c.cable.id}>
-      <rect
-        x={c.x}
-        y={c.y}
-        width={c.width}
-        height={c.height}
-        rx={5}
-        fill="var(--panel)"
-        stroke="var(--edge)"
-      />
-      {c.cable.kind === 'low' && (
-        <text
-          x={c.x + c.width / 2}
-          y={c.nth ? c.y - 20 : 14}
-          textAnchor="middle"
-          fontSize="12"
-          fill="var(--soft)"
-        >
-          <tspan x={c.x + c.width / 2}>{c.cable.label}</tspan>
-          <tspan x={c.x + c.width / 2} dy={15}>
-            {c.cable.feet} ft
-          </tspan>
-        </text>
-      )}
-    </g>
+    <rect
+      key={c.cable.id}
+      x={c.x}
+      y={c.y}
+      width={c.width}
+      height={c.height}
+      rx={5}
+      fill="var(--panel)"
+      stroke="var(--edge)"
+    />
   ))
+})
+
+/** Names over the conductors that pass, each with a rim of the bench's colour, so that it stays readable. */
+const CableNames = memo(function CableNames({ cables }: { cables: DrawnCable[] }) {
+  return cables
+    .filter((c) => c.cable.kind === 'low')
+    .map((c) => (
+      <text
+        key={c.cable.id}
+        x={c.x + c.width / 2}
+        y={c.nth ? c.y - 20 : 14}
+        textAnchor="middle"
+        fontSize="12"
+        fill="var(--soft)"
+        stroke="var(--bench)"
+        strokeWidth={5}
+        strokeLinejoin="round"
+        paintOrder="stroke"
+      >
+        <tspan x={c.x + c.width / 2}>{c.cable.label}</tspan>
+        <tspan x={c.x + c.width / 2} dy={15}>
+          {c.cable.feet} ft
+        </tspan>
+      </text>
+    ))
 })
 
 /**
@@ -235,7 +246,7 @@ const LoadLine = memo(function LoadLine({ target, top }: { target: Target; top: 
   return (
     <p
       data-load={target.ref}
-      className="group absolute inset-x-0 flex items-center gap-1.5 text-[13px] text-soft data-[on=true]:font-bold data-[on=true]:text-ink"
+      className="group absolute inset-x-0 flex items-center gap-1.5 text-[13px] text-soft [contain:strict] data-[on=true]:font-bold data-[on=true]:text-ink"
       style={{ top, height: SIZE.load }}
     >
       <svg width="14" height="14" className="shrink-0" aria-hidden>

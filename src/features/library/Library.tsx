@@ -114,7 +114,7 @@ export function Library() {
                         .join(' ')}
                     </span>
                   </p>
-                  {d.settings.length > 0 && (
+                  {d.settings.length > 0 && editing !== d.id && (
                     <p className="mt-1 text-soft">Settings: {d.settings.map((s) => s.label).join(', ')}</p>
                   )}
                   <div className="mt-2 flex flex-wrap gap-2">

@@ -1,0 +1,73 @@
+import { demoInstallation } from '../../../tests/helpers/demo'
+import { FIXTURES } from '../../../tests/helpers/lawFixtures'
+import { CALLS } from '../equipment'
+import type { Installation } from '../installation'
+import { Circuit } from '../circuit'
+import { awayCount, callsOf, meanings, reachableModes, regionsOf, type Situation } from '../situation'
+import { tolerances } from '../tolerances'
+import { prove } from './prove'
+import { LAWS } from './registry'
+import { stateSeen } from './seen'
+
+/**
+ * The sweep solves and judges once what the circuit cannot tell apart. This judges each law at each state by itself,
+ * with a solution of its own, and keeps the smallest witness: the two must say the same.
+ */
+function plainly(inst: Installation): { states: number; broken: Map<string, string> } {
+  const circuit = new Circuit({ ...inst, placed: [...inst.placed] })
+  const size = (s: Situation) =>
+    [awayCount(inst, s), CALLS.indexOf(s.call), Math.abs(s.outdoorF - tolerances.mildF)] as const
+  const less = (a: readonly number[], b: readonly number[]) => {
+    const i = a.findIndex((v, n) => v !== b[n])
+    return i >= 0 && a[i]! < b[i]!
+  }
+  const laws = LAWS.filter((l) => l.each && l.applies(inst))
+  const best = new Map<string, Situation>()
+  let states = 0
+  for (const call of callsOf(inst))
+    for (const outdoorF of regionsOf(inst))
+      for (const modes of reachableModes(inst, call, outdoorF)) {
+        const situation: Situation = { call, outdoorF, modes }
+        states++
+        const row = { away: awayCount(inst, situation), means: meanings(inst, situation) }
+        const seen = stateSeen(circuit, circuit.settle(situation), situation, row)
+        for (const law of laws) {
+          if (!law.each!(seen)) continue
+          const known = best.get(law.id)
+          if (!known || less(size(situation), size(known))) best.set(law.id, situation)
+        }
+      }
+  return { states, broken: new Map([...best].map(([law, s]) => [law, JSON.stringify(s)])) }
+}
+
+const said = (inst: Installation) => {
+  const proof = prove(inst)
+  const byState = LAWS.filter((l) => l.each).map((l) => l.id)
+  return {
+    states: proof.solved,
+    broken: new Map(
+      proof.findings.filter((f) => byState.includes(f.law)).map((f) => [f.law, JSON.stringify(f.witness)]),
+    ),
+  }
+}
+
+describe('a sweep by climates', () => {
+  it.each([
+    'saltmarsh-row', 'sandpiper-green', 'lapwing-court', 'copper-alley', 'dovecote-lane', 'ferrous-hill', 'gorse-end',
+    'millrace-cottage', 'tansy-street', 'brambling-rise',
+  ])('%s: the same states, findings and smallest witnesses as judging each state by itself', (id) => {
+    const inst = demoInstallation(id)
+    expect(said(inst)).toEqual(plainly(inst))
+  }) // prettier-ignore
+
+  it('the same for jobs that break one law after the other', () => {
+    let broken = 0
+    for (const [law, f] of Object.entries(FIXTURES)) {
+      const inst = f.broken()
+      const ours = said(inst)
+      expect([law, ours]).toEqual([law, plainly(inst)])
+      broken += ours.broken.size
+    }
+    expect(broken).toBeGreaterThan(20)
+  }, 120_000)
+})

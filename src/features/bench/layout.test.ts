@@ -1,0 +1,56 @@
+import { demoInstallation, rewired, wireBetween } from '../../../tests/helpers/demo'
+import { drawingOf, layOut, SIZE } from './layout'
+
+const inst = demoInstallation('quillfeather-lane')
+const ends = (d: string) => {
+  const numbers = [...d.matchAll(/-?\d+(?:\.\d+)?/g)].map((m) => Number(m[0]))
+  return { start: numbers.slice(0, 2), end: numbers.slice(-2) }
+}
+
+describe('the drawing of the bench', () => {
+  it('puts every low-voltage terminal in its column, in rows of one height, and none on another', () => {
+    const layout = layOut(inst.placed)
+    const low = inst.placed
+      .filter((p) => p.device.kind !== 'feed')
+      .flatMap((p) => p.device.terminals.filter((t) => t.side === 'low').map((t) => `${p.ref}.${t.id}`))
+    expect([...layout.at.keys()].sort()).toEqual([...low].sort())
+    const spots = [...layout.at.values()].map((a) => `${a.column} ${a.y}`)
+    expect(new Set(spots).size).toBe(spots.length)
+    for (const panel of layout.panels)
+      panel.terminals.slice(1).forEach((t, i) => expect(t.y - panel.terminals[i]!.y).toBe(SIZE.row))
+  })
+
+  it('a conductor runs from the one terminal to the other', () => {
+    const { layout, byId } = drawingOf(inst)
+    const wire = wireBetween(inst, 'tstat.Y', 'ah.Y')
+    const [a, b] = [layout.at.get('tstat.Y')!, layout.at.get('ah.Y')!]
+    const { start, end } = ends(byId.get(wire.id)!.d)
+    expect(start).toEqual([a.x + SIZE.column, a.y])
+    expect(end).toEqual([b.x, b.y])
+  })
+
+  it('moving one conductor bends that one, and leaves every other and every cable as the same object', () => {
+    const before = drawingOf(inst)
+    const wire = wireBetween(inst, 'tstat.Y', 'ah.Y')
+    const after = drawingOf(rewired(inst, wire.id, { b: 'ah.G' }))
+    expect(after.cables).toBe(before.cables)
+    expect(after.layout).toBe(before.layout)
+    const changed = [...after.byId].filter(([id, d]) => before.byId.get(id) !== d).map(([id]) => id)
+    expect(changed).toEqual([wire.id])
+    expect(after.landed.get('ah.G')).toBe((before.landed.get('ah.G') ?? 0) + 1)
+  })
+
+  it('a conductor that is lifted ends bare beside its cable', () => {
+    const wire = wireBetween(inst, 'tstat.Y', 'ah.Y')
+    const { byId } = drawingOf(rewired(inst, wire.id, { b: null }))
+    expect(byId.get(wire.id)!.loose).toHaveLength(1)
+  })
+
+  it('two cables between the same columns keep apart, with room for a name', () => {
+    const { cables } = drawingOf(demoInstallation('tallow-mill'))
+    const gaps = new Map<number, { y: number; height: number }[]>()
+    for (const c of cables) gaps.set(c.x, [...(gaps.get(c.x) ?? []), c])
+    for (const list of gaps.values())
+      list.slice(1).forEach((c, i) => expect(c.y - (list[i]!.y + list[i]!.height)).toBeGreaterThan(30))
+  })
+})
