@@ -210,7 +210,7 @@ const TerminalButton = memo(function TerminalButton(t: {
       title={t.about}
       onClick={() => t.onChoose(t.at)}
       className={cx(
-        'group absolute inset-x-0 flex touch-manipulation items-center justify-between rounded-[3px] [contain:layout_style] border border-dashed border-line bg-panel px-2.5 text-left',
+        'group absolute inset-x-0 flex touch-manipulation items-center justify-between rounded-[3px] [contain:strict] border border-dashed border-line bg-panel px-2.5 text-left',
         'data-[state=live]:border-2 data-[state=live]:border-solid data-[state=live]:border-live data-[state=live]:bg-raised',
         'data-[state=between]:border-2 data-[state=between]:border-dotted data-[state=between]:border-watch data-[state=between]:bg-raised',
         'data-[state=common]:border-solid data-[state=common]:border-edge',
