@@ -70,6 +70,7 @@ const BREACH_WORDS: Record<string, string> = {
   burnerNever: 'This burner stage never lights, on any call',
   setNotLanded: 'A stage is set that is not landed',
   landedNotSet: 'A stage is landed that is not set',
+  sensorShorted: 'The outdoor sensor’s two conductors are joined: it reads as great heat',
   sensorNotLanded: 'An outdoor sensor is set and no sensor pair is landed',
   sensorNotSet: 'An outdoor sensor is landed and not set',
   lockoutNoSource: 'A lockout or changeover is set with no outdoor temperature to go by',

@@ -100,6 +100,11 @@ const WIRING: [string, () => Installation, string][] = [
     () => demoInstallation('copper-alley', { 'od.selector': 'bus' }),
     'selectorMatches',
   ],
+  [
+    'sensor pair shorted',
+    () => joined(demoInstallation('tallow-mill'), 'tstat.S1', 'tstat.S2'),
+    'settingsMatch',
+  ],
   ['low-gas switch in the wrong circuit', () => demoInstallation('millrace-cottage'), 'lowGas'],
   ['Y spliced past the air handler board', () => demoInstallation('harrier-bank'), 'blowerSpeed'],
   [

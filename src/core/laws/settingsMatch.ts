@@ -1,7 +1,7 @@
 import type { Call } from '../equipment'
 import type { Installation, Placed, Ref } from '../installation'
 import { hasBurner } from './heatSources'
-import { intentOf, isLanded, ofKind, terminalsWith } from './jobFacts'
+import { intentOf, isLanded, landedAt, ofKind, terminalsWith } from './jobFacts'
 import type { Breach, Law } from './law'
 
 type Wrong = Breach & { call: Call }
@@ -45,10 +45,30 @@ function sensor(inst: Installation, p: Placed): Wrong[] {
       pair.find((t) => !landed.includes(t)),
       'sensorNotLanded',
     )
+  // Copper from the one to the other leaves nothing to feel with: a short reads as great heat.
+  if (source === 'wired' && pair.length === 2 && joinedByCopper(inst, pair[0]!, pair[1]!))
+    return wrong(pair[0], 'sensorShorted')
   if (source !== 'wired' && landed.length) return wrong(landed[0], 'sensorNotSet')
   const gates = intentOf(p, 'useCompressorLockout') === 'on' || intentOf(p, 'useAuxLockout') === 'on'
   const fuel = intentOf(p, 'system') === 'dualFuel'
   return source === 'none' && (gates || fuel) ? wrong(pair[0], 'lockoutNoSource') : []
+}
+
+/** Whether wires and splices alone join two terminals. */
+function joinedByCopper(inst: Installation, from: Ref, to: Ref): boolean {
+  const seen = new Set<Ref>([from])
+  const next = [from]
+  for (let at = next.pop(); at !== undefined; at = next.pop()) {
+    if (at === to) return true
+    for (const w of landedAt(inst, at)) {
+      const other = w.a === at ? w.b! : w.a!
+      if (!seen.has(other)) {
+        seen.add(other)
+        next.push(other)
+      }
+    }
+  }
+  return false
 }
 
 function family(inst: Installation, p: Placed): Wrong[] {
