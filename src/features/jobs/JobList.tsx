@@ -1,12 +1,12 @@
 'use client'
 
 import { formatDistanceToNow } from 'date-fns'
-import { Plus, Upload } from 'lucide-react'
+import { Plus } from 'lucide-react'
 import Link from 'next/link'
-import { useCallback, useEffect, useRef, useState } from 'react'
+import { useCallback, useEffect, useState } from 'react'
 import { ask } from '@/client'
 import { sentence, type JobListEntry } from '@/jobfile'
-import { Button, cx } from '@/ui'
+import { Button, cx, FileButton } from '@/ui'
 import { count } from '@/words'
 
 /** The jobs, those that need the technician first. */
@@ -103,7 +103,6 @@ export function JobList() {
 
 /** Takes a job file in. What is wrong with it is said place by place, and nothing is kept of it. */
 function TakeIn({ onDone }: { onDone: () => void }) {
-  const input = useRef<HTMLInputElement>(null)
   const [said, setSaid] = useState<{ ok: boolean; lines: string[]; again?: File } | null>(null)
   const send = async (file: File, copy: boolean) => {
     const answer = await ask<{ id: string }>(fetch, `/api/jobs${copy ? '?copy=1' : ''}`, {
@@ -123,22 +122,7 @@ function TakeIn({ onDone }: { onDone: () => void }) {
   }
   return (
     <section aria-label="Take a job in">
-      <input
-        ref={input}
-        type="file"
-        accept=".json,application/json"
-        className="sr-only"
-        tabIndex={-1}
-        aria-label="Job file"
-        onChange={(e) => {
-          const file = e.target.files?.[0]
-          if (file) void send(file, false)
-          e.target.value = ''
-        }}
-      />
-      <Button onClick={() => input.current?.click()}>
-        <Upload aria-hidden className="size-4" /> Take in a job file
-      </Button>
+      <FileButton label="Take in a job file" name="Job file" onFile={(file) => void send(file, false)} />
       {said && (
         <div
           role="status"

@@ -103,7 +103,7 @@ export function DeviceForm({ onMade }: { onMade?: (device: Device) => void }) {
           <ul className="space-y-1">
             {CALLS.map((call) => (
               <li key={call} className="flex flex-wrap items-center gap-2">
-                <span className="w-32 text-[15px]">{CALL_WORDS[call]}</span>
+                <span className="w-full text-[15px] sm:w-32">{CALL_WORDS[call]}</span>
                 {OUTPUTS.filter((t) => sketch.terminals.includes(t)).map((t) =>
                   tick(
                     sketch.outputs[call]?.includes(t) ?? false,

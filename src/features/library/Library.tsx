@@ -1,12 +1,12 @@
 'use client'
 
-import { ArrowLeft, Upload } from 'lucide-react'
+import { ArrowLeft } from 'lucide-react'
 import Link from 'next/link'
-import { useCallback, useEffect, useRef, useState } from 'react'
+import { useCallback, useEffect, useState } from 'react'
 import { ask } from '@/client'
 import type { Device } from '@/core/equipment'
 import { formatDevice } from '@/jobfile'
-import { Button, cx, Field, Input } from '@/ui'
+import { Button, cx, Field, FileButton, Input } from '@/ui'
 import { DEVICE_WORDS } from '@/words'
 import { DeviceForm } from './DeviceForm'
 import { ProfileEditor } from './ProfileEditor'
@@ -63,7 +63,11 @@ export function Library() {
         <Field label="Search by name, kind or model" className="flex-1 basis-60">
           {(ids) => <Input {...ids} type="search" value={query} onChange={(e) => setQuery(e.target.value)} />}
         </Field>
-        <TakeIn onFile={take} />
+        <FileButton
+          label="Take in a device file"
+          name="Device file"
+          onFile={(file) => void file.text().then((text) => take(text, file.name))}
+        />
       </div>
       {said && (
         <ul
@@ -159,29 +163,5 @@ export function Library() {
         })}
       </ul>
     </main>
-  )
-}
-
-function TakeIn({ onFile }: { onFile: (text: string, name: string) => Promise<void> }) {
-  const input = useRef<HTMLInputElement>(null)
-  return (
-    <>
-      <input
-        ref={input}
-        type="file"
-        accept=".json,application/json"
-        className="sr-only"
-        tabIndex={-1}
-        aria-label="Device file"
-        onChange={(e) => {
-          const file = e.target.files?.[0]
-          if (file) void file.text().then((t) => onFile(t, file.name))
-          e.target.value = ''
-        }}
-      />
-      <Button onClick={() => input.current?.click()}>
-        <Upload aria-hidden className="size-4" /> Take in a device file
-      </Button>
-    </>
   )
 }

@@ -1,0 +1,40 @@
+'use client'
+
+import { Upload } from 'lucide-react'
+import { useRef } from 'react'
+import { Button } from './Button'
+
+/** A button that takes one JSON file from the person; the same file can be chosen again. */
+export function FileButton({
+  label,
+  name,
+  onFile,
+}: {
+  /** What the button says. */
+  label: string
+  /** What the file is, for those who do not see the button. */
+  name: string
+  onFile: (file: File) => void
+}) {
+  const input = useRef<HTMLInputElement>(null)
+  return (
+    <>
+      <input
+        ref={input}
+        type="file"
+        accept=".json,application/json"
+        className="sr-only"
+        tabIndex={-1}
+        aria-label={name}
+        onChange={(e) => {
+          const file = e.target.files?.[0]
+          if (file) onFile(file)
+          e.target.value = ''
+        }}
+      />
+      <Button onClick={() => input.current?.click()}>
+        <Upload aria-hidden className="size-4" /> {label}
+      </Button>
+    </>
+  )
+}
