@@ -53,6 +53,7 @@ const SHOTS = [
     path: '/library',
     size: WIDE,
     presses: ['Sorrel H2', 'Duplicate', 'Edit its key-in profile'],
+    at: 'profile-editor',
   },
   { name: 'startup', path: `${GOOD}/startup?call=emergency&t=52`, size: WIDE },
   { name: 'handover', path: `${GOOD}/handover?call=heat1&t=47`, size: WIDE },
@@ -96,8 +97,8 @@ main(async () => {
       if (shot.wait) await page.getByText(shot.wait).first().waitFor()
       if (shot.tool)
         await page.getByRole('group', { name: 'Tools' }).evaluate((e) => e.parentElement.scrollIntoView())
-      if (shot.at) await page.getByTestId(shot.at).evaluate((e) => e.scrollIntoView())
       await page.evaluate(() => document.fonts.ready)
+      if (shot.at) await page.getByTestId(shot.at).evaluate((e) => e.scrollIntoView())
       await page.screenshot({ path: join(target, `${shot.name}.png`) })
       say(`${shot.name}.png`)
       await page.close()

@@ -172,3 +172,32 @@ test('a profile that changes under a job does not change the job’s record', as
   )
   await request.delete(`/api/library/${own.id}`)
 })
+
+test('a duplicate gets its own name, models and one more item, by the keyboard alone', async ({ page }) => {
+  await page.goto('/library')
+  await page.getByLabel('Search by name').fill('plover s3')
+  await page
+    .getByRole('button', { name: /^Plover S3/ })
+    .first()
+    .click()
+  await page.getByRole('button', { name: 'Duplicate' }).click()
+  await page.getByRole('button', { name: 'Edit its key-in profile' }).click()
+  const editor = page.getByTestId('profile-editor')
+  await expect(page.getByTestId('profile-answer')).toHaveText('7 items, no errors.')
+  await editor.getByLabel('Name', { exact: true }).fill('Plover S4 staged thermostat')
+  await editor.getByLabel('Models and revisions').fill('S4, S4-R2')
+  await editor.getByLabel('Code, line 7', { exact: true }).focus()
+  // Enter goes down a line, Tab to the next cell.
+  await page.keyboard.press('Enter')
+  await expect(editor.getByLabel('Code, line 8', { exact: true })).toBeFocused()
+  for (const text of ['8', 'Chime', '', '0=Off, 1=On']) {
+    await page.keyboard.insertText(text)
+    await page.keyboard.press('Tab')
+  }
+  await expect(page.getByTestId('profile-answer')).toHaveText('8 items, no errors.')
+  await expect(editor.getByLabel('Preview')).toContainText('Chime')
+  await editor.getByRole('button', { name: 'Keep the profile' }).click()
+  await expect(editor.getByText('8 items are kept.')).toBeVisible()
+  await page.getByLabel('Search by name').fill('s4-r2')
+  await expect(page.getByRole('button', { name: /^Plover S4 staged thermostat/ })).toBeVisible()
+})

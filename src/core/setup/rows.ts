@@ -207,6 +207,7 @@ export function rowsOf(device: Device): Row[] {
     const values =
       'map' in item.as
         ? Object.entries(item.as.map)
+            .sort((a, b) => Number(a[1]) - Number(b[1]))
             .map(([v, c]) => `${c}=${s?.options?.find((o) => o.id === v)?.label ?? v}`)
             .join(', ')
         : `${s?.range?.[0] ?? 0}..${s?.range?.[1] ?? 0}${s?.step && s.step !== 1 ? `/${s.step}` : ''}${s?.unit ? ` ${s.unit}` : ''}`

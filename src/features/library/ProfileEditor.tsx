@@ -51,10 +51,21 @@ const blanks = (n: number): Row[] => Array.from({ length: n }, () => EMPTY_ROW)
 export function ProfileEditor({ device, onSaved }: { device: Device; onSaved: () => void }) {
   const [rows, setRows] = useState<Row[]>(() => [...rowsOf(device), ...blanks(3)])
   const [frame, setFrame] = useState(() => frameOf(device))
+  const [head, setHead] = useState({ name: device.name, fits: device.fits.join(', ') })
   const [said, setSaid] = useState<string[] | null>(null)
   const table = useRef<HTMLTableElement>(null)
   const read = useMemo(() => readRows(device, rows), [device, rows])
-  const made = useMemo(() => withRows(device, read, frame), [device, read, frame])
+  const made = useMemo(
+    () => ({
+      ...withRows(device, read, frame),
+      name: head.name.trim() || device.name,
+      fits: head.fits
+        .split(',')
+        .map((f) => f.trim())
+        .filter(Boolean),
+    }),
+    [device, read, frame, head],
+  )
   const preview = useMemo(() => {
     const settings = Object.fromEntries(made.settings.map((s) => [s.id, s.default]))
     return keyInSheet({ ref: 'd', label: device.name, device: made, settings }, {}, true)?.lines ?? []
@@ -124,6 +135,28 @@ export function ProfileEditor({ device, onSaved }: { device: Device; onSaved: ()
           ))}
         </ul>
       )}
+      <div className="my-2 grid gap-3 sm:grid-cols-2">
+        <Field label="Name">
+          {(ids) => (
+            <Input
+              {...ids}
+              maxLength={120}
+              value={head.name}
+              onChange={(e) => setHead({ ...head, name: e.target.value })}
+            />
+          )}
+        </Field>
+        <Field label="Models and revisions that it fits, with commas">
+          {(ids) => (
+            <Input
+              {...ids}
+              maxLength={200}
+              value={head.fits}
+              onChange={(e) => setHead({ ...head, fits: e.target.value })}
+            />
+          )}
+        </Field>
+      </div>
       <div className="my-2 grid gap-3 sm:grid-cols-3">
         <Field label="How it is keyed">
           {(ids) => (
