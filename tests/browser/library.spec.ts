@@ -88,7 +88,7 @@ test('two tapped points are metered, and a lifted conductor shows a ghost', asyn
   await expect(page.getByText(/^Landing from/)).toHaveCount(0)
 })
 
-test('the wire finder names five unmarked conductors in two trips and records where they are', async ({
+test('the wire finder names four unmarked conductors in two trips and records where they are', async ({
   page,
 }) => {
   const path = await copyOf(page, 'quillfeather-lane')
