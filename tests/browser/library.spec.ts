@@ -72,7 +72,7 @@ test('a conductor is landed by dragging from one terminal to the other', async (
   await expect(verdict(page)).toHaveText('All 18 laws hold in 1,960 states.')
 })
 
-test('two tapped points are metered, and a lifted conductor shows a ghost', async ({ page }) => {
+test('two tapped points are metered, and a tap with the meter out lands nothing', async ({ page }) => {
   const path = await copyOf(page, 'quillfeather-lane')
   await open(page, `${path}/bench?call=heat1&t=40`)
   await page.getByRole('group', { name: 'Tools' }).getByRole('button', { name: 'Meter', exact: true }).click()
