@@ -1,4 +1,5 @@
 import type { Intent, Setting, Value } from '@/core/equipment'
+import { placedByRef, settingDef, splitRef, type Installation, type Ref } from '@/core/installation'
 import type { IntentGroup } from '@/core/setup'
 import { figure } from './numbers'
 
@@ -89,6 +90,14 @@ export function settingText(setting: Setting, value: Value | null): string {
   if (option) return option.label
   const unit = setting.unit === 'Δ°F' ? '°F' : setting.unit === '1/h' ? 'an hour' : setting.unit
   return `${typeof value === 'number' ? figure(value) : value}${unit ? ` ${unit}` : ''}`
+}
+
+/** The same where only the setting's place is known ("tstat.droop"). */
+export function valueAtText(inst: Installation, at: Ref, value: Value | null): string {
+  const { placed: ref, id } = splitRef(at)
+  const placed = placedByRef(inst, ref)
+  const setting = placed && settingDef(placed, id)
+  return setting ? settingText(setting, value) : String(value)
 }
 
 /** What a value means to somebody who lives there; null where there is nothing to say of it. */

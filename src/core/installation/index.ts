@@ -3,6 +3,7 @@ export {
   placedByRef,
   quantity,
   settingDef,
+  settingsSight,
   settingValue,
   terminalOf,
   wireSize,

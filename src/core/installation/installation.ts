@@ -88,17 +88,24 @@ export function wireSize(inst: Installation, wire: Wire): { gauge: number; feet:
   return { gauge: wire.gauge ?? cable?.gauge ?? 18, feet: wire.feet ?? cable?.feet ?? 2 }
 }
 
+/** What an expression over settings alone may look at. */
+export const settingsSight = (setting: Sight['setting']): Sight => ({
+  call: 'off',
+  outdoorF: degF(47),
+  setting,
+  mode: () => '',
+  means: () => false,
+  energised: () => 'unknown',
+  memory: () => null,
+})
+
 /** A condition that looks at settings alone (such as which demands a thermostat offers). */
 export function holdsBySettings(placed: Placed, when: Expr | undefined): boolean {
   if (!when) return true
-  const sight: Sight = {
-    call: 'off',
-    outdoorF: degF(47),
-    setting: (id) => settingValue(placed, id),
-    mode: () => '',
-    means: () => false,
-    energised: () => 'unknown',
-    memory: () => null,
-  }
-  return evaluate(when, sight) !== 'no'
+  return (
+    evaluate(
+      when,
+      settingsSight((id) => settingValue(placed, id)),
+    ) !== 'no'
+  )
 }

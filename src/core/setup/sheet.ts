@@ -1,7 +1,6 @@
-import { evaluate, type Known, type Profile, type ProfileItem, type Sight, type Value } from '../equipment'
+import { evaluate, type Known, type Profile, type ProfileItem, type Value } from '../equipment'
 import type { Placed } from '../installation'
-import { settingDef, settingValue } from '../installation'
-import { degF } from '../units'
+import { settingDef, settingsSight, settingValue } from '../installation'
 import { codeOf } from './codec'
 import { closing, opening, stepsFor, type LineKind, type Step } from './steps'
 
@@ -34,17 +33,7 @@ export interface Sheet {
 
 /** Whether an item is shown by the device while its settings stand so; what is not known yet counts as shown. */
 export function isShown(item: ProfileItem, value: (setting: string) => Known<Value>): boolean {
-  if (!item.when) return true
-  const sight: Sight = {
-    call: 'off',
-    outdoorF: degF(47),
-    setting: value,
-    mode: () => '',
-    means: () => false,
-    energised: () => 'unknown',
-    memory: () => null,
-  }
-  return evaluate(item.when, sight) !== 'no'
+  return !item.when || evaluate(item.when, settingsSight(value)) !== 'no'
 }
 
 /**

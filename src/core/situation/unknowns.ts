@@ -26,9 +26,12 @@ export function unknownsOf(inst: Installation): Unknown[] {
 
 /** Whether any expression or quantity of the device reads the setting: then the circuit hangs on it. */
 export function drives(device: Installation['placed'][number]['device'], setting: string): boolean {
-  const text = JSON.stringify([device.parts, device.modes, device.calls ?? []])
+  let text = behaviour.get(device)
+  if (!text) behaviour.set(device, (text = JSON.stringify([device.parts, device.modes, device.calls ?? []])))
   return text.includes(`"set":${JSON.stringify(setting)}`)
 }
+
+const behaviour = new WeakMap<object, string>()
 
 /** Assigns one value to each unknown: a job with nothing unknown in it. */
 export function assume(

@@ -1,5 +1,5 @@
-import { evaluate, type Device, type Known, type ProfileItem, type Sight, type Value } from '../equipment'
-import { degF } from '../units'
+import { evaluate, type Device, type Known, type ProfileItem, type Value } from '../equipment'
+import { settingsSight } from '../installation'
 
 const keyOf = (item: ProfileItem): string => `${item.address ?? ''}/${item.code}`
 
@@ -69,15 +69,7 @@ export class Memory {
 
   /** The items that the device shows, given what it remembers now. */
   visible(): ProfileItem[] {
-    const sight: Sight = {
-      call: 'off',
-      outdoorF: degF(47),
-      setting: (id) => this.value(id),
-      mode: () => '',
-      means: () => false,
-      energised: () => 'unknown',
-      memory: () => null,
-    }
+    const sight = settingsSight((id) => this.value(id))
     return this.all.filter((i) => !i.when || evaluate(i.when, sight) === 'yes')
   }
 

@@ -2,20 +2,20 @@
 
 import { format } from 'date-fns'
 import { Download, Printer } from 'lucide-react'
-import { placedByRef, settingDef, settingValue, splitRef } from '@/core/installation'
+import { settingValue } from '@/core/installation'
 import type { Known, Value } from '@/core/equipment'
 import { drives } from '@/core/situation'
 import { standing } from '@/core/startup'
 import { Button, Swatch } from '@/ui'
 import {
   conflictSentence,
-  settingText,
   factorsSentence,
   findingSentence,
   LAW_WORDS,
   proofSentence,
   refWords,
   undecidedSentence,
+  valueAtText,
 } from '@/words'
 import { useJobScreen, useProof } from '../job/JobContext'
 import { useConflicts } from '../job/useConflicts'
@@ -172,12 +172,7 @@ function SettingsLeft() {
     k.left ? [{ at, k, left: k.left }] : [],
   )
   const open = job.setup.temporary.filter((t) => !t.back)
-  const text = (at: string, value: Known<Value>) => {
-    const { placed: ref, id } = splitRef(at)
-    const placed = placedByRef(inst, ref)
-    const setting = placed && settingDef(placed, id)
-    return setting ? settingText(setting, value) : String(value)
-  }
+  const text = (at: string, value: Known<Value>) => valueAtText(inst, at, value)
   return (
     <>
       {open.map((t) => (

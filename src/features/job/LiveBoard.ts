@@ -41,20 +41,17 @@ export class LiveBoard implements Source<LiveValue | null> {
     if (!job) return null
     if (this.of?.job === job && this.of.situation === situation) return this.value
     const inst = installationOf(job)
-    const solved =
-      this.value?.inst === inst && this.of?.situation === situation
-        ? this.value.solved
-        : solve(circuitOf(inst), situation)
+    // A note or a reading changes no volts: what was solved stands.
+    const same = this.value?.inst === inst && this.of?.situation === situation
+    this.value = same ? { ...this.value!, job } : this.light(job, inst, situation)
     this.of = { job, situation }
-    this.value = {
-      job,
-      inst,
-      situation,
-      solved,
-      volts: terminalVolts(inst, solved),
-      running: new Set(solved.ok ? solved.running.map((l) => l.ref) : []),
-    }
     return this.value
+  }
+
+  private light(job: Job, inst: Installation, situation: Situation): LiveValue {
+    const solved = solve(circuitOf(inst), situation)
+    const running = new Set(solved.ok ? solved.running.map((l) => l.ref) : [])
+    return { job, inst, situation, solved, volts: terminalVolts(inst, solved), running }
   }
 
   subscribe = (listener: () => void): (() => void) => {

@@ -3,11 +3,10 @@
 import { ArrowLeft, CloudOff, Moon, Redo2, Sun, Undo2 } from 'lucide-react'
 import Link from 'next/link'
 import { useMemo } from 'react'
-import { conflictsIn } from '@/core/setup'
 import { judge, standing } from '@/core/startup'
-import { setupSeen } from '@/jobfile'
 import { Button, cx, TypedInput, useTheme } from '@/ui'
 import { useJobScreen, useJobView, useProof, useSaving } from './JobContext'
+import { conflictsOf } from './useConflicts'
 import { PLACE_TITLES, PLACES, type Place } from './places'
 
 /** The job's walk: its places in the order of the trade, each with how it stands, and whether all is saved. */
@@ -101,7 +100,7 @@ function usePlaceMarks(): Record<Place, { text: string; needs: boolean }> {
     const wrong = readings.filter((r) => judge(inst, r, job.readings).verdict === 'wrong').length
     const broken = proof?.findings.length ?? 0
     const undecided = proof?.undecided.length ?? 0
-    const conflicts = conflictsIn(setupSeen(job)).length
+    const conflicts = conflictsOf(job).length
     const temporary = job.setup.temporary.filter((t) => !t.back).length
     const setup = conflicts ? `${conflicts} in conflict` : temporary ? `${temporary} to put back` : 'agrees'
     const bench = !proof

@@ -2,10 +2,9 @@
 
 import { useState } from 'react'
 import { clearingOf, type Clearing, type Conflicting } from '@/core/setup'
-import { settingDef, placedByRef, splitRef } from '@/core/installation'
 import { setupSeen } from '@/jobfile'
 import { Button } from '@/ui'
-import { conflictPlaces, conflictSentence, refWords, settingText } from '@/words'
+import { conflictPlaces, conflictSentence, refWords, valueAtText } from '@/words'
 import { useJobScreen } from '../job/JobContext'
 import { useSetValue } from './hooks'
 
@@ -37,12 +36,9 @@ function Clear({ conflict }: { conflict: Conflicting }) {
   if (found === undefined)
     return <Button onClick={() => setFound(clearingOf(setupSeen(job), conflict))}>What do I change?</Button>
   if (found === null) return <span>No single setting clears it: the wiring, the gear or an answer does.</span>
-  const { placed: ref, id } = splitRef(found.at)
-  const placed = placedByRef(inst, ref)
-  const setting = placed && settingDef(placed, id)
   return (
     <Button look="strong" onClick={() => setValue(found.at, found.value, 'typed')}>
-      Set {refWords(inst, found.at)} to {setting ? settingText(setting, found.value) : String(found.value)}
+      Set {refWords(inst, found.at)} to {valueAtText(inst, found.at, found.value)}
     </Button>
   )
 }

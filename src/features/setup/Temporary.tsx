@@ -1,12 +1,12 @@
 'use client'
 
 import { useState } from 'react'
-import { placedByRef, settingDef, settingValue, splitRef, makeRef } from '@/core/installation'
+import { settingValue, makeRef } from '@/core/installation'
 import { allowedOf, itemsFor } from '@/core/setup'
 import type { Known, Value } from '@/core/equipment'
 import type { Temporary as Item } from '@/jobfile'
 import { Button, Field, Input, Select } from '@/ui'
-import { refWords, settingText } from '@/words'
+import { refWords, valueAtText } from '@/words'
 import { useJobScreen } from '../job/JobContext'
 import { useStamp } from './hooks'
 import { ValueField } from './ValueField'
@@ -20,10 +20,7 @@ export function Temporary({ pending }: { pending: Item[] }) {
     <section aria-label="For a test only" data-testid="temporary" className="mt-2">
       <ul className="space-y-1">
         {pending.map((t) => {
-          const { placed: ref, id } = splitRef(t.at)
-          const placed = placedByRef(inst, ref)
-          const setting = placed && settingDef(placed, id)
-          const text = (v: Known<Value>) => (setting ? settingText(setting, v) : String(v))
+          const text = (v: Known<Value>) => valueAtText(inst, t.at, v)
           return (
             <li
               key={t.id}

@@ -1,12 +1,6 @@
 import type { Value } from '../../equipment'
-import {
-  placedByRef,
-  settingDef,
-  settingValue,
-  splitRef,
-  type Installation,
-  type Ref,
-} from '../../installation'
+import { placedByRef, settingDef, settingValue, splitRef, type Ref } from '../../installation'
+import { mended } from '../../laws'
 import { allowedOf, type Allowed } from '../codec'
 import { conflictsIn } from './registry'
 import type { Conflicting, SetupSeen } from './conflict'
@@ -18,17 +12,6 @@ export interface Clearing {
 }
 
 const keyOf = (c: Conflicting): string => `${c.conflict}:${c.what}:${c.at[0] ?? ''}`
-
-/** The job with one setting changed. */
-const withSetting = (inst: Installation, at: Ref, value: Value): Installation => {
-  const { placed, id } = splitRef(at)
-  return {
-    ...inst,
-    placed: inst.placed.map((p) =>
-      p.ref === placed ? { ...p, settings: { ...p.settings, [id]: value } } : p,
-    ),
-  }
-}
 
 /** Values to try, the nearest to the present one first. */
 function candidates(allowed: Allowed, now: Value | null): Value[] {
@@ -57,7 +40,10 @@ export function clearingOf(seen: SetupSeen, conflict: Conflicting): Clearing | n
     // A plate is what it is.
     if (!placed || !setting || setting.group !== 'set') continue
     for (const value of candidates(allowedOf(placed.device, setting), settingValue(placed, id))) {
-      const after = conflictsIn({ ...seen, inst: withSetting(seen.inst, at, value) })
+      const after = conflictsIn({
+        ...seen,
+        inst: mended(seen.inst, { kind: 'setSetting', placed: ref, setting: id, value }),
+      })
       const cleared = !after.some((c) => c.conflict === conflict.conflict && c.at.includes(at))
       if (cleared && after.every((c) => before.has(keyOf(c)))) return { at, value }
     }
