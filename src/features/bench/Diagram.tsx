@@ -53,9 +53,12 @@ export function Diagram({
   }, [board])
   // Whatever React has laid down anew is painted before it is seen.
   useLayoutEffect(() => painter.current?.collect())
-  const lay = (layer: 'low' | 'high') =>
-    list.map((id) => (
-      <Conductor key={id} id={id} layer={layer} onRoute={route.has(`wires.${id}`)} chosen={moving === id} />
+  const onRoute = (id: string) => route.has(`wires.${id}`)
+  // What is on the path lies over what is not.
+  const ordered = [...list.filter((id) => !onRoute(id)), ...list.filter(onRoute)]
+  const lay = (layer: 'rest' | 'lit') =>
+    ordered.map((id) => (
+      <Conductor key={id} id={id} layer={layer} onRoute={onRoute(id)} chosen={moving === id} />
     ))
   return (
     <div
@@ -68,13 +71,13 @@ export function Diagram({
       <svg
         width={layout.width}
         height={layout.height}
-        className="absolute inset-0 [contain:strict]"
+        className="absolute inset-0 [contain:size_layout_style]"
         aria-hidden
       >
         <Jackets cables={cables} />
-        {/* What is live or on the path lies over the rest. */}
-        {lay('low')}
-        {lay('high')}
+        {/* What is live lies over the rest. */}
+        {lay('rest')}
+        {lay('lit')}
         <CableNames cables={cables} />
         <path
           ref={line}
@@ -162,8 +165,9 @@ const CableNames = memo(function CableNames({ cables }: { cables: DrawnCable[] }
 })
 
 /**
- * One conductor in one of the two layers. React lays its lines down once; the painter bends and lights them, and the
- * style sheet says what a state looks like.
+ * One conductor in one of the two layers: at rest, always there, and lit, shown over it while the conductor is live. React
+ * lays its lines down; the painter bends and lights them, and an edit that makes a conductor live shows one piece more
+ * and lays out nothing again.
  */
 const Conductor = memo(function Conductor({
   id,
@@ -172,19 +176,23 @@ const Conductor = memo(function Conductor({
   chosen,
 }: {
   id: string
-  layer: 'low' | 'high'
+  layer: 'rest' | 'lit'
   onRoute: boolean
   chosen: boolean
 }) {
   return (
-    <g className="conductor" data-conductor={id} data-layer={layer} data-route={onRoute} data-chosen={chosen}>
-      <path className="mark" />
-      <path className="halo" />
+    <g className="conductor" data-conductor={id} data-layer={layer} data-chosen={chosen}>
+      {layer === 'rest' && onRoute && <path className="mark" />}
+      {layer === 'lit' && <path className="halo" />}
       <path className="edge" />
       <path className="core" />
-      <path className="flow" />
-      <circle r={3} />
-      <circle r={3} />
+      {layer === 'lit' && onRoute && <path className="flow" />}
+      {layer === 'rest' && (
+        <>
+          <circle r={3} />
+          <circle r={3} />
+        </>
+      )}
     </g>
   )
 })
@@ -210,9 +218,10 @@ const TerminalButton = memo(function TerminalButton(t: {
       title={t.about}
       onClick={() => t.onChoose(t.at)}
       className={cx(
-        'group absolute inset-x-0 flex touch-manipulation items-center justify-between rounded-[3px] [contain:strict] border border-dashed border-line bg-panel px-2.5 text-left',
-        'data-[state=live]:border-2 data-[state=live]:border-solid data-[state=live]:border-live data-[state=live]:bg-raised',
-        'data-[state=between]:border-2 data-[state=between]:border-dotted data-[state=between]:border-watch data-[state=between]:bg-raised',
+        'group absolute inset-x-0 flex touch-manipulation items-center justify-between rounded-[3px] [contain:size_layout_style] border border-dashed border-line bg-panel px-2.5 text-left',
+        // Lines and colours only: a terminal that goes live is painted again and not laid out again.
+        'data-[state=live]:border-solid data-[state=live]:border-live data-[state=live]:bg-raised data-[state=live]:shadow-[inset_0_0_0_1px_var(--live)]',
+        'data-[state=between]:border-watch data-[state=between]:bg-raised data-[state=between]:shadow-[inset_0_0_0_1px_var(--watch)]',
         'data-[state=common]:border-solid data-[state=common]:border-edge',
         t.onRoute && 'outline-2 -outline-offset-1 outline-slate',
         t.raised && '!border-2 !border-dashed !border-copper shadow-[0_2px_0_var(--copper)]',
@@ -233,9 +242,10 @@ const TerminalButton = memo(function TerminalButton(t: {
           </span>
         )}
       </span>
+      {/* A box of its own size: new volts lay out nothing but themselves. */}
       <span
         data-volts
-        className="text-[13px] text-soft group-data-[state=live]:font-bold group-data-[state=live]:text-copper"
+        className="h-5 w-16 text-right text-[13px] leading-5 font-semibold text-soft [contain:size_layout_style] group-data-[state=live]:text-copper"
       />
     </button>
   )
@@ -246,25 +256,20 @@ const LoadLine = memo(function LoadLine({ target, top }: { target: Target; top: 
   return (
     <p
       data-load={target.ref}
-      className="group absolute inset-x-0 flex items-center gap-1.5 text-[13px] text-soft [contain:strict] data-[on=true]:font-bold data-[on=true]:text-ink"
+      className="group absolute inset-x-0 flex items-center gap-1 text-[13px] font-medium text-soft [contain:size_layout_style] data-[on=true]:text-ink"
       style={{ top, height: SIZE.load }}
     >
-      <svg width="14" height="14" className="shrink-0" aria-hidden>
-        <circle
-          cx="7"
-          cy="7"
-          r="5.5"
-          stroke="var(--ink)"
-          strokeDasharray="2 2"
-          className={cx(
-            'fill-none group-data-[on=true]:[stroke-dasharray:none]',
-            warm ? 'group-data-[on=true]:fill-ember' : 'group-data-[on=true]:fill-live',
-          )}
-        />
-      </svg>
+      <span
+        aria-hidden
+        className={cx(
+          'size-3 shrink-0 rounded-full border border-dashed border-ink group-data-[on=true]:border-solid',
+          warm ? 'group-data-[on=true]:bg-ember' : 'group-data-[on=true]:bg-live',
+        )}
+      />
       <span className="truncate" title={targetWords(target)}>
-        {makingShort(target.making)} <span data-on-off />
+        {makingShort(target.making)}
       </span>
+      <span data-on-off className="h-5 w-5 shrink-0 leading-5 [contain:size_layout_style]" />
     </p>
   )
 })

@@ -8,29 +8,38 @@ import { drawingOf, type DrawnWire } from './layout'
 const voltsText = (v: TerminalVolts | undefined): string =>
   !v ? '?' : v.state === 'common' ? 'common' : v.state === 'dead' ? '0' : `${figure(v.volts)} V`
 
+/** Puts words into a piece by way of the text that is there: no node is taken away and none is made. */
+function write(piece: HTMLElement, words: string): void {
+  const text = piece.firstChild
+  if (!(text instanceof Text)) piece.textContent = words
+  else if (text.data !== words) text.data = words
+}
+
 interface TerminalPiece {
   ref: Ref
   button: HTMLElement
   volts: HTMLElement
-  /** What it shows now: its state, its volts in tenths, how many conductors are landed. */
   state: TerminalVolts['state'] | null
-  tenths: number
-  landed: number
+  /** What its words are of: no text is made for a tenth of a volt that has not changed. */
+  said: string
 }
 interface LoadPiece {
   ref: Ref
   line: HTMLElement
   word: HTMLElement
-  shown: boolean | null
+  on: boolean | null
 }
 interface WirePiece {
   id: string
-  group: SVGGElement
+  /** The conductor as it always stands there, and over it as it looks while it is live. */
+  rest: SVGGElement
+  lit: SVGGElement
   paths: SVGPathElement[]
-  core: SVGPathElement
+  cores: SVGPathElement[]
   ends: SVGCircleElement[]
   drawn: DrawnWire | null
-  state: TerminalVolts['state'] | null
+  live: boolean | null
+  common: boolean | null
 }
 
 /**
@@ -47,32 +56,54 @@ export class Painter {
     private readonly board: LiveBoard,
   ) {}
 
-  /** Looks the pieces up anew, and paints them. */
+  /** Looks the pieces up anew, and paints them. A piece that it knows is kept: what that shows is known too. */
   collect(): void {
     const all = <E extends Element>(selector: string) => [...this.root.querySelectorAll<E>(selector)]
-    this.terminals = all<HTMLElement>('button[data-terminal]').map((button) => ({
-      ref: button.dataset.terminal!,
-      button,
-      volts: button.querySelector<HTMLElement>('[data-volts]')!,
-      state: null,
-      tenths: -1,
-      landed: -1,
-    }))
-    this.loads = all<HTMLElement>('[data-load]').map((line) => ({
-      ref: line.dataset.load!,
-      line,
-      word: line.querySelector<HTMLElement>('[data-on-off]')!,
-      shown: null,
-    }))
-    this.wires = all<SVGGElement>('g[data-conductor]').map((group) => ({
-      id: group.dataset.conductor!,
-      group,
-      paths: [...group.querySelectorAll('path')],
-      core: group.querySelector<SVGPathElement>('.core')!,
-      ends: [...group.querySelectorAll('circle')],
-      drawn: null,
-      state: null,
-    }))
+    const terminals = new Map(this.terminals.map((t) => [t.button, t]))
+    this.terminals = all<HTMLElement>('button[data-terminal]').map(
+      (button) =>
+        terminals.get(button) ?? {
+          ref: button.dataset.terminal!,
+          button,
+          volts: button.querySelector<HTMLElement>('[data-volts]')!,
+          state: null,
+          said: '',
+        },
+    )
+    const loads = new Map(this.loads.map((l) => [l.line, l]))
+    this.loads = all<HTMLElement>('[data-load]').map(
+      (line) =>
+        loads.get(line) ?? {
+          ref: line.dataset.load!,
+          line,
+          word: line.querySelector<HTMLElement>('[data-on-off]')!,
+          on: null,
+        },
+    )
+    const lit = new Map(
+      all<SVGGElement>('g[data-layer="lit"]').map((group) => [group.dataset.conductor!, group]),
+    )
+    const wires = new Map(this.wires.map((w) => [w.rest, w]))
+    this.wires = all<SVGGElement>('g[data-layer="rest"]').map((rest) => {
+      const groups = [rest, lit.get(rest.dataset.conductor!)!]
+      const inside = <E extends Element>(selector: string) =>
+        groups.flatMap((group) => [...group.querySelectorAll<E>(selector)])
+      const paths = inside<SVGPathElement>('path')
+      const known = wires.get(rest)
+      // A mark along the path comes and goes with the choice: then all its lines are bent anew.
+      if (known && known.lit === groups[1] && known.paths.length === paths.length) return known
+      return {
+        id: rest.dataset.conductor!,
+        rest,
+        lit: groups[1]!,
+        paths,
+        cores: inside<SVGPathElement>('.core'),
+        ends: inside<SVGCircleElement>('circle'),
+        drawn: null,
+        live: null,
+        common: null,
+      }
+    })
     this.paint()
   }
 
@@ -82,41 +113,41 @@ export class Painter {
     const drawing = drawingOf(now.inst)
     for (const t of this.terminals) {
       const v = now.volts.get(t.ref)
-      const landed = drawing.landed.get(t.ref) ?? 0
       const state = v?.state ?? 'dead'
-      // No text is made for a tenth of a volt that has not changed.
-      const tenths = v ? Math.round(v.volts * 10) : -1
-      if (t.state === state && t.tenths === tenths && t.landed === landed) continue
-      if (t.state !== state) t.button.dataset.state = state
-      Object.assign(t, { state, tenths, landed })
+      if (t.state !== state) t.button.dataset.state = t.state = state
+      const landed = drawing.landed.get(t.ref) ?? 0
+      const { name } = t.button.dataset
+      const said = `${state} ${v && Math.round(v.volts * 10)} ${landed} ${name}`
+      if (t.said === said) continue
+      t.said = said
       const text = voltsText(v)
-      if (t.volts.textContent !== text) t.volts.textContent = text
-      t.button.setAttribute(
-        'aria-label',
-        `${t.button.dataset.name}, ${text === '0' ? 'dead' : text}, ${landed} landed`,
-      )
+      write(t.volts, text)
+      t.button.setAttribute('aria-label', `${name}, ${text === '0' ? 'dead' : text}, ${landed} landed`)
     }
     for (const l of this.loads) {
       const on = now.running.has(l.ref)
-      if (l.shown === on) continue
-      l.shown = on
-      l.line.dataset.on = String(on)
-      l.word.textContent = on ? 'on' : 'off'
+      if (l.on === on) continue
+      l.line.dataset.on = String((l.on = on))
+      write(l.word, on ? 'on' : 'off')
     }
     for (const w of this.wires) {
       const drawn = drawing.byId.get(w.id)
       // A conductor that is gone is taken away by React a moment later.
       if (!drawn) continue
       const state = wireState(now.volts, drawn.wire.a, drawn.wire.b)
-      if (w.state !== state) w.group.dataset.state = w.state = state
+      const live = state === 'live'
+      const common = state === 'common'
+      if (w.live !== live) w.lit.dataset.live = String((w.live = live))
+      if (w.common !== common) w.rest.dataset.common = String((w.common = common))
       if (w.drawn !== drawn) this.bend(w, drawn)
     }
   }
 
   private bend(w: WirePiece, drawn: DrawnWire): void {
     const { wire, d, loose } = drawn
-    w.group.dataset.doubt = String(wire.doubt ?? false)
-    if (w.drawn?.wire.colour !== wire.colour) w.core.style.stroke = hue(wire.colour)
+    if (w.drawn?.wire.doubt !== wire.doubt || !w.drawn)
+      for (const group of [w.rest, w.lit]) group.dataset.doubt = String(wire.doubt ?? false)
+    if (w.drawn?.wire.colour !== wire.colour) for (const core of w.cores) core.style.stroke = hue(wire.colour)
     if (w.drawn?.d !== d) for (const p of w.paths) p.setAttribute('d', d)
     w.ends.forEach((circle, i) => {
       const at = loose[i]

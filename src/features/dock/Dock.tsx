@@ -106,7 +106,7 @@ function SlimDock() {
         <span className="block truncate font-bold">{first}</span>
         <span className="block truncate text-soft">{second}</span>
       </p>
-      <div className="flex gap-2 px-3 pb-2">
+      <div className="grid grid-cols-[1.4fr_0.9fr_1.1fr] gap-2 px-3 pb-2">
         {control('call', 'Call', CALL_WORDS[j.situation.call])}
         {control('outdoor', 'Outdoors', degrees(j.situation.outdoorF))}
         {control('modes', 'Boards', modesSummary(j.inst, j.situation))}

@@ -70,12 +70,11 @@ export function useLook<T>(look: (now: LiveValue) => T): T {
 export const useSituationNow = (): SituationValue => useInside(SituationContext)
 /** The proof as the calm parts of the screen know it; there is always one, for nothing is shown before the first. */
 export const useProof = (): Proof => useInside(ProofContext)
-/** The proof at this instant, and whether it belongs to an earlier state of the wiring. */
-export function useProofNow(): { proof: Proof; stale: boolean } {
-  const live = useInside(LiveProofContext)
-  const proven = useSyncExternalStore(live.subscribe, live.get, live.get)
-  const stale = useSyncExternalStore(live.subscribe, live.stale, live.stale)
-  return { proof: proven!.proof, stale }
+export const useLiveProof = (): LiveProof => useInside(LiveProofContext)
+/** The newest proof, which may be of an earlier state of the wiring. */
+export function useProofNow(): Proof {
+  const live = useLiveProof()
+  return useSyncExternalStore(live.subscribe, live.get, live.get)!.proof
 }
 /** The document with what waits to be saved, what can be undone and what is to be decided. */
 export const useJobView = (): JobView => useInside(ViewContext)

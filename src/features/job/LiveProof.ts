@@ -51,14 +51,10 @@ export class LiveProof implements Source<Proven | null> {
     const inst = job && installationOf(job)
     if (!inst || inst === this.asked) return
     this.asked = inst
-    const request = () =>
-      this.runner.request(inst, (proof) => {
-        this.value = { proof, of: inst }
-        this.tell()
-      })
-    // The frame that shows the edit first: the worker would take the browser's other core from it.
-    if (this.value && document.visibilityState === 'visible') requestAnimationFrame(request)
-    else request()
+    this.runner.request(inst, (proof) => {
+      this.value = { proof, of: inst }
+      this.tell()
+    })
     if (this.value) this.tell()
   }
 

@@ -1,6 +1,6 @@
 'use client'
 
-import { memo, useState } from 'react'
+import { memo, useLayoutEffect, useRef, useState } from 'react'
 import type { Finding, Mend, Proof } from '@/core/laws'
 import { makeRef } from '@/core/installation'
 import type { Operation } from '@/jobfile'
@@ -14,7 +14,7 @@ import {
   undecidedSentence,
   witnessSentence,
 } from '@/words'
-import { useJobScreen, useProof, useProofNow } from './JobContext'
+import { useJobScreen, useLiveProof, useProof, useProofNow } from './JobContext'
 
 /** The answer first: one sentence over every reachable state, then what is broken, with its way out. */
 export function Verdict() {
@@ -42,28 +42,37 @@ export function Verdict() {
   )
 }
 
-/** The sentence itself, greyed while the change is still being checked: all that an edit touches at once. */
+/**
+ * The sentence itself, greyed while the change is still being checked: all that an edit touches at once. The mark is set
+ * by hand, in the edit's own frame, where drawing the sentence anew would take from the conductors' time.
+ */
 function Sentence() {
-  const { proof, stale } = useProofNow()
-  const broken = proof.findings.length > 0
+  const live = useLiveProof()
+  const proof = useProofNow()
+  const box = useRef<HTMLDivElement>(null)
+  useLayoutEffect(() => {
+    const sentence = box.current!.firstElementChild as HTMLElement
+    const mark = () => {
+      const stale = String(live.stale())
+      if (sentence.dataset.stale !== stale) sentence.dataset.stale = stale
+    }
+    mark()
+    return live.subscribe(mark)
+  }, [live])
   return (
-    <>
+    <div ref={box} className="contents">
       <p
         data-testid="verdict"
-        data-stale={stale}
         className={cx(
-          'text-lg leading-snug font-bold',
-          broken ? 'text-harm' : 'text-ink',
-          stale && 'opacity-60',
+          'peer text-lg leading-snug font-bold data-[stale=true]:text-soft',
+          proof.findings.length > 0 ? 'text-harm' : 'text-ink',
         )}
       >
         {proofSentence(proof)}
       </p>
       {/* Its room is kept, so that nothing is laid out again when it comes and goes. */}
-      <span className={cx('text-sm text-soft', !stale && 'invisible')} aria-hidden={!stale}>
-        checking …
-      </span>
-    </>
+      <span className="invisible text-sm text-soft peer-data-[stale=true]:visible">checking …</span>
+    </div>
   )
 }
 
