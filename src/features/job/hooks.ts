@@ -6,6 +6,7 @@ import type { Situation } from '@/core/situation'
 import { browserQueue, httpTransport, JobStore } from '@/client'
 import type { Source } from './LiveBoard'
 import type { LiveProof } from './LiveProof'
+import { pageClock, Patience } from './Patience'
 import { placeOfPath, type Place } from './places'
 import { fromQuery, START, toQuery } from './situationUrl'
 
@@ -119,48 +120,20 @@ export function usePlace(jobId: string): [Place, (p: Place) => void] {
   return [placeOfPath(path), go]
 }
 
-/** Longest wait, ms, of what follows the drawing for a proof that is on its way. */
-const PROOF_WAIT = 150
-
-/**
- * What the calmer parts of a screen look at. In `patience` it is brought up to date after the screen has been painted
- * and, where a proof is on its way, together with it: the conductors and the verdict come first, and nothing else is
- * drawn in their way.
- */
+/** What the calmer parts of a screen look at; in `patience` it is brought up to date after what cannot wait. */
 export function useCalm<T>(source: Source<T>, proof: LiveProof, patient: boolean): T {
   const [value, setValue] = useState(source.get)
   useEffect(() => {
-    let timer: ReturnType<typeof setTimeout> | undefined
-    let frame: number | undefined
-    let since = 0
-    const take = () => startTransition(() => setValue(source.get()))
-    const painted = () => {
-      frame = undefined
-      timer = setTimeout(() => {
-        timer = undefined
-        const waited = performance.now() - since
-        if (proof.stale() && waited < PROOF_WAIT) timer = setTimeout(painted, PROOF_WAIT - waited)
-        else take()
-      })
-    }
-    const changed = () => {
-      // A page that is not shown paints nothing: then there is nothing to wait for.
-      if (!patient || document.visibilityState === 'hidden') return setValue(source.get())
-      if (frame !== undefined) return
-      if (timer !== undefined) {
-        // Waiting for the proof: it may have come.
-        if (proof.stale()) return
-        clearTimeout(timer)
-        timer = undefined
-      } else since = performance.now()
-      frame = requestAnimationFrame(painted)
-    }
+    const urgent = () => setValue(source.get())
+    const patience = new Patience(pageClock, proof.stale, (how) =>
+      how === 'urgent' ? urgent() : startTransition(urgent),
+    )
+    const changed = patient ? () => patience.changed() : urgent
     changed()
     const stops = [source.subscribe(changed), proof.subscribe(changed)]
     return () => {
       stops.forEach((stop) => stop())
-      if (frame !== undefined) cancelAnimationFrame(frame)
-      clearTimeout(timer)
+      patience.stop()
     }
   }, [source, proof, patient])
   return value

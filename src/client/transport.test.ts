@@ -1,0 +1,63 @@
+import type { PushRequest } from '@/jobfile'
+import { httpTransport, type Answered } from '.'
+
+const REQUEST: PushRequest = { base: 3, ops: [] }
+
+/** A transport whose server answers one thing, and what it was asked. */
+function answering(answer: () => Response | Promise<Response>) {
+  const asked: { url: string; init: RequestInit }[] = []
+  const fetcher = async (url: Parameters<typeof fetch>[0], init: RequestInit = {}) => {
+    asked.push({ url: url as string, init })
+    return answer()
+  }
+  return { asked, transport: httpTransport('http://shop.test', fetcher) }
+}
+const json =
+  (body: unknown, status = 200) =>
+  () =>
+    new Response(JSON.stringify(body), { status })
+const why = (a: Answered<unknown>) => (a.ok ? 'done' : a.why)
+
+describe('talking to the server', () => {
+  it('asks for a job by its id, whatever letters that has, and takes no answer from a store', async () => {
+    const { asked, transport } = answering(json({ version: 4, job: {} }))
+    expect(await transport.load('a/b ?')).toEqual({ ok: true, value: { version: 4, job: {} } })
+    expect(asked[0]!.url).toBe('http://shop.test/api/jobs/a%2Fb%20%3F')
+    expect(asked[0]!.init.cache).toBe('no-store')
+  })
+
+  it('sends operations as JSON', async () => {
+    const { asked, transport } = answering(json({ version: 4, results: [], others: [] }))
+    await transport.push('quillfeather-lane', REQUEST)
+    const { url, init } = asked[0]!
+    expect([url, init.method]).toEqual(['http://shop.test/api/jobs/quillfeather-lane/ops', 'POST'])
+    expect(JSON.parse(init.body as string)).toEqual({ base: 3, ops: [] })
+    expect(init.headers).toEqual({ 'content-type': 'application/json' })
+  })
+
+  it('a refusal carries its status and its problems: sending again would not help', async () => {
+    const problems = [{ path: 'ops[0]', expected: 'a known operation' }]
+    const { transport } = answering(json({ problems }, 400))
+    expect(await transport.push('x', REQUEST)).toEqual({ ok: false, why: 'refused', status: 400, problems })
+    const bare = answering(json({}, 404))
+    expect(await bare.transport.load('x')).toEqual({ ok: false, why: 'refused', status: 404, problems: [] })
+  })
+
+  it.each([
+    ['the server has broken down', json({ problems: [] }, 500)],
+    ['the database is away', json({}, 503)],
+    ['what stands between answers a page', () => new Response('<html>', { status: 200 })],
+    ['there is no signal', () => Promise.reject(new TypeError('fetch failed'))],
+  ])('%s: it is kept and tried again', async (_, answer) => {
+    const { transport } = answering(answer)
+    expect(why(await transport.push('x', REQUEST))).toBe('offline')
+    expect(why(await transport.load('x'))).toBe('offline')
+  })
+
+  it('gives up a request after a time', async () => {
+    const { asked, transport } = answering(json({}))
+    await transport.load('x')
+    expect(asked[0]!.init.signal).toBeInstanceOf(AbortSignal)
+    expect(asked[0]!.init.signal!.aborted).toBe(false)
+  })
+})

@@ -1,0 +1,77 @@
+import type { ChainBecause, ChainGate } from '@/core/explain'
+import { degF } from '@/core/units'
+import { demoInstallation } from '../../tests/helpers/demo'
+import { chainSentence, gateWords } from '.'
+
+const inst = demoInstallation('quillfeather-lane')
+const truth = { truth: 'no', negated: false } as const
+const gate = (
+  because: ChainBecause[],
+  state: ChainGate['state'] = 'blocking',
+  at = 'tstat.y',
+): ChainGate => ({
+  at,
+  side: 'control',
+  state,
+  because,
+})
+const reason = (b: ChainBecause, state: ChainGate['state'] = 'blocking', at?: string) =>
+  gateWords(inst, gate([b], state, at)).reason
+/** An outdoor switch at 35 °F with 5 °F of differential, seen at a temperature. */
+const sense = (at: number, over: { inBand?: boolean; negated?: boolean; below?: number | null; band?: number } = {}) =>
+  ({ kind: 'sense', at: degF(at), below: 35, band: 5, inBand: false, ...truth, ...over }) as unknown as ChainBecause // prettier-ignore
+
+describe('why a gate stands as it does', () => {
+  it.each([
+    [{ kind: 'notWired', last: 'ah.W2' }, 'Not wired: the path ends at Air handler W2'],
+    [{ kind: 'notWired', last: null }, 'Not wired'],
+    [{ kind: 'volts', volts: 16.24, needs: 18 }, 'Only 16.2 V there; it needs 18 V'],
+    [{ kind: 'energised', part: 'k1', ...truth }, 'Its coil has no 24 V'],
+    [{ kind: 'means', means: 'leak', ...truth }, 'Refrigerant leak alarm'],
+    [{ kind: 'means', means: 'warmCoil', ...truth }, 'Air entering the coil is still cooling down'],
+    [{ kind: 'means', means: 'lockout', ...truth }, 'The outdoor unit is locked out on a fault'],
+  ] as [ChainBecause, string][])('%j', (b, words) => expect(reason(b)).toBe(words))
+
+  it('an outdoor switch says the temperature, its setting and where it lets go again', () => {
+    expect(reason(sense(50))).toBe('50 °F outside; closes below 35 °F, opens at 40 °F')
+    expect(reason(sense(20), 'passing')).toBe('20 °F outside; closes below 35 °F')
+    expect(reason(sense(37, { inBand: true }), 'unknown')).toBe(
+      '37 °F outside, inside its differential (35 to 40 °F): stays as it was',
+    )
+    expect(reason(sense(20, { negated: true, band: 0 }))).toBe('20 °F outside; opens below 35 °F')
+    expect(reason(sense(20, { below: null }), 'unknown')).toBe('20 °F outside; its setting is not known yet')
+  })
+
+  it('a call that is not made names the calls that would do, of those that this thermostat has', () => {
+    const wants = { kind: 'call', call: 'fan', wants: ['cool1', 'heat1', 'heat2', 'heatAux1'], ...truth } as ChainBecause
+    // One stage: there is no second stage of heat here to be named.
+    expect(reason(wants)).toBe('Not called: closes on cool, heat, heat + aux')
+    expect(reason({ ...wants, call: 'heat1' } as ChainBecause, 'passing')).toBe('Heat is called')
+  }) // prettier-ignore
+
+  it('a setting by its name and its option, and one that nobody knows', () => {
+    const set = (value: string | null) => ({ kind: 'set', setting: 'rvSense', value, ...truth }) as unknown as ChainBecause
+    expect(reason(set('cooling'), 'blocking', 'od.rv')).toMatch(/^Reversing valve energised in: Cooling/)
+    expect(reason(set(null), 'unknown', 'od.rv')).toBe('Reversing valve energised in: not known yet')
+  }) // prettier-ignore
+
+  it('of several reasons it gives the one that can be acted on first', () => {
+    const several = gate([
+      { kind: 'energised', part: 'k1', ...truth },
+      { kind: 'call', call: 'fan', wants: ['cool1'], ...truth } as ChainBecause,
+      { kind: 'notWired', last: 'ah.Y' },
+    ])
+    expect(gateWords(inst, several).reason).toBe('Not wired: the path ends at Air handler Y')
+    expect(gateWords(inst, gate([])).reason).toBe('')
+  })
+
+  it('a chain says that it runs, where it is held, what it hangs on, or that nobody knows', () => {
+    const chain = (running: 'yes' | 'no' | 'unknown', gates: ChainGate[], first: number | null) =>
+      chainSentence(inst, { target: 'kit.row1', running, gates, first, route: [] })
+    const held = gate([{ kind: 'volts', volts: 9, needs: 18 }])
+    expect(chain('yes', [held], null)).toBe('On')
+    expect(chain('no', [held], 0)).toMatch(/^Held at .+\. Only 9 V there; it needs 18 V$/)
+    expect(chain('unknown', [{ ...held, state: 'unknown' }], 0)).toMatch(/^Depends on /)
+    expect([chain('no', [], null), chain('unknown', [], null)]).toEqual(['Off', 'Not known yet'])
+  })
+})
