@@ -1,3 +1,4 @@
+import { readdirSync } from 'node:fs'
 import { demoInstallation, rewired, wireBetween } from '../../../tests/helpers/demo'
 import { drawingOf, layOut, SIZE } from './layout'
 
@@ -52,5 +53,49 @@ describe('the drawing of the bench', () => {
     for (const c of cables) gaps.set(c.x, [...(gaps.get(c.x) ?? []), c])
     for (const list of gaps.values())
       list.slice(1).forEach((c, i) => expect(c.y - (list[i]!.y + list[i]!.height)).toBeGreaterThan(30))
+  })
+})
+
+const JOBS = readdirSync('demo/jobs').map((f) => f.replace('.json', ''))
+describe.each(JOBS)('the drawing of %s', (job) => {
+  const here = demoInstallation(job)
+  const { layout, cables, byId } = drawingOf(here)
+
+  it('stays on the sheet, and no panel lies on another', () => {
+    for (const p of layout.panels) {
+      expect(p.x).toBeGreaterThanOrEqual(SIZE.margin)
+      expect(p.x + SIZE.column).toBeLessThanOrEqual(layout.width - SIZE.margin)
+      expect(p.y + p.height).toBeLessThanOrEqual(layout.height)
+      for (const q of layout.panels)
+        if (q !== p && q.column === p.column)
+          expect(q.y >= p.y + p.height + SIZE.apart || p.y >= q.y + q.height + SIZE.apart).toBe(true)
+    }
+    for (const { d } of byId.values()) {
+      expect(d).not.toMatch(/NaN|undefined|Infinity/)
+      if (d) expect(ends(d).start[0]).toBeGreaterThanOrEqual(0)
+    }
+  })
+
+  it('every landed low-voltage conductor is drawn once, from terminal to terminal', () => {
+    const low = here.wires.filter((w) => w.a && w.b && layout.at.has(w.a) && layout.at.has(w.b))
+    expect(low.length).toBeGreaterThan(5)
+    for (const w of low) {
+      const drawn = byId.get(w.id)
+      expect([w.id, drawn?.loose]).toEqual([w.id, []])
+      const spots = [w.a!, w.b!].map((r) => layout.at.get(r)!)
+      // A line begins at the one terminal's edge, left or right, at the height of its row.
+      const [x, y] = ends(drawn!.d).start
+      expect(spots.some((s) => s.y === y && (s.x === x || s.x + SIZE.column === x))).toBe(true)
+    }
+  })
+
+  it('in a cable no conductor lies on another', () => {
+    for (const { cable, y, height } of cables) {
+      const own = here.wires.filter((w) => w.cable === cable.id && byId.has(w.id))
+      const lines = own.map((w) => byId.get(w.id)!.d)
+      expect(new Set(lines).size).toBe(lines.length)
+      expect(height).toBeGreaterThanOrEqual(own.length)
+      expect(y).toBeGreaterThanOrEqual(0)
+    }
   })
 })

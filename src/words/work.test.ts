@@ -1,0 +1,99 @@
+import { readdirSync } from 'node:fs'
+import { failuresOf, type Effect } from '@/core/failures'
+import type { Installation } from '@/core/installation'
+import { compare, planLanding, planned, USUAL, type Plan } from '@/core/plan'
+import { degF } from '@/core/units'
+import { demoInstallation, rewired, without, wireBetween } from '../../tests/helpers/demo'
+import {
+  cannotWords,
+  differenceWords,
+  effectWords,
+  failureWords,
+  planSentence,
+  planSettingWords,
+  whyWords,
+} from '.'
+
+const JOBS = readdirSync('demo/jobs').map((f) => f.replace('.json', ''))
+const inst = demoInstallation('quillfeather-lane')
+const wireOf = (a: string, b: string) => `wires.${wireBetween(inst, a, b).id}`
+
+describe('failures in words', () => {
+  it.each([
+    [{ kind: 'mode', at: 'feedA.breaker', state: 'off' }, /: breaker off$/],
+    [{ kind: 'stuckOpen', at: 'odt.switch' }, / does not close$/],
+    [{ kind: 'stuckClosed', at: 'odt.switch' }, / does not open$/],
+    [{ kind: 'loadOpen', at: 'od.contactor' }, /, open or dead$/],
+    [{ kind: 'wireOpen', at: wireOf('tstat.E', 'ah.W2') }, /^Open: brown conductor of the thermostat cable, Thermostat E to Air handler W2$/],
+  ] as const)('%j', (failure, words) => expect(failureWords(inst, failure)).toMatch(words)) // prettier-ignore
+
+  it.each(JOBS)('%s: every part that can fail has a name of its own, and no name is a reference', (job) => {
+    const here = demoInstallation(job)
+    const said = failuresOf(here).map((f) => failureWords(here, f))
+    expect(said.length).toBeGreaterThan(20)
+    for (const words of said) {
+      expect(words).not.toMatch(/undefined|null|\[object/)
+      // "kit.row1" is for the machine; "24.2 V" and "O/B" are not such.
+      expect(words).not.toMatch(/\b[a-z]\w*\.[A-Za-z]\w*\b/)
+    }
+    expect(new Set(said).size / said.length).toBeGreaterThan(0.9)
+  })
+
+  const witness = { call: 'emergency' as const, outdoorF: degF(45), modes: {} }
+  const effect = (over: Partial<Effect>): Effect =>
+    ({ kind: 'unnoticed', failure: { kind: 'loadOpen', at: 'kit.row1' }, witness, lost: [], gained: [], law: null, ...over }) as Effect // prettier-ignore
+  it('an effect says where it shows, what stops and what starts', () => {
+    expect(effectWords(inst, effect({ lost: ['kit.row1', 'kit.row2'], gained: ['od.compressor'] }))).toMatch(
+      /^Emergency heat at 45 °F, everything normal: .*row 1.*, .*row 2.* off; .*compressor.* on$/i,
+    )
+    expect(effectWords(inst, effect({ kind: 'harm', law: 'stripsNeedBlower' }))).toBe(
+      'Breaks: strips never heat without the blower. Emergency heat at 45 °F, everything normal',
+    )
+    expect(effectWords(inst, effect({ kind: 'noHeat' }))).toMatch(
+      /^No heat from anything: Emergency heat at 45/,
+    )
+    expect(effectWords(inst, effect({}))).toBe('')
+  })
+})
+
+describe('the plan in words', () => {
+  const plan = (over: Partial<Plan>): Plan => ({
+    ...planLanding(inst, USUAL),
+    short: [],
+    spares: [],
+    ...over,
+  })
+  const cable = inst.cables.find((c) => c.label === 'Thermostat cable')!.id
+
+  it('what is short comes first, then what is left', () => {
+    expect(planSentence(inst, plan({ short: [{ cable, by: 1 }] as Plan['short'] }))).toBe(
+      'Thermostat cable is short of 1 conductor.',
+    )
+    expect(planSentence(inst, plan({ short: [{ cable, by: 2 }] as Plan['short'] }))).toBe(
+      'Thermostat cable is short of 2 conductors.',
+    )
+    expect(planSentence(inst, plan({ spares: [{ cable, left: 2 }] as Plan['spares'] }))).toBe(
+      'Everything fits: 2 spare in the thermostat cable.',
+    )
+    expect(planSentence(inst, plan({}))).toBe('Everything fits.')
+  })
+
+  it.each(JOBS)('%s: every conductor, setting and want of its plan has its reason in words', (job) => {
+    const here = demoInstallation(job)
+    const made = planLanding(here, USUAL)
+    for (const s of made.settings) expect(planSettingWords(here, s)).toMatch(/^Set .+, .+, to .+/)
+    for (const c of made.cannot) expect(cannotWords(c)).toMatch(/\.$/)
+    for (const { why } of made.reasons) expect(whyWords(why)).toBeTruthy()
+  })
+
+  it('a difference names the conductor, where it is and where the plan has it', () => {
+    const target = planned(inst, planLanding(inst, USUAL))
+    const words = (found: Installation) => compare(found, target).map((d) => differenceWords(found, target, d))
+    const same = words(target)
+    expect(same).toEqual([])
+    const y = wireBetween(target, 'tstat.Y', 'ah.Y')
+    expect(words(without(target, y.id)).join('\n')).toMatch(/^Missing: (Thermostat Y to Air handler Y|Air handler Y to Thermostat Y)$/m)
+    const moved = words(rewired(target, y.id, y.a === 'ah.Y' ? { a: 'ah.G' } : { b: 'ah.G' })).join('\n')
+    expect(moved).toMatch(/On the wrong terminal: the .+ conductor of the thermostat cable is on Air handler G, the plan has Air handler Y/)
+  }) // prettier-ignore
+})

@@ -1,0 +1,155 @@
+import { expect, test, type Page } from '@playwright/test'
+import { copyOf, open, terminal, verdict } from './helpers'
+
+const GOOD = '/job/quillfeather-lane'
+/** The conductor between E and the air handler's W2. */
+const BROWN = 'w07'
+
+/** How a conductor is drawn: what it shows of its live copy, and the dashes of the one at rest. */
+const look = (page: Page, id: string) =>
+  page.evaluate((wire) => {
+    const of = (layer: string) => document.querySelector(`g[data-conductor="${wire}"][data-layer="${layer}"]`)!
+    const style = (e: Element) => getComputedStyle(e)
+    const [rest, lit] = [of('rest'), of('lit')]
+    return {
+      live: style(lit).visibility === 'visible',
+      atRest: style(rest).visibility === 'visible',
+      dashes: style(rest.querySelector('.core')!).strokeDasharray,
+      litDashes: style(lit.querySelector('.core')!).strokeDasharray,
+      thicker:
+        parseFloat(style(lit.querySelector('.core')!).strokeWidth) >
+        parseFloat(style(rest.querySelector('.core')!).strokeWidth),
+      along: lit.querySelector('.core')!.getAttribute('d') === rest.querySelector('.core')!.getAttribute('d'),
+    }
+  }, id) // prettier-ignore
+const moving = (page: Page) =>
+  page.evaluate(() => document.querySelector('[data-testid=bench]')!.getAnimations({ subtree: true }).length)
+
+test('a conductor that goes live is drawn over itself, thick and unbroken; when it is dead it is thin and broken', async ({
+  page,
+}) => {
+  await open(page, `${GOOD}/bench?call=emergency&t=52`)
+  expect(await look(page, BROWN)).toEqual({
+    live: true,
+    atRest: true,
+    dashes: '6px, 4px',
+    litDashes: 'none',
+    thicker: true,
+    along: true,
+  })
+  await page.keyboard.press('1')
+  await expect(terminal(page, 'ah.W2')).toHaveAttribute('data-state', 'dead')
+  expect(await look(page, BROWN)).toMatchObject({ live: false, atRest: true, dashes: '6px, 4px' })
+})
+
+test('a state is told by dash and text too, and a terminal’s size never changes with it', async ({
+  page,
+}) => {
+  await open(page, `${GOOD}/bench?call=emergency&t=52`)
+  const w2 = terminal(page, 'ah.W2')
+  const box = await w2.boundingBox()
+  await expect(w2).toHaveCSS('border-top-style', 'solid')
+  await expect(w2).toContainText(/24\.\d V/)
+  await expect(w2).toHaveAccessibleName(/Air handler W2, 24\.\d V, \d landed/)
+  await page.keyboard.press('1')
+  await expect(w2).toHaveCSS('border-top-style', 'dashed')
+  await expect(w2).toContainText('0')
+  await expect(w2).toHaveAccessibleName(/Air handler W2, dead, \d landed/)
+  expect(await w2.boundingBox()).toEqual(box)
+  await expect(terminal(page, 'ah.C')).toContainText('common')
+})
+
+test('motion only where current flows on the path that is looked at, and none for who wants none', async ({
+  page,
+}) => {
+  await open(page, `${GOOD}/bench?call=emergency&t=52`)
+  expect(await moving(page)).toBe(0)
+  await page.getByRole('button', { name: 'Strip row 2' }).first().click()
+  await expect.poll(() => moving(page)).toBeGreaterThan(2)
+  await page.keyboard.press('1')
+  await expect.poll(() => moving(page)).toBe(0)
+  await page.keyboard.press('6')
+  await expect.poll(() => moving(page)).toBeGreaterThan(2)
+  await page.emulateMedia({ reducedMotion: 'reduce' })
+  await expect.poll(() => moving(page)).toBe(0)
+})
+
+test('an edit greys the verdict in its own moment, and the new one comes in its place', async ({ page }) => {
+  const job = await copyOf(page, 'quillfeather-lane')
+  await open(page, `${job}/bench?call=emergency&t=52`)
+  await page.evaluate(() => {
+    const sentence = document.querySelector<HTMLElement>('[data-testid=verdict]')!
+    const seen: string[] = []
+    Object.assign(window, { seen })
+    new MutationObserver(() =>
+      seen.push(`${sentence.dataset.stale} ${getComputedStyle(sentence.nextElementSibling!).visibility}`),
+    ).observe(sentence, { attributes: true, attributeFilter: ['data-stale'] })
+  })
+  const brown = terminal(page, 'ah.W2')
+  await brown.click()
+  await page.getByTestId('terminal-panel').getByRole('button', { name: 'Lift' }).first().click()
+  // No waiting: the mark is there before anything can be read as the verdict on this edit.
+  await expect(verdict(page)).not.toContainText('laws hold')
+  expect(await page.evaluate(() => (window as unknown as { seen: string[] }).seen)).toEqual([
+    'true visible',
+    'false hidden',
+  ])
+  await page.keyboard.press('Control+z')
+  await expect(verdict(page)).toHaveText('All 18 laws hold in 1,960 states.')
+})
+
+test('a terminal that a conductor is moved to says so at once, and so does the one that it left', async ({ page }) => {
+  const job = await copyOf(page, 'quillfeather-lane')
+  await open(page, `${job}/bench?call=emergency&t=52`)
+  const landed = async (ref: string) =>
+    Number((await terminal(page, ref).getAttribute('aria-label'))!.match(/(\d+) landed/)![1])
+  const [before, at] = [await landed('ah.W2'), await landed('ah.O')]
+  await terminal(page, 'ah.W2').click()
+  const brown = page.getByTestId('terminal-panel').getByRole('listitem').filter({ hasText: 'brown conductor of the thermostat' })
+  await brown.getByRole('button', { name: 'Move this end' }).click()
+  await terminal(page, 'ah.O').click()
+  await expect.poll(() => landed('ah.W2')).toBe(before - 1)
+  expect(await landed('ah.O')).toBe(at + 1)
+  expect((await look(page, BROWN)).along).toBe(true)
+}) // prettier-ignore
+
+test.describe('on a phone', () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true })
+
+  test('the dock’s three controls are big, say all of their words, and open no more than 45 % of the height', async ({
+    page,
+  }) => {
+    await open(page, `${GOOD}/bench?call=emergency&t=52`)
+    for (const name of [/^Call:/, /^Outdoors:/, /^Boards:/]) {
+      const control = page.getByRole('button', { name })
+      const box = (await control.boundingBox())!
+      expect(box.height).toBeGreaterThanOrEqual(48)
+      expect(await control.evaluate((e) => e.scrollWidth <= e.clientWidth)).toBe(true)
+      await control.click()
+      const sheet = control.locator('xpath=ancestor::section/div[1]')
+      expect((await sheet.boundingBox())!.height).toBeLessThanOrEqual(0.45 * 844)
+      await page.keyboard.press('Escape')
+    }
+  })
+
+  test('a call chosen with the thumb changes the answer over it', async ({ page }) => {
+    await open(page, `${GOOD}/bench?call=emergency&t=52`)
+    const dock = page.getByRole('region', { name: 'Situation' }).last()
+    await expect(dock).toContainText('On: strip row 1, strip row 2, blower')
+    await page.getByRole('button', { name: /^Call:/ }).click()
+    await page.getByRole('radio', { name: 'Cool' }).click()
+    await expect(dock).toContainText(/On: .*compressor/)
+    await expect(page).toHaveURL(/call=cool1/)
+  })
+})
+
+test('the theme that was chosen is there again after a reload, before anything is seen', async ({ page }) => {
+  await open(page, `${GOOD}/bench`)
+  await page.getByRole('button', { name: /dark/i }).first().click()
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark')
+  const ground = await page.evaluate(() => getComputedStyle(document.documentElement).backgroundColor)
+  await page.reload()
+  await verdict(page).waitFor()
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark')
+  expect(await page.evaluate(() => getComputedStyle(document.documentElement).backgroundColor)).toBe(ground)
+})
