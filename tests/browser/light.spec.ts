@@ -22,8 +22,14 @@ const look = (page: Page, id: string) =>
       along: lit.querySelector('.core')!.getAttribute('d') === rest.querySelector('.core')!.getAttribute('d'),
     }
   }, id) // prettier-ignore
+/** Which conductors show that current flows in them. */
 const moving = (page: Page) =>
-  page.evaluate(() => document.querySelector('[data-testid=bench]')!.getAnimations({ subtree: true }).length)
+  page.evaluate(() =>
+    document
+      .querySelector('[data-testid=bench]')!
+      .getAnimations({ subtree: true })
+      .map((a) => (a.effect as KeyframeEffect).target!.closest('g')!.dataset.conductor!),
+  )
 
 test('a conductor that goes live is drawn over itself, thick and unbroken; when it is dead it is thin and broken', async ({
   page,
@@ -63,15 +69,27 @@ test('motion only where current flows on the path that is looked at, and none fo
   page,
 }) => {
   await open(page, `${GOOD}/bench?call=emergency&t=52`)
-  expect(await moving(page)).toBe(0)
+  expect(await moving(page)).toEqual([])
   await page.getByRole('button', { name: 'Strip row 2' }).first().click()
-  await expect.poll(() => moving(page)).toBeGreaterThan(2)
+  await expect.poll(() => moving(page)).toContain(BROWN)
   await page.keyboard.press('1')
-  await expect.poll(() => moving(page)).toBe(0)
+  await expect.poll(() => moving(page)).not.toContain(BROWN)
   await page.keyboard.press('6')
-  await expect.poll(() => moving(page)).toBeGreaterThan(2)
+  await expect.poll(() => moving(page)).toContain(BROWN)
   await page.emulateMedia({ reducedMotion: 'reduce' })
-  await expect.poll(() => moving(page)).toBe(0)
+  await expect.poll(() => moving(page)).toEqual([])
+})
+
+test('a conductor that has its volts and leads to an open gate stands still', async ({ page }) => {
+  // E ends at the outdoor thermostat, which is open at 45 °F: 24 V on the brown conductor, and no current.
+  await open(page, '/job/saltmarsh-row/bench?call=emergency&t=45')
+  await expect(terminal(page, 'spl.x')).toHaveAttribute('data-state', 'live')
+  await expect.poll(() => look(page, BROWN)).toMatchObject({ live: true })
+  const still = await moving(page)
+  expect(still).not.toContain(BROWN)
+  // The red conductor carries the thermostat's own current.
+  await page.getByRole('button', { name: 'Blower' }).first().click()
+  await expect.poll(() => moving(page)).not.toEqual([])
 })
 
 test('an edit greys the verdict in its own moment, and the new one comes in its place', async ({ page }) => {

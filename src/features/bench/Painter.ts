@@ -1,9 +1,12 @@
-import type { Ref } from '@/core/installation'
+import { wireRef, type Ref } from '@/core/installation'
 import { hue } from '@/ui'
 import { figure } from '@/words'
 import type { LiveBoard } from '../job/LiveBoard'
 import { wireState, type TerminalVolts } from '../job/liveness'
 import { drawingOf, type DrawnWire } from './layout'
+
+/** A that count as current: more than leaks through an open triac's snubber is not, less than an input draws is. */
+const LEAST_FLOW = 0.002
 
 const voltsText = (v: TerminalVolts | undefined): string =>
   !v ? '?' : v.state === 'common' ? 'common' : v.state === 'dead' ? '0' : `${figure(v.volts)} V`
@@ -37,8 +40,11 @@ interface WirePiece {
   paths: SVGPathElement[]
   cores: SVGPathElement[]
   ends: SVGCircleElement[]
+  /** It lies on the path that is looked at, and shows whether current flows in it. */
+  onPath: boolean
   drawn: DrawnWire | null
   live: boolean | null
+  flows: boolean | null
   common: boolean | null
 }
 
@@ -99,8 +105,10 @@ export class Painter {
         paths,
         cores: inside<SVGPathElement>('.core'),
         ends: inside<SVGCircleElement>('circle'),
+        onPath: inside('.flow').length > 0,
         drawn: null,
         live: null,
+        flows: null,
         common: null,
       }
     })
@@ -138,6 +146,8 @@ export class Painter {
       const live = state === 'live'
       const common = state === 'common'
       if (w.live !== live) w.lit.dataset.live = String((w.live = live))
+      const flows = w.onPath && live && now.solved.ok && now.solved.amps(wireRef(w.id)) > LEAST_FLOW
+      if (w.flows !== flows) w.lit.dataset.flows = String((w.flows = flows))
       if (w.common !== common) w.rest.dataset.common = String((w.common = common))
       if (w.drawn !== drawn) this.bend(w, drawn)
     }
