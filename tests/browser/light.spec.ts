@@ -38,14 +38,14 @@ test('a conductor that goes live is drawn over itself, thick and unbroken; when 
   expect(await look(page, BROWN)).toEqual({
     live: true,
     atRest: true,
-    dashes: '6px, 4px',
+    dashes: '7.5px, 2.5px',
     litDashes: 'none',
     thicker: true,
     along: true,
   })
   await page.keyboard.press('1')
   await expect(terminal(page, 'ah.W2')).toHaveAttribute('data-state', 'dead')
-  expect(await look(page, BROWN)).toMatchObject({ live: false, atRest: true, dashes: '6px, 4px' })
+  expect(await look(page, BROWN)).toMatchObject({ live: false, atRest: true, dashes: '7.5px, 2.5px' })
 })
 
 test('a state is told by dash and text too, and a terminal’s size never changes with it', async ({
