@@ -221,7 +221,7 @@ const TerminalButton = memo(function TerminalButton(t: {
         'group absolute inset-x-0 flex touch-manipulation items-center justify-between rounded-[3px] [contain:size_layout_style] border border-dashed border-line bg-panel px-2.5 text-left',
         // Lines and colours only: a terminal that goes live is painted again and not laid out again.
         'data-[state=live]:border-solid data-[state=live]:border-live data-[state=live]:bg-raised data-[state=live]:shadow-[inset_0_0_0_1px_var(--live)]',
-        'data-[state=between]:border-watch data-[state=between]:bg-raised data-[state=between]:shadow-[inset_0_0_0_1px_var(--watch)]',
+        'data-[state=between]:border-dotted data-[state=between]:border-watch data-[state=between]:bg-raised data-[state=between]:shadow-[inset_0_0_0_1px_var(--watch)]',
         'data-[state=common]:border-solid data-[state=common]:border-edge',
         t.onRoute && 'outline-2 -outline-offset-1 outline-slate',
         t.raised && '!border-2 !border-dashed !border-copper shadow-[0_2px_0_var(--copper)]',
