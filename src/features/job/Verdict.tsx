@@ -71,7 +71,7 @@ function Sentence() {
         {proofSentence(proof)}
       </p>
       {/* Its room is kept, so that nothing is laid out again when it comes and goes. */}
-      <span className="invisible text-sm text-soft peer-data-[stale=true]:visible">checking …</span>
+      <span className="order-last invisible text-sm text-soft peer-data-[stale=true]:visible">checking …</span>
     </div>
   )
 }
