@@ -67,14 +67,16 @@ function stolen() {
   }
 }
 
-/** The middle and the slow end of what was measured, ms. */
+/** The middle and the slow end of a list of ms. */
+function middleAndSlow(list) {
+  const sorted = [...list].sort((a, b) => a - b)
+  const at = (share) => sorted[Math.ceil(share * sorted.length) - 1].toFixed(0)
+  return `p50 ${at(0.5)} p95 ${at(0.95)}`
+}
+
+/** All that was measured of some edits, in a line. */
 function report(times) {
-  const at = (name, share) =>
-    times
-      .map((t) => t[name])
-      .sort((a, b) => a - b)
-      [Math.ceil(share * times.length) - 1].toFixed(0)
-  const both = (name) => `p50 ${at(name, 0.5)} p95 ${at(name, 0.95)}`
+  const both = (name) => middleAndSlow(times.map((t) => t[name]))
   return `relit ${both('relit')} (painted ${both('relitPainted')}), verdict ${both('verdict')} (painted ${both('verdictPainted')}); of this machine: an empty frame ${both('nothing')}, two million steps of arithmetic ${both('arithmetic')}`
 }
 
@@ -140,8 +142,7 @@ async function sweepInWorker(url, browser) {
         .map((w) => w.evaluate(() => performance.getEntriesByName('prove').map((e) => e.duration))),
     )
   ).flat()
-  const later = times.slice(10).sort((a, b) => a - b)
-  const nth = (share) => later[Math.ceil(share * later.length) - 1].toFixed(0)
-  console.log(`${LARGEST} in its worker: ${later.length} sweeps, p50 ${nth(0.5)} p95 ${nth(0.95)} ms`)
+  const later = times.slice(10)
+  console.log(`${LARGEST} in its worker: ${later.length} sweeps, ${middleAndSlow(later)} ms`)
   await page.close()
 }

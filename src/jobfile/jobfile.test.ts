@@ -2,8 +2,8 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import Ajv from 'ajv/dist/2020'
 import type { Reading } from '@/core/startup'
-import { degF } from '@/core/units'
 import { readJson } from '../../tests/helpers/demo'
+import { reading as stripAmps } from '../../tests/helpers/reading'
 import { deviceSchema } from './device'
 import { jobSchema } from './job'
 import { check } from './problem'
@@ -172,22 +172,7 @@ describe('the published JSON Schema', () => {
   })
 })
 
-function reading(id: string, over: Partial<Reading> = {}): Reading {
-  return {
-    id,
-    kind: 'stripAmps',
-    value: 40,
-    place: 'feed',
-    at: 'feedA',
-    withBlower: true,
-    instrument: 'clamp meter',
-    situation: { call: 'emergency', outdoorF: degF(45), modes: {} },
-    who: 'Wren Hollis',
-    when: '2026-11-20T15:00:00Z',
-    supersedes: null,
-    ...over,
-  }
-}
+const reading = (id: string, over: Partial<Reading> = {}) => stripAmps({ id, withBlower: true, ...over })
 
 describe('operations', () => {
   const wire = { id: 'n1', cable: null, colour: 'white', a: 'ah.W1', b: 'ah.W2' }

@@ -1,24 +1,10 @@
 import { demoInstallation } from '../../tests/helpers/demo'
+import { reading } from '../../tests/helpers/reading'
 import { judge, type Cause, type Reading } from '@/core/startup'
 import { degF } from '@/core/units'
 import { causeWords, heldAgainst, readingWords } from '.'
 
 const inst = demoInstallation('quillfeather-lane')
-let n = 0
-const reading = (over: Partial<Reading>): Reading => ({
-  id: `r${++n}`,
-  kind: 'stripAmps',
-  value: 40,
-  place: 'feed',
-  at: 'feedA',
-  withBlower: false,
-  instrument: 'clamp meter',
-  situation: { call: 'emergency', outdoorF: degF(45), modes: {} },
-  who: 'Wren Hollis',
-  when: '2026-11-20T15:00:00Z',
-  supersedes: null,
-  ...over,
-})
 const line = (value: number) => reading({ kind: 'lineVolts', value, place: 'disconnect', at: 'kit' })
 const held = (over: Partial<Reading>, all: Reading[] = []) => heldAgainst(judge(inst, reading(over), all))
 

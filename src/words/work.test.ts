@@ -1,9 +1,8 @@
-import { readdirSync } from 'node:fs'
 import { failuresOf, type Effect } from '@/core/failures'
 import type { Installation } from '@/core/installation'
 import { compare, planLanding, planned, USUAL, type Plan } from '@/core/plan'
 import { degF } from '@/core/units'
-import { demoInstallation, rewired, without, wireBetween } from '../../tests/helpers/demo'
+import { demoInstallation, rewired, without, wireBetween, jobIds } from '../../tests/helpers/demo'
 import {
   cannotWords,
   differenceWords,
@@ -14,7 +13,7 @@ import {
   whyWords,
 } from '.'
 
-const JOBS = readdirSync('demo/jobs').map((f) => f.replace('.json', ''))
+const JOBS = jobIds()
 const inst = demoInstallation('quillfeather-lane')
 const wireOf = (a: string, b: string) => `wires.${wireBetween(inst, a, b).id}`
 

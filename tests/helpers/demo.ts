@@ -13,6 +13,9 @@ export const libraryDevice = (id: string): Device => readJson<Device>(`demo/libr
 export const libraryIds = (): string[] =>
   readdirSync(join(root, 'demo/library')).map((f) => f.replace('.json', ''))
 
+/** Ids of every demo job. */
+export const jobIds = (): string[] => readdirSync(join(root, 'demo/jobs')).map((f) => f.replace('.json', ''))
+
 interface JobFile {
   devices: Record<string, Device>
   placed: { ref: string; device: string; label: string; settings: Record<string, Value | null> }[]

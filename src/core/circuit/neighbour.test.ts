@@ -1,11 +1,9 @@
-import { readdirSync } from 'node:fs'
-import { join } from 'node:path'
-import { demoInstallation } from '../../../tests/helpers/demo'
+import { demoInstallation, jobIds } from '../../../tests/helpers/demo'
 import { callsOf, reachableRows, regionsOf } from '../situation'
 import { Circuit, type Outcome } from '.'
 
 /** A sweep takes over its neighbours' solutions where it may; here every state is also solved by itself. */
-const jobs = readdirSync(join(__dirname, '../../../demo/jobs')).map((f) => f.replace('.json', ''))
+const jobs = jobIds()
 
 describe('states that take over a neighbour’s solution', () => {
   it.each(jobs)('%s: have the same coils, contacts and volts as when solved by themselves', (id) => {

@@ -1,6 +1,5 @@
 import fc from 'fast-check'
-import { readdirSync } from 'node:fs'
-import { demoInstallation } from '../../../tests/helpers/demo'
+import { demoInstallation, jobIds } from '../../../tests/helpers/demo'
 import { circuitOf, solve } from '../circuit'
 import { callsOf } from '../situation'
 import type { Call } from '../equipment'
@@ -52,7 +51,7 @@ describe('what may run over all outdoor temperatures', () => {
       expect([running['od.compressor'], running['od.fan']]).toEqual(['no', 'no'])
   })
 
-  const jobs = readdirSync('demo/jobs').map((f) => f.replace('.json', ''))
+  const jobs = jobIds()
   it.each(jobs)('%s: the stretches meet, from −20 to 115 °F, and name all that can run', (job) => {
     const inst = demoInstallation(job)
     for (const call of callsOf(inst)) {

@@ -1,25 +1,11 @@
 import { demoInstallation } from '../../../tests/helpers/demo'
+import { reading } from '../../../tests/helpers/reading'
 import { Circuit } from '../circuit'
 import type { Call } from '../equipment'
 import { degF } from '../units'
 import { expectations, judge, liveness, rowsOf, serviceVolts, standing, type Reading } from '.'
 
 const inst = demoInstallation('quillfeather-lane')
-let n = 0
-const reading = (over: Partial<Reading>): Reading => ({
-  id: `r${++n}`,
-  kind: 'stripAmps',
-  value: 40,
-  place: 'feed',
-  at: 'feedA',
-  withBlower: false,
-  instrument: 'clamp meter',
-  situation: { call: 'emergency', outdoorF: degF(45), modes: {} },
-  who: 'Wren Hollis',
-  when: '2026-11-20T15:00:00Z',
-  supersedes: null,
-  ...over,
-})
 const line = (value: number) => reading({ kind: 'lineVolts', value, place: 'disconnect', at: 'kit' })
 const kinds = (r: Reading, all: Reading[] = []) => {
   const v = judge(inst, r, all)

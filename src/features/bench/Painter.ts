@@ -22,8 +22,7 @@ interface TerminalPiece {
   ref: Ref
   button: HTMLElement
   volts: HTMLElement
-  state: TerminalVolts['state'] | null
-  /** What its words are of: no text is made for a tenth of a volt that has not changed. */
+  /** What it shows, as one text: no other is made for a tenth of a volt that has not changed. */
   said: string
 }
 interface LoadPiece {
@@ -72,7 +71,6 @@ export class Painter {
           ref: button.dataset.terminal!,
           button,
           volts: button.querySelector<HTMLElement>('[data-volts]')!,
-          state: null,
           said: '',
         },
     )
@@ -122,12 +120,12 @@ export class Painter {
     for (const t of this.terminals) {
       const v = now.volts.get(t.ref)
       const state = v?.state ?? 'dead'
-      if (t.state !== state) t.button.dataset.state = t.state = state
       const landed = drawing.landed.get(t.ref) ?? 0
       const { name } = t.button.dataset
       const said = `${state} ${v && Math.round(v.volts * 10)} ${landed} ${name}`
       if (t.said === said) continue
       t.said = said
+      if (t.button.dataset.state !== state) t.button.dataset.state = state
       const text = voltsText(v)
       write(t.volts, text)
       t.button.setAttribute('aria-label', `${name}, ${text === '0' ? 'dead' : text}, ${landed} landed`)

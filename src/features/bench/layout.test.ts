@@ -1,5 +1,4 @@
-import { readdirSync } from 'node:fs'
-import { demoInstallation, rewired, wireBetween } from '../../../tests/helpers/demo'
+import { demoInstallation, rewired, wireBetween, jobIds } from '../../../tests/helpers/demo'
 import { drawingOf, layOut, SIZE } from './layout'
 
 const inst = demoInstallation('quillfeather-lane')
@@ -56,8 +55,7 @@ describe('the drawing of the bench', () => {
   })
 })
 
-const JOBS = readdirSync('demo/jobs').map((f) => f.replace('.json', ''))
-describe.each(JOBS)('the drawing of %s', (job) => {
+describe.each(jobIds())('the drawing of %s', (job) => {
   const here = demoInstallation(job)
   const { layout, cables, byId } = drawingOf(here)
 

@@ -49,19 +49,20 @@ export function Verdict() {
 function Sentence() {
   const live = useLiveProof()
   const proof = useProofNow()
-  const box = useRef<HTMLDivElement>(null)
+  const sentence = useRef<HTMLParagraphElement>(null)
   useLayoutEffect(() => {
-    const sentence = box.current!.firstElementChild as HTMLElement
+    const { dataset } = sentence.current!
     const mark = () => {
       const stale = String(live.stale())
-      if (sentence.dataset.stale !== stale) sentence.dataset.stale = stale
+      if (dataset.stale !== stale) dataset.stale = stale
     }
     mark()
     return live.subscribe(mark)
   }, [live])
   return (
-    <div ref={box} className="contents">
+    <>
       <p
+        ref={sentence}
         data-testid="verdict"
         className={cx(
           'peer text-lg leading-snug font-bold data-[stale=true]:text-soft',
@@ -71,8 +72,10 @@ function Sentence() {
         {proofSentence(proof)}
       </p>
       {/* Its room is kept, so that nothing is laid out again when it comes and goes. */}
-      <span className="order-last invisible text-sm text-soft peer-data-[stale=true]:visible">checking …</span>
-    </div>
+      <span className="order-last invisible text-sm text-soft peer-data-[stale=true]:visible">
+        checking …
+      </span>
+    </>
   )
 }
 

@@ -31,8 +31,9 @@ export function useWho(): [string, (who: string) => void] {
 /** After the next frame at the latest, and at once where no frame will come. */
 const afterFrame = (act: () => Promise<void>): Promise<void> =>
   new Promise((resolve, reject) => {
-    if (document.visibilityState === 'hidden') return act().then(resolve, reject)
-    requestAnimationFrame(() => setTimeout(() => act().then(resolve, reject)))
+    const run = () => void act().then(resolve, reject)
+    if (pageClock.hidden()) run()
+    else pageClock.painted(run)
   })
 
 /** Once nobody has edited for three seconds, when nothing else is to be done, or the page is put away. */
