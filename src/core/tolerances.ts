@@ -17,6 +17,8 @@ export const tolerances = Object.freeze({
   /** A, and V. Less than this through a contact, or across it, changes nothing by opening or closing it. */
   nothingA: 1e-5,
   nothingV: 1e-6,
+  /** A. More than this in a conductor counts as current: more than leaks through an open triac's snubber, less than an input draws. */
+  flowA: 2e-3,
   /** Rounds of coil and contact settling before a circuit is declared to chatter. */
   settleRounds: 64,
   /** V. From here up a 24 V terminal counts as live: coils must pull in at this or less. */

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { complexes, factor, planElimination, solveFactored } from './elimination'
+import { complexes, factor, planElimination, quadratic, solveFactored } from './elimination'
 
 type C = [number, number]
 const mul = (a: C, b: C): C => [a[0] * b[0] - a[1] * b[1], a[0] * b[1] + a[1] * b[0]]
@@ -36,48 +36,65 @@ const branch = fc.record({
 describe('elimination', () => {
   it('agrees with a dense solution on random networks', () => {
     fc.assert(
-      fc.property(fc.array(branch, { minLength: 1, maxLength: 30 }), fc.nat(11), (branches, at) => {
-        const n = 12
-        const full: C[][] = Array.from({ length: n }, (_, i) =>
-          Array.from({ length: n }, (_, j): C => [i === j ? 0.01 : 0, 0]),
-        )
-        const plan = planElimination(
-          n,
-          branches.filter((b) => b.b < n && b.a !== b.b).map((b) => [b.a, b.b] as const),
-        )
-        const matrix = complexes(plan.slots)
-        for (let i = 0; i < n; i++) matrix.re[i] = 0.01
-        for (const { a, b, g, x } of branches) {
-          if (a === b) continue
-          const ends = b < n ? [a, b] : [a]
-          for (const e of ends) {
-            matrix.re[e]! += g
-            matrix.im[e]! += x
-            full[e]![e]![0] += g
-            full[e]![e]![1] += x
+      fc.property(
+        fc.array(branch, { minLength: 1, maxLength: 30 }),
+        fc.nat(11),
+        fc.nat(11),
+        (branches, at, out) => {
+          const n = 12
+          const full: C[][] = Array.from({ length: n }, (_, i) =>
+            Array.from({ length: n }, (_, j): C => [i === j ? 0.01 : 0, 0]),
+          )
+          const plan = planElimination(
+            n,
+            branches.filter((b) => b.b < n && b.a !== b.b).map((b) => [b.a, b.b] as const),
+          )
+          const matrix = complexes(plan.slots)
+          for (let i = 0; i < n; i++) matrix.re[i] = 0.01
+          for (const { a, b, g, x } of branches) {
+            if (a === b) continue
+            const ends = b < n ? [a, b] : [a]
+            for (const e of ends) {
+              matrix.re[e]! += g
+              matrix.im[e]! += x
+              full[e]![e]![0] += g
+              full[e]![e]![1] += x
+            }
+            if (b >= n) continue
+            const s = plan.slot(a, b)
+            matrix.re[s]! -= g
+            matrix.im[s]! -= x
+            for (const [p, q] of [
+              [a, b],
+              [b, a],
+            ] as const) {
+              full[p]![q]![0] -= g
+              full[p]![q]![1] -= x
+            }
           }
-          if (b >= n) continue
-          const s = plan.slot(a, b)
-          matrix.re[s]! -= g
-          matrix.im[s]! -= x
-          for (const [p, q] of [
-            [a, b],
-            [b, a],
-          ] as const) {
-            full[p]![q]![0] -= g
-            full[p]![q]![1] -= x
-          }
-        }
-        const x = complexes(n)
-        x.re[at] = 1
-        const f = factor(plan, matrix)
-        expect(f).not.toBeNull()
-        solveFactored(plan, f!, x)
-        const rhs = Array.from({ length: n }, (_, i): C => [i === at ? 1 : 0, 0])
-        dense(full, rhs).forEach((v, i) => {
-          expect(Math.hypot(x.re[i]! - v[0], x.im[i]! - v[1])).toBeLessThan(1e-6 * (1 + Math.hypot(...v)))
-        })
-      }),
+          const x = complexes(n)
+          x.re[at] = 1
+          const f = factor(plan, matrix)
+          expect(f).not.toBeNull()
+          solveFactored(plan, f!, x)
+          const rhs = Array.from({ length: n }, (_, i): C => [i === at ? 1 : 0, 0])
+          dense(full, rhs).forEach((v, i) => {
+            expect(Math.hypot(x.re[i]! - v[0], x.im[i]! - v[1])).toBeLessThan(1e-6 * (1 + Math.hypot(...v)))
+          })
+          // Driven in at one node and out at another: the impedance between the two, from the same dense inverse.
+          if (at === out) return
+          const pair = complexes(n)
+          pair.re[at] = 1
+          pair.re[out] = -1
+          const { re, im } = quadratic(plan, f!, pair)
+          const v = dense(
+            full,
+            Array.from({ length: n }, (_, i): C => [i === at ? 1 : i === out ? -1 : 0, 0]),
+          )
+          const z = sub(v[at]!, v[out]!)
+          expect(Math.hypot(re - z[0], im - z[1])).toBeLessThan(1e-6 * (1 + Math.hypot(...z)))
+        },
+      ),
       { seed: 20261123, numRuns: 300 },
     )
   })

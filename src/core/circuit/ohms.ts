@@ -1,7 +1,8 @@
 import type { Ref } from '../installation'
 import { tolerances } from '../tolerances'
-import { complexes, factor, planElimination, solveFactored } from './elimination'
-import { GROUND, nodeOf, type Branch } from './netlist'
+import { factor, planElimination } from './elimination'
+import { impedanceBetween } from './impedance'
+import { nodeOf, type Branch } from './netlist'
 import type { Circuit } from './solver'
 import { bareMatrix, pairsOf, stamp } from './stamps'
 
@@ -33,11 +34,7 @@ export function ohmsBetween(circuit: Circuit, a: Ref, b: Ref): number {
   for (const x of branches) stamp(plan, m, x)
   const factors = factor(plan, m)
   if (!factors) return Number.NaN
-  const x = complexes(n)
-  if (i !== GROUND) x.re[i] = 1
-  if (j !== GROUND) x.re[j]! -= 1
-  solveFactored(plan, factors, x)
-  const ohms = (i === GROUND ? 0 : x.re[i]!) - (j === GROUND ? 0 : x.re[j]!)
+  const ohms = impedanceBetween(plan, factors, i, j).re
   return ohms >= tolerances.openOhms ? Infinity : ohms
 }
 

@@ -3,8 +3,9 @@ import type { Ref } from '../installation'
 import type { Situation } from '../situation'
 import { tolerances } from '../tolerances'
 import { truthOf } from './drivers'
-import { complexes, solveFactored, type Factors } from './elimination'
-import { across, GROUND, nodeOf, type Branch, type LoadBranch } from './netlist'
+import { complexes, type Complexes, type Factors } from './elimination'
+import { impedanceBetween, shownBy } from './impedance'
+import { across, nodeOf, type Branch, type LoadBranch } from './netlist'
 import { overcurrents, type Overcurrent } from './overcurrent'
 import type { Circuit, Settled, UnknownAs } from './solver'
 
@@ -43,6 +44,7 @@ export function solve(circuit: Circuit, situation: Situation, unknownAs: Unknown
   const { net, plan } = circuit
   // Metering asks many times of one state.
   let factors: Factors | null = null
+  let room: Complexes | null = null
   const node = (ref: Ref): number => nodeOf(net, ref)
   const volts = (a: Ref, b: Ref): number => {
     const i = node(a)
@@ -58,9 +60,10 @@ export function solve(circuit: Circuit, situation: Situation, unknownAs: Unknown
     meter(a, b, ohms = tolerances.meterOhms) {
       const open = volts(a, b)
       if (!(open > 0)) return open
-      const seen = impedanceBetween(circuit, state, node(a), node(b))
-      // The meter divides the open volts with the circuit's own impedance between its leads (Thévenin).
-      return open / Math.hypot(1 + seen.re / ohms, seen.im / ohms)
+      factors ??= circuit.factors(state.closed)
+      if (!factors) return open
+      room ??= complexes(plan.size)
+      return shownBy(ohms, open, impedanceBetween(plan, factors, node(a), node(b), room))
     },
     amps: (ref) => branchAmps(circuit, state, ref),
     closed(ref) {
@@ -75,18 +78,6 @@ export function solve(circuit: Circuit, situation: Situation, unknownAs: Unknown
       (l, i) => l.part.makes && l.part.makes.what !== 'control' && state.coils[i] === 2,
     ),
     overcurrents: overcurrents(circuit.net, state),
-  }
-
-  function impedanceBetween(c: Circuit, s: Settled, a: number, b: number) {
-    const x = complexes(plan.size)
-    if (a !== GROUND) x.re[a] = 1
-    if (b !== GROUND) x.re[b]! -= 1
-    factors ??= c.factors(s.closed)
-    if (factors) solveFactored(plan, factors, x)
-    return {
-      re: (a === GROUND ? 0 : x.re[a]!) - (b === GROUND ? 0 : x.re[b]!),
-      im: (a === GROUND ? 0 : x.im[a]!) - (b === GROUND ? 0 : x.im[b]!),
-    }
   }
 }
 

@@ -1,7 +1,8 @@
 import type { Installation, Ref } from '../installation'
 import { tolerances } from '../tolerances'
-import { complexes, factor, planElimination, solveFactored, type Complexes } from './elimination'
-import { across, GROUND, nodeOf, type Branch, type Netlist } from './netlist'
+import { factor, planElimination, solveFactored, type Complexes } from './elimination'
+import { impedanceBetween, shownBy, type Impedance } from './impedance'
+import { across, nodeOf, type Branch, type Netlist } from './netlist'
 import type { Solution } from './solution'
 import { bareMatrix, injected, pairsOf, stamp, stampTransformer } from './stamps'
 
@@ -33,7 +34,7 @@ function straysOf(inst: Installation, net: Netlist): Branch[] {
 interface Strayed {
   volts: Complexes
   /** Ω between two nodes, complex. */
-  impedance(a: number, b: number): { re: number; im: number }
+  impedance(a: number, b: number): Impedance
 }
 const strayed = new WeakMap<Solution, Strayed | null>()
 
@@ -60,16 +61,7 @@ function withStrays(solution: Solution): Strayed | null {
   solveFactored(plan, factors, volts)
   return {
     volts,
-    impedance(a, b) {
-      const x = complexes(size)
-      if (a !== GROUND) x.re[a] = 1
-      if (b !== GROUND) x.re[b]! -= 1
-      solveFactored(plan, factors, x)
-      return {
-        re: (a === GROUND ? 0 : x.re[a]!) - (b === GROUND ? 0 : x.re[b]!),
-        im: (a === GROUND ? 0 : x.im[a]!) - (b === GROUND ? 0 : x.im[b]!),
-      }
-    },
+    impedance: (a, b) => impedanceBetween(plan, factors, a, b),
   }
 }
 
@@ -85,6 +77,5 @@ export function meterWithStrays(solution: Solution, a: Ref, b: Ref, ohms: number
   let s = strayed.get(solution)
   if (s === undefined) strayed.set(solution, (s = withStrays(solution)))
   if (!s) return Number.NaN
-  const z = s.impedance(i, j)
-  return across(s.volts, i, j) / Math.hypot(1 + z.re / ohms, z.im / ohms)
+  return shownBy(ohms, across(s.volts, i, j), s.impedance(i, j))
 }
