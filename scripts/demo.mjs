@@ -6,8 +6,14 @@ import { data, ensureBuild, ensureDataFolder, ensureModules } from './lib/prepar
 import { main, Plain, say } from './lib/say.mjs'
 import { prepareDatabase, startServer } from './lib/serve.mjs'
 
+const USE = 'npm run demo [-- --reset], with PORT and DATABASE_URL from the environment'
+
 main(async () => {
-  const reset = process.argv.includes('--reset')
+  const asked = process.argv.slice(2)
+  if (asked.includes('--help')) return say(`${USE}; --reset brings the demo jobs back as they were`)
+  const odd = asked.find((a) => a !== '--reset')
+  if (odd) throw new Plain(`"${odd}" is not known here, and nothing was started. It is: ${USE}`)
+  const reset = asked.includes('--reset')
   const port = Number(process.env.PORT ?? 4810)
   if (!(port > 0 && port < 65536))
     throw new Plain(`PORT is "${process.env.PORT}": it must be a number from 1 to 65535.`)
