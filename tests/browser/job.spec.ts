@@ -61,6 +61,39 @@ test('a broken law shows its smallest case, the wire to move, and clears when it
   await saved(page)
 })
 
+test('a search for what to change stands in no verdict’s way, and ends with the wiring that it was for', async ({
+  page,
+}) => {
+  const job = await copyOf(page, 'osier-walk')
+  await open(page, `${job}/bench`)
+  const verdictOf = await verdict(page).innerText()
+  await terminal(page, 'tstat.Y').click()
+  await page.getByTestId('terminal-panel').getByRole('button', { name: 'Lift' }).first().click()
+  const ask = page.getByRole('button', { name: 'What do I change?' })
+  await expect(ask).not.toHaveCount(0)
+  const workers = page.workers().length
+  await ask.first().click()
+  await expect(page.getByRole('button', { name: 'Trying every move …' })).toBeVisible()
+  await expect.poll(() => page.workers().length).toBe(workers + 1)
+  await page.keyboard.press('Control+z')
+  await expect(verdict(page)).toHaveText(verdictOf)
+  await expect.poll(() => page.workers().length).toBe(workers)
+  await expect(page.getByRole('button', { name: 'Trying every move …' })).toHaveCount(0)
+})
+
+test('moves that were found for another wiring are not offered any more', async ({ page }) => {
+  const job = await copyOf(page, 'saltmarsh-row')
+  await open(page, `${job}/bench`)
+  const ask = page.getByRole('button', { name: 'What do I change?' })
+  await ask.click()
+  const offered = page.getByRole('button', { name: 'Record it as done' })
+  await expect(offered).not.toHaveCount(0)
+  await terminal(page, 'tstat.G').click()
+  await page.getByTestId('terminal-panel').getByRole('button', { name: 'Lift' }).first().click()
+  await expect(offered).toHaveCount(0)
+  await expect(ask.first()).toBeEnabled()
+})
+
 test('a conductor is moved with the keyboard alone, survives a reload, and is taken back', async ({
   page,
 }) => {

@@ -24,7 +24,7 @@ export interface JobScreenValue {
   setSituation: (s: Situation) => void
   targets: Target[]
   chains: GateChain[]
-  mends: (finding: Finding) => Promise<Mend[]>
+  mends: (inst: Installation, finding: Finding) => Promise<Mend[]>
   edit: (op: Operation) => Checked<Job>
   undo: () => void
   redo: () => void
@@ -78,10 +78,5 @@ export function useProofNow(): Proof {
 }
 /** The document with what waits to be saved, what can be undone and what is to be decided. */
 export const useJobView = (): JobView => useInside(ViewContext)
-/** Whether all is saved, at this instant: it must never say so of what is not. */
-export function useSaving(): Pick<JobView, 'saving' | 'waiting'> {
-  const store = useInside(StoreContext)
-  const saving = useSyncExternalStore(store.subscribe, () => store.getView().saving)
-  const waiting = useSyncExternalStore(store.subscribe, () => store.getView().waiting)
-  return { saving, waiting }
-}
+/** The document's keeper, for what must be said of it in its own moment. */
+export const useJobStore = (): JobStore => useInside(StoreContext)

@@ -17,6 +17,8 @@ export interface Proven {
  */
 export class LiveProof implements Source<Proven | null> {
   private readonly runner = new ProofRunner()
+  /** Each search for mends has a worker of its own: it takes many sweeps, and no proof waits for it. */
+  private readonly searches = new Set<ProofRunner>()
   private readonly listeners = new Set<() => void>()
   private readonly stop: () => void
   private asked: Installation | null = null
@@ -36,14 +38,27 @@ export class LiveProof implements Source<Proven | null> {
   /** Whether the wiring has changed since the last proof. */
   stale = (): boolean => this.value?.of !== this.asked
 
-  mends = (finding: Finding): Promise<Mend[]> => {
-    const { job } = this.store.getView()
-    return job ? this.runner.mends(installationOf(job), finding) : Promise.resolve([])
+  /** The changes that would clear a finding. A search that an edit has overtaken is ended and gives no answer. */
+  mends = async (inst: Installation, finding: Finding): Promise<Mend[]> => {
+    const search = new ProofRunner()
+    this.searches.add(search)
+    try {
+      return await search.mends(inst, finding)
+    } finally {
+      search.close()
+      this.searches.delete(search)
+    }
   }
 
   close(): void {
     this.stop()
+    this.endSearches()
     this.runner.close()
+  }
+
+  private endSearches(): void {
+    for (const search of this.searches) search.close()
+    this.searches.clear()
   }
 
   private ask(): void {
@@ -51,6 +66,7 @@ export class LiveProof implements Source<Proven | null> {
     const inst = job && installationOf(job)
     if (!inst || inst === this.asked) return
     this.asked = inst
+    this.endSearches()
     this.runner.request(inst, (proof) => {
       this.value = { proof, of: inst }
       this.tell()

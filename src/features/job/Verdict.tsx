@@ -1,8 +1,8 @@
 'use client'
 
-import { memo, useLayoutEffect, useRef, useState } from 'react'
+import { memo, useCallback, useState } from 'react'
 import type { Finding, Mend, Proof } from '@/core/laws'
-import { makeRef } from '@/core/installation'
+import { makeRef, type Installation } from '@/core/installation'
 import type { Operation } from '@/jobfile'
 import { Button, cx } from '@/ui'
 import {
@@ -15,6 +15,7 @@ import {
   witnessSentence,
 } from '@/words'
 import { useJobScreen, useLiveProof, useProof, useProofNow } from './JobContext'
+import { useMark } from './hooks'
 
 /** The answer first: one sentence over every reachable state, then what is broken, with its way out. */
 export function Verdict() {
@@ -49,16 +50,14 @@ export function Verdict() {
 function Sentence() {
   const live = useLiveProof()
   const proof = useProofNow()
-  const sentence = useRef<HTMLParagraphElement>(null)
-  useLayoutEffect(() => {
-    const { dataset } = sentence.current!
-    const mark = () => {
+  const mark = useCallback(
+    ({ dataset }: HTMLElement) => {
       const stale = String(live.stale())
       if (dataset.stale !== stale) dataset.stale = stale
-    }
-    mark()
-    return live.subscribe(mark)
-  }, [live])
+    },
+    [live],
+  )
+  const sentence = useMark<HTMLParagraphElement>(live, mark)
   return (
     <>
       <p
@@ -107,7 +106,10 @@ const sameSituation = (a: Finding['witness'], b: Finding['witness']) =>
 
 function FindingLine({ finding, alone }: { finding: Finding; alone: boolean }) {
   const { inst, setSituation, situation, go, place, mends, edit } = useJobScreen()
-  const [found, setFound] = useState<Mend[] | 'searching' | null>(null)
+  const [search, setSearch] = useState<{ of: Installation; found: Mend[] | null } | null>(null)
+  // What was searched for another wiring is no answer to this one.
+  const mine = search?.of === inst ? search : null
+  const searching = mine !== null && mine.found === null
   const shown = sameSituation(situation, finding.witness)
   return (
     <li className="flex flex-wrap items-center gap-x-3 gap-y-1 border-l-4 border-harm bg-harm-soft px-3 py-1 text-[15px]">
@@ -126,29 +128,22 @@ function FindingLine({ finding, alone }: { finding: Finding; alone: boolean }) {
       </Button>
       <Button
         onClick={() => {
-          setFound('searching')
-          void mends(finding).then(setFound)
+          setSearch({ of: inst, found: null })
+          void mends(inst, finding).then((found) => setSearch({ of: inst, found }))
         }}
-        disabled={found === 'searching'}
+        disabled={searching}
       >
-        {found === 'searching' ? 'Trying every move …' : 'What do I change?'}
+        {searching ? 'Trying every move …' : 'What do I change?'}
       </Button>
-      {Array.isArray(found) && (
+      {mine?.found && (
         <ul className="basis-full space-y-1 pb-1">
-          {found.length === 0 && (
+          {mine.found.length === 0 && (
             <li>No single setting, move or jumper clears this without breaking something else.</li>
           )}
-          {found.map((m) => (
+          {mine.found.map((m) => (
             <li key={JSON.stringify(m)} className="flex flex-wrap items-center gap-3">
               <span className="flex-1 basis-60">{mendWords(inst, m)}</span>
-              <Button
-                onClick={() => {
-                  edit(mendOperation(m))
-                  setFound(null)
-                }}
-              >
-                Record it as done
-              </Button>
+              <Button onClick={() => edit(mendOperation(m))}>Record it as done</Button>
             </li>
           ))}
         </ul>
