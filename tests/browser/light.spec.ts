@@ -4,6 +4,8 @@ import { copyOf, open, terminal, verdict } from './helpers'
 const GOOD = '/job/quillfeather-lane'
 /** The conductor between E and the air handler's W2. */
 const BROWN = 'w07'
+/** The colour of what is live, in the light theme: #c9661c. */
+const LIVE = 'rgb(201, 102, 28)'
 
 /** How a conductor is drawn: what it shows of its live copy, and the dashes of the one at rest. */
 const look = (page: Page, id: string) =>
@@ -54,11 +56,19 @@ test('a state is told by dash and text too, and a terminal’s size never change
   await open(page, `${GOOD}/bench?call=emergency&t=52`)
   const w2 = terminal(page, 'ah.W2')
   const box = await w2.boundingBox()
-  await expect(w2).toHaveCSS('border-top-style', 'solid')
+  await expect(w2).toHaveCSS('border-top-color', LIVE)
   await expect(w2).toContainText(/24\.\d V/)
   await expect(w2).toHaveAccessibleName(/Air handler W2, 24\.\d V, \d landed/)
   await page.keyboard.press('1')
-  await expect(w2).toHaveCSS('border-top-style', 'dashed')
+  // Its border is clear: the broken outline on the sheet below is what is seen of it.
+  await expect(w2).toHaveCSS('border-top-color', 'rgba(0, 0, 0, 0)')
+  await expect(w2).toHaveCSS('background-clip', 'padding-box')
+  const outlines = page.locator('[data-testid=bench] rect[stroke-dasharray]')
+  expect(await outlines.count()).toBe(await page.locator('button[data-terminal]').count())
+  const boxes = await outlines.evaluateAll((all) =>
+    all.map((e) => e.getBoundingClientRect()).map((r) => [r.x, r.y]),
+  )
+  expect(boxes.filter(([x, y]) => Math.abs(x! - box!.x) <= 1 && Math.abs(y! - box!.y) <= 1)).toHaveLength(1)
   await expect(w2).toContainText('0')
   await expect(w2).toHaveAccessibleName(/Air handler W2, dead, \d landed/)
   expect(await w2.boundingBox()).toEqual(box)
@@ -114,6 +124,28 @@ test('an edit greys the verdict in its own moment, and the new one comes in its 
   ])
   await page.keyboard.press('Control+z')
   await expect(verdict(page)).toHaveText('All 18 laws hold in 1,960 states.')
+})
+
+test('“Saved” is not said while an edit is on its way', async ({ page }) => {
+  const job = await copyOf(page, 'quillfeather-lane')
+  await open(page, `${job}/bench?call=emergency&t=52`)
+  const status = page.getByRole('banner').getByRole('status')
+  const [done, onItsWay] = [status.getByText('Saved'), status.getByText('Saving …')]
+  await expect(done).toBeVisible()
+  await expect(onItsWay).toBeHidden()
+  let answer = () => undefined as void
+  const held = new Promise<void>((resolve) => (answer = resolve))
+  await page.route('**/ops', async (route) => {
+    await held
+    await route.continue()
+  })
+  await terminal(page, 'ah.W2').click()
+  await page.getByTestId('terminal-panel').getByRole('button', { name: 'Lift' }).first().click()
+  await expect(onItsWay).toBeVisible()
+  await expect(done).toBeHidden()
+  answer()
+  await expect(done).toBeVisible()
+  await expect(onItsWay).toBeHidden()
 })
 
 test('a terminal that a conductor is moved to says so at once, and so does the one that it left', async ({ page }) => {

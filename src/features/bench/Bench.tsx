@@ -95,7 +95,8 @@ export function Bench() {
         {!wide && phone === 'landing' && <Schedule route={route} landing={landing} />}
         {(wide || phone === 'tools') && tools}
       </div>
-      <div className={cx('lg:block', phone !== 'gates' && 'hidden')}>
+      {/* A stacking context: what is not touched by an edit is then not walked through by its painting either. */}
+      <div className={cx('isolate lg:block', phone !== 'gates' && 'hidden')}>
         {chosen && (
           <div className="hidden lg:block">
             <TerminalPanel terminal={chosen} volts={volts.get(chosen)} landing={landing} />

@@ -1,13 +1,13 @@
 'use client'
 
-import { memo, useCallback, useEffect, useLayoutEffect, useRef } from 'react'
+import { memo, useCallback, useEffect, useLayoutEffect, useRef, type ReactNode } from 'react'
 import type { Target } from '@/core/explain'
 import type { Ref } from '@/core/installation'
 import { cx } from '@/ui'
 import { makingShort, refWords, targetWords } from '@/words'
 import { useBoard, useLook } from '../job/JobContext'
 import { sensibleFor } from './landing'
-import { drawingOf, SIZE, type DrawnCable } from './layout'
+import { drawingOf, SIZE, type BenchLayout, type DrawnCable, type Panel } from './layout'
 import { Painter } from './Painter'
 import { useDragLanding } from './useDragLanding'
 import type { Leads } from './leads'
@@ -68,25 +68,23 @@ export function Diagram({
       data-testid="bench"
       {...drag}
     >
-      <svg
-        width={layout.width}
-        height={layout.height}
-        className="absolute inset-0 [contain:size_layout_style]"
-        aria-hidden
-      >
+      <Layer layout={layout}>
+        <Boxes panels={layout.panels} />
         <Jackets cables={cables} />
-        {/* What is live lies over the rest. */}
-        {lay('rest')}
+      </Layer>
+      <Layer layout={layout}>{lay('rest')}</Layer>
+      {/* What is live lies over the rest. */}
+      <Layer layout={layout}>
         {lay('lit')}
         <CableNames cables={cables} />
         <path
           ref={line}
-          className="pointer-events-none fill-none stroke-copper"
+          className="fill-none stroke-copper"
           strokeWidth={4}
           strokeDasharray="8 5"
           strokeLinecap="round"
         />
-      </svg>
+      </Layer>
       {layout.panels.map((p) => (
         <section
           key={p.placed.ref}
@@ -123,6 +121,39 @@ export function Diagram({
     </div>
   )
 }
+
+/** One sheet of the drawing, as a picture of its own to the browser: what changes on one is not drawn again on the other. */
+function Layer({ layout, children }: { layout: BenchLayout; children: ReactNode }) {
+  return (
+    <svg
+      width={layout.width}
+      height={layout.height}
+      className="pointer-events-none absolute inset-0 [contain:size_layout_style] will-change-transform"
+      aria-hidden
+    >
+      {children}
+    </svg>
+  )
+}
+
+/** The broken outline of every terminal at rest: a live one has its own over it, and its dashes are not drawn again. */
+const Boxes = memo(function Boxes({ panels }: { panels: Panel[] }) {
+  return panels.flatMap((p) =>
+    p.terminals.map(({ ref, y }) => (
+      <rect
+        key={ref}
+        x={p.x + 0.5}
+        y={y + 2.5}
+        width={SIZE.column - 1}
+        height={SIZE.row - 5}
+        rx={3}
+        fill="none"
+        stroke="var(--line)"
+        strokeDasharray="3 3"
+      />
+    )),
+  )
+})
 
 const Jackets = memo(function Jackets({ cables }: { cables: DrawnCable[] }) {
   return cables.map((c) => (
@@ -218,11 +249,7 @@ const TerminalButton = memo(function TerminalButton(t: {
       title={t.about}
       onClick={() => t.onChoose(t.at)}
       className={cx(
-        'group absolute inset-x-0 flex touch-manipulation items-center justify-between rounded-[3px] [contain:size_layout_style] border border-dashed border-line bg-panel px-2.5 text-left',
-        // Lines and colours only: a terminal that goes live is painted again and not laid out again.
-        'data-[state=live]:border-solid data-[state=live]:border-live data-[state=live]:bg-raised data-[state=live]:shadow-[inset_0_0_0_1px_var(--live)]',
-        'data-[state=between]:border-dotted data-[state=between]:border-watch data-[state=between]:bg-raised data-[state=between]:shadow-[inset_0_0_0_1px_var(--watch)]',
-        'data-[state=common]:border-solid data-[state=common]:border-edge',
+        'terminal absolute inset-x-0 flex touch-manipulation items-center px-2.5 text-left',
         t.onRoute && 'outline-2 -outline-offset-1 outline-slate',
         t.raised && '!border-2 !border-dashed !border-copper shadow-[0_2px_0_var(--copper)]',
         t.chosen && '!border-2 !border-solid !border-ink',
@@ -242,11 +269,7 @@ const TerminalButton = memo(function TerminalButton(t: {
           </span>
         )}
       </span>
-      {/* A box of its own size: new volts lay out nothing but themselves. */}
-      <span
-        data-volts
-        className="h-5 w-16 text-right text-[13px] leading-5 font-semibold text-soft [contain:size_layout_style] group-data-[state=live]:text-copper"
-      />
+      <span data-volts />
     </button>
   )
 })

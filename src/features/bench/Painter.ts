@@ -1,12 +1,10 @@
 import { wireRef, type Ref } from '@/core/installation'
+import { tolerances } from '@/core/tolerances'
 import { hue } from '@/ui'
 import { figure } from '@/words'
 import type { LiveBoard } from '../job/LiveBoard'
 import { wireState, type TerminalVolts } from '../job/liveness'
 import { drawingOf, type DrawnWire } from './layout'
-
-/** A that count as current: more than leaks through an open triac's snubber is not, less than an input draws is. */
-const LEAST_FLOW = 0.002
 
 const voltsText = (v: TerminalVolts | undefined): string =>
   !v ? '?' : v.state === 'common' ? 'common' : v.state === 'dead' ? '0' : `${figure(v.volts)} V`
@@ -144,7 +142,7 @@ export class Painter {
       const live = state === 'live'
       const common = state === 'common'
       if (w.live !== live) w.lit.dataset.live = String((w.live = live))
-      const flows = w.onPath && live && now.solved.ok && now.solved.amps(wireRef(w.id)) > LEAST_FLOW
+      const flows = w.onPath && live && now.solved.ok && now.solved.amps(wireRef(w.id)) > tolerances.flowA
       if (w.flows !== flows) w.lit.dataset.flows = String((w.flows = flows))
       if (w.common !== common) w.rest.dataset.common = String((w.common = common))
       if (w.drawn !== drawn) this.bend(w, drawn)

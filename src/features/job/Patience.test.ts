@@ -19,11 +19,15 @@ function page() {
   }
   const clock: PageClock = {
     now: () => now,
-    painted: (act) => hold('frame', act),
+    painted: (act) => {
+      asked++
+      return hold('frame', act)
+    },
     after: (ms, act) => hold(now + ms, act),
     hidden: () => hidden,
   }
   let stale = false
+  let asked = 0
   const drawn: [number, string][] = []
   return {
     patience: new Patience(
@@ -33,6 +37,7 @@ function page() {
     ),
     drawn,
     waiting: () => due.length,
+    framesAsked: () => asked,
     setStale: (is: boolean) => (stale = is),
     hide: () => (hidden = true),
     /** Frames are painted 16 ms after they are asked for. */
@@ -74,6 +79,19 @@ describe('patience', () => {
     expect(p.drawn).toEqual([[72, 'calm']])
     p.pass(1000)
     expect(p.drawn).toHaveLength(1)
+  })
+
+  it('asks for the frame anew when the proof comes before it, and once only', () => {
+    const p = page()
+    p.setStale(true)
+    p.patience.changed()
+    p.setStale(false)
+    p.patience.changed()
+    p.patience.changed()
+    expect(p.framesAsked()).toBe(2)
+    expect(p.waiting()).toBe(1)
+    p.frame()
+    expect(p.drawn).toEqual([[16, 'calm']])
   })
 
   it('waits no longer than 150 ms after the first change, whatever changes meanwhile', () => {

@@ -18,6 +18,8 @@ const PROOF_WAIT = 150
 export class Patience {
   private since = 0
   private state: 'idle' | 'painting' | 'waiting' = 'idle'
+  /** A proof was on its way when the frame was asked for. */
+  private awaits = false
   private callOff: () => void = () => undefined
 
   /**
@@ -33,11 +35,13 @@ export class Patience {
   /** Something has changed: the wiring, the situation, or the proof has come. */
   changed(): void {
     if (this.clock.hidden()) return this.draw('urgent')
-    if (this.state === 'painting') return
+    // A proof that has come meanwhile is seen in the next frame: that is the one to wait for.
+    if (this.state === 'painting' && !(this.awaits && !this.stale())) return
     if (this.state === 'idle') this.since = this.clock.now()
     else if (this.stale()) return
     this.stop()
     this.state = 'painting'
+    this.awaits = this.stale()
     this.callOff = this.clock.painted(() => this.look())
   }
 

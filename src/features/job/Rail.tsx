@@ -2,10 +2,11 @@
 
 import { ArrowLeft, CloudOff, Moon, Redo2, Sun, Undo2 } from 'lucide-react'
 import Link from 'next/link'
-import { useMemo } from 'react'
+import { useCallback, useMemo, useSyncExternalStore } from 'react'
 import { judge, standing } from '@/core/startup'
 import { Button, cx, TypedInput, useTheme } from '@/ui'
-import { useJobScreen, useJobView, useProof, useSaving } from './JobContext'
+import { useJobScreen, useJobStore, useJobView, useProof } from './JobContext'
+import { useMark } from './hooks'
 import { conflictsOf } from './useConflicts'
 import { PLACE_TITLES, PLACES, type Place } from './places'
 
@@ -123,23 +124,41 @@ function usePlaceMarks(): Record<Place, { text: string; needs: boolean }> {
   }, [job, inst, proof])
 }
 
-/** Whether everything has reached the server; said in words, never only by a colour. */
+/**
+ * Whether everything has reached the server; said in words, never only by a colour, and at once: it must never say
+ * "Saved" of what is not.
+ */
 function SaveState() {
-  const { saving, waiting } = useSaving()
-  const text =
-    saving === 'saved' ? 'Saved' : saving === 'saving' ? 'Saving …' : `${waiting} not on the server yet`
+  const store = useJobStore()
+  // How many wait while the server is away, else null: an edit that is on its way changes the words alone.
+  const waiting = useSyncExternalStore(store.subscribe, () => {
+    const { saving, waiting } = store.getView()
+    return saving === 'offline' ? waiting : null
+  })
+  const mark = useCallback((piece: HTMLElement) => (piece.dataset.saving = store.getView().saving), [store])
+  const state = useMark<HTMLParagraphElement>(store, mark)
   return (
     <p
+      ref={state}
       role="status"
-      data-saving={saving}
       className={cx(
-        'items-center gap-1.5 px-4 py-1 text-sm lg:flex lg:min-h-10 lg:pb-3',
-        saving === 'offline' ? 'flex bg-watch-soft text-ink' : 'hidden text-soft',
+        'group px-4 py-1 text-sm lg:block lg:min-h-10 lg:pb-3',
+        waiting === null ? 'hidden text-soft' : 'block bg-watch-soft text-ink',
       )}
     >
-      {saving === 'offline' && <CloudOff aria-hidden className="size-4" />}
-      {text}
-      {saving === 'offline' && waiting > 0 && <span className="lg:hidden">; kept here and tried again</span>}
+      {waiting === null ? (
+        // Both are laid out once and one is seen: an edit and its save move nothing.
+        <span className="grid *:invisible *:[grid-area:1/1]">
+          <span className="group-data-[saving=saved]:visible">Saved</span>
+          <span className="group-data-[saving=saving]:visible">Saving …</span>
+        </span>
+      ) : (
+        <span className="flex items-center gap-1.5">
+          <CloudOff aria-hidden className="size-4 shrink-0" />
+          {waiting} not on the server yet
+          {waiting > 0 && <span className="lg:hidden">; kept here and tried again</span>}
+        </span>
+      )}
     </p>
   )
 }

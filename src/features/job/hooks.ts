@@ -1,7 +1,15 @@
 'use client'
 
 import { usePathname } from 'next/navigation'
-import { startTransition, useCallback, useEffect, useState, useSyncExternalStore } from 'react'
+import {
+  startTransition,
+  useCallback,
+  useEffect,
+  useLayoutEffect,
+  useRef,
+  useState,
+  useSyncExternalStore,
+} from 'react'
 import type { Situation } from '@/core/situation'
 import { browserQueue, httpTransport, JobStore } from '@/client'
 import type { Source } from './LiveBoard'
@@ -138,4 +146,22 @@ export function useCalm<T>(source: Source<T>, proof: LiveProof, patient: boolean
     }
   }, [source, proof, patient])
   return value
+}
+
+/**
+ * A piece that is marked by hand in the very moment of a change, where drawing it anew would take from the time of what
+ * has to be seen first.
+ * @param mark puts onto the piece what the source says; the same function for as long as it marks alike
+ */
+export function useMark<E extends HTMLElement>(
+  source: Pick<Source<unknown>, 'subscribe'>,
+  mark: (piece: E) => void,
+) {
+  const piece = useRef<E>(null)
+  useLayoutEffect(() => {
+    const put = () => piece.current && mark(piece.current)
+    put()
+    return source.subscribe(put)
+  }, [source, mark])
+  return piece
 }
