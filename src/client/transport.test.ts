@@ -1,5 +1,5 @@
-import type { PushRequest } from '@/jobfile'
-import { httpTransport, type Answered } from '.'
+import { sentence, type PushRequest } from '@/jobfile'
+import { httpTransport, linesOf, type Answered } from '.'
 
 const REQUEST: PushRequest = { base: 3, ops: [] }
 
@@ -59,5 +59,20 @@ describe('talking to the server', () => {
     await transport.load('x')
     expect(asked[0]!.init.signal).toBeInstanceOf(AbortSignal)
     expect(asked[0]!.init.signal!.aborted).toBe(false)
+  })
+})
+
+describe('what stood in the way', () => {
+  it('is a line for each wrong place, or what was not done and why', () => {
+    const problems = [
+      { path: 'wires[3].a', expected: 'a terminal that is there' },
+      { path: 'title', expected: 'a text' },
+    ]
+    expect(linesOf({ ok: false, why: 'refused', status: 422, problems }, 'Not sent')).toEqual(
+      problems.map(sentence),
+    )
+    expect(linesOf({ ok: false, why: 'offline', message: 'the server answered 503' }, 'Not sent')).toEqual([
+      'Not sent: the server answered 503',
+    ])
   })
 })

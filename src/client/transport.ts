@@ -1,10 +1,14 @@
-import type { Job, Problem, PushRequest, PushResponse } from '@/jobfile'
+import { sentence, type Job, type Problem, type PushRequest, type PushResponse } from '@/jobfile'
 
 /** An answer from the server, or why there is none. `offline`: try again; `refused`: trying again will not help. */
 export type Answered<T> =
   | { ok: true; value: T }
   | { ok: false; why: 'offline'; message: string }
   | { ok: false; why: 'refused'; status: number; problems: Problem[] }
+
+/** What stood in the way, a line for each wrong place; `undone` begins the line of a server that was not reached. */
+export const linesOf = (answer: Extract<Answered<unknown>, { ok: false }>, undone: string): string[] =>
+  answer.why === 'refused' ? answer.problems.map(sentence) : [`${undone}: ${answer.message}`]
 
 export interface Transport {
   load(jobId: string): Promise<Answered<{ version: number; job: Job }>>

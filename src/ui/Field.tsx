@@ -49,6 +49,44 @@ export function Field({
 export function Select({ className, ...rest }: SelectHTMLAttributes<HTMLSelectElement>) {
   return <select className={cx(BOX, className)} {...rest} />
 }
+/**
+ * A field whose answer is one of a list.
+ * @param options each answer with its words
+ * @param none what stands for no answer, which is the empty text
+ */
+export function Choice<T extends string>({
+  label,
+  value,
+  options,
+  none,
+  onValue,
+  disabled,
+  ...field
+}: {
+  label: string
+  value: T | ''
+  options: readonly (readonly [T, string])[]
+  none?: string
+  onValue: (value: T) => void
+  disabled?: boolean
+  note?: ReactNode
+  className?: string
+}) {
+  return (
+    <Field label={label} {...field}>
+      {(ids) => (
+        <Select {...ids} value={value} disabled={disabled} onChange={(e) => onValue(e.target.value as T)}>
+          {none !== undefined && <option value="">{none}</option>}
+          {options.map(([each, words]) => (
+            <option key={each} value={each}>
+              {words}
+            </option>
+          ))}
+        </Select>
+      )}
+    </Field>
+  )
+}
 export function Input({ className, ...rest }: InputHTMLAttributes<HTMLInputElement>) {
   return <input className={cx(BOX, className)} {...rest} />
 }

@@ -2,7 +2,7 @@
 
 import { useState } from 'react'
 import { makeRef, type Ref, type Wire } from '@/core/installation'
-import { Button, Caution, cx, Select, Swatch } from '@/ui'
+import { Button, Caution, Choice, cx, Swatch } from '@/ui'
 import { refWords } from '@/words'
 import { useJobScreen, useLook } from '../job/JobContext'
 import type { LiveValue } from '../job/LiveBoard'
@@ -32,17 +32,15 @@ export function Schedule({ route, landing }: { route: ReadonlySet<Ref>; landing:
       <Button className="mb-2 w-full lg:w-auto" onClick={() => setWalking(true)}>
         Walk it: one conductor at a time
       </Button>
-      <label className="block text-sm text-soft">
-        Cable
-        <Select className="mt-1" value={group} onChange={(e) => setGroup(e.target.value)}>
-          {groups.map((g) => (
-            <option key={g.id} value={g.id}>
-              {g.label} (
-              {inst.wires.filter((w) => (g.id === 'jumpers' ? w.cable === null : w.cable === g.id)).length})
-            </option>
-          ))}
-        </Select>
-      </label>
+      <Choice
+        label="Cable"
+        value={group}
+        options={groups.map((g) => [
+          g.id,
+          `${g.label} (${inst.wires.filter((w) => (g.id === 'jumpers' ? w.cable === null : w.cable === g.id)).length})`,
+        ])}
+        onValue={setGroup}
+      />
       {kind === 'line' && (
         <div className="mt-2">
           <Caution>
@@ -132,17 +130,14 @@ function AddJumper({ landing }: { landing: LandingTools }) {
     p.device.terminals.filter((t) => t.side === 'low').map((t) => makeRef(p.ref, t.id)),
   )
   const pick = (label: string, value: string, set: (v: string) => void) => (
-    <label className="block min-w-0 flex-1 text-sm text-soft">
-      {label}
-      <Select className="mt-1" value={value} onChange={(e) => set(e.target.value)}>
-        <option value="">choose</option>
-        {terminals.map((r) => (
-          <option key={r} value={r}>
-            {refWords(inst, r)}
-          </option>
-        ))}
-      </Select>
-    </label>
+    <Choice
+      label={label}
+      className="flex-1"
+      value={value}
+      none="choose"
+      options={terminals.map((r) => [r, refWords(inst, r)])}
+      onValue={set}
+    />
   )
   return (
     <div className="mt-3">

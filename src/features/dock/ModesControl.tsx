@@ -2,7 +2,7 @@
 
 import { memoriesAt, modesOf, type Situation } from '@/core/situation'
 import type { Installation } from '@/core/installation'
-import { Button, Field, Select } from '@/ui'
+import { Button, Choice } from '@/ui'
 import { modeWords } from '@/words'
 import { useJobScreen, useSituationNow } from '../job/JobContext'
 
@@ -25,41 +25,28 @@ export function ModesControl() {
   const memories = memoriesAt(inst, situation.outdoorF)
   return (
     <div>
-      <div className="grid grid-cols-2 gap-3">
+      <div className="grid grid-cols-2 items-end gap-3">
         {memories.map((ref) => (
-          <Field key={ref} label={`${modeWords(inst, ref, 'made').split(':')[0]}, inside its differential`}>
-            {(ids) => (
-              <Select
-                {...ids}
-                value={situation.modes[ref] ?? ''}
-                onChange={(e) => set(ref, e.target.value, '')}
-              >
-                <option value="">not said</option>
-                <option value="made">was closed before</option>
-                <option value="broken">was open before</option>
-              </Select>
-            )}
-          </Field>
+          <Choice
+            key={ref}
+            label={`${modeWords(inst, ref, 'made').split(':')[0]}, inside its differential`}
+            value={situation.modes[ref] ?? ''}
+            none="not said"
+            options={[
+              ['made', 'was closed before'],
+              ['broken', 'was open before'],
+            ]}
+            onValue={(state) => set(ref, state, '')}
+          />
         ))}
         {modesOf(inst).map(({ ref, placed, mode }) => (
-          <Field
+          <Choice
             key={ref}
             label={mode.label === 'Breaker' ? `Breaker, ${placed.label.toLowerCase()}` : mode.label}
-          >
-            {(ids) => (
-              <Select
-                {...ids}
-                value={situation.modes[ref] ?? mode.states[0]!.id}
-                onChange={(e) => set(ref, e.target.value, mode.states[0]!.id)}
-              >
-                {mode.states.map((s) => (
-                  <option key={s.id} value={s.id}>
-                    {s.reach === 'failure' ? `${s.label} (failed)` : s.label}
-                  </option>
-                ))}
-              </Select>
-            )}
-          </Field>
+            value={situation.modes[ref] ?? mode.states[0]!.id}
+            options={mode.states.map((s) => [s.id, s.reach === 'failure' ? `${s.label} (failed)` : s.label])}
+            onValue={(state) => set(ref, state, mode.states[0]!.id)}
+          />
         ))}
       </div>
       <Button

@@ -5,7 +5,7 @@ import type { Device } from '@/core/equipment'
 import { CABLE_COLOURS } from '@/core/plan'
 import { ask } from '@/client'
 import { sentence } from '@/jobfile'
-import { Button, Field, Input, Select } from '@/ui'
+import { Button, Choice, Field, Input } from '@/ui'
 import { useJobScreen } from '../job/JobContext'
 import { DeviceForm } from '../library'
 
@@ -57,18 +57,14 @@ export function AddDevice() {
     <details onToggle={(e) => setOpen(e.currentTarget.open)} className="mt-3">
       <summary className="min-h-8 py-1 font-bold">Put a device in</summary>
       <div className="mt-2 grid max-w-3xl items-end gap-3 sm:grid-cols-[2fr_1fr_auto]">
-        <Field label="From the library" note={library?.find((d) => d.id === id)?.about}>
-          {(ids) => (
-            <Select {...ids} value={id} onChange={(e) => setId(e.target.value)}>
-              <option value="">choose</option>
-              {library?.map((d) => (
-                <option key={d.id} value={d.id}>
-                  {d.name}
-                </option>
-              ))}
-            </Select>
-          )}
-        </Field>
+        <Choice
+          label="From the library"
+          note={library?.find((d) => d.id === id)?.about}
+          value={id}
+          none="choose"
+          options={(library ?? []).map((d) => [d.id, d.name])}
+          onValue={setId}
+        />
         <Field label="Where">
           {(ids) => (
             <>
@@ -135,18 +131,13 @@ export function AddCable() {
     setSaid(result.ok ? `${name} is in; give its length above.` : result.problems.map(sentence).join('; '))
   }
   const end = (text: string, value: string, set: (v: string) => void) => (
-    <Field label={text}>
-      {(ids) => (
-        <Select {...ids} value={value} onChange={(e) => set(e.target.value)}>
-          <option value="">choose</option>
-          {job.placed.map((p) => (
-            <option key={p.ref} value={p.ref}>
-              {p.label}
-            </option>
-          ))}
-        </Select>
-      )}
-    </Field>
+    <Choice
+      label={text}
+      value={value}
+      none="choose"
+      options={job.placed.map((p) => [p.ref, p.label])}
+      onValue={set}
+    />
   )
   return (
     <details className="mt-3">
@@ -154,15 +145,12 @@ export function AddCable() {
       <div className="mt-2 grid max-w-3xl items-end gap-3 sm:grid-cols-4">
         {end('From', from, setFrom)}
         {end('To', to, setTo)}
-        <Field label="Conductors">
-          {(ids) => (
-            <Select {...ids} value={count} onChange={(e) => setCount(Number(e.target.value))}>
-              {[2, 4, 5, 6, 7, 8, 9, 10].map((n) => (
-                <option key={n}>{n}</option>
-              ))}
-            </Select>
-          )}
-        </Field>
+        <Choice
+          label="Conductors"
+          value={String(count)}
+          options={[2, 4, 5, 6, 7, 8, 9, 10].map((n) => [String(n), String(n)])}
+          onValue={(n) => setCount(Number(n))}
+        />
         <Button look="strong" disabled={!from || !to || from === to} onClick={add}>
           Put it in
         </Button>

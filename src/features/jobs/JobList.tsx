@@ -4,8 +4,8 @@ import { formatDistanceToNow } from 'date-fns'
 import { Plus } from 'lucide-react'
 import Link from 'next/link'
 import { useCallback, useEffect, useState } from 'react'
-import { ask } from '@/client'
-import { sentence, type JobListEntry } from '@/jobfile'
+import { ask, linesOf } from '@/client'
+import type { JobListEntry } from '@/jobfile'
 import { Button, cx, FileButton } from '@/ui'
 import { count } from '@/words'
 
@@ -112,13 +112,12 @@ function TakeIn({ onDone }: { onDone: () => void }) {
     if (answer.ok) {
       setSaid({ ok: true, lines: [`${file.name} is in.`] })
       onDone()
-    } else if (answer.why === 'refused')
+    } else
       setSaid({
         ok: false,
-        lines: answer.problems.map((p) => `${file.name}, ${sentence(p)}`),
-        again: answer.status === 409 ? file : undefined,
+        lines: linesOf(answer, 'not sent').map((line) => `${file.name}, ${line}`),
+        again: answer.why === 'refused' && answer.status === 409 ? file : undefined,
       })
-    else setSaid({ ok: false, lines: [`${file.name} was not sent: ${answer.message}`] })
   }
   return (
     <section aria-label="Take a job in">

@@ -4,7 +4,7 @@ import { useState } from 'react'
 import { composeDevice, freshSketch, OFFERED, OUTPUTS, SKETCH_KINDS, type Sketch } from '@/core/compose'
 import type { Call, Device } from '@/core/equipment'
 import { formatDevice } from '@/jobfile'
-import { Button, cx, Field, Input, Select, TypedInput } from '@/ui'
+import { Button, Choice, cx, Field, Input, TypedInput } from '@/ui'
 import { CALL_WORDS, SKETCH_WORDS } from '@/words'
 import { handOut, saveDevice } from './save'
 
@@ -45,27 +45,12 @@ export function DeviceForm({ onMade }: { onMade?: (device: Device) => void }) {
   return (
     <section aria-label="Describe a device" data-testid="device-form" className="max-w-3xl">
       <div className="grid gap-3 sm:grid-cols-3">
-        <Field label="What it is">
-          {(ids) => (
-            <Select
-              {...ids}
-              value={sketch.kind}
-              onChange={(e) =>
-                setSketch({
-                  ...freshSketch(e.target.value as Sketch['kind']),
-                  name: sketch.name,
-                  model: sketch.model,
-                })
-              }
-            >
-              {SKETCH_KINDS.map((k) => (
-                <option key={k} value={k}>
-                  {SKETCH_WORDS[k]}
-                </option>
-              ))}
-            </Select>
-          )}
-        </Field>
+        <Choice
+          label="What it is"
+          value={sketch.kind}
+          options={SKETCH_KINDS.map((k) => [k, SKETCH_WORDS[k]])}
+          onValue={(kind) => setSketch({ ...freshSketch(kind), name: sketch.name, model: sketch.model })}
+        />
         <Field label="Name">
           {(ids) => (
             <Input
@@ -145,25 +130,14 @@ export function DeviceForm({ onMade }: { onMade?: (device: Device) => void }) {
 
 function Behaviour({ sketch, put }: { sketch: Sketch; put: (change: Partial<Sketch>) => void }) {
   const choice = <K extends keyof Sketch>(label: string, key: K, options: [string, string][]) => (
-    <Field label={label}>
-      {(ids) => (
-        <Select
-          {...ids}
-          value={String(sketch[key])}
-          onChange={(e) =>
-            put({
-              [key]: typeof sketch[key] === 'boolean' ? e.target.value === 'true' : e.target.value,
-            } as Partial<Sketch>)
-          }
-        >
-          {options.map(([value, text]) => (
-            <option key={value} value={value}>
-              {text}
-            </option>
-          ))}
-        </Select>
-      )}
-    </Field>
+    <Choice
+      label={label}
+      value={String(sketch[key])}
+      options={options}
+      onValue={(value) =>
+        put({ [key]: typeof sketch[key] === 'boolean' ? value === 'true' : value } as Partial<Sketch>)
+      }
+    />
   )
   const number = (label: string, key: keyof Sketch, low: number, high: number) => (
     <Field label={label}>

@@ -1,7 +1,7 @@
 'use client'
 
 import { useMemo, useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react'
-import { ask } from '@/client'
+import { ask, linesOf } from '@/client'
 import { INTENTS, type Device, type ProfileStyle } from '@/core/equipment'
 import {
   COLUMNS,
@@ -15,8 +15,8 @@ import {
   type Column,
   type Row,
 } from '@/core/setup'
-import { formatDevice, sentence } from '@/jobfile'
-import { Button, cx, Field, Input, Select } from '@/ui'
+import { formatDevice } from '@/jobfile'
+import { Button, Choice, cx, Field, Input } from '@/ui'
 import { INTENT_WORDS, lineWords } from '@/words'
 
 const STYLES: Record<ProfileStyle, string> = {
@@ -111,9 +111,7 @@ export function ProfileEditor({ device, onSaved }: { device: Device; onSaved: ()
     setSaid(
       answer.ok
         ? [`${read.items.length} items are kept. Jobs that use the device keep what they carry.`]
-        : answer.why === 'refused'
-          ? answer.problems.map(sentence)
-          : [`Not kept: ${answer.message}`],
+        : linesOf(answer, 'Not kept'),
     )
     if (answer.ok) onSaved()
   }
@@ -158,21 +156,12 @@ export function ProfileEditor({ device, onSaved }: { device: Device; onSaved: ()
         </Field>
       </div>
       <div className="my-2 grid gap-3 sm:grid-cols-3">
-        <Field label="How it is keyed">
-          {(ids) => (
-            <Select
-              {...ids}
-              value={frame.style}
-              onChange={(e) => setFrame({ ...frame, style: e.target.value as ProfileStyle })}
-            >
-              {Object.entries(STYLES).map(([id, text]) => (
-                <option key={id} value={id}>
-                  {text}
-                </option>
-              ))}
-            </Select>
-          )}
-        </Field>
+        <Choice
+          label="How it is keyed"
+          value={frame.style}
+          options={Object.entries(STYLES) as [ProfileStyle, string][]}
+          onValue={(style) => setFrame({ ...frame, style })}
+        />
         <Field label="Keys that open it, with commas">
           {(ids) => (
             <Input

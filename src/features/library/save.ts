@@ -1,15 +1,14 @@
-import { ask } from '@/client'
+import { ask, linesOf } from '@/client'
 import type { Device } from '@/core/equipment'
-import { sentence } from '@/jobfile'
 
 export type Saved = { ok: true; device: Device } | { ok: false; lines: string[] }
 
 /** Puts a device file's text into the shop's library; every wrong place comes back as a line. */
 export async function saveDevice(text: string): Promise<Saved> {
   const answer = await ask<{ device: Device }>(fetch, '/api/library', { method: 'POST', body: text })
-  if (answer.ok) return { ok: true, device: answer.value.device }
-  if (answer.why === 'refused') return { ok: false, lines: answer.problems.map(sentence) }
-  return { ok: false, lines: [`Not sent: ${answer.message}`] }
+  return answer.ok
+    ? { ok: true, device: answer.value.device }
+    : { ok: false, lines: linesOf(answer, 'Not sent') }
 }
 
 /** Hands a text to the person as a file. */

@@ -6,9 +6,9 @@ import { useRouter } from 'next/navigation'
 import { useEffect, useMemo, useState } from 'react'
 import type { Device, DeviceKind } from '@/core/equipment'
 import { USUAL } from '@/core/plan'
-import { ask } from '@/client'
-import { FRESH_SETUP, sentence, type Job } from '@/jobfile'
-import { Button, Caution, cx, Field, Input, Select, TypedInput } from '@/ui'
+import { ask, linesOf } from '@/client'
+import { FRESH_SETUP, type Job } from '@/jobfile'
+import { Button, Caution, Choice, cx, Field, Input, Select, TypedInput } from '@/ui'
 import { cannotWords, planSentence } from '@/words'
 import { EXTRAS, gearOf, isPackaged, jobOf, KINDS, planOf, type Choices } from './gear'
 import { DeviceForm } from '../library'
@@ -56,7 +56,7 @@ export function NewJob() {
       body: JSON.stringify(job),
     })
     if (answer.ok) return router.push(`/job/${answer.value.id}/bench`)
-    setSaid(answer.why === 'refused' ? answer.problems.map(sentence) : [`Not sent: ${answer.message}`])
+    setSaid(linesOf(answer, 'Not sent'))
   }
   const likeAnother = async (id: string) => {
     const answer = await ask<{ job: Job }>(fetch, `/api/jobs/${id}`)
@@ -72,20 +72,16 @@ export function NewJob() {
     })
   }
   const pick = (label: string, key: 'thermostat' | 'indoor' | 'kit' | 'outdoor', none?: string) => (
-    <Field label={label} note={library.find((d) => d.id === c[key])?.about}>
-      {(ids) => (
-        <Select {...ids} value={c[key]} onChange={(e) => put({ [key]: e.target.value })}>
-          <option value="">{none ?? 'choose'}</option>
-          {library
-            .filter((d) => (KINDS[key] as DeviceKind[]).includes(d.kind))
-            .map((d) => (
-              <option key={d.id} value={d.id}>
-                {d.name}
-              </option>
-            ))}
-        </Select>
-      )}
-    </Field>
+    <Choice
+      label={label}
+      note={library.find((d) => d.id === c[key])?.about}
+      value={c[key]}
+      none={none ?? 'choose'}
+      options={library
+        .filter((d) => (KINDS[key] as DeviceKind[]).includes(d.kind))
+        .map((d) => [d.id, d.name])}
+      onValue={(id) => put({ [key]: id })}
+    />
   )
   const number = (label: string, key: 'wallFeet' | 'outFeet') => (
     <Field label={label}>
@@ -100,17 +96,12 @@ export function NewJob() {
     </Field>
   )
   const conductors = (label: string, key: 'wallConductors' | 'outConductors') => (
-    <Field label={label}>
-      {(ids) => (
-        <Select {...ids} value={c[key]} onChange={(e) => put({ [key]: Number(e.target.value) })}>
-          {[4, 5, 6, 7, 8, 9, 10].map((n) => (
-            <option key={n} value={n}>
-              {n} conductors
-            </option>
-          ))}
-        </Select>
-      )}
-    </Field>
+    <Choice
+      label={label}
+      value={String(c[key])}
+      options={[4, 5, 6, 7, 8, 9, 10].map((n) => [String(n), `${n} conductors`])}
+      onValue={(n) => put({ [key]: Number(n) })}
+    />
   )
   return (
     <main className="mx-auto max-w-4xl px-4 pt-4 pb-12">
@@ -186,18 +177,15 @@ export function NewJob() {
           </div>
           <h2 className="mt-6 text-lg font-bold">The landing</h2>
           <div className="mt-2 grid gap-4 sm:grid-cols-2">
-            <Field label="Start from">
-              {(ids) => (
-                <Select
-                  {...ids}
-                  value={c.landing}
-                  onChange={(e) => put({ landing: e.target.value as Choices['landing'] })}
-                >
-                  <option value="plan">The plan, landed conductor by conductor</option>
-                  <option value="bare">Bare ends: I record what is there</option>
-                </Select>
-              )}
-            </Field>
+            <Choice
+              label="Start from"
+              value={c.landing}
+              options={[
+                ['plan', 'The plan, landed conductor by conductor'],
+                ['bare', 'Bare ends: I record what is there'],
+              ]}
+              onValue={(landing) => put({ landing })}
+            />
             <SchoolPicker schools={c.schools} onChange={(schools) => put({ schools })} />
           </div>
           {plan && plan.cannot.length > 0 && (

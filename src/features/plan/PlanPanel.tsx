@@ -47,7 +47,7 @@ export function PlanPanel() {
           </li>
         ))}
       </ul>
-      <div className="mt-3 grid gap-3 sm:grid-cols-3">
+      <div className="mt-3 grid gap-3 sm:grid-cols-2">
         <SchoolPicker schools={schools} onChange={setSchools} />
       </div>
       <div className="mt-3 flex flex-wrap gap-2">

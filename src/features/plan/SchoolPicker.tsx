@@ -1,7 +1,7 @@
 'use client'
 
 import type { Schools } from '@/core/plan'
-import { Field, Select } from '@/ui'
+import { Choice } from '@/ui'
 
 const OPTIONS: { [K in keyof Schools]: { label: string; options: [Schools[K], string][] } } = {
   defrost: {
@@ -31,20 +31,12 @@ const OPTIONS: { [K in keyof Schools]: { label: string; options: [Schools[K], st
 /** Where good practitioners differ: the technician's own school. */
 export function SchoolPicker({ schools, onChange }: { schools: Schools; onChange: (next: Schools) => void }) {
   return (Object.keys(OPTIONS) as (keyof Schools)[]).map((key) => (
-    <Field key={key} label={OPTIONS[key].label}>
-      {(ids) => (
-        <Select
-          {...ids}
-          value={schools[key]}
-          onChange={(e) => onChange({ ...schools, [key]: e.target.value })}
-        >
-          {OPTIONS[key].options.map(([value, text]) => (
-            <option key={value} value={value}>
-              {text}
-            </option>
-          ))}
-        </Select>
-      )}
-    </Field>
+    <Choice
+      key={key}
+      label={OPTIONS[key].label}
+      value={schools[key]}
+      options={OPTIONS[key].options}
+      onValue={(value) => onChange({ ...schools, [key]: value })}
+    />
   ))
 }

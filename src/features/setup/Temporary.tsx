@@ -5,7 +5,7 @@ import { settingValue, makeRef } from '@/core/installation'
 import { allowedOf, itemsFor } from '@/core/setup'
 import type { Known, Value } from '@/core/equipment'
 import type { Temporary as Item } from '@/jobfile'
-import { Button, Field, Input, Select } from '@/ui'
+import { Button, Choice, Field, Input } from '@/ui'
 import { refWords, valueAtText } from '@/words'
 import { useJobScreen } from '../job/JobContext'
 import { useStamp } from './hooks'
@@ -59,18 +59,16 @@ export function AddTemporary() {
         Change something for a test only
       </summary>
       <div className="mt-1 grid max-w-3xl items-end gap-3 sm:grid-cols-[2fr_1fr_2fr_auto]">
-        <Field label="Setting">
-          {(ids) => (
-            <Select {...ids} value={at} onChange={(e) => (setAt(e.target.value), setValue(null))}>
-              <option value="">choose</option>
-              {list.map((l) => (
-                <option key={l.at} value={l.at}>
-                  {refWords(inst, l.at)}
-                </option>
-              ))}
-            </Select>
-          )}
-        </Field>
+        <Choice
+          label="Setting"
+          value={at}
+          none="choose"
+          options={list.map((l) => [l.at, refWords(inst, l.at)])}
+          onValue={(next) => {
+            setAt(next)
+            setValue(null)
+          }}
+        />
         {chosen && (
           <ValueField
             key={at}

@@ -4,7 +4,7 @@ import { useState, type FormEvent } from 'react'
 import type { Call } from '@/core/equipment'
 import { cardSituation, judge, READING_KINDS, type Reading, type ReadingKind } from '@/core/startup'
 import { sentence } from '@/jobfile'
-import { Button, Field, Input, Select } from '@/ui'
+import { Button, Choice, Field, Input } from '@/ui'
 import { KIND_WORDS } from '@/words'
 import { useJobScreen } from '../job/JobContext'
 import { spotsFor } from './places'
@@ -90,50 +90,35 @@ export function ReadingForm({
   return (
     <form onSubmit={save} className="mt-2" aria-label={corrects ? 'Correct a reading' : 'Take a reading'}>
       <div className="grid grid-cols-2 gap-3 lg:grid-cols-5">
-        <Field label="Reading" className="col-span-2 lg:col-span-1">
-          {(ids) => (
-            <Select
-              {...ids}
-              value={kind}
-              disabled={Boolean(corrects)}
-              onChange={(e) => {
-                setKind(e.target.value as ReadingKind)
-                setSpotAt('')
-              }}
-            >
-              {KINDS.map((k) => (
-                <option key={k} value={k}>
-                  {KIND_WORDS[k]}
-                </option>
-              ))}
-            </Select>
-          )}
-        </Field>
-        <Field label="Where" className="col-span-2 lg:col-span-1">
-          {(ids) => (
-            <Select
-              {...ids}
-              value={spot ? `${spot.place}|${spot.at}` : ''}
-              onChange={(e) => setSpotAt(e.target.value)}
-            >
-              {spots.map((s) => (
-                <option key={`${s.place}|${s.at}`} value={`${s.place}|${s.at}`}>
-                  {s.label}
-                </option>
-              ))}
-            </Select>
-          )}
-        </Field>
+        <Choice
+          label="Reading"
+          className="col-span-2 lg:col-span-1"
+          value={kind}
+          options={KINDS.map((k) => [k, KIND_WORDS[k]])}
+          disabled={Boolean(corrects)}
+          onValue={(k) => {
+            setKind(k)
+            setSpotAt('')
+          }}
+        />
+        <Choice
+          label="Where"
+          className="col-span-2 lg:col-span-1"
+          value={spot ? `${spot.place}|${spot.at}` : ''}
+          options={spots.map((s) => [`${s.place}|${s.at}`, s.label])}
+          onValue={setSpotAt}
+        />
         {kind === 'stripAmps' && spot?.place === 'feed' && (
-          <Field label="Blower in the clamp">
-            {(ids) => (
-              <Select {...ids} value={blower} onChange={(e) => setBlower(e.target.value as Blower)}>
-                <option value="yes">yes</option>
-                <option value="no">no</option>
-                <option value="unknown">not known</option>
-              </Select>
-            )}
-          </Field>
+          <Choice
+            label="Blower in the clamp"
+            value={blower}
+            options={[
+              ['yes', 'yes'],
+              ['no', 'no'],
+              ['unknown', 'not known'],
+            ]}
+            onValue={setBlower}
+          />
         )}
         <Field label="Instrument">
           {(ids) => (

@@ -3,7 +3,7 @@
 import { useEffect, useRef, useState } from 'react'
 import type { Diagnosis, MeterAnswer } from '@/core/failures'
 import { FaultRunner } from '@/workers'
-import { Button, Caution, Field, Select } from '@/ui'
+import { Button, Caution, Choice } from '@/ui'
 import { failureWords, lower, refWords, situationWords, targetWords } from '@/words'
 import { useJobScreen } from '../../job/JobContext'
 
@@ -38,21 +38,17 @@ export function FaultFinder() {
   }
   return (
     <section aria-label="Find the fault" data-testid="finder">
-      <Field
+      <Choice
         label={`In this situation (${situationWords(inst, situation)}), what is wrong?`}
         className="max-w-xl"
-      >
-        {(ids) => (
-          <Select {...ids} value={target} onChange={(e) => begin(e.target.value)}>
-            <option value="">choose</option>
-            {targets.map((t, i) => (
-              <option key={t.ref} value={t.ref}>
-                {targetWords(t)} {chains[i]?.running === 'yes' ? 'does not run' : 'runs and should not'}
-              </option>
-            ))}
-          </Select>
-        )}
-      </Field>
+        value={target}
+        none="choose"
+        options={targets.map((t, i) => [
+          t.ref,
+          `${targetWords(t)} ${chains[i]?.running === 'yes' ? 'does not run' : 'runs and should not'}`,
+        ])}
+        onValue={begin}
+      />
       {target && found && (
         <>
           <p className="mt-3 text-lg font-bold" data-testid="finder-answer">

@@ -4,7 +4,7 @@ import { useMemo } from 'react'
 import { circuitOf, meterWithStrays, ohmsBetween } from '@/core/circuit'
 import { makeRef, type Installation, type Ref } from '@/core/installation'
 import { tolerances } from '@/core/tolerances'
-import { Caution, Field, Select } from '@/ui'
+import { Caution, Choice } from '@/ui'
 import { figure, refWords } from '@/words'
 import { useJobScreen } from '../../job/JobContext'
 import type { Leads } from '../leads'
@@ -36,17 +36,7 @@ export function MeterTool({ leads, setLeads }: { leads: Leads; setLeads: (leads:
   const floating = high > 1 && low < high * 0.5
   const clamps = inst.wires.filter((w) => w.a === red || w.b === red)
   const lead = (label: string, value: Ref, set: (r: Ref) => void) => (
-    <Field label={label}>
-      {(ids) => (
-        <Select {...ids} value={value} onChange={(e) => set(e.target.value)}>
-          {points.map((p) => (
-            <option key={p} value={p}>
-              {refWords(inst, p)}
-            </option>
-          ))}
-        </Select>
-      )}
-    </Field>
+    <Choice label={label} value={value} options={points.map((p) => [p, refWords(inst, p)])} onValue={set} />
   )
   return (
     <section aria-label="Meter" data-testid="meter">

@@ -10,7 +10,7 @@ import {
   type Misread,
 } from '@/core/finder'
 import { makeRef, type Cable, type Installation, type Ref, type Wire } from '@/core/installation'
-import { Button, Caution, cx, Field, Select, TypedInput, useKept } from '@/ui'
+import { Button, Caution, Choice, cx, Field, Select, TypedInput, useKept } from '@/ui'
 import { figure, refWords } from '@/words'
 import { useJobScreen } from '../../job/JobContext'
 
@@ -37,35 +37,23 @@ export function WireFinder() {
   return (
     <section aria-label="Wire finder" data-testid="wire-finder" className="max-w-2xl">
       <div className="grid gap-3 sm:grid-cols-2">
-        <Field label="Cable">
-          {(ids) => (
-            <Select
-              {...ids}
-              value={work.cable}
-              onChange={(e) => setWork({ ...FRESH, cable: e.target.value })}
-            >
-              <option value="">choose</option>
-              {cables.map((c) => (
-                <option key={c.id} value={c.id}>
-                  {c.label}
-                </option>
-              ))}
-            </Select>
-          )}
-        </Field>
+        <Choice
+          label="Cable"
+          value={work.cable}
+          none="choose"
+          options={cables.map((c) => [c.id, c.label])}
+          onValue={(id) => setWork({ ...FRESH, cable: id })}
+        />
         {cable && (
-          <Field label="I am at the">
-            {(ids) => (
-              <Select
-                {...ids}
-                value={work.at}
-                onChange={(e) => setWork({ ...FRESH, cable: work.cable, at: e.target.value as 'a' | 'b' })}
-              >
-                <option value="a">{refWords(inst, makeRef(cable.from, ''))}</option>
-                <option value="b">{refWords(inst, makeRef(cable.to, ''))}</option>
-              </Select>
-            )}
-          </Field>
+          <Choice
+            label="I am at the"
+            value={work.at}
+            options={[
+              ['a', refWords(inst, makeRef(cable.from, ''))],
+              ['b', refWords(inst, makeRef(cable.to, ''))],
+            ]}
+            onValue={(at) => setWork({ ...FRESH, cable: work.cable, at })}
+          />
         )}
       </div>
       {cable && <Steps key={cable.id} inst={inst} cable={cable} work={work} set={set} edit={edit} />}
