@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { parseJob, sentence } from '@/jobfile'
-import { connect, createJob, listJobs, migrate } from '@/server'
+import { connect, createJob, migrate, summaryOf } from '@/server'
 
 /** Brings a database up to this code: --reset empties it, --demo loads the demo jobs where there are none. */
 async function main(): Promise<void> {
@@ -25,9 +25,9 @@ async function main(): Promise<void> {
         const job = parseJob(readFileSync(join(folder, file), 'utf8'))
         if (!job.ok) throw new Error(`${file}: ${job.problems.map(sentence).join('; ')}`)
         await createJob(db, job.value, false)
+        // Its verdict is worked out now, so that the first look at the list does not wait for it.
+        await summaryOf(db, job.value.id)
       }
-      // Their verdicts are worked out now, so that the first look at the list does not wait for them.
-      await listJobs(db)
       console.log('demo jobs loaded')
     }
   } catch (e) {

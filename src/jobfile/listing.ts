@@ -17,5 +17,7 @@ export interface JobListEntry {
   owner: string
   note: string
   updatedAt: string
-  summary: Summary
+  version: number
+  /** null: never worked out. One of an earlier version says nothing about this one. */
+  summary: Summary | null
 }

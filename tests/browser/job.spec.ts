@@ -13,6 +13,36 @@ test('the list says which job needs the technician, and why', async ({ page }) =
   await expect(verdict(page)).toHaveText('All 18 laws hold in 1,960 states.')
 })
 
+test('the list is there before a changed job is proven, and says so in its line when it is', async ({
+  page,
+}) => {
+  const id = (await copyOf(page, 'saltmarsh-row')).replace('/job/', '')
+  let answer = () => undefined as void
+  const held = new Promise<void>((resolve) => (answer = resolve))
+  await page.route(`**/api/jobs/${id}/summary`, async (route) => {
+    await held
+    await route.continue()
+  })
+  await page.goto('/')
+  const line = page.locator(`a[href="/job/${id}/bench"]`)
+  await expect(line).toContainText('Checking what changed …')
+  await expect(line).not.toContainText('No readings yet')
+  await expect(page.locator('a[href="/job/quillfeather-lane/bench"]')).toContainText('All 18 laws hold')
+  const { y } = (await line.boundingBox())!
+  answer()
+  await expect(line).toContainText('Emergency heat brings on no backup')
+  expect((await line.boundingBox())!.y).toBe(y)
+})
+
+test('a job that the server cannot prove keeps its line, which claims nothing', async ({ page }) => {
+  const id = (await copyOf(page, 'quillfeather-lane')).replace('/job/', '')
+  await page.route(`**/api/jobs/${id}/summary`, (route) => route.fulfill({ status: 500, body: 'no' }))
+  await page.goto('/')
+  const line = page.locator(`a[href="/job/${id}/bench"]`)
+  await expect(line).toContainText('Not proven since its last change')
+  await expect(line).not.toContainText('laws hold')
+})
+
 test('the chain names what holds the strips off, with its number, and the strip shows the cold', async ({
   page,
 }) => {

@@ -13,6 +13,6 @@ export {
   type Undecided,
 } from './law'
 export { mended, mendsFor, type Mend } from './mend'
-export { prove } from './prove'
+export { proofSteps, prove } from './prove'
 export { LAWS } from './registry'
 export { stateSeen } from './seen'

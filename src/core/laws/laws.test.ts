@@ -5,7 +5,7 @@ import { BREACHES, LAW_WORDS } from '@/words'
 import { Circuit, solve } from '../circuit'
 import type { Installation } from '../installation'
 import { degF } from '../units'
-import { LAWS, prove } from '.'
+import { LAWS, proofSteps, prove } from '.'
 
 const right = () => demoInstallation('quillfeather-lane')
 
@@ -128,6 +128,15 @@ describe('what is not known yet', () => {
     const id = wireBetween(inst, 'tstat.E', 'ah.W2').id
     const proof = prove({ ...inst, wires: inst.wires.map((w) => (w.id === id ? { ...w, doubt: true } : w)) })
     expect(proof.undecided).toMatchObject([{ law: 'emergencyHeat', unknown: [`wires.${id}`] }])
+  })
+
+  it('is proven in a step for each of the six calls under each assumption', () => {
+    const inst = demoInstallation('saltmarsh-row', { 'od.rvSense': null })
+    const steps = proofSteps(inst)
+    let [taken, step] = [0, steps.next()]
+    for (; !step.done; step = steps.next()) taken++
+    expect(taken).toBe(6 * 2)
+    expect(step.value).toEqual(prove(inst))
   })
 
   it('leaves everything undecided beyond six binary unknowns', () => {

@@ -29,6 +29,7 @@ interface Run {
   assumed: Installation
   circuit: Circuit
   broken: Map<string, Broken>
+  everRan: Set<Ref>
   solved: number
   mostModes: number
 }
@@ -38,6 +39,15 @@ interface Run {
  * is not known yet) and holds each law against it.
  */
 export function prove(inst: Installation, laws: readonly Law[] = LAWS): Proof {
+  const steps = proofSteps(inst, laws)
+  for (;;) {
+    const step = steps.next()
+    if (step.done) return step.value
+  }
+}
+
+/** The same proof in steps, one for each call under each assumption, for who has other work to see to in between. */
+export function* proofSteps(inst: Installation, laws: readonly Law[] = LAWS): Generator<void, Proof, void> {
   const unknowns = unknownsOf(inst)
   const rows = assignments(unknowns)
   const applying = laws.filter((l) => l.applies(inst))
@@ -54,7 +64,9 @@ export function prove(inst: Installation, laws: readonly Law[] = LAWS): Proof {
     proof.undecided = applying.map((l) => ({ law: l.id, unknown: unknowns.map((u) => u.ref), witness: null }))
     return proof
   }
-  const runs = rows.map((values) => runOnce(assume(inst, unknowns, values), applying, temperatures))
+  const runs: Run[] = []
+  for (const values of rows)
+    runs.push(yield* runSteps(assume(inst, unknowns, values), applying, temperatures))
   proof.solved = runs.reduce((n, r) => n + r.solved, 0)
   factors.mostModes = Math.max(...runs.map((r) => r.mostModes))
   for (const law of applying) {
@@ -99,53 +111,59 @@ function climateAt(circuit: Circuit, known: Map<string, Climate>, call: Call, ou
 }
 
 /** Solves every reachable state of a job in which nothing is unknown. */
-function runOnce(
+function* runSteps(
   assumed: Installation,
   laws: readonly Law[],
-  temperatures: ReturnType<typeof regionsOf>,
-): Run {
+  temperatures: readonly DegF[],
+): Generator<void, Run, void> {
   const circuit = new Circuit(assumed)
-  const run: Run = { assumed, circuit, broken: new Map(), solved: 0, mostModes: 0 }
-  const everRan = new Set<Ref>()
+  const run: Run = { assumed, circuit, broken: new Map(), everRan: new Set(), solved: 0, mostModes: 0 }
   const calls = callsOf(assumed)
   const each = laws.filter((l) => l.each)
-  const weather = each.filter((l) => l.readsOutdoor)
   for (const call of calls) {
-    const climates = new Map<string, Climate>()
-    const list = temperatures.map((outdoorF) => climateAt(circuit, climates, call, outdoorF))
-    temperatures.forEach((outdoorF, at) => {
-      const climate = list[at]!
-      const { rows, nearest } = climate
-      run.mostModes = Math.max(run.mostModes, rows.length)
-      run.solved += rows.length
-      // Elsewhere in the same climate nothing differs but the thermometer: only the laws that read it look again.
-      const first = outdoorF === nearest
-      const judges = first ? each : weather
-      if (!judges.length) return
-      const outcomes: Outcome[] = []
-      rows.forEach(({ modes, away, means, near }, i) => {
-        if (!first && away > 0) return
-        const situation: Situation = { call, outdoorF, modes }
-        const outcome = circuit.settle(situation, 'open', outcomes[near])
-        outcomes[i] = outcome
-        const seen = stateSeen(circuit, outcome, situation, { away, means })
-        if (first) for (const ref of seen.facts.running) everRan.add(ref)
-        for (const law of judges) {
-          const breach = law.each!(seen)
-          if (breach) keep(run, law.id, { situation, breach, size: sizeOf(away, situation) })
-        }
-      })
-    })
+    proveCall(run, call, each, temperatures)
+    yield
   }
   const nearest = temperatures.reduce((a, t) =>
     Math.abs(t - tolerances.mildF) < Math.abs(a - tolerances.mildF) ? t : a,
   )
   for (const law of laws)
-    for (const breach of law.overall?.({ inst: assumed, calls, everRan }) ?? []) {
+    for (const breach of law.overall?.({ inst: assumed, calls, everRan: run.everRan }) ?? []) {
       const situation: Situation = { call: breach.call, outdoorF: nearest, modes: {} }
       keep(run, law.id, { situation, breach, size: sizeOf(0, situation) })
     }
   return run
+}
+
+/** Solves the reachable states of one call, at every temperature, and keeps what they break. */
+function proveCall(run: Run, call: Call, each: readonly Law[], temperatures: readonly DegF[]): void {
+  const { circuit } = run
+  const weather = each.filter((l) => l.readsOutdoor)
+  const climates = new Map<string, Climate>()
+  const list = temperatures.map((outdoorF) => climateAt(circuit, climates, call, outdoorF))
+  temperatures.forEach((outdoorF, at) => {
+    const climate = list[at]!
+    const { rows, nearest } = climate
+    run.mostModes = Math.max(run.mostModes, rows.length)
+    run.solved += rows.length
+    // Elsewhere in the same climate nothing differs but the thermometer: only the laws that read it look again.
+    const first = outdoorF === nearest
+    const judges = first ? each : weather
+    if (!judges.length) return
+    const outcomes: Outcome[] = []
+    rows.forEach(({ modes, away, means, near }, i) => {
+      if (!first && away > 0) return
+      const situation: Situation = { call, outdoorF, modes }
+      const outcome = circuit.settle(situation, 'open', outcomes[near])
+      outcomes[i] = outcome
+      const seen = stateSeen(circuit, outcome, situation, { away, means })
+      if (first) for (const ref of seen.facts.running) run.everRan.add(ref)
+      for (const law of judges) {
+        const breach = law.each!(seen)
+        if (breach) keep(run, law.id, { situation, breach, size: sizeOf(away, situation) })
+      }
+    })
+  })
 }
 
 function keep(run: Run, law: string, b: Broken): void {

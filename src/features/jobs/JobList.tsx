@@ -5,26 +5,56 @@ import { Plus } from 'lucide-react'
 import Link from 'next/link'
 import { useCallback, useEffect, useState } from 'react'
 import { ask, linesOf } from '@/client'
-import type { JobListEntry } from '@/jobfile'
+import type { JobListEntry, Summary } from '@/jobfile'
 import { Button, cx, FileButton } from '@/ui'
 import { count } from '@/words'
 
-/** The jobs, those that need the technician first. */
+/** A job in the list. */
+interface Line extends JobListEntry {
+  /** It was not proven when the list came. */
+  awaited?: boolean
+  /** The server would not prove it. */
+  givenUp?: boolean
+}
+
+const fresh = (line: Line): Summary | null => (line.summary?.version === line.version ? line.summary : null)
+const needs = (summary: Summary | null): boolean =>
+  summary !== null && (summary.broken > 0 || summary.wrongReadings > 0)
+/** By what was last known: a line keeps its place while it is looked at. */
+const rank = (line: Line): number => (!line.summary || needs(line.summary) ? 0 : 1)
+
+/** The jobs, those that need the technician first. What changed since its proof is proven while the list stands. */
 export function JobList() {
-  const [jobs, setJobs] = useState<JobListEntry[] | null>(null)
+  const [jobs, setJobs] = useState<Line[] | null>(null)
   const [away, setAway] = useState(false)
   const load = useCallback(async () => {
     const answer = await ask<{ jobs: JobListEntry[] }>(fetch, '/api/jobs')
-    if (answer.ok) setJobs(answer.value.jobs)
+    if (answer.ok)
+      setJobs(answer.value.jobs.map((j) => ({ ...j, awaited: !fresh(j) })).sort((a, b) => rank(a) - rank(b)))
     setAway(!answer.ok)
   }, [])
   useEffect(() => {
     // eslint-disable-next-line react-hooks/set-state-in-effect -- what it sets arrives later, from the server
     void load()
   }, [load])
-  const needs = (j: JobListEntry) => j.summary.broken + j.summary.wrongReadings
-  const sorted = [...(jobs ?? [])].sort((a, b) => Number(needs(b) > 0) - Number(needs(a) > 0))
-  const open = sorted.filter((j) => needs(j) > 0).length
+  const waiting = jobs?.filter((j) => !fresh(j) && !j.givenUp) ?? []
+  const next = waiting[0]?.id
+  useEffect(() => {
+    if (next === undefined) return
+    let left = false
+    void ask<{ summary: Summary }>(fetch, `/api/jobs/${encodeURIComponent(next)}/summary`).then((answer) => {
+      const learn = (line: Line): Line => {
+        if (line.id !== next) return line
+        if (!answer.ok) return { ...line, givenUp: true }
+        return { ...line, summary: answer.value.summary, version: answer.value.summary.version }
+      }
+      if (!left) setJobs((now) => now && now.map(learn))
+    })
+    return () => {
+      left = true
+    }
+  }, [next])
+  const open = jobs?.filter((j) => needs(fresh(j))).length ?? 0
   return (
     <main className="mx-auto max-w-4xl px-4 pt-6 pb-12">
       <header className="flex items-baseline justify-between gap-4 border-b-2 border-ink pb-3">
@@ -37,13 +67,15 @@ export function JobList() {
             ? away
               ? 'The server does not answer'
               : 'Looking up the jobs …'
-            : `${jobs.length} jobs, ${open} ${open === 1 ? 'needs' : 'need'} you`}
+            : waiting.length
+              ? `${jobs.length} jobs, checking ${waiting.length} …`
+              : `${jobs.length} jobs, ${open} ${open === 1 ? 'needs' : 'need'} you`}
         </p>
       </header>
       <div className="mt-4 flex flex-wrap items-start gap-3">
         <Link
           href="/new"
-          className="inline-flex min-h-12 items-center gap-2 rounded border border-ink bg-ink px-4 text-[15px] text-bench"
+          className="inline-flex min-h-12 items-center gap-2 rounded border border-ink bg-ink px-4 text-[15px] text-bench lg:min-h-9"
         >
           <Plus aria-hidden className="size-4" /> New job
         </Link>
@@ -62,7 +94,7 @@ export function JobList() {
         </p>
       )}
       <ul className="min-h-64">
-        {sorted.map((j) => (
+        {jobs?.map((j) => (
           <li key={j.id} className="border-b border-line">
             <Link
               href={`/job/${j.id}/bench`}
@@ -78,26 +110,46 @@ export function JobList() {
               <p className="text-[15px] text-soft">
                 {j.owner}. {j.note}
               </p>
-              <p
-                className={cx(
-                  'mt-1 border-l-4 pl-3',
-                  j.summary.broken ? 'border-harm font-bold text-harm' : 'border-well',
-                )}
-              >
-                {j.summary.verdict}
-              </p>
-              <p className="mt-1 pl-4 text-sm text-soft">
-                {j.summary.broken ? `${count(j.summary.states)} states looked at. ` : ''}
-                {j.summary.readings
-                  ? `${j.summary.readings} ${j.summary.readings === 1 ? 'reading' : 'readings'}`
-                  : 'No readings yet'}
-                {j.summary.wrongReadings ? `, ${j.summary.wrongReadings} wrong` : ''}
-              </p>
+              <Known line={j} />
             </Link>
           </li>
         ))}
       </ul>
     </main>
+  )
+}
+
+/** What is known of a job. While it is awaited its room is kept, on a phone for two lines: nothing moves when it comes. */
+function Known({ line }: { line: Line }) {
+  const summary = fresh(line)
+  return (
+    <div className={cx(line.awaited && 'min-h-20 sm:min-h-13')}>
+      <p
+        className={cx(
+          'mt-1 border-l-4 pl-3',
+          !summary
+            ? 'border-line text-soft'
+            : summary.broken
+              ? 'border-harm font-bold text-harm'
+              : 'border-well',
+        )}
+      >
+        {summary
+          ? summary.verdict
+          : line.givenUp
+            ? 'Not proven since its last change; its bench proves it.'
+            : 'Checking what changed …'}
+      </p>
+      {summary && (
+        <p className="mt-1 pl-4 text-sm text-soft">
+          {summary.broken ? `${count(summary.states)} states looked at. ` : ''}
+          {summary.readings
+            ? `${summary.readings} ${summary.readings === 1 ? 'reading' : 'readings'}`
+            : 'No readings yet'}
+          {summary.wrongReadings ? `, ${summary.wrongReadings} wrong` : ''}
+        </p>
+      )}
+    </div>
   )
 }
 

@@ -1,39 +1,43 @@
+import { setImmediate } from 'node:timers/promises'
 import { Op } from 'sequelize'
-import { prove } from '@/core/laws'
+import type { Installation } from '@/core/installation'
+import { proofSteps, type Proof } from '@/core/laws'
 import { judge, standing } from '@/core/startup'
 import { installationOf, upgradeJob, type Job, type JobListEntry, type Summary } from '@/jobfile'
 import { proofSentence } from '@/words'
 import type { Database } from '../database'
 import { readingRow } from '../models/reading'
 
-/** Every job with its verdict. A verdict is worked out once for each version and kept with the row. */
+/** Every job as it was last proven. The list waits for no proof: who shows it asks for those that are missing. */
 export async function listJobs(db: Database): Promise<JobListEntry[]> {
   const rows = await db.jobs.findAll({ order: [['updatedAt', 'DESC']] })
-  const entries: JobListEntry[] = []
-  for (const row of rows) {
-    let { summary } = row
-    if (!summary || summary.version !== row.version) {
-      summary = summarise(upgradeJob(row.doc), row.version)
-      // Only if nobody has moved the job on in the meantime.
-      await db.jobs.update({ summary }, { where: { id: row.id, version: row.version } })
-    }
-    const { id, title, site, note } = row.doc
-    entries.push({
-      id,
-      title,
-      address: site.address,
-      owner: site.owner,
-      note,
-      updatedAt: row.updatedAt.toISOString(),
-      summary,
-    })
-  }
-  return entries
+  return rows.map(({ doc: { id, title, site, note }, version, summary, updatedAt }) => ({
+    id,
+    title,
+    address: site.address,
+    owner: site.owner,
+    note,
+    updatedAt: updatedAt.toISOString(),
+    version,
+    summary,
+  }))
 }
 
-function summarise(job: Job, version: number): Summary {
+/** What the list shows of a job: worked out once for each version and kept with the row. null: no such job. */
+export async function summaryOf(db: Database, id: string): Promise<Summary | null> {
+  const row = await db.jobs.findByPk(id)
+  if (!row) return null
+  const { version } = row
+  if (row.summary?.version === version) return row.summary
+  const summary = await summarise(upgradeJob(row.doc), version)
+  // Only if nobody has moved the job on in the meantime.
+  await db.jobs.update({ summary }, { where: { id, version } })
+  return summary
+}
+
+async function summarise(job: Job, version: number): Promise<Summary> {
   const inst = installationOf(job)
-  const proof = prove(inst)
+  const proof = await proveAside(inst)
   const readings = standing(job.readings)
   return {
     version,
@@ -43,6 +47,16 @@ function summarise(job: Job, version: number): Summary {
     states: proof.solved,
     readings: readings.length,
     wrongReadings: readings.filter((r) => judge(inst, r, job.readings).verdict === 'wrong').length,
+  }
+}
+
+/** Proves between other requests: they are answered after each step, not after the whole. */
+async function proveAside(inst: Installation): Promise<Proof> {
+  const steps = proofSteps(inst)
+  for (;;) {
+    const step = steps.next()
+    if (step.done) return step.value
+    await setImmediate()
   }
 }
 
