@@ -40,8 +40,10 @@ export function ProofStrip() {
   )
   const gates = useMemo(() => cutPoints(inst), [inst])
   const lanes = targets.filter((t) => SOURCES.includes(t.making.what))
-  // Three lanes have room; more are drawn finer.
-  const step = Math.min(11, 36 / Math.max(1, lanes.length))
+  // px. Four lanes have room for their names; more are drawn finer.
+  const step = Math.min(11, 44 / Math.max(1, lanes.length))
+  const drawn = Math.max(36, lanes.length * step)
+  const height = drawn + 22
   const id = useId()
   const rows = lanes.filter((l) => l.making.what === 'strip').length
   return (
@@ -58,7 +60,8 @@ export function ProofStrip() {
           ))}
         </div>
         <Slider.Root
-          className="relative block h-[58px] flex-1 touch-none"
+          className="relative block flex-1 touch-none"
+          style={{ height }}
           min={coldestF}
           max={warmestF}
           step={1}
@@ -124,9 +127,10 @@ export function ProofStrip() {
             aria-label="Outdoor temperature"
             aria-describedby={id}
             aria-valuetext={degrees(situation.outdoorF)}
-            className="block h-[58px] w-4 cursor-ew-resize focus-visible:outline-offset-0"
+            className="block w-4 cursor-ew-resize focus-visible:outline-offset-0"
+            style={{ height }}
           >
-            <span className="mx-auto mt-[9px] block h-[36px] w-[3px] bg-slate" />
+            <span className="mx-auto mt-[9px] block w-[3px] bg-slate" style={{ height: drawn }} />
             <span className="mx-auto -mt-1 block size-[11px] rotate-45 bg-slate" />
           </Slider.Thumb>
         </Slider.Root>
