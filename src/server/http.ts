@@ -5,7 +5,7 @@ import { problem, sentence, type Problem } from '@/jobfile'
 export const refuse = (status: number, problems: Problem[]): Response =>
   Response.json({ error: problems.map(sentence).join('; '), problems }, { status })
 
-export const notHere = (what: string, id: string): Response =>
+const notHere = (what: string, id: string): Response =>
   refuse(404, [problem('id', `a ${what} that is here`, id)])
 
 /** Reads a request's body as text, giving up as soon as it is larger than allowed (bytes). */
@@ -42,3 +42,12 @@ export async function guarded(handler: () => Promise<Response>): Promise<Respons
     throw e
   }
 }
+
+/** A handler about the one thing that the address names; null from `act` says that there is none. */
+export const aboutOne =
+  (what: string, act: (id: string, request: Request) => Promise<Response | null>) =>
+  (request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> =>
+    guarded(async () => {
+      const { id } = await params
+      return (await act(id, request)) ?? notHere(what, id)
+    })

@@ -1,5 +1,5 @@
 export { connect, database, type Database } from './database'
-export { guarded, notHere, readBody, refuse } from './http'
+export { aboutOne, guarded, readBody, refuse } from './http'
 export { library } from './library'
 export { migrate } from './migrate'
 export { createJob, getJob, listJobs, summaryOf } from './repositories/jobs'
