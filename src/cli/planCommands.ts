@@ -1,5 +1,5 @@
 import { singleFailures } from '@/core/failures'
-import { compare, landedBy, planLanding, planned, USUAL, type Schools } from '@/core/plan'
+import { compare, landedBy, planLanding, planned, SCHOOLS, USUAL, type Schools } from '@/core/plan'
 import { installationOf, type Job } from '@/jobfile'
 import {
   cannotWords,
@@ -15,20 +15,14 @@ import {
 import type { Args } from './args'
 import { answer, refuse, type Result } from './answer'
 
-const CHOICES: { [K in keyof Schools]: Schools[K][] } = {
-  emergency: ['setting', 'jumper'],
-  defrost: ['tempered', 'cold'],
-  fuel: ['thermostat', 'kit', 'stage'],
-}
-
 /** `gatecross plan FILE`: the landing for the gear, and how what is landed differs from it. */
 export function planCommand(job: Job, args: Args): Result {
   const schools: Schools = { ...USUAL }
-  for (const key of Object.keys(CHOICES) as (keyof Schools)[]) {
+  for (const key of Object.keys(SCHOOLS) as (keyof Schools)[]) {
     const said = args.values[key]
     if (said === undefined) continue
-    if (!(CHOICES[key] as string[]).includes(said))
-      return refuse(`--${key}`, `one of ${CHOICES[key].join(', ')}`, said)
+    if (!(SCHOOLS[key] as readonly string[]).includes(said))
+      return refuse(`--${key}`, `one of ${SCHOOLS[key].join(', ')}`, said)
     Object.assign(schools, { [key]: said })
   }
   const inst = installationOf(job)

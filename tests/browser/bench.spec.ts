@@ -40,12 +40,25 @@ test('the plan shows what is landed differently, lands it, and can be taken back
   await tool(page, 'Plan')
   const plan = page.getByTestId('plan')
   await expect(plan.getByRole('heading')).toHaveText('4 differences from the plan.')
+  // Strips and no burner: nobody has to decide between two fuels.
+  await expect(plan.getByRole('combobox')).toHaveCount(1)
+  await expect(plan.getByLabel('Defrost')).toBeVisible()
   await expect(page.getByTestId('differences')).toContainText('Missing: Thermostat Y2 to Air handler Y2')
   await plan.getByRole('button', { name: 'Record it as landed like this' }).click()
   await expect(verdict(page)).toContainText('All 19 laws hold')
   await expect(plan.getByRole('heading')).toHaveText('Landed as planned.')
   await plan.getByRole('button', { name: /^Take all/ }).click()
   await expect(verdict(page)).toContainText('Y2 does not reach its board')
+})
+
+test('a school that the gear leaves open changes the plan', async ({ page }) => {
+  await open(page, '/job/tallow-mill/bench')
+  await tool(page, 'Plan')
+  const plan = page.getByTestId('plan')
+  await expect(plan.getByRole('heading')).toHaveText('Landed as planned.')
+  await expect(plan.getByRole('combobox')).toHaveCount(1)
+  await plan.getByLabel('Heat pump or furnace, decided by').selectOption('kit')
+  await expect(plan.getByRole('heading')).toHaveText(/^\d+ differences? from the plan\.$/)
 })
 
 test('each part is failed in turn, and the gravest are said first', async ({ page }) => {

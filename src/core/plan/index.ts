@@ -1,5 +1,5 @@
 export { assemble, CABLE_COLOURS, type CableChoice, type Feeds, type Piece } from './assemble'
 export { compare, type Difference } from './compare'
 export { CUSTOM } from './lay'
-export { USUAL, type Cannot, type PlanSetting, type PlanWhy, type Schools } from './net'
-export { landedBy, planLanding, planned, type Plan } from './plan'
+export { SCHOOLS, USUAL, type Cannot, type PlanSetting, type PlanWhy, type Schools } from './net'
+export { landedBy, planLanding, planned, schoolsThatMatter, type Plan } from './plan'

@@ -35,4 +35,10 @@ export interface Schools {
   /** Who decides between heat pump and furnace. */
   fuel: 'thermostat' | 'kit' | 'stage'
 }
+/** Every choice of every school. */
+export const SCHOOLS: { readonly [K in keyof Schools]: readonly Schools[K][] } = {
+  defrost: ['tempered', 'cold'],
+  emergency: ['setting', 'jumper'],
+  fuel: ['thermostat', 'kit', 'stage'],
+}
 export const USUAL: Schools = { emergency: 'setting', defrost: 'tempered', fuel: 'thermostat' }

@@ -3,7 +3,7 @@ import { joined, moved } from '../../../tests/helpers/lawFixtures'
 import { demoInstallation, rewired, without, wireBetween } from '../../../tests/helpers/demo'
 import type { Installation } from '../installation'
 import { prove } from '../laws'
-import { compare, planLanding, planned, USUAL, type Schools } from '.'
+import { compare, planLanding, planned, schoolsThatMatter, USUAL, type Schools } from '.'
 
 const plan = (inst: Installation, schools: Partial<Schools> = {}) =>
   planLanding(inst, { ...USUAL, ...schools })
@@ -172,6 +172,19 @@ describe('planned landings', () => {
       'ah.W1 ah.W2',
     ])
       expect(got).toContain(pair)
+  })
+
+  it('leaves open the schools that this gear can follow either way, and no others', () => {
+    const open = (name: string) => {
+      const family = FAMILIES.find(([n]) => n === name)!
+      return schoolsThatMatter(family[1], { ...USUAL, ...family[2] })
+    }
+    expect(open('strips')).toEqual(['defrost', 'emergency'])
+    // Its E goes past the outdoor thermostat by itself.
+    expect(open('strips through an outdoor thermostat')).toEqual(['defrost'])
+    expect(open('dual fuel by thermostat, weather feed')).toEqual(['fuel'])
+    expect(open('dual fuel by stages')).toEqual(['fuel'])
+    expect(open('inverter on the bus')).toEqual([])
   })
 
   it('says which cable is short, and by how many', () => {

@@ -1,6 +1,6 @@
 import type { Installation, Ref, Wire } from '../installation'
 import { lay, type Laid } from './lay'
-import type { Cannot, PlanSetting, PlanWhy, Schools } from './net'
+import { SCHOOLS, type Cannot, type PlanSetting, type PlanWhy, type Schools } from './net'
 import { wantedNets } from './nets'
 
 /** A landing for the gear that is there, conductor by conductor, with the settings that go with it. */
@@ -14,6 +14,15 @@ export interface Plan extends Laid {
 export function planLanding(inst: Installation, schools: Schools): Plan {
   const wanted = wantedNets(inst, schools)
   return { ...lay(inst, wanted.nets), settings: wanted.settings, cannot: wanted.cannot }
+}
+
+/** The schools of which another choice, the others standing as chosen, would change the plan for this gear. */
+export function schoolsThatMatter(inst: Installation, schools: Schools): (keyof Schools)[] {
+  const told = (chosen: Schools) => JSON.stringify(planLanding(inst, chosen))
+  const now = told(schools)
+  return (Object.keys(SCHOOLS) as (keyof Schools)[]).filter((key) =>
+    SCHOOLS[key].some((choice) => choice !== schools[key] && told({ ...schools, [key]: choice }) !== now),
+  )
 }
 
 /** What a person lands of a plan: conductors of low-voltage cables, and jumpers; no harness, no line conductor. */

@@ -5,7 +5,7 @@ import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useEffect, useMemo, useState } from 'react'
 import type { Device, DeviceKind } from '@/core/equipment'
-import { USUAL } from '@/core/plan'
+import { schoolsThatMatter, USUAL } from '@/core/plan'
 import { ask, linesOf } from '@/client'
 import { FRESH_SETUP, type Job } from '@/jobfile'
 import { Button, Caution, Choice, cx, Field, Input, Select, TypedInput } from '@/ui'
@@ -49,6 +49,7 @@ export function NewJob() {
   const packaged = isPackaged(library, c.outdoor)
   const gear = useMemo(() => gearOf(library, c), [library, c])
   const plan = useMemo(() => (gear ? planOf(gear, c) : null), [gear, c])
+  const offered = useMemo(() => (gear ? schoolsThatMatter(gear, c.schools) : []), [gear, c.schools])
 
   const send = async (job: Job) => {
     const answer = await ask<{ id: string }>(fetch, '/api/jobs?copy=1', {
@@ -186,7 +187,7 @@ export function NewJob() {
               ]}
               onValue={(landing) => put({ landing })}
             />
-            <SchoolPicker schools={c.schools} onChange={(schools) => put({ schools })} />
+            <SchoolPicker offered={offered} schools={c.schools} onChange={(schools) => put({ schools })} />
           </div>
           {plan && plan.cannot.length > 0 && (
             <ul className="mt-3 border-l-4 border-watch bg-watch-soft p-3">

@@ -1,7 +1,7 @@
 'use client'
 
 import { useMemo, useState } from 'react'
-import { compare, landedBy, planLanding, planned, USUAL, type Schools } from '@/core/plan'
+import { compare, landedBy, planLanding, planned, schoolsThatMatter, USUAL, type Schools } from '@/core/plan'
 import { planOperations } from '@/jobfile'
 import { Button, Swatch } from '@/ui'
 import { cannotWords, differenceWords, planSentence, planSettingWords, refWords, whyWords } from '@/words'
@@ -16,6 +16,7 @@ export function PlanPanel() {
   const plan = useMemo(() => planLanding(inst, schools), [inst, schools])
   const goal = useMemo(() => planned(inst, plan), [inst, plan])
   const differences = useMemo(() => compare(inst, goal), [inst, goal])
+  const offered = useMemo(() => schoolsThatMatter(inst, schools), [inst, schools])
   const settings = plan.settings
   const same = differences.length === 0 && settings.length === 0
   const land = () => {
@@ -48,7 +49,7 @@ export function PlanPanel() {
         ))}
       </ul>
       <div className="mt-3 grid gap-3 sm:grid-cols-2">
-        <SchoolPicker schools={schools} onChange={setSchools} />
+        <SchoolPicker offered={offered} schools={schools} onChange={setSchools} />
       </div>
       <div className="mt-3 flex flex-wrap gap-2">
         <Button look="strong" disabled={same} onClick={land}>
