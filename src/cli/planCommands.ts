@@ -1,5 +1,5 @@
 import { singleFailures } from '@/core/failures'
-import { compare, landedBy, planLanding, planned, SCHOOLS, USUAL, type Schools } from '@/core/plan'
+import { compare, landedBy, planLanding, planned, SCHOOLS, usualSchools, type Schools } from '@/core/plan'
 import { installationOf, type Job } from '@/jobfile'
 import {
   cannotWords,
@@ -17,7 +17,8 @@ import { answer, refuse, type Result } from './answer'
 
 /** `gatecross plan FILE`: the landing for the gear, and how what is landed differs from it. */
 export function planCommand(job: Job, args: Args): Result {
-  const schools: Schools = { ...USUAL }
+  const inst = installationOf(job)
+  const schools = usualSchools(inst)
   for (const key of Object.keys(SCHOOLS) as (keyof Schools)[]) {
     const said = args.values[key]
     if (said === undefined) continue
@@ -25,7 +26,6 @@ export function planCommand(job: Job, args: Args): Result {
       return refuse(`--${key}`, `one of ${SCHOOLS[key].join(', ')}`, said)
     Object.assign(schools, { [key]: said })
   }
-  const inst = installationOf(job)
   const plan = planLanding(inst, schools)
   const goal = planned(inst, plan)
   const wires = landedBy(inst, plan).map(({ cable, colour, a, b, why }) => {

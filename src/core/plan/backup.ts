@@ -22,7 +22,8 @@ function stripNets(wants: Wants, gear: Gear): void {
   const lockout = first(inst, 'outdoorThermostat')
   const packaged = indoor === outdoor
   const outs = packaged ? [] : defrostOutputs(outdoor)
-  const tempered = gear.schools.defrost === 'tempered' && outs.length > 0
+  // Heat ahead of the coil holds the compressor off, which defrosts: it cannot temper the air meanwhile.
+  const tempered = gear.schools.defrost === 'tempered' && outs.length > 0 && !heatsAhead(indoor)
   if (tempered && thermostat.device.plate.detectsWires === 'yes' && !lockout) {
     // What the defrost output puts on W1 must not reach the terminal that the thermostat feels for wires.
     const relay = gear.relays.shift()
@@ -100,11 +101,13 @@ function isolated(wants: Wants, { indoor }: Gear, relay: Placed, call: Ref): Ref
 /** Coil, common, normally open, normally closed: by the order of a relay's switch terminals. */
 const relayEnds = (relay: Placed): (Ref | undefined)[] => terms(relay, 'switch')
 
+const heatsAhead = (indoor: Placed): boolean =>
+  indoor.device.parts.some((x) => x.kind === 'load' && makesHeatAhead(indoor, x))
+
 /** Strips ahead of the coil (an electric furnace): the compressor's Y goes through a normally closed contact. */
 function aheadInterlock(wants: Wants, gear: Gear): Through[] {
   const { indoor } = gear
-  const ahead = indoor.device.parts.some((x) => x.kind === 'load' && makesHeatAhead(indoor, x))
-  if (!ahead) return []
+  if (!heatsAhead(indoor)) return []
   const relay = gear.relays.shift()
   if (!relay) {
     wants.cannot.push('interlockMissing')

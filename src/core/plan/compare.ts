@@ -1,4 +1,5 @@
-import { splitRef, terminalOf, type Installation, type Ref, type Wire } from '../installation'
+import { placedByRef, splitRef, terminalOf, type Installation, type Ref, type Wire } from '../installation'
+import { placeOfDevice } from './kinds'
 
 /** How a landing as found differs from the plan, conductor by conductor. */
 export type Difference =
@@ -6,16 +7,16 @@ export type Difference =
   | { kind: 'missing'; a: Ref; b: Ref; by: Wire }
   /** A conductor or jumper that joins two points which the plan keeps apart. */
   | { kind: 'extra'; wire: Wire }
-  /** An end on another terminal of the same device than planned. */
+  /** An end on another terminal of the same place than planned. */
   | { kind: 'moved'; wire: Wire; end: 'a' | 'b'; from: Ref; to: Ref }
   /** Two conductors with their ends exchanged. */
   | { kind: 'swapped'; one: Wire; other: Wire; at: [Ref, Ref] }
 
 const isLow = (inst: Installation, w: Wire): boolean =>
   [w.a, w.b].every((r) => r === null || terminalOf(inst, r)?.terminal.side !== 'line')
-const whole = (w: Wire): w is Wire & { a: Ref; b: Ref } => w.a !== null && w.b !== null
+export const whole = (w: Wire): w is Wire & { a: Ref; b: Ref } => w.a !== null && w.b !== null
 /** Which two places a conductor joins, whatever its colour or number. */
-const joined = (w: { a: Ref; b: Ref }): string => [w.a, w.b].sort().join(' — ')
+export const joined = (w: { a: Ref; b: Ref }): string => [w.a, w.b].sort().join(' — ')
 
 /**
  * Compares a landing as found with the plan. A conductor of another colour that joins the same terminals is right:
@@ -52,10 +53,14 @@ export function compare(found: Installation, plan: Installation): Difference[] {
         missing = missing.filter((m) => !hit.includes(m))
       }
     }
-  // A stray with one end right and the other on a neighbour terminal.
+  // A stray with one end right and the other elsewhere in the same place.
+  const where = (ref: Ref) => {
+    const { placed } = splitRef(ref)
+    return placeOfDevice(placedByRef(plan, placed) ?? placedByRef(found, placed), placed)
+  }
   for (const w of [...extra]) {
-    const near = missing.find((m) => oneEndOf(w, m) !== null)
-    const hit = near && oneEndOf(w, near)
+    const near = missing.find((m) => oneEndOf(w, m, where) !== null)
+    const hit = near && oneEndOf(w, near, where)
     if (!near || !hit) continue
     out.push({ kind: 'moved', wire: w, end: hit.end, from: w[hit.end], to: hit.to })
     extra = extra.filter((x) => x !== w)
@@ -66,15 +71,19 @@ export function compare(found: Installation, plan: Installation): Difference[] {
   return out
 }
 
-/** The end that would have to move, on its own device, for `w` to be the planned one; null when that is not enough. */
-function oneEndOf(w: Wire & { a: Ref; b: Ref }, m: { a: Ref; b: Ref }): { end: 'a' | 'b'; to: Ref } | null {
+/** The end that would have to move, in its own place, for `w` to be the planned one; null when that is not enough. */
+function oneEndOf(
+  w: Wire & { a: Ref; b: Ref },
+  m: { a: Ref; b: Ref },
+  where: (ref: Ref) => string,
+): { end: 'a' | 'b'; to: Ref } | null {
   for (const end of ['a', 'b'] as const) {
     const other = end === 'a' ? 'b' : 'a'
     for (const [near, far] of [
       [m.a, m.b],
       [m.b, m.a],
     ] as const)
-      if (w[other] === near && splitRef(w[end]).placed === splitRef(far).placed) return { end, to: far }
+      if (w[other] === near && where(w[end]) === where(far)) return { end, to: far }
   }
   return null
 }

@@ -2,4 +2,5 @@ export { assemble, CABLE_COLOURS, type CableChoice, type Feeds, type Piece } fro
 export { compare, type Difference } from './compare'
 export { CUSTOM } from './lay'
 export { SCHOOLS, USUAL, type Cannot, type PlanSetting, type PlanWhy, type Schools } from './net'
-export { landedBy, planLanding, planned, schoolsThatMatter, type Plan } from './plan'
+export { landedBy, planLanding, planned, type Plan } from './plan'
+export { schoolsThatMatter, usualSchools } from './schools'

@@ -1,4 +1,3 @@
-import type { Device } from '../equipment'
 import {
   placedByRef,
   splitRef,
@@ -8,8 +7,10 @@ import {
   type Ref,
   type Wire,
 } from '../installation'
+import { joined, whole } from './compare'
 import { placeOfDevice } from './kinds'
 import type { Net, PlanWhy } from './net'
+import { Splices } from './splices'
 
 /** Colour that custom gives a function; tried first, then whatever is free. */
 export const CUSTOM: Partial<Record<Net['role'], string[]>> = {
@@ -36,39 +37,44 @@ export interface Laid {
   reasons: { wire: string; why: PlanWhy }[]
 }
 
-/** A splice where the plan needs one; its behaviour is nothing but a node. */
-const SPLICE: Device = {
-  format: 'gatecross.device',
-  version: 1,
-  id: 'splice',
-  kind: 'splice',
-  name: 'Splice',
-  fits: ['any'],
-  about: 'Conductors joined under one connector.',
-  terminals: [{ id: 'x', label: 'splice', side: 'low', role: 'splice' }],
-  parts: [],
-  settings: [],
-  modes: [],
-  plate: {},
+/**
+ * Lays nets conductor by conductor through the cables that are there. Line conductors and harnesses stay as they are; so
+ * does a conductor that joins two points of the plan already, whatever its colour.
+ */
+export function lay(inst: Installation, nets: readonly Net[]): Laid {
+  const laid = layOnce(inst, nets, new Map())
+  const wanted = new Set(laid.wires.filter(whole).map(joined))
+  const low = lowCables(inst)
+  const right = new Map<string, Wire>()
+  for (const w of inst.wires) {
+    if (w.cable === null || !low.has(w.cable) || !whole(w)) continue
+    if (wanted.has(joined(w)) && !right.has(joined(w))) right.set(joined(w), w)
+  }
+  return right.size ? layOnce(inst, nets, right) : laid
 }
 
-/** Lays nets conductor by conductor through the cables that are there. Line conductors and harnesses stay as they are. */
-export function lay(inst: Installation, nets: readonly Net[]): Laid {
-  const low = new Set(inst.cables.filter((c) => c.kind === 'low').map((c) => c.id))
+const lowCables = (inst: Installation): Set<string> =>
+  new Set(inst.cables.filter((c) => c.kind === 'low').map((c) => c.id))
+
+/** @param right conductors that stay, by what they join */
+function layOnce(inst: Installation, nets: readonly Net[], right: ReadonlyMap<string, Wire>): Laid {
+  const low = lowCables(inst)
   const kept = inst.wires.filter((w) => w.cable !== null && !low.has(w.cable))
+  const staying = new Set(right.values())
   const free = new Map<string, Wire[]>()
   for (const id of low)
     free.set(
       id,
-      inst.wires.filter((w) => w.cable === id),
+      inst.wires.filter((w) => w.cable === id && !staying.has(w)),
     )
+  const splices = new Splices(inst)
   const made: Wire[] = []
-  const laid: Laid = { wires: [], splices: [], short: [], spares: [], reasons: [] }
+  const laid: Laid = { wires: [], splices: splices.made, short: [], spares: [], reasons: [] }
   const short = new Map<string, number>()
   let jumpers = 0
   const where = (ref: Ref): string => {
     const { placed } = splitRef(ref)
-    const own = laid.splices.find((s) => s.ref === placed)
+    const own = splices.made.find((s) => s.ref === placed)
     return own?.where ?? placeOfDevice(placedByRef(inst, placed), placed)
   }
   const note = (wire: string, why: PlanWhy | undefined) => why && laid.reasons.push({ wire, why })
@@ -88,21 +94,21 @@ export function lay(inst: Installation, nets: readonly Net[]): Laid {
         if (any) short.set(any.id, (short.get(any.id) ?? 0) + 1)
         return
       }
-      const splice: Placed = {
-        ref: `spl${inst.placed.filter((p) => p.device.kind === 'splice').length + laid.splices.length + 1}`,
-        label: `Splice ${laid.splices.length + 1}`,
-        where: middle,
-        device: SPLICE,
-        settings: {},
-      }
-      laid.splices.push(splice)
-      const point = `${splice.ref}.x`
+      const point = splices.pointAt(middle, net)
       join(a, point, net)
       join(point, b, net)
       return
     }
+    const there = right.get(joined({ a, b }))
+    if (there) {
+      staying.delete(there)
+      const { doubt: _, ...rest } = there
+      made.push(rest)
+      note(there.id, net.why)
+      return
+    }
     // A cable keeps a spare as long as another has more than that.
-    const left = (c: Cable) => free.get(c.id)!.length
+    const left = (c: Cable) => free.get(c.id)!.length + [...staying].filter((w) => w.cable === c.id).length
     const cable = cables.find((c) => left(c) > 1) ?? cables.find((c) => left(c) > 0) ?? cables[0]!
     const wire = take(free.get(cable.id)!, net)
     if (!wire) {
@@ -119,7 +125,7 @@ export function lay(inst: Installation, nets: readonly Net[]): Laid {
     for (let i = 0; i + 1 < net.points.length; i++) join(net.points[i]!, net.points[i + 1]!, net)
   for (const [cable, list] of free) laid.spares.push({ cable, left: list.length })
   laid.short = [...short].map(([cable, by]) => ({ cable, by }))
-  const spare = [...free.values()].flat().map((w) => ({ ...w, a: null, b: null }))
+  const spare = [...free.values(), [...staying]].flat().map((w) => ({ ...w, a: null, b: null }))
   const order = new Map(inst.wires.map((w, i) => [w.id, i]))
   const at = (w: Wire) => order.get(w.id) ?? inst.wires.length
   laid.wires = [...kept, ...made, ...spare].sort((x, y) => at(x) - at(y))

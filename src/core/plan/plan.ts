@@ -1,6 +1,6 @@
 import type { Installation, Ref, Wire } from '../installation'
 import { lay, type Laid } from './lay'
-import { SCHOOLS, type Cannot, type PlanSetting, type PlanWhy, type Schools } from './net'
+import type { Cannot, PlanSetting, PlanWhy, Schools } from './net'
 import { wantedNets } from './nets'
 
 /** A landing for the gear that is there, conductor by conductor, with the settings that go with it. */
@@ -10,19 +10,10 @@ export interface Plan extends Laid {
   cannot: Cannot[]
 }
 
-/** Plans the landing of a job. Nothing of what is landed now is looked at; line conductors and harnesses stay. */
+/** Plans the landing of a job. What is landed right already stays, and so do line conductors and harnesses. */
 export function planLanding(inst: Installation, schools: Schools): Plan {
   const wanted = wantedNets(inst, schools)
   return { ...lay(inst, wanted.nets), settings: wanted.settings, cannot: wanted.cannot }
-}
-
-/** The schools of which another choice, the others standing as chosen, would change the plan for this gear. */
-export function schoolsThatMatter(inst: Installation, schools: Schools): (keyof Schools)[] {
-  const told = (chosen: Schools) => JSON.stringify(planLanding(inst, chosen))
-  const now = told(schools)
-  return (Object.keys(SCHOOLS) as (keyof Schools)[]).filter((key) =>
-    SCHOOLS[key].some((choice) => choice !== schools[key] && told({ ...schools, [key]: choice }) !== now),
-  )
 }
 
 /** What a person lands of a plan: conductors of low-voltage cables, and jumpers; no harness, no line conductor. */

@@ -2,7 +2,6 @@ import { readdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { libraryDevice } from '../../../tests/helpers/demo'
 import { prove } from '@/core/laws'
-import { USUAL } from '@/core/plan'
 import { checkJob, installationOf } from '@/jobfile'
 import { EXTRAS, gearOf, isPackaged, jobOf, planOf, type Choices } from './gear'
 
@@ -22,7 +21,7 @@ const choices = (more: Partial<Choices> = {}): Choices => ({
   outConductors: 8,
   outFeet: 40,
   landing: 'plan',
-  schools: USUAL,
+  schools: {},
   ...more,
 })
 const made = (c: Choices) => {

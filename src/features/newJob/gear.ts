@@ -1,6 +1,14 @@
 import type { Device, DeviceKind } from '@/core/equipment'
 import type { Installation } from '@/core/installation'
-import { assemble, planLanding, planned, type Piece, type Plan, type Schools } from '@/core/plan'
+import {
+  assemble,
+  planLanding,
+  planned,
+  usualSchools,
+  type Piece,
+  type Plan,
+  type Schools,
+} from '@/core/plan'
 import { FRESH_SETUP, JOB_VERSION, type Job } from '@/jobfile'
 
 /** What the technician has said of a new job so far. Devices by id; '' is none. */
@@ -17,7 +25,8 @@ export interface Choices {
   outConductors: number
   outFeet: number
   landing: 'plan' | 'bare'
-  schools: Schools
+  /** Where the technician chose otherwise than is usual. */
+  schools: Partial<Schools>
 }
 
 export const KINDS = {
@@ -120,8 +129,13 @@ export function gearOf(library: readonly Device[], c: Choices): Installation | n
   return assemble(pieces, cables, { twoPole: feeds.twoPole, onePole: feeds.onePole })
 }
 
+export const schoolsOf = (gear: Installation, c: Choices): Schools => ({
+  ...usualSchools(gear),
+  ...c.schools,
+})
+
 /** The plan for the gear as chosen. */
-export const planOf = (gear: Installation, c: Choices): Plan => planLanding(gear, c.schools)
+export const planOf = (gear: Installation, c: Choices): Plan => planLanding(gear, schoolsOf(gear, c))
 
 /** The job's file, landed by the plan or left bare. */
 export function jobOf(gear: Installation, plan: Plan, c: Choices, who: string): Job {

@@ -1,7 +1,15 @@
 'use client'
 
 import { useMemo, useState } from 'react'
-import { compare, landedBy, planLanding, planned, schoolsThatMatter, USUAL, type Schools } from '@/core/plan'
+import {
+  compare,
+  landedBy,
+  planLanding,
+  planned,
+  schoolsThatMatter,
+  usualSchools,
+  type Schools,
+} from '@/core/plan'
 import { planOperations } from '@/jobfile'
 import { Button, Swatch } from '@/ui'
 import { cannotWords, differenceWords, planSentence, planSettingWords, refWords, whyWords } from '@/words'
@@ -11,7 +19,8 @@ import { SchoolPicker } from './SchoolPicker'
 /** The planned landing for this gear, how what is landed differs from it, and one press to land it so. */
 export function PlanPanel() {
   const { inst, edit, undo } = useJobScreen()
-  const [schools, setSchools] = useState<Schools>(USUAL)
+  const [chosen, setChosen] = useState<Partial<Schools>>({})
+  const schools = useMemo(() => ({ ...usualSchools(inst), ...chosen }), [inst, chosen])
   const [done, setDone] = useState(0)
   const plan = useMemo(() => planLanding(inst, schools), [inst, schools])
   const goal = useMemo(() => planned(inst, plan), [inst, plan])
@@ -49,7 +58,11 @@ export function PlanPanel() {
         ))}
       </ul>
       <div className="mt-3 grid gap-3 sm:grid-cols-2">
-        <SchoolPicker offered={offered} schools={schools} onChange={setSchools} />
+        <SchoolPicker
+          offered={offered}
+          schools={schools}
+          onChange={(change) => setChosen((now) => ({ ...now, ...change }))}
+        />
       </div>
       <div className="mt-3 flex flex-wrap gap-2">
         <Button look="strong" disabled={same} onClick={land}>

@@ -26,7 +26,7 @@ export function SchoolPicker({
 }: {
   offered: readonly (keyof Schools)[]
   schools: Schools
-  onChange: (next: Schools) => void
+  onChange: (change: Partial<Schools>) => void
 }) {
   return offered.map((key) => {
     const words: Record<string, string> = CHOICES[key]
@@ -36,7 +36,7 @@ export function SchoolPicker({
         label={LABELS[key]}
         value={schools[key]}
         options={SCHOOLS[key].map((choice) => [choice, words[choice]!])}
-        onValue={(value) => onChange({ ...schools, [key]: value })}
+        onValue={(value) => onChange({ [key]: value })}
       />
     )
   })
