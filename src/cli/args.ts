@@ -25,13 +25,14 @@ export interface Args {
   }
 }
 
-/** Splits the command line; an option nobody knows throws, with node's own words. */
+/** Splits the command line. An option that nobody knows, or one without its value, throws with its name in quotes. */
 export function readArgs(argv: string[]): Args {
   const { values, positionals } = parseArgs({
     args: argv,
     allowPositionals: true,
     options: {
       json: { type: 'boolean' },
+      help: { type: 'boolean', short: 'h' },
       call: { type: 'string' },
       outdoor: { type: 'string' },
       mode: { type: 'string', multiple: true },
@@ -46,7 +47,12 @@ export function readArgs(argv: string[]): Args {
       all: { type: 'boolean' },
     },
   })
-  return { command: positionals[0] ?? 'help', file: positionals[1], json: values.json ?? false, values }
+  return {
+    command: values.help ? 'help' : (positionals[0] ?? 'help'),
+    file: positionals[1],
+    json: values.json ?? false,
+    values,
+  }
 }
 
 /** The situation that the options name: --call heat1 --outdoor 20 --mode od.board=defrost. */

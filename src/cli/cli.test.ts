@@ -18,6 +18,23 @@ function gatecross(...args: string[]) {
 const ajv = new Ajv({ strictTypes: false })
 
 describe('bin/gatecross', () => {
+  it.each([[], ['--help'], ['-h'], ['plan', '--help'], ['help']])(
+    '%j says how it is used',
+    (...args: string[]) => {
+      const { code, out } = gatecross(...args)
+      expect([code, out]).toEqual([0, expect.stringMatching(/gatecross check FILE[^]*--help/)])
+    },
+  )
+  it('names an option that it does not know, and one that lacks its value', () => {
+    const unknown = gatecross('check', GOOD, '--colour', '--json')
+    expect(unknown.code).toBe(2)
+    expect(JSON.parse(unknown.out)).toMatchObject({ ok: false, problems: [{ path: '--colour' }] })
+    const bare = gatecross('state', GOOD, '--call')
+    expect([bare.code, bare.err.trim()]).toEqual([
+      2,
+      '--call: expected an option as gatecross --help writes it',
+    ])
+  })
   it.each([
     ['check', [GOOD], 0],
     ['check', [BAD], 1],
@@ -44,7 +61,7 @@ describe('bin/gatecross', () => {
 
   it('plans in words, and refuses a school that nobody keeps', () => {
     const run = gatecross('plan', 'demo/jobs/harrier-bank.json')
-    expect(run.out).toContain('Missing: Thermostat Y2 to Air handler Y2')
+    expect(run.out).toContain('is on Splice at the air handler, the plan has Air handler Y2')
     expect(run.out).toContain('one transformer: Rc and Rh are one')
     const bad = gatecross('plan', GOOD, '--fuel', 'guess')
     expect([bad.code, bad.err]).toEqual([2, expect.stringContaining('one of thermostat, kit, stage')])

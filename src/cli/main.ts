@@ -19,6 +19,7 @@ const HELP = `gatecross: proof of a heat pump's wiring and readings, from a job 
   gatecross schema [NAME]                   published schemas
 
   --json    an answer for scripts (gatecross schema NAME describes it)
+  --help    this
   exit code 0 well, 1 something found, 2 bad input`
 
 function main(argv: string[]): number {
@@ -26,8 +27,9 @@ function main(argv: string[]): number {
   try {
     args = readArgs(argv)
   } catch (e) {
-    console.error((e as Error).message)
-    return 2
+    const option = /'(-[^' =]*)/.exec((e as Error).message)?.[1] ?? 'options'
+    const expected = 'an option as gatecross --help writes it'
+    return complain([{ path: option, expected }], argv.includes('--json'))
   }
   if (args.command === 'help') {
     console.log(HELP)
