@@ -1,7 +1,18 @@
 import { gear, STRIPS } from '../../tests/helpers/gear'
 import { libraryDevice, readJson } from '../../tests/helpers/demo'
+import type { Wire } from '@/core/installation'
+import { mended, type Mend } from '@/core/laws'
 import { compare, planLanding, planned, USUAL } from '@/core/plan'
-import { apply, checkJob, installationOf, inverse, planOperations, type Job, type Operation } from '.'
+import {
+  apply,
+  checkJob,
+  installationOf,
+  inverse,
+  mendOperations,
+  planOperations,
+  type Job,
+  type Operation,
+} from '.'
 
 const demo = () => readJson<Job>('demo/jobs/quillfeather-lane.json')
 const ok = (job: Job, op: Operation): Job => {
@@ -150,5 +161,28 @@ describe('landing by the plan', () => {
     expect(planOperations(inst, planLanding(inst, USUAL), () => 'n')).toEqual([
       { kind: 'landWire', wire: g.id, end: 'b', terminal: 'ah.G' },
     ])
+  })
+})
+
+describe('a mend recorded as done', () => {
+  it('is the edits that make the job what was proven, a jumper and a conductor each taken out in its own way', () => {
+    const job = demo()
+    const inst = installationOf(job)
+    const jumper = inst.wires.find((w) => w.cable === null)!
+    const mend: Mend = [
+      { kind: 'takeOut', wire: jumper.id },
+      { kind: 'takeOut', wire: 'w05' },
+      { kind: 'moveWire', wire: 'w04', end: 'b', to: 'ah.O' },
+      { kind: 'addJumper', a: 'ah.G', b: 'ah.Y' },
+      { kind: 'setSetting', placed: 'odt', setting: 'setpoint', value: 40 },
+    ]
+    const ops = mendOperations(inst, mend, () => 'jumper-new')
+    const after = installationOf(ops.reduce(ok, job))
+    const goal = mended(inst, mend)
+    const named = (w: Wire) => (w.a === 'ah.G' && w.b === 'ah.Y' ? { ...w, id: 'jumper-new' } : w)
+    expect(after.wires).toEqual(goal.wires.map(named))
+    expect(after.placed).toEqual(goal.placed)
+    expect(after.wires.some((w) => w.id === jumper.id)).toBe(false)
+    expect(after.wires.find((w) => w.id === 'w05')).toMatchObject({ a: null, b: null })
   })
 })

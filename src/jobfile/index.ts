@@ -13,6 +13,7 @@ export { jsonSchemaOf, publish } from './jsonSchema'
 export { list, record, shape } from './kit'
 export type { JobListEntry, Summary } from './listing'
 export { apply, clash, FIELDS, inverse, placeOf, type Field, type Operation } from './operation'
+export { mendOperations } from './mendOps'
 export { planOperations } from './planOps'
 export { check, problem, sentence, type Checked, type Problem } from './problem'
 export {

@@ -27,6 +27,7 @@ export { modeWords, situationWords } from './situation'
 export { cannotWords, differenceWords, planSentence, planSettingWords, whyWords } from './plan'
 export { effectWords, EFFECT_WORDS, failureWords } from './failure'
 export { landingCsv } from './landing'
+export { changeWords } from './mend'
 export { GROUP_WORDS, INTENT_WORDS, ownerSentence, settingText, valueAtText } from './intents'
 export {
   CONFLICT_WHATS,

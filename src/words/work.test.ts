@@ -1,10 +1,12 @@
 import { failuresOf, type Effect } from '@/core/failures'
 import type { Installation } from '@/core/installation'
+import type { Change } from '@/core/laws'
 import { compare, planLanding, planned, USUAL, type Plan } from '@/core/plan'
 import { degF } from '@/core/units'
 import { demoInstallation, rewired, without, wireBetween, jobIds } from '../../tests/helpers/demo'
 import {
   cannotWords,
+  changeWords,
   differenceWords,
   effectWords,
   failureWords,
@@ -95,4 +97,31 @@ describe('the plan in words', () => {
     const moved = words(rewired(target, y.id, y.a === 'ah.Y' ? { a: 'ah.G' } : { b: 'ah.G' })).join('\n')
     expect(moved).toMatch(/On the wrong terminal: the .+ conductor of the thermostat cable is on Air handler G, the plan has Air handler Y/)
   }) // prettier-ignore
+})
+
+describe('what to change', () => {
+  const found = demoInstallation('saltmarsh-row')
+  const words = (change: Change) => changeWords(found, change)
+  it('names the conductor, where it is and where it goes', () => {
+    expect(words({ kind: 'moveWire', wire: 'w07', end: 'b', to: 'ah.W2' })).toBe(
+      'Move the brown conductor of the thermostat cable from Splice S1 to Air handler W2',
+    )
+    const bare = found.wires.find((w) => w.cable === 'c1' && !w.a)!
+    expect(words({ kind: 'moveWire', wire: bare.id, end: 'a', to: 'tstat.G' })).toBe(
+      `Land the ${bare.colour} conductor of the thermostat cable on Thermostat G`,
+    )
+  })
+  it('says what comes out and what goes in', () => {
+    const jumper = found.wires.find((w) => w.cable === null)!
+    expect(words({ kind: 'takeOut', wire: jumper.id })).toMatch(/^Take out the .* \(jumper\), .* to .*/)
+    expect(words({ kind: 'takeOut', wire: 'w07' })).toBe(
+      'Lift the brown conductor of the thermostat cable, Thermostat E to Splice S1',
+    )
+    expect(words({ kind: 'addJumper', a: 'ah.W1', b: 'ah.W2' })).toBe(
+      'Put a jumper from Air handler W1 to Air handler W2',
+    )
+    expect(words({ kind: 'setSetting', placed: 'tstat', setting: 'rvSense', value: 'heating' })).toMatch(
+      /^Set Thermostat.* to Heating \(B\)$/,
+    )
+  })
 })

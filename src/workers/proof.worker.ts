@@ -1,5 +1,6 @@
 import { expose } from 'comlink'
-import { mendsFor, prove, type Finding } from '@/core/laws'
+import { prove, type Finding } from '@/core/laws'
+import { mendsTowardPlan } from '@/core/plan'
 import { Unpacker, type Parcel } from './parcel'
 
 const unpacker = new Unpacker()
@@ -13,7 +14,7 @@ const work = {
     performance.measure('prove', { start: began })
     return proof
   },
-  mends: (parcel: Parcel, finding: Finding) => mendsFor(unpacker.unpack(parcel), finding),
+  mends: (parcel: Parcel, finding: Finding) => mendsTowardPlan(unpacker.unpack(parcel), finding),
 }
 export type ProofWork = typeof work
 

@@ -13,25 +13,22 @@ describe('the smallest change that clears a finding', () => {
     const e = wireBetween(inst, 'tstat.E', 'spl.x').id
     expect(mends(inst)).toEqual(
       expect.arrayContaining([
-        { kind: 'moveWire', wire: e, end: 'b', to: 'ah.W1' },
-        { kind: 'moveWire', wire: e, end: 'b', to: 'ah.W2' },
+        [{ kind: 'moveWire', wire: e, end: 'b', to: 'ah.W1' }],
+        [{ kind: 'moveWire', wire: e, end: 'b', to: 'ah.W2' }],
       ]),
     )
   })
 
   it('turns the O/B setting when that is what is wrong', () => {
-    expect(mends(demoInstallation('quillfeather-lane', { 'tstat.rvSense': 'heating' }))[0]).toEqual({
-      kind: 'setSetting',
-      placed: 'tstat',
-      setting: 'rvSense',
-      value: 'cooling',
-    })
+    expect(mends(demoInstallation('quillfeather-lane', { 'tstat.rvSense': 'heating' }))[0]).toEqual([
+      { kind: 'setSetting', placed: 'tstat', setting: 'rvSense', value: 'cooling' },
+    ])
   })
 
   it('puts the missing jumper in', () => {
     const inst = demoInstallation('quillfeather-lane')
     const bare = without(inst, wireBetween(inst, 'ah.W1', 'ah.W2').id)
-    expect(mends(bare)).toContainEqual({ kind: 'addJumper', a: 'ah.W1', b: 'ah.W2' })
+    expect(mends(bare)).toContainEqual([{ kind: 'addJumper', a: 'ah.W1', b: 'ah.W2' }])
   })
 
   it('offers only changes that hold every law and leave nothing always on', () => {
@@ -42,5 +39,30 @@ describe('the smallest change that clears a finding', () => {
       // Never a heat terminal tied to R.
       expect(JSON.stringify(mend)).not.toContain('ah.R')
     }
+  })
+
+  it('mends an interlock, though with it the compressor stops for the furnace as it should', () => {
+    // The relay's normally open contact holds the compressor where the normally closed one should: four laws break.
+    const inst = demoInstallation('lapwing-court')
+    const contact = wireBetween(inst, 'rel.NO', 'ceat.T1').id
+    const { findings } = prove(inst)
+    expect(findings).toHaveLength(4)
+    for (const finding of findings) {
+      const found = mendsFor(inst, finding)
+      expect(found).toContainEqual([{ kind: 'moveWire', wire: contact, end: 'a', to: 'rel.NC' }])
+      // Bypassing the interlock would bring the heat back, and leave the danger: it is not offered.
+      for (const mend of found) expect(prove(mended(inst, mend)).findings).toEqual([])
+    }
+  })
+
+  it('never stops a compressor that ran', () => {
+    const inst = demoInstallation('saltmarsh-row')
+    const [finding] = prove(inst).findings
+    const y = wireBetween(inst, 'ah.Y', 'od.Y').id
+    const e = wireBetween(inst, 'tstat.E', 'spl.x').id
+    const right = { kind: 'moveWire', wire: e, end: 'b', to: 'ah.W2' } as const
+    const cutting = [[right, { kind: 'takeOut', wire: y } as const]]
+    const found = mendsFor(inst, finding!, [cutting, [[right]]])
+    expect(found).toEqual([[right]])
   })
 })

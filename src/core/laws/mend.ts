@@ -8,63 +8,86 @@ import { prove } from './prove'
 import { LAWS } from './registry'
 import { stateSeen } from './seen'
 
-/** One small change that clears a finding and breaks nothing else. */
-export type Mend =
+/** What a technician can change. */
+export type Change =
   | { kind: 'moveWire'; wire: string; end: 'a' | 'b'; to: Ref }
   | { kind: 'addJumper'; a: Ref; b: Ref }
+  | { kind: 'takeOut'; wire: string }
   | { kind: 'setSetting'; placed: string; setting: string; value: Value }
 
-/** A job with the change made. */
-export function mended(inst: Installation, mend: Mend): Installation {
-  switch (mend.kind) {
+/** Changes, mostly one, that together clear a finding and break nothing else. */
+export type Mend = readonly Change[]
+
+/** A job with the changes made. */
+export const mended = (inst: Installation, mend: Mend): Installation => mend.reduce(changed, inst)
+
+function changed(inst: Installation, change: Change): Installation {
+  switch (change.kind) {
     case 'moveWire':
       return {
         ...inst,
-        wires: inst.wires.map((w) => (w.id === mend.wire ? { ...w, [mend.end]: mend.to } : w)),
+        wires: inst.wires.map((w) => (w.id === change.wire ? { ...w, [change.end]: change.to } : w)),
       }
-    case 'addJumper':
+    case 'addJumper': {
+      const id = `jumper-tried-${inst.wires.length}`
       return {
         ...inst,
-        wires: [
-          ...inst.wires,
-          { id: 'jumper-tried', cable: null, colour: 'white', a: mend.a, b: mend.b, feet: 1 },
-        ],
+        wires: [...inst.wires, { id, cable: null, colour: 'white', a: change.a, b: change.b, feet: 1 }],
+      }
+    }
+    case 'takeOut':
+      return {
+        ...inst,
+        wires: inst.wires.flatMap((w) => {
+          if (w.id !== change.wire) return [w]
+          return w.cable === null ? [] : [{ ...w, a: null, b: null }]
+        }),
       }
     case 'setSetting':
       return {
         ...inst,
         placed: inst.placed.map((p) =>
-          p.ref === mend.placed ? { ...p, settings: { ...p.settings, [mend.setting]: mend.value } } : p,
+          p.ref === change.placed ? { ...p, settings: { ...p.settings, [change.setting]: change.value } } : p,
         ),
       }
   }
 }
 
 /**
- * The single changes that clear a finding without breaking another law, in the order in which a technician would
- * rather make them: a setting, then one conductor's end moved within its place, then one jumper.
+ * The smallest changes that clear a finding without breaking another law, in the order in which a technician would
+ * rather make them: what is meant to be, then a setting, then one conductor's end moved within its place, then one
+ * jumper. An easier kind that works is enough. Of one kind, those that leave the fewest other findings: one fault often
+ * breaks several laws, and what clears one of them may only hide it.
  * Each is tried first in the witness alone, and proven over every state before it is offered.
- * @param most stop after so many
+ * @param meant changes that are tried first, list by list
+ * @param most offer no more than so many
  */
-export function mendsFor(inst: Installation, finding: Finding, most = 3): Mend[] {
+export function mendsFor(
+  inst: Installation,
+  finding: Finding,
+  meant: readonly (readonly Mend[])[] = [],
+  most = 3,
+): Mend[] {
   const law = LAWS.find((l) => l.id === finding.law)
   if (!law) return []
   const before = new Set(prove(inst).findings.map((f) => f.law))
-  const found: Mend[] = []
-  let kind: Mend['kind'] | null = null
-  for (const mend of candidates(inst, finding)) {
-    // An easier kind of change that works is enough; the next kind is only sought where none does.
-    if (found.length && mend.kind !== kind) break
-    kind = mend.kind
-    const tried = mended(inst, mend)
-    if (!holdsInWitness(law, tried, finding)) continue
-    const after = prove(tried)
-    const worse = after.findings.some((f) => f.law === law.id || !before.has(f.law))
-    if (worse || after.undecided.length || !staysQuiet(tried)) continue
-    found.push(mend)
-    if (found.length >= most) break
+  for (const list of [...meant, ...candidates(inst, finding)]) {
+    let best: Mend[] = []
+    let fewest = Infinity
+    for (const mend of list) {
+      const tried = mended(inst, mend)
+      if (!holdsInWitness(law, tried, finding)) continue
+      const { findings, undecided } = prove(tried)
+      const worse = findings.some((f) => f.law === law.id || !before.has(f.law))
+      if (worse || undecided.length || findings.length > fewest || !runsAsCalled(inst, tried)) continue
+      if (findings.length < fewest) best = []
+      fewest = findings.length
+      best.push(mend)
+      if (fewest === 0 && best.length >= most) break
+    }
+    if (best.length) return best.slice(0, most)
   }
-  return found
+  return []
 }
 
 function holdsInWitness(law: Law, inst: Installation, finding: Finding): boolean {
@@ -77,23 +100,29 @@ function holdsInWitness(law: Law, inst: Installation, finding: Finding): boolean
 
 /**
  * With everything normal, nothing runs that the call does not ask for: no strip without a call for backup, no
- * compressor without a compressor call. A change that clears a law by leaving something always on is no mend.
+ * compressor without a compressor call; and no compressor stops that ran before, unless for heat ahead of its coil.
+ * A change that clears a law by leaving something always on, or off, is no mend.
  */
-function staysQuiet(inst: Installation): boolean {
-  const circuit = new Circuit(inst)
-  return callsOf(inst).every((call) =>
-    regionsOf(inst).every((outdoorF) => {
-      const modes = Object.fromEntries(memoriesAt(inst, outdoorF).map((m) => [m, 'broken']))
-      const facts = factsOf(circuit, circuit.settle({ call, outdoorF, modes }))
-      const compressorCalled = isCooling(call) || isHeatPumpHeating(call)
+function runsAsCalled(before: Installation, after: Installation): boolean {
+  const [was, is] = [new Circuit(before), new Circuit(after)]
+  return callsOf(after).every((call) =>
+    regionsOf(after).every((outdoorF) => {
+      const modes = Object.fromEntries(memoriesAt(after, outdoorF).map((m) => [m, 'broken']))
+      const run = (circuit: Circuit) => factsOf(circuit, circuit.settle({ call, outdoorF, modes }))
+      const now = run(is)
+      if (now.stripsOn.length > 0 && !wantsBackup(call)) return false
+      if (now.compressor !== null) return isCooling(call) || isHeatPumpHeating(call)
       return (
-        (wantsBackup(call) || facts.stripsOn.length === 0) && compressorCalled === (facts.compressor !== null)
+        now.heatAhead.length > 0 ||
+        run(was).compressor === null ||
+        !(isCooling(call) || isHeatPumpHeating(call))
       )
     }),
   )
 }
 
-function candidates(inst: Installation, finding: Finding): Mend[] {
+/** What can be tried, kind by kind, each a single change. */
+function candidates(inst: Installation, finding: Finding): Mend[][] {
   const onPath = new Set(finding.path)
   const settings = inst.placed.flatMap((p) =>
     p.device.settings
@@ -101,7 +130,7 @@ function candidates(inst: Installation, finding: Finding): Mend[] {
       .flatMap((s) =>
         (s.options ?? [])
           .filter((o) => o.id !== p.settings[s.id])
-          .map((o): Mend => ({ kind: 'setSetting', placed: p.ref, setting: s.id, value: o.id })),
+          .map((o): Change => ({ kind: 'setSetting', placed: p.ref, setting: s.id, value: o.id })),
       ),
   )
   // A factory harness plugs in; nobody moves its conductors.
@@ -113,7 +142,7 @@ function candidates(inst: Installation, finding: Finding): Mend[] {
     (['b', 'a'] as const).flatMap((end) => {
       const here = w[end]
       if (!here || !isLow(inst, here)) return []
-      return lowTerminals(inst, splitRef(here).placed, here).map((to): Mend => ({
+      return lowTerminals(inst, splitRef(here).placed, here).map((to): Change => ({
         kind: 'moveWire',
         wire: w.id,
         end,
@@ -123,9 +152,9 @@ function candidates(inst: Installation, finding: Finding): Mend[] {
   )
   const jumpers = inst.placed.flatMap((p) => {
     const own = lowTerminals(inst, p.ref, null).filter((r) => splitRef(r).placed === p.ref)
-    return own.flatMap((a, i) => own.slice(i + 1).map((b): Mend => ({ kind: 'addJumper', a, b })))
+    return own.flatMap((a, i) => own.slice(i + 1).map((b): Change => ({ kind: 'addJumper', a, b })))
   })
-  return [...settings, ...moves, ...jumpers]
+  return [settings, moves, jumpers].map((kind) => kind.map((change) => [change]))
 }
 
 const isLow = (inst: Installation, ref: Ref): boolean => terminalOf(inst, ref)?.terminal.side === 'low'

@@ -41,17 +41,23 @@ export function compare(found: Installation, plan: Installation): Difference[] {
   for (const one of extra)
     for (const other of extra) {
       if (one.id >= other.id) continue
-      for (const end of ['a', 'b'] as const) {
-        const flipped = [
-          { ...one, [end]: other[end] },
-          { ...other, [end]: one[end] },
-        ].map(joined)
-        const hit = missing.filter((m) => flipped.includes(joined(m)))
-        if (hit.length !== 2) continue
-        out.push({ kind: 'swapped', one, other, at: [one[end], other[end]] })
-        extra = extra.filter((w) => w !== one && w !== other)
-        missing = missing.filter((m) => !hit.includes(m))
-      }
+      // Seen from either end; the end is taken where each conductor then is the one that the plan has there.
+      const [swap] = (['a', 'b'] as const)
+        .flatMap((end) => {
+          const flipped = [
+            { ...one, [end]: other[end] },
+            { ...other, [end]: one[end] },
+          ]
+          const hit = missing.filter((m) => flipped.some((f) => joined(f) === joined(m)))
+          if (hit.length !== 2) return []
+          const same = hit.filter((m) => flipped.some((f) => f.id === m.id && joined(f) === joined(m))).length
+          return [{ end, hit, same }]
+        })
+        .sort((x, y) => y.same - x.same)
+      if (!swap) continue
+      out.push({ kind: 'swapped', one, other, at: [one[swap.end], other[swap.end]] })
+      extra = extra.filter((w) => w !== one && w !== other)
+      missing = missing.filter((m) => !swap.hit.includes(m))
     }
   // A stray with one end right and the other elsewhere in the same place.
   const where = (ref: Ref) => {

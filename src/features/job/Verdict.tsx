@@ -2,15 +2,15 @@
 
 import { memo, useCallback, useState } from 'react'
 import type { Finding, Mend, Proof } from '@/core/laws'
-import { makeRef, type Installation } from '@/core/installation'
-import type { Operation } from '@/jobfile'
+import type { Installation } from '@/core/installation'
+import { mendOperations } from '@/jobfile'
 import { Button, cx } from '@/ui'
 import {
   factorsSentence,
   breachWords,
+  changeWords,
   LAW_WORDS,
   proofSentence,
-  refWords,
   undecidedSentence,
   witnessSentence,
 } from '@/words'
@@ -104,6 +104,8 @@ const Proven = memo(function Proven({ proof }: { proof: Proof }) {
 const sameSituation = (a: Finding['witness'], b: Finding['witness']) =>
   a.call === b.call && a.outdoorF === b.outdoorF && JSON.stringify(a.modes) === JSON.stringify(b.modes)
 
+const newId = () => `j-${crypto.randomUUID().slice(0, 8)}`
+
 function FindingLine({ finding, alone }: { finding: Finding; alone: boolean }) {
   const { inst, setSituation, situation, go, place, mends, edit } = useJobScreen()
   const [search, setSearch] = useState<{ of: Installation; found: Mend[] | null } | null>(null)
@@ -138,55 +140,28 @@ function FindingLine({ finding, alone }: { finding: Finding; alone: boolean }) {
       {mine?.found && (
         <ul className="basis-full space-y-1 pb-1">
           {mine.found.length === 0 && (
-            <li>No single setting, move or jumper clears this without breaking something else.</li>
+            <li>
+              No single setting, move or jumper clears this without breaking something else, nor does landing
+              it as planned.
+            </li>
           )}
           {mine.found.map((m) => (
             <li key={JSON.stringify(m)} className="flex flex-wrap items-center gap-3">
-              <span className="flex-1 basis-60">{mendWords(inst, m)}</span>
-              <Button onClick={() => edit(mendOperation(m))}>Record it as done</Button>
+              <div className="flex-1 basis-60">
+                {m.map((change, i) => (
+                  <p key={JSON.stringify(change)}>
+                    {m.length > 1 && `${i + 1}. `}
+                    {changeWords(inst, change)}
+                  </p>
+                ))}
+              </div>
+              <Button onClick={() => mendOperations(inst, m, newId).forEach((op) => edit(op))}>
+                Record it as done
+              </Button>
             </li>
           ))}
         </ul>
       )}
     </li>
   )
-}
-
-function mendWords(inst: Parameters<typeof refWords>[0], m: Mend): string {
-  switch (m.kind) {
-    case 'moveWire': {
-      const wire = inst.wires.find((w) => w.id === m.wire)
-      return `Move the ${refWords(inst, `wires.${m.wire}`)} from ${refWords(inst, wire?.[m.end] ?? '')} to ${refWords(inst, m.to)}`
-    }
-    case 'addJumper':
-      return `Put a jumper from ${refWords(inst, m.a)} to ${refWords(inst, m.b)}`
-    case 'setSetting': {
-      const setting = inst.placed
-        .find((p) => p.ref === m.placed)
-        ?.device.settings.find((s) => s.id === m.setting)
-      const option = setting?.options?.find((o) => o.id === m.value)
-      return `Set ${refWords(inst, makeRef(m.placed, m.setting))} to ${option?.label ?? String(m.value)}`
-    }
-  }
-}
-
-function mendOperation(m: Mend): Operation {
-  switch (m.kind) {
-    case 'moveWire':
-      return { kind: 'landWire', wire: m.wire, end: m.end, terminal: m.to }
-    case 'addJumper':
-      return {
-        kind: 'addWire',
-        wire: {
-          id: `j-${crypto.randomUUID().slice(0, 8)}`,
-          cable: null,
-          colour: 'white',
-          a: m.a,
-          b: m.b,
-          feet: 1,
-        },
-      }
-    case 'setSetting':
-      return { kind: 'setSetting', ref: m.placed, setting: m.setting, value: m.value }
-  }
 }

@@ -1,0 +1,27 @@
+import type { Installation } from '@/core/installation'
+import type { Change, Mend } from '@/core/laws'
+import type { Operation } from './operation'
+
+/** The edits that record a mend as done. */
+export const mendOperations = (inst: Installation, mend: Mend, newId: () => string): Operation[] =>
+  mend.flatMap((change) => operationsOf(inst, change, newId))
+
+function operationsOf(inst: Installation, change: Change, newId: () => string): Operation[] {
+  switch (change.kind) {
+    case 'moveWire':
+      return [{ kind: 'landWire', wire: change.wire, end: change.end, terminal: change.to }]
+    case 'takeOut': {
+      const { wire } = change
+      if (inst.wires.find((w) => w.id === wire)?.cable === null) return [{ kind: 'removeWire', wire }]
+      return (['a', 'b'] as const).map((end) => ({ kind: 'landWire', wire, end, terminal: null }))
+    }
+    case 'addJumper': {
+      const { a, b } = change
+      return [{ kind: 'addWire', wire: { id: newId(), cable: null, colour: 'white', a, b, feet: 1 } }]
+    }
+    case 'setSetting': {
+      const { placed: ref, setting, value } = change
+      return [{ kind: 'setSetting', ref, setting, value }]
+    }
+  }
+}

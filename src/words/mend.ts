@@ -1,0 +1,32 @@
+import { makeRef, type Installation } from '@/core/installation'
+import type { Change } from '@/core/laws'
+import { refWords } from './names'
+
+/** One change, as it is asked of the technician. */
+export function changeWords(inst: Installation, change: Change): string {
+  const wireOf = (id: string) => inst.wires.find((w) => w.id === id)
+  const named = (id: string) => refWords(inst, `wires.${id}`)
+  switch (change.kind) {
+    case 'moveWire': {
+      const from = wireOf(change.wire)?.[change.end]
+      const to = refWords(inst, change.to)
+      return from
+        ? `Move the ${named(change.wire)} from ${refWords(inst, from)} to ${to}`
+        : `Land the ${named(change.wire)} on ${to}`
+    }
+    case 'takeOut': {
+      const wire = wireOf(change.wire)
+      const ends = [wire?.a, wire?.b].flatMap((r) => (r ? [refWords(inst, r)] : []))
+      return `${wire?.cable === null ? 'Take out' : 'Lift'} the ${named(change.wire)}, ${ends.join(' to ')}`
+    }
+    case 'addJumper':
+      return `Put a jumper from ${refWords(inst, change.a)} to ${refWords(inst, change.b)}`
+    case 'setSetting': {
+      const placed = inst.placed.find((p) => p.ref === change.placed)
+      const option = placed?.device.settings
+        .find((s) => s.id === change.setting)
+        ?.options?.find((o) => o.id === change.value)
+      return `Set ${refWords(inst, makeRef(change.placed, change.setting))} to ${option?.label ?? String(change.value)}`
+    }
+  }
+}
