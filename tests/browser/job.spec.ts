@@ -43,6 +43,16 @@ test('a job that the server cannot prove keeps its line, which claims nothing', 
   await expect(line).not.toContainText('laws hold')
 })
 
+test('a list that could not be read comes by itself when the server answers again', async ({ page }) => {
+  let away = true
+  await page.route('**/api/jobs', (route) => (away ? route.abort() : route.continue()))
+  await page.goto('/')
+  await expect(page.getByText('The server does not answer')).toBeVisible()
+  away = false
+  await expect(page.locator('a[href="/job/quillfeather-lane/bench"]')).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Try now' })).toHaveCount(0)
+})
+
 test('the chain names what holds the strips off, with its number, and the strip shows the cold', async ({
   page,
 }) => {

@@ -37,6 +37,11 @@ export function JobList() {
     // eslint-disable-next-line react-hooks/set-state-in-effect -- what it sets arrives later, from the server
     void load()
   }, [load])
+  useEffect(() => {
+    if (!away) return
+    const again = setInterval(() => void load(), 4000)
+    return () => clearInterval(again)
+  }, [away, load])
   const waiting = jobs?.filter((j) => !fresh(j) && !j.givenUp) ?? []
   const next = waiting[0]?.id
   useEffect(() => {
@@ -90,7 +95,8 @@ export function JobList() {
       </div>
       {away && (
         <p className="mt-4 bg-watch-soft p-3">
-          The list cannot be read just now. <Button onClick={() => void load()}>Try again</Button>
+          The list cannot be read just now; it is asked for again every few seconds.{' '}
+          <Button onClick={() => void load()}>Try now</Button>
         </p>
       )}
       <ul className="min-h-64">
