@@ -94,8 +94,8 @@ export function JobList() {
         <TakeIn onDone={() => void load()} />
       </div>
       {away && (
-        <p className="mt-4 bg-watch-soft p-3">
-          The list cannot be read just now; it is asked for again every few seconds.{' '}
+        <p className="mt-4 flex flex-wrap items-center gap-3 bg-watch-soft p-3">
+          The list cannot be read just now; it is asked for again every few seconds.
           <Button onClick={() => void load()}>Try now</Button>
         </p>
       )}
