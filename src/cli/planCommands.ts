@@ -1,5 +1,5 @@
 import { singleFailures } from '@/core/failures'
-import { compare, landedBy, planLanding, planned, SCHOOLS, usualSchools, type Schools } from '@/core/plan'
+import { compare, landedBy, planLanding, planned, SCHOOLS, schoolsFor, type Schools } from '@/core/plan'
 import { installationOf, type Job } from '@/jobfile'
 import {
   cannotWords,
@@ -18,15 +18,15 @@ import { answer, refuse, type Result } from './answer'
 /** `gatecross plan FILE`: the landing for the gear, and how what is landed differs from it. */
 export function planCommand(job: Job, args: Args): Result {
   const inst = installationOf(job)
-  const schools = usualSchools(inst)
+  const chosen: Partial<Schools> = {}
   for (const key of Object.keys(SCHOOLS) as (keyof Schools)[]) {
     const said = args.values[key]
     if (said === undefined) continue
     if (!(SCHOOLS[key] as readonly string[]).includes(said))
       return refuse(`--${key}`, `one of ${SCHOOLS[key].join(', ')}`, said)
-    Object.assign(schools, { [key]: said })
+    Object.assign(chosen, { [key]: said })
   }
-  const plan = planLanding(inst, schools)
+  const plan = planLanding(inst, schoolsFor(inst, chosen))
   const goal = planned(inst, plan)
   const wires = landedBy(inst, plan).map(({ cable, colour, a, b, why }) => {
     return { cable, colour, a, b, why: why ? whyWords(why) : '' }

@@ -3,7 +3,7 @@ import { joined, moved } from '../../../tests/helpers/lawFixtures'
 import { demoInstallation, jobIds, rewired, without, wireBetween } from '../../../tests/helpers/demo'
 import type { Installation } from '../installation'
 import { prove } from '../laws'
-import { compare, planLanding, planned, schoolsThatMatter, USUAL, usualSchools, type Schools } from '.'
+import { compare, planLanding, planned, schoolsFor, schoolsThatMatter, USUAL, type Schools } from '.'
 
 const plan = (inst: Installation, schools: Partial<Schools> = {}) =>
   planLanding(inst, { ...USUAL, ...schools })
@@ -309,7 +309,7 @@ describe('what is landed against the plan', () => {
       ['ah.O', 'ah.Y'],
     ]).toContainEqual([...only.at].sort())
   })
-  const usual = (inst: Installation) => planLanding(inst, usualSchools(inst))
+  const usual = (inst: Installation) => planLanding(inst, schoolsFor(inst))
   const differences = (id: string) => {
     const inst = demoInstallation(id)
     return compare(inst, planned(inst, usual(inst)))

@@ -3,10 +3,13 @@ import { first } from './kinds'
 import { SCHOOLS, USUAL, type Schools } from './net'
 import { planLanding } from './plan'
 
-/** The schools that a plan starts from: what is usual, and what was put into the gear for nothing else. */
-export const usualSchools = (inst: Installation): Schools => ({
+/**
+ * The schools of a plan: what the technician chose, else what was put into the gear for nothing else, else what is usual.
+ */
+export const schoolsFor = (inst: Installation, chosen: Partial<Schools> = {}): Schools => ({
   ...USUAL,
   fuel: first(inst, 'fuelKit') ? 'kit' : USUAL.fuel,
+  ...chosen,
 })
 
 /** The schools of which another choice, the others standing as chosen, would change the plan for this gear. */

@@ -2,14 +2,14 @@ import { placedByRef, splitRef, type Installation, type Ref } from '../installat
 import { mendsFor, type Change, type Finding, type Mend } from '../laws'
 import { compare, type Difference } from './compare'
 import { planLanding, planned } from './plan'
-import { usualSchools } from './schools'
+import { schoolsFor } from './schools'
 
 /**
  * The smallest changes that clear a finding; those that the plan asks for come first: one, then two of them, then all.
  * Many a wire can be moved so that every law holds by chance; the one that is landed otherwise than planned is wrong.
  */
 export function mendsTowardPlan(inst: Installation, finding: Finding): Mend[] {
-  const plan = planLanding(inst, usualSchools(inst))
+  const plan = planLanding(inst, schoolsFor(inst))
   const settings = plan.settings.map(({ placed, setting, value }): Mend => [
     { kind: 'setSetting', placed, setting, value },
   ])

@@ -6,6 +6,7 @@ import { Button, Caution, Choice, cx, Swatch } from '@/ui'
 import { refWords } from '@/words'
 import { useJobScreen, useLook } from '../job/JobContext'
 import type { LiveValue } from '../job/LiveBoard'
+import { newWireId } from '../job/newWireId'
 import { wireState, type TerminalVolts } from '../job/liveness'
 import type { LandingTools } from './useLanding'
 import { TerminalSheet } from './TerminalSheet'
@@ -149,8 +150,7 @@ function AddJumper({ landing }: { landing: LandingTools }) {
         className="mt-2"
         disabled={!from || !to || from === to}
         onClick={() => {
-          const id = `n-${crypto.randomUUID().slice(0, 8)}`
-          const wire: Wire = { id, cable: null, colour: 'white', a: from, b: to, feet: 1 }
+          const wire: Wire = { id: newWireId(), cable: null, colour: 'white', a: from, b: to, feet: 1 }
           landing.perform(
             { kind: 'addWire', wire },
             `Jumper from ${refWords(inst, from)} to ${refWords(inst, to)}`,

@@ -5,9 +5,8 @@ import type { Ref } from '@/core/installation'
 import type { Operation } from '@/jobfile'
 import { refWords } from '@/words'
 import { useBoard, useJobScreen } from '../job/JobContext'
+import { newWireId } from '../job/newWireId'
 import { choose, landingOperations, type Landing } from './landing'
-
-const newId = () => `n-${crypto.randomUUID().slice(0, 8)}`
 
 /** What was just done, offered for undoing for ten seconds. */
 export interface Done {
@@ -37,7 +36,7 @@ export function useLanding() {
   const chooseTerminal = useCallback(
     (terminal: Ref) => {
       const { inst } = board.get()!
-      const { next, op } = choose(inst, state, terminal, newId)
+      const { next, op } = choose(inst, state, terminal, newWireId)
       setState(next)
       if (!op) return
       if (op.kind === 'addWire')

@@ -16,6 +16,7 @@ import {
 } from '@/words'
 import { useJobScreen, useLiveProof, useProof, useProofNow } from './JobContext'
 import { useMark } from './hooks'
+import { newWireId } from './newWireId'
 
 /** The answer first: one sentence over every reachable state, then what is broken, with its way out. */
 export function Verdict() {
@@ -104,8 +105,6 @@ const Proven = memo(function Proven({ proof }: { proof: Proof }) {
 const sameSituation = (a: Finding['witness'], b: Finding['witness']) =>
   a.call === b.call && a.outdoorF === b.outdoorF && JSON.stringify(a.modes) === JSON.stringify(b.modes)
 
-const newId = () => `j-${crypto.randomUUID().slice(0, 8)}`
-
 function FindingLine({ finding, alone }: { finding: Finding; alone: boolean }) {
   const { inst, setSituation, situation, go, place, mends, edit } = useJobScreen()
   const [search, setSearch] = useState<{ of: Installation; found: Mend[] | null } | null>(null)
@@ -155,7 +154,7 @@ function FindingLine({ finding, alone }: { finding: Finding; alone: boolean }) {
                   </p>
                 ))}
               </div>
-              <Button onClick={() => mendOperations(inst, m, newId).forEach((op) => edit(op))}>
+              <Button onClick={() => mendOperations(inst, m, newWireId).forEach((op) => edit(op))}>
                 Record it as done
               </Button>
             </li>

@@ -5,12 +5,11 @@ import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useEffect, useMemo, useState } from 'react'
 import type { Device, DeviceKind } from '@/core/equipment'
-import { schoolsThatMatter } from '@/core/plan'
 import { ask, linesOf } from '@/client'
 import { FRESH_SETUP, type Job } from '@/jobfile'
 import { Button, Caution, Choice, cx, Field, Input, Select, TypedInput } from '@/ui'
 import { cannotWords, planSentence } from '@/words'
-import { EXTRAS, gearOf, isPackaged, jobOf, KINDS, planOf, schoolsOf, type Choices } from './gear'
+import { EXTRAS, gearOf, isPackaged, jobOf, KINDS, planOf, type Choices } from './gear'
 import { DeviceForm } from '../library'
 import { SchoolPicker } from '../plan'
 
@@ -49,7 +48,6 @@ export function NewJob() {
   const packaged = isPackaged(library, c.outdoor)
   const gear = useMemo(() => gearOf(library, c), [library, c])
   const plan = useMemo(() => (gear ? planOf(gear, c) : null), [gear, c])
-  const offered = useMemo(() => (gear ? schoolsThatMatter(gear, schoolsOf(gear, c)) : []), [gear, c])
 
   const send = async (job: Job) => {
     const answer = await ask<{ id: string }>(fetch, '/api/jobs?copy=1', {
@@ -187,13 +185,7 @@ export function NewJob() {
               ]}
               onValue={(landing) => put({ landing })}
             />
-            {gear && (
-              <SchoolPicker
-                offered={offered}
-                schools={schoolsOf(gear, c)}
-                onChange={(change) => put({ schools: { ...c.schools, ...change } })}
-              />
-            )}
+            {gear && <SchoolPicker inst={gear} chosen={c.schools} onChange={(schools) => put({ schools })} />}
           </div>
           {plan && plan.cannot.length > 0 && (
             <ul className="mt-3 border-l-4 border-watch bg-watch-soft p-3">

@@ -1,14 +1,6 @@
 import type { Device, DeviceKind } from '@/core/equipment'
 import type { Installation } from '@/core/installation'
-import {
-  assemble,
-  planLanding,
-  planned,
-  usualSchools,
-  type Piece,
-  type Plan,
-  type Schools,
-} from '@/core/plan'
+import { assemble, planLanding, planned, schoolsFor, type Piece, type Plan, type Schools } from '@/core/plan'
 import { FRESH_SETUP, JOB_VERSION, type Job } from '@/jobfile'
 
 /** What the technician has said of a new job so far. Devices by id; '' is none. */
@@ -129,13 +121,8 @@ export function gearOf(library: readonly Device[], c: Choices): Installation | n
   return assemble(pieces, cables, { twoPole: feeds.twoPole, onePole: feeds.onePole })
 }
 
-export const schoolsOf = (gear: Installation, c: Choices): Schools => ({
-  ...usualSchools(gear),
-  ...c.schools,
-})
-
 /** The plan for the gear as chosen. */
-export const planOf = (gear: Installation, c: Choices): Plan => planLanding(gear, schoolsOf(gear, c))
+export const planOf = (gear: Installation, c: Choices): Plan => planLanding(gear, schoolsFor(gear, c.schools))
 
 /** The job's file, landed by the plan or left bare. */
 export function jobOf(gear: Installation, plan: Plan, c: Choices, who: string): Job {

@@ -1,35 +1,26 @@
 'use client'
 
 import { useMemo, useState } from 'react'
-import {
-  compare,
-  landedBy,
-  planLanding,
-  planned,
-  schoolsThatMatter,
-  usualSchools,
-  type Schools,
-} from '@/core/plan'
+import { compare, landedBy, planLanding, planned, schoolsFor, type Schools } from '@/core/plan'
 import { planOperations } from '@/jobfile'
 import { Button, Swatch } from '@/ui'
 import { cannotWords, differenceWords, planSentence, planSettingWords, refWords, whyWords } from '@/words'
 import { useJobScreen } from '../job/JobContext'
+import { newWireId } from '../job/newWireId'
 import { SchoolPicker } from './SchoolPicker'
 
 /** The planned landing for this gear, how what is landed differs from it, and one press to land it so. */
 export function PlanPanel() {
   const { inst, edit, undo } = useJobScreen()
   const [chosen, setChosen] = useState<Partial<Schools>>({})
-  const schools = useMemo(() => ({ ...usualSchools(inst), ...chosen }), [inst, chosen])
   const [done, setDone] = useState(0)
-  const plan = useMemo(() => planLanding(inst, schools), [inst, schools])
+  const plan = useMemo(() => planLanding(inst, schoolsFor(inst, chosen)), [inst, chosen])
   const goal = useMemo(() => planned(inst, plan), [inst, plan])
   const differences = useMemo(() => compare(inst, goal), [inst, goal])
-  const offered = useMemo(() => schoolsThatMatter(inst, schools), [inst, schools])
   const settings = plan.settings
   const same = differences.length === 0 && settings.length === 0
   const land = () => {
-    const ops = planOperations(inst, plan, () => `n-${crypto.randomUUID().slice(0, 8)}`)
+    const ops = planOperations(inst, plan, newWireId)
     setDone(ops.filter((op) => edit(op).ok).length)
   }
   return (
@@ -58,11 +49,7 @@ export function PlanPanel() {
         ))}
       </ul>
       <div className="mt-3 grid gap-3 sm:grid-cols-2">
-        <SchoolPicker
-          offered={offered}
-          schools={schools}
-          onChange={(change) => setChosen((now) => ({ ...now, ...change }))}
-        />
+        <SchoolPicker inst={inst} chosen={chosen} onChange={setChosen} />
       </div>
       <div className="mt-3 flex flex-wrap gap-2">
         <Button look="strong" disabled={same} onClick={land}>

@@ -1,6 +1,8 @@
 'use client'
 
-import { SCHOOLS, type Schools } from '@/core/plan'
+import { useMemo } from 'react'
+import type { Installation } from '@/core/installation'
+import { SCHOOLS, schoolsFor, schoolsThatMatter, type Schools } from '@/core/plan'
 import { Choice } from '@/ui'
 
 const LABELS: { [K in keyof Schools]: string } = {
@@ -20,15 +22,17 @@ const CHOICES: { [K in keyof Schools]: { [C in Schools[K]]: string } } = {
 
 /** Where good practitioners differ: the technician's own school, of those that this gear leaves open. */
 export function SchoolPicker({
-  offered,
-  schools,
+  inst,
+  chosen,
   onChange,
 }: {
-  offered: readonly (keyof Schools)[]
-  schools: Schools
-  onChange: (change: Partial<Schools>) => void
+  inst: Installation
+  chosen: Partial<Schools>
+  onChange: (chosen: Partial<Schools>) => void
 }) {
-  return offered.map((key) => {
+  const schools = useMemo(() => schoolsFor(inst, chosen), [inst, chosen])
+  const open = useMemo(() => schoolsThatMatter(inst, schools), [inst, schools])
+  return open.map((key) => {
     const words: Record<string, string> = CHOICES[key]
     return (
       <Choice
@@ -36,7 +40,7 @@ export function SchoolPicker({
         label={LABELS[key]}
         value={schools[key]}
         options={SCHOOLS[key].map((choice) => [choice, words[choice]!])}
-        onValue={(value) => onChange({ [key]: value })}
+        onValue={(value) => onChange({ ...chosen, [key]: value })}
       />
     )
   })
