@@ -1,5 +1,6 @@
 import { makeRef, type Installation } from '@/core/installation'
 import type { Change } from '@/core/laws'
+import { valueAtText } from './intents'
 import { refWords } from './names'
 
 /** One change, as it is asked of the technician. */
@@ -22,11 +23,8 @@ export function changeWords(inst: Installation, change: Change): string {
     case 'addJumper':
       return `Put a jumper from ${refWords(inst, change.a)} to ${refWords(inst, change.b)}`
     case 'setSetting': {
-      const placed = inst.placed.find((p) => p.ref === change.placed)
-      const option = placed?.device.settings
-        .find((s) => s.id === change.setting)
-        ?.options?.find((o) => o.id === change.value)
-      return `Set ${refWords(inst, makeRef(change.placed, change.setting))} to ${option?.label ?? String(change.value)}`
+      const at = makeRef(change.placed, change.setting)
+      return `Set ${refWords(inst, at)} to ${valueAtText(inst, at, change.value)}`
     }
   }
 }

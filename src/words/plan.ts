@@ -1,5 +1,6 @@
-import type { Installation } from '@/core/installation'
+import { makeRef, type Installation } from '@/core/installation'
 import type { Cannot, Difference, Plan, PlanSetting, PlanWhy } from '@/core/plan'
+import { valueAtText } from './intents'
 import { lower, refWords } from './names'
 
 const WHY_WORDS: Record<PlanWhy, string> = {
@@ -53,9 +54,9 @@ export function planSentence(inst: Installation, plan: Plan): string {
 export function planSettingWords(inst: Installation, s: PlanSetting): string {
   const placed = inst.placed.find((p) => p.ref === s.placed)
   const def = placed?.device.settings.find((d) => d.id === s.setting)
-  const option = def?.options?.find((o) => o.id === s.value)
+  const value = valueAtText(inst, makeRef(s.placed, s.setting), s.value)
   const why = s.why === 'follows' ? '' : `: ${WHY_WORDS[s.why]}`
-  return `Set ${placed?.label ?? s.placed}, ${lower(def?.label ?? s.setting)}, to ${option?.label ?? String(s.value)}${why}`
+  return `Set ${placed?.label ?? s.placed}, ${lower(def?.label ?? s.setting)}, to ${value}${why}`
 }
 
 /** One difference between what is landed and the plan. */

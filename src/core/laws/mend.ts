@@ -105,20 +105,17 @@ function holdsInWitness(law: Law, inst: Installation, finding: Finding): boolean
  */
 function runsAsCalled(before: Installation, after: Installation): boolean {
   const [was, is] = [new Circuit(before), new Circuit(after)]
-  return callsOf(after).every((call) =>
-    regionsOf(after).every((outdoorF) => {
+  return callsOf(after).every((call) => {
+    const called = isCooling(call) || isHeatPumpHeating(call)
+    return regionsOf(after).every((outdoorF) => {
       const modes = Object.fromEntries(memoriesAt(after, outdoorF).map((m) => [m, 'broken']))
       const run = (circuit: Circuit) => factsOf(circuit, circuit.settle({ call, outdoorF, modes }))
       const now = run(is)
       if (now.stripsOn.length > 0 && !wantsBackup(call)) return false
-      if (now.compressor !== null) return isCooling(call) || isHeatPumpHeating(call)
-      return (
-        now.heatAhead.length > 0 ||
-        run(was).compressor === null ||
-        !(isCooling(call) || isHeatPumpHeating(call))
-      )
-    }),
-  )
+      if (now.compressor !== null) return called
+      return !called || now.heatAhead.length > 0 || run(was).compressor === null
+    })
+  })
 }
 
 /** What can be tried, kind by kind, each a single change. */
