@@ -17,3 +17,14 @@ export async function copyOf(page: Page, id: string): Promise<string> {
   ).json()) as { id: string }
   return `/job/${made.id}`
 }
+
+/** Keeps the answers at these addresses back until the returned function is called. */
+export async function holdBack(page: Page, url: string): Promise<() => void> {
+  let release = () => undefined as void
+  const held = new Promise<void>((resolve) => (release = resolve))
+  await page.route(url, async (route) => {
+    await held
+    await route.continue()
+  })
+  return release
+}

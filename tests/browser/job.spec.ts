@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { copyOf, open, saved, terminal, verdict } from './helpers'
+import { copyOf, holdBack, open, saved, terminal, verdict } from './helpers'
 
 const GOOD = '/job/quillfeather-lane'
 const BAD = '/job/saltmarsh-row'
@@ -17,12 +17,7 @@ test('the list is there before a changed job is proven, and says so in its line 
   page,
 }) => {
   const id = (await copyOf(page, 'saltmarsh-row')).replace('/job/', '')
-  let answer = () => undefined as void
-  const held = new Promise<void>((resolve) => (answer = resolve))
-  await page.route(`**/api/jobs/${id}/summary`, async (route) => {
-    await held
-    await route.continue()
-  })
+  const answer = await holdBack(page, `**/api/jobs/${id}/summary`)
   await page.goto('/')
   const line = page.locator(`a[href="/job/${id}/bench"]`)
   await expect(line).toContainText('Checking what changed …')

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { copyOf, open, terminal, verdict } from './helpers'
+import { copyOf, holdBack, open, terminal, verdict } from './helpers'
 
 const GOOD = '/job/quillfeather-lane'
 /** The conductor between E and the air handler's W2. */
@@ -133,12 +133,7 @@ test('“Saved” is not said while an edit is on its way', async ({ page }) => 
   const [done, onItsWay] = [status.getByText('Saved'), status.getByText('Saving …')]
   await expect(done).toBeVisible()
   await expect(onItsWay).toBeHidden()
-  let answer = () => undefined as void
-  const held = new Promise<void>((resolve) => (answer = resolve))
-  await page.route('**/ops', async (route) => {
-    await held
-    await route.continue()
-  })
+  const answer = await holdBack(page, '**/ops')
   await terminal(page, 'ah.W2').click()
   await page.getByTestId('terminal-panel').getByRole('button', { name: 'Lift' }).first().click()
   await expect(onItsWay).toBeVisible()
