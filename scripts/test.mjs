@@ -18,12 +18,20 @@ main(async () => {
     total.failed += failed
   }
   const npx = (...args) => run('npx', args, { cwd: root, env: { NEXT_TELEMETRY_DISABLED: '1' } })
-  const step = async (name, ...args) => {
+  const seconds = []
+  /** Runs one part, and remembers how long it took. */
+  const part = async (name, act) => {
     say(name)
-    const { code } = await npx(...args)
-    if (code !== 0) say(`${name}: failed`)
-    count(code === 0 ? 1 : 0, code === 0 ? 0 : 1)
+    const from = Date.now()
+    await act()
+    seconds.push(`${name} ${Math.round((Date.now() - from) / 1000)}`)
   }
+  const step = (name, ...args) =>
+    part(name, async () => {
+      const { code } = await npx(...args)
+      if (code !== 0) say(`${name}: failed`)
+      count(code === 0 ? 1 : 0, code === 0 ? 0 : 1)
+    })
 
   await npx('next', 'typegen')
   await step('types', 'tsc', '--noEmit')
@@ -39,27 +47,32 @@ main(async () => {
     'tests',
   )
 
-  say('unit tests')
-  const unit = join(results, 'unit.json')
-  await npx('jest', '--json', `--outputFile=${unit}`, '--silent')
-  const jest = read(unit)
-  if (jest) count(jest.numPassedTests, jest.numFailedTests + jest.numRuntimeErrorTestSuites)
-  else count(0, 1)
-
-  await withStage({ name: 'test' }, async ({ url, databaseUrl }) => {
-    say('browser tests')
-    await run('npx', ['playwright', 'test'], {
-      cwd: root,
-      env: { BASE_URL: url, TEST_DATABASE_URL: databaseUrl },
-    })
-    const browser = read(join(results, 'browser.json'))
-    if (browser) count(browser.stats.expected + browser.stats.flaky, browser.stats.unexpected)
+  await part('unit tests', async () => {
+    const unit = join(results, 'unit.json')
+    await npx('jest', '--json', `--outputFile=${unit}`, '--silent')
+    const jest = read(unit)
+    if (jest) count(jest.numPassedTests, jest.numFailedTests + jest.numRuntimeErrorTestSuites)
     else count(0, 1)
   })
+  await part('build and browser tests', () =>
+    withStage({ name: 'test' }, async ({ url, databaseUrl }) => {
+      await run('npx', ['playwright', 'test'], {
+        cwd: root,
+        env: { BASE_URL: url, TEST_DATABASE_URL: databaseUrl },
+      })
+      const browser = read(join(results, 'browser.json'))
+      if (browser) count(browser.stats.expected + browser.stats.flaky, browser.stats.unexpected)
+      else count(0, 1)
+    }),
+  )
+  await part('saving through restarts', async () => {
+    const durable = await run(process.execPath, ['--import', 'tsx', 'tests/durability/main.ts'], {
+      cwd: root,
+    })
+    count(durable.code === 0 ? 1 : 0, durable.code === 0 ? 0 : 1)
+  })
 
-  say('saving through restarts')
-  const durable = await run(process.execPath, ['--import', 'tsx', 'tests/durability/main.ts'], { cwd: root })
-  count(durable.code === 0 ? 1 : 0, durable.code === 0 ? 0 : 1)
+  say(`seconds: ${seconds.join(', ')}`)
 
   console.log(`${total.passed} passed, ${total.failed} failed`)
   process.exitCode = total.failed ? 1 : 0

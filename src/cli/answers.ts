@@ -4,7 +4,7 @@ import { list, publish, record, shape } from '@/jobfile'
 const str = () => yup.string().defined()
 const num = () => yup.number().defined()
 const bool = () => yup.boolean().defined()
-const situation = () => shape({ call: str(), outdoorF: num(), modes: record(str()) as never })
+const situation = () => shape({ call: str(), outdoorF: num(), modes: record(str()) })
 const finding = () =>
   shape({
     law: str(),

@@ -25,10 +25,10 @@ const exprUnion = byField({
   any: shape({ any: yup.array(exprSchema as yup.AnySchema).defined() }),
   not: shape({ not: exprSchema as yup.AnySchema }),
   call: shape({ call: calls }),
-  set: shape({ set: id(), is: yup.array(valueSchema as never).defined() }),
+  set: shape({ set: id(), is: yup.array(valueSchema).defined() }),
   sense: shape({
     sense: yup.string().oneOf(['outdoor']).required(),
-    below: quantity as never,
+    below: quantity,
     band: yup.number().min(0),
   }),
   energised: shape({ energised: id() }),
@@ -52,7 +52,7 @@ const kind = (k: string) => yup.string().oneOf([k]).required()
 const positive = () => yup.number().min(1e-6).max(1e6).defined()
 
 const ahead = optional(
-  anyOf(yup.boolean().defined(), shape({ set: id(), is: yup.array(valueSchema as never).defined() })),
+  anyOf(yup.boolean().defined(), shape({ set: id(), is: yup.array(valueSchema).defined() })),
 )
 const making = union('what', {
   compressor: shape({ what: kind('compressor'), stage: yup.number().oneOf([1, 2]).defined() }),
@@ -70,7 +70,7 @@ const making = union('what', {
   control: shape({ what: kind('control') }),
   reversingValve: shape({
     what: kind('reversingValve'),
-    energisedIn: anyOf(shape({ set: id() }), yup.string().oneOf(['cooling', 'heating']).required()) as never,
+    energisedIn: anyOf(shape({ set: id() }), yup.string().oneOf(['cooling', 'heating']).required()),
   }),
 })
 const GATES = [
@@ -79,15 +79,13 @@ const GATES = [
 ] // prettier-ignore
 
 export const partSchema = union('kind', {
-  source: shape(
-    part({ kind: kind('source'), volts: quantity as never, phaseDeg: yup.number(), ohms: positive() }),
-  ),
+  source: shape(part({ kind: kind('source'), volts: quantity, phaseDeg: yup.number(), ohms: positive() })),
   transformer: shape(
     part({
       kind: kind('transformer'),
       c: end(),
       d: end(),
-      primaryVolts: quantity as never,
+      primaryVolts: quantity,
       secondaryVolts: positive(),
       noLoadVolts: positive(),
       va: positive(),
@@ -98,7 +96,7 @@ export const partSchema = union('kind', {
     part({
       kind: kind('load'),
       volts: positive(),
-      va: quantity as never,
+      va: quantity,
       powerFactor: yup.number().min(0.05).max(1),
       pullIn: yup.number().min(0),
       dropOut: yup.number().min(0),
@@ -109,7 +107,7 @@ export const partSchema = union('kind', {
     part({
       kind: kind('contact'),
       gate: yup.string().oneOf(GATES).required(),
-      driver: exprSchema as never,
+      driver: exprSchema,
       ratedA: optional(quantity),
       openOhms: yup.number().min(1),
     }),
@@ -132,7 +130,7 @@ const setting = shape({
   range: yup.array(num()).min(2).max(2),
   step: yup.number(),
   unit: yup.string().max(12),
-  default: valueSchema as never,
+  default: valueSchema,
   about: yup.string().max(400),
   intent: yup.string().oneOf([...INTENTS]),
 })
@@ -169,9 +167,9 @@ const profileItem = shape({
   setting: id(),
   address: yup.string().oneOf(['group', 'unit', 'outdoor']),
   as: byField({
-    map: shape({ map: record(code()) as never }),
+    map: shape({ map: record(code()) }),
     number: shape({ number: shape({ plus: num(), times: num() }) }),
-  }) as never,
+  }),
   when: optional(exprSchema),
   readBack: yup.string().max(12),
 })
@@ -204,7 +202,7 @@ export const deviceSchema = shape({
   fits: yup.array(text(60)).defined(),
   about: yup.string().max(600),
   terminals: yup.array(terminal).defined(),
-  parts: yup.array(partSchema as never).defined(),
+  parts: yup.array(partSchema).defined(),
   settings: yup.array(setting).defined(),
   modes: yup.array(mode).defined(),
   calls: yup.array(
@@ -217,6 +215,6 @@ export const deviceSchema = shape({
       when: optional(exprSchema),
     }),
   ),
-  plate: record(valueSchema) as never,
+  plate: record(valueSchema),
   profile: optional(profileSchema),
 })

@@ -41,7 +41,7 @@ const envelopeSchema = shape({
   client: id(),
   who: text(80),
   at: yup.string().max(40).required(),
-  op: operationSchema as never,
+  op: operationSchema,
 })
 export const pushSchema = shape({
   base: yup.number().integer().min(0).defined(),

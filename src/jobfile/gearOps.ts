@@ -141,7 +141,8 @@ export function inverseGear(job: Job, op: GearOperation): GearOperation | null {
       const wires = job.wires.filter(
         (w) => at(w.a, op.ref) || at(w.b, op.ref) || cables.some((c) => c.id === w.cable),
       )
-      return { kind: 'placeDevice', placed, device: job.devices[placed.device], cables, wires }
+      const device = job.devices[placed.device]
+      return { kind: 'placeDevice', placed, ...(device ? { device } : {}), cables, wires }
     }
     case 'addCable':
       return { kind: 'removeCable', cable: op.cable.id }

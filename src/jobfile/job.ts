@@ -64,7 +64,7 @@ export const placedSchema = shape({
   device: id(),
   label: text(80),
   where: yup.string().max(80),
-  settings: record(knownValue) as never,
+  settings: record(knownValue),
 })
 
 /** The job file's schema; the published JSON Schema is derived from it. */
@@ -76,12 +76,12 @@ export const jobSchema = shape({
   site: shape({
     address: text(200),
     owner: text(120),
-    altitudeFt: optional(yup.number().min(-1500).max(20_000).defined()) as never,
-    designF: optional(yup.number().min(-80).max(120).defined()) as never,
+    altitudeFt: optional(yup.number().min(-1500).max(20_000).defined()),
+    designF: optional(yup.number().min(-80).max(120).defined()),
   }),
   note: text(2000),
   technician: text(80),
-  devices: record(deviceSchema) as never,
+  devices: record(deviceSchema),
   placed: yup.array(placedSchema).max(60).defined(),
   cables: yup.array(cableSchema).max(60).defined(),
   wires: yup.array(wireSchema).max(400).defined(),

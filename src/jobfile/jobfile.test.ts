@@ -43,7 +43,7 @@ describe('reading a job file', () => {
   })
 
   it('writes the same text whatever order the keys were stored in', () => {
-    const shuffled = JSON.parse(text('quillfeather-lane.json'), (_, v) =>
+    const shuffled = JSON.parse(text('quillfeather-lane.json'), (_, v: unknown) =>
       typeof v === 'object' && v !== null && !Array.isArray(v)
         ? Object.fromEntries(Object.entries(v).reverse())
         : v,

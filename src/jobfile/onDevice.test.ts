@@ -11,8 +11,8 @@ const noted = (keyed: Job['setup']['keyed'], interview: Record<string, string> =
 }
 const stat = (job: Job) => job.placed.find((p) => p.ref === 'tstat')!
 const device = (job: Job) => ({ ...stat(job), device: job.devices[stat(job).device]! })
-const droop = (job: Job) => onDevice(job, device(job) as never).droop
-const wanted = Number(settingValue(device(demo()) as never, 'droop'))
+const droop = (job: Job) => onDevice(job, device(job)).droop
+const wanted = Number(settingValue(device(demo()), 'droop'))
 
 describe('what stands on a device', () => {
   it('the job wants a number there', () => expect(wanted).toBeGreaterThanOrEqual(0))

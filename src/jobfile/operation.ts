@@ -44,7 +44,7 @@ export const operationSchema = union('kind', {
   removeWire: shape({ kind: kind('removeWire'), wire: id() }),
   markWire: shape({ kind: kind('markWire'), wire: id(), doubt: yup.boolean().defined() }),
   colourWire: shape({ kind: kind('colourWire'), wire: id(), end: end(), colour: text(30) }),
-  setSetting: shape({ kind: kind('setSetting'), ref: id(), setting: id(), value: knownValue as never }),
+  setSetting: shape({ kind: kind('setSetting'), ref: id(), setting: id(), value: knownValue }),
   setCableFeet: shape({
     kind: kind('setCableFeet'),
     cable: id(),

@@ -17,7 +17,8 @@ export function orderKeys(schema: ISchema<unknown>, value: unknown): unknown {
   if (meaning)
     return orderKeys((schema as unknown as Lazy<unknown>).resolve({ value }) as ISchema<unknown>, value)
   const plain = schema as unknown as { type: string; innerType?: ISchema<unknown> }
-  if (Array.isArray(value)) return value.map((v) => (plain.innerType ? orderKeys(plain.innerType, v) : v))
+  if (Array.isArray(value))
+    return value.map((v: unknown) => (plain.innerType ? orderKeys(plain.innerType, v) : v))
   const { fields } = schema as unknown as AnyObjectSchema
   const out: Record<string, unknown> = {}
   for (const [key, field] of Object.entries(fields ?? {})) {

@@ -36,7 +36,7 @@ function expectedOf(e: ValidationError): string {
   switch (e.type) {
     case 'typeError':
     case 'nullable':
-      return `a ${String(p.type ?? 'value')}`
+      return `a ${typeof p.type === 'string' ? p.type : 'value'}`
     case 'required':
     case 'optionality':
     case 'defined':
@@ -70,7 +70,7 @@ function at(value: unknown, path: string): unknown {
 /** A short rendering of what stands in the place. */
 export function show(v: unknown): string {
   if (v === undefined) return 'nothing'
-  const s = typeof v === 'object' && v !== null ? JSON.stringify(v) : String(v)
+  const s = typeof v === 'string' ? v : (JSON.stringify(v) ?? typeof v)
   return s.length > 60 ? `${s.slice(0, 57)}…` : s
 }
 

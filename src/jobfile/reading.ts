@@ -10,7 +10,7 @@ export const situationSchema = shape({
     .oneOf([...CALLS])
     .required(),
   outdoorF: yup.number().min(-80).max(160).defined(),
-  modes: record(yup.string().max(64).defined()) as never,
+  modes: record(yup.string().max(64).defined()),
 })
 
 const kinds = Object.keys(READING_KINDS) as ReadingKind[]
@@ -19,7 +19,7 @@ const places = [...new Set(kinds.flatMap((k) => READING_KINDS[k].places))]
 export const readingSchema = shape({
   id: id(),
   kind: yup.string().oneOf(kinds).required(),
-  value: anyOf(yup.string().oneOf(['OL']).required(), num()) as never,
+  value: anyOf(yup.string().oneOf(['OL']).required(), num()),
   place: yup.string().oneOf(places).required(),
   at: yup.string().max(130).defined(),
   withBlower: yup.boolean().nullable().defined(),

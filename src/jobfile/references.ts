@@ -68,7 +68,8 @@ export function settingProblem(setting: Setting | undefined, value: unknown): st
   if (value === null) return null
   if (setting.kind === 'choice') {
     const ids = (setting.options ?? []).map((o) => o.id)
-    return ids.includes(String(value)) ? null : `one of ${ids.join(', ')}`
+    const given = typeof value === 'string' || typeof value === 'number' ? String(value) : ''
+    return ids.includes(given) ? null : `one of ${ids.join(', ')}`
   }
   const [low, high] = setting.range ?? [-Infinity, Infinity]
   if (typeof value === 'number' && value >= low && value <= high) return null

@@ -61,31 +61,29 @@ export const SOURCES: readonly ValueSource[] = ['recommended', 'typed', 'found']
 const value = anyOf(num(), yup.string().max(80).nullable().defined())
 const stamp = { who: text(80), when: yup.string().max(40).required() }
 export const stampSchema = shape(stamp)
-export const noteSchema = shape({ value: value as never, ...stamp })
-const maybe = (schema: yup.AnySchema) => schema.default(undefined).optional()
+export const noteSchema = shape({ value, ...stamp })
+const maybe = (schema: yup.AnyObjectSchema) => schema.default(undefined).optional()
 
 export const temporarySchema = shape({
   id: id(),
   at: yup.string().max(130).required(),
-  was: value as never,
-  now: anyOf(num(), yup.string().max(80).defined()) as never,
+  was: value,
+  now: anyOf(num(), yup.string().max(80).defined()),
   why: text(200),
   ...stamp,
   back: maybe(stampSchema),
 })
-export const visitSchema = shape({ id: id(), ...stamp, left: record(value) as never })
+export const visitSchema = shape({ id: id(), ...stamp, left: record(value) })
 export const setupSchema = shape({
-  interview: record(yup.string().max(80).defined()) as never,
+  interview: record(yup.string().max(80).defined()),
   sources: record(
     yup
       .string()
       .oneOf([...SOURCES])
       .required(),
-  ) as never,
-  keyed: record(
-    shape({ found: maybe(noteSchema), left: maybe(noteSchema), readBack: maybe(noteSchema) }),
-  ) as never,
-  ticks: record(shape(stamp)) as never,
+  ),
+  keyed: record(shape({ found: maybe(noteSchema), left: maybe(noteSchema), readBack: maybe(noteSchema) })),
+  ticks: record(shape(stamp)),
   temporary: yup.array(temporarySchema).max(200).defined(),
   visits: yup.array(visitSchema).max(200).defined(),
 })

@@ -17,7 +17,7 @@ export function Field({
   label: string
   note?: ReactNode
   error?: string | null
-  className?: string
+  className?: string | undefined
   children: (ids: {
     id: string
     'aria-describedby': string | undefined
@@ -70,7 +70,7 @@ export function Choice<T extends string>({
   onValue: (value: T) => void
   disabled?: boolean
   note?: ReactNode
-  className?: string
+  className?: string | undefined
 }) {
   return (
     <Field label={label} {...field}>

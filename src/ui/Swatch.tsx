@@ -2,7 +2,15 @@ import { hue } from './colours'
 import { cx } from './cx'
 
 /** A conductor's colour, always with its name to hand. */
-export function Swatch({ colour, other, className }: { colour: string; other?: string; className?: string }) {
+export function Swatch({
+  colour,
+  other,
+  className,
+}: {
+  colour: string
+  other?: string | undefined
+  className?: string
+}) {
   const name = other && other !== colour ? `${colour}, ${other} at the other end` : colour
   return (
     <span

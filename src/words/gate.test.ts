@@ -58,7 +58,7 @@ describe('why a gate stands as it does', () => {
   it('of several reasons it gives the one that can be acted on first', () => {
     const several = gate([
       { kind: 'energised', part: 'k1', ...truth },
-      { kind: 'call', call: 'fan', wants: ['cool1'], ...truth } as ChainBecause,
+      { kind: 'call', call: 'fan', wants: ['cool1'], ...truth },
       { kind: 'notWired', last: 'ah.Y' },
     ])
     expect(gateWords(inst, several).reason).toBe('Not wired: the path ends at Air handler Y')

@@ -42,7 +42,7 @@ describe('failures in words', () => {
 
   const witness = { call: 'emergency' as const, outdoorF: degF(45), modes: {} }
   const effect = (over: Partial<Effect>): Effect =>
-    ({ kind: 'unnoticed', failure: { kind: 'loadOpen', at: 'kit.row1' }, witness, lost: [], gained: [], law: null, ...over }) as Effect // prettier-ignore
+    ({ kind: 'unnoticed', failure: { kind: 'loadOpen', at: 'kit.row1' }, witness, lost: [], gained: [], law: null, ...over }) // prettier-ignore
   it('an effect says where it shows, what stops and what starts', () => {
     expect(effectWords(inst, effect({ lost: ['kit.row1', 'kit.row2'], gained: ['od.compressor'] }))).toMatch(
       /^Emergency heat at 45 °F, everything normal: .*row 1.*, .*row 2.* off; .*compressor.* on$/i,

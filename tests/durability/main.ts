@@ -2,7 +2,6 @@ import { rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { httpTransport, JobStore, memoryQueue } from '@/client'
-import type { Job } from '@/jobfile'
 import { connect } from '@/server'
 import { freePort, startCluster } from '../../scripts/lib/postgres.mjs'
 import { prepareDatabase, startServer } from '../../scripts/lib/serve.mjs'
@@ -79,7 +78,7 @@ async function main(): Promise<void> {
       ids.every((id, i) => id === `op-${i + 1}`),
     )
     const row = await db.jobs.findByPk('quillfeather-lane')
-    const doc = row!.doc as Job
+    const doc = row!.doc
     expect('the version counts them', row!.version === 1 + OPS)
     expect(
       'the last setting is the one that was made last',

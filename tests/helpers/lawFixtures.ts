@@ -1,5 +1,5 @@
 import type { Value } from '@/core/equipment'
-import type { Installation, Wire } from '@/core/installation'
+import type { Installation } from '@/core/installation'
 import type { Situation } from '@/core/situation'
 import { coil, contact, device, install, placed, wire } from './build'
 import { demoInstallation, libraryDevice, rewired, without, wireBetween } from './demo'
@@ -24,7 +24,7 @@ export const joined = (inst: Installation, a: string, b: string): Installation =
 /** The job with the wire between two terminals taken off one of them, or put on another. */
 export function moved(inst: Installation, from: string, to: string | null, other: string): Installation {
   const w = wireBetween(inst, from, other)
-  return rewired(inst, w.id, (w.a === from ? { a: to } : { b: to }) as Partial<Wire>)
+  return rewired(inst, w.id, w.a === from ? { a: to } : { b: to })
 }
 const withPlaced = (inst: Installation, ...more: Installation['placed']): Installation => ({
   ...inst,

@@ -25,7 +25,7 @@ describe('the demo command says in one sentence', () => {
     [[], { PORT: 'four' }, /PORT is "four": it must be a number from 1 to 65535/],
     [['--reset'], { PORT: '47999', DATABASE_URL: 'postgres://127.0.0.1:1/x' }, /nothing was touched/],
   ])('%s %o: what is wrong', (args, env, words) => {
-    const { status, said } = demo(args, env as Record<string, string>)
+    const { status, said } = demo(args, env)
     expect(status).toBe(1)
     expect(said).toMatch(words)
     expect(said.split('\n')).toHaveLength(1)

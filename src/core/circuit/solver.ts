@@ -181,7 +181,7 @@ export class Circuit {
     const history: Uint8Array[] = []
     const look = (i: number) => {
       drivers[i] = this.drivers[i]!(outside, coils)
-      closed[i] = drivers[i]! >= threshold ? 1 : 0
+      closed[i] = drivers[i] >= threshold ? 1 : 0
     }
     for (let i = 0; i < contacts.length; i++) look(i)
     const stateOf = (volts: Complexes, i: number): number => {

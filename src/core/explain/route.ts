@@ -63,7 +63,10 @@ export function reachFrom(solution: Solution, start: number): Reach {
   const { net } = solution.circuit
   const size = net.nodes.length + 1
   const place = (node: number) => (node === GROUND ? size - 1 : node)
-  const reach: Reach = { cost: new Float64Array(size).fill(Infinity), back: new Array(size) }
+  const reach: Reach = {
+    cost: new Float64Array(size).fill(Infinity),
+    back: new Array<Reach['back'][number]>(size),
+  }
   const done = new Uint8Array(size)
   const around = neighboursOf(net)
   reach.cost[place(start)] = 0

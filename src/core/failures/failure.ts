@@ -18,7 +18,7 @@ const MOVING: ContactPart['gate'][] = [
 /** Every single failure of wiring and parts that this job can have, in the order of placing. */
 export function failuresOf(inst: Installation): Failure[] {
   const wires = inst.wires
-    .filter((w) => w.a && w.b && [w.a, w.b].every((r) => terminalOf(inst, r!)?.terminal.side === 'low'))
+    .filter((w) => w.a && w.b && [w.a, w.b].every((r) => terminalOf(inst, r)?.terminal.side === 'low'))
     .map((w): Failure => ({ kind: 'wireOpen', at: wireRef(w.id) }))
   const parts = inst.placed.flatMap((p) => [
     ...p.device.modes.flatMap((m) =>

@@ -39,9 +39,9 @@ export interface Law {
    */
   readsOutdoor?: boolean
   /** Judges one state. Mutually exclusive with `overall`. */
-  each?(state: StateSeen): Breach | null
+  each?: (state: StateSeen) => Breach | null
   /** Judges the whole: what was seen running in which call, over all states. */
-  overall?(seen: Coverage): (Breach & { call: Call })[]
+  overall?: (seen: Coverage) => (Breach & { call: Call })[]
 }
 
 /** What ran at all, over every reachable state. */

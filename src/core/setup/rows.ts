@@ -5,7 +5,6 @@ import {
   type Intent,
   type Profile,
   type ProfileItem,
-  type ProfileStyle,
   type Setting,
   type Value,
 } from '../equipment'
@@ -185,7 +184,7 @@ export function withRows(device: Device, read: RowsRead, frame: Omit<Profile, 'i
 
 /** The frame of a device's profile, or a plain one for a device that has none. */
 export function frameOf(device: Device): Omit<Profile, 'items'> {
-  if (!device.profile) return { style: 'menu' as ProfileStyle, enter: ['HOLD MENU'], leave: ['DONE'] }
+  if (!device.profile) return { style: 'menu', enter: ['HOLD MENU'], leave: ['DONE'] }
   const { items: _, ...frame } = device.profile
   return frame
 }

@@ -46,7 +46,7 @@ export function AddDevice() {
       device.kind.toLowerCase().slice(0, 6),
     )
     const settings = Object.fromEntries(device.settings.map((s) => [s.id, s.default]))
-    const placed = { ref, device: device.id, label: device.name, where: where || undefined, settings }
+    const placed = { ref, device: device.id, label: device.name, ...(where ? { where } : {}), settings }
     const result = edit({ kind: 'placeDevice', placed, device })
     setSaid(
       result.ok ? `${device.name} is in; land it on the Bench.` : result.problems.map(sentence).join('; '),

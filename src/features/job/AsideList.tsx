@@ -6,7 +6,11 @@ import { refWords } from '@/words'
 import { useJobScreen, useJobView } from './JobContext'
 
 /** Edits that the server did not take: yours and theirs side by side, to be decided; neither is lost. */
-export function AsideList({ decide }: { decide: (opId: string, choice: 'mine' | 'theirs') => void }) {
+export function AsideList({
+  decide,
+}: {
+  decide: (opId: string, choice: 'mine' | 'theirs') => Promise<void> | void
+}) {
   const view = useJobView()
   const { inst } = useJobScreen()
   if (!view.aside.length) return null
@@ -22,8 +26,8 @@ export function AsideList({ decide }: { decide: (opId: string, choice: 'mine' | 
                 ? `${theirs.who || 'Somebody else'}: ${operationWords(inst, theirs.op)}.`
                 : `Not taken: ${problems.map(sentence).join('; ')}.`}
             </span>
-            <Button onClick={() => decide(envelope.opId, 'mine')}>Use mine</Button>
-            <Button onClick={() => decide(envelope.opId, 'theirs')}>
+            <Button onClick={() => void decide(envelope.opId, 'mine')}>Use mine</Button>
+            <Button onClick={() => void decide(envelope.opId, 'theirs')}>
               {theirs ? 'Keep theirs' : 'Let it go'}
             </Button>
           </li>

@@ -174,7 +174,7 @@ function TakeIn({ onDone }: { onDone: () => void }) {
       setSaid({
         ok: false,
         lines: linesOf(answer, 'not sent').map((line) => `${file.name}, ${line}`),
-        again: answer.why === 'refused' && answer.status === 409 ? file : undefined,
+        ...(answer.why === 'refused' && answer.status === 409 ? { again: file } : {}),
       })
   }
   return (

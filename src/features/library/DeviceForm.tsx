@@ -128,18 +128,19 @@ export function DeviceForm({ onMade }: { onMade?: (device: Device) => void }) {
   )
 }
 
+/** Fields of a sketch that hold one plain value. */
+type PlainKey = Exclude<keyof Sketch, 'terminals' | 'outputs'>
+
 function Behaviour({ sketch, put }: { sketch: Sketch; put: (change: Partial<Sketch>) => void }) {
-  const choice = <K extends keyof Sketch>(label: string, key: K, options: [string, string][]) => (
+  const choice = (label: string, key: PlainKey, options: [string, string][]) => (
     <Choice
       label={label}
       value={String(sketch[key])}
       options={options}
-      onValue={(value) =>
-        put({ [key]: typeof sketch[key] === 'boolean' ? value === 'true' : value } as Partial<Sketch>)
-      }
+      onValue={(value) => put({ [key]: typeof sketch[key] === 'boolean' ? value === 'true' : value })}
     />
   )
-  const number = (label: string, key: keyof Sketch, low: number, high: number) => (
+  const number = (label: string, key: PlainKey, low: number, high: number) => (
     <Field label={label}>
       {(ids) => (
         <TypedInput
@@ -148,7 +149,7 @@ function Behaviour({ sketch, put }: { sketch: Sketch; put: (change: Partial<Sket
           value={String(sketch[key])}
           onValue={(t) => {
             const n = Number(t)
-            if (t.trim() !== '' && n >= low && n <= high) put({ [key]: n } as Partial<Sketch>)
+            if (t.trim() !== '' && n >= low && n <= high) put({ [key]: n })
           }}
         />
       )}

@@ -9,7 +9,7 @@ export interface Sight {
   call: Call
   outdoorF: DegF
   /** null: the setting is not known yet. */
-  setting(id: string): Known<Value>
+  setting: (id: string) => Known<Value>
   /** The state a mode of this device is in. */
   mode(id: string): string
   /** Whether any device of the job is in a mode that means this. */
