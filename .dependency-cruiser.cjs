@@ -2,7 +2,7 @@
 const floors = [
   'units',
   'equipment',
-  'compose',
+  'deviceBuilder',
   'installation',
   'situation',
   'circuit',
@@ -11,9 +11,9 @@ const floors = [
   'failures',
   'plan',
   'startup',
-  'finder',
+  'wireIdentification',
   'setup',
-  'standin',
+  'keypad',
 ]
 
 /** A floor of the core may import only from the floors before it. */

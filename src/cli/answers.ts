@@ -58,7 +58,7 @@ export const ANSWERS = {
     spares: list(shape({ cable: str(), left: num() })),
     short: list(shape({ cable: str(), by: num() })),
     settings: list(shape({ placed: str(), setting: str(), value: str(), why: str(), words: str() })),
-    cannot: list(shape({ what: str(), words: str() })),
+    unmet: list(shape({ what: str(), words: str() })),
     differences: list(shape({ kind: str(), words: str() })),
   }),
   failures: shape({

@@ -1,8 +1,16 @@
 import { singleFailures } from '@/core/failures'
-import { compare, landedBy, planLanding, planned, SCHOOLS, schoolsFor, type Schools } from '@/core/plan'
+import {
+  compare,
+  landedBy,
+  planLanding,
+  planned,
+  WIRING_PRACTICES,
+  practiceFor,
+  type WiringPractice,
+} from '@/core/plan'
 import { installationOf, type Job } from '@/jobfile'
 import {
-  cannotWords,
+  unmetWords,
   differenceWords,
   effectWords,
   EFFECT_WORDS,
@@ -18,15 +26,15 @@ import { answer, refuse, type Result } from './answer'
 /** `gatecross plan FILE`: the landing for the gear, and how what is landed differs from it. */
 export function planCommand(job: Job, args: Args): Result {
   const inst = installationOf(job)
-  const chosen: Partial<Schools> = {}
-  for (const key of Object.keys(SCHOOLS) as (keyof Schools)[]) {
+  const chosen: Partial<WiringPractice> = {}
+  for (const key of Object.keys(WIRING_PRACTICES) as (keyof WiringPractice)[]) {
     const said = args.values[key]
     if (said === undefined) continue
-    if (!(SCHOOLS[key] as readonly string[]).includes(said))
-      return refuse(`--${key}`, `one of ${SCHOOLS[key].join(', ')}`, said)
+    if (!(WIRING_PRACTICES[key] as readonly string[]).includes(said))
+      return refuse(`--${key}`, `one of ${WIRING_PRACTICES[key].join(', ')}`, said)
     Object.assign(chosen, { [key]: said })
   }
-  const plan = planLanding(inst, schoolsFor(inst, chosen))
+  const plan = planLanding(inst, practiceFor(inst, chosen))
   const goal = planned(inst, plan)
   const wires = landedBy(inst, plan).map(({ cable, colour, a, b, why }) => {
     return { cable, colour, a, b, why: why ? whyWords(why) : '' }
@@ -40,8 +48,8 @@ export function planCommand(job: Job, args: Args): Result {
     value: String(s.value),
     words: planSettingWords(inst, s),
   }))
-  const cannot = plan.cannot.map((c) => ({ what: c, words: cannotWords(c) }))
-  const found = plan.short.length + plan.cannot.length + differences.length + settings.length > 0
+  const unmet = plan.unmet.map((c) => ({ what: c, words: unmetWords(c) }))
+  const found = plan.short.length + plan.unmet.length + differences.length + settings.length > 0
   return answer(
     {
       sentence: planSentence(inst, plan),
@@ -49,7 +57,7 @@ export function planCommand(job: Job, args: Args): Result {
       spares: plan.spares,
       short: plan.short,
       settings,
-      cannot,
+      unmet,
       differences,
     },
     [
@@ -58,7 +66,7 @@ export function planCommand(job: Job, args: Args): Result {
         (w) =>
           `  ${(w.cable === null ? 'jumper' : w.colour).padEnd(8)} ${refWords(goal, w.a)} to ${refWords(goal, w.b)}${w.why ? ` (${w.why})` : ''}`,
       ),
-      ...[...cannot, ...settings, ...differences].map((x) => `  ${x.words}`),
+      ...[...unmet, ...settings, ...differences].map((x) => `  ${x.words}`),
     ],
     found,
   )

@@ -1,5 +1,5 @@
 import { readJson } from '../../tests/helpers/demo'
-import { apply, clash, placeOf, type Envelope, type Job, type OpResult, type PushRequest } from '@/jobfile'
+import { apply, clash, pathOf, type Envelope, type Job, type OpResult, type PushRequest } from '@/jobfile'
 import { JobStore, memoryQueue, type QueueStorage, type Transport } from '.'
 
 /** A server in memory with the rules of the real one; it can be away, or lose its answer after doing the work. */
@@ -12,7 +12,7 @@ function fakeServer() {
     const results = request.ops.map((e): OpResult => {
       if (log.some((l) => l.opId === e.opId)) return { opId: e.opId, outcome: 'alreadyThere' }
       const theirs = since.find((l) => l.client !== e.client && clash(l.op, e.op))
-      if (theirs) return { opId: e.opId, outcome: 'stale', place: placeOf(e.op), theirs }
+      if (theirs) return { opId: e.opId, outcome: 'stale', place: pathOf(e.op), theirs }
       const applied = apply(job, e.op)
       if (!applied.ok) return { opId: e.opId, outcome: 'refused', problems: applied.problems }
       job = applied.value
@@ -105,7 +105,7 @@ describe('JobStore', () => {
     await settled(store)
     expect(server.state.pushes).toBeGreaterThan(1)
     expect(server.log).toHaveLength(1)
-    expect(store.getView()).toMatchObject({ waiting: 0, aside: [] })
+    expect(store.getView()).toMatchObject({ waiting: 0, conflicted: [] })
     store.close()
   })
 
@@ -141,7 +141,7 @@ describe('JobStore', () => {
         .slice(0, 2),
     ).toEqual([50, 70])
     expect(setpoint(server.current())).toBe(30)
-    const [item] = b.getView().aside
+    const [item] = b.getView().conflicted
     expect(item).toMatchObject({
       place: 'settings.odt.setpoint',
       theirs: { op: { value: 30 } },
@@ -151,7 +151,7 @@ describe('JobStore', () => {
     await b.decide(item!.envelope.opId, 'mine')
     await settled(b)
     expect(setpoint(server.current())).toBe(44)
-    expect(b.getView().aside).toEqual([])
+    expect(b.getView().conflicted).toEqual([])
     a.close()
     b.close()
   })

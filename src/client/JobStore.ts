@@ -3,7 +3,7 @@ import {
   apply,
   inverse,
   MOST_OPS,
-  placeOf,
+  pathOf,
   type Checked,
   type Envelope,
   type Job,
@@ -12,7 +12,7 @@ import {
   type PushResponse,
   upgradeJob,
 } from '@/jobfile'
-import type { QueueStorage, SetAside } from './queue'
+import type { QueueStorage, ConflictedOp } from './queue'
 import type { Transport } from './transport'
 
 /** What a screen sees of a job. A new object for each change. */
@@ -25,7 +25,7 @@ export interface JobView {
   saving: 'saved' | 'saving' | 'offline'
   /** Why there is no job to show; null while there is, or while it loads. */
   missing: Problem[] | null
-  aside: SetAside[]
+  conflicted: ConflictedOp[]
   canUndo: boolean
   canRedo: boolean
 }
@@ -43,7 +43,7 @@ export interface StoreNeeds {
   /** Runs the write of what is not urgent when nothing else is to be done; at once when not given. */
   idle?: (write: () => Promise<void>) => Promise<void>
   /** Runs the write to the queue out of the way of the painting that the edit brings; at once when not given. */
-  aside?: (write: () => Promise<void>) => Promise<void>
+  defer?: (write: () => Promise<void>) => Promise<void>
   /** Milliseconds that an edit, safe in the queue, waits for others to travel with it; 0 when not given. */
   sendAfter?: number
 }
@@ -56,7 +56,7 @@ export interface StoreNeeds {
 export class JobStore {
   private base: { version: number; job: Job } | null = null
   private pending: Envelope[] = []
-  private aside: SetAside[] = []
+  private conflicted: ConflictedOp[] = []
   private undos: Operation[] = []
   private redos: Operation[] = []
   private missing: Problem[] | null = null
@@ -84,14 +84,14 @@ export class JobStore {
   /** Loads what waits here and the document; without the server, the document last seen. */
   async load(): Promise<void> {
     const { queue, transport } = this.needs
-    const [pending, aside, seen] = await Promise.all([
+    const [pending, conflicted, seen] = await Promise.all([
       queue.pending(this.jobId),
-      queue.aside(this.jobId),
+      queue.conflicted(this.jobId),
       queue.lastSeen(this.jobId),
     ])
     const made = this.pending.filter((p) => !pending.some((q) => q.opId === p.opId))
     this.pending = [...pending, ...made]
-    this.aside = aside
+    this.conflicted = conflicted
     if (seen && !this.base) this.base = { ...seen, job: upgradeJob(seen.job) }
     const loaded = await transport.load(this.jobId)
     if (loaded.ok) await this.rebase(loaded.value)
@@ -129,7 +129,7 @@ export class JobStore {
     this.view = this.look(applied.value)
     for (const l of this.listeners) l()
     const write = () => needs.queue.add(this.jobId, envelope)
-    this.writes = this.writes.then(() => (needs.aside ? needs.aside(write) : write())).catch(() => undefined)
+    this.writes = this.writes.then(() => (needs.defer ? needs.defer(write) : write())).catch(() => undefined)
     void this.writes.then(() => this.flushSoon())
     return applied
   }
@@ -149,8 +149,8 @@ export class JobStore {
 
   /** Decides an operation that was set aside: make it again on top of theirs, or let it go. */
   decide = async (opId: string, choice: 'mine' | 'theirs'): Promise<void> => {
-    const item = this.aside.find((a) => a.envelope.opId === opId)
-    this.aside = this.aside.filter((a) => a !== item)
+    const item = this.conflicted.find((a) => a.envelope.opId === opId)
+    this.conflicted = this.conflicted.filter((a) => a !== item)
     if (item && choice === 'mine') this.edit(item.envelope.op)
     this.publish()
     await this.needs.queue.settle(this.jobId, opId)
@@ -215,9 +215,9 @@ export class JobStore {
       else {
         const theirs = result.outcome === 'stale' ? result.theirs : null
         const problems = result.outcome === 'refused' ? result.problems : []
-        const item: SetAside = { envelope, place: placeOf(envelope.op), theirs, problems }
-        await queue.setAside(this.jobId, item)
-        this.aside = [...this.aside, item]
+        const item: ConflictedOp = { envelope, place: pathOf(envelope.op), theirs, problems }
+        await queue.addConflicted(this.jobId, item)
+        this.conflicted = [...this.conflicted, item]
         exact = false
       }
     }
@@ -234,9 +234,9 @@ export class JobStore {
   /** The server will not take this request at all: nothing is lost, each operation is set aside with the reason. */
   private async refuseAll(ops: Envelope[], problems: Problem[]): Promise<void> {
     for (const envelope of ops) {
-      const item: SetAside = { envelope, place: placeOf(envelope.op), theirs: null, problems }
-      await this.needs.queue.setAside(this.jobId, item)
-      this.aside = [...this.aside, item]
+      const item: ConflictedOp = { envelope, place: pathOf(envelope.op), theirs: null, problems }
+      await this.needs.queue.addConflicted(this.jobId, item)
+      this.conflicted = [...this.conflicted, item]
     }
     const gone = ops.map((o) => o.opId)
     this.pending = this.pending.filter((e) => !gone.includes(e.opId))
@@ -276,7 +276,7 @@ export class JobStore {
       waiting,
       saving: waiting === 0 && this.failures === 0 ? 'saved' : this.failures > 0 ? 'offline' : 'saving',
       missing: this.missing,
-      aside: this.aside,
+      conflicted: this.conflicted,
       canUndo: this.undos.length > 0,
       canRedo: this.redos.length > 0,
     }

@@ -1,8 +1,8 @@
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
+import { openDB, type DBSchema, type IDBPDatabase, type IDBPTransaction, type StoreNames } from 'idb'
 import type { Envelope, Job, Problem } from '@/jobfile'
 
 /** An operation that the server did not take, kept until the technician has decided. */
-export interface SetAside {
+export interface ConflictedOp {
   envelope: Envelope
   place: string
   /** What somebody else did to the same place; or why it was refused. */
@@ -15,8 +15,8 @@ export interface QueueStorage {
   pending(jobId: string): Promise<Envelope[]>
   add(jobId: string, envelope: Envelope): Promise<void>
   remove(jobId: string, opIds: string[]): Promise<void>
-  aside(jobId: string): Promise<SetAside[]>
-  setAside(jobId: string, item: SetAside): Promise<void>
+  conflicted(jobId: string): Promise<ConflictedOp[]>
+  addConflicted(jobId: string, item: ConflictedOp): Promise<void>
   settle(jobId: string, opId: string): Promise<void>
   lastSeen(jobId: string): Promise<{ version: number; job: Job } | null>
   remember(jobId: string, version: number, job: Job): Promise<void>
@@ -28,7 +28,11 @@ interface Schema extends DBSchema {
     value: { jobId: string; opId: string; envelope: Envelope }
     indexes: { job: string; op: string }
   }
-  aside: { key: string; value: { jobId: string; opId: string; item: SetAside }; indexes: { job: string } }
+  conflicted: {
+    key: string
+    value: { jobId: string; opId: string; item: ConflictedOp }
+    indexes: { job: string }
+  }
   seen: { key: string; value: { jobId: string; version: number; job: Job } }
 }
 
@@ -36,12 +40,13 @@ interface Schema extends DBSchema {
 export function browserQueue(): QueueStorage {
   let opened: Promise<IDBPDatabase<Schema>> | null = null
   const db = () =>
-    (opened ??= openDB<Schema>('gate-cross', 1, {
-      upgrade(d) {
+    (opened ??= openDB<Schema>('gate-cross', 2, {
+      upgrade(d, from, _, tx) {
+        if (from === 1) return void renameConflicted(d, tx)
         const pending = d.createObjectStore('pending', { autoIncrement: true })
         pending.createIndex('job', 'jobId')
         pending.createIndex('op', 'opId')
-        d.createObjectStore('aside', { keyPath: 'opId' }).createIndex('job', 'jobId')
+        d.createObjectStore('conflicted', { keyPath: 'opId' }).createIndex('job', 'jobId')
         d.createObjectStore('seen', { keyPath: 'jobId' })
       },
     }))
@@ -61,14 +66,14 @@ export function browserQueue(): QueueStorage {
         for (const key of await tx.store.index('op').getAllKeys(opId)) await tx.store.delete(key)
       await tx.done
     },
-    async aside(jobId) {
-      return (await (await db()).getAllFromIndex('aside', 'job', jobId)).map((r) => r.item)
+    async conflicted(jobId) {
+      return (await (await db()).getAllFromIndex('conflicted', 'job', jobId)).map((r) => r.item)
     },
-    async setAside(jobId, item) {
-      await (await db()).put('aside', { jobId, opId: item.envelope.opId, item })
+    async addConflicted(jobId, item) {
+      await (await db()).put('conflicted', { jobId, opId: item.envelope.opId, item })
     },
     async settle(_, opId) {
-      await (await db()).delete('aside', opId)
+      await (await db()).delete('conflicted', opId)
     },
     async lastSeen(jobId) {
       return (await (await db()).get('seen', jobId)) ?? null
@@ -79,10 +84,24 @@ export function browserQueue(): QueueStorage {
   }
 }
 
+/** Version 1 called the store of conflicted operations "aside"; what waits in it is kept. */
+async function renameConflicted(
+  d: IDBPDatabase<Schema>,
+  tx: IDBPTransaction<Schema, StoreNames<Schema>[], 'versionchange'>,
+): Promise<void> {
+  // The old store is in no schema of today's.
+  const old = 'aside' as unknown as 'conflicted'
+  const waiting = await tx.objectStore(old).getAll()
+  const store = d.createObjectStore('conflicted', { keyPath: 'opId' })
+  store.createIndex('job', 'jobId')
+  for (const each of waiting) await store.put(each)
+  d.deleteObjectStore(old)
+}
+
 /** The queue in memory, for tests and for browsers that allow no storage. */
 export function memoryQueue(): QueueStorage {
   const pending = new Map<string, Envelope[]>()
-  const aside = new Map<string, SetAside[]>()
+  const conflicted = new Map<string, ConflictedOp[]>()
   const seen = new Map<string, { version: number; job: Job }>()
   return {
     pending: async (id) => [...(pending.get(id) ?? [])],
@@ -92,12 +111,12 @@ export function memoryQueue(): QueueStorage {
         id,
         (pending.get(id) ?? []).filter((e) => !ops.includes(e.opId)),
       ),
-    aside: async (id) => [...(aside.get(id) ?? [])],
-    setAside: async (id, item) => void aside.set(id, [...(aside.get(id) ?? []), item]),
+    conflicted: async (id) => [...(conflicted.get(id) ?? [])],
+    addConflicted: async (id, item) => void conflicted.set(id, [...(conflicted.get(id) ?? []), item]),
     settle: async (id, opId) =>
-      void aside.set(
+      void conflicted.set(
         id,
-        (aside.get(id) ?? []).filter((i) => i.envelope.opId !== opId),
+        (conflicted.get(id) ?? []).filter((i) => i.envelope.opId !== opId),
       ),
     lastSeen: async (id) => seen.get(id) ?? null,
     remember: async (id, version, job) => void seen.set(id, { version, job }),

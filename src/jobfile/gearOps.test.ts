@@ -1,14 +1,14 @@
 import { gear, STRIPS } from '../../tests/helpers/gear'
 import { libraryDevice, readJson } from '../../tests/helpers/demo'
 import type { Wire } from '@/core/installation'
-import { mended, type Mend } from '@/core/laws'
+import { applyFix, type Fix } from '@/core/laws'
 import { compare, planLanding, planned, USUAL } from '@/core/plan'
 import {
   apply,
   checkJob,
   installationOf,
   inverse,
-  mendOperations,
+  fixOperations,
   planOperations,
   type Job,
   type Operation,
@@ -169,16 +169,16 @@ describe('a mend recorded as done', () => {
     const job = demo()
     const inst = installationOf(job)
     const jumper = inst.wires.find((w) => w.cable === null)!
-    const mend: Mend = [
+    const fix: Fix = [
       { kind: 'takeOut', wire: jumper.id },
       { kind: 'takeOut', wire: 'w05' },
       { kind: 'moveWire', wire: 'w04', end: 'b', to: 'ah.O' },
       { kind: 'addJumper', a: 'ah.G', b: 'ah.Y' },
       { kind: 'setSetting', placed: 'odt', setting: 'setpoint', value: 40 },
     ]
-    const ops = mendOperations(inst, mend, () => 'jumper-new')
+    const ops = fixOperations(inst, fix, () => 'jumper-new')
     const after = installationOf(ops.reduce(ok, job))
-    const goal = mended(inst, mend)
+    const goal = applyFix(inst, fix)
     const named = (w: Wire) => (w.a === 'ah.G' && w.b === 'ah.Y' ? { ...w, id: 'jumper-new' } : w)
     expect(after.wires).toEqual(goal.wires.map(named))
     expect(after.placed).toEqual(goal.placed)

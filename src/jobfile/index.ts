@@ -12,8 +12,8 @@ export { installationOf, JOB_VERSION, upgradeJob, type Job, type PlacedEntry } f
 export { jsonSchemaOf, publish } from './jsonSchema'
 export { list, record, shape } from './kit'
 export type { JobListEntry, Summary } from './listing'
-export { apply, clash, FIELDS, inverse, placeOf, type Field, type Operation } from './operation'
-export { mendOperations } from './mendOps'
+export { apply, clash, FIELDS, inverse, pathOf, type Field, type Operation } from './operation'
+export { fixOperations } from './fixOps'
 export { planOperations } from './planOps'
 export { check, problem, sentence, type Checked, type Problem } from './problem'
 export {

@@ -1,5 +1,5 @@
 import * as yup from 'yup'
-import type { Device, Known, Value } from '@/core/equipment'
+import type { Device, Unknowable, Value } from '@/core/equipment'
 import type { Cable, Installation, Placed, Wire } from '@/core/installation'
 import type { Reading } from '@/core/startup'
 import { deviceSchema } from './device'
@@ -16,7 +16,7 @@ export interface PlacedEntry {
   device: string
   label: string
   where?: string
-  settings: Record<string, Known<Value>>
+  settings: Record<string, Unknowable<Value>>
 }
 
 /** A job: what is bolted down, wired and set, and what was read. One document, carrying the devices it uses. */

@@ -1,4 +1,4 @@
-import type { Known, Value } from '@/core/equipment'
+import type { Unknowable, Value } from '@/core/equipment'
 import { makeRef, settingValue, type Placed } from '@/core/installation'
 import type { SetupSeen } from '@/core/setup'
 import { installationOf, type Job } from './job'
@@ -7,7 +7,7 @@ import { installationOf, type Job } from './job'
  * What is known to stand on a placed device: as left today where that is no longer what is wanted, as found today, or as
  * the maker set it where it is new from its box; what nobody has looked at is left out.
  */
-export function onDevice(job: Job, placed: Placed): Record<string, Known<Value>> {
+export function onDevice(job: Job, placed: Placed): Record<string, Unknowable<Value>> {
   const { keyed, interview } = job.setup
   return Object.fromEntries(
     placed.device.settings.flatMap((s) => {

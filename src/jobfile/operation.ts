@@ -1,5 +1,5 @@
 import * as yup from 'yup'
-import type { Known, Value } from '@/core/equipment'
+import type { Unknowable, Value } from '@/core/equipment'
 import type { Wire } from '@/core/installation'
 import type { Reading } from '@/core/startup'
 import { hasTerminal, settingProblem } from './references'
@@ -9,7 +9,7 @@ import { applyGear, inverseGear, type GearOperation } from './gearOps'
 import { id, optional, shape, text, union } from './kit'
 import { cableSchema, knownValue, placedSchema, wireSchema, type Job } from './job'
 import { noteSchema, SOURCES, stampSchema, temporarySchema, visitSchema } from './setup'
-import { applySetup, inverseSetup, placeOfSetup, type SetupOperation } from './setupOps'
+import { applySetup, inverseSetup, pathOfSetup, type SetupOperation } from './setupOps'
 import { problem, type Checked, type Problem } from './problem'
 
 /** The single-line fields of a job that a person types. */
@@ -23,7 +23,7 @@ export type Operation =
   | { kind: 'removeWire'; wire: string }
   | { kind: 'markWire'; wire: string; doubt: boolean }
   | { kind: 'colourWire'; wire: string; end: 'a' | 'b'; colour: string }
-  | { kind: 'setSetting'; ref: string; setting: string; value: Known<Value> }
+  | { kind: 'setSetting'; ref: string; setting: string; value: Unknowable<Value> }
   | { kind: 'setCableFeet'; cable: string; feet: number }
   | { kind: 'setField'; field: Field; value: string }
   | { kind: 'takeReading'; reading: Reading }
@@ -231,7 +231,7 @@ export function inverse(job: Job, op: Operation): Operation | null {
 }
 
 /** The place in the document that an operation changes. Two operations clash when one's place contains the other's. */
-export function placeOf(op: Operation): string {
+export function pathOf(op: Operation): string {
   switch (op.kind) {
     case 'landWire':
       return `wires.${op.wire}.${op.end}`
@@ -260,10 +260,10 @@ export function placeOf(op: Operation): string {
     case 'removeCable':
       return `cables.${op.cable}`
     default:
-      return placeOfSetup(op)
+      return pathOfSetup(op)
   }
 }
 export function clash(a: Operation, b: Operation): boolean {
-  const [x, y] = [placeOf(a), placeOf(b)]
+  const [x, y] = [pathOf(a), pathOf(b)]
   return x === y || x.startsWith(`${y}.`) || y.startsWith(`${x}.`)
 }

@@ -1,10 +1,10 @@
 import * as yup from 'yup'
-import type { Known, Value } from '@/core/equipment'
+import type { Unknowable, Value } from '@/core/equipment'
 import { anyOf, id, num, record, shape, text } from './kit'
 
 /** A value with who saw or set it, and when. */
 export interface Note {
-  value: Known<Value>
+  value: Unknowable<Value>
   who: string
   when: string
 }
@@ -18,7 +18,7 @@ export interface Keyed {
 export interface Temporary {
   id: string
   at: string
-  was: Known<Value>
+  was: Unknowable<Value>
   now: Value
   why: string
   who: string
@@ -30,7 +30,7 @@ export interface Visit {
   id: string
   who: string
   when: string
-  left: Record<string, Known<Value>>
+  left: Record<string, Unknowable<Value>>
 }
 /** Where a value of a setting comes from; a setting that is not named stands at its device's default. */
 export type ValueSource = 'recommended' | 'typed' | 'found'

@@ -1,4 +1,4 @@
-import type { Known, Value } from '@/core/equipment'
+import type { Unknowable, Value } from '@/core/equipment'
 import { splitRef } from '@/core/installation'
 import type { Job } from './job'
 import { problem, type Problem } from './problem'
@@ -107,7 +107,12 @@ export function applySetup(job: Job, op: SetupOperation): Done {
 }
 
 /** What is wrong with a value of a placed device's setting; undefined asks for the setting alone. */
-function settingAt(job: Job, ref: string, setting: string, value: Known<Value> | undefined): Problem | null {
+function settingAt(
+  job: Job,
+  ref: string,
+  setting: string,
+  value: Unknowable<Value> | undefined,
+): Problem | null {
   const entry = job.placed.find((p) => p.ref === ref)
   if (!entry) return problem('ref', 'a placed device', ref)
   const known = job.devices[entry.device]?.settings.find((s) => s.id === setting)
@@ -141,7 +146,7 @@ export function inverseSetup({ setup }: Job, op: SetupOperation): SetupOperation
 }
 
 /** The place in the document that an operation changes. */
-export function placeOfSetup(op: SetupOperation): string {
+export function pathOfSetup(op: SetupOperation): string {
   switch (op.kind) {
     case 'answer':
       return `setup.interview.${op.question}`

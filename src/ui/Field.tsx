@@ -54,7 +54,7 @@ export function Select({ className, ...rest }: SelectHTMLAttributes<HTMLSelectEl
  * @param options each answer with its words
  * @param none what stands for no answer, which is the empty text
  */
-export function Choice<T extends string>({
+export function SelectField<T extends string>({
   label,
   value,
   options,

@@ -2,7 +2,7 @@ import { demoInstallation } from '../../tests/helpers/demo'
 import { failuresOf, singleFailures } from '@/core/failures'
 import { planLanding, planned, compare, USUAL } from '@/core/plan'
 import {
-  cannotWords,
+  unmetWords,
   differenceWords,
   effectWords,
   failureWords,
@@ -45,7 +45,7 @@ describe('words for plans and failures', () => {
     const goal = planned(inst, plan)
     const said = [
       planSentence(inst, plan),
-      ...plan.cannot.map(cannotWords),
+      ...plan.unmet.map(unmetWords),
       ...plan.reasons.map((r) => whyWords(r.why)),
       ...plan.settings.map((s) => planSettingWords(inst, s)),
       ...compare(inst, goal).map((d) => differenceWords(inst, goal, d)),

@@ -1,4 +1,4 @@
-import type { ModeMeaning } from '@/core/equipment'
+import type { ModeCondition } from '@/core/equipment'
 import type { ChainBecause, ChainGate, GateChain } from '@/core/explain'
 import { placedByRef, splitRef, type Installation } from '@/core/installation'
 import { CALL_WORDS, gateName, lower, refWords } from './names'
@@ -64,7 +64,7 @@ function becauseWords(inst: Installation, gate: ChainGate, b: ChainBecause): str
 }
 
 /** What a switch in the air, the drain or the refrigerant feels. */
-const MEANS_WORDS: Partial<Record<ModeMeaning, string>> = {
+const MEANS_WORDS: Partial<Record<ModeCondition, string>> = {
   hotCoil: 'Air entering the coil is hot',
   warmCoil: 'Air entering the coil is still cooling down',
   leak: 'Refrigerant leak alarm',

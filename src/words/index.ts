@@ -24,10 +24,10 @@ export {
 export { count, degrees, figure, volts } from './numbers'
 export { causeWords, heldAgainst, KIND_WORDS, PLACE_WORDS, readingWords, VERDICT_WORDS } from './reading'
 export { modeWords, situationWords } from './situation'
-export { cannotWords, differenceWords, planSentence, planSettingWords, whyWords } from './plan'
+export { unmetWords, differenceWords, planSentence, planSettingWords, whyWords } from './plan'
 export { effectWords, EFFECT_WORDS, failureWords } from './failure'
 export { landingCsv } from './landing'
-export { changeWords } from './mend'
+export { changeWords } from './fix'
 export { GROUP_WORDS, INTENT_WORDS, ownerSentence, settingText, valueAtText } from './intents'
 export {
   CONFLICT_WHATS,
@@ -37,6 +37,6 @@ export {
   HOUR_WORDS,
   lineWords,
   QUESTION_WORDS,
-  SCHOOL_WORDS,
+  STRATEGY_WORDS,
   whyRecommended,
 } from './setup'

@@ -1,5 +1,5 @@
-import type { DeviceKind, BlowerSpeed, Call, Gate, Making } from '@/core/equipment'
-import type { SketchKind } from '@/core/compose'
+import type { DeviceKind, BlowerSpeed, Call, Gate, LoadFunction } from '@/core/equipment'
+import type { DraftKind } from '@/core/deviceBuilder'
 import { placedByRef, splitRef, terminalOf, type Installation, type Ref } from '@/core/installation'
 import type { Target } from '@/core/explain'
 
@@ -50,7 +50,7 @@ const SPEED_WORDS: Record<BlowerSpeed, string> = {
   heat: 'heating speed',
 }
 
-export const makingWords = (m: Making): string => {
+export const makingWords = (m: LoadFunction): string => {
   switch (m.what) {
     case 'compressor':
       return m.stage === 2 ? 'Compressor, high stage' : 'Compressor'
@@ -73,7 +73,7 @@ export const makingWords = (m: Making): string => {
   }
 }
 /** What can run, for a narrow column. */
-export const makingShort = (m: Making): string => {
+export const makingShort = (m: LoadFunction): string => {
   if (m.what === 'compressor' && m.stage === 2) return 'High stage'
   if (m.what === 'blower' && m.speed) return `Blower ${m.speed === 'fan' ? 'fan' : m.speed}`
   if (m.what === 'burner') return m.stage > 1 ? `Burner ${m.stage}` : 'Burner'
@@ -144,7 +144,7 @@ export const DEVICE_WORDS: Record<DeviceKind, string> = {
 }
 
 /** What can be described by the form. */
-export const SKETCH_WORDS: Record<SketchKind, string> = {
+export const SKETCH_WORDS: Record<DraftKind, string> = {
   thermostat: 'Thermostat',
   outdoorUnit: 'Outdoor unit',
   airHandler: 'Air handler',

@@ -1,5 +1,5 @@
 import { makeRef, type Installation } from '@/core/installation'
-import type { Cannot, Difference, Plan, PlanSetting, PlanWhy } from '@/core/plan'
+import type { Unmet, Difference, Plan, PlanSetting, PlanWhy } from '@/core/plan'
 import { valueAtText } from './intents'
 import { lower, refWords } from './names'
 
@@ -26,7 +26,7 @@ const WHY_WORDS: Record<PlanWhy, string> = {
 }
 export const whyWords = (why: PlanWhy): string => WHY_WORDS[why]
 
-const CANNOT_WORDS: Record<Cannot, string> = {
+const CANNOT_WORDS: Record<Unmet, string> = {
   noThermostat: 'There is no thermostat yet.',
   noEquipment: 'There is no indoor or outdoor unit yet.',
   switchNeedsE:
@@ -38,7 +38,7 @@ const CANNOT_WORDS: Record<Cannot, string> = {
     'This needs an isolation relay that is not in the gear: a thermostat that feels for its wires must not see the defrost output, and an oil primary takes a dry contact only. It is left off.',
   senseMissing: 'The thermostat has no terminal for this outdoor unit’s reversing valve.',
 }
-export const cannotWords = (c: Cannot): string => CANNOT_WORDS[c]
+export const unmetWords = (c: Unmet): string => CANNOT_WORDS[c]
 
 /** The plan in one sentence: what is short first, then what is left. */
 export function planSentence(inst: Installation, plan: Plan): string {

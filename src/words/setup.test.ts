@@ -1,7 +1,7 @@
 import { readFileSync, readdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { INTENTS } from '@/core/equipment'
-import { INTENTS_BY_GROUP, QUESTIONS, recommend, SCHOOL_IDS } from '@/core/setup'
+import { INTENTS_BY_GROUP, QUESTIONS, recommend, STRATEGIES } from '@/core/setup'
 import { demoInstallation, libraryDevice } from '../../tests/helpers/demo'
 import {
   CONFLICT_WHATS,
@@ -9,7 +9,7 @@ import {
   INTENT_WORDS,
   ownerSentence,
   QUESTION_WORDS,
-  SCHOOL_WORDS,
+  STRATEGY_WORDS,
   settingText,
   whyRecommended,
 } from '.'
@@ -36,7 +36,7 @@ describe('words of the setup', () => {
   it('every question and school is worded, and every reason of a recommendation', () => {
     for (const [q, answers] of Object.entries(QUESTIONS))
       expect(Object.keys(QUESTION_WORDS[q as keyof typeof QUESTIONS].answers)).toEqual([...answers])
-    expect(Object.keys(SCHOOL_WORDS)).toEqual([...SCHOOL_IDS])
+    expect(Object.keys(STRATEGY_WORDS)).toEqual([...STRATEGIES])
     const answers = {
       priority: 'bills', noise: 'yes', coldAir: 'yes', whoChanges: 'tenants', scale: 'C', thermometer: 'warmer',
       utility: 'auxRule', rate: 'timeOfUse', frail: 'yes',

@@ -1,5 +1,5 @@
 import type { Installation } from '@/core/installation'
-import type { Conflicting, LineKind, Question, SchoolId, SheetLine } from '@/core/setup'
+import type { Conflicting, LineKind, Question, Strategy, SheetLine } from '@/core/setup'
 import { refWords } from './names'
 import { figure } from './numbers'
 
@@ -32,7 +32,7 @@ export const QUESTION_WORDS: Record<Question, { asks: string; answers: Record<st
   frail: { asks: 'Anybody frail in the house?', answers: { yes: 'Yes', no: 'No' } },
 }
 
-export const SCHOOL_WORDS: Record<SchoolId, { name: string; reason: string; fits: string }> = {
+export const STRATEGY_WORDS: Record<Strategy, { name: string; reason: string; fits: string }> = {
   runAlways: {
     name: 'Run it always',
     reason: 'Any COP above 1 beats strips, and the heat pump still carries part of the load.',
@@ -117,7 +117,7 @@ const WHY: Record<string, string> = {
 }
 /** Why something is recommended. */
 export const whyRecommended = (why: string): string =>
-  WHY[why] ?? (why.startsWith('school.') ? SCHOOL_WORDS[why.slice(7) as SchoolId].reason : why)
+  WHY[why] ?? (why.startsWith('school.') ? STRATEGY_WORDS[why.slice(7) as Strategy].reason : why)
 
 const CONFLICT_WORDS: Record<string, (n: string[]) => string> = {
   lockoutNoSource: () => 'A lockout is set, and nothing tells how cold it is.',

@@ -5,7 +5,7 @@ import { compare, planLanding, planned, USUAL, type Plan } from '@/core/plan'
 import { degF } from '@/core/units'
 import { demoInstallation, rewired, without, wireBetween, jobIds } from '../../tests/helpers/demo'
 import {
-  cannotWords,
+  unmetWords,
   changeWords,
   differenceWords,
   effectWords,
@@ -83,7 +83,7 @@ describe('the plan in words', () => {
     const here = demoInstallation(job)
     const made = planLanding(here, USUAL)
     for (const s of made.settings) expect(planSettingWords(here, s)).toMatch(/^Set .+, .+, to .+/)
-    for (const c of made.cannot) expect(cannotWords(c)).toMatch(/\.$/)
+    for (const c of made.unmet) expect(unmetWords(c)).toMatch(/\.$/)
     for (const { why } of made.reasons) expect(whyWords(why)).toBeTruthy()
   })
 

@@ -2,7 +2,7 @@ import { proxy, wrap, type Remote } from 'comlink'
 import type { Diagnosis, Effect, MeterAnswer, Symptom } from '@/core/failures'
 import type { Installation } from '@/core/installation'
 import type { FaultWork } from './fault.worker'
-import { Packer } from './parcel'
+import { Packer } from './payload'
 
 /** Work about failures, in a worker of its own, so that it never stands in the way of a proof. Closing it cancels. */
 export class FaultRunner {

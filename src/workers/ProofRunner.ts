@@ -1,7 +1,7 @@
 import { wrap, type Remote } from 'comlink'
 import type { Installation } from '@/core/installation'
-import type { Finding, Mend, Proof } from '@/core/laws'
-import { Packer } from './parcel'
+import type { Finding, Fix, Proof } from '@/core/laws'
+import { Packer } from './payload'
 import type { ProofWork } from './proof.worker'
 
 /** Runs proofs in a worker, one at a time; of several asked for meanwhile only the latest is run. */
@@ -23,8 +23,8 @@ export class ProofRunner {
     if (!this.running) void this.run()
   }
 
-  mends(inst: Installation, finding: Finding): Promise<Mend[]> {
-    return this.work.mends(this.packer.pack(inst), finding)
+  fixes(inst: Installation, finding: Finding): Promise<Fix[]> {
+    return this.work.fixes(this.packer.pack(inst), finding)
   }
 
   close(): void {

@@ -1,20 +1,20 @@
 import { expose } from 'comlink'
 import { prove, type Finding } from '@/core/laws'
-import { mendsTowardPlan } from '@/core/plan'
-import { Unpacker, type Parcel } from './parcel'
+import { fixesFromPlan } from '@/core/plan'
+import { Unpacker, type WorkerPayload } from './payload'
 
 const unpacker = new Unpacker()
 
 /** What runs off the main thread: the sweep, and the search for the smallest mend. */
 const work = {
-  prove(parcel: Parcel) {
-    const inst = unpacker.unpack(parcel)
+  prove(payload: WorkerPayload) {
+    const inst = unpacker.unpack(payload)
     const began = performance.now()
     const proof = prove(inst)
     performance.measure('prove', { start: began })
     return proof
   },
-  mends: (parcel: Parcel, finding: Finding) => mendsTowardPlan(unpacker.unpack(parcel), finding),
+  fixes: (payload: WorkerPayload, finding: Finding) => fixesFromPlan(unpacker.unpack(payload), finding),
 }
 export type ProofWork = typeof work
 

@@ -114,18 +114,18 @@ test('a search for what to change stands in no verdict’s way, and ends with th
   await expect(page.getByRole('button', { name: 'Trying every move …' })).toHaveCount(0)
 })
 
-test('two conductors that are wrong together are mended together', async ({ page }) => {
+test('two conductors that are wrong together are put right together', async ({ page }) => {
   const job = await copyOf(page, 'harrier-bank')
   await open(page, `${job}/bench`)
   await page.getByRole('button', { name: 'What do I change?' }).click()
-  const mend = page.getByRole('listitem').filter({ hasText: 'Record it as done' }).last()
-  await expect(mend).toContainText(
+  const fix = page.getByRole('listitem').filter({ hasText: 'Record it as done' }).last()
+  await expect(fix).toContainText(
     'Move the grey conductor of the thermostat cable from Splice at the air handler to Air handler Y2',
   )
-  await expect(mend).toContainText(
+  await expect(fix).toContainText(
     'Move the black conductor of the outdoor cable from Splice at the air handler to Air handler Y2',
   )
-  await mend.getByRole('button', { name: 'Record it as done' }).click()
+  await fix.getByRole('button', { name: 'Record it as done' }).click()
   await expect(verdict(page)).toContainText('All 19 laws hold')
   await saved(page)
 })

@@ -142,7 +142,10 @@ test('what changed between visits is a list, and a temporary setting is listed u
   )
 })
 
-test('sixty rows are pasted and three errors mended in at most twelve actions', async ({ page, context }) => {
+test('sixty rows are pasted and three errors put right in at most twelve actions', async ({
+  page,
+  context,
+}) => {
   await context.grantPermissions(['clipboard-read', 'clipboard-write'])
   await page.goto('/library')
   await page.getByLabel('Search by name').fill('sorrel h1')

@@ -65,7 +65,10 @@ async function main(): Promise<void> {
       await pause(100)
     }
     const view = store.getView()
-    expect('nothing waits any more, and nothing was set aside', view.waiting === 0 && view.aside.length === 0)
+    expect(
+      'nothing waits any more, and nothing was set aside',
+      view.waiting === 0 && view.conflicted.length === 0,
+    )
     const db = connect(cluster.url)
     const rows = await db.ops.findAll({ where: { jobId: 'quillfeather-lane' }, order: [['version', 'ASC']] })
     const ids = rows.map((r) => r.opId)

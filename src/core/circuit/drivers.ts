@@ -5,12 +5,12 @@ import {
   type Call,
   type Expr,
   type Leaf,
-  type ModeMeaning,
-  type Sight,
+  type ModeCondition,
+  type EvalContext,
   type Truth,
 } from '../equipment'
 import { makeRef, type Installation, type Placed, type Ref } from '../installation'
-import { meaningsOf, memoryState, sightOf, type Situation } from '../situation'
+import { conditionsOfModes, memoryState, evalContextOf, type Situation } from '../situation'
 import { degF } from '../units'
 
 /** Truth as a number, so that "all" is a minimum and "any" a maximum: 0 no, 1 unknown, 2 yes. */
@@ -29,8 +29,8 @@ const onlySettings = (expr: Expr): boolean => leaves(expr).every((l) => 'set' in
  * the same answers to all leaves have the same solution, which is what makes a sweep of thousands of states cheap.
  */
 export class DriverTable {
-  private readonly leaves: { sight: Sight; leaf: Leaf }[] = []
-  private readonly sights = new Map<Placed, Sight>()
+  private readonly leaves: { context: EvalContext; leaf: Leaf }[] = []
+  private readonly contexts = new Map<Placed, EvalContext>()
   private readonly byKey = new Map<string, number>()
 
   constructor(
@@ -122,16 +122,16 @@ export class DriverTable {
     const { last } = this
     if (last?.call === call && last.outdoorF === outdoorF && last.steady.length === this.leaves.length)
       return last.steady
-    for (const sight of this.sights.values()) {
-      sight.call = call
-      sight.outdoorF = outdoorF
+    for (const context of this.contexts.values()) {
+      context.call = call
+      context.outdoorF = outdoorF
     }
     const key = `${call} ${outdoorF}`
     let steady = this.steady.get(key)
     if (steady?.length !== this.leaves.length) {
       const { modes } = this
       this.modes = {}
-      steady = Uint8Array.from(this.leaves, ({ sight, leaf }) => LEVEL[evaluateLeaf(leaf, sight)])
+      steady = Uint8Array.from(this.leaves, ({ context, leaf }) => LEVEL[evaluateLeaf(leaf, context)])
       this.steady.set(key, steady)
       this.modes = modes
     }
@@ -143,13 +143,13 @@ export class DriverTable {
    * Two temperatures with the same key answer every driver alike in this call, whatever the modes: inside a differential
    * the answer is the memory's, which is a mode, and the key says that it is.
    */
-  climate(situation: Pick<Situation, 'call' | 'outdoorF'>): string {
+  temperatureClass(situation: Pick<Situation, 'call' | 'outdoorF'>): string {
     return this.steadyAt(situation).join('')
   }
 
   private answer(i: number): Level {
-    const { sight, leaf } = this.leaves[i]!
-    return LEVEL[evaluateLeaf(leaf, sight)]
+    const { context, leaf } = this.leaves[i]!
+    return LEVEL[evaluateLeaf(leaf, context)]
   }
 
   /** For each leaf, the contacts whose drivers look at it. */
@@ -165,7 +165,7 @@ export class DriverTable {
   private now = -1
 
   private readonly steady = new Map<string, Uint8Array>()
-  /** The call and temperature that the sights stand at: a sweep asks for thousands of rows of one. */
+  /** The call and temperature that the contexts stand at: a sweep asks for thousands of rows of one. */
   private last: { call: Call; outdoorF: number; steady: Uint8Array } | null = null
   /** Leaves that look at modes alone; and those that look at a temperature and at what a switch did last. */
   private readonly changing: number[] = []
@@ -174,16 +174,16 @@ export class DriverTable {
   private readonly byMode = new WeakMap<Situation['modes'], Uint8Array>()
   private modes: Situation['modes'] = {}
 
-  private meant: { modes: Situation['modes']; means: ReadonlySet<ModeMeaning> } | null = null
-  private meansNow(): ReadonlySet<ModeMeaning> {
+  private meant: { modes: Situation['modes']; means: ReadonlySet<ModeCondition> } | null = null
+  private meansNow(): ReadonlySet<ModeCondition> {
     if (this.meant?.modes !== this.modes)
-      this.meant = { modes: this.modes, means: meaningsOf(this.inst, this.modes) }
+      this.meant = { modes: this.modes, means: conditionsOfModes(this.inst, this.modes) }
     return this.meant.means
   }
 
-  private sightFor(placed: Placed): Sight {
-    let sight = this.sights.get(placed)
-    if (!sight) {
+  private sightFor(placed: Placed): EvalContext {
+    let context = this.contexts.get(placed)
+    if (!context) {
       const names = new Map<string, Ref>()
       const normal = new Map(placed.device.modes.map((m) => [m.id, normalState(m)]))
       const named = (id: string): string | undefined => {
@@ -191,16 +191,16 @@ export class DriverTable {
         if (ref === undefined) names.set(id, (ref = makeRef(placed.ref, id)))
         return this.modes[ref]
       }
-      const bare = sightOf(this.inst, placed, { call: 'off', outdoorF: degF(0), modes: {} })
-      sight = {
+      const bare = evalContextOf(this.inst, placed, { call: 'off', outdoorF: degF(0), modes: {} })
+      context = {
         ...bare,
         mode: (id) => named(id) ?? normal.get(id) ?? '',
         memory: (id) => memoryState(named(id)),
         means: (m) => this.meansNow().has(m),
       }
-      this.sights.set(placed, sight)
+      this.contexts.set(placed, context)
     }
-    return sight
+    return context
   }
 
   private leafIndex(placed: Placed, leaf: Leaf): number {
@@ -208,7 +208,7 @@ export class DriverTable {
     let i = this.byKey.get(key)
     if (i === undefined) {
       i = this.leaves.length
-      this.leaves.push({ sight: this.sightFor(placed), leaf })
+      this.leaves.push({ context: this.sightFor(placed), leaf })
       if ('mode' in leaf || 'means' in leaf) this.changing.push(i)
       else if ('sense' in leaf && (leaf.band ?? 0) > 0) this.banded.push(i)
       this.watchers.push([])

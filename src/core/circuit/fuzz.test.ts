@@ -1,7 +1,7 @@
 import { demoInstallation } from '../../../tests/helpers/demo'
 import { evaluate, type Call } from '../equipment'
 import { makeRef, quantity, terminalOf, type Installation, type Ref, type Wire } from '../installation'
-import { callsOf, reachableRows, regionsOf, sightOf, type Situation } from '../situation'
+import { callsOf, reachableCombinations, regionsOf, evalContextOf, type Situation } from '../situation'
 import { Circuit, solve } from '.'
 
 /**
@@ -80,11 +80,11 @@ function once(inst: Installation, s: Situation, on: ReadonlySet<Ref>): Reached {
   for (const w of inst.wires) if (w.a && w.b) join(w.a, w.b)
   const end = (ref: string, id: string) => (id === '@earth' ? '@earth' : makeRef(ref, id))
   for (const p of inst.placed) {
-    const sight = sightOf(inst, p, s, (id) => (on.has(makeRef(p.ref, id)) ? 'yes' : 'no'))
+    const context = evalContextOf(inst, p, s, (id) => (on.has(makeRef(p.ref, id)) ? 'yes' : 'no'))
     for (const x of p.device.parts)
       if (
         (x.kind === 'path' && x.ohms < 100) ||
-        (x.kind === 'contact' && evaluate(x.driver, sight) === 'yes')
+        (x.kind === 'contact' && evaluate(x.driver, context) === 'yes')
       )
         join(end(p.ref, x.a), end(p.ref, x.b))
   }
@@ -154,7 +154,7 @@ describe('random landings', () => {
       const inst = jumbled(pick(r, jobs), r)
       const call: Call = pick(r, callsOf(inst))
       const outdoorF = pick(r, regionsOf(inst))
-      const { modes } = pick(r, reachableRows(inst, call, outdoorF))
+      const { modes } = pick(r, reachableCombinations(inst, call, outdoorF))
       const situation = { call, outdoorF, modes }
       const solved = solve(new Circuit(inst), situation)
       const said = reach(inst, situation)

@@ -1,5 +1,5 @@
 import { demoInstallation, jobIds } from '../../../tests/helpers/demo'
-import { callsOf, reachableRows, regionsOf } from '../situation'
+import { callsOf, reachableCombinations, regionsOf } from '../situation'
 import { Circuit, type Outcome } from '.'
 
 /** A sweep takes over its neighbours' solutions where it may; here every state is also solved by itself. */
@@ -14,8 +14,8 @@ describe('states that take over a neighbour’s solution', () => {
     for (const call of callsOf(inst))
       for (const outdoorF of regionsOf(inst)) {
         const outcomes: Outcome[] = []
-        for (const { modes, near } of reachableRows(inst, call, outdoorF)) {
-          const a = swept.settle({ call, outdoorF, modes }, 'open', outcomes[near])
+        for (const { modes, parentIndex } of reachableCombinations(inst, call, outdoorF)) {
+          const a = swept.settle({ call, outdoorF, modes }, 'open', outcomes[parentIndex])
           outcomes.push(a)
           const b = alone.settle({ call, outdoorF, modes })
           if (a.ok !== b.ok) differing.push(`${call} ${outdoorF} ${JSON.stringify(modes)}`)
@@ -43,11 +43,11 @@ describe('states that take over a neighbour’s solution', () => {
     const inst = demoInstallation('quillfeather-lane')
     for (const call of callsOf(inst))
       for (const outdoorF of regionsOf(inst)) {
-        const rows = reachableRows(inst, call, outdoorF)
+        const rows = reachableCombinations(inst, call, outdoorF)
         rows.forEach((row, i) => {
-          expect(row.near).toBeLessThan(i)
-          if (row.near < 0) return
-          const other = rows[row.near]!
+          expect(row.parentIndex).toBeLessThan(i)
+          if (row.parentIndex < 0) return
+          const other = rows[row.parentIndex]!
           const keys = new Set([...Object.keys(row.modes), ...Object.keys(other.modes)])
           expect([...keys].filter((k) => row.modes[k] !== other.modes[k])).toHaveLength(1)
         })

@@ -89,8 +89,8 @@ export class Circuit {
   }
 
   /** Temperatures with the same key solve alike in a call, whatever the modes. */
-  climate(situation: Pick<Situation, 'call' | 'outdoorF'>): string {
-    return this.table.climate(situation)
+  temperatureClass(situation: Pick<Situation, 'call' | 'outdoorF'>): string {
+    return this.table.temperatureClass(situation)
   }
 
   /** 1 where a contact is closed with no power anywhere, in a mild hour with nothing called. */

@@ -1,6 +1,6 @@
 import type { Call } from './call'
 import type { Expr } from './expr/expr'
-import type { ModeMeaning } from './meaning'
+import type { ModeCondition } from './condition'
 import type { Profile } from './profile'
 import type { Part } from './part'
 import type { Value } from './value'
@@ -70,7 +70,7 @@ export interface Mode {
   states: {
     id: string
     label: string
-    means?: ModeMeaning
+    means?: ModeCondition
     /** When the state can occur; "failure": only when a part has failed. The normal state needs none. */
     reach?: Expr | 'always' | 'failure'
   }[]

@@ -1,7 +1,20 @@
 import { degF } from '../units'
-import { cuts, evaluate, explain, leaves, memoryId, type Expr, type Known, type Sight, type Value } from '.'
+import {
+  breakpoints,
+  evaluate,
+  explain,
+  leaves,
+  memoryId,
+  type Expr,
+  type Unknowable,
+  type EvalContext,
+  type Value,
+} from '.'
 
-const sight = (over: Partial<Sight> = {}, settings: Record<string, Known<Value>> = {}): Sight => ({
+const context = (
+  over: Partial<EvalContext> = {},
+  settings: Record<string, Unknowable<Value>> = {},
+): EvalContext => ({
   call: 'heat1',
   outdoorF: degF(30),
   setting: (id) => settings[id] ?? null,
@@ -26,18 +39,18 @@ describe('three-valued expressions', () => {
     [[NO, NO], 'no', 'no'],
     [[], 'yes', 'no'],
   ] as [Expr[], string, string][])('all and any of %j', (list, all, any) => {
-    expect(evaluate({ all: list }, sight())).toBe(all)
-    expect(evaluate({ any: list }, sight())).toBe(any)
+    expect(evaluate({ all: list }, context())).toBe(all)
+    expect(evaluate({ any: list }, context())).toBe(any)
   })
   it('turns over with not, and leaves unknown alone', () => {
-    expect([YES, NO, UNKNOWN].map((e) => evaluate({ not: e }, sight()))).toEqual(['no', 'yes', 'unknown'])
+    expect([YES, NO, UNKNOWN].map((e) => evaluate({ not: e }, context()))).toEqual(['no', 'yes', 'unknown'])
   })
 })
 
 describe('a switch with a differential', () => {
   const leaf = { sense: 'outdoor' as const, below: { set: 'point' }, band: 5 }
   const at = (t: number, memory: 'made' | 'broken' | null = null) =>
-    evaluate(leaf, sight({ outdoorF: degF(t), memory: () => memory }, { point: 35 }))
+    evaluate(leaf, context({ outdoorF: degF(t), memory: () => memory }, { point: 35 }))
 
   it('makes below its point, breaks at the top of its band, and remembers between', () => {
     expect(at(34.9)).toBe('yes')
@@ -46,27 +59,27 @@ describe('a switch with a differential', () => {
   })
   it('cuts the sweep at both ends of the band; without a band at the point; unknown, nowhere', () => {
     const setting = (id: string) => (id === 'point' ? 35 : null)
-    expect(cuts(leaf, setting)).toEqual([35, 40])
-    expect(cuts({ sense: 'outdoor', below: 50 }, setting)).toEqual([50])
-    expect(cuts({ sense: 'outdoor', below: { set: 'other' } }, setting)).toEqual([])
+    expect(breakpoints(leaf, setting)).toEqual([35, 40])
+    expect(breakpoints({ sense: 'outdoor', below: 50 }, setting)).toEqual([50])
+    expect(breakpoints({ sense: 'outdoor', below: { set: 'other' } }, setting)).toEqual([])
   })
-  it('is unknown while its setting is', () => expect(evaluate(leaf, sight())).toBe('unknown'))
+  it('is unknown while its setting is', () => expect(evaluate(leaf, context())).toBe('unknown'))
   it('names its memory by its setting', () => expect(memoryId(leaf)).toBe('band:point'))
 })
 
 describe('reasons', () => {
   it('are only those that decide the answer', () => {
     const expr: Expr = { all: [YES, { mode: 'board', is: ['defrost'] }, { sense: 'outdoor', below: 50 }] }
-    expect(explain(expr, sight())).toMatchObject([
+    expect(explain(expr, context())).toMatchObject([
       { kind: 'mode', mode: 'board', state: 'normal', wants: ['defrost'] },
     ])
   })
   it('are all of them where all are needed', () => {
-    expect(explain({ any: [NO, UNKNOWN] }, sight())).toHaveLength(1)
-    expect(explain({ any: [NO, NO] }, sight())).toHaveLength(2)
+    expect(explain({ any: [NO, UNKNOWN] }, context())).toHaveLength(1)
+    expect(explain({ any: [NO, NO] }, context())).toHaveLength(2)
   })
   it('carry the numbers and the turn of a not', () => {
-    expect(explain({ not: { sense: 'outdoor', below: 35 } }, sight({ outdoorF: degF(52) }))).toEqual([
+    expect(explain({ not: { sense: 'outdoor', below: 35 } }, context({ outdoorF: degF(52) }))).toEqual([
       {
         kind: 'sense',
         sense: 'outdoor',
@@ -81,7 +94,7 @@ describe('reasons', () => {
     ])
   })
   it('name a coil', () => {
-    expect(explain({ energised: 'k' }, sight({ energised: () => 'no' }))).toMatchObject([
+    expect(explain({ energised: 'k' }, context({ energised: () => 'no' }))).toMatchObject([
       { kind: 'energised', part: 'k' },
     ])
   })

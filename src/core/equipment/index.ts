@@ -11,7 +11,7 @@ export {
   type TerminalRole,
 } from './device'
 export {
-  cuts,
+  breakpoints,
   evaluate,
   evaluateLeaf,
   explain,
@@ -20,9 +20,9 @@ export {
   type Expr,
   type Leaf,
 } from './expr/expr'
-export type { ModeMeaning } from './meaning'
+export type { ModeCondition } from './condition'
 export { memoryId, type SenseLeaf } from './expr/sense'
-export type { Sight } from './expr/sight'
+export type { EvalContext } from './expr/evalContext'
 export type { Truth } from './expr/truth'
 export {
   EARTH,
@@ -31,11 +31,11 @@ export {
   type ContactPart,
   type Gate,
   type LoadPart,
-  type Making,
+  type LoadFunction,
   type Part,
   type PathPart,
   type SourcePart,
   type TransformerPart,
 } from './part'
-export type { Known, Quantity, Value } from './value'
+export type { Unknowable, Quantity, Value } from './value'
 export type { ItemCode, Profile, ProfileItem, ProfileStyle } from './profile'

@@ -2,7 +2,7 @@ import type { Expr } from './expr/expr'
 import type { Quantity, Value } from './value'
 
 /** What a load does when it has its volts: the things that laws and chains speak of. */
-export type Making =
+export type LoadFunction =
   | { what: 'compressor'; stage: 1 | 2 }
   | { what: 'outdoorFan' }
   /** `speed`: which of its speeds this is, where the board has several. */
@@ -81,7 +81,7 @@ export interface LoadPart {
   /** V: energised from here up, and until it falls below drop-out. */
   pullIn?: number
   dropOut?: number
-  makes?: Making
+  makes?: LoadFunction
 }
 
 /** A contact, fuse, switch or breaker pole, closed while its driver says so. */

@@ -1,7 +1,7 @@
 import { explain, type Because, type Truth } from '../equipment'
 import { GROUND, type Solution } from '../circuit'
 import { type Ref } from '../installation'
-import { sightOf } from '../situation'
+import { evalContextOf } from '../situation'
 import { coilsBehind, costOf, lastTerminal, polesOf, reachFrom, wayTo, type Step } from './route'
 
 export type GateState = 'passing' | 'blocking' | 'unknown' | 'notReached'
@@ -152,7 +152,10 @@ function follow(solution: Solution, steps: Step[], side: ChainGate['side'], foun
 function gateAt(solution: Solution, index: number, side: ChainGate['side']): ChainGate {
   const { placed, part, ref } = solution.circuit.net.contacts[index]!
   const energised = (id: string): Truth => (solution.energised(`${placed.ref}.${id}`) ? 'yes' : 'no')
-  const because = explain(part.driver, sightOf(solution.circuit.inst, placed, solution.situation, energised))
+  const because = explain(
+    part.driver,
+    evalContextOf(solution.circuit.inst, placed, solution.situation, energised),
+  )
   const level = solution.state.drivers[index]
   return { at: ref, side, state: level === 2 ? 'passing' : level === 1 ? 'unknown' : 'blocking', because }
 }

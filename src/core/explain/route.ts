@@ -1,7 +1,7 @@
-import { CALLS, evaluate, explain, leaves, type Expr, type Sight, type Truth } from '../equipment'
+import { CALLS, evaluate, explain, leaves, type Expr, type EvalContext, type Truth } from '../equipment'
 import { GROUND, type Netlist, type Solution } from '../circuit'
 import { splitRef, type Ref } from '../installation'
-import { sightOf } from '../situation'
+import { evalContextOf } from '../situation'
 
 /** One step of a way through the circuit: the branch taken and the node it leads to. */
 export interface Step {
@@ -115,19 +115,22 @@ function neighboursOf(net: Netlist): Map<number, Step[]> {
 function openPrice(solution: Solution, index: number): number {
   if (solution.state.drivers[index] === 2) return 0
   const { placed, part } = solution.circuit.net.contacts[index]!
-  return OPEN + 1000 * farFromClosing(part.driver, sightOf(solution.circuit.inst, placed, solution.situation))
+  return (
+    OPEN +
+    1000 * farFromClosing(part.driver, evalContextOf(solution.circuit.inst, placed, solution.situation))
+  )
 }
 
 /**
  * How far a driver is from yes: of alternatives the nearest, of conditions together their sum; for a call the calls
  * between, a flat price for a mode or a setting; a temperature costs nothing, since the weather does that by itself.
  */
-function farFromClosing(driver: Expr, sight: Sight): number {
-  if (evaluate(driver, sight) === 'yes') return 0
-  if ('all' in driver) return driver.all.reduce((sum, e) => sum + farFromClosing(e, sight), 0)
-  if ('any' in driver) return Math.min(100, ...driver.any.map((e) => farFromClosing(e, sight)))
+function farFromClosing(driver: Expr, context: EvalContext): number {
+  if (evaluate(driver, context) === 'yes') return 0
+  if ('all' in driver) return driver.all.reduce((sum, e) => sum + farFromClosing(e, context), 0)
+  if ('any' in driver) return Math.min(100, ...driver.any.map((e) => farFromClosing(e, context)))
   if ('call' in driver) {
-    const now = CALLS.indexOf(sight.call)
+    const now = CALLS.indexOf(context.call)
     return Math.min(...driver.call.map((c) => Math.abs(CALLS.indexOf(c) - now)))
   }
   if ('mode' in driver) return 10
@@ -237,7 +240,10 @@ function isTerminal(solution: Solution, ref: Ref): boolean {
 export function coilsBehind(solution: Solution, index: number): Ref[] {
   const { placed, part } = solution.circuit.net.contacts[index]!
   const energised = (id: string): Truth => (solution.energised(`${placed.ref}.${id}`) ? 'yes' : 'no')
-  const deciding = explain(part.driver, sightOf(solution.circuit.inst, placed, solution.situation, energised))
+  const deciding = explain(
+    part.driver,
+    evalContextOf(solution.circuit.inst, placed, solution.situation, energised),
+  )
   const named = deciding.flatMap((b) => (b.kind === 'energised' ? [b.part] : []))
   const all = leaves(part.driver).flatMap((l) => ('energised' in l ? [l.energised] : []))
   return (named.length ? named : all).map((id) => `${placed.ref}.${id}`)

@@ -1,7 +1,7 @@
 import type { Truth } from '../equipment'
 import { solve, type Circuit } from '../circuit'
 import type { Ref } from '../installation'
-import { cutPoints, type Situation } from '../situation'
+import { breakpointsOf, type Situation } from '../situation'
 import { tolerances } from '../tolerances'
 import { degF } from '../units'
 import { targetsOf } from './targets'
@@ -16,7 +16,7 @@ export interface Stretch {
 
 /** What may run over all outdoor temperatures for one call and one state of the modes: the proof strip's lanes. */
 export function stripOf(circuit: Circuit, situation: Situation): Stretch[] {
-  const edges = [tolerances.coldestF, ...cutPoints(circuit.inst), tolerances.warmestF]
+  const edges = [tolerances.coldestF, ...breakpointsOf(circuit.inst), tolerances.warmestF]
   const targets = targetsOf(circuit.inst)
   return edges.slice(0, -1).map((from, i) => {
     const to = edges[i + 1]!

@@ -1,13 +1,13 @@
-import type { Making } from '../equipment'
+import type { LoadFunction } from '../equipment'
 import { makeRef, type Installation, type Ref } from '../installation'
 
 /** One thing that can run, in the order in which screens list them. */
 export interface Target {
   ref: Ref
-  making: Making
+  making: LoadFunction
 }
 
-const ORDER: Making['what'][] = [
+const ORDER: LoadFunction['what'][] = [
   'compressor',
   'burner',
   'strip',
@@ -39,7 +39,7 @@ function listed(inst: Pick<Installation, 'placed'>): Target[] {
 }
 
 /** Order among the same kind. */
-function within(m: Making): number {
+function within(m: LoadFunction): number {
   if (m.what === 'strip') return m.row
   if (m.what === 'compressor' || m.what === 'burner') return m.stage
   return m.what === 'blower' ? ['fan', 'low', 'high', 'heat'].indexOf(m.speed ?? 'fan') : 0

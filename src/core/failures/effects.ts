@@ -2,7 +2,14 @@ import { isHeatPumpHeating } from '../equipment'
 import { Circuit, circuitOf, type Outcome } from '../circuit'
 import type { Installation, Ref } from '../installation'
 import { factsOf, LAWS, stateSeen, type Facts } from '../laws'
-import { callsOf, meaningsOf, memoriesAt, reachableRows, regionsOf, type Situation } from '../situation'
+import {
+  callsOf,
+  conditionsOfModes,
+  memoriesAt,
+  reachableCombinations,
+  regionsOf,
+  type Situation,
+} from '../situation'
 import { tolerances } from '../tolerances'
 import { failedModes, failuresOf, withFailure, type Failure } from './failure'
 
@@ -29,14 +36,14 @@ export function trials(inst: Installation): Situation[] {
   const calls = callsOf(inst)
   return calls.flatMap((call) =>
     regionsOf(inst).flatMap((outdoorF) => {
-      const rows = reachableRows(inst, call, outdoorF)
+      const rows = reachableCombinations(inst, call, outdoorF)
       const memories = Object.fromEntries(memoriesAt(inst, outdoorF).map((m) => [m, 'made']))
       const plain: Situation = { call, outdoorF, modes: memories }
       // Each supply off by itself: a kit may be live while the blower is not. And once in defrost.
-      const supplies = rows.filter((r) => r.away === 1 && r.means.has('off'))
-      const defrost = rows.find((r) => r.away === 1 && r.means.has('defrost'))
-      const away = [...(defrost ? [defrost] : []), ...supplies]
-      return [plain, ...away.map((r) => ({ call, outdoorF, modes: { ...memories, ...r.modes } }))]
+      const supplies = rows.filter((r) => r.abnormalCount === 1 && r.means.has('off'))
+      const defrost = rows.find((r) => r.abnormalCount === 1 && r.means.has('defrost'))
+      const abnormalCount = [...(defrost ? [defrost] : []), ...supplies]
+      return [plain, ...abnormalCount.map((r) => ({ call, outdoorF, modes: { ...memories, ...r.modes } }))]
     }),
   )
 }
@@ -63,7 +70,7 @@ export function effectOf(
     (l) => l.severity === 'danger' && l.each && !COLD.includes(l.id) && l.applies(broken),
   )
   const effect: Effect = { failure, kind: 'nothing', law: null, witness: null, lost: [], gained: [] }
-  const off = tried.map((s) => meaningsOf(inst, s.modes).has('off'))
+  const off = tried.map((s) => conditionsOfModes(inst, s.modes).has('off'))
   let visible = false
   /** For each temperature, the first heating demand, and whether any of them brings heat. */
   const heat = new Map<number, { first: Situation; warm: boolean }>()
@@ -74,7 +81,10 @@ export function effectOf(
     const before = healthy[i]!
     for (const law of laws) {
       if (effect.law) break
-      const row = { away: Object.keys(forced).length, means: meaningsOf(broken, situation.modes) }
+      const row = {
+        abnormalCount: Object.keys(forced).length,
+        means: conditionsOfModes(broken, situation.modes),
+      }
       const breach = law.each!(stateSeen(circuit, outcome, situation, row))
       if (!breach) continue
       if (law.each!(stateSeen(whole, whole.settle(s), s, row))) continue

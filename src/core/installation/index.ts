@@ -3,7 +3,7 @@ export {
   placedByRef,
   quantity,
   settingDef,
-  settingsSight,
+  settingsContext,
   settingValue,
   terminalOf,
   wireSize,

@@ -2,10 +2,10 @@ import {
   evaluate,
   type Device,
   type Expr,
-  type Known,
+  type Unknowable,
   type Quantity,
   type Setting,
-  type Sight,
+  type EvalContext,
   type Terminal,
   type Value,
 } from '../equipment'
@@ -18,7 +18,7 @@ export interface Placed {
   label: string
   where?: string
   device: Device
-  settings: Record<string, Known<Value>>
+  settings: Record<string, Unknowable<Value>>
 }
 
 /** A cable or harness between two placed devices. */
@@ -67,7 +67,7 @@ export function terminalOf(inst: Installation, ref: Ref): { placed: Placed; term
 }
 
 /** The value a setting has: as left; the device's default where nothing is recorded; null while not known. */
-export function settingValue(placed: Placed, id: string): Known<Value> {
+export function settingValue(placed: Placed, id: string): Unknowable<Value> {
   const left = placed.settings[id]
   if (left !== undefined) return left
   return settingDef(placed, id)?.default ?? null
@@ -89,7 +89,7 @@ export function wireSize(inst: Installation, wire: Wire): { gauge: number; feet:
 }
 
 /** What an expression over settings alone may look at. */
-export const settingsSight = (setting: Sight['setting']): Sight => ({
+export const settingsContext = (setting: EvalContext['setting']): EvalContext => ({
   call: 'off',
   outdoorF: degF(47),
   setting,
@@ -105,7 +105,7 @@ export function holdsBySettings(placed: Placed, when: Expr | undefined): boolean
   return (
     evaluate(
       when,
-      settingsSight((id) => settingValue(placed, id)),
+      settingsContext((id) => settingValue(placed, id)),
     ) !== 'no'
   )
 }

@@ -34,8 +34,8 @@ export const auxHeldOff: Law = {
   severity: 'wrong',
   readsOutdoor: true,
   applies: (inst) => hasStrips(inst) && gateF(inst) !== null,
-  each({ inst, situation, away, facts }) {
-    if (away > 0 || situation.call === 'emergency' || !facts.stripsOn.length) return null
+  each({ inst, situation, abnormalCount, facts }) {
+    if (abnormalCount > 0 || situation.call === 'emergency' || !facts.stripsOn.length) return null
     const gate = gateF(inst)
     return gate !== null && situation.outdoorF >= gate
       ? { at: facts.stripsOn[0]!, what: 'auxAboveGate' }

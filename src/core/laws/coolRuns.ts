@@ -10,10 +10,10 @@ export const coolRuns: Law = {
   severity: 'wrong',
   readsOutdoor: true,
   applies: hasCompressor,
-  each({ inst, situation, away, facts }) {
+  each({ inst, situation, abnormalCount, facts }) {
     // A lockout may well hold cooling off in the cold, when nobody wants it.
     if (situation.outdoorF < tolerances.mildF) return null
-    if (away > 0 || !isCooling(situation.call) || !facts.settled || facts.compressor) return null
+    if (abnormalCount > 0 || !isCooling(situation.call) || !facts.settled || facts.compressor) return null
     const at = targetsOf(inst).find((t) => t.making.what === 'compressor')
     return at ? { at: at.ref, what: 'noCooling' } : null
   },

@@ -10,10 +10,10 @@ export const emergencyHeat: Law = {
   id: 'emergencyHeat',
   severity: 'danger',
   applies: (inst) => hasStrips(inst) || hasBurner(inst),
-  each({ situation, away, facts }) {
+  each({ situation, abnormalCount, facts }) {
     if (situation.call !== 'emergency' || !facts.settled) return null
     if (facts.compressor) return { at: facts.compressor, what: 'compressorInEmergency' }
-    if (away > 0) return null
+    if (abnormalCount > 0) return null
     const some = facts.stripsOn.length + facts.burnersOn.length > 0
     const missing = facts.stripsOff[0] ?? (facts.burnersOn.length ? undefined : facts.burnersOff[0])
     return missing ? { at: missing, what: some ? 'someBackupMissing' : 'noBackup' } : null

@@ -12,7 +12,7 @@ export {
   type StateSeen,
   type Undecided,
 } from './law'
-export { mended, mendsFor, type Change, type Mend } from './mend'
+export { applyFix, fixesFor, type Change, type Fix } from './fix'
 export { proofSteps, prove } from './prove'
 export { LAWS } from './registry'
 export { stateSeen } from './seen'

@@ -1,4 +1,4 @@
-import type { DeviceKind, Intent, Known, Value } from '../equipment'
+import type { DeviceKind, Intent, Unknowable, Value } from '../equipment'
 import { makeRef, settingValue, type Installation, type Placed, type Ref, type Wire } from '../installation'
 
 /** A setting that decides something, wherever in the job it stands. */
@@ -6,7 +6,7 @@ export interface Found {
   at: Ref
   placed: Placed
   /** null: not known yet. */
-  value: Known<Value>
+  value: Unknowable<Value>
 }
 
 /** Every setting of the job with this intent. */
@@ -19,7 +19,7 @@ const found = (placed: Placed, intent: Intent): Found[] =>
     .map((s) => ({ at: makeRef(placed.ref, s.id), placed, value: settingValue(placed, s.id) }))
 
 /** The value of one device's setting with this intent; undefined where it has none. */
-export const intentOf = (placed: Placed, intent: Intent): Known<Value> | undefined =>
+export const intentOf = (placed: Placed, intent: Intent): Unknowable<Value> | undefined =>
   found(placed, intent)[0]?.value
 
 export const ofKind = (inst: Installation, ...kinds: DeviceKind[]): Placed[] =>

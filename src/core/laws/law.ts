@@ -1,4 +1,4 @@
-import type { Call, ModeMeaning } from '../equipment'
+import type { Call, ModeCondition } from '../equipment'
 import type { Installation, Ref } from '../installation'
 import type { Situation } from '../situation'
 import type { Facts } from './facts'
@@ -10,9 +10,9 @@ export interface StateSeen {
   inst: Installation
   situation: Situation
   /** Modes away from normal. */
-  away: number
+  abnormalCount: number
   /** What the modes away from normal mean. */
-  means: ReadonlySet<ModeMeaning>
+  means: ReadonlySet<ModeCondition>
   facts: Facts
   /** Volts between two points of the state; NaN while it does not come to rest. */
   volts(a: Ref, b: Ref): number

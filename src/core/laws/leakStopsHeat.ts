@@ -7,11 +7,11 @@ export const leakStopsHeat: Law = {
   id: 'leakStopsHeat',
   severity: 'danger',
   applies: (inst) => ofKind(inst, 'leakSensor').length > 0,
-  each({ inst, means, away, facts }) {
+  each({ inst, means, abnormalCount, facts }) {
     if (!means.has('leak')) return null
     const heat = facts.burnersOn[0] ?? facts.stripsOn[0]
     if (heat) return { at: heat, what: 'heatInLeak' }
-    if (away > 1 || facts.blower) return null
+    if (abnormalCount > 1 || facts.blower) return null
     const blower = targetsOf(inst).find((t) => t.making.what === 'blower')
     return blower ? { at: blower.ref, what: 'noBlowerInLeak' } : null
   },

@@ -6,10 +6,10 @@ import {
   assignments,
   assume,
   callsOf,
-  reachableRows,
+  reachableCombinations,
   regionsOf,
   unknownsOf,
-  type ModeRow,
+  type ModeCombination,
   type Situation,
   type Unknown,
 } from '../situation'
@@ -83,8 +83,8 @@ export function* proofSteps(inst: Installation, laws: readonly Law[] = LAWS): Ge
 }
 
 /** Fewest modes away from normal, then the lowest call, then the temperature nearest the mild point. */
-function sizeOf(away: number, s: Situation): [number, number, number] {
-  return [away, CALLS.indexOf(s.call), Math.abs(s.outdoorF - tolerances.mildF)]
+function sizeOf(abnormalCount: number, s: Situation): [number, number, number] {
+  return [abnormalCount, CALLS.indexOf(s.call), Math.abs(s.outdoorF - tolerances.mildF)]
 }
 function smaller(a: [number, number, number], b: [number, number, number]): boolean {
   for (let i = 0; i < 3; i++) if (a[i]! !== b[i]!) return a[i]! < b[i]!
@@ -92,22 +92,27 @@ function smaller(a: [number, number, number], b: [number, number, number]): bool
 }
 
 /** Outdoor temperatures that a call cannot tell apart: the same rows of modes with the same solutions. */
-interface Climate {
-  rows: ModeRow[]
+interface TemperatureClass {
+  rows: ModeCombination[]
   /** °F: the one nearest the mild point, where a smallest witness is. */
   nearest: DegF
 }
 
-function climateAt(circuit: Circuit, known: Map<string, Climate>, call: Call, outdoorF: DegF): Climate {
-  const rows = reachableRows(circuit.inst, call, outdoorF)
-  const key = circuit.climate({ call, outdoorF })
-  let climate = known.get(key)
+function temperatureClassAt(
+  circuit: Circuit,
+  known: Map<string, TemperatureClass>,
+  call: Call,
+  outdoorF: DegF,
+): TemperatureClass {
+  const rows = reachableCombinations(circuit.inst, call, outdoorF)
+  const key = circuit.temperatureClass({ call, outdoorF })
+  let temperatureClass = known.get(key)
   // Which modes can occur may hang on the temperature even where no contact does.
-  if (climate && climate.rows !== rows) climate = undefined
-  if (!climate) known.set(key, (climate = { rows, nearest: outdoorF }))
-  else if (Math.abs(outdoorF - tolerances.mildF) < Math.abs(climate.nearest - tolerances.mildF))
-    climate.nearest = outdoorF
-  return climate
+  if (temperatureClass && temperatureClass.rows !== rows) temperatureClass = undefined
+  if (!temperatureClass) known.set(key, (temperatureClass = { rows, nearest: outdoorF }))
+  else if (Math.abs(outdoorF - tolerances.mildF) < Math.abs(temperatureClass.nearest - tolerances.mildF))
+    temperatureClass.nearest = outdoorF
+  return temperatureClass
 }
 
 /** Solves every reachable state of a job in which nothing is unknown. */
@@ -139,28 +144,28 @@ function* runSteps(
 function proveCall(run: Run, call: Call, each: readonly Law[], temperatures: readonly DegF[]): void {
   const { circuit } = run
   const weather = each.filter((l) => l.readsOutdoor)
-  const climates = new Map<string, Climate>()
-  const list = temperatures.map((outdoorF) => climateAt(circuit, climates, call, outdoorF))
+  const classes = new Map<string, TemperatureClass>()
+  const list = temperatures.map((outdoorF) => temperatureClassAt(circuit, classes, call, outdoorF))
   temperatures.forEach((outdoorF, at) => {
-    const climate = list[at]!
-    const { rows, nearest } = climate
+    const temperatureClass = list[at]!
+    const { rows, nearest } = temperatureClass
     run.mostModes = Math.max(run.mostModes, rows.length)
     run.solved += rows.length
-    // Elsewhere in the same climate nothing differs but the thermometer: only the laws that read it look again.
+    // Elsewhere in the same temperature class nothing differs but the thermometer: only the laws that read it look again.
     const first = outdoorF === nearest
     const judges = first ? each : weather
     if (!judges.length) return
     const outcomes: Outcome[] = []
-    rows.forEach(({ modes, away, means, near }, i) => {
-      if (!first && away > 0) return
+    rows.forEach(({ modes, abnormalCount, means, parentIndex }, i) => {
+      if (!first && abnormalCount > 0) return
       const situation: Situation = { call, outdoorF, modes }
-      const outcome = circuit.settle(situation, 'open', outcomes[near])
+      const outcome = circuit.settle(situation, 'open', outcomes[parentIndex])
       outcomes[i] = outcome
-      const seen = stateSeen(circuit, outcome, situation, { away, means })
+      const seen = stateSeen(circuit, outcome, situation, { abnormalCount, means })
       if (first) for (const ref of seen.facts.running) run.everRan.add(ref)
       for (const law of judges) {
         const breach = law.each!(seen)
-        if (breach) keep(run, law.id, { situation, breach, size: sizeOf(away, situation) })
+        if (breach) keep(run, law.id, { situation, breach, size: sizeOf(abnormalCount, situation) })
       }
     })
   })

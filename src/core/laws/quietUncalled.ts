@@ -6,8 +6,8 @@ export const quietUncalled: Law = {
   id: 'quietUncalled',
   severity: 'wrong',
   applies: () => true,
-  each({ situation, away, facts }) {
-    if (away > 0) return null
+  each({ situation, abnormalCount, facts }) {
+    if (abnormalCount > 0) return null
     const { call } = situation
     const heating = isHeatPumpHeating(call) || call === 'emergency'
     const heat = facts.burnersOn[0] ?? facts.stripsOn[0]

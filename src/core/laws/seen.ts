@@ -1,5 +1,5 @@
 import { across, type Circuit, type Outcome } from '../circuit'
-import type { ModeMeaning } from '../equipment'
+import type { ModeCondition } from '../equipment'
 import type { Installation, Ref } from '../installation'
 import type { Situation } from '../situation'
 import { factsOf, type Facts } from './facts'
@@ -14,8 +14,8 @@ class Seen implements StateSeen {
     private readonly circuit: Circuit,
     private readonly outcome: Outcome,
     readonly situation: Situation,
-    readonly away: number,
-    readonly means: ReadonlySet<ModeMeaning>,
+    readonly abnormalCount: number,
+    readonly means: ReadonlySet<ModeCondition>,
   ) {
     this.inst = circuit.inst
     this.facts = factsOf(circuit, outcome)
@@ -39,5 +39,5 @@ export const stateSeen = (
   circuit: Circuit,
   outcome: Outcome,
   situation: Situation,
-  row: Pick<StateSeen, 'away' | 'means'>,
-): StateSeen => new Seen(circuit, outcome, situation, row.away, row.means)
+  row: Pick<StateSeen, 'abnormalCount' | 'means'>,
+): StateSeen => new Seen(circuit, outcome, situation, row.abnormalCount, row.means)

@@ -7,9 +7,9 @@ export const someHeat: Law = {
   id: 'someHeat',
   severity: 'danger',
   applies: (inst) => hasCompressor(inst) || hasStrips(inst) || hasBurner(inst),
-  each({ situation, away, facts }) {
+  each({ situation, abnormalCount, facts }) {
     const { call } = situation
-    if (away > 0 || !facts.settled || !isHeatPumpHeating(call)) return null
+    if (abnormalCount > 0 || !facts.settled || !isHeatPumpHeating(call)) return null
     // Whether the heat pump's valve stands for heating is another law's question.
     if (facts.compressor || facts.stripsOn.length || facts.burnersOn.length) return null
     const at = facts.stripsOff[0] ?? facts.burnersOff[0] ?? facts.valve?.at

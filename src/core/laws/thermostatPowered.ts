@@ -6,10 +6,10 @@ export const thermostatPowered: Law = {
   severity: 'wrong',
   applies: (inst) =>
     inst.placed.some((p) => p.device.parts.some((x) => x.kind === 'load' && x.makes?.what === 'control')),
-  each({ situation, away, means, facts }) {
+  each({ situation, abnormalCount, means, facts }) {
     const dead = facts.unpowered[0]
     if (!dead || !facts.settled) return null
-    if (away === 0 && situation.call === 'off') return { at: dead, what: 'unpowered' }
-    return away === 1 && means.has('water') ? { at: dead, what: 'floatCutsThermostat' } : null
+    if (abnormalCount === 0 && situation.call === 'off') return { at: dead, what: 'unpowered' }
+    return abnormalCount === 1 && means.has('water') ? { at: dead, what: 'floatCutsThermostat' } : null
   },
 }

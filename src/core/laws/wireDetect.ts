@@ -8,8 +8,8 @@ export const wireDetect: Law = {
   severity: 'warn',
   applies: (inst) => inst.placed.some((p) => p.device.plate.detectsWires === 'yes'),
   each(state) {
-    const { inst, away } = state
-    if (away > 1) return null
+    const { inst, abnormalCount } = state
+    if (abnormalCount > 1) return null
     for (const p of inst.placed) {
       if (p.device.plate.detectsWires !== 'yes') continue
       const fed = liveOutputs(p, state)[0]

@@ -1,4 +1,4 @@
-import type { Device, Known, Value } from '../equipment'
+import type { Device, Unknowable, Value } from '../equipment'
 import { makeRef, type Cable, type Installation, type Placed, type Ref, type Wire } from '../installation'
 
 /** A device on its way into a job. */
@@ -7,7 +7,7 @@ export interface Piece {
   label: string
   where: string
   device: Device
-  settings?: Record<string, Known<Value>>
+  settings?: Record<string, Unknowable<Value>>
 }
 /** A low-voltage cable that is there, with its count of conductors. */
 export interface CableChoice {

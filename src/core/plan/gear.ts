@@ -1,13 +1,13 @@
 import type { TerminalRole, Value } from '../equipment'
 import { makeRef, type Installation, type Placed, type Ref } from '../installation'
 import { decided, first, term } from './kinds'
-import type { Cannot, Net, PlanSetting, PlanWhy, Schools } from './net'
+import type { Unmet, Net, PlanSetting, PlanWhy, WiringPractice } from './net'
 
 /** What is to be joined, before any thought of cables. */
 export interface Wanted {
   nets: Net[]
   settings: PlanSetting[]
-  cannot: Cannot[]
+  unmet: Unmet[]
 }
 
 /** The devices of a job as a landing sees them. */
@@ -20,14 +20,14 @@ export interface Gear {
   outdoor: Placed
   /** Relays that nothing has taken yet. */
   relays: Placed[]
-  schools: Schools
+  practice: WiringPractice
 }
 
 /** Gathers nets and settings; a point that is not there is left out. */
-export class Wants implements Wanted {
+export class Requirements implements Wanted {
   nets: Net[] = []
   settings: PlanSetting[] = []
-  cannot: Cannot[] = []
+  unmet: Unmet[] = []
 
   net(role: TerminalRole, points: (Ref | undefined)[], why?: PlanWhy): void {
     const there = points.filter((p): p is Ref => p !== undefined)
@@ -45,11 +45,16 @@ export class Wants implements Wanted {
 export type Through = { in: Ref | undefined; out: Ref | undefined; why: PlanWhy }
 
 /** Y from the thermostat through whatever must be able to stop the compressor. */
-export function compressorNets(wants: Wants, gear: Gear, from: Ref | undefined, through: Through[]): void {
+export function compressorNets(
+  requirements: Requirements,
+  gear: Gear,
+  from: Ref | undefined,
+  through: Through[],
+): void {
   const { inst, source, indoor, outdoor } = gear
   let here = from
   for (const step of through) {
-    wants.net('Y1', [here, step.in], step.why)
+    requirements.net('Y1', [here, step.in], step.why)
     here = step.out
   }
   const late: Through[] = [
@@ -58,15 +63,15 @@ export function compressorNets(wants: Wants, gear: Gear, from: Ref | undefined, 
   ]
   let points = [here, indoor === outdoor ? undefined : term(indoor, 'Y1')]
   for (const step of late) {
-    wants.net('Y1', [...points, step.in], step.why)
+    requirements.net('Y1', [...points, step.in], step.why)
     points = [step.out]
   }
-  wants.net('Y1', [...points, term(outdoor, 'Y1')])
+  requirements.net('Y1', [...points, term(outdoor, 'Y1')])
   const stages = decided(gear.thermostat, 'compressorStages')
   const two = term(source, 'Y2') && term(outdoor, 'Y2')
-  if (stages) wants.set(gear.thermostat, 'compressorStages', two ? '2' : '1')
+  if (stages) requirements.set(gear.thermostat, 'compressorStages', two ? '2' : '1')
   if (two)
-    wants.net('Y2', [
+    requirements.net('Y2', [
       term(source, 'Y2'),
       indoor === outdoor ? undefined : term(indoor, 'Y2'),
       term(outdoor, 'Y2'),

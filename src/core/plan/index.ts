@@ -1,7 +1,14 @@
 export { assemble, CABLE_COLOURS, type CableChoice, type Feeds, type Piece } from './assemble'
 export { compare, type Difference } from './compare'
-export { CUSTOM } from './lay'
-export { SCHOOLS, USUAL, type Cannot, type PlanSetting, type PlanWhy, type Schools } from './net'
+export { CUSTOM } from './routing'
+export {
+  WIRING_PRACTICES,
+  USUAL,
+  type Unmet,
+  type PlanSetting,
+  type PlanWhy,
+  type WiringPractice,
+} from './net'
 export { landedBy, planLanding, planned, type Plan } from './plan'
-export { schoolsFor, schoolsThatMatter } from './schools'
-export { mendsTowardPlan } from './toward'
+export { practiceFor, openPractices } from './practice'
+export { fixesFromPlan } from './planFixes'

@@ -23,12 +23,12 @@ export interface PlanSetting {
 }
 
 /** What a school of practice asks of this gear and cannot have. */
-export type Cannot =
+export type Unmet =
   | 'noThermostat' | 'noEquipment' | 'switchNeedsE' | 'kitMissing' | 'interlockMissing' | 'airMissing'
   | 'isolationMissing' | 'senseMissing' // prettier-ignore
 
 /** The technician's choices where good practitioners differ (each a school of practice). */
-export interface Schools {
+export interface WiringPractice {
   /** How emergency heat reaches the strips where the thermostat has an E of its own. */
   emergency: 'jumper' | 'setting'
   defrost: 'tempered' | 'cold'
@@ -36,9 +36,9 @@ export interface Schools {
   fuel: 'thermostat' | 'kit' | 'stage'
 }
 /** Every choice of every school. */
-export const SCHOOLS: { readonly [K in keyof Schools]: readonly Schools[K][] } = {
+export const WIRING_PRACTICES: { readonly [K in keyof WiringPractice]: readonly WiringPractice[K][] } = {
   defrost: ['tempered', 'cold'],
   emergency: ['setting', 'jumper'],
   fuel: ['thermostat', 'kit', 'stage'],
 }
-export const USUAL: Schools = { emergency: 'setting', defrost: 'tempered', fuel: 'thermostat' }
+export const USUAL: WiringPractice = { emergency: 'setting', defrost: 'tempered', fuel: 'thermostat' }

@@ -1,88 +1,92 @@
 import type { TerminalRole } from '../equipment'
 import type { Installation, Placed } from '../installation'
 import { backupNets } from './backup'
-import { inSeries, Wants, type Gear, type Wanted } from './gear'
+import { inSeries, Requirements, type Gear, type Wanted } from './gear'
 import { decided, first, term, terms } from './kinds'
-import type { Schools } from './net'
+import type { WiringPractice } from './net'
 
 /** What is to be joined for a job's gear and the chosen schools. */
-export function wantedNets(inst: Installation, schools: Schools): Wanted {
-  const wants = new Wants()
+export function wantedNets(inst: Installation, practice: WiringPractice): Wanted {
+  const requirements = new Requirements()
   const thermostat = first(inst, 'thermostat')
   const outdoor = first(inst, 'outdoorUnit', 'packagedUnit')
   const indoor = first(inst, 'airHandler', 'furnace') ?? outdoor
-  if (!thermostat) wants.cannot.push('noThermostat')
-  if (!indoor || !outdoor) wants.cannot.push('noEquipment')
-  if (!thermostat || !indoor || !outdoor) return wants
+  if (!thermostat) requirements.unmet.push('noThermostat')
+  if (!indoor || !outdoor) requirements.unmet.push('noEquipment')
+  if (!thermostat || !indoor || !outdoor) return requirements
   const panel = first(inst, 'zonePanel')
   const source = panel ?? thermostat
   const relays = inst.placed.filter((p) => p.device.kind === 'relay')
-  const gear: Gear = { inst, source, thermostat, indoor, outdoor, relays, schools }
-  if (panel) zoneNets(wants, thermostat, panel)
-  powerNets(wants, gear)
+  const gear: Gear = { inst, source, thermostat, indoor, outdoor, relays, practice }
+  if (panel) zoneNets(requirements, thermostat, panel)
+  powerNets(requirements, gear)
   const bus = [source, indoor, outdoor].every((p) => terms(p, 'bus').length === 2)
-  for (const p of [indoor, outdoor]) wants.set(p, 'selector', bus ? 'bus' : '24V')
+  for (const p of [indoor, outdoor]) requirements.set(p, 'selector', bus ? 'bus' : '24V')
   if (bus) {
     for (const i of [0, 1])
-      wants.net(
+      requirements.net(
         'bus',
         [source, indoor, outdoor].map((p) => terms(p, 'bus')[i]),
         'bus',
       )
   } else {
-    wants.net('G', [term(source, 'G'), term(indoor, 'G')])
-    valveNet(wants, gear)
-    backupNets(wants, gear)
+    requirements.net('G', [term(source, 'G'), term(indoor, 'G')])
+    valveNet(requirements, gear)
+    backupNets(requirements, gear)
   }
-  sensorNets(wants, gear)
-  accessoryNets(wants, gear)
-  return wants
+  sensorNets(requirements, gear)
+  accessoryNets(requirements, gear)
+  return requirements
 }
 
-function powerNets(wants: Wants, { source, thermostat, indoor, outdoor, inst }: Gear): void {
+function powerNets(requirements: Requirements, { source, thermostat, indoor, outdoor, inst }: Gear): void {
   const [r, second] = terms(source, 'R')
-  wants.net('R', [r, term(indoor, 'R'), term(outdoor, 'R')])
-  if (r && second) wants.net('R', [r, second], 'jumperR')
+  requirements.net('R', [r, term(indoor, 'R'), term(outdoor, 'R')])
+  if (r && second) requirements.net('R', [r, second], 'jumperR')
   if (source !== thermostat && terms(thermostat, 'R')[1])
-    wants.net('R', terms(thermostat, 'R').slice(0, 2), 'jumperR')
+    requirements.net('R', terms(thermostat, 'R').slice(0, 2), 'jumperR')
   const old = source.device.terminals.some((t) => t.role === 'C' && t.label !== 'C')
-  wants.net('C', [term(source, 'C'), term(indoor, 'C'), term(outdoor, 'C')], old ? 'oldCommon' : undefined)
+  requirements.net(
+    'C',
+    [term(source, 'C'), term(indoor, 'C'), term(outdoor, 'C')],
+    old ? 'oldCommon' : undefined,
+  )
   const humidifier = first(inst, 'humidifier')
-  wants.net('R', [term(indoor, 'R'), term(humidifier, 'R')])
-  wants.net('C', [term(indoor, 'C'), term(humidifier, 'C')])
+  requirements.net('R', [term(indoor, 'R'), term(humidifier, 'R')])
+  requirements.net('C', [term(indoor, 'C'), term(humidifier, 'C')])
 }
 
 /** O or B by what the outdoor unit's valve wants; one O/B terminal is set to it. */
-function valveNet(wants: Wants, { source, thermostat, indoor, outdoor }: Gear): void {
+function valveNet(requirements: Requirements, { source, thermostat, indoor, outdoor }: Gear): void {
   const sense = decided(outdoor, 'rvSense')?.value
   const at = term(outdoor, 'OB', 'O', 'B')
   const tie = indoor === outdoor ? undefined : term(indoor, 'OB', 'O', 'B')
   const from = term(source, 'OB') ?? term(source, sense === 'heating' ? 'B' : 'O')
-  if (!from && at) wants.cannot.push('senseMissing')
-  if (sense === 'cooling' || sense === 'heating') wants.set(thermostat, 'rvSense', sense)
-  wants.net('OB', [from, tie, at])
+  if (!from && at) requirements.unmet.push('senseMissing')
+  if (sense === 'cooling' || sense === 'heating') requirements.set(thermostat, 'rvSense', sense)
+  requirements.net('OB', [from, tie, at])
 }
 
-function sensorNets(wants: Wants, { inst, thermostat, indoor }: Gear): void {
+function sensorNets(requirements: Requirements, { inst, thermostat, indoor }: Gear): void {
   const sensor = first(inst, 'outdoorSensor')
   const pair = terms(thermostat, 'S')
   if (pair.length < 2) return
   if (!sensor) return
-  wants.set(thermostat, 'outdoorSource', 'wired', 'sensor')
+  requirements.set(thermostat, 'outdoorSource', 'wired', 'sensor')
   const far = terms(sensor, 'S')
-  for (const i of [0, 1]) wants.net('S', [pair[i], terms(indoor, 'S')[i], far[i]], 'sensor')
+  for (const i of [0, 1]) requirements.net('S', [pair[i], terms(indoor, 'S')[i], far[i]], 'sensor')
 }
 
-function accessoryNets(wants: Wants, { inst, indoor }: Gear): void {
+function accessoryNets(requirements: Requirements, { inst, indoor }: Gear): void {
   const [leak] = inSeries(first(inst, 'leakSensor'), 'leak')
   const input = term(indoor, 'LEAK')
   if (leak && input) {
-    wants.net('R', [term(indoor, 'R'), leak.in], 'leak')
-    wants.net('LEAK', [leak.out, input], 'leak')
+    requirements.net('R', [term(indoor, 'R'), leak.in], 'leak')
+    requirements.net('LEAK', [leak.out, input], 'leak')
   }
 }
 
-function zoneNets(wants: Wants, thermostat: Placed, panel: Placed): void {
+function zoneNets(requirements: Requirements, thermostat: Placed, panel: Placed): void {
   const pairs: [TerminalRole[], TerminalRole][] = [
     [['R'], 'zoneR'],
     [['C'], 'zoneC'],
@@ -92,5 +96,5 @@ function zoneNets(wants: Wants, thermostat: Placed, panel: Placed): void {
     [['AUX', 'W1'], 'zoneW1'],
   ]
   for (const [roles, zone] of pairs)
-    wants.net(roles[0]!, [term(thermostat, ...roles), term(panel, zone)], 'zone')
+    requirements.net(roles[0]!, [term(thermostat, ...roles), term(panel, zone)], 'zone')
 }

@@ -3,19 +3,19 @@ import { joined, moved } from '../../../tests/helpers/lawFixtures'
 import { demoInstallation, jobIds, rewired, without, wireBetween } from '../../../tests/helpers/demo'
 import type { Installation } from '../installation'
 import { prove } from '../laws'
-import { compare, planLanding, planned, schoolsFor, schoolsThatMatter, USUAL, type Schools } from '.'
+import { compare, planLanding, planned, practiceFor, openPractices, USUAL, type WiringPractice } from '.'
 
-const plan = (inst: Installation, schools: Partial<Schools> = {}) =>
-  planLanding(inst, { ...USUAL, ...schools })
-const lawsBroken = (inst: Installation, schools: Partial<Schools> = {}) =>
-  prove(planned(inst, plan(inst, schools))).findings.map((f) => `${f.law}:${f.what}`)
-const joins = (inst: Installation, schools: Partial<Schools> = {}) =>
-  plan(inst, schools)
+const plan = (inst: Installation, practice: Partial<WiringPractice> = {}) =>
+  planLanding(inst, { ...USUAL, ...practice })
+const lawsBroken = (inst: Installation, practice: Partial<WiringPractice> = {}) =>
+  prove(planned(inst, plan(inst, practice))).findings.map((f) => `${f.law}:${f.what}`)
+const joins = (inst: Installation, practice: Partial<WiringPractice> = {}) =>
+  plan(inst, practice)
     .wires.filter((w) => w.a && w.b && !w.cable?.startsWith('line') && !w.cable?.startsWith('harness'))
     .map((w) => [w.a!, w.b!].sort().join(' '))
 
 const odt: Short = ['odt', 'sedge-t50', 'north']
-const FAMILIES: [string, Installation, Partial<Schools>][] = [
+const FAMILIES: [string, Installation, Partial<WiringPractice>][] = [
   ['strips', gear(STRIPS, 8, 6), {}],
   ['strips, AUX–E jumper', gear(STRIPS, 8, 6), { emergency: 'jumper' }],
   ['strips, cold defrost', gear(STRIPS, 8, 6), { defrost: 'cold' }],
@@ -154,10 +154,10 @@ const FAMILIES: [string, Installation, Partial<Schools>][] = [
 ]
 
 describe('planned landings', () => {
-  it.each(FAMILIES)('%s: the plan passes every law, and leaves a spare', (_, inst, schools) => {
-    const p = plan(inst, schools)
-    expect([p.cannot, p.short]).toEqual([[], []])
-    expect(lawsBroken(inst, schools)).toEqual([])
+  it.each(FAMILIES)('%s: the plan passes every law, and leaves a spare', (_, inst, practice) => {
+    const p = plan(inst, practice)
+    expect([p.unmet, p.short]).toEqual([[], []])
+    expect(lawsBroken(inst, practice)).toEqual([])
   })
 
   it('lands emergency heat past the outdoor thermostat, and the defrost output downstream of it', () => {
@@ -177,7 +177,7 @@ describe('planned landings', () => {
   it('leaves open the schools that this gear can follow either way, and no others', () => {
     const open = (name: string) => {
       const family = FAMILIES.find(([n]) => n === name)!
-      return schoolsThatMatter(family[1], { ...USUAL, ...family[2] })
+      return openPractices(family[1], { ...USUAL, ...family[2] })
     }
     expect(open('strips')).toEqual(['defrost', 'emergency'])
     // Its E goes past the outdoor thermostat by itself.
@@ -239,7 +239,7 @@ describe('planned landings', () => {
         8,
       ),
     )
-    expect(p.cannot).toEqual(['switchNeedsE'])
+    expect(p.unmet).toEqual(['switchNeedsE'])
     expect(p.wires.some((w) => w.a?.startsWith('odt.') || w.b?.startsWith('odt.'))).toBe(false)
   })
 
@@ -256,7 +256,7 @@ describe('planned landings', () => {
       ),
       { fuel: 'stage' },
     )
-    expect(p.cannot).toEqual(['interlockMissing', 'airMissing'])
+    expect(p.unmet).toEqual(['interlockMissing', 'airMissing'])
   })
 
   it('keeps line conductors and harnesses as they are', () => {
@@ -309,7 +309,7 @@ describe('what is landed against the plan', () => {
       ['ah.O', 'ah.Y'],
     ]).toContainEqual([...only.at].sort())
   })
-  const usual = (inst: Installation) => planLanding(inst, schoolsFor(inst))
+  const usual = (inst: Installation) => planLanding(inst, practiceFor(inst))
   const differences = (id: string) => {
     const inst = demoInstallation(id)
     return compare(inst, planned(inst, usual(inst)))
@@ -317,7 +317,7 @@ describe('what is landed against the plan', () => {
   it.each(jobIds())('%s: what is planned for it lacks nothing and holds every law', (id) => {
     const inst = demoInstallation(id)
     const p = usual(inst)
-    expect([p.cannot, p.short, p.splices]).toEqual([[], [], []])
+    expect([p.unmet, p.short, p.splices]).toEqual([[], [], []])
     // Where the gas switch stands is inside the furnace: no plan of conductors moves it.
     const broken = prove(planned(inst, p)).findings.filter((f) => f.law !== 'lowGas')
     expect(broken).toEqual([])

@@ -1,19 +1,19 @@
 import type { Installation, Ref, Wire } from '../installation'
-import { lay, type Laid } from './lay'
-import type { Cannot, PlanSetting, PlanWhy, Schools } from './net'
+import { routeConductors, type Routing } from './routing'
+import type { Unmet, PlanSetting, PlanWhy, WiringPractice } from './net'
 import { wantedNets } from './nets'
 
 /** A landing for the gear that is there, conductor by conductor, with the settings that go with it. */
-export interface Plan extends Laid {
+export interface Plan extends Routing {
   settings: PlanSetting[]
   /** What the chosen schools ask and this gear cannot give. */
-  cannot: Cannot[]
+  unmet: Unmet[]
 }
 
 /** Plans the landing of a job. What is landed right already stays, and so do line conductors and harnesses. */
-export function planLanding(inst: Installation, schools: Schools): Plan {
-  const wanted = wantedNets(inst, schools)
-  return { ...lay(inst, wanted.nets), settings: wanted.settings, cannot: wanted.cannot }
+export function planLanding(inst: Installation, practice: WiringPractice): Plan {
+  const wanted = wantedNets(inst, practice)
+  return { ...routeConductors(inst, wanted.nets), settings: wanted.settings, unmet: wanted.unmet }
 }
 
 /** What a person lands of a plan: conductors of low-voltage cables, and jumpers; no harness, no line conductor. */

@@ -1,7 +1,7 @@
-import type { Device, Known, ProfileItem, Setting, Value } from '../equipment'
+import type { Device, Unknowable, ProfileItem, Setting, Value } from '../equipment'
 
 /** The code that an item takes for a value of its setting; null where it has none for it. */
-export function codeOf(item: ProfileItem, value: Known<Value>): string | null {
+export function codeOf(item: ProfileItem, value: Unknowable<Value>): string | null {
   if (value === null) return null
   if ('map' in item.as) return item.as.map[String(value)] ?? null
   return typeof value === 'number'

@@ -12,12 +12,12 @@ export {
   HOURS,
   QUESTIONS,
   recommend,
-  SCHOOL_IDS,
-  SCHOOL_INTENTS,
+  STRATEGIES,
+  STRATEGY_INTENTS,
   type Answers,
   type Question,
   type Recommended,
-  type SchoolId,
+  type Strategy,
 } from './interview'
 export {
   COLUMNS,
@@ -25,9 +25,9 @@ export {
   frameOf,
   readRows,
   rowsFromText,
-  rowsOf,
+  profileRowsOf,
   withRows,
   type Column,
-  type Row,
+  type ProfileRow,
   type RowError,
 } from './rows'

@@ -1,4 +1,4 @@
-import type { Intent, Known, Setting, Value } from '../equipment'
+import type { Intent, Unknowable, Setting, Value } from '../equipment'
 import { makeRef, settingValue, type Installation, type Placed, type Ref } from '../installation'
 import { allowedOf, type Allowed } from './codec'
 
@@ -43,7 +43,7 @@ export interface Expressed {
   placed: Placed
   setting: Setting
   allowed: Allowed
-  value: Known<Value>
+  value: Unknowable<Value>
 }
 
 /** Where an intent can be expressed in this job; empty: no device of it can. */

@@ -1,6 +1,6 @@
 import { demoInstallation } from '../../../tests/helpers/demo'
 import { makeRef } from '../installation'
-import { breakEvenCop, breakEvenF, QUESTIONS, recommend, SCHOOL_IDS } from '.'
+import { breakEvenCop, breakEvenF, QUESTIONS, recommend, STRATEGIES } from '.'
 
 const tallow = demoInstallation('tallow-mill')
 const valueOf = (list: ReturnType<typeof recommend>, at: string) => list.find((r) => r.at === at)?.value
@@ -41,7 +41,7 @@ describe('the interview', () => {
     expect(valueOf(recommend(tallow, { coldAir: 'yes' }, 'fixedLine'), at)).toBe(32)
   })
 
-  it.each(SCHOOL_IDS)('%s changes a group of settings on some job of the demo', (school) => {
+  it.each(STRATEGIES)('%s changes a group of settings on some job of the demo', (school) => {
     const prices = { priceKwh: '0.14', priceFuel: '1.10', cop47: '3.6', cop17: '2.2', fuel: 'gas' }
     const jobs = ['tallow-mill', 'pennywort-close', 'gorse-end']
     const by = jobs.flatMap((j) =>

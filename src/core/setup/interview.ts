@@ -27,12 +27,12 @@ export const FIGURES = ['priceKwh', 'priceFuel', 'cop47', 'cop17'] as const
 export type Answers = Readonly<Record<string, string>>
 
 /** Schools of practice: each a whole group of intents. */
-export const SCHOOL_IDS = [
+export const STRATEGIES = [
   'runAlways', 'fixedLine', 'comfortSwitch', 'breakEven', 'stageDriven', 'emergencyOnly', 'temperedDefrost',
   'coldDefrost', 'fiveMinutes', 'twoMinutes',
 ] as const // prettier-ignore
-export type SchoolId = (typeof SCHOOL_IDS)[number]
-export const SCHOOL_INTENTS: Record<SchoolId, Partial<Record<Intent, Value>>> = {
+export type Strategy = (typeof STRATEGIES)[number]
+export const STRATEGY_INTENTS: Record<Strategy, Partial<Record<Intent, Value>>> = {
   runAlways: { useCompressorLockout: 'off', useAuxLockout: 'on', auxLockout: 40, outdoorSwitch: 40, changeover: 0 },
   fixedLine: {
     useCompressorLockout: 'on', compressorLockout: 32, useAuxLockout: 'on', auxLockout: 50, outdoorSwitch: 50,
@@ -72,11 +72,11 @@ interface Wish {
 export function recommend(
   inst: Installation,
   answers: Answers,
-  school: SchoolId | null = null,
+  school: Strategy | null = null,
 ): Recommended[] {
   const wishes: Wish[] = [...gearWishes(inst), ...answerWishes(inst, answers)]
   if (school)
-    for (const [intent, value] of Object.entries(SCHOOL_INTENTS[school]))
+    for (const [intent, value] of Object.entries(STRATEGY_INTENTS[school]))
       wishes.push({ intent: intent as Intent, value, why: `school.${school}`, differs: true })
   const even = school === 'breakEven' ? breakEvenAt(inst, answers) : null
   if (even !== null)

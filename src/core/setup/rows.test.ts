@@ -1,9 +1,18 @@
 import { deviceProblems } from '../../jobfile/references'
 import { libraryDevice } from '../../../tests/helpers/demo'
-import { standIn } from '../standin'
-import { EMPTY_ROW, frameOf, keyInSheet, readRows, rowsFromText, rowsOf, withRows, type Row } from '.'
+import { keypadFor } from '../keypad'
+import {
+  EMPTY_ROW,
+  frameOf,
+  keyInSheet,
+  readRows,
+  rowsFromText,
+  profileRowsOf,
+  withRows,
+  type ProfileRow,
+} from '.'
 
-const row = (change: Partial<Row>): Row => ({ ...EMPTY_ROW, ...change })
+const row = (change: Partial<ProfileRow>): ProfileRow => ({ ...EMPTY_ROW, ...change })
 const stat = libraryDevice('sorrel-h1')
 
 describe('a menu typed from a paper manual', () => {
@@ -40,7 +49,7 @@ describe('a menu typed from a paper manual', () => {
       '02>1',
       '03>0',
     ])
-    expect(standIn(device)!.settings().rvSense).toBe('cooling')
+    expect(keypadFor(device)!.settings().rvSense).toBe('cooling')
   })
 
   it.each([
@@ -73,7 +82,7 @@ describe('a menu typed from a paper manual', () => {
   it('a profile becomes rows and comes back as the same items', () => {
     for (const id of ['sorrel-h1', 'marram-v3', 'sedge-w1']) {
       const device = libraryDevice(id)
-      const read = readRows(device, rowsOf(device))
+      const read = readRows(device, profileRowsOf(device))
       expect(read.errors).toEqual([])
       const plain = (items: readonly { code: string; setting: string }[]) =>
         items.map((i) => [i.code, i.setting])

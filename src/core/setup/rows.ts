@@ -10,7 +10,7 @@ import {
 } from '../equipment'
 
 /** One line of a paper manual's menu, as it is typed or pasted: six cells of text. */
-export interface Row {
+export interface ProfileRow {
   code: string
   label: string
   /** An intent, by its id; empty: the device's own business. */
@@ -23,7 +23,7 @@ export interface Row {
 }
 export const COLUMNS = ['code', 'label', 'intent', 'values', 'address', 'when'] as const
 export type Column = (typeof COLUMNS)[number]
-export const EMPTY_ROW: Row = { code: '', label: '', intent: '', values: '', address: '', when: '' }
+export const EMPTY_ROW: ProfileRow = { code: '', label: '', intent: '', values: '', address: '', when: '' }
 
 export interface RowError {
   /** From 1, as a person counts. */
@@ -39,7 +39,7 @@ export interface RowsRead {
 }
 
 /** Cells out of a spreadsheet's clipboard: tabs between cells, line ends between rows; a heading row is left out. */
-export function rowsFromText(text: string): Partial<Row>[] {
+export function rowsFromText(text: string): Partial<ProfileRow>[] {
   const lines = text.replace(/\r/g, '').replace(/\n+$/, '').split('\n')
   const cells = lines.map((l) => l.split('\t').map((c) => c.trim()))
   const heading = cells[0]?.[0]?.toLowerCase() === 'code'
@@ -48,7 +48,7 @@ export function rowsFromText(text: string): Partial<Row>[] {
     .map((line) => Object.fromEntries(line.slice(0, COLUMNS.length).map((c, i) => [COLUMNS[i]!, c])))
 }
 
-const blank = (r: Row): boolean => COLUMNS.every((c) => r[c].trim() === '')
+const blank = (r: ProfileRow): boolean => COLUMNS.every((c) => r[c].trim() === '')
 const slug = (s: string): string =>
   s
     .toLowerCase()
@@ -60,7 +60,7 @@ const slug = (s: string): string =>
  * Settings and items from rows. A row whose intent the device has already as a setting writes that setting, so that the
  * wiring goes on reading it; any other row brings a setting of its own.
  */
-export function readRows(device: Device, rows: readonly Row[]): RowsRead {
+export function readRows(device: Device, rows: readonly ProfileRow[]): RowsRead {
   const out: RowsRead = { settings: [], items: [], errors: [] }
   const known = new Map<string, { setting: Setting; codes: Map<string, Value> }>()
   rows.forEach((row, i) => {
@@ -190,7 +190,7 @@ export function frameOf(device: Device): Omit<Profile, 'items'> {
 }
 
 /** A device's profile as rows, to go on from. */
-export function rowsOf(device: Device): Row[] {
+export function profileRowsOf(device: Device): ProfileRow[] {
   const items = device.profile?.items ?? []
   const codeFor = (setting: string, value: Value): string | null => {
     const item = items.find((i) => i.setting === setting && 'map' in i.as)

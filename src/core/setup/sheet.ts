@@ -1,6 +1,6 @@
-import { evaluate, type Known, type Profile, type ProfileItem, type Value } from '../equipment'
+import { evaluate, type Unknowable, type Profile, type ProfileItem, type Value } from '../equipment'
 import type { Placed } from '../installation'
-import { settingDef, settingsSight, settingValue } from '../installation'
+import { settingDef, settingsContext, settingValue } from '../installation'
 import { codeOf } from './codec'
 import { closing, opening, stepsFor, type LineKind, type Step } from './steps'
 
@@ -11,7 +11,7 @@ export interface SheetLine {
   kind: LineKind
   item?: ProfileItem
   /** As found on the device; null: not known yet. */
-  from?: Known<Value>
+  from?: Unknowable<Value>
   to?: Value
   toCode?: string
   steps: Step[]
@@ -32,8 +32,8 @@ export interface Sheet {
 }
 
 /** Whether an item is shown by the device while its settings stand so; what is not known yet counts as shown. */
-export function isShown(item: ProfileItem, value: (setting: string) => Known<Value>): boolean {
-  return !item.when || evaluate(item.when, settingsSight(value)) !== 'no'
+export function isShown(item: ProfileItem, value: (setting: string) => Unknowable<Value>): boolean {
+  return !item.when || evaluate(item.when, settingsContext(value)) !== 'no'
 }
 
 /**
@@ -43,13 +43,13 @@ export function isShown(item: ProfileItem, value: (setting: string) => Known<Val
  */
 export function keyInSheet(
   placed: Placed,
-  found: Readonly<Record<string, Known<Value>>>,
+  found: Readonly<Record<string, Unknowable<Value>>>,
   all = false,
 ): Sheet | null {
   const { device } = placed
   const { profile } = device
   if (!profile) return null
-  const wanted = (id: string): Known<Value> => settingValue(placed, id)
+  const wanted = (id: string): Unknowable<Value> => settingValue(placed, id)
   const sheet: Sheet = { ref: placed.ref, profile, fits: device.fits, lines: [], changes: 0, cannot: [] }
   const sets: SheetLine[] = []
   for (const item of profile.items) {

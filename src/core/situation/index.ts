@@ -1,13 +1,13 @@
-export { cutPoints, regionsOf } from './regions'
-export { memoriesAt, reachableModes, reachableRows, type ModeRow } from './reachable'
+export { breakpointsOf, regionsOf } from './regions'
+export { memoriesAt, reachableModes, reachableCombinations, type ModeCombination } from './reachable'
 export {
-  awayCount,
+  abnormalCountOf,
   callsOf,
-  meanings,
-  meaningsOf,
+  conditionsOf,
+  conditionsOfModes,
   memoryState,
   modesOf,
-  sightOf,
+  evalContextOf,
   type Situation,
 } from './situation'
 export { assignments, assume, unknownsOf, type Unknown, drives } from './unknowns'

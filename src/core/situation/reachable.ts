@@ -6,12 +6,12 @@ import {
   type Call,
   type Device,
   type Expr,
-  type ModeMeaning,
+  type ModeCondition,
   type SenseLeaf,
 } from '../equipment'
 import { makeRef, settingValue, type Installation, type Ref } from '../installation'
 import type { DegF } from '../units'
-import { modesOf, sightOf, type Situation } from './situation'
+import { modesOf, evalContextOf, type Situation } from './situation'
 
 /** The switches with a differential that stand inside it at this temperature: either answer is possible. */
 export function memoriesAt(inst: Installation, outdoorF: DegF): Ref[] {
@@ -39,14 +39,14 @@ function bandLeaves(device: Device): (SenseLeaf & Expr)[] {
 }
 
 /** One combination of modes that can occur, with what a law asks of it. */
-export interface ModeRow {
+export interface ModeCombination {
   modes: Record<Ref, string>
   /** How many are away from normal; a differential's memory is never "away". */
-  away: number
+  abnormalCount: number
   /** What those that are away from normal mean. */
-  means: ReadonlySet<ModeMeaning>
+  means: ReadonlySet<ModeCondition>
   /** Place in the list of the row that differs from this one in the last thing that is away; -1 for none. */
-  near: number
+  parentIndex: number
 }
 
 /** One thing that can vary beside call and temperature, with the states it can be in; the normal one first. */
@@ -54,21 +54,21 @@ interface Axis {
   ref: Ref
   /** The differential's memory has no normal state: both are named. */
   memory: boolean
-  states: { id: string; means?: ModeMeaning }[]
+  states: { id: string; means?: ModeCondition }[]
 }
 
 /** Rows by what can vary: most calls and temperatures share them, and so does the job when a wire is moved. */
-const rowsBy = new WeakMap<Installation['placed'], Known>()
-interface Known {
-  at: Map<string, ModeRow[]>
-  of: Map<string, ModeRow[]>
+const rowsBy = new WeakMap<Installation['placed'], KnownCombinations>()
+interface KnownCombinations {
+  at: Map<string, ModeCombination[]>
+  of: Map<string, ModeCombination[]>
 }
 
 /**
  * Every combination of modes that can occur for a call at an outdoor temperature (a proof's third factor).
  * A state is reachable when its condition is not "no" in that call and temperature; failures are left out.
  */
-export function reachableRows(inst: Installation, call: Call, outdoorF: DegF): ModeRow[] {
+export function reachableCombinations(inst: Installation, call: Call, outdoorF: DegF): ModeCombination[] {
   let known = rowsBy.get(inst.placed)
   if (!known) rowsBy.set(inst.placed, (known = { at: new Map(), of: new Map() }))
   const here = `${call} ${outdoorF}`
@@ -82,23 +82,24 @@ export function reachableRows(inst: Installation, call: Call, outdoorF: DegF): M
   return rows
 }
 
-function combinations(axes: readonly Axis[]): ModeRow[] {
-  let rows: ModeRow[] = [{ modes: {}, away: 0, means: new Set(), near: -1 }]
+function combinations(axes: readonly Axis[]): ModeCombination[] {
+  let rows: ModeCombination[] = [{ modes: {}, abnormalCount: 0, means: new Set(), parentIndex: -1 }]
   for (const axis of axes) {
-    const next: ModeRow[] = []
+    const next: ModeCombination[] = []
     /** Where each row of the shorter list now stands. */
     const moved: number[] = []
     for (const row of rows) {
       const at = next.length
       moved.push(at)
       axis.states.forEach((s, i) => {
-        if (i === 0 && !axis.memory) next.push({ ...row, near: row.near < 0 ? -1 : moved[row.near]! })
+        if (i === 0 && !axis.memory)
+          next.push({ ...row, parentIndex: row.parentIndex < 0 ? -1 : moved[row.parentIndex]! })
         else
           next.push({
             modes: { ...row.modes, [axis.ref]: s.id },
-            away: row.away + (axis.memory ? 0 : 1),
+            abnormalCount: row.abnormalCount + (axis.memory ? 0 : 1),
             means: s.means ? new Set([...row.means, s.means]) : row.means,
-            near: i === 0 ? -1 : at,
+            parentIndex: i === 0 ? -1 : at,
           })
       })
     }
@@ -113,20 +114,22 @@ function axesAt(inst: Installation, call: Call, outdoorF: DegF): Axis[] {
     return { ref, memory: true, states: [{ id: 'made' }, { id: 'broken' }] }
   })
   const modes = modesOf(inst).map(({ ref, placed, mode }): Axis => {
-    const sight = sightOf(inst, placed, bare)
+    const context = evalContextOf(inst, placed, bare)
     const states = mode.states.filter(
       (s, i) =>
-        i === 0 || s.reach === 'always' || (typeof s.reach === 'object' && evaluate(s.reach, sight) !== 'no'),
+        i === 0 ||
+        s.reach === 'always' ||
+        (typeof s.reach === 'object' && evaluate(s.reach, context) !== 'no'),
     )
     return { ref, memory: false, states: states.length ? states : [{ id: normalState(mode) }] }
   })
   // What cuts the power comes first: what else happens then changes nothing, and the sweep sees that at once.
-  const cuts = (a: Axis) => a.states.some((s) => s.means === 'off')
+  const cutsPower = (a: Axis) => a.states.some((s) => s.means === 'off')
   const varying = modes.filter((a) => a.states.length > 1)
-  return [...memories, ...varying.filter(cuts), ...varying.filter((a) => !cuts(a))]
+  return [...memories, ...varying.filter(cutsPower), ...varying.filter((a) => !cutsPower(a))]
 }
 
-/** The modes alone of `reachableRows`. */
+/** The modes alone of `reachableCombinations`. */
 export function reachableModes(inst: Installation, call: Call, outdoorF: DegF): Record<Ref, string>[] {
-  return reachableRows(inst, call, outdoorF).map((r) => r.modes)
+  return reachableCombinations(inst, call, outdoorF).map((r) => r.modes)
 }

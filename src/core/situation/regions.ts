@@ -1,4 +1,4 @@
-import { cuts, type Expr } from '../equipment'
+import { breakpoints, type Expr } from '../equipment'
 import { settingDef, settingValue, type Installation, type Placed } from '../installation'
 import { tolerances } from '../tolerances'
 import { degF, type DegF } from '../units'
@@ -15,14 +15,14 @@ function expressions(placed: Placed): Expr[] {
  * Every outdoor temperature (°F), ascending and without repeats, at which some setting or device of the job changes
  * its answer. A setting that is not known yet cuts at both ends of its range, since it may be either.
  */
-export function cutPoints(inst: Installation): DegF[] {
+export function breakpointsOf(inst: Installation): DegF[] {
   const found = new Set<number>()
   for (const placed of inst.placed) {
     for (const expr of expressions(placed)) {
       for (const end of [0, 1] as const) {
         const setting = (id: string) =>
           settingValue(placed, id) ?? settingDef(placed, id)?.range?.[end] ?? null
-        for (const c of cuts(expr, setting)) found.add(c)
+        for (const c of breakpoints(expr, setting)) found.add(c)
       }
     }
   }
@@ -34,8 +34,8 @@ export function cutPoints(inst: Installation): DegF[] {
 
 /** One representative of each region: below the first cut, then each cut point and one point between neighbours. */
 export function regionsOf(inst: Installation): DegF[] {
-  const cutsAt = cutPoints(inst)
-  const edges = [tolerances.coldestF, ...cutsAt, tolerances.warmestF]
+  const breakpoints = breakpointsOf(inst)
+  const edges = [tolerances.coldestF, ...breakpoints, tolerances.warmestF]
   const points: number[] = []
   for (let i = 0; i + 1 < edges.length; i++) {
     const low = edges[i]!

@@ -3,8 +3,8 @@ import {
   normalState,
   type Call,
   type Mode,
-  type ModeMeaning,
-  type Sight,
+  type ModeCondition,
+  type EvalContext,
   type Truth,
 } from '../equipment'
 import {
@@ -26,12 +26,12 @@ export interface Situation {
 }
 
 /** What an expression of `placed` sees in a situation; coils are supplied by whoever knows them. */
-export function sightOf(
+export function evalContextOf(
   inst: Installation,
   placed: Placed,
   situation: Situation,
   energised: (part: string) => Truth = () => 'unknown',
-): Sight {
+): EvalContext {
   return {
     call: situation.call,
     outdoorF: situation.outdoorF,
@@ -42,7 +42,7 @@ export function sightOf(
       const mode = placed.device.modes.find((m) => m.id === id)
       return mode ? normalState(mode) : ''
     },
-    means: (m) => meaningsOf(inst, situation.modes).has(m),
+    means: (m) => conditionsOfModes(inst, situation.modes).has(m),
     energised,
     memory: (id) => memoryState(situation.modes[makeRef(placed.ref, id)]),
   }
@@ -80,12 +80,12 @@ export function callsOf(inst: Installation): Call[] {
 }
 
 /** What the modes of a situation mean, where that is not normal. */
-export const meanings = (inst: Installation, situation: Situation): Set<ModeMeaning> =>
-  meaningsOf(inst, situation.modes)
+export const conditionsOf = (inst: Installation, situation: Situation): Set<ModeCondition> =>
+  conditionsOfModes(inst, situation.modes)
 
 /** The same of the modes alone. */
-export function meaningsOf(inst: Installation, named: Situation['modes']): Set<ModeMeaning> {
-  const found = new Set<ModeMeaning>()
+export function conditionsOfModes(inst: Installation, named: Situation['modes']): Set<ModeCondition> {
+  const found = new Set<ModeCondition>()
   for (const { ref, mode } of modesOf(inst)) {
     const now = named[ref]
     const state = now === undefined ? undefined : mode.states.find((s) => s.id === now)
@@ -95,11 +95,11 @@ export function meaningsOf(inst: Installation, named: Situation['modes']): Set<M
 }
 
 /** How many modes are away from normal; a differential's memory is never "away". */
-export function awayCount(inst: Installation, situation: Situation): number {
-  let away = 0
+export function abnormalCountOf(inst: Installation, situation: Situation): number {
+  let count = 0
   for (const { ref, mode } of modesOf(inst)) {
     const state = situation.modes[ref]
-    if (state !== undefined && state !== normalState(mode)) away++
+    if (state !== undefined && state !== normalState(mode)) count++
   }
-  return away
+  return count
 }

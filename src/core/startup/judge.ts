@@ -1,7 +1,7 @@
 import { placedByRef, splitRef, type Installation, type Ref } from '../installation'
 import { circuitOf, solve } from '../circuit'
 import { gateChain, type ChainGate } from '../explain'
-import { blowerAmps, feedsOf, rowsOf, serviceVolts, type Row } from './kit'
+import { blowerAmps, feedsOf, heaterRows, serviceVolts, type HeaterRow } from './kit'
 import { READING_KINDS, standing, type Reading } from './reading'
 
 /** What may be behind a wrong reading, cheapest to check first. */
@@ -117,9 +117,9 @@ function sameFeed(inst: Installation, a: Ref, b: Ref): boolean {
 function judgeStripAmps(inst: Installation, r: Reading, all: readonly Reading[]): Verdict {
   const amps = number(r)
   const own = splitRef(r.at).placed
-  const onKit = rowsOf(inst, own)
+  const onKit = heaterRows(inst, own)
   const rows =
-    r.place === 'rowTerminals' ? onKit.filter((x) => x.ref === r.at) : onKit.length ? onKit : rowsOf(inst)
+    r.place === 'rowTerminals' ? onKit.filter((x) => x.ref === r.at) : onKit.length ? onKit : heaterRows(inst)
   const solved = solve(circuitOf(inst), r.situation)
   const on = solved.ok ? rows.filter((x) => solved.energised(x.ref)) : []
   const { volts, measured } = lineVoltsFor(inst, rows[0]?.ref ?? r.at, all)
@@ -162,7 +162,7 @@ function judgeStripAmps(inst: Installation, r: Reading, all: readonly Reading[])
 }
 
 /** How many equal rows the reading corresponds to, within the same tolerance; null where none fits. */
-function sharesOf(amps: number, on: readonly Row[], volts: number, blower: number): number | null {
+function sharesOf(amps: number, on: readonly HeaterRow[], volts: number, blower: number): number | null {
   for (let n = 1; n <= on.length; n++) {
     const expected = on.slice(0, n).reduce((sum, x) => sum + volts / x.ohms, 0)
     if (amps >= 0.9 * expected + blower && amps <= 1.05 * expected + blower) return n
@@ -174,7 +174,7 @@ function lowCauses(
   inst: Installation,
   kit: string,
   share: number | null,
-  on: readonly Row[],
+  on: readonly HeaterRow[],
   blocked: readonly Cause[],
   measured: boolean,
 ): Cause[] {
@@ -200,7 +200,7 @@ function highCauses(r: Reading, measured: boolean): Cause[] {
 
 /** Cold ohms of one row: V²/P of its rating, ±10 %; OL is an open row. */
 function judgeRowOhms(inst: Installation, r: Reading): Verdict {
-  const row = rowsOf(inst).find((x) => x.ref === r.at)
+  const row = heaterRows(inst).find((x) => x.ref === r.at)
   if (!row) return { verdict: 'unjudged', rule: 'rowOhms', unit: 'Ω', expected: null, from: {}, causes: [] }
   const expected = { low: 0.9 * row.ohms, high: 1.1 * row.ohms, nominal: row.ohms }
   const base = { rule: 'rowOhms' as const, unit: 'Ω', expected, from: { ohms: row.ohms } }

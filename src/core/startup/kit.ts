@@ -9,7 +9,7 @@ import {
   type Ref,
 } from '../installation'
 
-export interface Row {
+export interface HeaterRow {
   ref: Ref
   row: number
   /** Ω at rating: rated volts squared over rated watts. */
@@ -20,7 +20,7 @@ const rowParts = (p: Placed): LoadPart[] =>
   p.device.parts.filter((x): x is LoadPart => x.kind === 'load' && x.makes?.what === 'strip')
 
 /** The rows of one placed kit, or of the whole job. R = V²/P at rated volts. */
-export function rowsOf(inst: Installation, only?: string): Row[] {
+export function heaterRows(inst: Installation, only?: string): HeaterRow[] {
   return inst.placed
     .filter((p) => only === undefined || p.ref === only)
     .flatMap((p) =>

@@ -3,7 +3,7 @@ import { reading } from '../../../tests/helpers/reading'
 import { Circuit } from '../circuit'
 import type { Call } from '../equipment'
 import { degF } from '../units'
-import { expectations, judge, liveness, rowsOf, serviceVolts, standing, type Reading } from '.'
+import { expectations, judge, liveness, heaterRows, serviceVolts, standing, type Reading } from '.'
 
 const inst = demoInstallation('quillfeather-lane')
 const line = (value: number) => reading({ kind: 'lineVolts', value, place: 'disconnect', at: 'kit' })
@@ -14,7 +14,7 @@ const kinds = (r: Reading, all: Reading[] = []) => {
 
 describe('rows', () => {
   it('have the ohms of their plate: 240² / 4,800 = 12', () => {
-    expect(rowsOf(inst).map((r) => [r.ref, r.ohms])).toEqual([
+    expect(heaterRows(inst).map((r) => [r.ref, r.ohms])).toEqual([
       ['kit.row1', 12],
       ['kit.row2', 12],
     ])

@@ -2,7 +2,7 @@
 
 import { useState } from 'react'
 import { makeRef, type Ref, type Wire } from '@/core/installation'
-import { Button, Caution, Choice, cx, Swatch } from '@/ui'
+import { Button, Caution, SelectField, cx, Swatch } from '@/ui'
 import { refWords } from '@/words'
 import { useJobScreen, useLook } from '../job/JobContext'
 import type { LiveValue } from '../job/LiveBoard'
@@ -33,7 +33,7 @@ export function Schedule({ route, landing }: { route: ReadonlySet<Ref>; landing:
       <Button className="mb-2 w-full lg:w-auto" onClick={() => setWalking(true)}>
         Walk it: one conductor at a time
       </Button>
-      <Choice
+      <SelectField
         label="Cable"
         value={group}
         options={groups.map((g) => [
@@ -131,7 +131,7 @@ function AddJumper({ landing }: { landing: LandingTools }) {
     p.device.terminals.filter((t) => t.side === 'low').map((t) => makeRef(p.ref, t.id)),
   )
   const pick = (label: string, value: string, set: (v: string) => void) => (
-    <Choice
+    <SelectField
       label={label}
       className="flex-1"
       value={value}

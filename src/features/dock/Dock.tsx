@@ -3,7 +3,7 @@
 import { Popover, ToggleGroup } from 'radix-ui'
 import { useEffect, useState, type ReactNode } from 'react'
 import type { Call } from '@/core/equipment'
-import { callsOf, cutPoints, type Situation } from '@/core/situation'
+import { callsOf, breakpointsOf, type Situation } from '@/core/situation'
 import { degF } from '@/core/units'
 import { Button, cx } from '@/ui'
 import { CALL_SHORT, CALL_WORDS, degrees, figure } from '@/words'
@@ -189,7 +189,7 @@ function GateButtons(): ReactNode {
   const { situation, setSituation } = useSituationNow()
   return (
     <ul className="grid grid-cols-2 gap-2">
-      {cutPoints(inst).flatMap((c) => [
+      {breakpointsOf(inst).flatMap((c) => [
         <li key={`${c}-`}>
           <Button className="w-full" onClick={() => setSituation(at(situation, c - 1))}>
             Just below {c}°
@@ -216,7 +216,7 @@ function useDockKeys() {
       if (e.ctrlKey || e.metaKey || e.altKey || e.defaultPrevented) return
       if (on?.closest('input, textarea, select, [role=slider], [role=radiogroup], [role=group]')) return
       const digit = calls[Number(e.key) - 1]
-      const gates = cutPoints(inst)
+      const gates = breakpointsOf(inst)
       const t = situation.outdoorF
       let next: Situation | null = null
       if (digit) next = { ...situation, call: digit }

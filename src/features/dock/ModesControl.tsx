@@ -2,7 +2,7 @@
 
 import { memoriesAt, modesOf, type Situation } from '@/core/situation'
 import type { Installation } from '@/core/installation'
-import { Button, Choice } from '@/ui'
+import { Button, SelectField } from '@/ui'
 import { modeWords } from '@/words'
 import { useJobScreen, useSituationNow } from '../job/JobContext'
 
@@ -27,7 +27,7 @@ export function ModesControl() {
     <div>
       <div className="grid grid-cols-2 items-end gap-3">
         {memories.map((ref) => (
-          <Choice
+          <SelectField
             key={ref}
             label={`${modeWords(inst, ref, 'made').split(':')[0]}, inside its differential`}
             value={situation.modes[ref] ?? ''}
@@ -40,7 +40,7 @@ export function ModesControl() {
           />
         ))}
         {modesOf(inst).map(({ ref, placed, mode }) => (
-          <Choice
+          <SelectField
             key={ref}
             label={mode.label === 'Breaker' ? `Breaker, ${placed.label.toLowerCase()}` : mode.label}
             value={situation.modes[ref] ?? mode.states[0]!.id}

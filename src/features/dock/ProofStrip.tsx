@@ -2,9 +2,9 @@
 
 import { Slider } from 'radix-ui'
 import { useId, useMemo } from 'react'
-import type { Making } from '@/core/equipment'
+import type { LoadFunction } from '@/core/equipment'
 import { stripOf } from '@/core/explain'
-import { cutPoints } from '@/core/situation'
+import { breakpointsOf } from '@/core/situation'
 import { tolerances } from '@/core/tolerances'
 import { degF } from '@/core/units'
 import { cx } from '@/ui'
@@ -15,8 +15,8 @@ const { coldestF, warmestF } = tolerances
 /** Place of a temperature along the strip, percent. */
 const along = (t: number): number =>
   ((Math.min(warmestF, Math.max(coldestF, t)) - coldestF) / (warmestF - coldestF)) * 100
-const SOURCES: Making['what'][] = ['compressor', 'burner', 'strip']
-const laneWords = (m: Making, rows: number): string => {
+const SOURCES: LoadFunction['what'][] = ['compressor', 'burner', 'strip']
+const laneWords = (m: LoadFunction, rows: number): string => {
   if (m.what === 'strip') return rows > 1 ? `row ${m.row}` : 'strips'
   if (m.what === 'burner') return m.stage > 1 ? 'high fire' : 'furnace'
   return m.what === 'compressor' && m.stage === 2 ? 'high' : 'heat pump'
@@ -38,7 +38,7 @@ export function ProofStrip() {
     () => stripOf(circuit, { call, modes, outdoorF: degF(0) }),
     [circuit, call, modes],
   )
-  const gates = useMemo(() => cutPoints(inst), [inst])
+  const gates = useMemo(() => breakpointsOf(inst), [inst])
   const lanes = targets.filter((t) => SOURCES.includes(t.making.what))
   // px. Four lanes have room for their names; more are drawn finer.
   const step = Math.min(11, 44 / Math.max(1, lanes.length))

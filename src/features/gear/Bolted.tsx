@@ -5,7 +5,7 @@ import type { Device } from '@/core/equipment'
 import { CABLE_COLOURS } from '@/core/plan'
 import { ask } from '@/client'
 import { sentence } from '@/jobfile'
-import { Button, Choice, Field, Input } from '@/ui'
+import { Button, SelectField, Field, Input } from '@/ui'
 import { useJobScreen } from '../job/JobContext'
 import { DeviceForm } from '../library'
 
@@ -57,7 +57,7 @@ export function AddDevice() {
     <details onToggle={(e) => setOpen(e.currentTarget.open)} className="mt-3">
       <summary className="min-h-8 py-1 font-bold">Put a device in</summary>
       <div className="mt-2 grid max-w-3xl items-end gap-3 sm:grid-cols-[2fr_1fr_auto]">
-        <Choice
+        <SelectField
           label="From the library"
           note={library?.find((d) => d.id === id)?.about}
           value={id}
@@ -131,7 +131,7 @@ export function AddCable() {
     setSaid(result.ok ? `${name} is in; give its length above.` : result.problems.map(sentence).join('; '))
   }
   const end = (text: string, value: string, set: (v: string) => void) => (
-    <Choice
+    <SelectField
       label={text}
       value={value}
       none="choose"
@@ -145,7 +145,7 @@ export function AddCable() {
       <div className="mt-2 grid max-w-3xl items-end gap-3 sm:grid-cols-4">
         {end('From', from, setFrom)}
         {end('To', to, setTo)}
-        <Choice
+        <SelectField
           label="Conductors"
           value={String(count)}
           options={[2, 4, 5, 6, 7, 8, 9, 10].map((n) => [String(n), String(n)])}

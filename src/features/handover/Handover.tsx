@@ -3,7 +3,7 @@
 import { format } from 'date-fns'
 import { Download, Printer } from 'lucide-react'
 import { settingValue } from '@/core/installation'
-import type { Known, Value } from '@/core/equipment'
+import type { Unknowable, Value } from '@/core/equipment'
 import { drives } from '@/core/situation'
 import { standing } from '@/core/startup'
 import { Button, Swatch } from '@/ui'
@@ -172,7 +172,7 @@ function SettingsLeft() {
     k.left ? [{ at, k, left: k.left }] : [],
   )
   const open = job.setup.temporary.filter((t) => !t.back)
-  const text = (at: string, value: Known<Value>) => valueAtText(inst, at, value)
+  const text = (at: string, value: Unknowable<Value>) => valueAtText(inst, at, value)
   return (
     <>
       {open.map((t) => (

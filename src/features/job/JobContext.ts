@@ -4,7 +4,7 @@ import { createContext, useContext, useSyncExternalStore, type Context } from 'r
 import type { Circuit, Solved } from '@/core/circuit'
 import type { GateChain, Target } from '@/core/explain'
 import type { Installation, Ref } from '@/core/installation'
-import type { Finding, Mend, Proof } from '@/core/laws'
+import type { Finding, Fix, Proof } from '@/core/laws'
 import type { Situation } from '@/core/situation'
 import type { JobStore, JobView } from '@/client'
 import type { Checked, Job, Operation } from '@/jobfile'
@@ -24,7 +24,7 @@ export interface JobScreenValue {
   setSituation: (s: Situation) => void
   targets: Target[]
   chains: GateChain[]
-  mends: (inst: Installation, finding: Finding) => Promise<Mend[]>
+  fixes: (inst: Installation, finding: Finding) => Promise<Fix[]>
   edit: (op: Operation) => Checked<Job>
   undo: () => void
   redo: () => void

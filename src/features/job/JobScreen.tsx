@@ -12,7 +12,7 @@ import { Gear } from '../gear'
 import { Handover } from '../handover'
 import { Setup } from '../setup'
 import { Startup } from '../startup'
-import { AsideList } from './AsideList'
+import { ConflictList } from './ConflictList'
 import {
   BoardContext,
   JobContext,
@@ -100,7 +100,7 @@ function Loaded({ store, board, proof }: Live) {
       edit: (op: Operation) => store.edit(op),
       undo: () => void store.undo(),
       redo: () => void store.redo(),
-      mends: proof.mends,
+      fixes: proof.fixes,
     }),
     [store, proof],
   )
@@ -176,7 +176,7 @@ const Walk = memo(function Walk({ decide }: { decide: JobStore['decide'] }) {
         <Dock />
         <main className="px-4 pt-3 lg:px-5">
           <Verdict />
-          <AsideList decide={decide} />
+          <ConflictList decide={decide} />
           {place === 'gear' && <Gear />}
           {place === 'bench' && <Bench />}
           {place === 'setup' && <Setup />}

@@ -1,5 +1,5 @@
 import type { Installation } from '@/core/installation'
-import type { Finding, Mend, Proof } from '@/core/laws'
+import type { Finding, Fix, Proof } from '@/core/laws'
 import { installationOf } from '@/jobfile'
 import type { JobStore } from '@/client'
 import { ProofRunner } from '@/workers'
@@ -39,11 +39,11 @@ export class LiveProof implements Source<Proven | null> {
   stale = (): boolean => this.value?.of !== this.asked
 
   /** The changes that would clear a finding. A search that an edit has overtaken is ended and gives no answer. */
-  mends = async (inst: Installation, finding: Finding): Promise<Mend[]> => {
+  fixes = async (inst: Installation, finding: Finding): Promise<Fix[]> => {
     const search = new ProofRunner()
     this.searches.add(search)
     try {
-      return await search.mends(inst, finding)
+      return await search.fixes(inst, finding)
     } finally {
       search.close()
       this.searches.delete(search)

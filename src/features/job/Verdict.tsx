@@ -1,9 +1,9 @@
 'use client'
 
 import { memo, useCallback, useState } from 'react'
-import type { Finding, Mend, Proof } from '@/core/laws'
+import type { Finding, Fix, Proof } from '@/core/laws'
 import type { Installation } from '@/core/installation'
-import { mendOperations } from '@/jobfile'
+import { fixOperations } from '@/jobfile'
 import { Button, cx } from '@/ui'
 import {
   factorsSentence,
@@ -106,8 +106,8 @@ const sameSituation = (a: Finding['witness'], b: Finding['witness']) =>
   a.call === b.call && a.outdoorF === b.outdoorF && JSON.stringify(a.modes) === JSON.stringify(b.modes)
 
 function FindingLine({ finding, alone }: { finding: Finding; alone: boolean }) {
-  const { inst, setSituation, situation, go, place, mends, edit } = useJobScreen()
-  const [search, setSearch] = useState<{ of: Installation; found: Mend[] | null } | null>(null)
+  const { inst, setSituation, situation, go, place, fixes, edit } = useJobScreen()
+  const [search, setSearch] = useState<{ of: Installation; found: Fix[] | null } | null>(null)
   // What was searched for another wiring is no answer to this one.
   const mine = search?.of === inst ? search : null
   const searching = mine !== null && mine.found === null
@@ -130,7 +130,7 @@ function FindingLine({ finding, alone }: { finding: Finding; alone: boolean }) {
       <Button
         onClick={() => {
           setSearch({ of: inst, found: null })
-          void mends(inst, finding).then((found) => setSearch({ of: inst, found }))
+          void fixes(inst, finding).then((found) => setSearch({ of: inst, found }))
         }}
         disabled={searching}
       >
@@ -154,7 +154,7 @@ function FindingLine({ finding, alone }: { finding: Finding; alone: boolean }) {
                   </p>
                 ))}
               </div>
-              <Button onClick={() => mendOperations(inst, m, newWireId).forEach((op) => edit(op))}>
+              <Button onClick={() => fixOperations(inst, m, newWireId).forEach((op) => edit(op))}>
                 Record it as done
               </Button>
             </li>

@@ -68,7 +68,7 @@ export function useStore(jobId: string): JobStore | null {
       newId: () => crypto.randomUUID(),
       now: () => new Date(),
       sendAfter: 150,
-      aside: afterFrame,
+      defer: afterFrame,
       idle: whenQuiet,
     })
     // eslint-disable-next-line react-hooks/set-state-in-effect -- the store lives in the browser only

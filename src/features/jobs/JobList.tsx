@@ -116,7 +116,7 @@ export function JobList() {
               <p className="text-[15px] text-soft">
                 {j.owner}. {j.note}
               </p>
-              <Known line={j} />
+              <JobLine line={j} />
             </Link>
           </li>
         ))}
@@ -126,7 +126,7 @@ export function JobList() {
 }
 
 /** What is known of a job. While it is awaited its room is kept, on a phone for two lines: nothing moves when it comes. */
-function Known({ line }: { line: Line }) {
+function JobLine({ line }: { line: Line }) {
   const summary = fresh(line)
   return (
     <div className={cx(line.awaited && 'min-h-20 sm:min-h-13')}>

@@ -1,16 +1,23 @@
 'use client'
 
 import { useState } from 'react'
-import { composeDevice, freshSketch, OFFERED, OUTPUTS, SKETCH_KINDS, type Sketch } from '@/core/compose'
+import {
+  buildDevice,
+  freshDraft,
+  OFFERED,
+  OUTPUTS,
+  DRAFT_KINDS,
+  type DeviceDraft,
+} from '@/core/deviceBuilder'
 import type { Call, Device } from '@/core/equipment'
 import { formatDevice } from '@/jobfile'
-import { Button, Choice, cx, Field, Input, TypedInput } from '@/ui'
+import { Button, SelectField, cx, Field, Input, TypedInput } from '@/ui'
 import { CALL_WORDS, SKETCH_WORDS } from '@/words'
-import { handOut, saveDevice } from './save'
+import { downloadFile, saveDevice } from './save'
 
 const CALLS: Call[] = ['fan', 'cool1', 'cool2', 'heat1', 'heat2', 'heatAux1', 'heatAux2', 'emergency']
 
-const idOf = (s: Sketch): string =>
+const idOf = (s: DeviceDraft): string =>
   `own-${
     `${s.name} ${s.model}`
       .toLowerCase()
@@ -20,11 +27,11 @@ const idOf = (s: Sketch): string =>
 
 /** A device that no library has: its terminals ticked, its behaviour told, a device file written. */
 export function DeviceForm({ onMade }: { onMade?: (device: Device) => void }) {
-  const [sketch, setSketch] = useState<Sketch>(() => freshSketch('thermostat'))
+  const [draft, setDraft] = useState<DeviceDraft>(() => freshDraft('thermostat'))
   const [said, setSaid] = useState<string[] | null>(null)
-  const put = (change: Partial<Sketch>) => setSketch((s) => ({ ...s, ...change }))
+  const put = (change: Partial<DeviceDraft>) => setDraft((s) => ({ ...s, ...change }))
   const save = async () => {
-    const answer = await saveDevice(formatDevice(composeDevice(sketch, idOf(sketch))))
+    const answer = await saveDevice(formatDevice(buildDevice(draft, idOf(draft))))
     setSaid(answer.ok ? [`${answer.device.name} is in the library.`] : answer.lines)
     if (answer.ok) onMade?.(answer.device)
   }
@@ -39,24 +46,24 @@ export function DeviceForm({ onMade }: { onMade?: (device: Device) => void }) {
       {name}
     </Button>
   )
-  const offered = OFFERED[sketch.kind]
+  const offered = OFFERED[draft.kind]
   const flip = (list: readonly string[], id: string) =>
     list.includes(id) ? list.filter((x) => x !== id) : [...list, id]
   return (
     <section aria-label="Describe a device" data-testid="device-form" className="max-w-3xl">
       <div className="grid gap-3 sm:grid-cols-3">
-        <Choice
+        <SelectField
           label="What it is"
-          value={sketch.kind}
-          options={SKETCH_KINDS.map((k) => [k, SKETCH_WORDS[k]])}
-          onValue={(kind) => setSketch({ ...freshSketch(kind), name: sketch.name, model: sketch.model })}
+          value={draft.kind}
+          options={DRAFT_KINDS.map((k) => [k, SKETCH_WORDS[k]])}
+          onValue={(kind) => setDraft({ ...freshDraft(kind), name: draft.name, model: draft.model })}
         />
         <Field label="Name">
           {(ids) => (
             <Input
               {...ids}
               maxLength={80}
-              value={sketch.name}
+              value={draft.name}
               onChange={(e) => put({ name: e.target.value })}
             />
           )}
@@ -66,7 +73,7 @@ export function DeviceForm({ onMade }: { onMade?: (device: Device) => void }) {
             <Input
               {...ids}
               maxLength={40}
-              value={sketch.model}
+              value={draft.model}
               onChange={(e) => put({ model: e.target.value })}
             />
           )}
@@ -76,25 +83,24 @@ export function DeviceForm({ onMade }: { onMade?: (device: Device) => void }) {
         <legend className="mb-1 text-sm text-soft">Terminals that it has</legend>
         <div className="flex flex-wrap gap-2">
           {offered.map((t) =>
-            tick(sketch.terminals.includes(t.id), t.label, () =>
-              put({ terminals: flip(sketch.terminals, t.id) }),
+            tick(draft.terminals.includes(t.id), t.label, () =>
+              put({ terminals: flip(draft.terminals, t.id) }),
             ),
           )}
         </div>
       </fieldset>
-      {sketch.kind === 'thermostat' && (
+      {draft.kind === 'thermostat' && (
         <fieldset className="mt-3">
           <legend className="mb-1 text-sm text-soft">What each demand connects to R</legend>
           <ul className="space-y-1">
             {CALLS.map((call) => (
               <li key={call} className="flex flex-wrap items-center gap-2">
                 <span className="w-full text-[15px] sm:w-32">{CALL_WORDS[call]}</span>
-                {OUTPUTS.filter((t) => sketch.terminals.includes(t)).map((t) =>
+                {OUTPUTS.filter((t) => draft.terminals.includes(t)).map((t) =>
                   tick(
-                    sketch.outputs[call]?.includes(t) ?? false,
+                    draft.outputs[call]?.includes(t) ?? false,
                     t,
-                    () =>
-                      put({ outputs: { ...sketch.outputs, [call]: flip(sketch.outputs[call] ?? [], t) } }),
+                    () => put({ outputs: { ...draft.outputs, [call]: flip(draft.outputs[call] ?? [], t) } }),
                     `${t} in ${CALL_WORDS[call].toLowerCase()}`,
                   ),
                 )}
@@ -103,15 +109,15 @@ export function DeviceForm({ onMade }: { onMade?: (device: Device) => void }) {
           </ul>
         </fieldset>
       )}
-      <Behaviour sketch={sketch} put={put} />
+      <Behaviour draft={draft} put={put} />
       <div className="mt-4 flex flex-wrap gap-2">
-        <Button look="strong" disabled={!sketch.name.trim()} onClick={() => void save()}>
+        <Button look="strong" disabled={!draft.name.trim()} onClick={() => void save()}>
           Put it into the library
         </Button>
         <Button
           onClick={() => {
-            const device = composeDevice(sketch, idOf(sketch))
-            handOut(`${device.id}.json`, 'application/json', formatDevice(device))
+            const device = buildDevice(draft, idOf(draft))
+            downloadFile(`${device.id}.json`, 'application/json', formatDevice(device))
           }}
         >
           Take the file out
@@ -128,16 +134,16 @@ export function DeviceForm({ onMade }: { onMade?: (device: Device) => void }) {
   )
 }
 
-/** Fields of a sketch that hold one plain value. */
-type PlainKey = Exclude<keyof Sketch, 'terminals' | 'outputs'>
+/** Fields of a draft that hold one plain value. */
+type PlainKey = Exclude<keyof DeviceDraft, 'terminals' | 'outputs'>
 
-function Behaviour({ sketch, put }: { sketch: Sketch; put: (change: Partial<Sketch>) => void }) {
+function Behaviour({ draft, put }: { draft: DeviceDraft; put: (change: Partial<DeviceDraft>) => void }) {
   const choice = (label: string, key: PlainKey, options: [string, string][]) => (
-    <Choice
+    <SelectField
       label={label}
-      value={String(sketch[key])}
+      value={String(draft[key])}
       options={options}
-      onValue={(value) => put({ [key]: typeof sketch[key] === 'boolean' ? value === 'true' : value })}
+      onValue={(value) => put({ [key]: typeof draft[key] === 'boolean' ? value === 'true' : value })}
     />
   )
   const number = (label: string, key: PlainKey, low: number, high: number) => (
@@ -146,7 +152,7 @@ function Behaviour({ sketch, put }: { sketch: Sketch; put: (change: Partial<Sket
         <TypedInput
           {...ids}
           inputMode="decimal"
-          value={String(sketch[key])}
+          value={String(draft[key])}
           onValue={(t) => {
             const n = Number(t)
             if (t.trim() !== '' && n >= low && n <= high) put({ [key]: n })
@@ -165,10 +171,10 @@ function Behaviour({ sketch, put }: { sketch: Sketch; put: (change: Partial<Sket
   ]
   return (
     <div className="mt-3 grid gap-3 sm:grid-cols-3">
-      {(sketch.kind === 'outdoorUnit' || sketch.kind === 'thermostat') &&
-        sketch.terminals.includes('OB') &&
+      {(draft.kind === 'outdoorUnit' || draft.kind === 'thermostat') &&
+        draft.terminals.includes('OB') &&
         choice('Reversing valve energised', 'rvSense', sense)}
-      {sketch.kind === 'outdoorUnit' && (
+      {draft.kind === 'outdoorUnit' && (
         <>
           {choice('24 V on W in defrost', 'defrostW', yes('yes', 'no'))}
           {choice('24 V on W when locked out', 'faultHeat', yes('yes', 'no'))}
@@ -176,7 +182,7 @@ function Behaviour({ sketch, put }: { sketch: Sketch; put: (change: Partial<Sket
           {number('Contactor coil, VA', 'contactorVa', 1, 60)}
         </>
       )}
-      {sketch.kind === 'airHandler' && (
+      {draft.kind === 'airHandler' && (
         <>
           {choice('W starts the blower by itself', 'blowerOnW', yes('yes', 'no'))}
           {choice('Y at the board starts the blower', 'blowerOnY', yes('yes', 'no'))}
@@ -186,14 +192,14 @@ function Behaviour({ sketch, put }: { sketch: Sketch; put: (change: Partial<Sket
           {number('Watts of one row at 240 V', 'rowWatts', 500, 6000)}
         </>
       )}
-      {sketch.kind === 'switch' && (
+      {draft.kind === 'switch' && (
         <>
           {choice('It opens', 'opens', [
             ['water', 'on water in the pan'],
             ['trip', 'on a fault or a limit'],
             ['warm', 'on outdoor warmth'],
           ])}
-          {sketch.opens === 'warm' && number('Closes below, °F', 'closesBelowF', 0, 60)}
+          {draft.opens === 'warm' && number('Closes below, °F', 'closesBelowF', 0, 60)}
         </>
       )}
     </div>

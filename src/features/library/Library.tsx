@@ -10,7 +10,7 @@ import { Button, cx, Field, FileButton, Input } from '@/ui'
 import { DEVICE_WORDS } from '@/words'
 import { DeviceForm } from './DeviceForm'
 import { ProfileEditor } from './ProfileEditor'
-import { handOut, saveDevice } from './save'
+import { downloadFile, saveDevice } from './save'
 
 /** Every device that a job can be built from: what ships with the app and the shop's own. */
 export function Library() {
@@ -122,7 +122,7 @@ export function Library() {
                     <p className="mt-1 text-soft">Settings: {d.settings.map((s) => s.label).join(', ')}</p>
                   )}
                   <div className="mt-2 flex flex-wrap gap-2">
-                    <Button onClick={() => handOut(`${d.id}.json`, 'application/json', formatDevice(d))}>
+                    <Button onClick={() => downloadFile(`${d.id}.json`, 'application/json', formatDevice(d))}>
                       Take the file out
                     </Button>
                     <Button

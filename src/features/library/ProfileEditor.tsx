@@ -10,13 +10,13 @@ import {
   keyInSheet,
   readRows,
   rowsFromText,
-  rowsOf,
+  profileRowsOf,
   withRows,
   type Column,
-  type Row,
+  type ProfileRow,
 } from '@/core/setup'
 import { formatDevice } from '@/jobfile'
-import { Button, Choice, cx, Field, Input } from '@/ui'
+import { Button, SelectField, cx, Field, Input } from '@/ui'
 import { INTENT_WORDS, lineWords } from '@/words'
 
 const STYLES: Record<ProfileStyle, string> = {
@@ -45,11 +45,11 @@ const WIDTH: Record<Column, string> = {
   when: 'w-28',
 }
 
-const blanks = (n: number): Row[] => Array.from({ length: n }, () => EMPTY_ROW)
+const blanks = (n: number): ProfileRow[] => Array.from({ length: n }, () => EMPTY_ROW)
 
 /** A paper manual's menu as a table: typed with the keyboard, pasted from a spreadsheet, each error at its line. */
 export function ProfileEditor({ device, onSaved }: { device: Device; onSaved: () => void }) {
-  const [rows, setRows] = useState<Row[]>(() => [...rowsOf(device), ...blanks(3)])
+  const [rows, setRows] = useState<ProfileRow[]>(() => [...profileRowsOf(device), ...blanks(3)])
   const [frame, setFrame] = useState(() => frameOf(device))
   const [head, setHead] = useState({ name: device.name, fits: device.fits.join(', ') })
   const [said, setSaid] = useState<string[] | null>(null)
@@ -156,7 +156,7 @@ export function ProfileEditor({ device, onSaved }: { device: Device; onSaved: ()
         </Field>
       </div>
       <div className="my-2 grid gap-3 sm:grid-cols-3">
-        <Choice
+        <SelectField
           label="How it is keyed"
           value={frame.style}
           options={Object.entries(STYLES) as [ProfileStyle, string][]}

@@ -1,3 +1,3 @@
 export { DeviceForm } from './DeviceForm'
 export { Library } from './Library'
-export { handOut } from './save'
+export { downloadFile } from './save'

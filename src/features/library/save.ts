@@ -12,7 +12,7 @@ export async function saveDevice(text: string): Promise<Saved> {
 }
 
 /** Hands a text to the person as a file. */
-export function handOut(name: string, type: string, text: string): void {
+export function downloadFile(name: string, type: string, text: string): void {
   const url = URL.createObjectURL(new Blob([text], { type }))
   const link = document.createElement('a')
   link.href = url

@@ -7,11 +7,11 @@ import { useEffect, useMemo, useState } from 'react'
 import type { Device, DeviceKind } from '@/core/equipment'
 import { ask, linesOf } from '@/client'
 import { FRESH_SETUP, type Job } from '@/jobfile'
-import { Button, Caution, Choice, cx, Field, Input, Select, TypedInput } from '@/ui'
-import { cannotWords, planSentence } from '@/words'
+import { Button, Caution, SelectField, cx, Field, Input, Select, TypedInput } from '@/ui'
+import { unmetWords, planSentence } from '@/words'
 import { EXTRAS, gearOf, isPackaged, jobOf, KINDS, planOf, type Choices } from './gear'
 import { DeviceForm } from '../library'
-import { SchoolPicker } from '../plan'
+import { PracticePicker } from '../plan'
 
 const START: Choices = {
   title: '',
@@ -26,7 +26,7 @@ const START: Choices = {
   outConductors: 8,
   outFeet: 50,
   landing: 'plan',
-  schools: {},
+  practice: {},
 }
 
 /** A job from what is bolted down: four choices and two cables, and the landing is planned or left to be found. */
@@ -71,7 +71,7 @@ export function NewJob() {
     })
   }
   const pick = (label: string, key: 'thermostat' | 'indoor' | 'kit' | 'outdoor', none?: string) => (
-    <Choice
+    <SelectField
       label={label}
       note={library.find((d) => d.id === c[key])?.about}
       value={c[key]}
@@ -95,7 +95,7 @@ export function NewJob() {
     </Field>
   )
   const conductors = (label: string, key: 'wallConductors' | 'outConductors') => (
-    <Choice
+    <SelectField
       label={label}
       value={String(c[key])}
       options={[4, 5, 6, 7, 8, 9, 10].map((n) => [String(n), `${n} conductors`])}
@@ -176,7 +176,7 @@ export function NewJob() {
           </div>
           <h2 className="mt-6 text-lg font-bold">The landing</h2>
           <div className="mt-2 grid gap-4 sm:grid-cols-2">
-            <Choice
+            <SelectField
               label="Start from"
               value={c.landing}
               options={[
@@ -185,12 +185,14 @@ export function NewJob() {
               ]}
               onValue={(landing) => put({ landing })}
             />
-            {gear && <SchoolPicker inst={gear} chosen={c.schools} onChange={(schools) => put({ schools })} />}
+            {gear && (
+              <PracticePicker inst={gear} chosen={c.practice} onChange={(practice) => put({ practice })} />
+            )}
           </div>
-          {plan && plan.cannot.length > 0 && (
+          {plan && plan.unmet.length > 0 && (
             <ul className="mt-3 border-l-4 border-watch bg-watch-soft p-3">
-              {plan.cannot.map((x) => (
-                <li key={x}>{cannotWords(x)}</li>
+              {plan.unmet.map((x) => (
+                <li key={x}>{unmetWords(x)}</li>
               ))}
             </ul>
           )}

@@ -21,7 +21,7 @@ const choices = (more: Partial<Choices> = {}): Choices => ({
   outConductors: 8,
   outFeet: 40,
   landing: 'plan',
-  schools: {},
+  practice: {},
   ...more,
 })
 const made = (c: Choices) => {

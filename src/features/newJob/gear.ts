@@ -1,6 +1,14 @@
 import type { Device, DeviceKind } from '@/core/equipment'
 import type { Installation } from '@/core/installation'
-import { assemble, planLanding, planned, schoolsFor, type Piece, type Plan, type Schools } from '@/core/plan'
+import {
+  assemble,
+  planLanding,
+  planned,
+  practiceFor,
+  type Piece,
+  type Plan,
+  type WiringPractice,
+} from '@/core/plan'
 import { FRESH_SETUP, JOB_VERSION, type Job } from '@/jobfile'
 
 /** What the technician has said of a new job so far. Devices by id; '' is none. */
@@ -18,7 +26,7 @@ export interface Choices {
   outFeet: number
   landing: 'plan' | 'bare'
   /** Where the technician chose otherwise than is usual. */
-  schools: Partial<Schools>
+  practice: Partial<WiringPractice>
 }
 
 export const KINDS = {
@@ -122,7 +130,8 @@ export function gearOf(library: readonly Device[], c: Choices): Installation | n
 }
 
 /** The plan for the gear as chosen. */
-export const planOf = (gear: Installation, c: Choices): Plan => planLanding(gear, schoolsFor(gear, c.schools))
+export const planOf = (gear: Installation, c: Choices): Plan =>
+  planLanding(gear, practiceFor(gear, c.practice))
 
 /** The job's file, landed by the plan or left bare. */
 export function jobOf(gear: Installation, plan: Plan, c: Choices, who: string): Job {

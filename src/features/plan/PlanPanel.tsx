@@ -1,20 +1,20 @@
 'use client'
 
 import { useMemo, useState } from 'react'
-import { compare, landedBy, planLanding, planned, schoolsFor, type Schools } from '@/core/plan'
+import { compare, landedBy, planLanding, planned, practiceFor, type WiringPractice } from '@/core/plan'
 import { planOperations } from '@/jobfile'
 import { Button, Swatch } from '@/ui'
-import { cannotWords, differenceWords, planSentence, planSettingWords, refWords, whyWords } from '@/words'
+import { unmetWords, differenceWords, planSentence, planSettingWords, refWords, whyWords } from '@/words'
 import { useJobScreen } from '../job/JobContext'
 import { newWireId } from '../job/newWireId'
-import { SchoolPicker } from './SchoolPicker'
+import { PracticePicker } from './PracticePicker'
 
 /** The planned landing for this gear, how what is landed differs from it, and one press to land it so. */
 export function PlanPanel() {
   const { inst, edit, undo } = useJobScreen()
-  const [chosen, setChosen] = useState<Partial<Schools>>({})
+  const [chosen, setChosen] = useState<Partial<WiringPractice>>({})
   const [done, setDone] = useState(0)
-  const plan = useMemo(() => planLanding(inst, schoolsFor(inst, chosen)), [inst, chosen])
+  const plan = useMemo(() => planLanding(inst, practiceFor(inst, chosen)), [inst, chosen])
   const goal = useMemo(() => planned(inst, plan), [inst, plan])
   const differences = useMemo(() => compare(inst, goal), [inst, goal])
   const settings = plan.settings
@@ -31,9 +31,9 @@ export function PlanPanel() {
           : `${differences.length + settings.length} ${differences.length + settings.length === 1 ? 'difference' : 'differences'} from the plan.`}
       </h2>
       <p>{planSentence(inst, plan)}</p>
-      {plan.cannot.map((c) => (
+      {plan.unmet.map((c) => (
         <p key={c} className="mt-1 border-l-4 border-watch bg-watch-soft px-3 py-1">
-          {cannotWords(c)}
+          {unmetWords(c)}
         </p>
       ))}
       <ul className="mt-2" data-testid="differences">
@@ -49,7 +49,7 @@ export function PlanPanel() {
         ))}
       </ul>
       <div className="mt-3 grid gap-3 sm:grid-cols-2">
-        <SchoolPicker inst={inst} chosen={chosen} onChange={setChosen} />
+        <PracticePicker inst={inst} chosen={chosen} onChange={setChosen} />
       </div>
       <div className="mt-3 flex flex-wrap gap-2">
         <Button look="strong" disabled={same} onClick={land}>

@@ -1,2 +1,2 @@
 export { PlanPanel } from './PlanPanel'
-export { SchoolPicker } from './SchoolPicker'
+export { PracticePicker } from './PracticePicker'

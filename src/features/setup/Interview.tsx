@@ -8,10 +8,10 @@ import {
   HOURS,
   QUESTIONS,
   recommend,
-  SCHOOL_IDS,
+  STRATEGIES,
   type Question,
   type Recommended,
-  type SchoolId,
+  type Strategy,
 } from '@/core/setup'
 import { Button, cx, Field, Input, TypedInput } from '@/ui'
 import {
@@ -20,7 +20,7 @@ import {
   INTENT_WORDS,
   QUESTION_WORDS,
   refWords,
-  SCHOOL_WORDS,
+  STRATEGY_WORDS,
   settingText,
   whyRecommended,
 } from '@/words'
@@ -30,7 +30,7 @@ import { useSetValue } from './hooks'
 /** Two minutes with the owner; every question may be skipped. What it speaks for stands beside it, with the reason. */
 export function Interview() {
   const { inst, job, edit } = useJobScreen()
-  const [school, setSchool] = useState<SchoolId | null>(null)
+  const [school, setSchool] = useState<Strategy | null>(null)
   const answers = job.setup.interview
   const answered = Object.keys(QUESTIONS).filter((q) => answers[q]).length
   const changes = recommend(inst, answers, school).filter((r) => {
@@ -141,20 +141,21 @@ export function Interview() {
       <section aria-label="Recommended">
         <h2 className="text-lg font-bold">School of practice</h2>
         <div className="mt-1 flex flex-wrap gap-2">
-          {SCHOOL_IDS.map((s) => (
+          {STRATEGIES.map((s) => (
             <Button
               key={s}
               aria-pressed={school === s}
               className={cx(school === s && '!border-2 !border-ink font-bold')}
               onClick={() => setSchool(school === s ? null : s)}
             >
-              {SCHOOL_WORDS[s].name}
+              {STRATEGY_WORDS[s].name}
             </Button>
           ))}
         </div>
         {school && (
           <p className="mt-1 text-[15px] text-soft">
-            {SCHOOL_WORDS[school].reason} Fits {SCHOOL_WORDS[school].fits}. What it would change stands below.
+            {STRATEGY_WORDS[school].reason} Fits {STRATEGY_WORDS[school].fits}. What it would change stands
+            below.
             {school === 'breakEven' &&
               breakEvenAt(inst, answers) === null &&
               ' Its temperature needs the fuel, both prices and both COPs from the left, and a furnace.'}

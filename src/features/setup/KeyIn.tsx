@@ -4,7 +4,7 @@ import { useEffect, useRef, useState } from 'react'
 import { placedByRef, makeRef, type Installation, type Placed } from '@/core/installation'
 import { isLanded } from '@/core/laws'
 import { allowedOf, keyInSheet, ledPattern, type SheetLine } from '@/core/setup'
-import type { Known, Value } from '@/core/equipment'
+import type { Unknowable, Value } from '@/core/equipment'
 import { onDevice } from '@/jobfile'
 import { Button, Caution, cx, Field, TypedInput } from '@/ui'
 import { INTENT_WORDS, lineWords, settingText } from '@/words'
@@ -149,7 +149,7 @@ const nameOf = (placed: Placed, id: string): string => {
   const setting = settingOf(placed, id)
   return setting?.intent ? INTENT_WORDS[setting.intent].name : (setting?.label ?? id)
 }
-const valueText = (placed: Placed, id: string, value: Known<Value>): string => {
+const valueText = (placed: Placed, id: string, value: Unknowable<Value>): string => {
   const setting = settingOf(placed, id)
   return setting ? settingText(setting, value) : String(value)
 }
@@ -182,7 +182,7 @@ function Line({
   const keyed = item ? job.setup.keyed[makeRef(placed.ref, item.setting)] : undefined
   const blocked = line.noteFirst && !keyed?.found
   const setting = item && settingOf(placed, item.setting)
-  const note = (what: 'found' | 'left' | 'readBack', value: Known<Value>) =>
+  const note = (what: 'found' | 'left' | 'readBack', value: Unknowable<Value>) =>
     edit({ kind: 'noteKeyed', ref: placed.ref, setting: item!.setting, what, note: { value, ...stamp() } })
   const tick = () => {
     const on = !ticked

@@ -1,10 +1,10 @@
 'use client'
 
 import { useState } from 'react'
-import type { Known, Value } from '@/core/equipment'
+import type { Unknowable, Value } from '@/core/equipment'
 import { settingValue, type Placed } from '@/core/installation'
 import { itemsFor } from '@/core/setup'
-import { standIn, type StandIn } from '@/core/standin'
+import { keypadFor, type Keypad } from '@/core/keypad'
 import { Button } from '@/ui'
 
 /** A stand-in of the device, operated by its own keys: to try a sheet before the unit is in front of one. */
@@ -13,13 +13,13 @@ export function Rehearse({
   found,
 }: {
   placed: Placed
-  found: Readonly<Record<string, Known<Value>>>
+  found: Readonly<Record<string, Unknowable<Value>>>
 }) {
-  const [box, setBox] = useState<StandIn | null>(null)
+  const [box, setBox] = useState<Keypad | null>(null)
   const [shows, setShows] = useState('')
   const [pressed, setPressed] = useState(0)
   const start = () => {
-    const made = standIn(placed.device, found)
+    const made = keypadFor(placed.device, found)
     setBox(made)
     setShows(made?.display() ?? '')
     setPressed(0)

@@ -3,9 +3,9 @@
 import { useState } from 'react'
 import { settingValue, makeRef } from '@/core/installation'
 import { allowedOf, itemsFor } from '@/core/setup'
-import type { Known, Value } from '@/core/equipment'
+import type { Unknowable, Value } from '@/core/equipment'
 import type { Temporary as Item } from '@/jobfile'
-import { Button, Choice, Field, Input } from '@/ui'
+import { Button, SelectField, Field, Input } from '@/ui'
 import { refWords, valueAtText } from '@/words'
 import { useJobScreen } from '../job/JobContext'
 import { useStamp } from './hooks'
@@ -20,7 +20,7 @@ export function Temporary({ pending }: { pending: Item[] }) {
     <section aria-label="For a test only" data-testid="temporary" className="mt-2">
       <ul className="space-y-1">
         {pending.map((t) => {
-          const text = (v: Known<Value>) => valueAtText(inst, t.at, v)
+          const text = (v: Unknowable<Value>) => valueAtText(inst, t.at, v)
           return (
             <li
               key={t.id}
@@ -45,7 +45,7 @@ export function AddTemporary() {
   const { inst, edit } = useJobScreen()
   const stamp = useStamp()
   const [at, setAt] = useState('')
-  const [value, setValue] = useState<Known<Value>>(null)
+  const [value, setValue] = useState<Unknowable<Value>>(null)
   const [why, setWhy] = useState('')
   const list = inst.placed.flatMap((p) =>
     p.device.settings
@@ -59,7 +59,7 @@ export function AddTemporary() {
         Change something for a test only
       </summary>
       <div className="mt-1 grid max-w-3xl items-end gap-3 sm:grid-cols-[2fr_1fr_2fr_auto]">
-        <Choice
+        <SelectField
           label="Setting"
           value={at}
           none="choose"

@@ -1,7 +1,7 @@
 'use client'
 
 import { useState } from 'react'
-import type { Known, Value } from '@/core/equipment'
+import type { Unknowable, Value } from '@/core/equipment'
 import { isAllowed, type Allowed } from '@/core/setup'
 import { Field, Select, TypedInput } from '@/ui'
 
@@ -15,8 +15,8 @@ export function ValueField({
 }: {
   label: string
   allowed: Allowed
-  value: Known<Value> | undefined
-  onValue: (value: Known<Value>) => void
+  value: Unknowable<Value> | undefined
+  onValue: (value: Unknowable<Value>) => void
   none?: string
 }) {
   const [error, setError] = useState<string | null>(null)

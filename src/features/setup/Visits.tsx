@@ -2,7 +2,7 @@
 
 import { settingValue, makeRef } from '@/core/installation'
 import { itemsFor } from '@/core/setup'
-import type { Known, Value } from '@/core/equipment'
+import type { Unknowable, Value } from '@/core/equipment'
 import { Button } from '@/ui'
 import { refWords, valueAtText } from '@/words'
 import { useJobScreen } from '../job/JobContext'
@@ -13,7 +13,7 @@ export function Visits() {
   const { inst, job, edit } = useJobScreen()
   const stamp = useStamp()
   const last = job.setup.visits[job.setup.visits.length - 1]
-  const text = (at: string, v: Known<Value>) => valueAtText(inst, at, v)
+  const text = (at: string, v: Unknowable<Value>) => valueAtText(inst, at, v)
   const found = Object.entries(job.setup.keyed).flatMap(([at, k]) => (k.found ? [{ at, note: k.found }] : []))
   const changed = last ? found.filter((f) => f.at in last.left && last.left[f.at] !== f.note.value) : []
   const same = last ? found.filter((f) => f.at in last.left && last.left[f.at] === f.note.value).length : 0

@@ -4,7 +4,7 @@ import { useState, type FormEvent } from 'react'
 import type { Call } from '@/core/equipment'
 import { cardSituation, judge, READING_KINDS, type Reading, type ReadingKind } from '@/core/startup'
 import { sentence } from '@/jobfile'
-import { Button, Choice, Field, Input } from '@/ui'
+import { Button, SelectField, Field, Input } from '@/ui'
 import { KIND_WORDS } from '@/words'
 import { useJobScreen } from '../job/JobContext'
 import { spotsFor } from './places'
@@ -90,7 +90,7 @@ export function ReadingForm({
   return (
     <form onSubmit={save} className="mt-2" aria-label={corrects ? 'Correct a reading' : 'Take a reading'}>
       <div className="grid grid-cols-2 gap-3 lg:grid-cols-5">
-        <Choice
+        <SelectField
           label="Reading"
           className="col-span-2 lg:col-span-1"
           value={kind}
@@ -101,7 +101,7 @@ export function ReadingForm({
             setSpotAt('')
           }}
         />
-        <Choice
+        <SelectField
           label="Where"
           className="col-span-2 lg:col-span-1"
           value={spot ? `${spot.place}|${spot.at}` : ''}
@@ -109,7 +109,7 @@ export function ReadingForm({
           onValue={setSpotAt}
         />
         {kind === 'stripAmps' && spot?.place === 'feed' && (
-          <Choice
+          <SelectField
             label="Blower in the clamp"
             value={blower}
             options={[

@@ -1,5 +1,5 @@
 import { makeRef, type Installation, type Ref } from '@/core/installation'
-import { rowsOf, type ReadingKind, type ReadingPlace } from '@/core/startup'
+import { heaterRows, type ReadingKind, type ReadingPlace } from '@/core/startup'
 import { PLACE_WORDS, refWords } from '@/words'
 
 /** One way of taking a reading: where the leads or the jaw go. */
@@ -14,7 +14,7 @@ export function spotsFor(inst: Installation, kind: ReadingKind): Spot[] {
   const spot = (place: ReadingPlace, at: Ref, label = `${refWords(inst, at)}`): Spot => ({ place, at, label })
   const lined = inst.placed.filter((p) => p.device.terminals.some((t) => t.side === 'line'))
   const feeds = lined.filter((p) => p.device.kind === 'feed')
-  const rows = rowsOf(inst)
+  const rows = heaterRows(inst)
   const kits = inst.placed.filter((p) => rows.some((r) => r.ref.startsWith(`${p.ref}.`)))
   switch (kind) {
     case 'controlVolts':
@@ -43,10 +43,10 @@ export function spotsFor(inst: Installation, kind: ReadingKind): Spot[] {
             .filter((t) => t.side === 'line' && t.role === 'line')
             .map((t) => spot('kitLead', makeRef(k.ref, t.id), `One kit lead, ${t.label}`)),
         ),
-        ...rows.map((r) => spot('rowTerminals', r.ref, `Row ${r.row} terminals`)),
+        ...rows.map((r) => spot('rowTerminals', r.ref, `HeaterRow ${r.row} terminals`)),
       ]
     case 'rowOhms':
-      return rows.map((r) => spot('rowTerminals', r.ref, `Row ${r.row}, element alone`))
+      return rows.map((r) => spot('rowTerminals', r.ref, `HeaterRow ${r.row}, element alone`))
     case 'returnAir':
     case 'supplyAir': {
       const place = kind === 'returnAir' ? 'returnDuct' : 'supplyDuct'

@@ -2,7 +2,7 @@ import { Op } from 'sequelize'
 import {
   apply,
   clash,
-  placeOf,
+  pathOf,
   upgradeJob,
   type Envelope,
   type Job,
@@ -75,7 +75,7 @@ type Judged = Exclude<OpResult, { outcome: 'applied' | 'alreadyThere' }> | { out
 function judgeOp(doc: Job, envelope: Envelope, since: readonly JobOpRow[]): Judged {
   const { opId, op } = envelope
   const theirs = since.find((o) => o.client !== envelope.client && clash(o.op, op))
-  if (theirs) return { opId, outcome: 'stale', place: placeOf(op), theirs: envelopeOf(theirs) }
+  if (theirs) return { opId, outcome: 'stale', place: pathOf(op), theirs: envelopeOf(theirs) }
   const applied = apply(doc, op)
   if (!applied.ok) return { opId, outcome: 'refused', problems: applied.problems }
   return { outcome: 'change', doc: applied.value }

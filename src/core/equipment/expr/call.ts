@@ -1,5 +1,5 @@
 import type { Call } from '../call'
-import type { Sight } from './sight'
+import type { EvalContext } from './evalContext'
 import { truth, type Truth } from './truth'
 
 /** True while one of the named demands is made. */
@@ -13,11 +13,11 @@ export interface CallBecause {
 }
 
 export const callLeaf = {
-  evaluate: (leaf: CallLeaf, sight: Sight): Truth => truth(leaf.call.includes(sight.call)),
-  explain: (leaf: CallLeaf, sight: Sight): CallBecause => ({
+  evaluate: (leaf: CallLeaf, context: EvalContext): Truth => truth(leaf.call.includes(context.call)),
+  explain: (leaf: CallLeaf, context: EvalContext): CallBecause => ({
     kind: 'call',
-    call: sight.call,
+    call: context.call,
     wants: leaf.call,
   }),
-  cuts: (): number[] => [],
+  breakpoints: (): number[] => [],
 }

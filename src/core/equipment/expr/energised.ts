@@ -1,4 +1,4 @@
-import type { Sight } from './sight'
+import type { EvalContext } from './evalContext'
 import type { Truth } from './truth'
 
 /** True while one of the device's own coils (a load part) is energised. */
@@ -11,7 +11,7 @@ export interface EnergisedBecause {
 }
 
 export const energisedLeaf = {
-  evaluate: (leaf: EnergisedLeaf, sight: Sight): Truth => sight.energised(leaf.energised),
+  evaluate: (leaf: EnergisedLeaf, context: EvalContext): Truth => context.energised(leaf.energised),
   explain: (leaf: EnergisedLeaf): EnergisedBecause => ({ kind: 'energised', part: leaf.energised }),
-  cuts: (): number[] => [],
+  breakpoints: (): number[] => [],
 }

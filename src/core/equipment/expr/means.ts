@@ -1,18 +1,18 @@
-import type { ModeMeaning } from '../meaning'
-import type { Sight } from './sight'
+import type { ModeCondition } from '../condition'
+import type { EvalContext } from './evalContext'
 import { truth, type Truth } from './truth'
 
 /** True while some device of the job is in a mode that means this: what a switch in the air or the refrigerant feels. */
 export interface MeansLeaf {
-  means: ModeMeaning
+  means: ModeCondition
 }
 export interface MeansBecause {
   kind: 'means'
-  means: ModeMeaning
+  means: ModeCondition
 }
 
 export const meansLeaf = {
-  evaluate: (leaf: MeansLeaf, sight: Sight): Truth => truth(sight.means(leaf.means)),
+  evaluate: (leaf: MeansLeaf, context: EvalContext): Truth => truth(context.means(leaf.means)),
   explain: (leaf: MeansLeaf): MeansBecause => ({ kind: 'means', means: leaf.means }),
-  cuts: (): number[] => [],
+  breakpoints: (): number[] => [],
 }

@@ -1,4 +1,4 @@
-import type { Sight } from './sight'
+import type { EvalContext } from './evalContext'
 import { truth, type Truth } from './truth'
 
 /** True while a mode of the device (what time and events do: a timer, a defrost, a hot limit) is in one of the named states. */
@@ -14,12 +14,12 @@ export interface ModeBecause {
 }
 
 export const modeLeaf = {
-  evaluate: (leaf: ModeLeaf, sight: Sight): Truth => truth(leaf.is.includes(sight.mode(leaf.mode))),
-  explain: (leaf: ModeLeaf, sight: Sight): ModeBecause => ({
+  evaluate: (leaf: ModeLeaf, context: EvalContext): Truth => truth(leaf.is.includes(context.mode(leaf.mode))),
+  explain: (leaf: ModeLeaf, context: EvalContext): ModeBecause => ({
     kind: 'mode',
     mode: leaf.mode,
-    state: sight.mode(leaf.mode),
+    state: context.mode(leaf.mode),
     wants: leaf.is,
   }),
-  cuts: (): number[] => [],
+  breakpoints: (): number[] => [],
 }

@@ -1,5 +1,5 @@
-import type { Known, Quantity, Value } from '../value'
-import type { Sight } from './sight'
+import type { Unknowable, Quantity, Value } from '../value'
+import type { EvalContext } from './evalContext'
 import { truth, type Truth } from './truth'
 
 /**
@@ -17,14 +17,14 @@ export interface SenseBecause {
   /** °F now. */
   at: number
   /** °F; null: the setting is not known yet. */
-  below: Known<number>
+  below: Unknowable<number>
   band: number
   setting: string | null
   /** Inside the differential. */
   inBand: boolean
 }
 
-const point = (q: Quantity, setting: (id: string) => Known<Value>): Known<number> => {
+const point = (q: Quantity, setting: (id: string) => Unknowable<Value>): Unknowable<number> => {
   if (typeof q === 'number') return q
   const value = setting(q.set)
   return typeof value === 'number' ? value * (q.times ?? 1) : null
@@ -35,29 +35,29 @@ export const memoryId = (leaf: SenseLeaf): string =>
   `band:${typeof leaf.below === 'number' ? leaf.below : leaf.below.set}`
 
 export const senseLeaf = {
-  evaluate(leaf: SenseLeaf, sight: Sight): Truth {
-    const below = point(leaf.below, sight.setting)
+  evaluate(leaf: SenseLeaf, context: EvalContext): Truth {
+    const below = point(leaf.below, context.setting)
     if (below === null) return 'unknown'
-    if (sight.outdoorF < below) return 'yes'
-    if (sight.outdoorF >= below + (leaf.band ?? 0)) return 'no'
-    const last = sight.memory(memoryId(leaf))
+    if (context.outdoorF < below) return 'yes'
+    if (context.outdoorF >= below + (leaf.band ?? 0)) return 'no'
+    const last = context.memory(memoryId(leaf))
     return last === null ? 'unknown' : truth(last === 'made')
   },
-  explain(leaf: SenseLeaf, sight: Sight): SenseBecause {
-    const below = point(leaf.below, sight.setting)
+  explain(leaf: SenseLeaf, context: EvalContext): SenseBecause {
+    const below = point(leaf.below, context.setting)
     const band = leaf.band ?? 0
     return {
       kind: 'sense',
       sense: leaf.sense,
-      at: sight.outdoorF,
+      at: context.outdoorF,
       below,
       band,
       setting: typeof leaf.below === 'number' ? null : leaf.below.set,
-      inBand: below !== null && sight.outdoorF >= below && sight.outdoorF < below + band,
+      inBand: below !== null && context.outdoorF >= below && context.outdoorF < below + band,
     }
   },
   /** °F at which the answer changes: the point, and the top of the band where there is one. */
-  cuts(leaf: SenseLeaf, setting: (id: string) => Known<Value>): number[] {
+  breakpoints(leaf: SenseLeaf, setting: (id: string) => Unknowable<Value>): number[] {
     const below = point(leaf.below, setting)
     if (below === null) return []
     return leaf.band ? [below, below + leaf.band] : [below]

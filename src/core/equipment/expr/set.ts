@@ -1,5 +1,5 @@
-import type { Known, Value } from '../value'
-import type { Sight } from './sight'
+import type { Unknowable, Value } from '../value'
+import type { EvalContext } from './evalContext'
 import { truth, type Truth } from './truth'
 
 /** True while a setting of the device is one of the named values; unknown while the setting is. */
@@ -10,20 +10,20 @@ export interface SetLeaf {
 export interface SetBecause {
   kind: 'set'
   setting: string
-  value: Known<Value>
+  value: Unknowable<Value>
   wants: Value[]
 }
 
 export const setLeaf = {
-  evaluate(leaf: SetLeaf, sight: Sight): Truth {
-    const value = sight.setting(leaf.set)
+  evaluate(leaf: SetLeaf, context: EvalContext): Truth {
+    const value = context.setting(leaf.set)
     return value === null ? 'unknown' : truth(leaf.is.includes(value))
   },
-  explain: (leaf: SetLeaf, sight: Sight): SetBecause => ({
+  explain: (leaf: SetLeaf, context: EvalContext): SetBecause => ({
     kind: 'set',
     setting: leaf.set,
-    value: sight.setting(leaf.set),
+    value: context.setting(leaf.set),
     wants: leaf.is,
   }),
-  cuts: (): number[] => [],
+  breakpoints: (): number[] => [],
 }

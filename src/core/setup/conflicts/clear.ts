@@ -1,6 +1,6 @@
 import type { Value } from '../../equipment'
 import { placedByRef, settingDef, settingValue, splitRef, type Ref } from '../../installation'
-import { mended } from '../../laws'
+import { applyFix } from '../../laws'
 import { allowedOf, type Allowed } from '../codec'
 import { conflictsIn } from './registry'
 import type { Conflicting, SetupSeen } from './conflict'
@@ -42,7 +42,7 @@ export function clearingOf(seen: SetupSeen, conflict: Conflicting): Clearing | n
     for (const value of candidates(allowedOf(placed.device, setting), settingValue(placed, id))) {
       const after = conflictsIn({
         ...seen,
-        inst: mended(seen.inst, [{ kind: 'setSetting', placed: ref, setting: id, value }]),
+        inst: applyFix(seen.inst, [{ kind: 'setSetting', placed: ref, setting: id, value }]),
       })
       const cleared = !after.some((c) => c.conflict === conflict.conflict && c.at.includes(at))
       if (cleared && after.every((c) => before.has(keyOf(c)))) return { at, value }

@@ -1,4 +1,4 @@
-import type { Intent, Known, Value } from '../../equipment'
+import type { Intent, Unknowable, Value } from '../../equipment'
 import type { Installation, Ref } from '../../installation'
 import { settingsWith, type Found } from '../../laws'
 import type { Answers } from '../interview'
@@ -32,7 +32,7 @@ export const standing = (inst: Installation, intent: Intent, ...values: Value[])
 
 export const first = (inst: Installation, intent: Intent): Found | undefined => settingsWith(inst, intent)[0]
 
-export const numberOf = (value: Known<Value> | undefined): number | null =>
+export const numberOf = (value: Unknowable<Value> | undefined): number | null =>
   typeof value === 'number' ? value : null
 
 /** A contradiction of one kind at some places. */

@@ -3,7 +3,7 @@
 import { useEffect, useRef, useState } from 'react'
 import type { Diagnosis, MeterAnswer } from '@/core/failures'
 import { FaultRunner } from '@/workers'
-import { Button, Caution, Choice } from '@/ui'
+import { Button, Caution, SelectField } from '@/ui'
 import { failureWords, lower, refWords, situationWords, targetWords } from '@/words'
 import { useJobScreen } from '../../job/JobContext'
 
@@ -38,7 +38,7 @@ export function FaultFinder() {
   }
   return (
     <section aria-label="Find the fault" data-testid="finder">
-      <Choice
+      <SelectField
         label={`In this situation (${situationWords(inst, situation)}), what is wrong?`}
         className="max-w-xl"
         value={target}

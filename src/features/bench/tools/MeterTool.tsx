@@ -4,7 +4,7 @@ import { useMemo } from 'react'
 import { circuitOf, meterWithStrays, ohmsBetween } from '@/core/circuit'
 import { makeRef, type Installation, type Ref } from '@/core/installation'
 import { tolerances } from '@/core/tolerances'
-import { Caution, Choice } from '@/ui'
+import { Caution, SelectField } from '@/ui'
 import { figure, refWords } from '@/words'
 import { useJobScreen } from '../../job/JobContext'
 import type { Leads } from '../leads'
@@ -36,7 +36,12 @@ export function MeterTool({ leads, setLeads }: { leads: Leads; setLeads: (leads:
   const floating = high > 1 && low < high * 0.5
   const clamps = inst.wires.filter((w) => w.a === red || w.b === red)
   const lead = (label: string, value: Ref, set: (r: Ref) => void) => (
-    <Choice label={label} value={value} options={points.map((p) => [p, refWords(inst, p)])} onValue={set} />
+    <SelectField
+      label={label}
+      value={value}
+      options={points.map((p) => [p, refWords(inst, p)])}
+      onValue={set}
+    />
   )
   return (
     <section aria-label="Meter" data-testid="meter">

@@ -4,7 +4,7 @@ import { Download } from 'lucide-react'
 import { Button } from '@/ui'
 import { landingCsv } from '@/words'
 import { useJobScreen } from '../../job/JobContext'
-import { handOut } from '../../library'
+import { downloadFile } from '../../library'
 import { benchSvg } from '../benchSvg'
 
 /** The wiring as files that any program opens. */
@@ -12,12 +12,12 @@ export function TakeOut() {
   const { inst, job, volts, situation } = useJobScreen()
   return (
     <section aria-label="Take the wiring out" className="flex flex-wrap gap-2">
-      <Button onClick={() => handOut(`${job.id}-landing.csv`, 'text/csv', landingCsv(inst))}>
+      <Button onClick={() => downloadFile(`${job.id}-landing.csv`, 'text/csv', landingCsv(inst))}>
         <Download aria-hidden className="size-4" /> Landing schedule, CSV
       </Button>
       <Button
         onClick={() =>
-          handOut(`${job.id}-wiring.svg`, 'image/svg+xml', benchSvg(inst, volts, job.title, situation))
+          downloadFile(`${job.id}-wiring.svg`, 'image/svg+xml', benchSvg(inst, volts, job.title, situation))
         }
       >
         <Download aria-hidden className="size-4" /> Wiring, SVG

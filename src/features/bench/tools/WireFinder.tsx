@@ -8,9 +8,9 @@ import {
   MOST_CONDUCTORS,
   nearGroups,
   type Misread,
-} from '@/core/finder'
+} from '@/core/wireIdentification'
 import { makeRef, type Cable, type Installation, type Ref, type Wire } from '@/core/installation'
-import { Button, Caution, Choice, cx, Field, Select, TypedInput, useKept } from '@/ui'
+import { Button, Caution, SelectField, cx, Field, Select, TypedInput, useLocalStorage } from '@/ui'
 import { figure, refWords } from '@/words'
 import { useJobScreen } from '../../job/JobContext'
 
@@ -30,14 +30,14 @@ const LETTERS = [...'ABCDEFGHJKLM']
 /** Which conductor is which in an unmarked cable: two trips, an ohmmeter and some twists. */
 export function WireFinder() {
   const { inst, job, edit } = useJobScreen()
-  const [work, setWork] = useKept<Work>(`gate-cross-finder-${job.id}`, FRESH)
+  const [work, setWork] = useLocalStorage<Work>(`gate-cross-finder-${job.id}`, FRESH)
   const cables = inst.cables.filter((c) => c.kind === 'low')
   const cable = cables.find((c) => c.id === work.cable)
   const set = (change: Partial<Work>) => setWork({ ...work, ...change })
   return (
     <section aria-label="Wire finder" data-testid="wire-finder" className="max-w-2xl">
       <div className="grid gap-3 sm:grid-cols-2">
-        <Choice
+        <SelectField
           label="Cable"
           value={work.cable}
           none="choose"
@@ -45,7 +45,7 @@ export function WireFinder() {
           onValue={(id) => setWork({ ...FRESH, cable: id })}
         />
         {cable && (
-          <Choice
+          <SelectField
             label="I am at the"
             value={work.at}
             options={[
@@ -304,7 +304,7 @@ function Wrong({ what, end }: { what: Misread; end: string }) {
 
 /** The cable's length from the loop of two conductors that are shorted at the far end. */
 function Length({ cable, edit }: { cable: Cable; edit: Edit }) {
-  const [ohms, setOhms] = useKept(`gate-cross-loop-${cable.id}`, '')
+  const [ohms, setOhms] = useLocalStorage(`gate-cross-loop-${cable.id}`, '')
   const feet = Number(ohms) > 0 ? Math.round(cableFeet(Number(ohms), cable.gauge)) : null
   return (
     <div className="mt-4 flex flex-wrap items-end gap-3">

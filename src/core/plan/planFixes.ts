@@ -1,22 +1,22 @@
 import { placedByRef, splitRef, type Installation, type Ref } from '../installation'
-import { mendsFor, type Change, type Finding, type Mend } from '../laws'
+import { fixesFor, type Change, type Finding, type Fix } from '../laws'
 import { compare, type Difference } from './compare'
 import { planLanding, planned } from './plan'
-import { schoolsFor } from './schools'
+import { practiceFor } from './practice'
 
 /**
  * The smallest changes that clear a finding; those that the plan asks for come first: one, then two of them, then all.
  * Many a wire can be moved so that every law holds by chance; the one that is landed otherwise than planned is wrong.
  */
-export function mendsTowardPlan(inst: Installation, finding: Finding): Mend[] {
-  const plan = planLanding(inst, schoolsFor(inst))
-  const settings = plan.settings.map(({ placed, setting, value }): Mend => [
+export function fixesFromPlan(inst: Installation, finding: Finding): Fix[] {
+  const plan = planLanding(inst, practiceFor(inst))
+  const settings = plan.settings.map(({ placed, setting, value }): Fix => [
     { kind: 'setSetting', placed, setting, value },
   ])
   const differences = compare(inst, planned(inst, plan)).map((d) => changesOf(inst, d))
   const steps = [...settings, ...differences].filter((step) => step.length && possible(inst, step))
   const pairs = steps.flatMap((one, i) => steps.slice(i + 1).map((other) => [...one, ...other]))
-  return mendsFor(inst, finding, [steps, pairs, steps.length > 2 ? [steps.flat()] : []])
+  return fixesFor(inst, finding, [steps, pairs, steps.length > 2 ? [steps.flat()] : []])
 }
 
 /** What undoes one difference from the plan. */
@@ -45,7 +45,7 @@ function changesOf(inst: Installation, d: Difference): Change[] {
 }
 
 /** Whether all that is landed on is there: a splice that the plan would make is not. */
-const possible = (inst: Installation, step: Mend): boolean =>
+const possible = (inst: Installation, step: Fix): boolean =>
   step.every((c) => {
     const refs: Ref[] = c.kind === 'moveWire' ? [c.to] : c.kind === 'addJumper' ? [c.a, c.b] : []
     return refs.every((r) => placedByRef(inst, splitRef(r).placed))

@@ -2,7 +2,7 @@ import type { Device } from '@/core/equipment'
 import type { Installation, Placed } from '@/core/installation'
 
 /** An installation on its way to a worker. Devices are large and seldom change: each travels once, by number. */
-export interface Parcel {
+export interface WorkerPayload {
   devices: [number, Device][]
   /** null: as in the last parcel. The list then stays the same object, and what was worked out from it stands. */
   placed: (Omit<Placed, 'device'> & { device: number })[] | null
@@ -15,8 +15,8 @@ export class Packer {
   private readonly numbers = new Map<Device, number>()
   private last: Placed[] | null = null
 
-  pack(inst: Installation): Parcel {
-    const devices: Parcel['devices'] = []
+  pack(inst: Installation): WorkerPayload {
+    const devices: WorkerPayload['devices'] = []
     const { cables, wires } = inst
     if (this.last === inst.placed) return { devices, placed: null, cables, wires }
     this.last = inst.placed
@@ -38,15 +38,15 @@ export class Unpacker {
   private readonly devices = new Map<number, Device>()
   private placed: Placed[] = []
 
-  unpack(parcel: Parcel): Installation {
-    for (const [number, device] of parcel.devices) this.devices.set(number, device)
-    if (!parcel.placed) return { placed: this.placed, cables: parcel.cables, wires: parcel.wires }
-    const placed = parcel.placed.map((p) => {
+  unpack(payload: WorkerPayload): Installation {
+    for (const [number, device] of payload.devices) this.devices.set(number, device)
+    if (!payload.placed) return { placed: this.placed, cables: payload.cables, wires: payload.wires }
+    const placed = payload.placed.map((p) => {
       const device = this.devices.get(p.device)
       if (!device) throw new Error(`device ${p.device} was not sent`)
       return { ...p, device }
     })
     this.placed = placed
-    return { placed, cables: parcel.cables, wires: parcel.wires }
+    return { placed, cables: payload.cables, wires: payload.wires }
   }
 }

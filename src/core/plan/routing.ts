@@ -27,7 +27,7 @@ export const CUSTOM: Partial<Record<Net['role'], string[]>> = {
   S: ['grey', 'purple', 'pink'],
 }
 
-export interface Laid {
+export interface Routing {
   wires: Wire[]
   /** Splices that the landing needs where a conductor passes a place without a terminal for it. */
   splices: Placed[]
@@ -41,23 +41,23 @@ export interface Laid {
  * Lays nets conductor by conductor through the cables that are there. Line conductors and harnesses stay as they are; so
  * does a conductor that joins two points of the plan already, whatever its colour.
  */
-export function lay(inst: Installation, nets: readonly Net[]): Laid {
-  const laid = layOnce(inst, nets, new Map())
-  const wanted = new Set(laid.wires.filter(whole).map(joined))
+export function routeConductors(inst: Installation, nets: readonly Net[]): Routing {
+  const routing = routeOnce(inst, nets, new Map())
+  const wanted = new Set(routing.wires.filter(whole).map(joined))
   const low = lowCables(inst)
   const right = new Map<string, Wire>()
   for (const w of inst.wires) {
     if (w.cable === null || !low.has(w.cable) || !whole(w)) continue
     if (wanted.has(joined(w)) && !right.has(joined(w))) right.set(joined(w), w)
   }
-  return right.size ? layOnce(inst, nets, right) : laid
+  return right.size ? routeOnce(inst, nets, right) : routing
 }
 
 const lowCables = (inst: Installation): Set<string> =>
   new Set(inst.cables.filter((c) => c.kind === 'low').map((c) => c.id))
 
 /** @param right conductors that stay, by what they join */
-function layOnce(inst: Installation, nets: readonly Net[], right: ReadonlyMap<string, Wire>): Laid {
+function routeOnce(inst: Installation, nets: readonly Net[], right: ReadonlyMap<string, Wire>): Routing {
   const low = lowCables(inst)
   const kept = inst.wires.filter((w) => w.cable !== null && !low.has(w.cable))
   const staying = new Set(right.values())
@@ -69,7 +69,7 @@ function layOnce(inst: Installation, nets: readonly Net[], right: ReadonlyMap<st
     )
   const splices = new Splices(inst)
   const made: Wire[] = []
-  const laid: Laid = { wires: [], splices: splices.made, short: [], spares: [], reasons: [] }
+  const routing: Routing = { wires: [], splices: splices.made, short: [], spares: [], reasons: [] }
   const short = new Map<string, number>()
   let jumpers = 0
   const where = (ref: Ref): string => {
@@ -77,7 +77,7 @@ function layOnce(inst: Installation, nets: readonly Net[], right: ReadonlyMap<st
     const own = splices.made.find((s) => s.ref === placed)
     return own?.where ?? placeOfDevice(placedByRef(inst, placed), placed)
   }
-  const note = (wire: string, why: PlanWhy | undefined) => why && laid.reasons.push({ wire, why })
+  const note = (wire: string, why: PlanWhy | undefined) => why && routing.reasons.push({ wire, why })
 
   const join = (a: Ref, b: Ref, net: Net): void => {
     if (where(a) === where(b)) {
@@ -123,13 +123,13 @@ function layOnce(inst: Installation, nets: readonly Net[], right: ReadonlyMap<st
 
   for (const net of nets)
     for (let i = 0; i + 1 < net.points.length; i++) join(net.points[i]!, net.points[i + 1]!, net)
-  for (const [cable, list] of free) laid.spares.push({ cable, left: list.length })
-  laid.short = [...short].map(([cable, by]) => ({ cable, by }))
+  for (const [cable, list] of free) routing.spares.push({ cable, left: list.length })
+  routing.short = [...short].map(([cable, by]) => ({ cable, by }))
   const spare = [...free.values(), [...staying]].flat().map((w) => ({ ...w, a: null, b: null }))
   const order = new Map(inst.wires.map((w, i) => [w.id, i]))
   const at = (w: Wire) => order.get(w.id) ?? inst.wires.length
-  laid.wires = [...kept, ...made, ...spare].sort((x, y) => at(x) - at(y))
-  return laid
+  routing.wires = [...kept, ...made, ...spare].sort((x, y) => at(x) - at(y))
+  return routing
 }
 
 /** Takes the conductor of the customary colour out of the free ones, else one whose colour means nothing here. */

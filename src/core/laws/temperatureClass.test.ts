@@ -3,7 +3,14 @@ import { FIXTURES } from '../../../tests/helpers/lawFixtures'
 import { CALLS } from '../equipment'
 import type { Installation } from '../installation'
 import { Circuit } from '../circuit'
-import { awayCount, callsOf, meanings, reachableModes, regionsOf, type Situation } from '../situation'
+import {
+  abnormalCountOf,
+  callsOf,
+  conditionsOf,
+  reachableModes,
+  regionsOf,
+  type Situation,
+} from '../situation'
 import { tolerances } from '../tolerances'
 import { prove } from './prove'
 import { LAWS } from './registry'
@@ -16,7 +23,7 @@ import { stateSeen } from './seen'
 function plainly(inst: Installation): { states: number; broken: Map<string, string> } {
   const circuit = new Circuit({ ...inst, placed: [...inst.placed] })
   const size = (s: Situation) =>
-    [awayCount(inst, s), CALLS.indexOf(s.call), Math.abs(s.outdoorF - tolerances.mildF)] as const
+    [abnormalCountOf(inst, s), CALLS.indexOf(s.call), Math.abs(s.outdoorF - tolerances.mildF)] as const
   const less = (a: readonly number[], b: readonly number[]) => {
     const i = a.findIndex((v, n) => v !== b[n])
     return i >= 0 && a[i]! < b[i]!
@@ -29,7 +36,7 @@ function plainly(inst: Installation): { states: number; broken: Map<string, stri
       for (const modes of reachableModes(inst, call, outdoorF)) {
         const situation: Situation = { call, outdoorF, modes }
         states++
-        const row = { away: awayCount(inst, situation), means: meanings(inst, situation) }
+        const row = { abnormalCount: abnormalCountOf(inst, situation), means: conditionsOf(inst, situation) }
         const seen = stateSeen(circuit, circuit.settle(situation), situation, row)
         for (const law of laws) {
           if (!law.each!(seen)) continue
@@ -51,7 +58,7 @@ const said = (inst: Installation) => {
   }
 }
 
-describe('a sweep by climates', () => {
+describe('a sweep by classes', () => {
   it.each([
     'saltmarsh-row', 'sandpiper-green', 'lapwing-court', 'copper-alley', 'dovecote-lane', 'ferrous-hill', 'gorse-end',
     'millrace-cottage', 'tansy-street', 'brambling-rise',

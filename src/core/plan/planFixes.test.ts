@@ -1,14 +1,14 @@
 import { joined as tied } from '../../../tests/helpers/lawFixtures'
 import { demoInstallation, jobIds, rewired, wireBetween, without } from '../../../tests/helpers/demo'
 import type { Installation } from '../installation'
-import { mended, prove, type Mend } from '../laws'
-import { mendsTowardPlan } from '.'
+import { applyFix, prove, type Fix } from '../laws'
+import { fixesFromPlan } from '.'
 
 const right = () => demoInstallation('quillfeather-lane')
 /** The mends of the first finding, each proven to clear everything. */
-function mendsOf(inst: Installation): Mend[] {
-  const found = mendsTowardPlan(inst, prove(inst).findings[0]!)
-  for (const mend of found) expect(prove(mended(inst, mend)).findings).toEqual([])
+function fixesOf(inst: Installation): Fix[] {
+  const found = fixesFromPlan(inst, prove(inst).findings[0]!)
+  for (const fix of found) expect(prove(applyFix(inst, fix)).findings).toEqual([])
   return found
 }
 
@@ -27,8 +27,8 @@ describe('changes toward the plan', () => {
     expect(broken.sort()).toEqual(Object.keys(story))
     for (const id of broken) {
       const inst = demoInstallation(id)
-      const told = mendsOf(inst).map((mend) =>
-        mend
+      const told = fixesOf(inst).map((fix) =>
+        fix
           .map((c) => {
             if (c.kind === 'setSetting') return `${c.placed}.${c.setting}=${c.value}`
             if (c.kind !== 'moveWire') return c.kind
@@ -43,16 +43,16 @@ describe('changes toward the plan', () => {
   it('take out a jumper that nothing asks for', () => {
     const inst = tied(right(), 'ah.R', 'ah.W1')
     const { id } = inst.wires.at(-1)!
-    expect(mendsOf(inst)).toEqual([[{ kind: 'takeOut', wire: id }]])
+    expect(fixesOf(inst)).toEqual([[{ kind: 'takeOut', wire: id }]])
   })
 
   it('put back a jumper, land a lifted conductor, and exchange two', () => {
     const jumper = wireBetween(right(), 'ah.W1', 'ah.W2')
-    expect(mendsOf(without(right(), jumper.id))).toContainEqual([
+    expect(fixesOf(without(right(), jumper.id))).toContainEqual([
       { kind: 'addJumper', a: jumper.a, b: jumper.b },
     ])
     const y = wireBetween(right(), 'tstat.Y', 'ah.Y')
-    expect(mendsOf(rewired(right(), y.id, { a: null, b: null }))).toEqual([
+    expect(fixesOf(rewired(right(), y.id, { a: null, b: null }))).toEqual([
       [
         { kind: 'moveWire', wire: y.id, end: 'a', to: y.a },
         { kind: 'moveWire', wire: y.id, end: 'b', to: y.b },
@@ -60,8 +60,8 @@ describe('changes toward the plan', () => {
     ])
     const g = wireBetween(right(), 'tstat.G', 'ah.G')
     const exchanged = rewired(rewired(right(), y.id, { b: g.b }), g.id, { b: y.b })
-    const [mend, ...more] = mendsOf(exchanged)
+    const [fix, ...more] = fixesOf(exchanged)
     expect(more).toEqual([])
-    expect(mended(exchanged, mend!).wires).toEqual(right().wires)
+    expect(applyFix(exchanged, fix!).wires).toEqual(right().wires)
   })
 })

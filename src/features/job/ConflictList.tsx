@@ -6,19 +6,19 @@ import { refWords } from '@/words'
 import { useJobScreen, useJobView } from './JobContext'
 
 /** Edits that the server did not take: yours and theirs side by side, to be decided; neither is lost. */
-export function AsideList({
+export function ConflictList({
   decide,
 }: {
   decide: (opId: string, choice: 'mine' | 'theirs') => Promise<void> | void
 }) {
   const view = useJobView()
   const { inst } = useJobScreen()
-  if (!view.aside.length) return null
+  if (!view.conflicted.length) return null
   return (
     <section aria-label="To decide" className="no-print mb-3 border-l-4 border-watch bg-watch-soft p-3">
       <h2 className="font-bold">Changed in two places</h2>
       <ul>
-        {view.aside.map(({ envelope, theirs, problems }) => (
+        {view.conflicted.map(({ envelope, theirs, problems }) => (
           <li key={envelope.opId} className="mt-2 flex flex-wrap items-center gap-3">
             <span className="flex-1 basis-72">
               Yours: {operationWords(inst, envelope.op)}.{' '}

@@ -1,12 +1,12 @@
 import type { Call, TerminalRole } from '../equipment'
 
 /** The kinds of device that can be described by ticking terminals and behaviour. */
-export const SKETCH_KINDS = ['thermostat', 'outdoorUnit', 'airHandler', 'switch'] as const
-export type SketchKind = (typeof SKETCH_KINDS)[number]
+export const DRAFT_KINDS = ['thermostat', 'outdoorUnit', 'airHandler', 'switch'] as const
+export type DraftKind = (typeof DRAFT_KINDS)[number]
 
 /** A device that no library has, as a technician describes it: what it is called, its terminals, what it does. */
-export interface Sketch {
-  kind: SketchKind
+export interface DeviceDraft {
+  kind: DraftKind
   name: string
   /** Model and suffix on the plate. */
   model: string
@@ -37,7 +37,7 @@ export interface Sketch {
 }
 
 /** Terminals that a kind may have, with their role. */
-export const OFFERED: Record<SketchKind, readonly { id: string; label: string; role: TerminalRole }[]> = {
+export const OFFERED: Record<DraftKind, readonly { id: string; label: string; role: TerminalRole }[]> = {
   thermostat: [
     { id: 'R', label: 'R', role: 'R' },
     { id: 'C', label: 'C', role: 'C' },
@@ -76,8 +76,8 @@ export const OFFERED: Record<SketchKind, readonly { id: string; label: string; r
 export const OUTPUTS = ['G', 'Y', 'Y2', 'AUX', 'W2', 'E'] as const
 
 /** What a device of the kind usually is: a start to change. */
-export function freshSketch(kind: SketchKind): Sketch {
-  const usual: Record<SketchKind, string[]> = {
+export function freshDraft(kind: DraftKind): DeviceDraft {
+  const usual: Record<DraftKind, string[]> = {
     thermostat: ['R', 'C', 'G', 'Y', 'OB', 'AUX', 'E'],
     outdoorUnit: ['R', 'C', 'Y', 'OB', 'W'],
     airHandler: ['R', 'C', 'G', 'Y', 'O', 'W1', 'W2'],

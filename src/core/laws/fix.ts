@@ -1,7 +1,7 @@
 import { isCooling, isHeatPumpHeating, wantsBackup, type Value } from '../equipment'
 import { Circuit } from '../circuit'
 import { makeRef, splitRef, terminalOf, type Installation, type Ref } from '../installation'
-import { awayCount, callsOf, meanings, memoriesAt, regionsOf } from '../situation'
+import { abnormalCountOf, callsOf, conditionsOf, memoriesAt, regionsOf } from '../situation'
 import { factsOf } from './facts'
 import type { Finding, Law } from './law'
 import { prove } from './prove'
@@ -16,10 +16,10 @@ export type Change =
   | { kind: 'setSetting'; placed: string; setting: string; value: Value }
 
 /** Changes, mostly one, that together clear a finding and break nothing else. */
-export type Mend = readonly Change[]
+export type Fix = readonly Change[]
 
 /** A job with the changes made. */
-export const mended = (inst: Installation, mend: Mend): Installation => mend.reduce(changed, inst)
+export const applyFix = (inst: Installation, fix: Fix): Installation => fix.reduce(changed, inst)
 
 function changed(inst: Installation, change: Change): Installation {
   switch (change.kind) {
@@ -62,27 +62,27 @@ function changed(inst: Installation, change: Change): Installation {
  * @param meant changes that are tried first, list by list
  * @param most offer no more than so many
  */
-export function mendsFor(
+export function fixesFor(
   inst: Installation,
   finding: Finding,
-  meant: readonly (readonly Mend[])[] = [],
+  meant: readonly (readonly Fix[])[] = [],
   most = 3,
-): Mend[] {
+): Fix[] {
   const law = LAWS.find((l) => l.id === finding.law)
   if (!law) return []
   const before = new Set(prove(inst).findings.map((f) => f.law))
   for (const list of [...meant, ...candidates(inst, finding)]) {
-    let best: Mend[] = []
+    let best: Fix[] = []
     let fewest = Infinity
-    for (const mend of list) {
-      const tried = mended(inst, mend)
+    for (const fix of list) {
+      const tried = applyFix(inst, fix)
       if (!holdsInWitness(law, tried, finding)) continue
       const { findings, undecided } = prove(tried)
       const worse = findings.some((f) => f.law === law.id || !before.has(f.law))
       if (worse || undecided.length || findings.length > fewest || !runsAsCalled(inst, tried)) continue
       if (findings.length < fewest) best = []
       fewest = findings.length
-      best.push(mend)
+      best.push(fix)
       if (fewest === 0 && best.length >= most) break
     }
     if (best.length) return best.slice(0, most)
@@ -94,7 +94,7 @@ function holdsInWitness(law: Law, inst: Installation, finding: Finding): boolean
   if (!law.each) return true
   const circuit = new Circuit(inst)
   const situation = finding.witness
-  const row = { away: awayCount(inst, situation), means: meanings(inst, situation) }
+  const row = { abnormalCount: abnormalCountOf(inst, situation), means: conditionsOf(inst, situation) }
   return law.each(stateSeen(circuit, circuit.settle(situation), situation, row)) === null
 }
 
@@ -119,7 +119,7 @@ function runsAsCalled(before: Installation, after: Installation): boolean {
 }
 
 /** What can be tried, kind by kind, each a single change. */
-function candidates(inst: Installation, finding: Finding): Mend[][] {
+function candidates(inst: Installation, finding: Finding): Fix[][] {
   const onPath = new Set(finding.path)
   const settings = inst.placed.flatMap((p) =>
     p.device.settings

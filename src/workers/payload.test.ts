@@ -1,5 +1,5 @@
 import { demoInstallation } from '../../tests/helpers/demo'
-import { Packer, Unpacker } from './parcel'
+import { Packer, Unpacker } from './payload'
 
 const inst = demoInstallation('quillfeather-lane')
 

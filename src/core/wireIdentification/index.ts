@@ -8,4 +8,4 @@ export {
   type Found,
   type Metal,
   type Misread,
-} from './finder'
+} from './wireIdentification'

@@ -7,19 +7,19 @@ import { deviceProblems } from '../../jobfile/references'
 import { check } from '../../jobfile/problem'
 import { deviceSchema } from '../../jobfile/device'
 import { FEEDS } from '../../../tests/helpers/gear'
-import { composeDevice, freshSketch, type Sketch, type SketchKind } from '.'
+import { buildDevice, freshDraft, type DeviceDraft, type DraftKind } from '.'
 
-const sketch = (kind: SketchKind, change: Partial<Sketch> = {}): Sketch => ({
-  ...freshSketch(kind),
+const draft = (kind: DraftKind, change: Partial<DeviceDraft> = {}): DeviceDraft => ({
+  ...freshDraft(kind),
   name: `Some ${kind}`,
   model: 'Z-1',
   ...change,
 })
-const make = (kind: SketchKind, change: Partial<Sketch> = {}) =>
-  composeDevice(sketch(kind, change), `own-${kind}`)
+const make = (kind: DraftKind, change: Partial<DeviceDraft> = {}) =>
+  buildDevice(draft(kind, change), `own-${kind}`)
 
 /** A whole house of devices that no library has. */
-function house(change: Partial<Sketch> = {}) {
+function house(change: Partial<DeviceDraft> = {}) {
   const pieces = [
     { ref: 'tstat', label: 'Thermostat', where: 'wall', device: make('thermostat') },
     {
@@ -53,7 +53,7 @@ describe('devices described by a form', () => {
     expect(prove(house()).findings).toEqual([])
   })
 
-  it('run what the sketch says, on both valve senses', () => {
+  it('run what the draft says, on both valve senses', () => {
     for (const rvSense of ['cooling', 'heating'] as const) {
       const inst = house({ rvSense })
       const own = inst.placed.map((p) =>
@@ -89,7 +89,7 @@ describe('devices described by a form', () => {
     expect(make('outdoorUnit').plate.mocpA).toBe(25)
   })
 
-  it('send 24 V indoors in defrost only where the sketch says so', () => {
+  it('send 24 V indoors in defrost only where the draft says so', () => {
     for (const defrostW of [true, false]) {
       const s = solve(new Circuit(house({ defrostW })), {
         call: 'heat1',

@@ -1,4 +1,4 @@
-import type { Device, Known, Profile, ProfileStyle, Value } from '../equipment'
+import type { Device, Unknowable, Profile, ProfileStyle, Value } from '../equipment'
 import { Functions } from './functions'
 import { Guided } from './guided'
 import { Leds } from './leds'
@@ -12,17 +12,17 @@ import { Triplets } from './triplets'
  * A small stand-in for a device, that behaves as its profile says and takes keystrokes only. It shares no code with the
  * key-in sheets: what a sheet says is followed on it, key by key, and what it then remembers is compared.
  */
-export interface StandIn {
+export interface Keypad {
   press(key: string): void
   /** What its display, its lights or its switches show. */
   display(): string
   /** The keys that there are, for operating it on a screen. */
   keys(): string[]
   /** The settings that it would now act on. */
-  settings(): Record<string, Known<Value>>
+  settings(): Record<string, Unknowable<Value>>
 }
 
-type Make = new (memory: Memory, profile: Profile) => StandIn
+type Make = new (memory: Memory, profile: Profile) => Keypad
 const STYLES: Record<ProfileStyle, Make> = {
   menu: Menu,
   guided: Guided,
@@ -34,7 +34,10 @@ const STYLES: Record<ProfileStyle, Make> = {
 }
 
 /** A stand-in with these settings in its memory; null for a device that has no profile. */
-export function standIn(device: Device, start: Readonly<Record<string, Known<Value>>> = {}): StandIn | null {
+export function keypadFor(
+  device: Device,
+  start: Readonly<Record<string, Unknowable<Value>>> = {},
+): Keypad | null {
   const { profile } = device
   return profile ? new STYLES[profile.style](new Memory(device, start), profile) : null
 }

@@ -3,7 +3,7 @@
 import { useCallback, useState } from 'react'
 
 /** State that outlives the page on this device: half-done work that is nobody else's yet. */
-export function useKept<T>(key: string, fresh: T): [T, (value: T) => void] {
+export function useLocalStorage<T>(key: string, fresh: T): [T, (value: T) => void] {
   const [value, setValue] = useState<T>(() => read(key) ?? fresh)
   const set = useCallback(
     (next: T) => {

@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { libraryDevice, libraryIds } from '../../../tests/helpers/demo'
-import type { Device, Known, Value } from '../equipment'
+import type { Device, Unknowable, Value } from '../equipment'
 import { allowedOf, itemsFor, isShown, keyInSheet, type Step } from '../setup'
-import { standIn, type StandIn } from '.'
+import { keypadFor, type Keypad } from '.'
 
 const PROFILED = libraryIds()
   .map(libraryDevice)
@@ -24,7 +24,7 @@ const anySettings = (d: Device) =>
   fc.record(Object.fromEntries(settable(d).map((s) => [s.id, fc.constantFrom(...values(d, s.id))])))
 
 /** Follows a sheet to the letter, as a person does who looks at the display and thinks of nothing. */
-function follow(device: StandIn, steps: readonly Step[]): void {
+function follow(device: Keypad, steps: readonly Step[]): void {
   for (const step of steps) {
     if (step.do === 'press') device.press(step.key)
     else if (step.do === 'check') expect(device.display()).toBe(step.shows)
@@ -60,10 +60,10 @@ describe('key-in sheets on stand-ins', () => {
           fc.boolean(),
           fc.boolean(),
           (was, wanted, all, looked) => {
-            const box = standIn(device, was)!
+            const box = keypadFor(device, was)!
             const placed = { ref: 'd', label: 'd', device, settings: wanted }
             // What nobody looked at is not known, and the sheet then sets it.
-            const found: Record<string, Known<Value>> = looked ? was : {}
+            const found: Record<string, Unknowable<Value>> = looked ? was : {}
             const sheet = keyInSheet(placed, found, all)!
             expect(sheet.cannot).toEqual([])
             for (const line of sheet.lines) follow(box, line.steps)
@@ -107,7 +107,7 @@ describe('key-in sheets on stand-ins', () => {
 /** Keys and displays written by hand from the profile's words, one trace for each peculiarity. */
 describe('stand-ins, key by key', () => {
   const run = (id: string, start: Record<string, Value>, trace: [string, string][]) => {
-    const box = standIn(libraryDevice(id), start)!
+    const box = keypadFor(libraryDevice(id), start)!
     for (const [key, shows] of trace) {
       box.press(key)
       expect([key, box.display()]).toEqual([key, shows])
@@ -229,7 +229,7 @@ describe('stand-ins, key by key', () => {
   })
 
   it('lights count in binary, and what is stored blinks until it is activated', () => {
-    const box = standIn(libraryDevice('marram-v3'), {
+    const box = keypadFor(libraryDevice('marram-v3'), {
       defrostPins: 60,
       earlyDefrost: 'off',
       selector: '24V',
@@ -253,7 +253,7 @@ describe('stand-ins, key by key', () => {
   })
 
   it('switches are read when power comes back, and moved only without it', () => {
-    const box = standIn(libraryDevice('marram-s1'), { defrostPins: 60, faultHeat: 'off' })!
+    const box = keypadFor(libraryDevice('marram-s1'), { defrostPins: 60, faultHeat: 'off' })!
     box.press('SW1-1 1')
     expect(box.display()).toBe('POWER ON P1:60 SW1-1:0')
     box.press('POWER')
@@ -264,5 +264,6 @@ describe('stand-ins, key by key', () => {
     expect(box.settings().faultHeat).toBe('on')
   })
 
-  it('a device without a profile has no stand-in', () => expect(standIn(libraryDevice('splice'))).toBeNull())
+  it('a device without a profile has no stand-in', () =>
+    expect(keypadFor(libraryDevice('splice'))).toBeNull())
 })

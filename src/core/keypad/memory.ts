@@ -1,5 +1,5 @@
-import { evaluate, type Device, type Known, type ProfileItem, type Value } from '../equipment'
-import { settingsSight } from '../installation'
+import { evaluate, type Device, type Unknowable, type ProfileItem, type Value } from '../equipment'
+import { settingsContext } from '../installation'
 
 const keyOf = (item: ProfileItem): string => `${item.address ?? ''}/${item.code}`
 
@@ -9,7 +9,7 @@ export class Memory {
 
   constructor(
     readonly device: Device,
-    start: Readonly<Record<string, Known<Value>>>,
+    start: Readonly<Record<string, Unknowable<Value>>>,
   ) {
     for (const item of this.all) {
       const setting = device.settings.find((s) => s.id === item.setting)
@@ -42,7 +42,7 @@ export class Memory {
   }
 
   /** Whether a code of an item agrees with a value of its setting. */
-  private fits(item: ProfileItem, code: string, value: Known<Value> | undefined): boolean {
+  private fits(item: ProfileItem, code: string, value: Unknowable<Value> | undefined): boolean {
     if (value === undefined || value === null) return false
     if ('map' in item.as) return item.as.map[String(value)] === code
     const { plus, times } = item.as.number
@@ -50,7 +50,7 @@ export class Memory {
   }
 
   /** The value of a setting: the one that all its items agree on; null where they agree on none. */
-  value(id: string): Known<Value> {
+  value(id: string): Unknowable<Value> {
     const items = this.all.filter((i) => i.setting === id)
     const setting = this.device.settings.find((s) => s.id === id)
     if (!items.length || !setting) return setting?.default ?? null
@@ -69,11 +69,11 @@ export class Memory {
 
   /** The items that the device shows, given what it remembers now. */
   visible(): ProfileItem[] {
-    const sight = settingsSight((id) => this.value(id))
-    return this.all.filter((i) => !i.when || evaluate(i.when, sight) === 'yes')
+    const context = settingsContext((id) => this.value(id))
+    return this.all.filter((i) => !i.when || evaluate(i.when, context) === 'yes')
   }
 
-  values(): Record<string, Known<Value>> {
+  values(): Record<string, Unknowable<Value>> {
     return Object.fromEntries(this.device.settings.map((s) => [s.id, this.value(s.id)]))
   }
 }

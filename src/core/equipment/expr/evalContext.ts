@@ -1,19 +1,19 @@
 import type { DegF } from '../../units'
 import type { Call } from '../call'
-import type { ModeMeaning } from '../meaning'
-import type { Known, Value } from '../value'
+import type { ModeCondition } from '../condition'
+import type { Unknowable, Value } from '../value'
 import type { Truth } from './truth'
 
 /** What an expression of one placed device may look at. */
-export interface Sight {
+export interface EvalContext {
   call: Call
   outdoorF: DegF
   /** null: the setting is not known yet. */
-  setting: (id: string) => Known<Value>
+  setting: (id: string) => Unknowable<Value>
   /** The state a mode of this device is in. */
   mode(id: string): string
   /** Whether any device of the job is in a mode that means this. */
-  means(meaning: ModeMeaning): boolean
+  means(meaning: ModeCondition): boolean
   /** Whether one of the device's own coils is energised. */
   energised(part: string): Truth
   /** What a switch inside its differential did last; null: nobody said. */

@@ -8,7 +8,7 @@ import {
   type Mode,
   type Part,
 } from '../equipment'
-import { OFFERED, OUTPUTS, type Sketch } from './sketch'
+import { OFFERED, OUTPUTS, type DeviceDraft } from './draft'
 
 /** Usual pull-in and drop-out of 24 V coils, V. */
 const COIL = { volts: 24, powerFactor: 0.4, pullIn: 18, dropOut: 10 }
@@ -16,23 +16,19 @@ const COIL = { volts: 24, powerFactor: 0.4, pullIn: 18, dropOut: 10 }
 const COMPRESSOR_CALLS: Call[] = CALLS.filter((c) => isCooling(c) || isHeatPumpHeating(c))
 
 /**
- * A device file from a sketch. The result is an ordinary device: it can be looked at, changed and shared like any other.
+ * A device file from a draft. The result is an ordinary device: it can be looked at, changed and shared like any other.
  * @param id of the new device, unused in the library that it goes into
  */
-export function composeDevice(sketch: Sketch, id: string): Device {
-  const offered = OFFERED[sketch.kind].filter((t) => sketch.terminals.includes(t.id))
+export function buildDevice(draft: DeviceDraft, id: string): Device {
+  const offered = OFFERED[draft.kind].filter((t) => draft.terminals.includes(t.id))
   const base: Device = {
     format: 'gatecross.device',
     version: 1,
     id,
     kind:
-      sketch.kind === 'switch'
-        ? sketch.opens === 'warm'
-          ? 'outdoorThermostat'
-          : 'floatSwitch'
-        : sketch.kind,
-    name: sketch.name.trim() || 'Device of the house',
-    fits: sketch.model.trim() ? [sketch.model.trim()] : [],
+      draft.kind === 'switch' ? (draft.opens === 'warm' ? 'outdoorThermostat' : 'floatSwitch') : draft.kind,
+    name: draft.name.trim() || 'Device of the house',
+    fits: draft.model.trim() ? [draft.model.trim()] : [],
     about: 'Described on site by its terminals and behaviour; compare it with its own diagram.',
     terminals: offered.map((t) => ({ id: t.id, label: t.label, side: 'low', role: t.role })),
     parts: [],
@@ -40,15 +36,15 @@ export function composeDevice(sketch: Sketch, id: string): Device {
     modes: [],
     plate: {},
   }
-  switch (sketch.kind) {
+  switch (draft.kind) {
     case 'thermostat':
-      return thermostat(base, sketch)
+      return thermostat(base, draft)
     case 'outdoorUnit':
-      return outdoorUnit(base, sketch)
+      return outdoorUnit(base, draft)
     case 'airHandler':
-      return airHandler(base, sketch)
+      return airHandler(base, draft)
     case 'switch':
-      return loneSwitch(base, sketch)
+      return loneSwitch(base, draft)
   }
 }
 
@@ -58,22 +54,22 @@ const breakerFor = (amps: number): number => BREAKERS.find((b) => b >= amps) ?? 
 
 const has = (d: Device, id: string): boolean => d.terminals.some((t) => t.id === id)
 const all = (...list: (Expr | null)[]): Expr => ({ all: list.filter((e): e is Expr => e !== null) })
-const rvSetting = (sketch: Sketch): Device['settings'][number] => ({
+const rvSetting = (draft: DeviceDraft): Device['settings'][number] => ({
   id: 'rvSense',
   label: 'Reversing valve energised in',
-  group: sketch.kind === 'thermostat' ? 'set' : 'plate',
+  group: draft.kind === 'thermostat' ? 'set' : 'plate',
   kind: 'choice',
   options: [
     { id: 'cooling', label: 'Cooling (O)' },
     { id: 'heating', label: 'Heating (B)' },
   ],
-  default: sketch.rvSense,
+  default: draft.rvSense,
   intent: 'rvSense',
 })
 
-function thermostat(d: Device, sketch: Sketch): Device {
+function thermostat(d: Device, draft: DeviceDraft): Device {
   const power: Expr | null = has(d, 'C') ? { energised: 'self' } : null
-  const calls = CALLS.filter((c) => c === 'off' || (sketch.outputs[c]?.length ?? 0) > 0)
+  const calls = CALLS.filter((c) => c === 'off' || (draft.outputs[c]?.length ?? 0) > 0)
   const parts: Part[] = []
   if (power)
     parts.push({
@@ -92,7 +88,7 @@ function thermostat(d: Device, sketch: Sketch): Device {
     })
   for (const terminal of OUTPUTS) {
     if (!has(d, terminal)) continue
-    const on = calls.filter((c) => sketch.outputs[c]?.includes(terminal))
+    const on = calls.filter((c) => draft.outputs[c]?.includes(terminal))
     const ready: Expr | null = terminal === 'Y' || terminal === 'Y2' ? { mode: 'timer', is: ['ready'] } : null
     output(terminal, all(power, { call: on }, ready))
   }
@@ -108,7 +104,7 @@ function thermostat(d: Device, sketch: Sketch): Device {
         ],
       }),
     )
-    d.settings.push(rvSetting(sketch))
+    d.settings.push(rvSetting(draft))
   }
   const timer: Mode = {
     id: 'timer',
@@ -127,7 +123,7 @@ function thermostat(d: Device, sketch: Sketch): Device {
   }
 }
 
-function outdoorUnit(d: Device, sketch: Sketch): Device {
+function outdoorUnit(d: Device, draft: DeviceDraft): Device {
   const board = (...states: string[]): Expr => ({ mode: 'board', is: states })
   d.terminals.push(
     { id: 'L1', label: 'L1', side: 'line', role: 'line' },
@@ -137,9 +133,9 @@ function outdoorUnit(d: Device, sketch: Sketch): Device {
     { kind: 'load', id: 'logic', a: 'R', b: 'C', label: 'Defrost board', ...COIL, va: 3, pullIn: 16 },
     { kind: 'load', id: 'ySense', a: 'Y', b: 'C', label: 'Board input on Y', ...COIL, va: 0.5, powerFactor: 1, pullIn: 16, dropOut: 8 },
     { kind: 'contact', id: 'boardY', a: 'Y', b: 'yb', gate: 'board', label: 'Board, compressor output', driver: board('normal', 'defrost') },
-    { kind: 'load', id: 'contactor', a: 'yb', b: 'C', label: 'Contactor coil', ...COIL, va: sketch.contactorVa },
+    { kind: 'load', id: 'contactor', a: 'yb', b: 'C', label: 'Contactor coil', ...COIL, va: draft.contactorVa },
     { kind: 'contact', id: 'pole', a: 'L1', b: 't1', gate: 'contactor', label: 'Contactor pole', driver: { energised: 'contactor' } },
-    { kind: 'load', id: 'compressor', a: 't1', b: 'L2', label: 'Compressor', volts: 240, va: sketch.compressorVa, powerFactor: 0.92, makes: { what: 'compressor', stage: 1 } },
+    { kind: 'load', id: 'compressor', a: 't1', b: 'L2', label: 'Compressor', volts: 240, va: draft.compressorVa, powerFactor: 0.92, makes: { what: 'compressor', stage: 1 } },
     { kind: 'contact', id: 'fanRelay', a: 't1', b: 'f1', gate: 'board', label: 'Board, outdoor fan relay', driver: board('normal', 'lockout') },
     { kind: 'load', id: 'fan', a: 'f1', b: 'L2', label: 'Outdoor fan', volts: 240, va: 190, powerFactor: 0.8, makes: { what: 'outdoorFan' } },
   ] // prettier-ignore
@@ -154,7 +150,7 @@ function outdoorUnit(d: Device, sketch: Sketch): Device {
       { kind: 'contact', id: 'rvForce', a: 'R', b: 'rv', gate: 'board', label: 'Board, reversing valve in defrost', driver: all(board('defrost'), { set: 'rvSense', is: ['cooling'] }, { energised: 'logic' }) },
       { kind: 'load', id: 'rvCoil', a: 'rv', b: 'C', label: 'Reversing valve solenoid', ...COIL, va: 8, pullIn: 17, makes: { what: 'reversingValve', energisedIn: { set: 'rvSense' } } },
     ) // prettier-ignore
-    d.settings.push(rvSetting(sketch))
+    d.settings.push(rvSetting(draft))
   }
   if (has(d, 'W'))
     parts.push({
@@ -168,8 +164,8 @@ function outdoorUnit(d: Device, sketch: Sketch): Device {
         { energised: 'logic' },
         {
           any: [
-            ...(sketch.defrostW ? [board('defrost')] : []),
-            ...(sketch.faultHeat ? [all(board('lockout'), { energised: 'ySense' })] : []),
+            ...(draft.defrostW ? [board('defrost')] : []),
+            ...(draft.faultHeat ? [all(board('lockout'), { energised: 'ySense' })] : []),
           ],
         },
       ),
@@ -193,11 +189,11 @@ function outdoorUnit(d: Device, sketch: Sketch): Device {
     ...d,
     parts,
     modes: [mode],
-    plate: { volts: 240, mocpA: breakerFor((1.75 * sketch.compressorVa) / 240) },
+    plate: { volts: 240, mocpA: breakerFor((1.75 * draft.compressorVa) / 240) },
   }
 }
 
-function airHandler(d: Device, sketch: Sketch): Device {
+function airHandler(d: Device, draft: DeviceDraft): Device {
   d.terminals.push(
     { id: 'L1', label: 'L1', side: 'line', role: 'line' },
     { id: 'L2', label: 'L2', side: 'line', role: 'line' },
@@ -205,22 +201,22 @@ function airHandler(d: Device, sketch: Sketch): Device {
   const starters: Expr[] = [{ energised: 'blowerRelay' }]
   const parts: Part[] = [
     { kind: 'contact', id: 'door', a: 'L1', b: 'L1d', gate: 'door', label: 'Blower door switch', driver: { mode: 'door', is: ['shut'] } },
-    { kind: 'transformer', id: 'xfmr', a: 'L1d', b: 'L2', c: 's1', d: 'C', label: 'Control transformer', primaryVolts: 240, secondaryVolts: 24, noLoadVolts: 26.4, va: sketch.transformerVa },
-    { kind: 'contact', id: 'fuse24', a: 's1', b: 'R', gate: 'fuse', label: '24 V fuse', driver: { mode: 'fuse24', is: ['good'] }, ratedA: sketch.transformerVa > 40 ? 5 : 3 },
+    { kind: 'transformer', id: 'xfmr', a: 'L1d', b: 'L2', c: 's1', d: 'C', label: 'Control transformer', primaryVolts: 240, secondaryVolts: 24, noLoadVolts: 26.4, va: draft.transformerVa },
+    { kind: 'contact', id: 'fuse24', a: 's1', b: 'R', gate: 'fuse', label: '24 V fuse', driver: { mode: 'fuse24', is: ['good'] }, ratedA: draft.transformerVa > 40 ? 5 : 3 },
     { kind: 'load', id: 'blowerRelay', a: 'G', b: 'C', label: 'Blower relay coil', ...COIL, va: 6, powerFactor: 0.5, dropOut: 8 },
   ] // prettier-ignore
   const modes: Mode[] = [
     { id: 'door', label: 'Blower door', states: [{ id: 'shut', label: 'Shut' }, { id: 'open', label: 'Open', means: 'off', reach: 'failure' }] },
     { id: 'fuse24', label: '24 V fuse', states: [{ id: 'good', label: 'Good' }, { id: 'blown', label: 'Blown', means: 'failed', reach: 'failure' }] },
   ] // prettier-ignore
-  if (sketch.blowerOnY && has(d, 'Y')) {
+  if (draft.blowerOnY && has(d, 'Y')) {
     parts.push({ kind: 'load', id: 'yInput', a: 'Y', b: 'C', label: 'Board input on Y', ...COIL, va: 0.5, powerFactor: 1, pullIn: 16 })
     starters.push({ energised: 'yInput' })
   } // prettier-ignore
   let row = 0
   for (const [terminal, rows] of [
-    ['W1', sketch.rowsW1],
-    ['W2', sketch.rowsW2],
+    ['W1', draft.rowsW1],
+    ['W2', draft.rowsW2],
   ] as const) {
     if (!has(d, terminal)) continue
     const coil = `seq${terminal}`
@@ -235,13 +231,13 @@ function airHandler(d: Device, sketch: Sketch): Device {
       powerFactor: 1,
     })
     // A row without moving air would burn: whatever the board does, the first relay brings the blower where W is said to.
-    if (sketch.blowerOnW) starters.push({ energised: coil })
+    if (draft.blowerOnW) starters.push({ energised: coil })
     for (let n = 0; n < rows; n++) {
       row++
       const [a, b, c] = [`e${row}a`, `e${row}b`, `e${row}c`]
       parts.push(
         { kind: 'contact', id: `link${row}`, a: 'L1', b: a, gate: 'fuseLink', label: `Row ${row} fuse link`, driver: { mode: `link${row}`, is: ['good'] } },
-        { kind: 'load', id: `row${row}`, a, b, label: `Row ${row}`, volts: 240, va: sketch.rowWatts, powerFactor: 1, pullIn: 60, dropOut: 40, makes: { what: 'strip', row } },
+        { kind: 'load', id: `row${row}`, a, b, label: `Row ${row}`, volts: 240, va: draft.rowWatts, powerFactor: 1, pullIn: 60, dropOut: 40, makes: { what: 'strip', row } },
         { kind: 'contact', id: `limit${row}`, a: b, b: c, gate: 'limit', label: `Row ${row} limit`, driver: { mode: `limit${row}`, is: ['closed'] } },
         { kind: 'contact', id: `heat${row}`, a: c, b: 'L2', gate: 'relay', label: `Row ${row} relay contact`, driver: { energised: coil } },
       )
@@ -261,25 +257,25 @@ function airHandler(d: Device, sketch: Sketch): Device {
     modes,
     plate: {
       volts: 240,
-      transformerVa: sketch.transformerVa,
+      transformerVa: draft.transformerVa,
       rows: row,
       // NEC 424.4: conductor and overcurrent device for 125 % of elements and motor.
-      mocpA: breakerFor((1.25 * (row * sketch.rowWatts + 520)) / 240),
+      mocpA: breakerFor((1.25 * (row * draft.rowWatts + 520)) / 240),
     },
   }
 }
 
-function loneSwitch(d: Device, sketch: Sketch): Device {
+function loneSwitch(d: Device, draft: DeviceDraft): Device {
   const part = (driver: Expr): Part => ({
     kind: 'contact',
     id: 'switch',
     a: 'T1',
     b: 'T2',
-    gate: sketch.opens === 'warm' ? 'outdoorThermostat' : 'safety',
+    gate: draft.opens === 'warm' ? 'outdoorThermostat' : 'safety',
     label: d.name,
     driver,
   })
-  if (sketch.opens === 'warm')
+  if (draft.opens === 'warm')
     return {
       ...d,
       parts: [part({ sense: 'outdoor', below: { set: 'setpoint' }, band: 5 })],
@@ -291,13 +287,13 @@ function loneSwitch(d: Device, sketch: Sketch): Device {
           kind: 'number',
           range: [0, 60],
           unit: '°F',
-          default: sketch.closesBelowF,
+          default: draft.closesBelowF,
           intent: 'outdoorSwitch',
         },
       ],
       plate: { differentialF: 5 },
     }
-  const water = sketch.opens === 'water'
+  const water = draft.opens === 'water'
   return {
     ...d,
     parts: [part({ mode: 'state', is: ['closed'] })],

@@ -2,15 +2,15 @@
 
 import { useMemo } from 'react'
 import type { Installation } from '@/core/installation'
-import { SCHOOLS, schoolsFor, schoolsThatMatter, type Schools } from '@/core/plan'
-import { Choice } from '@/ui'
+import { WIRING_PRACTICES, practiceFor, openPractices, type WiringPractice } from '@/core/plan'
+import { SelectField } from '@/ui'
 
-const LABELS: { [K in keyof Schools]: string } = {
+const LABELS: { [K in keyof WiringPractice]: string } = {
   defrost: 'Defrost',
   emergency: 'Emergency heat, with one aux path',
   fuel: 'Heat pump or furnace, decided by',
 }
-const CHOICES: { [K in keyof Schools]: { [C in Schools[K]]: string } } = {
+const CHOICES: { [K in keyof WiringPractice]: { [C in WiringPractice[K]]: string } } = {
   defrost: { tempered: 'Tempered: strips on during defrost', cold: 'Cold: strips stay off' },
   emergency: { setting: 'The thermostat drives AUX with E', jumper: 'A jumper from AUX to E' },
   fuel: {
@@ -21,25 +21,25 @@ const CHOICES: { [K in keyof Schools]: { [C in Schools[K]]: string } } = {
 }
 
 /** Where good practitioners differ: the technician's own school, of those that this gear leaves open. */
-export function SchoolPicker({
+export function PracticePicker({
   inst,
   chosen,
   onChange,
 }: {
   inst: Installation
-  chosen: Partial<Schools>
-  onChange: (chosen: Partial<Schools>) => void
+  chosen: Partial<WiringPractice>
+  onChange: (chosen: Partial<WiringPractice>) => void
 }) {
-  const schools = useMemo(() => schoolsFor(inst, chosen), [inst, chosen])
-  const open = useMemo(() => schoolsThatMatter(inst, schools), [inst, schools])
+  const practice = useMemo(() => practiceFor(inst, chosen), [inst, chosen])
+  const open = useMemo(() => openPractices(inst, practice), [inst, practice])
   return open.map((key) => {
     const words: Record<string, string> = CHOICES[key]
     return (
-      <Choice
+      <SelectField
         key={key}
         label={LABELS[key]}
-        value={schools[key]}
-        options={SCHOOLS[key].map((choice) => [choice, words[choice]!])}
+        value={practice[key]}
+        options={WIRING_PRACTICES[key].map((choice) => [choice, words[choice]!])}
         onValue={(value) => onChange({ ...chosen, [key]: value })}
       />
     )

@@ -1,10 +1,10 @@
 import type { Installation } from '@/core/installation'
-import type { Change, Mend } from '@/core/laws'
+import type { Change, Fix } from '@/core/laws'
 import type { Operation } from './operation'
 
 /** The edits that record a mend as done. */
-export const mendOperations = (inst: Installation, mend: Mend, newId: () => string): Operation[] =>
-  mend.flatMap((change) => operationsOf(inst, change, newId))
+export const fixOperations = (inst: Installation, fix: Fix, newId: () => string): Operation[] =>
+  fix.flatMap((change) => operationsOf(inst, change, newId))
 
 function operationsOf(inst: Installation, change: Change, newId: () => string): Operation[] {
   switch (change.kind) {

@@ -1,17 +1,17 @@
 import { demoInstallation, rewired, wireBetween, without } from '../../../tests/helpers/demo'
-import { mended, mendsFor, prove } from '.'
+import { applyFix, fixesFor, prove } from '.'
 
-const mends = (inst: ReturnType<typeof demoInstallation>) => {
+const fixes = (inst: ReturnType<typeof demoInstallation>) => {
   const { findings } = prove(inst)
   expect(findings.length).toBeGreaterThan(0)
-  return mendsFor(inst, findings[0]!)
+  return fixesFor(inst, findings[0]!)
 }
 
 describe('the smallest change that clears a finding', () => {
   it('moves E past the outdoor thermostat, to either heat terminal', () => {
     const inst = demoInstallation('saltmarsh-row')
     const e = wireBetween(inst, 'tstat.E', 'spl.x').id
-    expect(mends(inst)).toEqual(
+    expect(fixes(inst)).toEqual(
       expect.arrayContaining([
         [{ kind: 'moveWire', wire: e, end: 'b', to: 'ah.W1' }],
         [{ kind: 'moveWire', wire: e, end: 'b', to: 'ah.W2' }],
@@ -20,7 +20,7 @@ describe('the smallest change that clears a finding', () => {
   })
 
   it('turns the O/B setting when that is what is wrong', () => {
-    expect(mends(demoInstallation('quillfeather-lane', { 'tstat.rvSense': 'heating' }))[0]).toEqual([
+    expect(fixes(demoInstallation('quillfeather-lane', { 'tstat.rvSense': 'heating' }))[0]).toEqual([
       { kind: 'setSetting', placed: 'tstat', setting: 'rvSense', value: 'cooling' },
     ])
   })
@@ -28,16 +28,16 @@ describe('the smallest change that clears a finding', () => {
   it('puts the missing jumper in', () => {
     const inst = demoInstallation('quillfeather-lane')
     const bare = without(inst, wireBetween(inst, 'ah.W1', 'ah.W2').id)
-    expect(mends(bare)).toContainEqual([{ kind: 'addJumper', a: 'ah.W1', b: 'ah.W2' }])
+    expect(fixes(bare)).toContainEqual([{ kind: 'addJumper', a: 'ah.W1', b: 'ah.W2' }])
   })
 
   it('offers only changes that hold every law and leave nothing always on', () => {
     const inst = demoInstallation('quillfeather-lane')
     const wrong = rewired(inst, wireBetween(inst, 'tstat.E', 'ah.W2').id, { b: 'ah.Y' })
-    for (const mend of mends(wrong)) {
-      expect(prove(mended(wrong, mend)).findings).toEqual([])
+    for (const fix of fixes(wrong)) {
+      expect(prove(applyFix(wrong, fix)).findings).toEqual([])
       // Never a heat terminal tied to R.
-      expect(JSON.stringify(mend)).not.toContain('ah.R')
+      expect(JSON.stringify(fix)).not.toContain('ah.R')
     }
   })
 
@@ -48,10 +48,10 @@ describe('the smallest change that clears a finding', () => {
     const { findings } = prove(inst)
     expect(findings).toHaveLength(4)
     for (const finding of findings) {
-      const found = mendsFor(inst, finding)
+      const found = fixesFor(inst, finding)
       expect(found).toContainEqual([{ kind: 'moveWire', wire: contact, end: 'a', to: 'rel.NC' }])
       // Bypassing the interlock would bring the heat back, and leave the danger: it is not offered.
-      for (const mend of found) expect(prove(mended(inst, mend)).findings).toEqual([])
+      for (const fix of found) expect(prove(applyFix(inst, fix)).findings).toEqual([])
     }
   })
 
@@ -62,7 +62,7 @@ describe('the smallest change that clears a finding', () => {
     const e = wireBetween(inst, 'tstat.E', 'spl.x').id
     const right = { kind: 'moveWire', wire: e, end: 'b', to: 'ah.W2' } as const
     const cutting = [[right, { kind: 'takeOut', wire: y } as const]]
-    const found = mendsFor(inst, finding!, [cutting, [[right]]])
+    const found = fixesFor(inst, finding!, [cutting, [[right]]])
     expect(found).toEqual([[right]])
   })
 })

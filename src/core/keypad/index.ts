@@ -1,0 +1,1 @@
+export { keypadFor, type Keypad } from './keypad'

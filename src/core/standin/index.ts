@@ -1,1 +1,0 @@
-export { standIn, type StandIn } from './standIn'
