@@ -65,12 +65,13 @@ main(async () => {
       else count(0, 1)
     }),
   )
-  await part('saving through restarts', async () => {
-    const durable = await run(process.execPath, ['--import', 'tsx', 'tests/durability/main.ts'], {
-      cwd: root,
+  const program = (name, file) =>
+    part(name, async () => {
+      const { code } = await run(process.execPath, ['--import', 'tsx', file], { cwd: root })
+      count(code === 0 ? 1 : 0, code === 0 ? 0 : 1)
     })
-    count(durable.code === 0 ? 1 : 0, durable.code === 0 ? 0 : 1)
-  })
+  await program('repositories on PostgreSQL', 'tests/server/main.ts')
+  await program('saving through restarts', 'tests/durability/main.ts')
 
   say(`seconds: ${seconds.join(', ')}`)
 

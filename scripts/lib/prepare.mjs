@@ -40,8 +40,12 @@ export async function ensureModules() {
   writeFileSync(stamp, fingerprint(['package.json', 'package-lock.json']))
 }
 
+/** Names the rules and words of this source: a verdict is kept with the name of those that it came from. */
+export const engine = () => fingerprint(['src/core', 'src/words', 'src/jobfile']).slice(0, 16)
+
 const SOURCES = [
   'src',
+  'library',
   'public',
   'next.config.ts',
   'postcss.config.mjs',
@@ -57,19 +61,17 @@ export async function ensureBuild() {
   if (stampIs(stamp, now)) return
   say('building the app (under a minute)')
   rmSync(stamp, { force: true })
-  let result = await run('npx', ['next', 'build'], {
-    cwd: root,
-    quiet: true,
-    env: { NEXT_TELEMETRY_DISABLED: '1' },
-  })
+  const build = () =>
+    run('npx', ['next', 'build'], {
+      cwd: root,
+      quiet: true,
+      env: { NEXT_TELEMETRY_DISABLED: '1', GATE_CROSS_ENGINE: engine() },
+    })
+  let result = await build()
   if (result.code !== 0) {
     // A build that was cut short can leave a folder that no later build recovers from.
     rmSync(join(root, '.next'), { recursive: true, force: true })
-    result = await run('npx', ['next', 'build'], {
-      cwd: root,
-      quiet: true,
-      env: { NEXT_TELEMETRY_DISABLED: '1' },
-    })
+    result = await build()
   }
   if (result.code !== 0) throw new Plain(`the app does not build:\n${result.out}`)
   writeFileSync(stamp, now)

@@ -1,6 +1,6 @@
 import { spawn } from 'node:child_process'
 import { join } from 'node:path'
-import { root } from './prepare.mjs'
+import { engine, root } from './prepare.mjs'
 import { Plain, run } from './say.mjs'
 
 /** Migrates the database, and loads the demo jobs where there are none yet. `reset` empties it first. */
@@ -12,7 +12,11 @@ export async function prepareDatabase(url, { reset = false, demo = true } = {}) 
     ...(reset ? ['--reset'] : []),
     ...(demo ? ['--demo'] : []),
   ]
-  const result = await run(process.execPath, args, { cwd: root, quiet: true, env: { DATABASE_URL: url } })
+  const result = await run(process.execPath, args, {
+    cwd: root,
+    quiet: true,
+    env: { DATABASE_URL: url, GATE_CROSS_ENGINE: engine() },
+  })
   if (result.code !== 0) throw new Plain(result.out.trim())
   return result.out.trim()
 }

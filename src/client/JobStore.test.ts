@@ -1,5 +1,5 @@
 import { readJson } from '../../tests/helpers/demo'
-import { apply, clash, pathOf, type Envelope, type Job, type OpResult, type PushRequest } from '@/jobfile'
+import { apply, clashAt, type Envelope, type Job, type OpResult, type PushRequest } from '@/jobfile'
 import { JobStore, memoryQueue, type QueueStorage, type Transport } from '.'
 
 /** A server in memory with the rules of the real one; it can be away, or lose its answer after doing the work. */
@@ -11,8 +11,9 @@ function fakeServer() {
     const since = log.slice(request.base - 1)
     const results = request.ops.map((e): OpResult => {
       if (log.some((l) => l.opId === e.opId)) return { opId: e.opId, outcome: 'alreadyThere' }
-      const theirs = since.find((l) => l.client !== e.client && clash(l.op, e.op))
-      if (theirs) return { opId: e.opId, outcome: 'stale', place: pathOf(e.op), theirs }
+      const newer = log.slice(e.seen - 1).filter((l) => l.client !== e.client)
+      const theirs = newer.find((l) => clashAt(e.op, l.op) !== null)
+      if (theirs) return { opId: e.opId, outcome: 'stale', path: clashAt(e.op, theirs.op) ?? '', theirs }
       const applied = apply(job, e.op)
       if (!applied.ok) return { opId: e.opId, outcome: 'refused', problems: applied.problems }
       job = applied.value
@@ -143,7 +144,7 @@ describe('JobStore', () => {
     expect(setpoint(server.current())).toBe(30)
     const [item] = b.getView().conflicted
     expect(item).toMatchObject({
-      place: 'settings.odt.setpoint',
+      path: 'placed.odt.settings.setpoint',
       theirs: { op: { value: 30 } },
       envelope: { op: { value: 44 } },
     })

@@ -1,16 +1,21 @@
 import isEqual from 'fast-deep-equal'
 import {
   apply,
+  batched,
   inverse,
+  JOB_VERSION,
   MOST_OPS,
-  pathOf,
+  pathsOf,
+  restorable,
+  storedJob,
+  upgradeEnvelope,
   type Checked,
   type Envelope,
   type Job,
   type Operation,
   type Problem,
   type PushResponse,
-  upgradeJob,
+  type Restore,
 } from '@/jobfile'
 import type { QueueStorage, ConflictedOp } from './queue'
 import type { Transport } from './transport'
@@ -28,6 +33,8 @@ export interface JobView {
   conflicted: ConflictedOp[]
   canUndo: boolean
   canRedo: boolean
+  /** Places that the last undo or redo left as they are, for somebody has changed them in the meantime. */
+  notTakenBack: string[]
 }
 
 export interface StoreNeeds {
@@ -57,8 +64,9 @@ export class JobStore {
   private base: { version: number; job: Job } | null = null
   private pending: Envelope[] = []
   private conflicted: ConflictedOp[] = []
-  private undos: Operation[] = []
-  private redos: Operation[] = []
+  private undos: Restore[] = []
+  private redos: Restore[] = []
+  private notTakenBack: string[] = []
   private missing: Problem[] | null = null
   private failures = 0
   private flushing: Promise<void> | null = null
@@ -90,9 +98,11 @@ export class JobStore {
       queue.lastSeen(this.jobId),
     ])
     const made = this.pending.filter((p) => !pending.some((q) => q.opId === p.opId))
-    this.pending = [...pending, ...made]
+    // What an older version of the app left in the queue is read as one of today's.
+    const base = seen?.version ?? 0
+    this.pending = [...pending.map((e) => upgradeEnvelope(e, base) as Envelope), ...made]
     this.conflicted = conflicted
-    if (seen && !this.base) this.base = { ...seen, job: upgradeJob(seen.job) }
+    if (seen && !this.base) this.base = { ...seen, job: storedJob(seen.job) }
     const loaded = await transport.load(this.jobId)
     if (loaded.ok) await this.rebase(loaded.value)
     else if (loaded.why === 'refused') {
@@ -107,13 +117,19 @@ export class JobStore {
     void this.flush()
   }
 
-  /** Makes an edit. The answer is immediate; a refused one names its place and changes nothing. */
-  edit(op: Operation, record: 'undo' | 'redo' | 'fresh' = 'fresh'): Checked<Job> {
+  /**
+   * Makes an edit; several at once are one batch, made whole or not at all. The answer is immediate; a refused one names
+   * its place and changes nothing.
+   */
+  edit(edits: Operation | readonly Operation[], record: 'undo' | 'redo' | 'fresh' = 'fresh'): Checked<Job> {
     const job = this.view.job
-    if (!job) return { ok: false, problems: [{ path: '', expected: 'a job that is loaded' }] }
+    if (!job || !this.base) return { ok: false, problems: [{ path: '', expected: 'a job that is loaded' }] }
+    const op = 'kind' in edits ? edits : batched(edits)
+    if (!op) return { ok: true, value: job }
     const applied = apply(job, op)
     if (!applied.ok) return applied
-    const back = inverse(job, op)
+    const back = inverse(job, op, applied)
+    if (record === 'fresh') this.notTakenBack = []
     if (record === 'undo') this.redos = back ? [...this.redos, back] : this.redos
     else this.undos = back ? [...this.undos, back].slice(-100) : this.undos
     if (record === 'fresh') this.redos = []
@@ -123,6 +139,8 @@ export class JobStore {
       client: needs.client,
       who: needs.who(),
       at: needs.now().toISOString(),
+      docVersion: JOB_VERSION,
+      seen: this.base.version,
       op,
     }
     this.pending = [...this.pending, envelope]
@@ -136,15 +154,24 @@ export class JobStore {
 
   undo(): boolean {
     const op = this.undos[this.undos.length - 1]
-    if (!op) return false
     this.undos = this.undos.slice(0, -1)
-    return this.edit(op, 'undo').ok
+    return op !== undefined && this.takeBack(op, 'undo')
   }
   redo(): boolean {
     const op = this.redos[this.redos.length - 1]
-    if (!op) return false
     this.redos = this.redos.slice(0, -1)
-    return this.edit(op, 'redo').ok
+    return op !== undefined && this.takeBack(op, 'redo')
+  }
+
+  /** Restores what is still as the edit left it; the rest, which somebody has changed since, is named in the view. */
+  private takeBack(op: Restore, record: 'undo' | 'redo'): boolean {
+    const { job } = this.view
+    if (!job) return false
+    const { can, left } = restorable(job, op)
+    this.notTakenBack = left.map((c) => c.at.join('.'))
+    const made = can !== null && this.edit(can, record).ok
+    if (!made) this.publish()
+    return made
   }
 
   /** Decides an operation that was set aside: make it again on top of theirs, or let it go. */
@@ -215,7 +242,12 @@ export class JobStore {
       else {
         const theirs = result.outcome === 'stale' ? result.theirs : null
         const problems = result.outcome === 'refused' ? result.problems : []
-        const item: ConflictedOp = { envelope, place: pathOf(envelope.op), theirs, problems }
+        const item: ConflictedOp = {
+          envelope,
+          path: result.outcome === 'stale' ? result.path : (pathsOf(envelope.op)[0] ?? ''),
+          theirs,
+          problems,
+        }
         await queue.addConflicted(this.jobId, item)
         this.conflicted = [...this.conflicted, item]
         exact = false
@@ -234,7 +266,7 @@ export class JobStore {
   /** The server will not take this request at all: nothing is lost, each operation is set aside with the reason. */
   private async refuseAll(ops: Envelope[], problems: Problem[]): Promise<void> {
     for (const envelope of ops) {
-      const item: ConflictedOp = { envelope, place: pathOf(envelope.op), theirs: null, problems }
+      const item: ConflictedOp = { envelope, path: pathsOf(envelope.op)[0] ?? '', theirs: null, problems }
       await this.needs.queue.addConflicted(this.jobId, item)
       this.conflicted = [...this.conflicted, item]
     }
@@ -279,6 +311,7 @@ export class JobStore {
       conflicted: this.conflicted,
       canUndo: this.undos.length > 0,
       canRedo: this.redos.length > 0,
+      notTakenBack: this.notTakenBack,
     }
   }
 

@@ -4,7 +4,7 @@ import type { Envelope, Job, Problem } from '@/jobfile'
 /** An operation that the server did not take, kept until the technician has decided. */
 export interface ConflictedOp {
   envelope: Envelope
-  place: string
+  path: string
   /** What somebody else did to the same place; or why it was refused. */
   theirs: Envelope | null
   problems: Problem[]

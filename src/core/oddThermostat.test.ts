@@ -16,7 +16,7 @@ import { degF } from './units'
 const HP = ['cool1', 'heat1', 'heatAux1'] as const
 const odd: Device = {
   format: 'gatecross.device',
-  version: 1,
+  version: 2,
   id: 'odd-one',
   kind: 'thermostat',
   name: 'A thermostat nobody has listed',
@@ -128,7 +128,7 @@ describe('a thermostat that no file lists', () => {
 
 describe('devices are data', () => {
   const root = join(__dirname, '..', '..')
-  const ids = readdirSync(join(root, 'demo/library'))
+  const ids = readdirSync(join(root, 'library'))
     .map((f) => libraryDevice(f.replace('.json', '')).id)
     // "splice" is a word of the trade and a kind of device as well as an id.
     .filter((id) => id !== 'splice')

@@ -48,7 +48,7 @@ describe('device files', () => {
   })
 
   it('of a newer version, or of another kind, are refused', () => {
-    expect(parseDevice(text.replace('"version": 1', '"version": 2'))).toMatchObject({
+    expect(parseDevice(text.replace('"version": 2', '"version": 3'))).toMatchObject({
       ok: false,
       problems: [{ path: 'version' }],
     })

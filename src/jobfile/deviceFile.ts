@@ -1,9 +1,10 @@
 import { findNodeAtLocation, parseTree, printParseErrorCode, type ParseError } from 'jsonc-parser'
 import type { Device } from '@/core/equipment'
-import { deviceSchema } from './device'
+import { deviceSchema } from './deviceSchema'
 import { orderKeys } from './order'
+import { DEVICE_VERSION, upgradeDevice } from './upgradeDevice'
 import { check, problem, type Checked, type Problem } from './problem'
-import { deviceProblems } from './references'
+import { deviceProblems } from './deviceProblems'
 
 /** The largest device file that is read, bytes. */
 export const MOST_DEVICE_BYTES = 1024 * 1024
@@ -51,12 +52,14 @@ export function checkDevice(value: unknown): Checked<Device> {
   const head = value as { format?: unknown; version?: unknown } | null
   if (typeof value !== 'object' || head === null || head.format !== 'gatecross.device')
     return { ok: false, problems: [problem('format', '"gatecross.device"', head?.format)] }
-  if (typeof head.version === 'number' && head.version > 1)
+  if (typeof head.version === 'number' && head.version > DEVICE_VERSION)
     return {
       ok: false,
-      problems: [problem('version', 'at most 1: the file is from a newer Gate Cross', head.version)],
+      problems: [
+        problem('version', `at most ${DEVICE_VERSION}: the file is from a newer Gate Cross`, head.version),
+      ],
     }
-  const checked = check<Device>(deviceSchema, value)
+  const checked = check<Device>(deviceSchema, upgradeDevice(value))
   if (!checked.ok) return checked
   const problems = deviceProblems(checked.value, '').map((p) => ({ ...p, path: p.path.replace(/^\./, '') }))
   return problems.length ? { ok: false, problems } : checked

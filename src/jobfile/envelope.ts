@@ -1,6 +1,9 @@
 import * as yup from 'yup'
-import { id, shape, text } from './kit'
+import { id, shape, text } from './schemaKit'
+import { upgradeOperation } from './document'
 import { operationSchema, type Operation } from './operation'
+import { isRaw } from './problem'
+import { JOB_VERSION } from './sections/registry'
 
 /** An operation on its way: named once and for all by whoever made it, so that sending it twice does it once. */
 export interface Envelope {
@@ -10,6 +13,10 @@ export interface Envelope {
   who: string
   /** ISO time at which it was made. */
   at: string
+  /** The version of the document that it was written for. */
+  docVersion: number
+  /** The revision of the job that its maker saw: what somebody else did to the same place since is a clash. */
+  seen: number
   op: Operation
 }
 
@@ -23,7 +30,7 @@ export interface PushRequest {
 export type OpResult =
   | { opId: string; outcome: 'applied' | 'alreadyThere' }
   /** Someone else has changed the same place since `base`: nothing was changed, theirs is shown beside yours. */
-  | { opId: string; outcome: 'stale'; place: string; theirs: Envelope }
+  | { opId: string; outcome: 'stale'; path: string; theirs: Envelope }
   | { opId: string; outcome: 'refused'; problems: { path: string; expected: string; got?: string }[] }
 
 export interface PushResponse {
@@ -41,9 +48,29 @@ const envelopeSchema = shape({
   client: id(),
   who: text(80),
   at: yup.string().max(40).required(),
+  docVersion: yup.number().integer().oneOf([JOB_VERSION]).defined(),
+  seen: yup.number().integer().min(0).defined(),
   op: operationSchema,
 })
 export const pushSchema = shape({
   base: yup.number().integer().min(0).defined(),
   ops: yup.array(envelopeSchema).max(MOST_OPS).defined(),
 })
+
+/**
+ * An envelope of an older version as one of today's: queued in a browser, or logged. Before version 3 it did not say for
+ * which document it was written, nor what its maker had seen: then that is the revision it was sent with.
+ */
+export function upgradeEnvelope(value: unknown, base: number): unknown {
+  if (!isRaw(value)) return value
+  const { docVersion = 2, seen = base } = value
+  if (typeof docVersion !== 'number' || docVersion > JOB_VERSION) return value
+  return { ...value, op: upgradeOperation(value.op, docVersion), docVersion: JOB_VERSION, seen }
+}
+
+/** A request with envelopes of any version that this code knows, as one of today's. */
+export function upgradePush(value: unknown): unknown {
+  if (!isRaw(value) || !Array.isArray(value.ops)) return value
+  const base = typeof value.base === 'number' ? value.base : 0
+  return { ...value, ops: value.ops.map((e: unknown) => upgradeEnvelope(e, base)) }
+}

@@ -1,7 +1,7 @@
-import { jobSchema, JOB_VERSION, upgradeJob, type Job } from './job'
+import { jobSchema, referenceProblems, upgradeJob } from './document'
 import { orderKeys } from './order'
 import { check, problem, type Checked } from './problem'
-import { referenceProblems } from './references'
+import { JOB_VERSION, type Job } from './sections/registry'
 
 /** The largest job file that is read, bytes: several hundred times the demo job. */
 export const MOST_BYTES = 8 * 1024 * 1024
@@ -34,7 +34,12 @@ export function checkJob(value: unknown): Checked<Job> {
         problem('version', `at most ${JOB_VERSION}: the file is from a newer Gate Cross`, head.version),
       ],
     }
-  const checked = check<Job>(jobSchema, upgradeJob(value as Job))
+  return checkWhole(upgradeJob(value))
+}
+
+/** Checks a job of today's version: its shape, then what it refers to. */
+export function checkWhole(value: unknown): Checked<Job> {
+  const checked = check<Job>(jobSchema, value)
   if (!checked.ok) return checked
   const problems = referenceProblems(checked.value)
   return problems.length ? { ok: false, problems } : checked

@@ -1,29 +1,40 @@
 export {
   MOST_OPS,
   pushSchema,
+  upgradeEnvelope,
+  upgradePush,
   type Envelope,
   type OpResult,
   type PushRequest,
   type PushResponse,
 } from './envelope'
+export { freshParts, installationOf, storedJob, upgradeJob, upgradeOperation } from './document'
 export { checkDevice, formatDevice, MOST_DEVICE_BYTES, parseDevice } from './deviceFile'
 export { checkJob, formatJob, MOST_BYTES, parseJob } from './file'
-export { installationOf, JOB_VERSION, upgradeJob, type Job, type PlacedEntry } from './job'
 export { jsonSchemaOf, publish } from './jsonSchema'
-export { list, record, shape } from './kit'
+export { list, record, shape } from './schemaKit'
 export type { JobListEntry, Summary } from './listing'
-export { apply, clash, FIELDS, inverse, pathOf, type Field, type Operation } from './operation'
+export {
+  apply,
+  batched,
+  clash,
+  clashAt,
+  inverse,
+  isUndoable,
+  OPERATION_KINDS,
+  partsOf,
+  pathsOf,
+  type Batch,
+  type Operation,
+} from './operation'
 export { fixOperations } from './fixOps'
 export { planOperations } from './planOps'
 export { check, problem, sentence, type Checked, type Problem } from './problem'
-export {
-  FRESH_SETUP,
-  type Keyed,
-  type Note,
-  type Setup,
-  type Temporary,
-  type ValueSource,
-  type Visit,
-} from './setup'
-export type { SetupOperation } from './setupOps'
+export { restorable, type Restore, type RestoreChange } from './restore'
+export type { Field } from './sections/about'
+export type { Commissioning } from './sections/commissioning'
+export type { PlacedEntry } from './sections/gear'
+export { JOB_VERSION, type Job, type SectionOperation } from './sections/registry'
+export type { Keyed, Note, Setup, Temporary, ValueSource, Visit } from './sections/setup/setupSchema'
 export { onDevice, setupSeen } from './onDevice'
+export { DEVICE_VERSION, upgradeDevice } from './upgradeDevice'

@@ -1,7 +1,7 @@
 import type { AnyObjectSchema, AnySchema, ISchema } from 'yup'
-import { deviceSchema } from './device'
-import { jobSchema } from './job'
-import { meaningOf } from './kit'
+import { deviceSchema } from './deviceSchema'
+import { jobSchema } from './document'
+import { meaningOf } from './schemaKit'
 
 type Json = Record<string, unknown>
 

@@ -1,6 +1,8 @@
 /** What the list of jobs shows, worked out from one version of the document. */
 export interface Summary {
   version: number
+  /** The rules and words that it was worked out with: others may come to another verdict. */
+  engine: string
   verdict: string
   broken: number
   undecided: number

@@ -5,10 +5,15 @@ import { onDevice, setupSeen, type Job } from '.'
 const by = { who: 'Wren Hollis', when: '2026-11-24T10:00:00.000Z' }
 const demo = (): Job => readJson<Job>('demo/jobs/pennywort-close.json')
 /** The same job with nothing noted yet of any device, but for what the test notes. */
-const noted = (keyed: Job['setup']['keyed'], interview: Record<string, string> = {}): Job => {
+const noted = (
+  keyed: Job['setup']['keyed'],
+  interview: Record<string, string> = {},
+  plates: Job['commissioning']['plates'] = {},
+): Job => {
   const job = demo()
-  return { ...job, setup: { ...job.setup, keyed, interview } }
+  return { ...job, setup: { ...job.setup, keyed, interview }, commissioning: { plates, air: {} } }
 }
+const NEW = { tstat: { newFromBox: true } }
 const stat = (job: Job) => job.placed.find((p) => p.ref === 'tstat')!
 const device = (job: Job) => ({ ...stat(job), device: job.devices[stat(job).device]! })
 const droop = (job: Job) => onDevice(job, device(job)).droop
@@ -22,7 +27,7 @@ describe('what stands on a device', () => {
   })
 
   it('is the makers’ own where it is new from its box', () => {
-    const job = noted({}, { 'box-tstat': 'yes' })
+    const job = noted({}, {}, NEW)
     const settings = job.devices[stat(job).device]!.settings
     expect(onDevice(job, device(job) as never)).toEqual(Object.fromEntries(settings.map((s) => [s.id, s.default])))
   }) // prettier-ignore
@@ -30,7 +35,7 @@ describe('what stands on a device', () => {
   it('is what was found, box or not', () => {
     const keyed = { 'tstat.droop': { found: { value: wanted + 1, ...by } } }
     expect(droop(noted(keyed))).toBe(wanted + 1)
-    expect(droop(noted(keyed, { 'box-tstat': 'yes' }))).toBe(wanted + 1)
+    expect(droop(noted(keyed, {}, NEW))).toBe(wanted + 1)
   })
 
   it('is what was left today once something else is wanted; till then the line keeps what it started from', () => {

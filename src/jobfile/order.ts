@@ -1,5 +1,5 @@
 import type { AnyObjectSchema, ISchema, Lazy } from 'yup'
-import { meaningOf } from './kit'
+import { meaningOf } from './schemaKit'
 
 /**
  * The same value with the keys of every object in the order in which its schema names them (records: sorted).

@@ -83,3 +83,7 @@ export const problem = (path: string, expected: string, got?: unknown): Problem 
 /** One problem as a sentence. */
 export const sentence = (p: Problem): string =>
   `${p.line ? `line ${p.line}, ` : ''}${p.path || 'the file'}: expected ${p.expected}${p.got === undefined ? '' : `, found ${p.got}`}`
+
+/** A JSON object, of which nothing is known yet. */
+export const isRaw = (v: unknown): v is Record<string, unknown> =>
+  typeof v === 'object' && v !== null && !Array.isArray(v)

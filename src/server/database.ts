@@ -1,6 +1,7 @@
 import { Sequelize } from 'sequelize'
 import { defineJob, type JobRow } from './models/job'
 import { defineJobOp, type JobOpRow } from './models/jobOp'
+import { defineJobSnapshot, type JobSnapshotRow } from './models/jobSnapshot'
 import { defineLibraryDevice, type LibraryDeviceRow } from './models/libraryDevice'
 import { defineReading, type ReadingRow } from './models/reading'
 
@@ -9,6 +10,7 @@ export interface Database {
   sequelize: Sequelize
   jobs: typeof JobRow
   ops: typeof JobOpRow
+  snapshots: typeof JobSnapshotRow
   readings: typeof ReadingRow
   devices: typeof LibraryDeviceRow
 }
@@ -36,6 +38,7 @@ export function connect(url: string): Database {
     sequelize,
     jobs: defineJob(sequelize),
     ops: defineJobOp(sequelize),
+    snapshots: defineJobSnapshot(sequelize),
     readings: defineReading(sequelize),
     devices: defineLibraryDevice(sequelize),
   }

@@ -101,7 +101,7 @@ export const findingSentence = (inst: Installation, f: Finding): string =>
   `${breachWords(f.what)}: ${situationWords(inst, f.witness)}`
 
 export const undecidedSentence = (inst: Installation, u: Undecided): string =>
-  `Unmet be settled until this is known: ${u.unknown.map((r) => refWords(inst, r)).join(', ')}`
+  `Cannot be settled until this is known: ${u.unknown.map((r) => refWords(inst, r)).join(', ')}`
 
 /** The verdict over the whole job, in one sentence. */
 export function proofSentence(proof: Proof): string {

@@ -16,7 +16,7 @@ const ORDER: ChainBecause['kind'][] = [
   'volts',
   'sense',
   'mode',
-  'means',
+  'condition',
   'call',
   'set',
   'energised',
@@ -44,8 +44,8 @@ function becauseWords(inst: Installation, gate: ChainGate, b: ChainBecause): str
       const state = mode?.states.find((s) => s.id === b.state)
       return `${mode?.label ?? b.mode}: ${lower(state?.label ?? b.state)}`
     }
-    case 'means':
-      return MEANS_WORDS[b.means] ?? b.means
+    case 'condition':
+      return MEANS_WORDS[b.condition] ?? b.condition
     case 'call': {
       if (passing) return `${CALL_WORDS[b.call]} is called`
       const wants = b.wants.filter((c) => offered(inst, c)).map((c) => CALL_WORDS[c].toLowerCase())

@@ -33,10 +33,12 @@ export {
   CONFLICT_WHATS,
   conflictPlaces,
   conflictSentence,
-  FIGURE_WORDS,
+  PRICE_WORDS,
   HOUR_WORDS,
   lineWords,
   QUESTION_WORDS,
   STRATEGY_WORDS,
   whyRecommended,
 } from './setup'
+export { operationWords, placeWords } from './operations'
+export { plateLine } from './plate'

@@ -96,7 +96,7 @@ export function refWords(inst: Installation, ref: Ref): string {
   const terminal = terminalOf(inst, ref)?.terminal
   if (terminal) return placed.device.kind === 'splice' ? placed.label : `${placed.label} ${terminal.label}`
   const part = placed.device.parts.find((x) => x.id === id)
-  if (part?.kind === 'load') return part.makes ? makingWords(part.makes) : (part.label ?? id)
+  if (part?.kind === 'load') return part.does ? makingWords(part.does) : (part.label ?? id)
   if (part?.kind === 'contact') return part.label ? `${placed.label}: ${part.label}` : GATE_WORDS[part.gate]
   const setting = placed.device.settings.find((s) => s.id === id)
   if (setting) return `${placed.label}: ${setting.label}`

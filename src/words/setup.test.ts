@@ -1,3 +1,4 @@
+import { UNKNOWN_SITE } from '@/core/installation'
 import { readFileSync, readdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { INTENTS } from '@/core/equipment'
@@ -42,7 +43,7 @@ describe('words of the setup', () => {
       utility: 'auxRule', rate: 'timeOfUse', frail: 'yes',
     } // prettier-ignore
     for (const job of ['pennywort-close', 'tallow-mill', 'gorse-end', 'ferrous-hill'])
-      for (const r of recommend(demoInstallation(job), answers, 'runAlways'))
+      for (const r of recommend({ ...UNKNOWN_SITE, inst: demoInstallation(job), answers }, 'runAlways'))
         expect(whyRecommended(r.why)).not.toMatch(/^(gear|answer|school)\./)
   })
 

@@ -81,12 +81,7 @@ export const STRATEGY_WORDS: Record<Strategy, { name: string; reason: string; fi
   },
 }
 export const HOUR_WORDS = { wake: 'Wake', leave: 'Leave', back: 'Back', sleep: 'Sleep' } as const
-export const FIGURE_WORDS = {
-  priceKwh: 'Price of a kWh',
-  priceFuel: 'Price of a therm or gallon',
-  cop47: 'COP at 47 °F',
-  cop17: 'COP at 17 °F',
-} as const
+export const PRICE_WORDS = { kwh: 'Price of a kWh', fuel: 'Price of a therm or gallon' } as const
 
 const WHY: Record<string, string> = {
   'gear.burner': 'a furnace is bolted down',
@@ -149,7 +144,7 @@ const CONFLICT_WORDS: Record<string, (n: string[]) => string> = {
   fanOffInDefrost: () => 'The indoor fan stands in defrost while the strips heat.',
   cyclesCompressor: ([a, b]) => `${a} starts an hour on a compressor; ${b} is the most it should make.`,
   cyclesBurner: ([a, b]) => `${a} starts an hour on a burner; ${b} is the most it should make.`,
-  minimumOffShort: ([a]) => `The compressor rests ${a} min, and no board makes it rest five.`,
+  minimumOffShort: ([a]) => `The compressor rests ${a} min, and no board does it rest five.`,
   droopTight: ([a, b]) => `Backup comes on ${a} °F below setpoint, within the ${b} °F between stages.`,
   earlyRecoveryWakes: () => 'Early recovery runs while somebody sleeps.',
   lockBeforeTests: () => 'The keypad is locked before the start-up tests: set it last.',

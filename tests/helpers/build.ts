@@ -12,7 +12,7 @@ export function device(
 ): Device {
   return {
     format: 'gatecross.device',
-    version: 1,
+    version: 2,
     id,
     kind: more.kind ?? 'airHandler',
     name: id,

@@ -7,11 +7,11 @@ const root = join(__dirname, '..', '..')
 
 export const readJson = <T>(path: string): T => JSON.parse(readFileSync(join(root, path), 'utf8')) as T
 
-export const libraryDevice = (id: string): Device => readJson<Device>(`demo/library/${id}.json`)
+export const libraryDevice = (id: string): Device => readJson<Device>(`library/${id}.json`)
 
 /** Ids of every device that ships with the app. */
 export const libraryIds = (): string[] =>
-  readdirSync(join(root, 'demo/library')).map((f) => f.replace('.json', ''))
+  readdirSync(join(root, 'library')).map((f) => f.replace('.json', ''))
 
 /** Ids of every demo job. */
 export const jobIds = (): string[] => readdirSync(join(root, 'demo/jobs')).map((f) => f.replace('.json', ''))

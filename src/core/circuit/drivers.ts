@@ -174,11 +174,11 @@ export class DriverTable {
   private readonly byMode = new WeakMap<Situation['modes'], Uint8Array>()
   private modes: Situation['modes'] = {}
 
-  private meant: { modes: Situation['modes']; means: ReadonlySet<ModeCondition> } | null = null
+  private meant: { modes: Situation['modes']; condition: ReadonlySet<ModeCondition> } | null = null
   private meansNow(): ReadonlySet<ModeCondition> {
     if (this.meant?.modes !== this.modes)
-      this.meant = { modes: this.modes, means: conditionsOfModes(this.inst, this.modes) }
-    return this.meant.means
+      this.meant = { modes: this.modes, condition: conditionsOfModes(this.inst, this.modes) }
+    return this.meant.condition
   }
 
   private sightFor(placed: Placed): EvalContext {
@@ -196,7 +196,7 @@ export class DriverTable {
         ...bare,
         mode: (id) => named(id) ?? normal.get(id) ?? '',
         memory: (id) => memoryState(named(id)),
-        means: (m) => this.meansNow().has(m),
+        condition: (m) => this.meansNow().has(m),
       }
       this.contexts.set(placed, context)
     }
@@ -209,7 +209,7 @@ export class DriverTable {
     if (i === undefined) {
       i = this.leaves.length
       this.leaves.push({ context: this.sightFor(placed), leaf })
-      if ('mode' in leaf || 'means' in leaf) this.changing.push(i)
+      if ('mode' in leaf || 'condition' in leaf) this.changing.push(i)
       else if ('sense' in leaf && (leaf.band ?? 0) > 0) this.banded.push(i)
       this.watchers.push([])
       this.byKey.set(key, i)

@@ -75,7 +75,7 @@ export function solve(circuit: Circuit, situation: Situation, unknownAs: Unknown
       return i >= 0 && state.coils[i] === 2
     },
     running: net.loads.filter(
-      (l, i) => l.part.makes && l.part.makes.what !== 'control' && state.coils[i] === 2,
+      (l, i) => l.part.does && l.part.does.what !== 'control' && state.coils[i] === 2,
     ),
     overcurrents: overcurrents(circuit.net, state),
   }

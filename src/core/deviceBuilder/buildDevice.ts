@@ -23,7 +23,7 @@ export function buildDevice(draft: DeviceDraft, id: string): Device {
   const offered = OFFERED[draft.kind].filter((t) => draft.terminals.includes(t.id))
   const base: Device = {
     format: 'gatecross.device',
-    version: 1,
+    version: 2,
     id,
     kind:
       draft.kind === 'switch' ? (draft.opens === 'warm' ? 'outdoorThermostat' : 'floatSwitch') : draft.kind,
@@ -74,7 +74,7 @@ function thermostat(d: Device, draft: DeviceDraft): Device {
   if (power)
     parts.push({
       kind: 'load', id: 'self', a: 'R', b: 'C', label: 'the thermostat itself', volts: 24, va: 2, powerFactor: 0.8,
-      pullIn: 14, dropOut: 10, makes: { what: 'control' },
+      pullIn: 14, dropOut: 10, does: { what: 'control' },
     }) // prettier-ignore
   const output = (terminal: string, driver: Expr): void =>
     void parts.push({
@@ -111,7 +111,7 @@ function thermostat(d: Device, draft: DeviceDraft): Device {
     label: 'Compressor minimum-off timer',
     states: [
       { id: 'ready', label: 'Ready' },
-      { id: 'waiting', label: 'Still waiting', means: 'waiting', reach: { call: COMPRESSOR_CALLS } },
+      { id: 'waiting', label: 'Still waiting', condition: 'waiting', reach: { call: COMPRESSOR_CALLS } },
     ],
   }
   return {
@@ -135,20 +135,20 @@ function outdoorUnit(d: Device, draft: DeviceDraft): Device {
     { kind: 'contact', id: 'boardY', a: 'Y', b: 'yb', gate: 'board', label: 'Board, compressor output', driver: board('normal', 'defrost') },
     { kind: 'load', id: 'contactor', a: 'yb', b: 'C', label: 'Contactor coil', ...COIL, va: draft.contactorVa },
     { kind: 'contact', id: 'pole', a: 'L1', b: 't1', gate: 'contactor', label: 'Contactor pole', driver: { energised: 'contactor' } },
-    { kind: 'load', id: 'compressor', a: 't1', b: 'L2', label: 'Compressor', volts: 240, va: draft.compressorVa, powerFactor: 0.92, makes: { what: 'compressor', stage: 1 } },
+    { kind: 'load', id: 'compressor', a: 't1', b: 'L2', label: 'Compressor', volts: 240, va: draft.compressorVa, powerFactor: 0.92, does: { what: 'compressor', stage: 1 } },
     { kind: 'contact', id: 'fanRelay', a: 't1', b: 'f1', gate: 'board', label: 'Board, outdoor fan relay', driver: board('normal', 'lockout') },
-    { kind: 'load', id: 'fan', a: 'f1', b: 'L2', label: 'Outdoor fan', volts: 240, va: 190, powerFactor: 0.8, makes: { what: 'outdoorFan' } },
+    { kind: 'load', id: 'fan', a: 'f1', b: 'L2', label: 'Outdoor fan', volts: 240, va: 190, powerFactor: 0.8, does: { what: 'outdoorFan' } },
   ] // prettier-ignore
   if (has(d, 'Y2'))
     parts.push({
       kind: 'load', id: 'stage2', a: 'Y2', b: 'C', label: 'Second stage solenoid', ...COIL, va: 8,
-      makes: { what: 'compressor', stage: 2 },
+      does: { what: 'compressor', stage: 2 },
     }) // prettier-ignore
   if (has(d, 'OB')) {
     parts.push(
       { kind: 'contact', id: 'rvPass', a: 'OB', b: 'rv', gate: 'board', label: 'Board, O/B passed through', driver: board('normal', 'lockout') },
       { kind: 'contact', id: 'rvForce', a: 'R', b: 'rv', gate: 'board', label: 'Board, reversing valve in defrost', driver: all(board('defrost'), { set: 'rvSense', is: ['cooling'] }, { energised: 'logic' }) },
-      { kind: 'load', id: 'rvCoil', a: 'rv', b: 'C', label: 'Reversing valve solenoid', ...COIL, va: 8, pullIn: 17, makes: { what: 'reversingValve', energisedIn: { set: 'rvSense' } } },
+      { kind: 'load', id: 'rvCoil', a: 'rv', b: 'C', label: 'Reversing valve solenoid', ...COIL, va: 8, pullIn: 17, does: { what: 'reversingValve', energisedIn: { set: 'rvSense' } } },
     ) // prettier-ignore
     d.settings.push(rvSetting(draft))
   }
@@ -179,10 +179,15 @@ function outdoorUnit(d: Device, draft: DeviceDraft): Device {
       {
         id: 'defrost',
         label: 'Defrosting',
-        means: 'defrost',
+        condition: 'defrost',
         reach: all({ call: heating }, { sense: 'outdoor', below: 50 }),
       },
-      { id: 'lockout', label: 'Locked out on a fault', means: 'lockout', reach: { call: COMPRESSOR_CALLS } },
+      {
+        id: 'lockout',
+        label: 'Locked out on a fault',
+        condition: 'lockout',
+        reach: { call: COMPRESSOR_CALLS },
+      },
     ],
   }
   return {
@@ -206,8 +211,8 @@ function airHandler(d: Device, draft: DeviceDraft): Device {
     { kind: 'load', id: 'blowerRelay', a: 'G', b: 'C', label: 'Blower relay coil', ...COIL, va: 6, powerFactor: 0.5, dropOut: 8 },
   ] // prettier-ignore
   const modes: Mode[] = [
-    { id: 'door', label: 'Blower door', states: [{ id: 'shut', label: 'Shut' }, { id: 'open', label: 'Open', means: 'off', reach: 'failure' }] },
-    { id: 'fuse24', label: '24 V fuse', states: [{ id: 'good', label: 'Good' }, { id: 'blown', label: 'Blown', means: 'failed', reach: 'failure' }] },
+    { id: 'door', label: 'Blower door', states: [{ id: 'shut', label: 'Shut' }, { id: 'open', label: 'Open', condition: 'off', reach: 'failure' }] },
+    { id: 'fuse24', label: '24 V fuse', states: [{ id: 'good', label: 'Good' }, { id: 'blown', label: 'Blown', condition: 'failed', reach: 'failure' }] },
   ] // prettier-ignore
   if (draft.blowerOnY && has(d, 'Y')) {
     parts.push({ kind: 'load', id: 'yInput', a: 'Y', b: 'C', label: 'Board input on Y', ...COIL, va: 0.5, powerFactor: 1, pullIn: 16 })
@@ -237,19 +242,19 @@ function airHandler(d: Device, draft: DeviceDraft): Device {
       const [a, b, c] = [`e${row}a`, `e${row}b`, `e${row}c`]
       parts.push(
         { kind: 'contact', id: `link${row}`, a: 'L1', b: a, gate: 'fuseLink', label: `Row ${row} fuse link`, driver: { mode: `link${row}`, is: ['good'] } },
-        { kind: 'load', id: `row${row}`, a, b, label: `Row ${row}`, volts: 240, va: draft.rowWatts, powerFactor: 1, pullIn: 60, dropOut: 40, makes: { what: 'strip', row } },
+        { kind: 'load', id: `row${row}`, a, b, label: `Row ${row}`, volts: 240, va: draft.rowWatts, powerFactor: 1, pullIn: 60, dropOut: 40, does: { what: 'strip', row } },
         { kind: 'contact', id: `limit${row}`, a: b, b: c, gate: 'limit', label: `Row ${row} limit`, driver: { mode: `limit${row}`, is: ['closed'] } },
         { kind: 'contact', id: `heat${row}`, a: c, b: 'L2', gate: 'relay', label: `Row ${row} relay contact`, driver: { energised: coil } },
       )
       modes.push(
-        { id: `limit${row}`, label: `Row ${row} limit`, states: [{ id: 'closed', label: 'Closed' }, { id: 'open', label: 'Open, too hot', means: 'tripped', reach: { call: ['heatAux1', 'heatAux2', 'emergency'] } }] },
-        { id: `link${row}`, label: `Row ${row} fuse link`, states: [{ id: 'good', label: 'Good' }, { id: 'open', label: 'Open', means: 'failed', reach: 'failure' }] },
+        { id: `limit${row}`, label: `Row ${row} limit`, states: [{ id: 'closed', label: 'Closed' }, { id: 'open', label: 'Open, too hot', condition: 'tripped', reach: { call: ['heatAux1', 'heatAux2', 'emergency'] } }] },
+        { id: `link${row}`, label: `Row ${row} fuse link`, states: [{ id: 'good', label: 'Good' }, { id: 'open', label: 'Open', condition: 'failed', reach: 'failure' }] },
       )
     } // prettier-ignore
   }
   parts.push(
     { kind: 'contact', id: 'blowerContact', a: 'L1d', b: 'BLm', gate: 'relay', label: 'Blower relay contact', driver: { any: starters } },
-    { kind: 'load', id: 'blower', a: 'BLm', b: 'L2', label: 'Blower', volts: 240, va: 520, powerFactor: 0.9, makes: { what: 'blower' } },
+    { kind: 'load', id: 'blower', a: 'BLm', b: 'L2', label: 'Blower', volts: 240, va: 520, powerFactor: 0.9, does: { what: 'blower' } },
   ) // prettier-ignore
   return {
     ...d,
@@ -304,8 +309,8 @@ function loneSwitch(d: Device, draft: DeviceDraft): Device {
         states: [
           { id: 'closed', label: 'Closed' },
           water
-            ? { id: 'open', label: 'Open: water', means: 'water', reach: { call: COMPRESSOR_CALLS } }
-            : { id: 'open', label: 'Open: tripped', means: 'tripped', reach: 'always' },
+            ? { id: 'open', label: 'Open: water', condition: 'water', reach: { call: COMPRESSOR_CALLS } }
+            : { id: 'open', label: 'Open: tripped', condition: 'tripped', reach: 'always' },
         ],
       },
     ],

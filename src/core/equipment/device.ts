@@ -3,13 +3,17 @@ import type { Expr } from './expr/expr'
 import type { ModeCondition } from './condition'
 import type { Profile } from './profile'
 import type { Part } from './part'
+import type { DeviceKind } from './kind'
+import type { Plate } from './plates'
 import type { Value } from './value'
 
 /** What a terminal is for, in the trade's letters; it decides suggestions and colour customs, never the solution. */
-export type TerminalRole =
-  | 'R' | 'C' | 'G' | 'Y1' | 'Y2' | 'O' | 'B' | 'OB' | 'W1' | 'W2' | 'W3' | 'AUX' | 'E' | 'L' | 'S'
-  | 'switch' | 'splice' | 'line' | 'harness' | 'spare' | 'bus' | 'LEAK'
-  | 'zoneR' | 'zoneC' | 'zoneY1' | 'zoneG' | 'zoneOB' | 'zoneW1' // prettier-ignore
+export const TERMINAL_ROLES = [
+  'R', 'C', 'G', 'Y1', 'Y2', 'O', 'B', 'OB', 'W1', 'W2', 'W3', 'AUX', 'E', 'L', 'S',
+  'switch', 'splice', 'line', 'harness', 'spare', 'bus', 'LEAK',
+  'zoneR', 'zoneC', 'zoneY1', 'zoneG', 'zoneOB', 'zoneW1',
+] as const // prettier-ignore
+export type TerminalRole = (typeof TERMINAL_ROLES)[number]
 
 /** A place where a conductor can be landed; also a node of the circuit. */
 export interface Terminal {
@@ -70,21 +74,16 @@ export interface Mode {
   states: {
     id: string
     label: string
-    means?: ModeCondition
+    condition?: ModeCondition
     /** When the state can occur; "failure": only when a part has failed. The normal state needs none. */
     reach?: Expr | 'always' | 'failure'
   }[]
 }
 
-export type DeviceKind =
-  | 'thermostat' | 'airHandler' | 'furnace' | 'outdoorUnit' | 'packagedUnit' | 'stripKit' | 'outdoorThermostat'
-  | 'relay' | 'airThermostat' | 'fuelKit' | 'zonePanel' | 'floatSwitch' | 'transformer' | 'humidifier' | 'leakSensor'
-  | 'lineMonitor' | 'outdoorSensor' | 'splice' | 'feed' // prettier-ignore
-
 /** A device as data: its behaviour too. Nothing in the code knows a device by its id. */
 export interface Device {
   format: 'gatecross.device'
-  version: 1
+  version: 2
   id: string
   kind: DeviceKind
   name: string
@@ -97,7 +96,7 @@ export interface Device {
   modes: Mode[]
   /** Demands that this device can make; only thermostats have any. */
   calls?: { call: Call; label?: string; when?: Expr }[]
-  plate: Record<string, string | number>
+  plate: Plate
   /** How its settings are keyed in; left out where there is nothing to key. */
   profile?: Profile
 }

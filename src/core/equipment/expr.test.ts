@@ -19,7 +19,7 @@ const context = (
   outdoorF: degF(30),
   setting: (id) => settings[id] ?? null,
   mode: () => 'normal',
-  means: () => false,
+  condition: () => false,
   energised: () => 'unknown',
   memory: () => null,
   ...over,

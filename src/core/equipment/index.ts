@@ -1,9 +1,9 @@
 export { CALLS, isCooling, isHeatPumpHeating, wantsBackup, type Call } from './call'
 export {
   INTENTS,
+  TERMINAL_ROLES,
   normalState,
   type Device,
-  type DeviceKind,
   type Intent,
   type Mode,
   type Setting,
@@ -20,12 +20,14 @@ export {
   type Expr,
   type Leaf,
 } from './expr/expr'
-export type { ModeCondition } from './condition'
+export { MODE_CONDITIONS, type ModeCondition } from './condition'
 export { memoryId, type SenseLeaf } from './expr/sense'
 export type { EvalContext } from './expr/evalContext'
 export type { Truth } from './expr/truth'
 export {
+  BLOWER_SPEEDS,
   EARTH,
+  GATES,
   type Ahead,
   type BlowerSpeed,
   type ContactPart,
@@ -38,4 +40,14 @@ export {
   type TransformerPart,
 } from './part'
 export type { Unknowable, Quantity, Value } from './value'
-export type { ItemCode, Profile, ProfileItem, ProfileStyle } from './profile'
+export { PROFILE_STYLES, type ItemCode, type Profile, type ProfileItem, type ProfileStyle } from './profile'
+export {
+  PLATES,
+  SITE_FLAGS,
+  SITE_TEXTS,
+  type Plate,
+  type PlateField,
+  type Rating,
+  type SitePlate,
+} from './plates'
+export { DEVICE_KINDS, type DeviceKind } from './kind'

@@ -19,14 +19,17 @@ export type LoadFunction =
   | { what: 'reversingValve'; energisedIn: 'cooling' | 'heating' | { set: string } }
 
 /** Fan alone, heat pump low or high, or heating. */
-export type BlowerSpeed = 'fan' | 'low' | 'high' | 'heat'
+export const BLOWER_SPEEDS = ['fan', 'low', 'high', 'heat'] as const
+export type BlowerSpeed = (typeof BLOWER_SPEEDS)[number]
 /** Whether heat is made ahead of the indoor coil: fixed, or where a setting of the device says so. */
 export type Ahead = boolean | { set: string; is: Value[] }
 
 /** What kind of gate a contact is, for the words around it. */
-export type Gate =
-  | 'thermostat' | 'outdoorThermostat' | 'timer' | 'board' | 'safety' | 'relay' | 'sequencer' | 'contactor'
-  | 'limit' | 'fuseLink' | 'fuse' | 'breaker' | 'disconnect' | 'door' // prettier-ignore
+export const GATES = [
+  'thermostat', 'outdoorThermostat', 'timer', 'board', 'safety', 'relay', 'sequencer', 'contactor',
+  'limit', 'fuseLink', 'fuse', 'breaker', 'disconnect', 'door',
+] as const // prettier-ignore
+export type Gate = (typeof GATES)[number]
 
 /** An ideal AC source (60 Hz) behind a resistance, from `b` to `a`. */
 export interface SourcePart {
@@ -81,7 +84,7 @@ export interface LoadPart {
   /** V: energised from here up, and until it falls below drop-out. */
   pullIn?: number
   dropOut?: number
-  makes?: LoadFunction
+  does?: LoadFunction
 }
 
 /** A contact, fuse, switch or breaker pole, closed while its driver says so. */

@@ -1,7 +1,16 @@
 import type { Expr } from './expr/expr'
 
 /** How a device is keyed: what its keys and displays are like. */
-export type ProfileStyle = 'menu' | 'guided' | 'functions' | 'request' | 'triplets' | 'leds' | 'switches'
+export const PROFILE_STYLES = [
+  'menu',
+  'guided',
+  'functions',
+  'request',
+  'triplets',
+  'leds',
+  'switches',
+] as const
+export type ProfileStyle = (typeof PROFILE_STYLES)[number]
 
 /** How a setting's value stands in an item: a code for each value, or a number moved and scaled. */
 export type ItemCode = { map: Record<string, string> } | { number: { plus: number; times: number } }

@@ -29,8 +29,8 @@ const known = new WeakMap<Installation['placed'], Target[]>()
 function listed(inst: Pick<Installation, 'placed'>): Target[] {
   const found: Target[] = inst.placed.flatMap((p) =>
     p.device.parts.flatMap((part) =>
-      part.kind === 'load' && part.makes && ORDER.includes(part.makes.what)
-        ? [{ ref: makeRef(p.ref, part.id), making: part.makes }]
+      part.kind === 'load' && part.does && ORDER.includes(part.does.what)
+        ? [{ ref: makeRef(p.ref, part.id), making: part.does }]
         : [],
     ),
   )

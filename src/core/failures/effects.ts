@@ -40,8 +40,8 @@ export function trials(inst: Installation): Situation[] {
       const memories = Object.fromEntries(memoriesAt(inst, outdoorF).map((m) => [m, 'made']))
       const plain: Situation = { call, outdoorF, modes: memories }
       // Each supply off by itself: a kit may be live while the blower is not. And once in defrost.
-      const supplies = rows.filter((r) => r.abnormalCount === 1 && r.means.has('off'))
-      const defrost = rows.find((r) => r.abnormalCount === 1 && r.means.has('defrost'))
+      const supplies = rows.filter((r) => r.abnormalCount === 1 && r.conditions.has('off'))
+      const defrost = rows.find((r) => r.abnormalCount === 1 && r.conditions.has('defrost'))
       const abnormalCount = [...(defrost ? [defrost] : []), ...supplies]
       return [plain, ...abnormalCount.map((r) => ({ call, outdoorF, modes: { ...memories, ...r.modes } }))]
     }),
@@ -83,7 +83,7 @@ export function effectOf(
       if (effect.law) break
       const row = {
         abnormalCount: Object.keys(forced).length,
-        means: conditionsOfModes(broken, situation.modes),
+        conditions: conditionsOfModes(broken, situation.modes),
       }
       const breach = law.each!(stateSeen(circuit, outcome, situation, row))
       if (!breach) continue

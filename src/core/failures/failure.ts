@@ -23,7 +23,7 @@ export function failuresOf(inst: Installation): Failure[] {
   const parts = inst.placed.flatMap((p) => [
     ...p.device.modes.flatMap((m) =>
       m.states
-        .filter((s) => s.reach === 'failure' || s.means === 'off')
+        .filter((s) => s.reach === 'failure' || s.condition === 'off')
         .map((s): Failure => ({ kind: 'mode', at: makeRef(p.ref, m.id), state: s.id })),
     ),
     ...p.device.parts.flatMap((x): Failure[] => {

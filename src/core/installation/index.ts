@@ -12,4 +12,5 @@ export {
   type Placed,
   type Wire,
 } from './installation'
+export { UNKNOWN_SITE, type JobSeen, type Site } from './site'
 export { makeRef, splitRef, wireRef, type Ref } from './ref'

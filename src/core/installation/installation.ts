@@ -94,7 +94,7 @@ export const settingsContext = (setting: EvalContext['setting']): EvalContext =>
   outdoorF: degF(47),
   setting,
   mode: () => '',
-  means: () => false,
+  condition: () => false,
   energised: () => 'unknown',
   memory: () => null,
 })

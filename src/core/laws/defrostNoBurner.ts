@@ -10,8 +10,8 @@ export const defrostNoBurner: Law = {
   severity: 'danger',
   applies: (inst) => hasBurner(inst) && ofKind(inst, 'outdoorUnit', 'packagedUnit').length > 0,
   each(state) {
-    const { inst, means, abnormalCount, facts } = state
-    if (abnormalCount !== 1 || !means.has('defrost') || !facts.burnersOn.length) return null
+    const { inst, conditions, abnormalCount, facts } = state
+    if (abnormalCount !== 1 || !conditions.has('defrost') || !facts.burnersOn.length) return null
     const fired = landedOutputs(inst).some((t) => contactsTo(inst, t).some((c) => state.closed(c)))
     return fired ? { at: facts.burnersOn[0]!, what: 'defrostBurns' } : null
   },

@@ -5,7 +5,7 @@ import { isLanded, ofKind } from './jobFacts'
 /** Terminals through which an outdoor board sends 24 V indoors while it defrosts. */
 export function defrostOutputs(placed: Placed): Ref[] {
   const modes = new Set(
-    placed.device.modes.filter((m) => m.states.some((s) => s.means === 'defrost')).map((m) => m.id),
+    placed.device.modes.filter((m) => m.states.some((s) => s.condition === 'defrost')).map((m) => m.id),
   )
   return placed.device.parts.flatMap((x) => {
     if (x.kind !== 'contact') return []

@@ -7,8 +7,8 @@ export const defrostTempered: Law = {
   id: 'defrostTempered',
   severity: 'warn',
   applies: (inst) => hasStrips(inst) && landedOutputs(inst).length > 0,
-  each({ means, abnormalCount, facts }) {
-    if (abnormalCount !== 1 || !means.has('defrost') || !facts.compressor || facts.stripsOn.length)
+  each({ conditions, abnormalCount, facts }) {
+    if (abnormalCount !== 1 || !conditions.has('defrost') || !facts.compressor || facts.stripsOn.length)
       return null
     return facts.stripsOff[0] ? { at: facts.stripsOff[0], what: 'coldDefrost' } : null
   },

@@ -65,9 +65,9 @@ export function isAhead(placed: Placed, ahead: Ahead | undefined, otherwise: boo
 
 /** Whether a load makes heat ahead of the indoor coil: burners unless said otherwise, strips only if said so. */
 export function makesHeatAhead(placed: Placed, part: LoadPart): boolean {
-  const makes = part.makes
-  if (makes?.what === 'burner') return isAhead(placed, makes.ahead, true)
-  return makes?.what === 'strip' && isAhead(placed, makes.ahead, false)
+  const does = part.does
+  if (does?.what === 'burner') return isAhead(placed, does.ahead, true)
+  return does?.what === 'strip' && isAhead(placed, does.ahead, false)
 }
 
 const blank = (outcome: Outcome): Facts => ({
@@ -104,19 +104,19 @@ function read(circuit: Circuit, outcome: Outcome): Facts {
   circuit.net.loads.forEach((load, i) => {
     const on = outcome.coils[i] === 2
     if (!on) weakness(load, outcome, facts)
-    const makes = load.part.makes
-    if (!makes) return
-    if (on && makes.what !== 'control') facts.running.push(load.ref)
+    const does = load.part.does
+    if (!does) return
+    if (on && does.what !== 'control') facts.running.push(load.ref)
     if (on && makesHeatAhead(load.placed, load.part)) facts.heatAhead.push(load.ref)
-    switch (makes.what) {
+    switch (does.what) {
       case 'compressor':
-        if (on && makes.stage === 1) facts.compressor ??= load.ref
-        if (on && makes.stage === 2) high = load.ref
+        if (on && does.stage === 1) facts.compressor ??= load.ref
+        if (on && does.stage === 2) high = load.ref
         break
       case 'blower':
         if (!on) break
         facts.blower = true
-        if (makes.speed) speeds.add(makes.speed)
+        if (does.speed) speeds.add(does.speed)
         break
       case 'strip':
         ;(on ? facts.stripsOn : facts.stripsOff).push(load.ref)
@@ -128,7 +128,7 @@ function read(circuit: Circuit, outcome: Outcome): Facts {
         if (!on) facts.unpowered.push(load.ref)
         break
       case 'reversingValve':
-        facts.valve = valveOf(load, makes.energisedIn, on)
+        facts.valve = valveOf(load, does.energisedIn, on)
         break
     }
   })

@@ -94,7 +94,7 @@ function holdsInWitness(law: Law, inst: Installation, finding: Finding): boolean
   if (!law.each) return true
   const circuit = new Circuit(inst)
   const situation = finding.witness
-  const row = { abnormalCount: abnormalCountOf(inst, situation), means: conditionsOf(inst, situation) }
+  const row = { abnormalCount: abnormalCountOf(inst, situation), conditions: conditionsOf(inst, situation) }
   return law.each(stateSeen(circuit, circuit.settle(situation), situation, row)) === null
 }
 

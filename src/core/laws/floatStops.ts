@@ -8,8 +8,8 @@ export const floatStops: Law = {
   id: 'floatStops',
   severity: 'wrong',
   applies: (inst) => ofKind(inst, 'floatSwitch').length > 0 && hasCompressor(inst),
-  each: ({ situation, means, facts }) =>
-    facts.compressor && isCooling(situation.call) && means.has('water')
+  each: ({ situation, conditions, facts }) =>
+    facts.compressor && isCooling(situation.call) && conditions.has('water')
       ? { at: facts.compressor, what: 'floatDoesNotStop' }
       : null,
 }

@@ -6,6 +6,6 @@ export const hotCoil: Law = {
   id: 'hotCoil',
   severity: 'danger',
   applies: (inst) => aheadTargets(inst).length > 0 && hasCompressor(inst),
-  each: ({ means, facts }) =>
-    facts.compressor && means.has('hotCoil') ? { at: facts.compressor, what: 'hotRestart' } : null,
+  each: ({ conditions, facts }) =>
+    facts.compressor && conditions.has('hotCoil') ? { at: facts.compressor, what: 'hotRestart' } : null,
 }

@@ -7,8 +7,8 @@ export const humidifierHeat: Law = {
   id: 'humidifierHeat',
   severity: 'wrong',
   applies: (inst) => ofKind(inst, 'humidifier').length > 0,
-  each({ inst, situation, abnormalCount, means, facts }) {
-    const wet = abnormalCount === 1 && means.has('wetPan') && situation.call.startsWith('heat')
+  each({ inst, situation, abnormalCount, conditions, facts }) {
+    const wet = abnormalCount === 1 && conditions.has('wetPan') && situation.call.startsWith('heat')
     if (!wet || facts.compressor || facts.stripsOn.length || facts.burnersOn.length) return null
     const at = facts.burnersOff[0] ?? facts.stripsOff[0] ?? facts.valve?.at
     return at && (hasBurner(inst) || facts.valve) ? { at, what: 'wetStopsHeat' } : null

@@ -12,7 +12,7 @@ export interface StateSeen {
   /** Modes away from normal. */
   abnormalCount: number
   /** What the modes away from normal mean. */
-  means: ReadonlySet<ModeCondition>
+  conditions: ReadonlySet<ModeCondition>
   facts: Facts
   /** Volts between two points of the state; NaN while it does not come to rest. */
   volts(a: Ref, b: Ref): number

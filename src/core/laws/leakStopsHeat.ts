@@ -7,8 +7,8 @@ export const leakStopsHeat: Law = {
   id: 'leakStopsHeat',
   severity: 'danger',
   applies: (inst) => ofKind(inst, 'leakSensor').length > 0,
-  each({ inst, means, abnormalCount, facts }) {
-    if (!means.has('leak')) return null
+  each({ inst, conditions, abnormalCount, facts }) {
+    if (!conditions.has('leak')) return null
     const heat = facts.burnersOn[0] ?? facts.stripsOn[0]
     if (heat) return { at: heat, what: 'heatInLeak' }
     if (abnormalCount > 1 || facts.blower) return null

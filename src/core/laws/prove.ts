@@ -156,12 +156,12 @@ function proveCall(run: Run, call: Call, each: readonly Law[], temperatures: rea
     const judges = first ? each : weather
     if (!judges.length) return
     const outcomes: Outcome[] = []
-    rows.forEach(({ modes, abnormalCount, means, parentIndex }, i) => {
+    rows.forEach(({ modes, abnormalCount, conditions, parentIndex }, i) => {
       if (!first && abnormalCount > 0) return
       const situation: Situation = { call, outdoorF, modes }
       const outcome = circuit.settle(situation, 'open', outcomes[parentIndex])
       outcomes[i] = outcome
-      const seen = stateSeen(circuit, outcome, situation, { abnormalCount, means })
+      const seen = stateSeen(circuit, outcome, situation, { abnormalCount, conditions })
       if (first) for (const ref of seen.facts.running) run.everRan.add(ref)
       for (const law of judges) {
         const breach = law.each!(seen)

@@ -15,7 +15,7 @@ class Seen implements StateSeen {
     private readonly outcome: Outcome,
     readonly situation: Situation,
     readonly abnormalCount: number,
-    readonly means: ReadonlySet<ModeCondition>,
+    readonly conditions: ReadonlySet<ModeCondition>,
   ) {
     this.inst = circuit.inst
     this.facts = factsOf(circuit, outcome)
@@ -39,5 +39,5 @@ export const stateSeen = (
   circuit: Circuit,
   outcome: Outcome,
   situation: Situation,
-  row: Pick<StateSeen, 'abnormalCount' | 'means'>,
-): StateSeen => new Seen(circuit, outcome, situation, row.abnormalCount, row.means)
+  row: Pick<StateSeen, 'abnormalCount' | 'conditions'>,
+): StateSeen => new Seen(circuit, outcome, situation, row.abnormalCount, row.conditions)

@@ -36,7 +36,10 @@ function plainly(inst: Installation): { states: number; broken: Map<string, stri
       for (const modes of reachableModes(inst, call, outdoorF)) {
         const situation: Situation = { call, outdoorF, modes }
         states++
-        const row = { abnormalCount: abnormalCountOf(inst, situation), means: conditionsOf(inst, situation) }
+        const row = {
+          abnormalCount: abnormalCountOf(inst, situation),
+          conditions: conditionsOf(inst, situation),
+        }
         const seen = stateSeen(circuit, circuit.settle(situation), situation, row)
         for (const law of laws) {
           if (!law.each!(seen)) continue

@@ -5,11 +5,11 @@ export const thermostatPowered: Law = {
   id: 'thermostatPowered',
   severity: 'wrong',
   applies: (inst) =>
-    inst.placed.some((p) => p.device.parts.some((x) => x.kind === 'load' && x.makes?.what === 'control')),
-  each({ situation, abnormalCount, means, facts }) {
+    inst.placed.some((p) => p.device.parts.some((x) => x.kind === 'load' && x.does?.what === 'control')),
+  each({ situation, abnormalCount, conditions, facts }) {
     const dead = facts.unpowered[0]
     if (!dead || !facts.settled) return null
     if (abnormalCount === 0 && situation.call === 'off') return { at: dead, what: 'unpowered' }
-    return abnormalCount === 1 && means.has('water') ? { at: dead, what: 'floatCutsThermostat' } : null
+    return abnormalCount === 1 && conditions.has('water') ? { at: dead, what: 'floatCutsThermostat' } : null
   },
 }

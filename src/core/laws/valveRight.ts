@@ -10,10 +10,10 @@ export const valveRight: Law = {
   id: 'valveRight',
   severity: 'wrong',
   applies: (inst) => targetsOf(inst).some((t) => t.making.what === 'reversingValve'),
-  each({ situation, means, facts }) {
+  each({ situation, conditions, facts }) {
     if (!facts.compressor || !facts.valve) return null
     const { call } = situation
-    const defrost = means.has('defrost')
+    const defrost = conditions.has('defrost')
     const wanted = defrost || isCooling(call) ? 'cooling' : isHeatPumpHeating(call) ? 'heating' : null
     if (wanted === null || facts.valve.position === wanted) return null
     return {

@@ -6,12 +6,12 @@ import { liveOutputs } from './outputs'
 export const wireDetect: Law = {
   id: 'wireDetect',
   severity: 'warn',
-  applies: (inst) => inst.placed.some((p) => p.device.plate.detectsWires === 'yes'),
+  applies: (inst) => inst.placed.some((p) => p.device.plate.detectsWires),
   each(state) {
     const { inst, abnormalCount } = state
     if (abnormalCount > 1) return null
     for (const p of inst.placed) {
-      if (p.device.plate.detectsWires !== 'yes') continue
+      if (!p.device.plate.detectsWires) continue
       const fed = liveOutputs(p, state)[0]
       if (fed) return { at: makeRef(p.ref, fed), what: 'misled' }
     }

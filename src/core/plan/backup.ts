@@ -24,7 +24,7 @@ function stripNets(requirements: Requirements, gear: Gear): void {
   const outs = packaged ? [] : defrostOutputs(outdoor)
   // Heat ahead of the coil holds the compressor off, which defrosts: it cannot temper the air meanwhile.
   const tempered = gear.practice.defrost === 'tempered' && outs.length > 0 && !heatsAhead(indoor)
-  if (tempered && thermostat.device.plate.detectsWires === 'yes' && !lockout) {
+  if (tempered && thermostat.device.plate.detectsWires && !lockout) {
     // What the defrost output puts on W1 must not reach the terminal that the thermostat feels for wires.
     const relay = gear.relays.shift()
     if (relay && aux) aux = isolated(requirements, gear, relay, aux)

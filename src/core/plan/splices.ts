@@ -6,7 +6,7 @@ import type { Net } from './net'
 /** A splice where the plan needs one; its behaviour is nothing but a node. */
 const SPLICE: Device = {
   format: 'gatecross.device',
-  version: 1,
+  version: 2,
   id: 'splice',
   kind: 'splice',
   name: 'Splice',

@@ -2,7 +2,7 @@
 export const HEAT_CONTENT = { gas: 100_000, lp: 91_500, oil: 138_500 } as const
 export type Fuel = keyof typeof HEAT_CONTENT
 /** BTU in a kilowatt-hour. */
-const BTU_PER_KWH = 3412
+export const BTU_PER_KWH = 3412
 
 /**
  * The COP at which a heat pump's heat costs what the furnace's does:

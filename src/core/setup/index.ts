@@ -8,7 +8,6 @@ export { expressedIn, INTENT_GROUPS, INTENTS_BY_GROUP, type Expressed, type Inte
 export { breakEvenCop, breakEvenF } from './breakEven'
 export {
   breakEvenAt,
-  FIGURES,
   HOURS,
   QUESTIONS,
   recommend,

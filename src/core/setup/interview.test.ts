@@ -1,8 +1,31 @@
 import { demoInstallation } from '../../../tests/helpers/demo'
-import { makeRef } from '../installation'
+import { makeRef, UNKNOWN_SITE, type Installation, type JobSeen, type Site } from '../installation'
 import { breakEvenCop, breakEvenF, QUESTIONS, recommend, STRATEGIES } from '.'
 
 const tallow = demoInstallation('tallow-mill')
+const seen = (
+  inst: Installation,
+  answers: Record<string, string> = {},
+  site: Partial<Site> = {},
+): JobSeen => ({
+  ...UNKNOWN_SITE,
+  answers,
+  ...site,
+  inst,
+})
+/** A house on gas with its prices and the ratings of its unit. */
+const PRICED: Partial<Site> = {
+  answers: { fuel: 'gas' },
+  prices: { kwh: 0.14, fuel: 1.1 },
+  plates: {
+    od: {
+      ratings: [
+        { stage: 'rated', outdoorF: 47, cop: 3.6 },
+        { stage: 'rated', outdoorF: 17, cop: 2.2 },
+      ],
+    },
+  },
+}
 const valueOf = (list: ReturnType<typeof recommend>, at: string) => list.find((r) => r.at === at)?.value
 
 describe('the interview', () => {
@@ -17,52 +40,55 @@ describe('the interview', () => {
   })
 
   it('recommends the break-even changeover only where the prices and the ratings are known', () => {
-    const prices = { priceKwh: '0.14', priceFuel: '1.10', cop47: '3.6', cop17: '2.2', fuel: 'gas' }
-    expect(valueOf(recommend(tallow, prices, 'breakEven'), 'tstat.changeover')).toBe(46)
+    expect(valueOf(recommend(seen(tallow, {}, PRICED), 'breakEven'), 'tstat.changeover')).toBe(46)
     expect(
-      valueOf(recommend(tallow, { ...prices, priceFuel: '' }, 'breakEven'), 'tstat.changeover'),
+      valueOf(
+        recommend(seen(tallow, {}, { ...PRICED, prices: { kwh: 0.14 } }), 'breakEven'),
+        'tstat.changeover',
+      ),
     ).toBeUndefined()
   })
 
   it('speaks for nothing that no answer and no gear speaks for', () => {
-    const plain = recommend(tallow, {})
+    const plain = recommend(seen(tallow))
     expect(plain.every((r) => r.why.startsWith('gear.'))).toBe(true)
     // A furnace: dual fuel, never both at once, in the valve's own sense.
     expect(valueOf(plain, 'tstat.system')).toBe('dualFuel')
     expect(valueOf(plain, 'tstat.together')).toBe('no')
     // "Don't know" is an answer that decides nothing.
     const unknown = Object.fromEntries(Object.keys(QUESTIONS).map((q) => [q, 'unknown']))
-    expect(recommend(tallow, unknown)).toEqual(plain)
+    expect(recommend(seen(tallow, unknown))).toEqual(plain)
   })
 
   it('the person stands over the gear, the school over both', () => {
     const at = makeRef('tstat', 'changeover')
-    expect(valueOf(recommend(tallow, { coldAir: 'yes' }), at)).toBe(40)
-    expect(valueOf(recommend(tallow, { coldAir: 'yes' }, 'fixedLine'), at)).toBe(32)
+    expect(valueOf(recommend(seen(tallow, { coldAir: 'yes' })), at)).toBe(40)
+    expect(valueOf(recommend(seen(tallow, { coldAir: 'yes' }), 'fixedLine'), at)).toBe(32)
   })
 
   it.each(STRATEGIES)('%s changes a group of settings on some job of the demo', (school) => {
-    const prices = { priceKwh: '0.14', priceFuel: '1.10', cop47: '3.6', cop17: '2.2', fuel: 'gas' }
     const jobs = ['tallow-mill', 'pennywort-close', 'gorse-end']
     const by = jobs.flatMap((j) =>
-      recommend(demoInstallation(j), prices, school).filter((r) => r.why === `school.${school}`),
+      recommend(seen(demoInstallation(j), {}, PRICED), school).filter((r) => r.why === `school.${school}`),
     )
     expect(by.length).toBeGreaterThan(0)
     expect(by.every((r) => r.differs)).toBe(true)
   })
 
   it('hours out of the house make a schedule of four periods', () => {
-    const list = recommend(demoInstallation('pennywort-close'), {
-      wake: '06:00',
-      leave: '07:30',
-      back: '17:00',
-      sleep: '22:00',
-    })
+    const list = recommend(
+      seen(demoInstallation('pennywort-close'), {
+        wake: '06:00',
+        leave: '07:30',
+        back: '17:00',
+        sleep: '22:00',
+      }),
+    )
     expect(valueOf(list, 'tstat.schedule')).toBe('52')
     expect(valueOf(list, 'tstat.periods')).toBe('4')
     expect(
       valueOf(
-        recommend(demoInstallation('pennywort-close'), { wake: '06:00', sleep: '22:00' }),
+        recommend(seen(demoInstallation('pennywort-close'), { wake: '06:00', sleep: '22:00' })),
         'tstat.periods',
       ),
     ).toBe('2')

@@ -1,7 +1,7 @@
 import type { Intent, Value } from '../equipment'
-import type { Installation, Ref } from '../installation'
+import type { Installation, JobSeen, Ref } from '../installation'
 import { hasBurner, hasStrips, isLanded, ofKind, settingsWith, terminalsWith } from '../laws'
-import { breakEvenCop, breakEvenF } from './breakEven'
+import { breakEvenCop, breakEvenF, BTU_PER_KWH } from './breakEven'
 import { isAllowed } from './codec'
 import { expressedIn } from './intents'
 
@@ -22,8 +22,6 @@ export const QUESTIONS = {
 export type Question = keyof typeof QUESTIONS
 /** The owner's hours, as HH:MM. */
 export const HOURS = ['wake', 'leave', 'back', 'sleep'] as const
-/** Prices, and the unit's ratings, that the break-even needs: money a kWh, a therm or gallon; COP at 47 and 17 °F. */
-export const FIGURES = ['priceKwh', 'priceFuel', 'cop47', 'cop17'] as const
 export type Answers = Readonly<Record<string, string>>
 
 /** Schools of practice: each a whole group of intents. */
@@ -69,16 +67,13 @@ interface Wish {
 }
 
 /** What the answers and the gear speak for, on the devices that can express it. */
-export function recommend(
-  inst: Installation,
-  answers: Answers,
-  school: Strategy | null = null,
-): Recommended[] {
+export function recommend(seen: JobSeen, school: Strategy | null = null): Recommended[] {
+  const { inst, answers } = seen
   const wishes: Wish[] = [...gearWishes(inst), ...answerWishes(inst, answers)]
   if (school)
     for (const [intent, value] of Object.entries(STRATEGY_INTENTS[school]))
       wishes.push({ intent: intent as Intent, value, why: `school.${school}`, differs: true })
-  const even = school === 'breakEven' ? breakEvenAt(inst, answers) : null
+  const even = school === 'breakEven' ? breakEvenAt(seen) : null
   if (even !== null)
     wishes.push({ intent: 'changeover', value: even, why: 'school.breakEven', differs: true })
   const found = new Map<Ref, Recommended>()
@@ -91,15 +86,31 @@ export function recommend(
 }
 
 /** °F, whole: where fuel and electricity cost the same in this house; null where a price or a rating is missing. */
-export function breakEvenAt(inst: Installation, a: Answers): number | null {
-  const fuel = a.fuel
+export function breakEvenAt({ inst, answers, plates, prices }: JobSeen): number | null {
+  const { fuel } = answers
   if (fuel !== 'gas' && fuel !== 'lp' && fuel !== 'oil') return null
-  const [kwh, price, cop47, cop17] = FIGURES.map((f) => Number(a[f]))
-  if (!(kwh! > 0) || !(price! > 0)) return null
-  const plate = inst.placed.map((p) => Number(p.device.plate.efficiency)).find((e) => e > 0 && e <= 1)
-  if (plate === undefined) return null
-  const t = breakEvenF(breakEvenCop(kwh!, price!, fuel, plate), cop17!, cop47!)
+  const efficiency = inst.placed
+    .map((p) => plates[p.ref]?.efficiency ?? p.device.plate.efficiency)
+    .find((e) => e !== undefined)
+  const [cop47, cop17] = [copAt(inst, plates, 47), copAt(inst, plates, 17)]
+  if (prices.kwh === undefined || prices.fuel === undefined || efficiency === undefined) return null
+  if (cop47 === null || cop17 === null) return null
+  const t = breakEvenF(breakEvenCop(prices.kwh, prices.fuel, fuel, efficiency), cop17, cop47)
   return t === null ? null : Math.round(Math.min(60, Math.max(0, t)))
+}
+
+/** COP of the outdoor unit at a rating point, as read on site or from its plate, best stage first; null: not known. */
+function copAt(inst: Installation, plates: JobSeen['plates'], outdoorF: number): number | null {
+  for (const p of ofKind(inst, 'outdoorUnit', 'packagedUnit')) {
+    const ratings = [...(plates[p.ref]?.ratings ?? []), ...(p.device.plate.ratings ?? [])]
+    for (const stage of ['rated', 'high', 'max', 'low', 'min'] as const) {
+      const at = ratings.find((r) => r.stage === stage && r.outdoorF === outdoorF)
+      if (at?.cop !== undefined) return at.cop
+      if (at?.capacityBtuh !== undefined && at.powerKw !== undefined)
+        return at.capacityBtuh / (BTU_PER_KWH * at.powerKw)
+    }
+  }
+  return null
 }
 
 /** What the gear alone decides. */
@@ -113,7 +124,7 @@ function gearWishes(inst: Installation): Wish[] {
     stats.some((p) => terminalsWith(p, ...roles).some((t) => isLanded(inst, t)))
   const fuel = settingsWith(inst, 'fuel')[0]?.value
   const oil = inst.placed.some((p) =>
-    p.device.parts.some((x) => x.kind === 'load' && x.makes?.what === 'burner' && x.makes.fuel === 'oil'),
+    p.device.parts.some((x) => x.kind === 'load' && x.does?.what === 'burner' && x.does.fuel === 'oil'),
   )
   const kit = ofKind(inst, 'fuelKit').length > 0
   const wishes: Wish[] = [

@@ -1,4 +1,4 @@
-import { deviceProblems } from '../../jobfile/references'
+import { deviceProblems } from '../../jobfile/deviceProblems'
 import { libraryDevice } from '../../../tests/helpers/demo'
 import { keypadFor } from '../keypad'
 import {

@@ -44,7 +44,7 @@ export interface ModeCombination {
   /** How many are away from normal; a differential's memory is never "away". */
   abnormalCount: number
   /** What those that are away from normal mean. */
-  means: ReadonlySet<ModeCondition>
+  conditions: ReadonlySet<ModeCondition>
   /** Place in the list of the row that differs from this one in the last thing that is away; -1 for none. */
   parentIndex: number
 }
@@ -54,7 +54,7 @@ interface Axis {
   ref: Ref
   /** The differential's memory has no normal state: both are named. */
   memory: boolean
-  states: { id: string; means?: ModeCondition }[]
+  states: { id: string; condition?: ModeCondition }[]
 }
 
 /** Rows by what can vary: most calls and temperatures share them, and so does the job when a wire is moved. */
@@ -83,7 +83,7 @@ export function reachableCombinations(inst: Installation, call: Call, outdoorF: 
 }
 
 function combinations(axes: readonly Axis[]): ModeCombination[] {
-  let rows: ModeCombination[] = [{ modes: {}, abnormalCount: 0, means: new Set(), parentIndex: -1 }]
+  let rows: ModeCombination[] = [{ modes: {}, abnormalCount: 0, conditions: new Set(), parentIndex: -1 }]
   for (const axis of axes) {
     const next: ModeCombination[] = []
     /** Where each row of the shorter list now stands. */
@@ -98,7 +98,7 @@ function combinations(axes: readonly Axis[]): ModeCombination[] {
           next.push({
             modes: { ...row.modes, [axis.ref]: s.id },
             abnormalCount: row.abnormalCount + (axis.memory ? 0 : 1),
-            means: s.means ? new Set([...row.means, s.means]) : row.means,
+            conditions: s.condition ? new Set([...row.conditions, s.condition]) : row.conditions,
             parentIndex: i === 0 ? -1 : at,
           })
       })
@@ -124,7 +124,7 @@ function axesAt(inst: Installation, call: Call, outdoorF: DegF): Axis[] {
     return { ref, memory: false, states: states.length ? states : [{ id: normalState(mode) }] }
   })
   // What cuts the power comes first: what else happens then changes nothing, and the sweep sees that at once.
-  const cutsPower = (a: Axis) => a.states.some((s) => s.means === 'off')
+  const cutsPower = (a: Axis) => a.states.some((s) => s.condition === 'off')
   const varying = modes.filter((a) => a.states.length > 1)
   return [...memories, ...varying.filter(cutsPower), ...varying.filter((a) => !cutsPower(a))]
 }

@@ -42,7 +42,7 @@ export function evalContextOf(
       const mode = placed.device.modes.find((m) => m.id === id)
       return mode ? normalState(mode) : ''
     },
-    means: (m) => conditionsOfModes(inst, situation.modes).has(m),
+    condition: (m) => conditionsOfModes(inst, situation.modes).has(m),
     energised,
     memory: (id) => memoryState(situation.modes[makeRef(placed.ref, id)]),
   }
@@ -89,7 +89,7 @@ export function conditionsOfModes(inst: Installation, named: Situation['modes'])
   for (const { ref, mode } of modesOf(inst)) {
     const now = named[ref]
     const state = now === undefined ? undefined : mode.states.find((s) => s.id === now)
-    if (state?.means) found.add(state.means)
+    if (state?.condition) found.add(state.condition)
   }
   return found
 }

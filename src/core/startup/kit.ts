@@ -17,7 +17,7 @@ export interface HeaterRow {
 }
 
 const rowParts = (p: Placed): LoadPart[] =>
-  p.device.parts.filter((x): x is LoadPart => x.kind === 'load' && x.makes?.what === 'strip')
+  p.device.parts.filter((x): x is LoadPart => x.kind === 'load' && x.does?.what === 'strip')
 
 /** The rows of one placed kit, or of the whole job. R = V²/P at rated volts. */
 export function heaterRows(inst: Installation, only?: string): HeaterRow[] {
@@ -26,7 +26,7 @@ export function heaterRows(inst: Installation, only?: string): HeaterRow[] {
     .flatMap((p) =>
       rowParts(p).map((x) => ({
         ref: makeRef(p.ref, x.id),
-        row: x.makes?.what === 'strip' ? x.makes.row : 0,
+        row: x.does?.what === 'strip' ? x.does.row : 0,
         ohms: x.volts ** 2 / quantity(p, x.va),
       })),
     )
@@ -36,7 +36,7 @@ export function heaterRows(inst: Installation, only?: string): HeaterRow[] {
 export function blowerAmps(inst: Installation): number {
   for (const p of inst.placed)
     for (const x of p.device.parts)
-      if (x.kind === 'load' && x.makes?.what === 'blower') return quantity(p, x.va) / x.volts
+      if (x.kind === 'load' && x.does?.what === 'blower') return quantity(p, x.va) / x.volts
   return 0
 }
 

@@ -100,8 +100,11 @@ export function Walk({ landing, onDone }: { landing: LandingTools; onDone: () =>
                 onClick={() => {
                   if (wire.cable === null) edit({ kind: 'removeWire', wire: wire.id })
                   else
-                    for (const side of ['a', 'b'] as const)
-                      if (wire[side]) edit({ kind: 'landWire', wire: wire.id, end: side, terminal: null })
+                    edit(
+                      (['a', 'b'] as const)
+                        .filter((side) => wire[side])
+                        .map((end) => ({ kind: 'landWire', wire: wire.id, end, terminal: null })),
+                    )
                   next()
                 }}
               >

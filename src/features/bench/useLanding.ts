@@ -11,8 +11,6 @@ import { choose, landingOperations, type Landing } from './landing'
 /** What was just done, offered for undoing for ten seconds. */
 export interface Done {
   words: string
-  /** How many edits it took. */
-  edits: number
   at: number
 }
 
@@ -26,9 +24,7 @@ export function useLanding() {
   const perform = useCallback(
     (op: Operation, words: string) => {
       // The wiring at this instant: two quick landings must not take the same spare.
-      const ops = landingOperations(board.get()!.inst, op)
-      const count = ops.filter((o) => edit(o).ok).length
-      setDone({ words, edits: count, at: Date.now() })
+      if (edit(landingOperations(board.get()!.inst, op)).ok) setDone({ words, at: Date.now() })
     },
     [board, edit],
   )
@@ -65,7 +61,7 @@ export function useLanding() {
     perform,
     done,
     undoDone: () => {
-      for (let i = 0; i < (done?.edits ?? 0); i++) undo()
+      undo()
       setDone(null)
     },
   }

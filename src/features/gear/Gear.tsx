@@ -6,6 +6,7 @@ import { drives } from '@/core/situation'
 import type { Setting } from '@/core/equipment'
 import { sentence, type Field as JobField } from '@/jobfile'
 import { Button, Caution, Field, Input, Select, TypedInput } from '@/ui'
+import { plateLine } from '@/words'
 import { useJobScreen } from '../job/JobContext'
 import { AddCable, AddDevice, TakeOutDevice } from './Bolted'
 
@@ -63,7 +64,7 @@ export function Gear() {
 function DeviceSection({ placed }: { placed: Placed }) {
   const { go } = useJobScreen()
   const { device } = placed
-  const plate = Object.entries(device.plate)
+  const plate = plateLine(device.plate)
   // What the circuit hangs on, and what the plate says; the rest is keyed in the Setup.
   const own = device.settings.filter((s) => s.group === 'plate' || drives(device, s.id))
   const more = device.settings.length - own.length
@@ -75,11 +76,7 @@ function DeviceSection({ placed }: { placed: Placed }) {
         {placed.where ? `, ${placed.where}` : ''}
       </p>
       <p className="text-sm text-soft">{device.about}</p>
-      {plate.length > 0 && (
-        <p className="mt-1 text-sm text-soft">
-          On the plate: {plate.map(([k, v]) => `${PLATE_WORDS[k] ?? k} ${v}`).join(', ')}
-        </p>
-      )}
+      {plate && <p className="mt-1 text-sm text-soft">On the plate: {plate}</p>}
       <div className="mt-2 grid gap-x-4 gap-y-3 sm:grid-cols-2">
         {own.map((s) => (
           <SettingField key={s.id} placed={placed} setting={s} />
@@ -93,35 +90,6 @@ function DeviceSection({ placed }: { placed: Placed }) {
       <TakeOutDevice placed={placed.ref} label={placed.label} />
     </section>
   )
-}
-
-const PLATE_WORDS: Record<string, string> = {
-  volts: 'volts',
-  minimumVolts: 'lowest volts',
-  blowerFla: 'blower FLA',
-  transformerVa: 'transformer VA',
-  rows: 'rows',
-  sequencerSeconds: 'sequencer step, s',
-  kilowatts: 'kW',
-  compressorRla: 'compressor RLA',
-  fanFla: 'fan FLA',
-  mca: 'MCA',
-  mocpA: 'MOCP',
-  differentialF: 'differential, °F',
-  stages: 'stages',
-  inputBtuh: 'input, BTU/h',
-  efficiency: 'efficiency',
-  burnerStages: 'burner stages',
-  riseLow: 'rise from, °F',
-  riseHigh: 'rise to, °F',
-  flueLowF: 'flue from, °F',
-  flueHighF: 'flue to, °F',
-  circuits: 'line circuits',
-  opensF: 'opens at, °F',
-  closesF: 'remakes at, °F',
-  detectsWires: 'finds its wires by their volts:',
-  battery: 'battery:',
-  togetherAllowed: 'heat pump and burner together:',
 }
 
 function SettingField({ placed, setting }: { placed: Placed; setting: Setting }) {

@@ -1,8 +1,8 @@
 'use client'
 
-import { sentence, type Operation, type SetupOperation } from '@/jobfile'
+import { sentence } from '@/jobfile'
 import { Button } from '@/ui'
-import { refWords } from '@/words'
+import { operationWords, placeWords } from '@/words'
 import { useJobScreen, useJobView } from './JobContext'
 
 /** Edits that the server did not take: yours and theirs side by side, to be decided; neither is lost. */
@@ -13,6 +13,7 @@ export function ConflictList({
 }) {
   const view = useJobView()
   const { inst } = useJobScreen()
+  if (view.notTakenBack.length && !view.conflicted.length) return <NotTakenBack />
   if (!view.conflicted.length) return null
   return (
     <section aria-label="To decide" className="no-print mb-3 border-l-4 border-watch bg-watch-soft p-3">
@@ -37,46 +38,14 @@ export function ConflictList({
   )
 }
 
-type SetupKind = SetupOperation['kind']
-const SETUP_WORDS: Record<SetupKind, string> = {
-  answer: 'an answer of the interview',
-  markSource: 'where a setting comes from',
-  noteKeyed: 'a note of what a device showed',
-  tickLine: 'a tick on a key-in sheet',
-  addTemporary: 'a temporary setting',
-  putBack: 'a temporary setting put back',
-  closeVisit: 'the end of a visit',
-}
-
-function operationWords(inst: Parameters<typeof refWords>[0], op: Operation): string {
-  switch (op.kind) {
-    case 'landWire':
-      return `${refWords(inst, `wires.${op.wire}`)} ${op.terminal ? `to ${refWords(inst, op.terminal)}` : 'lifted'}`
-    case 'addWire':
-      return `a ${op.wire.colour} conductor added`
-    case 'removeWire':
-      return 'a conductor taken out'
-    case 'markWire':
-      return `a conductor marked ${op.doubt ? 'not checked' : 'checked'}`
-    case 'colourWire':
-      return `a conductor's colour ${op.colour}`
-    case 'setSetting':
-      return `${refWords(inst, `${op.ref}.${op.setting}`)} ${op.value === null ? 'not known' : String(op.value)}`
-    case 'setCableFeet':
-      return `a cable ${op.feet} ft long`
-    case 'setField':
-      return `${op.field}: ${op.value}`
-    case 'placeDevice':
-      return `${op.placed.label} put in`
-    case 'removeDevice':
-      return `${refWords(inst, op.ref)} taken out`
-    case 'addCable':
-      return `${op.cable.label} put in`
-    case 'removeCable':
-      return 'a cable taken out'
-    case 'takeReading':
-      return `a reading of ${op.reading.value}`
-    default:
-      return SETUP_WORDS[op.kind]
-  }
+/** What undo left alone, for somebody else has changed it since. */
+function NotTakenBack() {
+  const view = useJobView()
+  const { inst } = useJobScreen()
+  const places = [...new Set(view.notTakenBack.map((p) => placeWords(inst, p)))]
+  return (
+    <p role="status" className="no-print mb-3 border-l-4 border-watch bg-watch-soft p-3">
+      Not taken back, since it has been changed by somebody else: {places.join(', ')}.
+    </p>
+  )
 }

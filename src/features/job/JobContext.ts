@@ -25,7 +25,7 @@ export interface JobScreenValue {
   targets: Target[]
   chains: GateChain[]
   fixes: (inst: Installation, finding: Finding) => Promise<Fix[]>
-  edit: (op: Operation) => Checked<Job>
+  edit: (op: Operation | readonly Operation[]) => Checked<Job>
   undo: () => void
   redo: () => void
   place: Place

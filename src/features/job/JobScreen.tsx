@@ -97,7 +97,7 @@ function Loaded({ store, board, proof }: Live) {
 
   const tools = useMemo(
     () => ({
-      edit: (op: Operation) => store.edit(op),
+      edit: (op: Operation | readonly Operation[]) => store.edit(op),
       undo: () => void store.undo(),
       redo: () => void store.redo(),
       fixes: proof.fixes,

@@ -3,7 +3,7 @@
 import { memo, useCallback, useState } from 'react'
 import type { Finding, Fix, Proof } from '@/core/laws'
 import type { Installation } from '@/core/installation'
-import { fixOperations } from '@/jobfile'
+import { fixOperations, sentence } from '@/jobfile'
 import { Button, cx } from '@/ui'
 import {
   factorsSentence,
@@ -111,6 +111,11 @@ function FindingLine({ finding, alone }: { finding: Finding; alone: boolean }) {
   // What was searched for another wiring is no answer to this one.
   const mine = search?.of === inst ? search : null
   const searching = mine !== null && mine.found === null
+  const [refused, setRefused] = useState<string | null>(null)
+  const take = (fix: Fix) => {
+    const result = edit(fixOperations(inst, fix, newWireId))
+    setRefused(result.ok ? null : result.problems.map(sentence).join('; '))
+  }
   const shown = sameSituation(situation, finding.witness)
   return (
     <li className="flex flex-wrap items-center gap-x-3 gap-y-1 border-l-4 border-harm bg-harm-soft px-3 py-1 text-[15px]">
@@ -136,6 +141,11 @@ function FindingLine({ finding, alone }: { finding: Finding; alone: boolean }) {
       >
         {searching ? 'Trying every move …' : 'What do I change?'}
       </Button>
+      {refused && (
+        <p role="alert" className="basis-full text-harm">
+          Nothing was recorded: {refused}
+        </p>
+      )}
       {mine?.found && (
         <ul className="basis-full space-y-1 pb-1">
           {mine.found.length === 0 && (
@@ -154,9 +164,7 @@ function FindingLine({ finding, alone }: { finding: Finding; alone: boolean }) {
                   </p>
                 ))}
               </div>
-              <Button onClick={() => fixOperations(inst, m, newWireId).forEach((op) => edit(op))}>
-                Record it as done
-              </Button>
+              <Button onClick={() => take(m)}>Record it as done</Button>
             </li>
           ))}
         </ul>

@@ -6,7 +6,7 @@ import { useRouter } from 'next/navigation'
 import { useEffect, useMemo, useState } from 'react'
 import type { Device, DeviceKind } from '@/core/equipment'
 import { ask, linesOf } from '@/client'
-import { FRESH_SETUP, type Job } from '@/jobfile'
+import { freshParts, type Job } from '@/jobfile'
 import { Button, Caution, SelectField, cx, Field, Input, Select, TypedInput } from '@/ui'
 import { unmetWords, planSentence } from '@/words'
 import { EXTRAS, gearOf, isPackaged, jobOf, KINDS, planOf, type Choices } from './gear'
@@ -66,8 +66,7 @@ export function NewJob() {
       title: c.title.trim() || `Like ${job.title}`.slice(0, 120),
       site: { ...job.site, owner: c.owner.trim(), address: '' },
       note: '',
-      readings: [],
-      setup: FRESH_SETUP,
+      ...freshParts(),
     })
   }
   const pick = (label: string, key: 'thermostat' | 'indoor' | 'kit' | 'outdoor', none?: string) => (

@@ -5,7 +5,7 @@ import { prove } from '@/core/laws'
 import { checkJob, installationOf } from '@/jobfile'
 import { EXTRAS, gearOf, isPackaged, jobOf, planOf, type Choices } from './gear'
 
-const library = readdirSync(join(__dirname, '../../../demo/library')).map((f) =>
+const library = readdirSync(join(__dirname, '../../../library')).map((f) =>
   libraryDevice(f.replace('.json', '')),
 )
 const choices = (more: Partial<Choices> = {}): Choices => ({

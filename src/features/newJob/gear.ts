@@ -9,7 +9,7 @@ import {
   type Plan,
   type WiringPractice,
 } from '@/core/plan'
-import { FRESH_SETUP, JOB_VERSION, type Job } from '@/jobfile'
+import { freshParts, JOB_VERSION, type Job } from '@/jobfile'
 
 /** What the technician has said of a new job so far. Devices by id; '' is none. */
 export interface Choices {
@@ -154,7 +154,6 @@ export function jobOf(gear: Installation, plan: Plan, c: Choices, who: string): 
     placed: inst.placed.map(({ device, ...p }) => ({ ...p, device: device.id })),
     cables: inst.cables,
     wires: inst.wires,
-    readings: [],
-    setup: FRESH_SETUP,
+    ...freshParts(),
   }
 }

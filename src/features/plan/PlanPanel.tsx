@@ -2,7 +2,7 @@
 
 import { useMemo, useState } from 'react'
 import { compare, landedBy, planLanding, planned, practiceFor, type WiringPractice } from '@/core/plan'
-import { planOperations } from '@/jobfile'
+import { planOperations, sentence } from '@/jobfile'
 import { Button, Swatch } from '@/ui'
 import { unmetWords, differenceWords, planSentence, planSettingWords, refWords, whyWords } from '@/words'
 import { useJobScreen } from '../job/JobContext'
@@ -14,6 +14,7 @@ export function PlanPanel() {
   const { inst, edit, undo } = useJobScreen()
   const [chosen, setChosen] = useState<Partial<WiringPractice>>({})
   const [done, setDone] = useState(0)
+  const [refused, setRefused] = useState<string | null>(null)
   const plan = useMemo(() => planLanding(inst, practiceFor(inst, chosen)), [inst, chosen])
   const goal = useMemo(() => planned(inst, plan), [inst, plan])
   const differences = useMemo(() => compare(inst, goal), [inst, goal])
@@ -21,7 +22,9 @@ export function PlanPanel() {
   const same = differences.length === 0 && settings.length === 0
   const land = () => {
     const ops = planOperations(inst, plan, newWireId)
-    setDone(ops.filter((op) => edit(op).ok).length)
+    const result = edit(ops)
+    setDone(result.ok ? ops.length : 0)
+    setRefused(result.ok ? null : result.problems.map(sentence).join('; '))
   }
   return (
     <section aria-label="Plan" className="border-t border-line pt-3" data-testid="plan">
@@ -58,7 +61,7 @@ export function PlanPanel() {
         {done > 0 && (
           <Button
             onClick={() => {
-              for (let i = 0; i < done; i++) undo()
+              undo()
               setDone(0)
             }}
           >
@@ -66,6 +69,11 @@ export function PlanPanel() {
           </Button>
         )}
       </div>
+      {refused && (
+        <p role="alert" className="mt-2 text-harm">
+          Nothing was recorded: {refused}
+        </p>
+      )}
       <details className="mt-3">
         <summary className="min-h-8 py-1">The plan, conductor by conductor</summary>
         <table className="mt-1 w-full max-w-3xl text-left text-[15px]">

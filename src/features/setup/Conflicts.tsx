@@ -37,7 +37,7 @@ function Clear({ conflict }: { conflict: Conflicting }) {
     return <Button onClick={() => setFound(clearingOf(setupSeen(job), conflict))}>What do I change?</Button>
   if (found === null) return <span>No single setting clears it: the wiring, the gear or an answer does.</span>
   return (
-    <Button look="strong" onClick={() => setValue(found.at, found.value, 'typed')}>
+    <Button look="strong" onClick={() => setValue([found], 'typed')}>
       Set {refWords(inst, found.at)} to {valueAtText(inst, found.at, found.value)}
     </Button>
   )

@@ -80,7 +80,7 @@ function IntentRow({
         label={`${words.name}${several ? `, ${e.placed.label.toLowerCase()}` : ''}`}
         allowed={e.allowed}
         value={e.value}
-        onValue={(v) => setValue(e.at, v, 'typed')}
+        onValue={(v) => setValue([{ at: e.at, value: v }], 'typed')}
       />
       <p className="mt-1 text-sm text-soft">{words.does}</p>
       <p className="text-sm text-soft">

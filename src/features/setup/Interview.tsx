@@ -1,10 +1,11 @@
 'use client'
 
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
+import type { Rating } from '@/core/equipment'
+import { setupSeen, type Job } from '@/jobfile'
 import { settingDef, settingValue, placedByRef, splitRef } from '@/core/installation'
 import {
   breakEvenAt,
-  FIGURES,
   HOURS,
   QUESTIONS,
   recommend,
@@ -15,9 +16,9 @@ import {
 } from '@/core/setup'
 import { Button, cx, Field, Input, TypedInput } from '@/ui'
 import {
-  FIGURE_WORDS,
   HOUR_WORDS,
   INTENT_WORDS,
+  PRICE_WORDS,
   QUESTION_WORDS,
   refWords,
   STRATEGY_WORDS,
@@ -33,7 +34,8 @@ export function Interview() {
   const [school, setSchool] = useState<Strategy | null>(null)
   const answers = job.setup.interview
   const answered = Object.keys(QUESTIONS).filter((q) => answers[q]).length
-  const changes = recommend(inst, answers, school).filter((r) => {
+  const seen = useMemo(() => setupSeen(job), [job])
+  const changes = recommend(seen, school).filter((r) => {
     const { placed: ref, id } = splitRef(r.at)
     const placed = placedByRef(inst, ref)
     return placed && settingValue(placed, id) !== r.value
@@ -86,21 +88,10 @@ export function Interview() {
         <fieldset className="mt-3">
           <legend className="mb-1 text-[15px]">For the break-even, where they are known</legend>
           <div className="grid max-w-md grid-cols-2 gap-2 sm:grid-cols-4">
-            {FIGURES.map((f) => (
-              <Field key={f} label={FIGURE_WORDS[f]}>
-                {(ids) => (
-                  <TypedInput
-                    {...ids}
-                    inputMode="decimal"
-                    value={answers[f] ?? ''}
-                    onValue={(t) => {
-                      if (t === '' || (Number(t) > 0 && Number(t) < 100))
-                        edit({ kind: 'answer', question: f, answer: t })
-                    }}
-                  />
-                )}
-              </Field>
-            ))}
+            <PriceField of="kwh" />
+            <PriceField of="fuel" />
+            <CopField outdoorF={47} />
+            <CopField outdoorF={17} />
           </div>
         </fieldset>
         <Field label="Static pressure measured, in.w.c." className="mt-3 max-w-60">
@@ -109,11 +100,11 @@ export function Interview() {
               {...ids}
               inputMode="decimal"
               placeholder="not measured yet"
-              value={answers.measuredStatic ?? ''}
+              value={job.commissioning.air.staticInWc?.toString() ?? ''}
               onValue={(t) => {
                 const n = Number(t)
                 if (t === '' || (n > 0 && n < 5))
-                  edit({ kind: 'answer', question: 'measuredStatic', answer: t })
+                  edit({ kind: 'setAir', field: 'staticInWc', value: t === '' ? null : n })
               }}
             />
           )}
@@ -124,16 +115,17 @@ export function Interview() {
             <Button
               key={p.ref}
               className="mt-3"
-              aria-pressed={answers[`online-${p.ref}`] === 'yes'}
+              aria-pressed={isOnline(job, p.ref)}
               onClick={() =>
                 edit({
-                  kind: 'answer',
-                  question: `online-${p.ref}`,
-                  answer: answers[`online-${p.ref}`] === 'yes' ? '' : 'yes',
+                  kind: 'setPlate',
+                  ref: p.ref,
+                  field: 'seenOnline',
+                  value: isOnline(job, p.ref) ? null : true,
                 })
               }
             >
-              {answers[`online-${p.ref}`] === 'yes' ? '✓ Seen online: ' : 'I have seen it online: '}
+              {isOnline(job, p.ref) ? '✓ Seen online: ' : 'I have seen it online: '}
               {p.label.toLowerCase()}
             </Button>
           ))}
@@ -157,7 +149,7 @@ export function Interview() {
             {STRATEGY_WORDS[school].reason} Fits {STRATEGY_WORDS[school].fits}. What it would change stands
             below.
             {school === 'breakEven' &&
-              breakEvenAt(inst, answers) === null &&
+              breakEvenAt(seen) === null &&
               ' Its temperature needs the fuel, both prices and both COPs from the left, and a furnace.'}
           </p>
         )}
@@ -177,14 +169,60 @@ export function Interview() {
   )
 }
 
+const isOnline = (job: Job, ref: string): boolean => job.commissioning.plates[ref]?.seenOnline ?? false
+
+function PriceField({ of }: { of: 'kwh' | 'fuel' }) {
+  const { job, edit } = useJobScreen()
+  return (
+    <Field label={PRICE_WORDS[of]}>
+      {(ids) => (
+        <TypedInput
+          {...ids}
+          inputMode="decimal"
+          value={job.prices[of]?.toString() ?? ''}
+          onValue={(t) => {
+            const n = Number(t)
+            if (t === '' || (n > 0 && n < 100)) edit({ kind: 'setPrice', of, value: t === '' ? null : n })
+          }}
+        />
+      )}
+    </Field>
+  )
+}
+
+/** COP of the outdoor unit at a rating point, as read from its sheet. */
+function CopField({ outdoorF }: { outdoorF: number }) {
+  const { inst, job, edit } = useJobScreen()
+  const unit = inst.placed.find((p) => ['outdoorUnit', 'packagedUnit'].includes(p.device.kind))
+  const ratings = (unit && job.commissioning.plates[unit.ref]?.ratings) ?? []
+  const isThis = (r: Rating) => r.stage === 'rated' && r.outdoorF === outdoorF
+  const set = (ref: string, cop: number | null) => {
+    const rest = ratings.filter((r) => !isThis(r))
+    const now: Rating[] = cop === null ? rest : [...rest, { stage: 'rated', outdoorF, cop }]
+    edit({ kind: 'setPlate', ref, field: 'ratings', value: now.length ? now : null })
+  }
+  return (
+    <Field label={`COP at ${outdoorF} °F`}>
+      {(ids) => (
+        <TypedInput
+          {...ids}
+          inputMode="decimal"
+          disabled={!unit}
+          value={ratings.find(isThis)?.cop?.toString() ?? ''}
+          onValue={(t) => {
+            const n = Number(t)
+            if (unit && (t === '' || (n >= 0.5 && n <= 10))) set(unit.ref, t === '' ? null : n)
+          }}
+        />
+      )}
+    </Field>
+  )
+}
+
 function TakeAll({ list }: { list: Recommended[] }) {
   const setValue = useSetValue()
   return (
-    <Button
-      look="strong"
-      className="mt-1"
-      onClick={() => list.forEach((r) => setValue(r.at, r.value, 'recommended'))}
-    >
+    <Button look="strong" className="mt-1" onClick={() => setValue(list, 'recommended')}>
       Take all {list.length}
     </Button>
   )
@@ -205,7 +243,7 @@ function RecommendedRow({ recommended: r }: { recommended: Recommended }) {
         {r.differs ? ' (practitioners differ)' : ''}.{' '}
         <span className="text-soft">{refWords(inst, r.at)}</span>
       </span>
-      <Button onClick={() => setValue(r.at, r.value, 'recommended')}>Take it</Button>
+      <Button onClick={() => setValue([r], 'recommended')}>Take it</Button>
     </li>
   )
 }

@@ -56,8 +56,9 @@ function DeviceSheet({ placed }: { placed: Placed }) {
   const ticked = (l: SheetLine) => Boolean(job.setup.ticks[tickId(placed, l)])
   const done = sheet.lines.filter(ticked).length
   const next = sheet.lines.find((l) => !ticked(l))
-  const model = job.setup.interview[`model-${placed.ref}`] ?? ''
-  const fresh = job.setup.interview[`box-${placed.ref}`] === 'yes'
+  const site = job.commissioning.plates[placed.ref]
+  const model = site?.model ?? ''
+  const fresh = site?.newFromBox ?? false
   const misfit =
     model.trim() !== '' &&
     !sheet.fits.some((f) => f === 'any' || f.toLowerCase() === model.trim().toLowerCase())
@@ -78,13 +79,17 @@ function DeviceSheet({ placed }: { placed: Placed }) {
               {...ids}
               value={model}
               maxLength={40}
-              onValue={(t) => edit({ kind: 'answer', question: `model-${placed.ref}`, answer: t })}
+              onValue={(t) =>
+                edit({ kind: 'setPlate', ref: placed.ref, field: 'model', value: t.trim() || null })
+              }
             />
           )}
         </Field>
         <Button
           aria-pressed={fresh}
-          onClick={() => edit({ kind: 'answer', question: `box-${placed.ref}`, answer: fresh ? '' : 'yes' })}
+          onClick={() =>
+            edit({ kind: 'setPlate', ref: placed.ref, field: 'newFromBox', value: fresh ? null : true })
+          }
         >
           {fresh ? '✓ New from its box' : 'It is new from its box'}
         </Button>
@@ -287,7 +292,9 @@ function Line({
             {keyed?.found && keyed.found.value !== line.to && (
               <Button
                 className="mt-1"
-                onClick={() => setValue(makeRef(placed.ref, item.setting), keyed.found!.value, 'found')}
+                onClick={() =>
+                  setValue([{ at: makeRef(placed.ref, item.setting), value: keyed.found!.value }], 'found')
+                }
               >
                 Leave it as found
               </Button>

@@ -2,18 +2,22 @@
 
 import type { Unknowable, Value } from '@/core/equipment'
 import { splitRef, type Ref } from '@/core/installation'
-import type { ValueSource } from '@/jobfile'
+import type { Operation, ValueSource } from '@/jobfile'
 import { useJobScreen } from '../job/JobContext'
 
-/** Sets a value and says where it comes from; the problems in words where it is refused. */
+/** Sets values and says where they come from, all as one edit; the problems in words where one is refused. */
 export function useSetValue() {
   const { edit } = useJobScreen()
-  return (at: Ref, value: Unknowable<Value>, source: ValueSource) => {
-    const { placed: ref, id: setting } = splitRef(at)
-    const result = edit({ kind: 'setSetting', ref, setting, value })
-    if (result.ok) edit({ kind: 'markSource', ref, setting, source })
-    return result
-  }
+  return (values: readonly { at: Ref; value: Unknowable<Value> }[], source: ValueSource) =>
+    edit(
+      values.flatMap(({ at, value }): Operation[] => {
+        const { placed: ref, id: setting } = splitRef(at)
+        return [
+          { kind: 'setSetting', ref, setting, value },
+          { kind: 'markSource', ref, setting, source },
+        ]
+      }),
+    )
 }
 
 /** Who does it and when, for a note. */

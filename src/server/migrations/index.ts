@@ -1,5 +1,6 @@
 import { m0001Jobs } from './m0001Jobs'
 import { m0002Library } from './m0002Library'
+import { m0003Snapshots } from './m0003Snapshots'
 
 /** Every migration, oldest first. A landed one is never edited: a change is a new one at the end. */
-export const MIGRATIONS = [m0001Jobs, m0002Library]
+export const MIGRATIONS = [m0001Jobs, m0002Library, m0003Snapshots]

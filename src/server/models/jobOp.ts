@@ -17,6 +17,9 @@ export class JobOpRow extends Model<InferAttributes<JobOpRow>, InferCreationAttr
   declare client: string
   declare who: string
   declare madeAt: string
+  /** The version of the document that the operation was applied to, and the job's version that its maker had seen. */
+  declare docVersion: number
+  declare seen: number | null
   declare op: Operation
 }
 
@@ -30,6 +33,8 @@ export const defineJobOp = (db: Sequelize) =>
       client: { type: DataTypes.TEXT, allowNull: false },
       who: { type: DataTypes.TEXT, allowNull: false },
       madeAt: { type: DataTypes.TEXT, allowNull: false, field: 'made_at' },
+      docVersion: { type: DataTypes.INTEGER, allowNull: false, field: 'doc_version' },
+      seen: { type: DataTypes.INTEGER, allowNull: true },
       op: { type: DataTypes.JSONB, allowNull: false },
     },
     { sequelize: db, tableName: 'job_ops', timestamps: false },

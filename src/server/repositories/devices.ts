@@ -1,11 +1,14 @@
 import type { Device } from '@/core/equipment'
+import { upgradeDevice } from '@/jobfile'
 import type { Database } from '../database'
 import { library } from '../library'
 
 /** Every device that a job can be built from, by name: what ships with the app, and the shop's own. */
 export async function allDevices(db: Database): Promise<{ devices: Device[]; own: string[] }> {
   const rows = await db.devices.findAll()
-  const devices = [...library(), ...rows.map((r) => r.doc)].sort((a, b) => a.name.localeCompare(b.name))
+  const devices = [...library(), ...rows.map((r) => upgradeDevice(r.doc) as Device)].sort((a, b) =>
+    a.name.localeCompare(b.name),
+  )
   return { devices, own: rows.map((r) => r.id) }
 }
 

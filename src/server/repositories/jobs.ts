@@ -3,10 +3,17 @@ import { Op } from 'sequelize'
 import type { Installation } from '@/core/installation'
 import { proofSteps, type Proof } from '@/core/laws'
 import { judge, standing } from '@/core/startup'
-import { installationOf, upgradeJob, type Job, type JobListEntry, type Summary } from '@/jobfile'
+import { installationOf, storedJob, type Job, type JobListEntry, type Summary } from '@/jobfile'
 import { proofSentence } from '@/words'
 import type { Database } from '../database'
 import { readingRow } from '../models/reading'
+import { keepSnapshot } from './snapshots'
+
+/** What names the rules and words of this build: `scripts` works it out from their source. */
+const ENGINE = process.env.GATE_CROSS_ENGINE ?? ''
+
+const isCurrent = (summary: Summary | null, version: number): summary is Summary =>
+  summary?.version === version && summary.engine === ENGINE
 
 /** Every job as it was last proven. The list waits for no proof: who shows it asks for those that are missing. */
 export async function listJobs(db: Database): Promise<JobListEntry[]> {
@@ -19,7 +26,7 @@ export async function listJobs(db: Database): Promise<JobListEntry[]> {
     note,
     updatedAt: updatedAt.toISOString(),
     version,
-    summary,
+    summary: isCurrent(summary, version) ? summary : null,
   }))
 }
 
@@ -28,8 +35,8 @@ export async function summaryOf(db: Database, id: string): Promise<Summary | nul
   const row = await db.jobs.findByPk(id)
   if (!row) return null
   const { version } = row
-  if (row.summary?.version === version) return row.summary
-  const summary = await summarise(upgradeJob(row.doc), version)
+  if (isCurrent(row.summary, version)) return row.summary
+  const summary = await summarise(storedJob(row.doc), version)
   // Only if nobody has moved the job on in the meantime.
   await db.jobs.update({ summary }, { where: { id, version } })
   return summary
@@ -41,6 +48,7 @@ async function summarise(job: Job, version: number): Promise<Summary> {
   const readings = standing(job.readings)
   return {
     version,
+    engine: ENGINE,
     verdict: proofSentence(proof),
     broken: proof.findings.length,
     undecided: proof.undecided.length,
@@ -62,7 +70,7 @@ async function proveAside(inst: Installation): Promise<Proof> {
 
 export async function getJob(db: Database, id: string): Promise<{ version: number; job: Job } | null> {
   const row = await db.jobs.findByPk(id)
-  return row && { version: row.version, job: upgradeJob(row.doc) }
+  return row && { version: row.version, job: storedJob(row.doc) }
 }
 
 /** Takes a whole job in. With `copy`, a name that is taken gets a number; otherwise it is refused. */
@@ -85,6 +93,7 @@ export async function createJob(
     }
     const doc = { ...job, id }
     await db.jobs.create({ id, version: 1, doc, summary: null, updatedAt: new Date() }, { transaction })
+    await keepSnapshot(db, id, 1, doc, transaction)
     await db.readings.bulkCreate(
       doc.readings.map((r) => readingRow(id, r)),
       { transaction },

@@ -1,9 +1,11 @@
 import { Op } from 'sequelize'
 import {
   apply,
-  clash,
-  pathOf,
-  upgradeJob,
+  clashAt,
+  JOB_VERSION,
+  partsOf,
+  storedJob,
+  upgradeEnvelope,
   type Envelope,
   type Job,
   type OpResult,
@@ -13,6 +15,7 @@ import {
 import type { Database } from '../database'
 import type { JobOpRow } from '../models/jobOp'
 import { readingRow } from '../models/reading'
+import { keepSnapshot } from './snapshots'
 
 /**
  * Applies a browser's operations to a job, all in one transaction with the job's row held. An operation that is there
@@ -27,22 +30,28 @@ export async function pushOps(
   return db.sequelize.transaction(async (transaction) => {
     const row = await db.jobs.findByPk(jobId, { transaction, lock: transaction.LOCK.UPDATE })
     if (!row) return null
-    const since = await db.ops.findAll({
-      where: { jobId, version: { [Op.gt]: request.base } },
-      order: [['version', 'ASC']],
-      transaction,
-    })
+    // What anybody did since the oldest revision that some maker had seen; of these, the browser is told what is new to it.
+    const seen = request.ops.reduce((least, o) => Math.min(least, o.seen), request.base)
+    const since = (
+      await db.ops.findAll({
+        where: { jobId, version: { [Op.gt]: seen } },
+        order: [['version', 'ASC']],
+        transaction,
+      })
+    ).map((o): Logged => ({ version: o.version, envelope: envelopeOf(o) }))
     const asked = request.ops.map((o) => o.opId)
     const known = await db.ops.findAll({ where: { opId: asked }, attributes: ['opId', 'jobId'], transaction })
     const there = new Map(known.map((k) => [k.opId, k.jobId]))
     let { version } = row
-    let doc = upgradeJob(row.doc)
+    let doc = storedJob(row.doc)
+    const isOlder = row.doc.version !== JOB_VERSION
     const results: OpResult[] = []
     for (const envelope of request.ops) {
       const result = there.has(envelope.opId)
         ? alreadyThere(envelope, there.get(envelope.opId) === jobId)
         : judgeOp(doc, envelope, since)
       if (result.outcome === 'change') {
+        if (isOlder && version === row.version) await keepSnapshot(db, jobId, version, doc, transaction)
         doc = result.doc
         version += 1
         await db.ops.create(
@@ -54,28 +63,43 @@ export async function pushOps(
             client: envelope.client,
             who: envelope.who,
             madeAt: envelope.at,
+            docVersion: envelope.docVersion,
+            seen: envelope.seen,
             op: envelope.op,
           },
           { transaction },
         )
-        if (envelope.op.kind === 'takeReading')
-          await db.readings.create(readingRow(jobId, envelope.op.reading), { transaction })
+        for (const part of partsOf(envelope.op))
+          if (part.kind === 'takeReading')
+            await db.readings.create(readingRow(jobId, part.reading), { transaction })
         there.set(envelope.opId, jobId)
         results.push({ opId: envelope.opId, outcome: 'applied' })
       } else results.push(result)
     }
     if (version !== row.version) await row.update({ doc, version, updatedAt: new Date() }, { transaction })
-    const others = since.filter((o) => !asked.includes(o.opId)).map(envelopeOf)
+    const others = since
+      .filter((o) => o.version > request.base && !asked.includes(o.envelope.opId))
+      .map((o) => o.envelope)
     return { version, results, others }
   })
 }
 
 type Judged = Exclude<OpResult, { outcome: 'applied' | 'alreadyThere' }> | { outcome: 'change'; doc: Job }
 
-function judgeOp(doc: Job, envelope: Envelope, since: readonly JobOpRow[]): Judged {
+/** An operation of the log, as one of today's. */
+interface Logged {
+  /** The job's version after it. */
+  version: number
+  envelope: Envelope
+}
+
+function judgeOp(doc: Job, envelope: Envelope, since: readonly Logged[]): Judged {
   const { opId, op } = envelope
-  const theirs = since.find((o) => o.client !== envelope.client && clash(o.op, op))
-  if (theirs) return { opId, outcome: 'stale', place: pathOf(op), theirs: envelopeOf(theirs) }
+  for (const { version, envelope: theirs } of since) {
+    if (version <= envelope.seen || theirs.client === envelope.client) continue
+    const path = clashAt(op, theirs.op)
+    if (path !== null) return { opId, outcome: 'stale', path, theirs }
+  }
   const applied = apply(doc, op)
   if (!applied.ok) return { opId, outcome: 'refused', problems: applied.problems }
   return { outcome: 'change', doc: applied.value }
@@ -87,10 +111,9 @@ function alreadyThere(envelope: Envelope, sameJob: boolean): OpResult {
   return { opId: envelope.opId, outcome: 'refused', problems }
 }
 
-const envelopeOf = (o: JobOpRow): Envelope => ({
-  opId: o.opId,
-  client: o.client,
-  who: o.who,
-  at: o.madeAt,
-  op: o.op,
-})
+/** A row of the log as one of today's envelopes: it may have been written for an older document. */
+const envelopeOf = ({ opId, client, who, madeAt, docVersion, seen, baseVersion, op }: JobOpRow): Envelope =>
+  upgradeEnvelope(
+    { opId, client, who, at: madeAt, docVersion, seen: seen ?? baseVersion, op },
+    baseVersion,
+  ) as Envelope

@@ -13,7 +13,7 @@ export interface EvalContext {
   /** The state a mode of this device is in. */
   mode(id: string): string
   /** Whether any device of the job is in a mode that means this. */
-  means(meaning: ModeCondition): boolean
+  condition(meaning: ModeCondition): boolean
   /** Whether one of the device's own coils is energised. */
   energised(part: string): Truth
   /** What a switch inside its differential did last; null: nobody said. */

@@ -1,20 +1,20 @@
 import type { Unknowable, Value } from '../value'
 import { callLeaf, type CallBecause, type CallLeaf } from './call'
 import { energisedLeaf, type EnergisedBecause, type EnergisedLeaf } from './energised'
-import { meansLeaf, type MeansBecause, type MeansLeaf } from './means'
+import { conditionLeaf, type ConditionBecause, type ConditionLeaf } from './condition'
 import { modeLeaf, type ModeBecause, type ModeLeaf } from './mode'
 import { senseLeaf, type SenseBecause, type SenseLeaf } from './sense'
 import { setLeaf, type SetBecause, type SetLeaf } from './set'
 import type { EvalContext } from './evalContext'
 import { every, opposite, some, type Truth } from './truth'
 
-export type Leaf = CallLeaf | SetLeaf | SenseLeaf | EnergisedLeaf | ModeLeaf | MeansLeaf
+export type Leaf = CallLeaf | SetLeaf | SenseLeaf | EnergisedLeaf | ModeLeaf | ConditionLeaf
 /** What makes a contact close: a total, three-valued expression with no loops and no time. */
 export type Expr = { all: Expr[] } | { any: Expr[] } | { not: Expr } | Leaf
 
 /** One reason, as data: which leaf decided, what it saw, and whether it stood in a "not". */
 export type Because = (
-  CallBecause | SetBecause | SenseBecause | EnergisedBecause | ModeBecause | MeansBecause
+  CallBecause | SetBecause | SenseBecause | EnergisedBecause | ModeBecause | ConditionBecause
 ) & {
   truth: Truth
   negated: boolean
@@ -26,7 +26,7 @@ export function evaluateLeaf(leaf: Leaf, context: EvalContext): Truth {
   if ('set' in leaf) return setLeaf.evaluate(leaf, context)
   if ('sense' in leaf) return senseLeaf.evaluate(leaf, context)
   if ('energised' in leaf) return energisedLeaf.evaluate(leaf, context)
-  if ('means' in leaf) return meansLeaf.evaluate(leaf, context)
+  if ('condition' in leaf) return conditionLeaf.evaluate(leaf, context)
   return modeLeaf.evaluate(leaf, context)
 }
 
@@ -35,7 +35,7 @@ function explainLeaf(leaf: Leaf, context: EvalContext) {
   if ('set' in leaf) return setLeaf.explain(leaf, context)
   if ('sense' in leaf) return senseLeaf.explain(leaf, context)
   if ('energised' in leaf) return energisedLeaf.explain(leaf)
-  if ('means' in leaf) return meansLeaf.explain(leaf)
+  if ('condition' in leaf) return conditionLeaf.explain(leaf)
   return modeLeaf.explain(leaf, context)
 }
 

@@ -1,15 +1,9 @@
 import type { Intent, Unknowable, Value } from '../../equipment'
-import type { Installation, Ref } from '../../installation'
+import type { Installation, JobSeen, Ref } from '../../installation'
 import { settingsWith, type Found } from '../../laws'
-import type { Answers } from '../interview'
 
 /** What conflicts are looked for in: gear, wiring and settings, what the owner said, and how far the work is. */
-export interface SetupSeen {
-  inst: Installation
-  answers: Answers
-  /** Whether the start-up readings have been taken. */
-  tested: boolean
-}
+export type SetupSeen = JobSeen
 
 /** A contradiction, as data: where it stands, and the numbers that the words need. */
 export interface Conflicting {

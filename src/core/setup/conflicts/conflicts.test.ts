@@ -1,17 +1,19 @@
 import fc from 'fast-check'
 import { demoInstallation, libraryDevice, wireBetween, without } from '../../../../tests/helpers/demo'
 import type { Value } from '../../equipment'
-import type { Installation } from '../../installation'
+import { UNKNOWN_SITE, type Installation, type Site } from '../../installation'
 import { prove } from '../../laws'
 import { clearingOf, CONFLICTS, conflictsIn, type SetupSeen } from '..'
 
 type Change = Record<string, Value | null>
 const job = (id: string, settings: Change = {}): Installation => demoInstallation(id, settings)
-const seen = (inst: Installation, answers: Record<string, string> = {}, tested = true): SetupSeen => ({
+const seen = (inst: Installation, site: Partial<Site> = {}, tested = true): SetupSeen => ({
+  ...UNKNOWN_SITE,
+  ...site,
   inst,
-  answers,
   tested,
 })
+const ONLINE: Partial<Site> = { plates: { tstat: { seenOnline: true } } }
 /** A wired controller's device beside a strip kit on the bus. */
 const bus = (settings: Change = {}) =>
   job('gorse-end', { 'od.selector': 'bus', 'tstat.fanInDefrost': 'on', ...settings })
@@ -46,7 +48,7 @@ const FIXTURES: Record<string, { raises: SetupSeen; what: string; at: string; cl
         'tstat.useAuxLockout': 'on',
         'tstat.auxLockout': 30,
       }),
-      { 'online-tstat': 'yes' },
+      ONLINE,
     ),
     what: 'heatGap',
     at: 'tstat.auxLockout',
@@ -58,7 +60,7 @@ const FIXTURES: Record<string, { raises: SetupSeen; what: string; at: string; cl
         'tstat.useAuxLockout': 'on',
         'tstat.auxLockout': 30,
       }),
-      { 'online-tstat': 'yes' },
+      ONLINE,
     ),
   },
   selector: {
@@ -134,10 +136,10 @@ const FIXTURES: Record<string, { raises: SetupSeen; what: string; at: string; cl
     clears: seen(job('pennywort-close', { 'ah.kitSize': '10' })),
   },
   staticClass: {
-    raises: seen(bus({ 'tstat.staticClass': '05' }), { measuredStatic: '0.62' }),
+    raises: seen(bus({ 'tstat.staticClass': '05' }), { staticInWc: 0.62 }),
     what: 'staticBelow',
     at: 'tstat.staticClass',
-    clears: seen(bus({ 'tstat.staticClass': '08' }), { measuredStatic: '0.62' }),
+    clears: seen(bus({ 'tstat.staticClass': '08' }), { staticInWc: 0.62 }),
   },
   minimumOff: {
     raises: seen(job('quillfeather-lane', { 'tstat.minimumOff': 2 })),
@@ -147,10 +149,10 @@ const FIXTURES: Record<string, { raises: SetupSeen; what: string; at: string; cl
     clears: seen(job('pennywort-close', { 'tstat.minimumOff': 2 })),
   },
   cycles: {
-    raises: seen(job('candlemaker-yard', { 'tstat.cyclesHeatPump': 4 }), { 'online-tstat': 'yes' }),
+    raises: seen(job('candlemaker-yard', { 'tstat.cyclesHeatPump': 4 }), ONLINE),
     what: 'cyclesCompressor',
     at: 'tstat.cyclesHeatPump',
-    clears: seen(job('candlemaker-yard'), { 'online-tstat': 'yes' }),
+    clears: seen(job('candlemaker-yard'), ONLINE),
   },
   droop: {
     raises: seen(job('pennywort-close', { 'tstat.droop': 1, 'tstat.stageDifferential': 2 })),
@@ -159,22 +161,24 @@ const FIXTURES: Record<string, { raises: SetupSeen; what: string; at: string; cl
     clears: seen(job('pennywort-close', { 'tstat.droop': 2, 'tstat.stageDifferential': 2 })),
   },
   earlyRecovery: {
-    raises: seen(job('pennywort-close', { 'tstat.earlyRecovery': 'on' }), { sleepsByDay: 'yes' }),
+    raises: seen(job('pennywort-close', { 'tstat.earlyRecovery': 'on' }), {
+      answers: { sleepsByDay: 'yes' },
+    }),
     what: 'earlyRecoveryWakes',
     at: 'tstat.earlyRecovery',
     clears: seen(job('pennywort-close', { 'tstat.earlyRecovery': 'on' })),
   },
   profileMisfit: {
-    raises: seen(job('quillfeather-lane'), { 'model-tstat': 'H1-C' }),
+    raises: seen(job('quillfeather-lane'), { plates: { tstat: { model: 'H1-C' } } }),
     what: 'profileMisfit',
     at: 'tstat.',
-    clears: seen(job('quillfeather-lane'), { 'model-tstat': 'h1-a' }),
+    clears: seen(job('quillfeather-lane'), { plates: { tstat: { model: 'h1-a' } } }),
   },
   feedNotOnline: {
     raises: seen(job('millrace-cottage')),
     what: 'feedNotOnline',
     at: 'tstat.outdoorSource',
-    clears: seen(job('millrace-cottage'), { 'online-tstat': 'yes' }),
+    clears: seen(job('millrace-cottage'), ONLINE),
   },
   testsBlocked: {
     raises: seen(job('quillfeather-lane', { 'tstat.keypadLock': 'full' }), {}, false),
@@ -195,8 +199,8 @@ describe('conflicts between gear, wiring, settings and the owner', () => {
   })
 
   it('other ways of the same: reversed strips, a burner’s cycles, both in charge, an oil furnace called gas', () => {
-    const whats = (inst: Installation, answers: Record<string, string> = { 'online-tstat': 'yes' }) =>
-      conflictsIn(seen(inst, answers)).map((c) => c.what)
+    const whats = (inst: Installation, site: Partial<Site> = ONLINE) =>
+      conflictsIn(seen(inst, site)).map((c) => c.what)
     expect(whats(bus({ 'tstat.stripOn': 3, 'tstat.stripOff': 5 }))).toContain('stripReversed')
     expect(whats(job('candlemaker-yard', { 'tstat.backupSource': 'gas' }))).toContain('gasWithOil')
     expect(whats(job('pennywort-close', { 'tstat.backupSource': 'lp' }))).toContain('fuelWithStrips')
@@ -244,7 +248,7 @@ describe('conflicts between gear, wiring, settings and the owner', () => {
             'tstat.useAuxLockout': useA,
             'tstat.auxLockout': a,
           })
-          const gap = conflictsIn(seen(inst, { 'online-tstat': 'yes' })).some((x) => x.conflict === 'heatGap')
+          const gap = conflictsIn(seen(inst, ONLINE)).some((x) => x.conflict === 'heatGap')
           const cold = prove(inst).findings.some((f) => f.law === 'someHeat')
           // Both ways: what is clean is warm, and what is called a gap is one.
           expect([source, useC, c, useA, a, cold]).toEqual([source, useC, c, useA, a, gap])

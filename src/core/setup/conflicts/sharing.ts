@@ -16,7 +16,7 @@ export const backupSourceWrong: Conflict = {
   find({ inst }) {
     const burner = hasBurner(inst)
     const fuels = inst.placed.flatMap((p) =>
-      p.device.parts.flatMap((x) => (x.kind === 'load' && x.makes?.what === 'burner' ? [x.makes.fuel] : [])),
+      p.device.parts.flatMap((x) => (x.kind === 'load' && x.does?.what === 'burner' ? [x.does.fuel] : [])),
     )
     return settingsWith(inst, 'backupSource').flatMap((f) => {
       if (f.value === 'electric' && burner && !hasStrips(inst)) return at('electricWithFurnace', [f.at])
@@ -115,9 +115,9 @@ export const noPower: Conflict = {
   id: 'noPower',
   find: ({ inst }) =>
     ofKind(inst, 'thermostat').flatMap((p) => {
-      const needs = p.device.parts.some((x) => x.kind === 'load' && x.makes?.what === 'control')
+      const needs = p.device.parts.some((x) => x.kind === 'load' && x.does?.what === 'control')
       const [c] = terminalsWith(p, 'C')
-      if (!needs || !c || isLanded(inst, c) || p.device.plate.battery === 'yes') return []
+      if (!needs || !c || isLanded(inst, c) || p.device.plate.battery) return []
       return at('noPower', [c])
     }),
 }
@@ -128,10 +128,10 @@ export const kitSize: Conflict = {
   find: ({ inst }) =>
     settingsWith(inst, 'kitSize').flatMap((f) => {
       const size = Number(f.value)
-      const list = String(f.placed.device.plate.kits ?? '')
+      const { kits: allowed } = f.placed.device.plate
       const kits = ofKind(inst, 'stripKit').filter((k) => k.where === f.placed.where)
-      const there = kits.reduce((sum, k) => sum + Number(k.device.plate.kilowatts ?? 0), 0)
-      if (list && !list.split(',').map(Number).includes(size)) return at('kitNotAllowed', [f.at], size)
+      const there = kits.reduce((sum, k) => sum + (k.device.plate.kilowatts ?? 0), 0)
+      if (allowed && !allowed.some((k) => k.kilowatts === size)) return at('kitNotAllowed', [f.at], size)
       return there > 0 && Math.abs(there - size) > size * 0.15 ? at('kitOther', [f.at], size, there) : []
     }),
 }
@@ -139,9 +139,8 @@ export const kitSize: Conflict = {
 /** A static class below what was measured. */
 export const staticClass: Conflict = {
   id: 'staticClass',
-  find({ inst, answers }) {
-    const measured = Number(answers.measuredStatic)
-    if (!(measured > 0)) return []
+  find({ inst, staticInWc: measured }) {
+    if (measured === null) return []
     const f = first(inst, 'staticClass')
     const set = Number(f?.value) / 10
     return f && set > 0 && measured > set ? at('staticBelow', [f.at], set, measured) : []

@@ -62,18 +62,18 @@ export const sensorNoConductors: Conflict = {
 /** The weather comes over a network, and nobody has seen the device online. */
 export const feedNotOnline: Conflict = {
   id: 'feedNotOnline',
-  find: ({ inst, answers }) =>
+  find: ({ inst, plates }) =>
     standing(inst, 'outdoorSource', 'feed')
-      .filter((f) => answers[`online-${f.placed.ref}`] !== 'yes')
+      .filter((f) => !plates[f.placed.ref]?.seenOnline)
       .flatMap((f) => at('feedNotOnline', [f.at])),
 }
 
 /** A model suffix or revision that the profile was not written for. */
 export const profileMisfit: Conflict = {
   id: 'profileMisfit',
-  find: ({ inst, answers }) =>
+  find: ({ inst, plates }) =>
     inst.placed.flatMap((p) => {
-      const model = answers[`model-${p.ref}`]?.trim()
+      const model = plates[p.ref]?.model?.trim()
       const { fits } = p.device
       if (!model || fits.includes('any') || fits.some((f) => f.toLowerCase() === model.toLowerCase()))
         return []

@@ -10,9 +10,10 @@ import {
   type Misread,
 } from '@/core/wireIdentification'
 import { makeRef, type Cable, type Installation, type Ref, type Wire } from '@/core/installation'
+import type { Operation } from '@/jobfile'
 import { Button, Caution, SelectField, cx, Field, Select, TypedInput, useLocalStorage } from '@/ui'
 import { figure, refWords } from '@/words'
-import { useJobScreen } from '../../job/JobContext'
+import { useJobScreen, type JobScreenValue } from '../../job/JobContext'
 
 /** Everything typed so far; kept on this device, so that a call or a dead screen loses nothing. */
 interface Work {
@@ -68,8 +69,6 @@ export function WireFinder() {
   )
 }
 
-type Edit = ReturnType<typeof useJobScreen>['edit']
-
 function Steps({
   inst,
   cable,
@@ -81,7 +80,7 @@ function Steps({
   cable: Cable
   work: Work
   set: (change: Partial<Work>) => void
-  edit: Edit
+  edit: JobScreenValue['edit']
 }) {
   const wires = inst.wires.filter((w) => w.cable === cable.id)
   const own = wires.filter((w) => !work.left.includes(w.id)).slice(0, MOST_CONDUCTORS)
@@ -204,7 +203,7 @@ function Steps({
             look="strong"
             className="mt-2"
             onClick={() => {
-              for (const p of found.pairs) record(edit, wires, p, work)
+              edit(found.pairs.flatMap((p) => landingOf(wires, p, work)))
               set({ step: 'known' })
             }}
           >
@@ -224,12 +223,12 @@ function Steps({
 }
 
 /** Only what was noted is recorded; and only where it differs. */
-function record(edit: Edit, wires: Wire[], pair: { near: string; far: string }, work: Work): void {
+function landingOf(wires: Wire[], pair: { near: string; far: string }, work: Work): Operation[] {
   const terminal = work.landed[pair.far]
   const end = work.at === 'a' ? 'b' : 'a'
   const wire = wires.find((w) => w.id === pair.near)
-  if (!terminal || !wire || wire[end] === terminal) return
-  edit({ kind: 'landWire', wire: wire.id, end, terminal })
+  if (!terminal || !wire || wire[end] === terminal) return []
+  return [{ kind: 'landWire', wire: wire.id, end, terminal }]
 }
 
 const terminalsAt = (inst: Installation, placed: string): Ref[] => {
@@ -303,7 +302,7 @@ function Wrong({ what, end }: { what: Misread; end: string }) {
 }
 
 /** The cable's length from the loop of two conductors that are shorted at the far end. */
-function Length({ cable, edit }: { cable: Cable; edit: Edit }) {
+function Length({ cable, edit }: { cable: Cable; edit: JobScreenValue['edit'] }) {
   const [ohms, setOhms] = useLocalStorage(`gate-cross-loop-${cable.id}`, '')
   const feet = Number(ohms) > 0 ? Math.round(cableFeet(Number(ohms), cable.gauge)) : null
   return (

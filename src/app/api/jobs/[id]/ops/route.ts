@@ -1,4 +1,4 @@
-import { check, problem, pushSchema, type PushRequest } from '@/jobfile'
+import { check, problem, pushSchema, upgradePush, type PushRequest } from '@/jobfile'
 import { aboutOne, database, pushOps, readBody, refuse } from '@/server'
 
 export const dynamic = 'force-dynamic'
@@ -16,7 +16,7 @@ export const POST = aboutOne('job', async (id, request) => {
   } catch (e) {
     return refuse(400, [problem('body', `JSON (${(e as Error).message})`, text.slice(0, 20))])
   }
-  const checked = check<PushRequest>(pushSchema, body)
+  const checked = check<PushRequest>(pushSchema, upgradePush(body))
   if (!checked.ok) return refuse(400, checked.problems)
   const pushed = await pushOps(database(), id, checked.value)
   return pushed && Response.json(pushed)

@@ -1,0 +1,36 @@
+import { BLOWER_SPEEDS, type BlowerSpeed } from '../part'
+import { stripKitFields, type StripKitPlate } from './stripKit'
+import { amps, number, type PlateFields } from './field'
+
+/** What a blower moves and draws at one tap or speed against one static pressure. */
+export interface BlowerPoint {
+  speed: BlowerSpeed
+  staticInWc: number
+  cfm: number
+  watts?: number
+}
+/** An air handler; one with heater rows of its own has a strip kit's fields too. */
+export interface AirHandlerPlate extends StripKitPlate {
+  /** A: full load amps of the blower. */
+  blowerFla?: number
+  /** VA of the control transformer. */
+  transformerVa?: number
+  /** Strip kits that the maker lists for it. */
+  kits?: { kilowatts: number }[]
+  blower?: BlowerPoint[]
+}
+export const airHandlerFields: PlateFields<AirHandlerPlate> = {
+  ...stripKitFields,
+  blowerFla: amps(50),
+  transformerVa: number('VA', 5, 200),
+  kits: { type: 'table', columns: { kilowatts: { type: 'number', unit: 'kW', least: 0.5, most: 40 } } },
+  blower: {
+    type: 'table',
+    columns: {
+      speed: { type: 'choice', values: BLOWER_SPEEDS },
+      staticInWc: { type: 'number', unit: 'in.w.c.', least: 0, most: 3 },
+      cfm: { type: 'number', unit: 'CFM', least: 50, most: 4000 },
+      watts: { type: 'number', unit: 'W', least: 1, most: 3000, optional: true },
+    },
+  },
+}

@@ -1,0 +1,42 @@
+import { number, volts, type PlateFields } from './field'
+
+/** A thermostat, controller or other thing on 24 V. */
+export interface ControlPlate {
+  volts?: number
+  /** It looks at power-up which of its terminals are wired. */
+  detectsWires?: boolean
+  battery?: boolean
+}
+export const controlFields: PlateFields<ControlPlate> = {
+  volts: volts(),
+  detectsWires: { type: 'flag' },
+  battery: { type: 'flag' },
+}
+
+/** A switch with a differential. */
+export interface OutdoorThermostatPlate {
+  /** °F between closing and opening. */
+  differentialF?: number
+}
+export const outdoorThermostatFields: PlateFields<OutdoorThermostatPlate> = {
+  differentialF: number('°F', 0, 30),
+}
+
+export interface AirThermostatPlate {
+  /** °F of the air entering the coil. */
+  opensF?: number
+  closesF?: number
+}
+export const airThermostatFields: PlateFields<AirThermostatPlate> = {
+  opensF: number('°F', 60, 200),
+  closesF: number('°F', 40, 200),
+}
+
+export interface TransformerPlate {
+  volts?: number
+  transformerVa?: number
+}
+export const transformerFields: PlateFields<TransformerPlate> = {
+  volts: volts(),
+  transformerVa: number('VA', 5, 200),
+}

@@ -1,0 +1,41 @@
+import { electricalFields, type ElectricalPlate } from './electrical'
+import { amps, count, number, type PlateFields } from './field'
+
+export interface BurnerPlate {
+  burnerStages?: number
+  /** BTU/h at full fire. */
+  inputBtuh?: number
+  /** Output over input, 0 to 1. */
+  efficiency?: number
+  /** °F: the band of temperature rise. */
+  riseLow?: number
+  riseHigh?: number
+  /** °F: the band of flue temperature. */
+  flueLowF?: number
+  flueHighF?: number
+}
+export const burnerFields: PlateFields<BurnerPlate> = {
+  burnerStages: count(4),
+  inputBtuh: number('BTU/h', 5000, 400_000),
+  efficiency: number('', 0.5, 1),
+  riseLow: number('°F', 5, 150),
+  riseHigh: number('°F', 5, 150),
+  flueLowF: number('°F', 80, 900),
+  flueHighF: number('°F', 80, 900),
+}
+
+/** A gas, oil or electric furnace. */
+export interface FurnacePlate extends ElectricalPlate, BurnerPlate {
+  blowerFla?: number
+  transformerVa?: number
+  kilowatts?: number
+  rows?: number
+}
+export const furnaceFields: PlateFields<FurnacePlate> = {
+  ...electricalFields,
+  ...burnerFields,
+  blowerFla: amps(50),
+  transformerVa: number('VA', 5, 200),
+  kilowatts: number('kW', 0.5, 40),
+  rows: count(9),
+}

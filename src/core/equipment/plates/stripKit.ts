@@ -1,0 +1,22 @@
+import { electricalFields, type ElectricalPlate } from './electrical'
+import { count, number, type PlateFields } from './field'
+
+export interface StripKitPlate extends ElectricalPlate {
+  /** kW at the plate's volts, of all rows. */
+  kilowatts?: number
+  rows?: number
+  /** Line circuits that feed it. */
+  circuits?: number
+  /** s between a call and the last contact of its sequencers; 0 for relays. */
+  sequencerSeconds?: number
+  /** CFM: the least airflow it may heat. */
+  leastCfm?: number
+}
+export const stripKitFields: PlateFields<StripKitPlate> = {
+  ...electricalFields,
+  kilowatts: number('kW', 0.5, 40),
+  rows: count(9),
+  circuits: count(6),
+  sequencerSeconds: number('s', 0, 600),
+  leastCfm: number('CFM', 50, 4000),
+}

@@ -1,0 +1,143 @@
+import { EARTH, leaves, PLATES, type Device, type Expr, type Part, type Quantity } from '@/core/equipment'
+import { settingProblem } from './lookup'
+import { problem, type Problem } from './problem'
+
+/** A device whose expressions or ends name something that it does not have. */
+export function deviceProblems(device: Device, path: string): Problem[] {
+  const found: Problem[] = []
+  const ids = (list: { id: string }[]) => new Set(list.map((x) => x.id))
+  const settings = ids(device.settings)
+  const modes = ids(device.modes)
+  const loads = ids(device.parts.filter((p) => p.kind === 'load'))
+  const once = (list: { id: string }[], at: string) =>
+    list.forEach((x, i) => {
+      if (list.findIndex((y) => y.id === x.id) !== i)
+        found.push(problem(`${at}[${i}].id`, 'a name used once', x.id))
+    })
+  once(device.terminals, `${path}.terminals`)
+  once(device.parts, `${path}.parts`)
+  once(device.settings, `${path}.settings`)
+  once(device.modes, `${path}.modes`)
+  const expr = (e: Expr, at: string) => {
+    for (const l of leaves(e)) {
+      if ('set' in l && !settings.has(l.set)) found.push(problem(at, 'a setting of the device', l.set))
+      if ('mode' in l && !modes.has(l.mode)) found.push(problem(at, 'a mode of the device', l.mode))
+      if ('energised' in l && !loads.has(l.energised))
+        found.push(problem(at, 'a load of the device', l.energised))
+      if ('sense' in l && typeof l.below === 'object' && !settings.has(l.below.set))
+        found.push(problem(at, 'a setting of the device', l.below.set))
+    }
+  }
+  const settingNamed = (id: string, at: string) => {
+    if (!settings.has(id)) found.push(problem(at, 'a setting of the device', id))
+  }
+  const amount = (q: Quantity | undefined, at: string) => {
+    if (typeof q !== 'object') return
+    settingNamed(q.set, at)
+    if (device.settings.some((s) => s.id === q.set && s.kind !== 'number'))
+      found.push(problem(at, 'a setting that is a number', q.set))
+  }
+  device.parts.forEach((p, i) => {
+    const at = `${path}.parts[${i}]`
+    if (p.a === p.b) found.push(problem(at, 'two different ends', p.a))
+    switch (p.kind) {
+      case 'contact':
+        expr(p.driver, `${at}.driver`)
+        amount(p.ratedA, `${at}.ratedA`)
+        break
+      case 'source':
+        amount(p.volts, `${at}.volts`)
+        break
+      case 'transformer':
+        amount(p.primaryVolts, `${at}.primaryVolts`)
+        break
+      case 'load':
+        amount(p.va, `${at}.va`)
+        if (p.does && 'ahead' in p.does && typeof p.does.ahead === 'object')
+          settingNamed(p.does.ahead.set, `${at}.does.ahead`)
+        if (p.does?.what === 'reversingValve' && typeof p.does.energisedIn === 'object')
+          settingNamed(p.does.energisedIn.set, `${at}.does.energisedIn`)
+        break
+    }
+  })
+  danglingEnds(device, path, found)
+  device.calls?.forEach((c, i) => {
+    if (c.when) expr(c.when, `${path}.calls[${i}].when`)
+  })
+  device.profile?.shifts?.forEach((s, i) => settingNamed(s.setting, `${path}.profile.shifts[${i}].setting`))
+  const known = PLATES[device.kind]
+  for (const field of Object.keys(device.plate))
+    if (!Object.hasOwn(known, field))
+      found.push(problem(`${path}.plate.${field}`, `one of ${Object.keys(known).join(', ')}`, field))
+  device.modes.forEach((m, i) => {
+    once(m.states, `${path}.modes[${i}].states`)
+    m.states.forEach((s, j) => {
+      if (typeof s.reach === 'object') expr(s.reach, `${path}.modes[${i}].states[${j}].reach`)
+    })
+  })
+  device.settings.forEach((s, i) => {
+    const wrong = settingProblem(s, s.default)
+    if (wrong) found.push(problem(`${path}.settings[${i}].default`, wrong, s.default))
+  })
+  profileProblems(device, path, expr, found)
+  return found
+}
+
+/**
+ * Ends that name neither a terminal nor a point that another part shares. Such a part is joined to nothing, which is a
+ * name misspelt: every inside point of a device is where two parts meet.
+ */
+function danglingEnds(device: Device, path: string, found: Problem[]): void {
+  const terminals = new Set(device.terminals.map((t) => t.id))
+  const endsOf = (p: Part): [string, string][] => [
+    ['a', p.a],
+    ['b', p.b],
+    ...(p.kind === 'transformer'
+      ? ([
+          ['c', p.c],
+          ['d', p.d],
+        ] as [string, string][])
+      : []),
+  ]
+  const seen = new Map<string, number>()
+  for (const p of device.parts) for (const [, end] of endsOf(p)) seen.set(end, (seen.get(end) ?? 0) + 1)
+  device.parts.forEach((p, i) => {
+    for (const [name, end] of endsOf(p))
+      if (end !== EARTH && !terminals.has(end) && (seen.get(end) ?? 0) < 2)
+        found.push(
+          problem(
+            `${path}.parts[${i}].${name}`,
+            'a terminal, or a point that another part is on as well',
+            end,
+          ),
+        )
+  })
+}
+
+/** Items that write what the device has not, or that cannot be told apart. */
+function profileProblems(
+  device: Device,
+  path: string,
+  expr: (e: Expr, at: string) => void,
+  found: Problem[],
+): void {
+  const items = device.profile?.items ?? []
+  items.forEach((item, i) => {
+    const at = `${path}.profile.items[${i}]`
+    const setting = device.settings.find((s) => s.id === item.setting)
+    if (!setting) {
+      found.push(problem(`${at}.setting`, 'a setting of the device', item.setting))
+      return
+    }
+    if (items.findIndex((o) => o.code === item.code && o.address === item.address) !== i)
+      found.push(problem(`${at}.code`, 'a code used once', item.code))
+    if (item.when) expr(item.when, `${at}.when`)
+    if ('map' in item.as) {
+      for (const value of Object.keys(item.as.map)) {
+        const wrong = settingProblem(setting, setting.kind === 'number' ? Number(value) : value)
+        if (wrong) found.push(problem(`${at}.as.map.${value}`, wrong, value))
+      }
+    } else if (setting.kind !== 'number' || !setting.range)
+      found.push(problem(`${at}.as`, 'a map, for a setting that is not a number with a range', 'number'))
+  })
+}

@@ -1,0 +1,213 @@
+import * as yup from 'yup'
+import {
+  BLOWER_SPEEDS,
+  CALLS,
+  DEVICE_KINDS,
+  GATES,
+  INTENTS,
+  MODE_CONDITIONS,
+  PROFILE_STYLES,
+  TERMINAL_ROLES,
+} from '@/core/equipment'
+import { ANY_PLATE } from './plateSchema'
+import { DEVICE_VERSION } from './upgradeDevice'
+import { anyOf, byField, id, named, num, optional, record, shape, text, union } from './schemaKit'
+
+const calls = yup
+  .array(
+    yup
+      .string()
+      .oneOf([...CALLS])
+      .required(),
+  )
+  .defined()
+const valueSchema = anyOf(num(), yup.string().max(80).defined())
+const quantity = anyOf(num(), shape({ set: id(), times: yup.number() }))
+
+/** A driver expression; it contains itself. */
+export const exprSchema: yup.ISchema<unknown> = named('Expr', () => exprUnion)
+const exprUnion = byField({
+  all: shape({ all: yup.array(exprSchema as yup.AnySchema).defined() }),
+  any: shape({ any: yup.array(exprSchema as yup.AnySchema).defined() }),
+  not: shape({ not: exprSchema as yup.AnySchema }),
+  call: shape({ call: calls }),
+  set: shape({ set: id(), is: yup.array(valueSchema).defined() }),
+  sense: shape({
+    sense: yup.string().oneOf(['outdoor']).required(),
+    below: quantity,
+    band: yup.number().min(0),
+  }),
+  energised: shape({ energised: id() }),
+  mode: shape({ mode: id(), is: yup.array(id()).defined() }),
+  condition: shape({ condition: yup.string().oneOf(MODE_CONDITIONS).required() }),
+})
+
+const end = () =>
+  yup
+    .string()
+    .matches(/^(@earth|[A-Za-z0-9_-]{1,64})$/)
+    .required()
+const part = (fields: yup.ObjectShape) => ({
+  id: id(),
+  a: end(),
+  b: end(),
+  label: yup.string().max(120),
+  ...fields,
+})
+const kind = (k: string) => yup.string().oneOf([k]).required()
+const positive = () => yup.number().min(1e-6).max(1e6).defined()
+
+const ahead = optional(
+  anyOf(yup.boolean().defined(), shape({ set: id(), is: yup.array(valueSchema).defined() })),
+)
+const loadFunction = union('what', {
+  compressor: shape({ what: kind('compressor'), stage: yup.number().oneOf([1, 2]).defined() }),
+  outdoorFan: shape({ what: kind('outdoorFan') }),
+  blower: shape({ what: kind('blower'), speed: yup.string().oneOf(BLOWER_SPEEDS) }),
+  strip: shape({ what: kind('strip'), row: yup.number().integer().min(1).max(9).defined(), ahead }),
+  burner: shape({
+    what: kind('burner'),
+    stage: yup.number().integer().min(1).max(4).defined(),
+    fuel: yup.string().oneOf(['gas', 'oil']).required(),
+    ahead,
+  }),
+  ignition: shape({ what: kind('ignition') }),
+  humidifier: shape({ what: kind('humidifier') }),
+  control: shape({ what: kind('control') }),
+  reversingValve: shape({
+    what: kind('reversingValve'),
+    energisedIn: anyOf(shape({ set: id() }), yup.string().oneOf(['cooling', 'heating']).required()),
+  }),
+})
+
+export const partSchema = union('kind', {
+  source: shape(part({ kind: kind('source'), volts: quantity, phaseDeg: yup.number(), ohms: positive() })),
+  transformer: shape(
+    part({
+      kind: kind('transformer'),
+      c: end(),
+      d: end(),
+      primaryVolts: quantity,
+      secondaryVolts: positive(),
+      noLoadVolts: positive(),
+      va: positive(),
+    }),
+  ),
+  path: shape(part({ kind: kind('path'), ohms: yup.number().min(0).defined() })),
+  load: shape(
+    part({
+      kind: kind('load'),
+      volts: positive(),
+      va: quantity,
+      powerFactor: yup.number().min(0.05).max(1),
+      pullIn: yup.number().min(0),
+      dropOut: yup.number().min(0),
+      does: optional(loadFunction),
+    }),
+  ),
+  contact: shape(
+    part({
+      kind: kind('contact'),
+      gate: yup.string().oneOf(GATES).required(),
+      driver: exprSchema,
+      ratedA: optional(quantity),
+      openOhms: yup.number().min(1),
+    }),
+  ),
+})
+
+const terminal = shape({
+  id: id(),
+  label: text(40),
+  side: yup.string().oneOf(['low', 'line']).required(),
+  role: yup.string().oneOf(TERMINAL_ROLES).required(),
+  about: yup.string().max(400),
+})
+const setting = shape({
+  id: id(),
+  label: text(120),
+  group: yup.string().oneOf(['plate', 'set']).required(),
+  kind: yup.string().oneOf(['choice', 'number']).required(),
+  options: yup.array(shape({ id: id(), label: text(120) })),
+  range: yup.array(num()).min(2).max(2),
+  step: yup.number(),
+  unit: yup.string().max(12),
+  default: valueSchema,
+  about: yup.string().max(400),
+  intent: yup.string().oneOf(INTENTS),
+})
+const mode = shape({
+  id: id(),
+  label: text(120),
+  states: yup
+    .array(
+      shape({
+        id: id(),
+        label: text(120),
+        condition: yup.string().oneOf(MODE_CONDITIONS),
+        reach: optional(anyOf(yup.string().oneOf(['always', 'failure']).required(), exprSchema)),
+      }),
+    )
+    .min(1)
+    .defined(),
+})
+
+const code = () =>
+  yup
+    .string()
+    .matches(/^[A-Za-z0-9-]{1,12}$/)
+    .required()
+const profileItem = shape({
+  code: code(),
+  label: text(120),
+  setting: id(),
+  address: yup.string().oneOf(['group', 'unit', 'outdoor']),
+  as: byField({
+    map: shape({ map: record(code()) }),
+    number: shape({ number: shape({ plus: num(), times: num() }) }),
+  }),
+  when: optional(exprSchema),
+  readBack: yup.string().max(12),
+})
+const key = () => yup.string().min(1).max(30).required()
+/** How a device is keyed. */
+export const profileSchema = shape({
+  style: yup.string().oneOf(PROFILE_STYLES).required(),
+  enter: yup.array(key()).max(8).defined(),
+  leave: yup.array(key()).max(4).defined(),
+  passcode: yup.string().matches(/^\d{0,8}$/),
+  unitOff: yup.boolean(),
+  powerOff: yup.boolean(),
+  noUndo: yup.boolean(),
+  activate: yup.boolean(),
+  items: yup.array(profileItem).max(200).defined(),
+  shifts: yup.array(shape({ setting: id(), text: text(400) })),
+  tests: yup.array(text(200)),
+})
+
+/** A device file. */
+export const deviceSchema = shape({
+  format: yup.string().oneOf(['gatecross.device']).required(),
+  version: yup.number().oneOf([DEVICE_VERSION]).defined(),
+  id: id(),
+  kind: yup.string().oneOf(DEVICE_KINDS).required(),
+  name: text(120),
+  fits: yup.array(text(60)).defined(),
+  about: yup.string().max(600),
+  terminals: yup.array(terminal).defined(),
+  parts: yup.array(partSchema).defined(),
+  settings: yup.array(setting).defined(),
+  modes: yup.array(mode).defined(),
+  calls: yup.array(
+    shape({
+      call: yup
+        .string()
+        .oneOf([...CALLS])
+        .required(),
+      label: yup.string().max(60),
+      when: optional(exprSchema),
+    }),
+  ),
+  plate: shape(ANY_PLATE),
+  profile: optional(profileSchema),
+})

@@ -1,0 +1,43 @@
+import * as yup from 'yup'
+import { PLATES, type DeviceKind, type PlateField } from '@/core/equipment'
+import { optional, shape } from './schemaKit'
+
+type Plain = Exclude<PlateField, { type: 'table' }>
+
+function plain(field: Plain) {
+  switch (field.type) {
+    case 'flag':
+      return yup.boolean().defined()
+    case 'choice': {
+      return yup.string().oneOf(field.values).required()
+    }
+    case 'number': {
+      const number = yup.number().min(field.least).max(field.most).defined()
+      return field.whole ? number.integer() : number
+    }
+  }
+}
+
+/** What one field of a plate takes. */
+export function plateFieldSchema(field: PlateField): yup.AnySchema {
+  if (field.type !== 'table') return plain(field)
+  const columns = Object.entries(field.columns).map(([name, column]) => {
+    const schema = plain(column)
+    return [name, column.optional ? optional(schema) : schema] as const
+  })
+  return yup
+    .array(shape(Object.fromEntries(columns)))
+    .max(200)
+    .defined()
+}
+
+const optionalFields = (fields: Readonly<Record<string, PlateField>>): yup.ObjectShape =>
+  Object.fromEntries(Object.entries(fields).map(([name, f]) => [name, optional(plateFieldSchema(f))]))
+
+/** A plate of one kind of device. */
+export const plateSchemaOf = (kind: DeviceKind) => shape(optionalFields(PLATES[kind]))
+
+/** Every field that any kind's plate may have; which of them a kind may have is checked with its references. */
+export const ANY_PLATE: yup.ObjectShape = optionalFields(
+  Object.assign({}, ...Object.values(PLATES)) as Record<string, PlateField>,
+)

@@ -1,0 +1,49 @@
+import * as yup from 'yup'
+import { CALLS } from '@/core/equipment'
+import { READING_KINDS, type Reading, type ReadingKind } from '@/core/startup'
+import { anyOf, id, num, record, shape, text } from '../../schemaKit'
+import { problem, type Problem } from '../../problem'
+
+export const situationSchema = shape({
+  call: yup
+    .string()
+    .oneOf([...CALLS])
+    .required(),
+  outdoorF: yup.number().min(-80).max(160).defined(),
+  modes: record(yup.string().max(64).defined()),
+})
+
+const kinds = Object.keys(READING_KINDS) as ReadingKind[]
+const places = [...new Set(kinds.flatMap((k) => READING_KINDS[k].places))]
+
+export const readingSchema = shape({
+  id: id(),
+  kind: yup.string().oneOf(kinds).required(),
+  value: anyOf(yup.string().oneOf(['OL']).required(), num()),
+  place: yup.string().oneOf(places).required(),
+  at: yup.string().max(130).defined(),
+  withBlower: yup.boolean().nullable().defined(),
+  instrument: text(80),
+  situation: situationSchema,
+  who: text(80),
+  when: yup.string().max(40).required(),
+  supersedes: yup.string().max(64).nullable().defined(),
+  note: yup.string().max(400),
+})
+
+/** What no schema can say of a reading: whether a meter could have shown it, and whether the place fits the kind. */
+export function readingProblems(reading: Reading, path: string): Problem[] {
+  const kind = READING_KINDS[reading.kind]
+  const found: Problem[] = []
+  const { value } = reading
+  if (value === 'OL') {
+    if (reading.kind !== 'rowOhms') found.push(problem(`${path}.value`, `a number in ${kind.unit}`, value))
+  } else if (!Number.isFinite(value) || value < kind.least || value > kind.most) {
+    found.push(problem(`${path}.value`, `${kind.least} to ${kind.most} ${kind.unit}`, value))
+  }
+  if (!kind.places.includes(reading.place))
+    found.push(problem(`${path}.place`, `one of ${kind.places.join(', ')}`, reading.place))
+  if (Number.isNaN(Date.parse(reading.when)))
+    found.push(problem(`${path}.when`, 'a date and time', reading.when))
+  return found
+}

@@ -1,0 +1,31 @@
+import { about, type AboutDoc, type AboutOperation } from './about'
+import { commissioning, type CommissioningDoc, type CommissioningOperation } from './commissioning'
+import { gear, type GearDoc, type GearOperation } from './gear'
+import { prices, type PricesDoc, type PricesOperation } from './prices'
+import { readings, type ReadingsDoc, type ReadingsOperation } from './readings'
+import { setup, type SetupDoc, type SetupOperation } from './setup'
+import { wiring, type WiringDoc, type WiringOperation } from './wiring'
+
+/** The sections of the job document, in the order in which a file has them. */
+export const SECTIONS = { about, gear, wiring, readings, setup, commissioning, prices }
+
+/** The version of the job file that this code writes, and the newest that it reads. */
+export const JOB_VERSION = 3
+
+/** A job: what is bolted down, wired and set, and what was read. One document, carrying the devices it uses. */
+export interface Job
+  extends AboutDoc, GearDoc, WiringDoc, ReadingsDoc, SetupDoc, CommissioningDoc, PricesDoc {
+  format: 'gatecross.job'
+  version: number
+  id: string
+}
+
+/** An edit of one section. */
+export type SectionOperation =
+  | AboutOperation
+  | GearOperation
+  | WiringOperation
+  | ReadingsOperation
+  | SetupOperation
+  | CommissioningOperation
+  | PricesOperation

@@ -1,0 +1,88 @@
+import * as yup from 'yup'
+import type { Unknowable, Value } from '@/core/equipment'
+import { anyOf, id, knownValue, num, record, shape, text } from '../../schemaKit'
+
+/** A value with who saw or set it, and when. */
+export interface Note {
+  value: Unknowable<Value>
+  who: string
+  when: string
+}
+/** What is known of one setting on its device: as found, as left, read back. */
+export interface Keyed {
+  found?: Note
+  left?: Note
+  readBack?: Note
+}
+/** A setting changed for a test, listed until it is put back. */
+export interface Temporary {
+  id: string
+  at: string
+  was: Unknowable<Value>
+  now: Value
+  why: string
+  who: string
+  when: string
+  back?: { who: string; when: string }
+}
+/** How every device was left at the end of a visit. */
+export interface Visit {
+  id: string
+  who: string
+  when: string
+  left: Record<string, Unknowable<Value>>
+}
+/** Where a value of a setting comes from; a setting that is not named stands at its device's default. */
+export type ValueSource = 'recommended' | 'typed' | 'found'
+
+/** Setup: the interview, what was found and left on each device, and what must still be put back. */
+export interface Setup {
+  /** Answers by question; a question that is left out was not asked. */
+  interview: Record<string, string>
+  /** Where each setting's value comes from, by reference ("tstat.droop"). */
+  sources: Record<string, ValueSource>
+  keyed: Record<string, Keyed>
+  /** Lines of key-in sheets that set nothing (menu opened, power off), ticked. */
+  ticks: Record<string, { who: string; when: string }>
+  temporary: Temporary[]
+  visits: Visit[]
+}
+
+export const FRESH_SETUP: Setup = Object.freeze({
+  interview: {},
+  sources: {},
+  keyed: {},
+  ticks: {},
+  temporary: [],
+  visits: [],
+})
+
+export const SOURCES: readonly ValueSource[] = ['recommended', 'typed', 'found']
+const stamp = { who: text(80), when: yup.string().max(40).required() }
+export const stampSchema = shape(stamp)
+export const noteSchema = shape({ value: knownValue, ...stamp })
+const maybe = (schema: yup.AnyObjectSchema) => schema.default(undefined).optional()
+
+export const temporarySchema = shape({
+  id: id(),
+  at: yup.string().max(130).required(),
+  was: knownValue,
+  now: anyOf(num(), yup.string().max(80).defined()),
+  why: text(200),
+  ...stamp,
+  back: maybe(stampSchema),
+})
+export const visitSchema = shape({ id: id(), ...stamp, left: record(knownValue) })
+export const setupSchema = shape({
+  interview: record(yup.string().max(80).defined()),
+  sources: record(
+    yup
+      .string()
+      .oneOf([...SOURCES])
+      .required(),
+  ),
+  keyed: record(shape({ found: maybe(noteSchema), left: maybe(noteSchema), readBack: maybe(noteSchema) })),
+  ticks: record(shape(stamp)),
+  temporary: yup.array(temporarySchema).max(200).defined(),
+  visits: yup.array(visitSchema).max(200).defined(),
+})

@@ -1,0 +1,73 @@
+import type { Plate } from '@/core/equipment'
+import { figure } from './numbers'
+
+/** What stands before the value of each field of a plate. A field without words does not compile. */
+const PLATE_WORDS: Record<keyof Required<Plate>, string> = {
+  volts: 'volts',
+  minimumVolts: 'lowest volts',
+  blowerFla: 'blower FLA',
+  transformerVa: 'transformer VA',
+  rows: 'rows',
+  sequencerSeconds: 'sequencer step, s',
+  kilowatts: 'kW',
+  leastCfm: 'least airflow, CFM',
+  compressorRla: 'compressor RLA',
+  fanFla: 'fan FLA',
+  inverter: 'inverter:',
+  ratings: 'ratings:',
+  cd: 'cycling loss',
+  floorF: 'runs down to, °F',
+  kits: 'strip kits, kW:',
+  blower: 'blower table:',
+  mca: 'MCA',
+  mocpA: 'MOCP',
+  differentialF: 'differential, °F',
+  stages: 'stages',
+  inputBtuh: 'input, BTU/h',
+  efficiency: 'efficiency',
+  burnerStages: 'burner stages',
+  riseLow: 'rise from, °F',
+  riseHigh: 'rise to, °F',
+  flueLowF: 'flue from, °F',
+  flueHighF: 'flue to, °F',
+  circuits: 'line circuits',
+  opensF: 'opens at, °F',
+  closesF: 'remakes at, °F',
+  detectsWires: 'finds its wires by their volts:',
+  battery: 'battery:',
+  togetherAllowed: 'heat pump and burner together:',
+  delays: 'waits by itself:',
+}
+
+const DELAY_WORDS: Record<NonNullable<Plate['delays']>[number]['what'], string> = {
+  minimumOff: 'minimum-off',
+  powerUp: 'power-up',
+  blowerOn: 'blower on',
+  blowerOff: 'blower off',
+  prepurge: 'prepurge',
+}
+
+function valueWords<K extends keyof Plate>(field: K, value: NonNullable<Plate[K]>): string {
+  if (typeof value === 'boolean') return value ? 'yes' : 'no'
+  if (typeof value !== 'object') return String(value)
+  const plate: Plate = { [field]: value }
+  if (plate.kits) return plate.kits.map((k) => String(k.kilowatts)).join(', ')
+  if (plate.delays) return plate.delays.map((d) => `${DELAY_WORDS[d.what]} ${d.seconds} s`).join(', ')
+  if (plate.ratings)
+    return plate.ratings
+      .map(
+        (r) =>
+          `${r.cop === undefined ? figure(r.capacityBtuh ?? 0, 0) : `COP ${figure(r.cop, 2)}`} at ${r.outdoorF} °F`,
+      )
+      .join(', ')
+  return `${value.length} points`
+}
+
+/** A plate as a line: each field with its value. */
+export const plateLine = (plate: Plate): string =>
+  (Object.keys(plate) as (keyof Plate)[])
+    .flatMap((field) => {
+      const value = plate[field]
+      return value === undefined ? [] : [`${PLATE_WORDS[field]} ${valueWords(field, value)}`]
+    })
+    .join(', ')

@@ -1,0 +1,154 @@
+import { readFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { rmSync } from 'node:fs'
+import { apply, JOB_VERSION, storedJob, type Envelope, type Job, type Operation } from '@/jobfile'
+import { allDevices, connect, createJob, getJob, migrate, pushOps, summaryOf } from '@/server'
+import { startCluster } from '../../scripts/lib/postgres.mjs'
+
+/** The push route's repository against a real PostgreSQL: what is applied, what clashes, what is replayed. */
+let failed = 0
+let passed = 0
+/** The database keeps no order of keys. */
+const sorted = (v: unknown): unknown =>
+  Array.isArray(v)
+    ? v.map(sorted)
+    : typeof v === 'object' && v !== null
+      ? Object.fromEntries(
+          Object.entries(v)
+            .sort(([a], [b]) => (a < b ? -1 : 1))
+            .map(([k, x]) => [k, sorted(x)]),
+        )
+      : v
+
+function expect(what: string, got: unknown, wanted: unknown): void {
+  const same = JSON.stringify(sorted(got)) === JSON.stringify(sorted(wanted))
+  if (same) passed++
+  else failed++
+  console.log(
+    `  ${same ? 'ok  ' : 'FAIL'} ${what}${same ? '' : `: ${JSON.stringify(got)}, wanted ${JSON.stringify(wanted)}`}`,
+  )
+}
+
+const root = join(__dirname, '../..')
+const read = (file: string) => JSON.parse(readFileSync(join(root, file), 'utf8')) as Job
+let n = 0
+const envelope = (client: string, seen: number, op: Operation): Envelope => ({
+  opId: `op-${++n}`,
+  client,
+  who: client,
+  at: '2026-11-26T08:00:00.000Z',
+  docVersion: JOB_VERSION,
+  seen,
+  op,
+})
+const setpoint = (value: number): Operation => ({
+  kind: 'setSetting',
+  ref: 'odt',
+  setting: 'setpoint',
+  value,
+})
+const feet = (value: number): Operation => ({ kind: 'setCableFeet', cable: 'c1', feet: value })
+
+async function main(): Promise<void> {
+  const folder = join(tmpdir(), `gate-cross-server-${process.pid}`)
+  const cluster = await startCluster(folder)
+  const db = connect(cluster.url)
+  try {
+    expect('the schema is made', (await migrate(db.sequelize)).ok, true)
+    const job = read('demo/jobs/quillfeather-lane.json')
+    await createJob(db, job, false)
+    const push = async (...ops: Envelope[]) => (await pushOps(db, job.id, { base: 1, ops }))!
+    const outcomes = async (...ops: Envelope[]) => (await push(...ops)).results.map((r) => r.outcome)
+
+    const first = envelope('a', 1, setpoint(30))
+    expect('an edit is applied', await outcomes(first), ['applied'])
+    expect('and once, however often it is sent', await outcomes(first), ['alreadyThere'])
+    expect('another place merges', await outcomes(envelope('b', 1, feet(70))), ['applied'])
+    const stale = (await push(envelope('b', 1, setpoint(44)))).results[0]!
+    expect('the same place, seen before the other’s edit, is stale', stale.outcome, 'stale')
+    expect('at its path', 'path' in stale && stale.path, 'placed.odt.settings.setpoint')
+    expect(
+      'and is not applied',
+      (await getJob(db, job.id))!.job.placed.find((p) => p.ref === 'odt')!.settings,
+      {
+        setpoint: 30,
+      },
+    )
+    // The request's base is newer than what the maker of the edit had seen: what counts is what was seen.
+    const late = await pushOps(db, job.id, { base: 3, ops: [envelope('b', 1, setpoint(44))] })
+    expect('what was seen counts, not when it was sent', late!.results[0]!.outcome, 'stale')
+    expect('once theirs was seen it is applied', await outcomes(envelope('b', 3, setpoint(44))), ['applied'])
+
+    const before = (await getJob(db, job.id))!
+    const half: Operation = { kind: 'batch', ops: [feet(90), setpoint(900)] as never }
+    expect('a batch of which one is refused is refused whole', await outcomes(envelope('a', 4, half)), [
+      'refused',
+    ])
+    expect('and leaves the document as it was', (await getJob(db, job.id))!, before)
+    const whole: Operation = { kind: 'batch', ops: [feet(90), setpoint(35)] as never }
+    expect('a batch is one edit of the log', await outcomes(envelope('a', 4, whole)), ['applied'])
+    expect('and one version', (await getJob(db, job.id))!.version, before.version + 1)
+
+    const reading = { ...job.readings[0]!, id: 'r-batch', supersedes: null }
+    const readings: Operation = { kind: 'batch', ops: [feet(91), { kind: 'takeReading', reading }] as never }
+    await push(envelope('a', 5, readings))
+    expect('a reading inside a batch is a row', await db.readings.count({ where: { id: 'r-batch' } }), 1)
+
+    expect('a job that is not here is none', await pushOps(db, 'nobody', { base: 1, ops: [] }), null)
+
+    // The log, replayed from the snapshot, is the document.
+    const snapshot = (await db.snapshots.findOne({ where: { jobId: job.id } }))!
+    const log = await db.ops.findAll({ where: { jobId: job.id }, order: [['version', 'ASC']] })
+    const replayed = log.reduce((doc, o) => {
+      const next = apply(doc, o.op)
+      if (!next.ok) throw new Error(`op ${o.opId} does not apply`)
+      return next.value
+    }, storedJob(snapshot.doc))
+    const now = (await getJob(db, job.id))!
+    expect('the log replays to the document', replayed, now.job)
+
+    // A job and its log of an older version.
+    const old = read('tests/fixtures/versions/job-v2.json')
+    await db.jobs.create({ id: old.id, version: 7, doc: old, summary: null, updatedAt: new Date() })
+    await db.ops.create({
+      opId: 'old-1', jobId: old.id, version: 7, baseVersion: 6, client: 'x', who: 'x', madeAt: 'x',
+      docVersion: 2, seen: null, op: { kind: 'answer', question: 'priceKwh', answer: '0.14' } as never,
+    }) // prettier-ignore
+    expect('an older document is read as one of today', (await getJob(db, old.id))!.job.version, JOB_VERSION)
+    const clash = await pushOps(db, old.id, {
+      base: 6,
+      ops: [envelope('y', 6, { kind: 'setPrice', of: 'kwh', value: 0.2 })],
+    })
+    expect('an older operation of the log clashes as one of today', clash!.results[0]!.outcome, 'stale')
+    await pushOps(db, old.id, {
+      base: 7,
+      ops: [envelope('y', 7, { kind: 'setPrice', of: 'kwh', value: 0.2 })],
+    })
+    const step = await db.snapshots.findAll({ where: { jobId: old.id } })
+    expect(
+      'the version step wrote a snapshot first',
+      step.map((s) => [s.version, s.docVersion]),
+      [[7, JOB_VERSION]],
+    )
+    expect('as it was', storedJob(step[0]!.doc).prices, { fuel: 1.1, kwh: 0.14 })
+    expect('and the edit stands after it', (await getJob(db, old.id))!.job.prices, { fuel: 1.1, kwh: 0.2 })
+
+    const device = JSON.parse(
+      readFileSync(join(root, 'tests/fixtures/versions/device-v1.json'), 'utf8'),
+    ) as never
+    await db.devices.create({ id: 'own-old', doc: device, updatedAt: new Date() })
+    const listed = (await allDevices(db)).devices
+    expect('every device of the list is one of today', [...new Set(listed.map((d) => d.version))], [2])
+
+    expect('a verdict is worked out and kept', (await summaryOf(db, job.id))!.version, now.version)
+    console.log(`${passed} passed, ${failed} failed`)
+  } finally {
+    await db.sequelize.close()
+    await cluster.stop()
+    rmSync(folder, { recursive: true, force: true })
+  }
+  process.exitCode = failed ? 1 : 0
+}
+
+void main()
