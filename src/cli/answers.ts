@@ -7,17 +7,26 @@ const bool = () => yup.boolean().defined()
 const situation = () => shape({ call: str(), outdoorF: num(), modes: record(str()) })
 const finding = () =>
   shape({
-    law: str(),
+    rule: str(),
+    code: str(),
     severity: str(),
-    what: str(),
     words: str(),
     at: str(),
-    witness: situation(),
+    also: list(str()),
+    numbers: list(num()),
+    witness: situation().nullable(),
     path: list(str()),
     dependsOn: list(str()),
+    because: list(str()),
   })
 const undecided = () =>
-  shape({ law: str(), unknown: list(str()), words: str(), witness: situation().nullable() })
+  shape({
+    rule: str(),
+    code: str().nullable(),
+    unknown: list(str()),
+    words: str(),
+    witness: situation().nullable(),
+  })
 const gate = () => shape({ at: str(), side: str(), state: str(), name: str(), reason: str() })
 
 /** The shape of every `--json` answer. `gatecross schema NAME` prints it as JSON Schema. */
@@ -25,7 +34,7 @@ export const ANSWERS = {
   check: shape({
     ok: bool(),
     verdict: str(),
-    laws: num(),
+    rules: num(),
     states: num(),
     findings: list(finding()),
     undecided: list(undecided()),
@@ -33,7 +42,7 @@ export const ANSWERS = {
   sweep: shape({
     states: num(),
     factors: shape({ calls: num(), temperatures: num(), mostModes: num(), assumptions: num() }),
-    laws: list(shape({ law: str(), result: str(), words: str() })),
+    rules: list(shape({ rule: str(), result: str(), words: str() })),
   }),
   state: shape({
     situation: situation(),
@@ -68,7 +77,7 @@ export const ANSWERS = {
         at: str(),
         state: str(),
         effect: str(),
-        law: str().nullable(),
+        rule: str().nullable(),
         words: str(),
         shows: str(),
       }),
@@ -91,8 +100,9 @@ export const ANSWERS = {
   conflicts: shape({
     conflicts: list(
       shape({
-        conflict: str(),
-        what: str(),
+        rule: str(),
+        code: str(),
+        severity: str(),
         at: list(str()),
         words: str(),
         clear: shape({ at: str(), value: str() }).nullable(),

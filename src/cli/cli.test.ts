@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import Ajv from 'ajv/dist/2020'
 import { demoInstallation, readJson } from '../../tests/helpers/demo'
-import { prove } from '@/core/laws'
+import { prove } from '@/core/rules'
 import { ANSWERS, answerSchema, type AnswerName } from './answers'
 
 const root = join(__dirname, '../..')
@@ -78,7 +78,7 @@ describe('bin/gatecross', () => {
     // Item 1 in four lights is 0001.
     expect(sheet).toContain('○○○●')
     const conflicts = gatecross('conflicts', 'demo/jobs/gorse-end.json').out
-    expect(conflicts).toContain('24 V is set, and only the communicating pair is landed.')
+    expect(conflicts).toContain('Set to 24 V, wired for the bus: dead, or damaged.')
     expect(conflicts).toContain('Outdoor unit: Control selector to bus clears it')
   })
 
@@ -90,7 +90,7 @@ describe('bin/gatecross', () => {
     }
     expect(check.states).toBe(proof.solved)
     expect(check.findings[0]!.witness).toEqual(proof.findings[0]!.witness)
-    expect(gatecross('check', GOOD).out.trim()).toBe('All 18 laws hold in 1,960 states.')
+    expect(gatecross('check', GOOD).out.trim()).toBe('All 26 rules hold in 1,960 states.')
     expect(
       gatecross('chain', GOOD, '--target', 'kit.row1', '--call', 'heatAux1', '--outdoor', '52').out,
     ).toContain('Held at outdoor thermostat contact. 52 °F outside; closes below 35 °F, opens at 40 °F')

@@ -1,19 +1,20 @@
 import { Circuit, meterWithStrays, solve } from '@/core/circuit'
 import { gateChain } from '@/core/explain'
 import { makeRef } from '@/core/installation'
-import { prove } from '@/core/laws'
+import { prove, withSite } from '@/core/rules'
 import { expectations, judge, READING_KINDS, standing } from '@/core/startup'
 import { tolerances } from '@/core/tolerances'
-import { installationOf, jsonSchemaOf, type Job } from '@/jobfile'
+import { installationOf, jobSeen, jsonSchemaOf, type Job } from '@/jobfile'
 import {
   causeWords,
   chainSentence,
   factorsSentence,
   figure,
   findingSentence,
+  findingWords,
   gateWords,
   heldAgainst,
-  LAW_WORDS,
+  ruleWords,
   proofSentence,
   readingWords,
   refWords,
@@ -31,13 +32,18 @@ export type { Answer }
 export const COMMANDS: Record<string, (job: Job, args: Args) => Result> = {
   check(job) {
     const inst = installationOf(job)
-    const proof = prove(inst)
-    const findings = proof.findings.map((f) => ({ ...f, words: findingSentence(inst, f) }))
+    const proof = withSite(prove(inst), jobSeen(job))
+    const findings = proof.findings.map((f) => ({
+      ...f,
+      because: f.because.map((x) => findingWords(inst, x)),
+      words: findingSentence(inst, f),
+    }))
     const undecided = proof.undecided.map((u) => ({ ...u, words: undecidedSentence(inst, u) }))
-    const found = findings.length > 0 || undecided.length > 0
-    const verdict = proofSentence(proof)
+    const grave = findings.some((f) => f.severity !== 'warn')
+    const found = grave || undecided.length > 0
+    const verdict = proofSentence(inst, proof)
     return answer(
-      { ok: !found, verdict, laws: proof.laws.length, states: proof.solved, findings, undecided },
+      { ok: !found, verdict, rules: proof.rules.length, states: proof.solved, findings, undecided },
       [
         verdict,
         ...findings.map((f) => `  ${f.severity}: ${f.words}`),
@@ -48,21 +54,21 @@ export const COMMANDS: Record<string, (job: Job, args: Args) => Result> = {
   },
 
   sweep(job) {
-    const proof = prove(installationOf(job))
-    const laws = proof.laws.map((law) => ({
-      law,
-      result: proof.findings.some((f) => f.law === law)
-        ? 'broken'
-        : proof.undecided.some((u) => u.law === law)
-          ? 'undecided'
-          : 'holds',
-      words: LAW_WORDS[law] ?? law,
-    }))
-    const lines = laws.map((l) => `  ${l.result.padEnd(9)} ${l.words}`)
+    const proof = withSite(prove(installationOf(job)), jobSeen(job))
+    const rules = proof.rules.map((rule) => {
+      const found = proof.findings.filter((f) => f.rule === rule)
+      const open = proof.undecided.some((u) => u.rule === rule)
+      const broken = found.some((f) => f.severity !== 'warn')
+      return {
+        rule,
+        result: broken ? 'broken' : found.length ? 'warning' : open ? 'undecided' : 'holds',
+        words: ruleWords(rule),
+      }
+    })
     return answer(
-      { states: proof.solved, factors: proof.factors, laws },
-      [`${proof.solved} states: ${factorsSentence(proof)}`, ...lines],
-      laws.some((l) => l.result !== 'holds'),
+      { states: proof.solved, factors: proof.factors, rules },
+      [factorsSentence(proof), ...rules.map((r) => `  ${r.result.padEnd(10)} ${r.words}`)],
+      rules.some((r) => r.result === 'broken' || r.result === 'undecided'),
     )
   },
 

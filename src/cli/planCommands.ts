@@ -80,7 +80,7 @@ export function failuresCommand(job: Job): Result {
     at: e.failure.at,
     state: e.failure.state ?? '',
     effect: e.kind,
-    law: e.law,
+    rule: e.rule,
     words: failureWords(inst, e.failure),
     shows: effectWords(inst, e),
   }))

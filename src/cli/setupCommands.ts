@@ -1,20 +1,22 @@
 import { placedByRef } from '@/core/installation'
-import { clearingOf, conflictsIn, keyInSheet } from '@/core/setup'
-import { installationOf, onDevice, setupSeen, type Job } from '@/jobfile'
-import { conflictSentence, INTENT_WORDS, lineWords, refWords } from '@/words'
+import { jobFindings } from '@/core/rules'
+import { clearingOf, keyInSheet } from '@/core/setup'
+import { installationOf, onDevice, jobSeen, type Job } from '@/jobfile'
+import { findingWords, INTENT_WORDS, lineWords, refWords } from '@/words'
 import { answer, refuse, type Result } from './answer'
 import type { Args } from './args'
 
 /** Contradictions between gear, wiring, settings and the owner, each with the smallest change that clears it. */
 export function conflictsCommand(job: Job): Result {
-  const seen = setupSeen(job)
-  const conflicts = conflictsIn(seen).map((c) => {
-    const clearing = clearingOf(seen, c)
+  const seen = jobSeen(job)
+  const conflicts = jobFindings(seen).map((f) => {
+    const clearing = clearingOf(seen, f)
     return {
-      conflict: c.conflict,
-      what: c.what,
-      at: c.at,
-      words: conflictSentence(c),
+      rule: f.rule,
+      code: f.code,
+      severity: f.severity,
+      at: [f.at, ...f.also],
+      words: `${findingWords(seen.inst, f)}.`,
       clear: clearing ? { at: clearing.at, value: String(clearing.value) } : null,
     }
   })

@@ -5,7 +5,7 @@ import { Circuit, solve } from './circuit'
 import type { Device } from './equipment'
 import { gateChain } from './explain'
 import type { Installation } from './installation'
-import { prove } from './laws'
+import { prove } from './rules'
 import { callsOf, regionsOf } from './situation'
 import { degF } from './units'
 
@@ -97,7 +97,7 @@ describe('a thermostat that no file lists', () => {
       'od.fan',
     ])
     // The conductor that bypasses the outdoor thermostat for emergency heat carries aux as well: one W for both.
-    expect(prove(withOdd()).findings.map((f) => f.law)).toEqual(['auxHeldOff'])
+    expect(prove(withOdd()).findings.map((f) => f.rule)).toEqual(['auxHeldOff'])
   })
 
   it('locks the compressor out below its setting and brings the strips on instead, with the number in the reason', () => {
@@ -121,8 +121,8 @@ describe('a thermostat that no file lists', () => {
   })
 
   it('blows the fuse when the blue common is landed on O and the orange on B: a short in cooling', () => {
-    const found = prove(withOdd('O')).findings.find((f) => f.law === 'noShort')
-    expect(found?.witness.call).toBe('cool1')
+    const found = prove(withOdd('O')).findings.find((f) => f.rule === 'noShort')
+    expect(found?.witness?.call).toBe('cool1')
   })
 })
 

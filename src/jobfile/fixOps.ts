@@ -1,5 +1,5 @@
 import type { Installation } from '@/core/installation'
-import type { Change, Fix } from '@/core/laws'
+import type { Change, Fix } from '@/core/rules'
 import type { Operation } from './operation'
 
 /** The edits that record a mend as done. */

@@ -1,6 +1,6 @@
 import { readJson } from '../../tests/helpers/demo'
 import { settingValue } from '@/core/installation'
-import { onDevice, setupSeen, type Job } from '.'
+import { onDevice, jobSeen, type Job } from '.'
 
 const by = { who: 'Wren Hollis', when: '2026-11-24T10:00:00.000Z' }
 const demo = (): Job => readJson<Job>('demo/jobs/pennywort-close.json')
@@ -48,7 +48,7 @@ describe('what stands on a device', () => {
 
   it('contradictions are looked for with the owner’s answers, and know whether the start-up was run', () => {
     const job = noted({}, { frail: 'yes' })
-    expect(setupSeen({ ...job, readings: [] })).toMatchObject({ answers: { frail: 'yes' }, tested: false })
-    expect(setupSeen(readJson<Job>('demo/jobs/quillfeather-lane.json')).tested).toBe(true)
+    expect(jobSeen({ ...job, readings: [] })).toMatchObject({ answers: { frail: 'yes' }, tested: false })
+    expect(jobSeen(readJson<Job>('demo/jobs/quillfeather-lane.json')).tested).toBe(true)
   })
 })

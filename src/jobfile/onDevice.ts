@@ -1,6 +1,5 @@
 import type { Unknowable, Value } from '@/core/equipment'
-import { makeRef, settingValue, type Placed } from '@/core/installation'
-import type { SetupSeen } from '@/core/setup'
+import { makeRef, settingValue, type JobSeen, type Placed } from '@/core/installation'
 import { installationOf } from './document'
 import type { Job } from './sections/registry'
 
@@ -22,8 +21,8 @@ export function onDevice(job: Job, placed: Placed): Record<string, Unknowable<Va
   )
 }
 
-/** What the conflicts of a job are looked for in. */
-export const setupSeen = (job: Job): SetupSeen => ({
+/** A job as rules about the whole of it see it. */
+export const jobSeen = (job: Job): JobSeen => ({
   inst: installationOf(job),
   answers: job.setup.interview,
   plates: job.commissioning.plates,

@@ -1,7 +1,7 @@
 import type { Effect, EffectKind, Failure } from '@/core/failures'
 import { placedByRef, splitRef, type Installation } from '@/core/installation'
 import { lower, refWords } from './names'
-import { LAW_WORDS } from './finding'
+import { ruleWords } from './finding'
 import { situationWords } from './situation'
 
 /** What has failed, as a technician would say it. */
@@ -39,7 +39,7 @@ export const EFFECT_WORDS: Record<EffectKind, string> = {
 /** What it does, and where it shows. */
 export function effectWords(inst: Installation, e: Effect): string {
   const at = e.witness ? situationWords(inst, e.witness) : ''
-  if (e.kind === 'harm') return `Breaks: ${lower(LAW_WORDS[e.law ?? ''] ?? e.law ?? '')}. ${at}`
+  if (e.kind === 'harm') return `Breaks: ${lower(ruleWords(e.rule ?? ''))}. ${at}`
   if (e.kind === 'noHeat') return `No heat from anything: ${at}`
   const names = (refs: string[]) => refs.map((r) => lower(refWords(inst, r))).join(', ')
   const lost = e.lost.length ? `${names(e.lost)} off` : ''

@@ -1,11 +1,11 @@
-import type { Finding, Proof, Undecided } from '@/core/laws'
-import type { Installation } from '@/core/installation'
-import { count } from './numbers'
+import type { Breach, Finding, Proof, RuleCode, RuleId, Undecided } from '@/core/rules'
+import { splitRef, type Installation, type Ref } from '@/core/installation'
+import { count, figure } from './numbers'
 import { refWords } from './names'
 import { situationWords } from './situation'
 
-/** What each law says, as a statement that holds. */
-export const LAW_WORDS: Record<string, string> = {
+/** What each rule says, as a statement that holds. A rule without one does not compile. */
+const RULE_WORDS: Record<RuleId, string> = {
   noShort: 'No short: every fuse and breaker carries less than its rating',
   noParallel: 'No two transformers feed one conductor',
   heatAheadOfCoil: 'The compressor never runs with heat made ahead of the indoor coil',
@@ -25,7 +25,6 @@ export const LAW_WORDS: Record<string, string> = {
   blowerSpeed: 'The blower speed fits the call',
   rowsReachable: 'Every strip row can be reached by some call',
   stagesReachable: 'Every compressor and burner stage can be reached by some call',
-  settingsMatch: 'The thermostat’s settings match what is landed',
   airSide: 'The coil-entering-air thermostat sits between furnace and coil',
   coilVolts: 'Every coil has its volts or none',
   transformerLoad: 'No transformer gives more than it is rated for',
@@ -36,87 +35,177 @@ export const LAW_WORDS: Record<string, string> = {
   defrostTempered: 'Where the defrost output is landed, strips temper every defrost',
   wireDetect: 'Nothing feeds back into a thermostat that finds its wires by their volts',
   spareLeft: 'Every low-voltage cable has a spare conductor left',
+  togetherAhead: 'Heat pump and backup may not run together where the backup heats ahead of the coil',
+  heatGap: 'No band of outdoor temperature lies between the lockouts without heat',
+  valveSense: 'The thermostat’s valve sense is the outdoor unit’s',
+  noPower: 'The thermostat has a common or a battery',
+  stages: 'As many stages are set as are landed',
+  sensor: 'The outdoor sensor is set where one is landed',
+  lockoutSource: 'Lockouts and changeover have an outdoor temperature to go by',
+  systemFamily: 'The thermostat is set to the family that is bolted down',
+  backupSourceWrong: 'The backup is set as what it is',
+  inCharge: 'One thing, and no more, decides the changeover',
+  emergencyPath: 'AUX and E are set as they are landed',
+  fanOffInDefrost: 'The fan runs in defrost where the strips heat then',
+  stripHysteresis: 'Strips go off clearly warmer than they come on',
+  kitSize: 'The kit that is set is the one that is there, and the air handler takes it',
+  staticClass: 'The static class is not below what was measured',
+  minimumOff: 'The compressor rests five minutes, by thermostat or board',
+  cycles: 'No more cycles an hour than usual for each source',
+  droop: 'Backup waits for more than the ordinary swing',
+  earlyRecovery: 'Early recovery wakes nobody',
+  profileMisfit: 'The key-in sheets are for the models on the plates',
+  feedNotOnline: 'What takes the weather from a feed has been seen online',
+  testsBlocked: 'Locks and range stops leave room for the start-up tests',
+}
+export const ruleWords = (rule: string): string => RULE_WORDS[rule as RuleId] ?? rule
+
+/** What the words of a finding may name: the place, its cable, and the figures. */
+interface Naming {
+  at: string
+  cable: string
+  n: string[]
 }
 
-const BREACH_WORDS: Record<string, string> = {
-  overcurrent: 'Short: more current than the fuse or breaker carries',
-  paralleled: 'Two transformers feed the same conductor',
-  heatAheadOfCoil: 'The compressor runs while heat is made ahead of its coil',
-  hotRestart: 'The compressor starts into air that the furnace left hot',
-  heatInLeak: 'Backup heats during a refrigerant leak alarm',
-  noBlowerInLeak: 'A refrigerant leak alarm does not run the blower',
-  lpNoSwitch: 'LP, and no low-gas-pressure switch: an empty tank is tried again and again',
-  switchInFlame: 'The low-gas switch is in the flame-sense wire: an empty tank is still tried',
-  busSetWired24: 'Set to communicating, wired for 24 V: dead, or damaged',
-  '24SetWiredBus': 'Set to 24 V, wired for the bus: dead, or damaged',
-  defrostBurns: 'A defrost lights the furnace',
-  chatter: 'A relay keeps pulling in and dropping out',
-  stripsNoBlower: 'A strip heats with no blower',
-  compressorInEmergency: 'Emergency heat starts the compressor',
-  noBackup: 'Emergency heat brings on no backup',
-  someBackupMissing: 'Emergency heat leaves part of the backup off',
-  noHeat: 'A heating demand brings no heat at all',
-  coolingHeats: 'A cooling call heats: the reversing valve stands wrong',
-  heatingCools: 'A heating call blows cold: the reversing valve stands wrong',
-  defrostHeats: 'Defrost does not shift the reversing valve',
-  noCooling: 'A cooling call does not run the compressor',
-  heatUncalled: 'Backup heats with no call for heat',
-  compressorUncalled: 'The compressor runs with no call for it',
-  compressorNoBlower: 'The compressor runs with no blower',
-  fanSpeedOnly: 'The blower stays at fan speed while the heat pump runs: Y does not reach its board',
-  lowSpeedInHigh: 'The blower stays at low speed in second stage: Y2 does not reach its board',
-  rowNever: 'This strip row never heats, on any call',
-  stageNever: 'This compressor stage never runs, on any call',
-  burnerNever: 'This burner stage never lights, on any call',
-  setNotLanded: 'A stage is set that is not landed',
-  landedNotSet: 'A stage is landed that is not set',
-  sensorShorted: 'The outdoor sensor’s two conductors are joined: it reads as great heat',
-  sensorNotLanded: 'An outdoor sensor is set and no sensor pair is landed',
-  sensorNotSet: 'An outdoor sensor is landed and not set',
-  lockoutNoSource: 'A lockout or changeover is set with no outdoor temperature to go by',
-  fuelSetNoBurner: 'Set to dual fuel, and there is no furnace',
-  burnerNotSet: 'A furnace is wired and the thermostat is set to electric backup',
-  airAfterCoil: 'The coil-entering-air thermostat sits after the coil: it trips on the heat pump’s own heat',
-  weakCoil: 'A coil has some volts, and not enough to pull in',
-  overloaded: 'The transformer gives more than it is rated for',
-  unpowered: 'The thermostat has no power',
-  floatCutsThermostat: 'Water in the pan cuts the thermostat’s power, not only the compressor',
-  floatDoesNotStop: 'Water in the pan does not stop the compressor',
-  wetStopsHeat: 'A wet humidifier pan stops the heat',
-  auxAboveGate: 'Aux heats above its gate on an ordinary call',
-  coldDefrost: 'A defrost blows cold: the strips stay off',
-  misled: 'Back-feed makes an output of the thermostat live: it would misread its wires',
-  noSpare: 'No spare conductor is left in a cable',
+/** What each code found, as a clause. A code without one does not compile. */
+const CODE_WORDS: Record<RuleCode, (found: Naming) => string> = {
+  overcurrent: ({ at, n: [a, b] }) => `Short: ${at} carries ${a} A, and is made for ${b}`,
+  paralleled: () => 'Two transformers feed the same conductor',
+  heatAheadOfCoil: () => 'The compressor runs while heat is made ahead of its coil',
+  hotRestart: () => 'The compressor starts into air that the furnace left hot',
+  heatInLeak: () => 'Backup heats during a refrigerant leak alarm',
+  noBlowerInLeak: () => 'A refrigerant leak alarm does not run the blower',
+  lpNoSwitch: () => 'LP, and no low-gas-pressure switch: an empty tank is tried again and again',
+  switchInFlame: () => 'The low-gas switch is in the flame-sense wire: an empty tank is still tried',
+  busSetWired24: () => 'Set to communicating, wired for 24 V: dead, or damaged',
+  '24SetWiredBus': () => 'Set to 24 V, wired for the bus: dead, or damaged',
+  defrostBurns: () => 'A defrost lights the furnace',
+  chatter: ({ at }) => `${at} keeps pulling in and dropping out`,
+  stripsNoBlower: () => 'A strip heats with no blower',
+  compressorInEmergency: () => 'Emergency heat starts the compressor',
+  noBackup: () => 'Emergency heat brings on no backup',
+  someBackupMissing: () => 'Emergency heat leaves part of the backup off',
+  noHeat: () => 'A heating demand brings no heat at all',
+  coolingHeats: () => 'A cooling call heats: the reversing valve stands wrong',
+  heatingCools: () => 'A heating call blows cold: the reversing valve stands wrong',
+  defrostHeats: () => 'Defrost does not shift the reversing valve',
+  noCooling: () => 'A cooling call does not run the compressor',
+  heatUncalled: () => 'Backup heats with no call for heat',
+  compressorUncalled: () => 'The compressor runs with no call for it',
+  compressorNoBlower: () => 'The compressor runs with no blower',
+  fanSpeedOnly: () => 'The blower stays at fan speed while the heat pump runs: Y does not reach its board',
+  lowSpeedInHigh: () => 'The blower stays at low speed in second stage: Y2 does not reach its board',
+  rowNever: ({ at }) => `${at} never heats, on any call`,
+  stageNever: ({ at }) => `${at} never runs, on any call`,
+  burnerNever: ({ at }) => `${at} never lights, on any call`,
+  sensorShorted: () => 'The outdoor sensor’s two conductors are joined: it reads as great heat',
+  airAfterCoil: () =>
+    'The coil-entering-air thermostat sits after the coil: it trips on the heat pump’s own heat',
+  weakCoil: ({ at, n: [a, b] }) => `${at} has ${a} V, and pulls in at ${b}`,
+  overloaded: ({ at, n: [a, b] }) => `${at} gives ${a} VA, and is rated for ${b}`,
+  unpowered: () => 'The thermostat has no power',
+  floatCutsThermostat: () => 'Water in the pan cuts the thermostat’s power, not only the compressor',
+  floatDoesNotStop: () => 'Water in the pan does not stop the compressor',
+  wetStopsHeat: () => 'A wet humidifier pan stops the heat',
+  auxAboveGate: ({ at, n: [a] }) =>
+    `${at} heats on an ordinary call from ${a} °F up, where its gate holds aux off`,
+  coldDefrost: () => 'A defrost blows cold: the strips stay off',
+  misled: () => 'Back-feed makes an output of the thermostat live: it would misread its wires',
+  noSpare: ({ cable }) => `No spare conductor is left in ${cable}`,
+  unsolved: () => 'This circuit cannot be solved: its parts contradict each other',
+  sensorNotLanded: () => 'A wired outdoor sensor is set, and its two conductors are not landed',
+  sensorNotSet: () => 'An outdoor sensor is landed, and not set',
+  changeoverNoSource: () => 'The thermostat decides the changeover, and nothing tells it how cold it is',
+  fuelSetNoBurner: () => 'Set to dual fuel, and there is no furnace',
+  burnerNotSet: () => 'A furnace is wired and the thermostat is set to electric backup',
+  lockoutNoSource: () => 'A lockout is set, and nothing tells how cold it is',
+  heatGap: ({ n: [a, b] }) =>
+    `No heat between ${a} and ${b} °F outside: backup is held off above ${a}, the compressor below ${b}`,
+  feedNotOnline: () =>
+    'The outdoor temperature comes over the network, and nobody has seen the device online',
+  profileMisfit: () => 'The model on the plate is not one that this key-in sheet was written for',
+  togetherAhead: () =>
+    'Heat pump and backup may run together, and the backup heats the air ahead of the coil',
+  electricWithFurnace: () => 'Backup is set as electric, and a furnace stands there',
+  fuelWithStrips: () => 'Backup is set as a fuel, and electric strips stand there',
+  oilWithGas: () => 'Backup is set as oil, and the burner is gas',
+  gasWithOil: () => 'Backup is set as gas, and the burner is oil',
+  valveSense: () => 'The reversing valve’s sense is not the outdoor unit’s: heating would cool',
+  stageNotLanded: () => 'Two stages are set, and the second is not landed',
+  stageNotSet: () => 'The second stage is landed, and only one is set',
+  eNotLanded: () => 'E is set as separate, and it is not landed: emergency heat goes nowhere',
+  eLandedTogether: () => 'E has its own conductor, and the thermostat drives AUX in emergency heat as well',
+  bothInCharge: () => 'The fossil fuel kit and the thermostat both decide the changeover',
+  noneInCharge: () => 'An external kit is set as in charge, and there is none',
+  stageNoInterlock: () => 'Stages decide the changeover, and there is no interlock relay',
+  noPower: () => 'The thermostat has no common and no battery',
+  kitNotAllowed: ({ n: [a] }) => `A ${a} kW kit is not on this air handler’s list`,
+  kitOther: ({ n: [a, b] }) => `The board is set for a ${a} kW kit; ${b} kW is plugged in`,
+  staticBelow: ({ n: [a, b] }) => `The static class is ${a} in.w.c.; ${b} was measured`,
+  stripReversed: ({ n: [a, b] }) =>
+    `Strips go on ${a} °F below setpoint and off at ${b}: the wrong way round`,
+  stripTight: ({ n: [a, b] }) => `Strips go on and off ${a} °F apart; at least ${b} are needed`,
+  fanOffInDefrost: () => 'The indoor fan stands in defrost while the strips heat',
+  cyclesCompressor: ({ n: [a, b] }) => `${a} starts an hour on a compressor; ${b} is the most it should make`,
+  cyclesBurner: ({ n: [a, b] }) => `${a} starts an hour on a burner; ${b} is the most it should make`,
+  minimumOffShort: ({ n: [a] }) => `The compressor rests ${a} min, and no board does it rest five`,
+  droopTight: ({ n: [a, b] }) => `Backup comes on ${a} °F below setpoint, within the ${b} °F between stages`,
+  earlyRecoveryWakes: () => 'Early recovery runs while somebody sleeps',
+  lockBeforeTests: () => 'The keypad is locked before the start-up tests: set it last',
+  stopBeforeTests: ({ n: [a] }) =>
+    `A range stop at ${a} °F keeps the start-up tests from being run: set it last`,
 }
-/** Every breach that has words; the suite holds it against what the laws can say. */
-export const BREACHES: readonly string[] = Object.keys(BREACH_WORDS)
-export const breachWords = (what: string): string => BREACH_WORDS[what] ?? what
 
-/** The smallest situation that shows a finding. */
-export const witnessSentence = (inst: Installation, f: Finding): string =>
-  `Smallest case: ${situationWords(inst, f.witness)}`
+/** A finding as a clause, with the place and the figures in it. */
+export function findingWords(inst: Installation, f: Breach): string {
+  const words = CODE_WORDS[f.code as RuleCode]
+  if (!words) return f.code
+  return words({
+    at: upper(refWords(inst, f.at)),
+    cable: cableOf(inst, f.at),
+    n: (f.numbers ?? []).map((x) => figure(x, 2)),
+  })
+}
+const upper = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
+function cableOf(inst: Installation, at: Ref): string {
+  const wire = inst.wires.find((w) => w.id === splitRef(at).id)
+  return inst.cables.find((c) => c.id === wire?.cable)?.label.toLowerCase() ?? 'a cable'
+}
+
+/** A finding as a sentence, with what brings it about. */
+export const findingStatement = (inst: Installation, f: Finding): string =>
+  `${[findingWords(inst, f), ...f.because.map((b) => findingWords(inst, b))].join('. ')}.`
+
+/** The smallest situation that shows a finding; null where it stands in every situation. */
+export const witnessSentence = (inst: Installation, f: Finding): string | null =>
+  f.witness && `Smallest case: ${situationWords(inst, f.witness)}`
 
 /** The finding and its smallest witness in a sentence. */
-export const findingSentence = (inst: Installation, f: Finding): string =>
-  `${breachWords(f.what)}: ${situationWords(inst, f.witness)}`
+export const findingSentence = (inst: Installation, f: Finding): string => {
+  const said = findingStatement(inst, f).slice(0, -1)
+  return f.witness ? `${said}: ${situationWords(inst, f.witness)}` : said
+}
 
 export const undecidedSentence = (inst: Installation, u: Undecided): string =>
   `Cannot be settled until this is known: ${u.unknown.map((r) => refWords(inst, r)).join(', ')}`
 
-/** The verdict over the whole job, in one sentence. */
-export function proofSentence(proof: Proof): string {
-  const [first] = proof.findings
+/** The verdict over the whole job, in one sentence or two. */
+export function proofSentence(inst: Installation, proof: Proof): string {
   const n = `${count(proof.solved)} states`
+  const grave = proof.findings.filter((f) => f.severity !== 'warn')
+  const [first] = grave.length ? grave : proof.findings
   if (first) {
+    const said = `${findingWords(inst, first)}.`
     const more = proof.findings.length - 1
-    return `${breachWords(first.what)}.${more ? ` And ${more} more.` : ''}`
+    const rest = more ? ` And ${more} more.` : ''
+    return grave.length ? `${said}${rest}` : `Nothing is wrong in ${n}. Worth a look: ${said}${rest}`
   }
   if (proof.undecided.length && proof.solved === 0) return 'Too much is not known yet to prove anything.'
   if (proof.undecided.length) {
-    const held = proof.laws.length - proof.undecided.length
-    return `${held} of ${proof.laws.length} laws hold in ${n}; the rest hang on what is not known yet.`
+    const open = new Set(proof.undecided.map((u) => u.rule)).size
+    return `${proof.rules.length - open} of ${proof.rules.length} rules hold in ${n}; the rest hang on what is not known yet.`
   }
-  return `All ${proof.laws.length} laws hold in ${n}.`
+  return `All ${proof.rules.length} rules hold in ${n}.`
 }
 
 /** Where N comes from. */

@@ -1,5 +1,5 @@
 import { makeRef, type Installation } from '@/core/installation'
-import type { Change } from '@/core/laws'
+import type { Change } from '@/core/rules'
 import { valueAtText } from './intents'
 import { refWords } from './names'
 

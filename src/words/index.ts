@@ -1,9 +1,9 @@
 export {
-  BREACHES,
-  breachWords,
   factorsSentence,
   findingSentence,
-  LAW_WORDS,
+  findingStatement,
+  findingWords,
+  ruleWords,
   proofSentence,
   undecidedSentence,
   witnessSentence,
@@ -30,9 +30,7 @@ export { landingCsv } from './landing'
 export { changeWords } from './fix'
 export { GROUP_WORDS, INTENT_WORDS, ownerSentence, settingText, valueAtText } from './intents'
 export {
-  CONFLICT_WHATS,
-  conflictPlaces,
-  conflictSentence,
+  findingPlaces,
   PRICE_WORDS,
   HOUR_WORDS,
   lineWords,

@@ -1,7 +1,7 @@
+import type { Target } from '@/core/query'
 import type { DeviceKind, BlowerSpeed, Call, Gate, LoadFunction } from '@/core/equipment'
 import type { DraftKind } from '@/core/deviceBuilder'
 import { placedByRef, splitRef, terminalOf, type Installation, type Ref } from '@/core/installation'
-import type { Target } from '@/core/explain'
 
 /** Calls as a person says them. */
 export const CALL_WORDS: Record<Call, string> = {

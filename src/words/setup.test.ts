@@ -1,12 +1,9 @@
 import { UNKNOWN_SITE } from '@/core/installation'
-import { readFileSync, readdirSync } from 'node:fs'
-import { join } from 'node:path'
 import { INTENTS } from '@/core/equipment'
 import { INTENTS_BY_GROUP, QUESTIONS, recommend, STRATEGIES } from '@/core/setup'
 import { demoInstallation, libraryDevice } from '../../tests/helpers/demo'
 import {
-  CONFLICT_WHATS,
-  conflictSentence,
+  findingWords,
   INTENT_WORDS,
   ownerSentence,
   QUESTION_WORDS,
@@ -16,16 +13,6 @@ import {
 } from '.'
 
 describe('words of the setup', () => {
-  it('there is a sentence for everything that a conflict can say, and none for what no conflict says', () => {
-    const folder = join(__dirname, '../core/setup/conflicts')
-    const text = readdirSync(folder)
-      .filter((f) => !f.includes('.test.'))
-      .map((f) => readFileSync(join(folder, f), 'utf8'))
-      .join()
-    const said = new Set([...text.matchAll(/\bat\(\s*'(\w+)'/g)].map((m) => m[1]!))
-    expect([...said].sort()).toEqual([...CONFLICT_WHATS].sort())
-  })
-
   it('every intent has a name and is in one group, or is a matter of the plate', () => {
     const grouped = Object.values(INTENTS_BY_GROUP).flat()
     expect(new Set(grouped).size).toBe(grouped.length)
@@ -54,8 +41,12 @@ describe('words of the setup', () => {
     expect(ownerSentence('droop', droop, 3)).toBe(
       'Backup heat helps only when the room is 3 °F below what you set: cheaper, and a little less steady.',
     )
-    expect(conflictSentence({ conflict: 'heatGap', what: 'heatGap', at: [], numbers: [30, 40] })).toBe(
-      'No heat between 30 and 40 °F outside: backup is held off above 30, the compressor below 40.',
-    )
+    expect(
+      findingWords(demoInstallation('pennywort-close'), {
+        code: 'heatGap',
+        at: 'tstat.auxLockout',
+        numbers: [30, 40],
+      }),
+    ).toBe('No heat between 30 and 40 °F outside: backup is held off above 30, the compressor below 40')
   })
 })

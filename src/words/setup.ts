@@ -1,7 +1,7 @@
 import type { Installation } from '@/core/installation'
-import type { Conflicting, LineKind, Question, Strategy, SheetLine } from '@/core/setup'
+import type { Finding } from '@/core/rules'
+import type { LineKind, Question, Strategy, SheetLine } from '@/core/setup'
 import { refWords } from './names'
-import { figure } from './numbers'
 
 export const QUESTION_WORDS: Record<Question, { asks: string; answers: Record<string, string> }> = {
   priority: {
@@ -114,46 +114,6 @@ const WHY: Record<string, string> = {
 export const whyRecommended = (why: string): string =>
   WHY[why] ?? (why.startsWith('school.') ? STRATEGY_WORDS[why.slice(7) as Strategy].reason : why)
 
-const CONFLICT_WORDS: Record<string, (n: string[]) => string> = {
-  lockoutNoSource: () => 'A lockout is set, and nothing tells how cold it is.',
-  heatGap: ([a, b]) => `No heat between ${a} and ${b} °F outside: backup is held off above ${a}, the compressor below ${b}.`,
-  sensorNoConductors: () => 'A wired outdoor sensor is set, and its two conductors are not landed.',
-  feedNotOnline: () => 'The outdoor temperature comes over the network, and nobody has seen the device online.',
-  profileMisfit: () => 'The model on the plate is not one that this key-in sheet was written for.',
-  togetherAhead: () => 'Heat pump and backup may run together, and the backup heats the air ahead of the coil.',
-  electricWithFurnace: () => 'Backup is set as electric, and a furnace stands there.',
-  fuelWithStrips: () => 'Backup is set as a fuel, and electric strips stand there.',
-  oilWithGas: () => 'Backup is set as oil, and the burner is gas.',
-  gasWithOil: () => 'Backup is set as gas, and the burner is oil.',
-  valveSense: () => 'The reversing valve’s sense is not the outdoor unit’s: heating would cool.',
-  stageNotLanded: () => 'Two stages are set, and the second is not landed.',
-  stageNotSet: () => 'The second stage is landed, and only one is set.',
-  eNotLanded: () => 'E is set as separate, and it is not landed: emergency heat goes nowhere.',
-  eLandedTogether: () => 'E has its own conductor, and the thermostat drives AUX in emergency heat as well.',
-  bothInCharge: () => 'The fossil fuel kit and the thermostat both decide the changeover.',
-  noneInCharge: () => 'An external kit is set as in charge, and there is none.',
-  stageNoInterlock: () => 'Stages decide the changeover, and there is no interlock relay.',
-  busOnWires: () => 'Communicating is set, and 24 V calls are landed: dead, or damaged.',
-  wiresOnBus: () => '24 V is set, and only the communicating pair is landed.',
-  noPower: () => 'The thermostat has no common and no battery.',
-  kitNotAllowed: ([a]) => `A ${a} kW kit is not on this air handler’s list.`,
-  kitOther: ([a, b]) => `The board is set for a ${a} kW kit; ${b} kW is plugged in.`,
-  staticBelow: ([a, b]) => `The static class is ${a} in.w.c.; ${b} was measured.`,
-  stripReversed: ([a, b]) => `Strips go on ${a} °F below setpoint and off at ${b}: the wrong way round.`,
-  stripTight: ([a, b]) => `Strips go on and off ${a} °F apart; at least ${b} are needed.`,
-  fanOffInDefrost: () => 'The indoor fan stands in defrost while the strips heat.',
-  cyclesCompressor: ([a, b]) => `${a} starts an hour on a compressor; ${b} is the most it should make.`,
-  cyclesBurner: ([a, b]) => `${a} starts an hour on a burner; ${b} is the most it should make.`,
-  minimumOffShort: ([a]) => `The compressor rests ${a} min, and no board does it rest five.`,
-  droopTight: ([a, b]) => `Backup comes on ${a} °F below setpoint, within the ${b} °F between stages.`,
-  earlyRecoveryWakes: () => 'Early recovery runs while somebody sleeps.',
-  lockBeforeTests: () => 'The keypad is locked before the start-up tests: set it last.',
-  stopBeforeTests: ([a]) => `A range stop at ${a} °F keeps the start-up tests from being run: set it last.`,
-} // prettier-ignore
-export const conflictSentence = (c: Conflicting): string =>
-  (CONFLICT_WORDS[c.what] ?? (() => c.what))(c.numbers.map((n) => figure(n, 2)))
-export const CONFLICT_WHATS = Object.keys(CONFLICT_WORDS)
-
 const LINE_WORDS: Record<Exclude<LineKind, 'set'>, string> = {
   unitOff: 'Unit off at its controller',
   powerOff: 'Power off, locked, and metered dead',
@@ -180,6 +140,6 @@ export function lineWords(line: SheetLine, name: string): { title: string; keys:
   return { title: name, keys: keyList(line) }
 }
 
-/** Where a conflict stands, as a person points at it. */
-export const conflictPlaces = (inst: Installation, c: Conflicting): string =>
-  c.at.map((r) => refWords(inst, r)).join('; ')
+/** Where a finding about settings stands, as a person points at it. */
+export const findingPlaces = (inst: Installation, f: Finding): string =>
+  [f.at, ...f.also].map((r) => refWords(inst, r)).join('; ')

@@ -2,15 +2,15 @@ import { demoInstallation } from '../../tests/helpers/demo'
 import { Circuit, solve } from '@/core/circuit'
 import type { Call } from '@/core/equipment'
 import { gateChain } from '@/core/explain'
-import { LAWS, prove } from '@/core/laws'
+import { RULES, prove } from '@/core/rules'
 import { degF } from '@/core/units'
 import {
-  breachWords,
   chainSentence,
   factorsSentence,
   figure,
   findingSentence,
-  LAW_WORDS,
+  findingWords,
+  ruleWords,
   proofSentence,
   refWords,
   situationWords,
@@ -24,8 +24,15 @@ const say = (target: string, call: Call, t: number, modes: Record<string, string
 }
 
 describe('words', () => {
-  it('has a sentence for every law', () => {
-    for (const law of LAWS) expect(LAW_WORDS[law.id]).toBeTruthy()
+  it('has a statement for every rule, and a clause for everything that it can find', () => {
+    for (const rule of RULES) {
+      expect(ruleWords(rule.id)).toMatch(/^[A-Z].*[^.]$/)
+      for (const code of rule.codes) {
+        const said = findingWords(inst, { code, at: 'ah.W1', numbers: [1, 2] })
+        expect(said).toMatch(/^[A-Z0-9].* .*[^.]$/)
+        expect(said).not.toMatch(/undefined|NaN/)
+      }
+    }
   })
   it.each([
     ['kit.row1', 'emergency', 52, {}, 'On'],
@@ -85,12 +92,12 @@ describe('words', () => {
   it('says the proof, its factors, and a finding with its smallest case', () => {
     const bad = demoInstallation('saltmarsh-row')
     const proof = prove(bad)
-    expect(proofSentence(proof)).toBe('Emergency heat brings on no backup.')
+    expect(proofSentence(bad, proof)).toBe('Emergency heat brings on no backup.')
     expect(findingSentence(bad, proof.findings[0]!)).toBe(
       'Emergency heat brings on no backup: Emergency heat at 45 °F, everything normal',
     )
     expect(factorsSentence(proof)).toContain('6 calls × 7 outdoor temperatures × up to 192 combinations')
-    expect(breachWords('nobody has worded this')).toBe('nobody has worded this')
+    expect(findingWords(bad, { code: 'nobody has worded this', at: 'ah.R' })).toBe('nobody has worded this')
   })
   it('writes numbers as a meter shows them', () => {
     expect([figure(24), figure(24.04), figure(25.9, 2), figure(100), figure(0.04), figure(Infinity)]).toEqual(

@@ -1,6 +1,6 @@
 import { failuresOf, type Effect } from '@/core/failures'
 import type { Installation } from '@/core/installation'
-import type { Change } from '@/core/laws'
+import type { Change } from '@/core/rules'
 import { compare, planLanding, planned, USUAL, type Plan } from '@/core/plan'
 import { degF } from '@/core/units'
 import { demoInstallation, rewired, without, wireBetween, jobIds } from '../../tests/helpers/demo'
@@ -42,12 +42,12 @@ describe('failures in words', () => {
 
   const witness = { call: 'emergency' as const, outdoorF: degF(45), modes: {} }
   const effect = (over: Partial<Effect>): Effect =>
-    ({ kind: 'unnoticed', failure: { kind: 'loadOpen', at: 'kit.row1' }, witness, lost: [], gained: [], law: null, ...over }) // prettier-ignore
+    ({ kind: 'unnoticed', failure: { kind: 'loadOpen', at: 'kit.row1' }, witness, lost: [], gained: [], rule: null, ...over }) // prettier-ignore
   it('an effect says where it shows, what stops and what starts', () => {
     expect(effectWords(inst, effect({ lost: ['kit.row1', 'kit.row2'], gained: ['od.compressor'] }))).toMatch(
       /^Emergency heat at 45 °F, everything normal: .*row 1.*, .*row 2.* off; .*compressor.* on$/i,
     )
-    expect(effectWords(inst, effect({ kind: 'harm', law: 'stripsNeedBlower' }))).toBe(
+    expect(effectWords(inst, effect({ kind: 'harm', rule: 'stripsNeedBlower' }))).toBe(
       'Breaks: strips never heat without the blower. Emergency heat at 45 °F, everything normal',
     )
     expect(effectWords(inst, effect({ kind: 'noHeat' }))).toMatch(

@@ -1,5 +1,5 @@
 import { expose } from 'comlink'
-import { prove, type Finding } from '@/core/laws'
+import { prove, type Finding } from '@/core/rules'
 import { fixesFromPlan } from '@/core/plan'
 import { Unpacker, type WorkerPayload } from './payload'
 

@@ -68,7 +68,7 @@ test('operations: nonsense, absurd values and unknown jobs are named; replays ch
   const stale = (await (await push(version, [op('b', 'late-1', 44)])).json()) as { version: number }
   expect(stale).toMatchObject({
     version: version + 1,
-    results: [{ outcome: 'stale', place: 'settings.odt.setpoint', theirs: { opId: 'good-1' } }],
+    results: [{ outcome: 'stale', path: 'placed.odt.settings.setpoint', theirs: { opId: 'good-1' } }],
   })
   const other = { ...op('b', 'late-2', 0), op: { kind: 'setCableFeet', cable: 'c1', feet: 50 } }
   const merged = (await (await push(version, [other])).json()) as { version: number }

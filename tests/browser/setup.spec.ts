@@ -43,14 +43,14 @@ test('a contradiction stands at its intent and its wire, with the smallest chang
     'The second stage is landed, and only one is set.',
   )
   await expect(page.getByTestId('conflicts')).toContainText('Thermostat Y2')
-  await expect(page.locator('[data-testid=verdict][data-stale=false]')).not.toContainText('laws hold')
+  await expect(page.locator('[data-testid=verdict][data-stale=false]')).not.toContainText('rules hold')
   await page.getByTestId('conflicts').getByRole('button', { name: 'What do I change?' }).click()
   await page
     .getByTestId('conflicts')
     .getByRole('button', { name: /^Set Thermostat: Compressor stages to/ })
     .click()
   await expect(page.getByTestId('setup-answer')).toHaveText(/do not contradict/)
-  await expect(page.locator('[data-testid=verdict][data-stale=false]')).toContainText('laws hold')
+  await expect(page.locator('[data-testid=verdict][data-stale=false]')).toContainText('rules hold')
 })
 
 test('a value that the device does not take is refused with its range, and nothing is changed', async ({

@@ -1,6 +1,6 @@
 import { assemble } from '../plan'
 import { planLanding, planned, USUAL } from '../plan'
-import { prove } from '../laws'
+import { prove } from '../rules'
 import { Circuit, solve } from '../circuit'
 import { degF } from '../units'
 import { deviceProblems } from '../../jobfile/deviceProblems'

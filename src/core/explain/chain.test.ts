@@ -1,9 +1,10 @@
+import { targetsOf } from '../query'
 import { demoInstallation, rewired, wireBetween } from '../../../tests/helpers/demo'
 import { Circuit, solve } from '../circuit'
 import type { Call } from '../equipment'
 import type { Installation } from '../installation'
 import { degF } from '../units'
-import { gateChain, targetsOf } from '.'
+import { gateChain } from '.'
 
 const right = () => demoInstallation('quillfeather-lane')
 

@@ -1,3 +1,2 @@
 export { gateChain, type ChainBecause, type ChainGate, type GateChain, type GateState } from './chain'
 export { stripOf, type Stretch } from './strip'
-export { targetsOf, type Target } from './targets'

@@ -1,10 +1,11 @@
+import { targetsOf } from '../query'
 import fc from 'fast-check'
 import { demoInstallation, jobIds } from '../../../tests/helpers/demo'
 import { circuitOf, solve } from '../circuit'
 import { callsOf } from '../situation'
 import type { Call } from '../equipment'
 import { degF } from '../units'
-import { stripOf, targetsOf, type Stretch } from '.'
+import { stripOf, type Stretch } from '.'
 
 const COLDEST = -20
 const WARMEST = 115

@@ -1,10 +1,10 @@
+import { targetsOf } from '../query'
 import type { Truth } from '../equipment'
 import { solve, type Circuit } from '../circuit'
 import type { Ref } from '../installation'
 import { breakpointsOf, type Situation } from '../situation'
 import { tolerances } from '../tolerances'
 import { degF } from '../units'
-import { targetsOf } from './targets'
 
 /** A stretch of outdoor temperature (°F, from ≤ T < to) in which every answer stays the same. */
 export interface Stretch {

@@ -1,7 +1,7 @@
 import { isHeatPumpHeating } from '../equipment'
 import { Circuit, circuitOf, type Outcome } from '../circuit'
 import type { Installation, Ref } from '../installation'
-import { factsOf, LAWS, stateSeen, type Facts } from '../laws'
+import { factsOf, RULES, stateSeen, type Facts, type StateRule } from '../rules'
 import {
   callsOf,
   conditionsOfModes,
@@ -19,8 +19,8 @@ export type EffectKind = 'harm' | 'noHeat' | 'unnoticed' | 'noticed' | 'nothing'
 export interface Effect {
   failure: Failure
   kind: EffectKind
-  /** The law that it breaks, where it does harm. */
-  law: string | null
+  /** The rule that it breaks, where it does harm. */
+  rule: string | null
   /** Where it shows: the first situation in which something is different. */
   witness: Situation | null
   /** What no longer runs there, and what runs that should not. */
@@ -52,7 +52,7 @@ export function trials(inst: Installation): Situation[] {
 const seenOnTheDay = (s: Situation): boolean =>
   s.outdoorF >= tolerances.mildF && s.call !== 'emergency' && !s.call.startsWith('heatAux')
 
-/** Laws about missing heat: a house without heat is told apart from harm. */
+/** Rules about missing heat: a house without heat is told apart from harm. */
 const COLD = ['emergencyHeat', 'someHeat']
 
 /** Works out what one failure does. `healthy` are the same trials with nothing failed. */
@@ -66,10 +66,11 @@ export function effectOf(
   const circuit = new Circuit(broken)
   const forced = failedModes(failure)
   const whole = circuitOf(inst)
-  const laws = LAWS.filter(
-    (l) => l.severity === 'danger' && l.each && !COLD.includes(l.id) && l.applies(broken),
+  const rules = RULES.filter(
+    (r): r is StateRule<string, string> =>
+      r.scope === 'state' && r.severity === 'danger' && !COLD.includes(r.id) && r.applies(broken),
   )
-  const effect: Effect = { failure, kind: 'nothing', law: null, witness: null, lost: [], gained: [] }
+  const effect: Effect = { failure, kind: 'nothing', rule: null, witness: null, lost: [], gained: [] }
   const off = tried.map((s) => conditionsOfModes(inst, s.modes).has('off'))
   let visible = false
   /** For each temperature, the first heating demand, and whether any of them brings heat. */
@@ -79,16 +80,16 @@ export function effectOf(
     const outcome: Outcome = circuit.settle(situation)
     const facts = factsOf(circuit, outcome)
     const before = healthy[i]!
-    for (const law of laws) {
-      if (effect.law) break
+    for (const rule of rules) {
+      if (effect.rule) break
       const row = {
         abnormalCount: Object.keys(forced).length,
         conditions: conditionsOfModes(broken, situation.modes),
       }
-      const breach = law.each!(stateSeen(circuit, outcome, situation, row))
+      const breach = rule.each(stateSeen(circuit, outcome, situation, row))
       if (!breach) continue
-      if (law.each!(stateSeen(whole, whole.settle(s), s, row))) continue
-      Object.assign(effect, { kind: 'harm', law: law.id, witness: s })
+      if (rule.each(stateSeen(whole, whole.settle(s), s, row))) continue
+      Object.assign(effect, { kind: 'harm', rule: rule.id, witness: s })
     }
     // A supply that somebody switched off is no failure's fault: there only harm counts.
     if (off[i]) return

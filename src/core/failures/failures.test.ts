@@ -1,5 +1,5 @@
 import { demoInstallation, wireBetween } from '../../../tests/helpers/demo'
-import { stageDriven } from '../../../tests/helpers/lawFixtures'
+import { stageDriven } from '../../../tests/helpers/ruleFixtures'
 import type { Installation } from '../installation'
 import { degF } from '../units'
 import { diagnose, failuresOf, singleFailures, withFailure, type Effect, type MeterAnswer } from '.'
@@ -47,7 +47,7 @@ describe('if one part fails', () => {
 
   it('finds a welded interlock relay on a furnace dangerous, and an empty tank a house without heat', () => {
     const fuel = effects(stageDriven())
-    expect(fuel('stuckClosed', 'rel.nc')).toMatchObject({ kind: 'harm', law: 'heatAheadOfCoil' })
+    expect(fuel('stuckClosed', 'rel.nc')).toMatchObject({ kind: 'harm', rule: 'heatAheadOfCoil' })
     expect(fuel('mode', 'fur.door', 'open').kind).toBe('noHeat')
   })
 

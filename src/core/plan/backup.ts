@@ -1,5 +1,5 @@
+import { defrostOutputs, hasBurner, makesHeatAhead } from '../query'
 import type { Placed, Ref } from '../installation'
-import { defrostOutputs, hasBurner, makesHeatAhead } from '../laws'
 import { decided, first, term, terms } from './kinds'
 import { compressorNets, inSeries, type Gear, type Through, type Requirements } from './gear'
 

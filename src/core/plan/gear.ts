@@ -1,5 +1,5 @@
 import type { TerminalRole, Value } from '../equipment'
-import { makeRef, type Installation, type Placed, type Ref } from '../installation'
+import { makeRef, settingDef, type Installation, type Placed, type Ref } from '../installation'
 import { decided, first, term } from './kinds'
 import type { Unmet, Net, PlanSetting, PlanWhy, WiringPractice } from './net'
 
@@ -36,6 +36,9 @@ export class Requirements implements Wanted {
   }
   set(placed: Placed, intent: string, value: Value, why: PlanSetting['why'] = 'follows'): void {
     const found = decided(placed, intent)
+    const options = settingDef(placed, found?.id ?? '')?.options
+    // A device that cannot say it is left as it is.
+    if (options && !options.some((o) => o.id === value)) return
     if (found && found.value !== value)
       this.settings.push({ placed: placed.ref, setting: found.id, value, why })
   }

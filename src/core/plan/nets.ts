@@ -1,5 +1,6 @@
 import type { TerminalRole } from '../equipment'
 import type { Installation, Placed } from '../installation'
+import { aheadTargets, hasStrips, intentOf } from '../query'
 import { backupNets } from './backup'
 import { inSeries, Requirements, type Gear, type Wanted } from './gear'
 import { decided, first, term, terms } from './kinds'
@@ -36,7 +37,25 @@ export function wantedNets(inst: Installation, practice: WiringPractice): Wanted
   }
   sensorNets(requirements, gear)
   accessoryNets(requirements, gear)
+  backupSettings(requirements, gear)
   return requirements
+}
+
+/** What the thermostat and controllers are told of the backup follows what is bolted down. */
+function backupSettings(requirements: Requirements, { inst, thermostat }: Gear): void {
+  const burners = inst.placed.flatMap((p) =>
+    p.device.parts.flatMap((x) =>
+      x.kind === 'load' && x.does?.what === 'burner' ? [{ placed: p, fuel: x.does.fuel }] : [],
+    ),
+  )
+  const [burner] = burners
+  const lp = burner !== undefined && intentOf(burner.placed, 'fuel') === 'lp'
+  const source = burner ? (burner.fuel === 'oil' ? 'oil' : lp ? 'lp' : 'gas') : 'electric'
+  if (burner || hasStrips(inst)) requirements.set(thermostat, 'backupSource', source)
+  if (aheadTargets(inst).length) requirements.set(thermostat, 'together', 'no')
+  for (const p of inst.placed)
+    if (['yes', 'on'].includes(String(intentOf(p, 'stripsInDefrost'))))
+      requirements.set(p, 'fanInDefrost', 'on')
 }
 
 function powerNets(requirements: Requirements, { source, thermostat, indoor, outdoor, inst }: Gear): void {

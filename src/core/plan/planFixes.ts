@@ -1,5 +1,5 @@
 import { placedByRef, splitRef, type Installation, type Ref } from '../installation'
-import { fixesFor, type Change, type Finding, type Fix } from '../laws'
+import { fixesFor, type Change, type Finding, type Fix } from '../rules'
 import { compare, type Difference } from './compare'
 import { planLanding, planned } from './plan'
 import { practiceFor } from './practice'

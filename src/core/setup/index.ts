@@ -1,9 +1,7 @@
 export { allowedOf, canKey, codeOf, isAllowed, itemsFor, type Allowed } from './codec'
 export { isShown, keyInSheet, type Sheet, type SheetLine } from './sheet'
 export { ledPattern, type LineKind, type Step } from './steps'
-export { clearingOf, type Clearing } from './conflicts/clear'
-export type { Conflicting, SetupSeen } from './conflicts/conflict'
-export { CONFLICTS, conflictsIn } from './conflicts/registry'
+export { clearingOf, type Clearing } from './clear'
 export { expressedIn, INTENT_GROUPS, INTENTS_BY_GROUP, type Expressed, type IntentGroup } from './intents'
 export { breakEvenCop, breakEvenF } from './breakEven'
 export {

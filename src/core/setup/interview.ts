@@ -1,6 +1,6 @@
+import { hasBurner, hasStrips, isLanded, ofKind, settingsWith, terminalsWith } from '../query'
 import type { Intent, Value } from '../equipment'
 import type { Installation, JobSeen, Ref } from '../installation'
-import { hasBurner, hasStrips, isLanded, ofKind, settingsWith, terminalsWith } from '../laws'
 import { breakEvenCop, breakEvenF, BTU_PER_KWH } from './breakEven'
 import { isAllowed } from './codec'
 import { expressedIn } from './intents'

@@ -3,7 +3,7 @@
 import { useCallback, useMemo, useState, useSyncExternalStore } from 'react'
 import type { Ref } from '@/core/installation'
 import { Button, Caution, cx } from '@/ui'
-import { conflictSentence, refWords } from '@/words'
+import { findingWords, refWords } from '@/words'
 import { ChainCard } from '../chain'
 import { useJobScreen, useProof } from '../job/JobContext'
 import { useConflicts } from '../job/useConflicts'
@@ -40,7 +40,7 @@ export function Bench() {
     // In a finding's own situation its offending path is shown without asking.
     const shown = proof?.findings.find(
       (f) =>
-        f.witness.call === situation.call &&
+        f.witness?.call === situation.call &&
         f.witness.outdoorF === situation.outdoorF &&
         JSON.stringify(f.witness.modes) === JSON.stringify(situation.modes),
     )
@@ -137,14 +137,14 @@ export function Bench() {
 
 /** That settings contradict what is landed, where the wires are looked at. */
 function SetupLine() {
-  const { go } = useJobScreen()
+  const { go, inst } = useJobScreen()
   const conflicts = useConflicts()
   if (!conflicts.length) return null
   return (
     <p className="mb-2 text-[15px]">
       <Button look="quiet" className="!px-0 text-left text-harm underline" onClick={() => go('setup')}>
         {conflicts.length === 1
-          ? conflictSentence(conflicts[0]!)
+          ? `${findingWords(inst, conflicts[0]!)}.`
           : `${conflicts.length} contradictions with the settings: see the Setup`}
       </Button>
     </p>

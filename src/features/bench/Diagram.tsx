@@ -1,7 +1,7 @@
 'use client'
 
+import type { Target } from '@/core/query'
 import { memo, useCallback, useEffect, useLayoutEffect, useRef, type ReactNode } from 'react'
-import type { Target } from '@/core/explain'
 import type { Ref } from '@/core/installation'
 import { cx } from '@/ui'
 import { makingShort, refWords, targetWords } from '@/words'

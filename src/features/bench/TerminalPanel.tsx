@@ -2,7 +2,7 @@
 
 import { terminalOf, type Ref, type Wire } from '@/core/installation'
 import { Button, COLOUR_NAMES, Select, Swatch } from '@/ui'
-import { conflictSentence, figure, refWords } from '@/words'
+import { findingWords, figure, refWords } from '@/words'
 import { useJobScreen } from '../job/JobContext'
 import { useConflicts } from '../job/useConflicts'
 import type { TerminalVolts } from '../job/liveness'
@@ -19,7 +19,7 @@ export function TerminalPanel({
   landing: LandingTools
 }) {
   const { inst } = useJobScreen()
-  const conflicts = useConflicts().filter((c) => c.at.includes(terminal))
+  const conflicts = useConflicts().filter((c) => [c.at, ...c.also].includes(terminal))
   const about = terminalOf(inst, terminal)?.terminal.about
   const landed = inst.wires.flatMap((wire) => [
     ...(wire.a === terminal ? [{ wire, end: 'a' as const }] : []),
@@ -37,8 +37,8 @@ export function TerminalPanel({
         {about ? `. ${about}` : ''}
       </p>
       {conflicts.map((c) => (
-        <p key={c.what} className="mt-1 border-l-4 border-harm bg-harm-soft px-2 py-1 text-sm">
-          {conflictSentence(c)}
+        <p key={c.code} className="mt-1 border-l-4 border-harm bg-harm-soft px-2 py-1 text-sm">
+          {findingWords(inst, c)}.
         </p>
       ))}
       <ul className="my-2 space-y-2">

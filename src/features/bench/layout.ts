@@ -1,6 +1,6 @@
+import { type Target, targetsOf } from '@/core/query'
 import type { DeviceKind, Terminal } from '@/core/equipment'
 import { makeRef, type Cable, type Installation, type Placed, type Ref, type Wire } from '@/core/installation'
-import { targetsOf, type Target } from '@/core/explain'
 
 /** Sizes of the bench drawing, px. Everything is placed by arithmetic, so that nothing shifts. */
 export const SIZE = { column: 134, gap: 142, row: 32, head: 28, load: 24, apart: 14, margin: 22 }

@@ -1,8 +1,9 @@
 'use client'
 
+import type { Target } from '@/core/query'
 import { memo } from 'react'
 import type { Installation, Ref } from '@/core/installation'
-import type { ChainGate, GateChain, Target } from '@/core/explain'
+import type { ChainGate, GateChain } from '@/core/explain'
 import { cx } from '@/ui'
 import { gateWords, lower, targetWords } from '@/words'
 import { GateLine } from './GateLine'

@@ -8,7 +8,7 @@ import { breakpointsOf } from '@/core/situation'
 import { tolerances } from '@/core/tolerances'
 import { degF } from '@/core/units'
 import { cx } from '@/ui'
-import { breachWords, degrees, makingWords, situationWords } from '@/words'
+import { degrees, findingSentence, makingWords } from '@/words'
 import { useJobScreen, useProof, useSituationNow } from '../job/JobContext'
 
 const { coldestF, warmestF } = tolerances
@@ -44,6 +44,10 @@ export function ProofStrip() {
   const step = Math.min(11, 44 / Math.max(1, lanes.length))
   const drawn = Math.max(36, lanes.length * step)
   const height = drawn + 22
+  // A finding that stands in every situation has no notch.
+  const notches = (proof?.findings ?? []).flatMap((finding) =>
+    finding.witness ? [{ finding, at: finding.witness.outdoorF }] : [],
+  )
   const id = useId()
   const rows = lanes.filter((l) => l.making.what === 'strip').length
   return (
@@ -69,12 +73,12 @@ export function ProofStrip() {
           onValueChange={([t]) => setSituation({ ...situation, outdoorF: degF(t!) })}
         >
           <Slider.Track className="absolute inset-0 cursor-pointer">
-            {proof?.findings.map((f) => (
+            {notches.map(({ finding, at }) => (
               <span
-                key={f.law}
-                title={`${breachWords(f.what)}: ${situationWords(inst, f.witness)}`}
+                key={`${finding.rule}${finding.code}`}
+                title={findingSentence(inst, finding)}
                 className="absolute top-0 -ml-1.5 border-x-[6px] border-t-[9px] border-x-transparent border-t-harm"
-                style={{ left: `${along(f.witness.outdoorF)}%` }}
+                style={{ left: `${along(at)}%` }}
               />
             ))}
             {lanes.map((lane, i) => (

@@ -8,10 +8,10 @@ import { drives } from '@/core/situation'
 import { standing } from '@/core/startup'
 import { Button, Swatch } from '@/ui'
 import {
-  conflictSentence,
+  findingWords,
   factorsSentence,
   findingSentence,
-  LAW_WORDS,
+  ruleWords,
   proofSentence,
   refWords,
   undecidedSentence,
@@ -55,18 +55,18 @@ export function Handover() {
       <Part title="What was proven">
         {proof ? (
           <>
-            <p className="font-bold">{proofSentence(proof)}</p>
+            <p className="font-bold">{proofSentence(inst, proof)}</p>
             <p className="text-sm text-soft">{factorsSentence(proof)}.</p>
             <ul className="mt-2">
-              {proof.laws.map((law) => {
-                const f = proof.findings.find((x) => x.law === law)
-                const u = proof.undecided.find((x) => x.law === law)
+              {proof.rules.map((rule) => {
+                const f = proof.findings.find((x) => x.rule === rule)
+                const u = proof.undecided.find((x) => x.rule === rule)
                 return (
-                  <li key={law} className="border-t border-line py-1">
+                  <li key={rule} className="border-t border-line py-1">
                     <span className="inline-block w-24 font-bold">
-                      {f ? 'Broken' : u ? 'Undecided' : 'Holds'}
+                      {f ? (f.severity === 'warn' ? 'Worth a look' : 'Broken') : u ? 'Undecided' : 'Holds'}
                     </span>
-                    {LAW_WORDS[law] ?? law}
+                    {ruleWords(rule)}
                     {f && <span className="block pl-24 text-harm">{findingSentence(inst, f)}</span>}
                     {u && <span className="block pl-24">{undecidedSentence(inst, u)}</span>}
                   </li>
@@ -181,8 +181,8 @@ function SettingsLeft() {
         </p>
       ))}
       {conflicts.map((c) => (
-        <p key={`${c.what}${c.at.join()}`} className="text-harm">
-          {conflictSentence(c)}
+        <p key={`${c.code}${c.at}`} className="text-harm">
+          {findingWords(inst, c)}.
         </p>
       ))}
       {keyed.length === 0 ? (

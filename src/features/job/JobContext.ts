@@ -1,10 +1,11 @@
 'use client'
 
+import type { Target } from '@/core/query'
 import { createContext, useContext, useSyncExternalStore, type Context } from 'react'
 import type { Circuit, Solved } from '@/core/circuit'
-import type { GateChain, Target } from '@/core/explain'
+import type { GateChain } from '@/core/explain'
 import type { Installation, Ref } from '@/core/installation'
-import type { Finding, Fix, Proof } from '@/core/laws'
+import type { Finding, Fix, Proof } from '@/core/rules'
 import type { Situation } from '@/core/situation'
 import type { JobStore, JobView } from '@/client'
 import type { Checked, Job, Operation } from '@/jobfile'

@@ -1,9 +1,10 @@
 'use client'
 
+import { targetsOf } from '@/core/query'
 import { memo, useEffect, useMemo, useState, type ReactNode } from 'react'
 import Link from 'next/link'
 import { circuitOf } from '@/core/circuit'
-import { gateChain, targetsOf } from '@/core/explain'
+import { gateChain } from '@/core/explain'
 import { sentence, type Operation } from '@/jobfile'
 import type { JobStore, JobView } from '@/client'
 import { Bench } from '../bench'

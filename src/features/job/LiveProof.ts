@@ -1,6 +1,6 @@
 import type { Installation } from '@/core/installation'
-import type { Finding, Fix, Proof } from '@/core/laws'
-import { installationOf } from '@/jobfile'
+import { withSite, type Finding, type Fix, type Proof } from '@/core/rules'
+import { installationOf, jobSeen, type Job } from '@/jobfile'
 import type { JobStore } from '@/client'
 import { ProofRunner } from '@/workers'
 import type { Source } from './LiveBoard'
@@ -9,6 +9,15 @@ import type { Source } from './LiveBoard'
 export interface Proven {
   proof: Proof
   of: Installation
+}
+
+/** A proof that could not be finished claims nothing. */
+const NOTHING_PROVEN: Proof = {
+  factors: { calls: 0, temperatures: 0, mostModes: 0, assumptions: 0 },
+  solved: 0,
+  rules: [],
+  findings: [],
+  undecided: [],
 }
 
 /**
@@ -23,6 +32,10 @@ export class LiveProof implements Source<Proven | null> {
   private readonly stop: () => void
   private asked: Installation | null = null
   private value: Proven | null = null
+  /** What was proven of the wiring alone, and the job that it is shown for. */
+  private wiring: Proven | null = null
+  private shownFor: Job | null = null
+  private failed: string | null = null
 
   constructor(private readonly store: JobStore) {
     this.ask()
@@ -61,17 +74,34 @@ export class LiveProof implements Source<Proven | null> {
     this.searches.clear()
   }
 
+  /** Why the last proof could not be finished; null while it could. */
+  failure = (): string | null => this.failed
+
   private ask(): void {
     const { job } = this.store.getView()
     const inst = job && installationOf(job)
-    if (!inst || inst === this.asked) return
+    if (!inst) return
+    if (inst === this.asked) return this.show(job)
     this.asked = inst
     this.endSearches()
-    this.runner.request(inst, (proof) => {
-      this.value = { proof, of: inst }
-      this.tell()
+    this.runner.request(inst, (proof, failed) => {
+      this.failed = failed
+      this.wiring = { proof: proof ?? NOTHING_PROVEN, of: inst }
+      this.shownFor = null
+      this.show(this.store.getView().job)
     })
     if (this.value) this.tell()
+  }
+
+  /** Adds what the house has to say to what was proven of the wiring; an edit of neither changes nothing. */
+  private show(job: Job | null): void {
+    if (!job || !this.wiring || this.shownFor === job) return
+    const { setup, commissioning, readings } = this.shownFor ?? {}
+    const same = job.setup === setup && job.commissioning === commissioning && job.readings === readings
+    this.shownFor = job
+    if (same && this.value) return
+    this.value = { proof: withSite(this.wiring.proof, jobSeen(job)), of: this.wiring.of }
+    this.tell()
   }
 
   private tell(): void {

@@ -1,15 +1,16 @@
 'use client'
 
 import { memo, useCallback, useState } from 'react'
-import type { Finding, Fix, Proof } from '@/core/laws'
+import type { Finding, Fix, Proof } from '@/core/rules'
 import type { Installation } from '@/core/installation'
+import type { Situation } from '@/core/situation'
 import { fixOperations, sentence } from '@/jobfile'
 import { Button, cx } from '@/ui'
 import {
   factorsSentence,
-  breachWords,
+  findingStatement,
   changeWords,
-  LAW_WORDS,
+  ruleWords,
   proofSentence,
   undecidedSentence,
   witnessSentence,
@@ -28,15 +29,13 @@ export function Verdict() {
         <Sentence />
         {proof.solved > 0 && <Proven proof={proof} />}
       </div>
-      {proof.findings.length > 0 && (
-        <ul className="mt-1 space-y-1">
-          {proof.findings.map((f) => (
-            <FindingLine key={f.law} finding={f} alone={proof.findings.length === 1} />
-          ))}
-        </ul>
-      )}
+      <Findings
+        list={proof.findings.filter((f) => f.severity !== 'warn')}
+        alone={proof.findings.length === 1}
+      />
+      <Warnings list={proof.findings.filter((f) => f.severity === 'warn')} />
       {proof.undecided.map((u) => (
-        <p key={u.law} className="text-sm text-watch">
+        <p key={`${u.rule}${u.code}`} className="text-sm text-watch">
           {undecidedSentence(inst, u)}
         </p>
       ))}
@@ -49,6 +48,7 @@ export function Verdict() {
  * by hand, in the edit's own frame, where drawing the sentence anew would take from the conductors' time.
  */
 function Sentence() {
+  const { inst } = useJobScreen()
   const live = useLiveProof()
   const proof = useProofNow()
   const mark = useCallback(
@@ -66,10 +66,12 @@ function Sentence() {
         data-testid="verdict"
         className={cx(
           'peer text-lg leading-snug font-bold data-[stale=true]:text-soft',
-          proof.findings.length > 0 ? 'text-harm' : 'text-ink',
+          proof.findings.some((f) => f.severity !== 'warn') ? 'text-harm' : 'text-ink',
         )}
       >
-        {proofSentence(proof)}
+        {live.failure() === null
+          ? proofSentence(inst, proof)
+          : 'The check could not be finished, so nothing is claimed. The next edit tries again.'}
       </p>
       {/* Its room is kept, so that nothing is laid out again when it comes and goes. */}
       <span className="order-last invisible text-sm text-soft peer-data-[stale=true]:visible">
@@ -85,15 +87,16 @@ const Proven = memo(function Proven({ proof }: { proof: Proof }) {
       <summary className="py-1 underline decoration-dotted underline-offset-4">what was proven</summary>
       <p className="mt-1 max-w-3xl">{factorsSentence(proof)}.</p>
       <ul className="mt-1 mb-2">
-        {proof.laws.map((law) => {
-          const off = proof.findings.some((f) => f.law === law)
-          const open = proof.undecided.some((u) => u.law === law)
+        {proof.rules.map((rule) => {
+          const found = proof.findings.filter((f) => f.rule === rule)
+          const off = found.some((f) => f.severity !== 'warn')
+          const open = proof.undecided.some((u) => u.rule === rule)
           return (
-            <li key={law}>
+            <li key={rule}>
               <span className={cx('font-bold', off && 'text-harm')}>
-                {off ? 'Broken' : open ? 'Undecided' : 'Holds'}
+                {off ? 'Broken' : found.length ? 'Worth a look' : open ? 'Undecided' : 'Holds'}
               </span>{' '}
-              {LAW_WORDS[law] ?? law}
+              {ruleWords(rule)}
             </li>
           )
         })}
@@ -102,7 +105,31 @@ const Proven = memo(function Proven({ proof }: { proof: Proof }) {
   )
 })
 
-const sameSituation = (a: Finding['witness'], b: Finding['witness']) =>
+function Findings({ list, alone }: { list: Finding[]; alone: boolean }) {
+  if (!list.length) return null
+  return (
+    <ul className="mt-1 space-y-1">
+      {list.map((f) => (
+        <FindingLine key={`${f.rule}${f.code}${f.at}`} finding={f} alone={alone} />
+      ))}
+    </ul>
+  )
+}
+
+/** What is worth a look, and breaks nothing: folded, so that it stands in nobody’s way. */
+function Warnings({ list }: { list: Finding[] }) {
+  if (!list.length) return null
+  return (
+    <details className="mt-1 text-[15px]">
+      <summary className="min-h-8 py-1 text-watch">
+        {list.length === 1 ? 'One thing worth a look' : `${list.length} things worth a look`}
+      </summary>
+      <Findings list={list} alone={false} />
+    </details>
+  )
+}
+
+const sameSituation = (a: Situation, b: Situation) =>
   a.call === b.call && a.outdoorF === b.outdoorF && JSON.stringify(a.modes) === JSON.stringify(b.modes)
 
 function FindingLine({ finding, alone }: { finding: Finding; alone: boolean }) {
@@ -116,22 +143,25 @@ function FindingLine({ finding, alone }: { finding: Finding; alone: boolean }) {
     const result = edit(fixOperations(inst, fix, newWireId))
     setRefused(result.ok ? null : result.problems.map(sentence).join('; '))
   }
-  const shown = sameSituation(situation, finding.witness)
+  const { witness } = finding
+  const shown = witness !== null && sameSituation(situation, witness)
   return (
     <li className="flex flex-wrap items-center gap-x-3 gap-y-1 border-l-4 border-harm bg-harm-soft px-3 py-1 text-[15px]">
       <span className="flex-1 basis-72">
-        {alone ? '' : `${breachWords(finding.what)}. `}
+        {alone ? '' : `${findingStatement(inst, finding)} `}
         {witnessSentence(inst, finding)}
       </span>
-      <Button
-        disabled={shown && place === 'bench'}
-        onClick={() => {
-          setSituation(finding.witness)
-          if (place !== 'bench') go('bench')
-        }}
-      >
-        {shown && place === 'bench' ? 'Shown below' : 'Show me'}
-      </Button>
+      {witness && (
+        <Button
+          disabled={shown && place === 'bench'}
+          onClick={() => {
+            setSituation(witness)
+            if (place !== 'bench') go('bench')
+          }}
+        >
+          {shown && place === 'bench' ? 'Shown below' : 'Show me'}
+        </Button>
+      )}
       <Button
         onClick={() => {
           setSearch({ of: inst, found: null })

@@ -1,17 +1,17 @@
 'use client'
 
-import { conflictsIn, type Conflicting } from '@/core/setup'
-import { setupSeen, type Job } from '@/jobfile'
+import { jobFindings, type Finding } from '@/core/rules'
+import { jobSeen, type Job } from '@/jobfile'
 import { useJobScreen } from './JobContext'
 
-const known = new WeakMap<Job, Conflicting[]>()
+const known = new WeakMap<Job, Finding[]>()
 
-/** The contradictions of a job, looked for once however many rows and places show them. */
-export function conflictsOf(job: Job): Conflicting[] {
+/** What is wrong between gear, wiring, settings and answers, looked for once however many rows and places show it. */
+export function conflictsOf(job: Job): Finding[] {
   let found = known.get(job)
-  if (!found) known.set(job, (found = conflictsIn(setupSeen(job))))
+  if (!found) known.set(job, (found = jobFindings(jobSeen(job))))
   return found
 }
 
 /** The contradictions of the job as it stands. */
-export const useConflicts = (): Conflicting[] => conflictsOf(useJobScreen().job)
+export const useConflicts = (): Finding[] => conflictsOf(useJobScreen().job)

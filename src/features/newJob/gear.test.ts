@@ -1,7 +1,7 @@
 import { readdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { libraryDevice } from '../../../tests/helpers/demo'
-import { prove } from '@/core/laws'
+import { prove } from '@/core/rules'
 import { checkJob, installationOf } from '@/jobfile'
 import { EXTRAS, gearOf, isPackaged, jobOf, planOf, type Choices } from './gear'
 

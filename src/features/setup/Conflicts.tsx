@@ -1,26 +1,27 @@
 'use client'
 
 import { useState } from 'react'
-import { clearingOf, type Clearing, type Conflicting } from '@/core/setup'
-import { setupSeen } from '@/jobfile'
+import type { Finding } from '@/core/rules'
+import { clearingOf, type Clearing } from '@/core/setup'
+import { jobSeen } from '@/jobfile'
 import { Button } from '@/ui'
-import { conflictPlaces, conflictSentence, refWords, valueAtText } from '@/words'
+import { findingPlaces, findingWords, refWords, valueAtText } from '@/words'
 import { useJobScreen } from '../job/JobContext'
 import { useSetValue } from './hooks'
 
 /** Each contradiction, where it stands, and the smallest change that clears it. */
-export function Conflicts({ conflicts }: { conflicts: Conflicting[] }) {
+export function Conflicts({ conflicts }: { conflicts: Finding[] }) {
   const { inst } = useJobScreen()
   if (!conflicts.length) return null
   return (
     <ul data-testid="conflicts" className="mt-1 space-y-1">
       {conflicts.map((c) => (
         <li
-          key={`${c.what}${c.at.join()}`}
+          key={`${c.code}${c.at}`}
           className="flex flex-wrap items-center gap-x-3 gap-y-1 border-l-4 border-harm bg-harm-soft px-3 py-1 text-[15px]"
         >
           <span className="flex-1 basis-72">
-            {conflictSentence(c)} <span className="text-soft">{conflictPlaces(inst, c)}</span>
+            {findingWords(inst, c)}. <span className="text-soft">{findingPlaces(inst, c)}</span>
           </span>
           <Clear conflict={c} />
         </li>
@@ -29,12 +30,12 @@ export function Conflicts({ conflicts }: { conflicts: Conflicting[] }) {
   )
 }
 
-function Clear({ conflict }: { conflict: Conflicting }) {
+function Clear({ conflict }: { conflict: Finding }) {
   const { job, inst } = useJobScreen()
   const setValue = useSetValue()
   const [found, setFound] = useState<Clearing | null | undefined>(undefined)
   if (found === undefined)
-    return <Button onClick={() => setFound(clearingOf(setupSeen(job), conflict))}>What do I change?</Button>
+    return <Button onClick={() => setFound(clearingOf(jobSeen(job), conflict))}>What do I change?</Button>
   if (found === null) return <span>No single setting clears it: the wiring, the gear or an answer does.</span>
   return (
     <Button look="strong" onClick={() => setValue([found], 'typed')}>

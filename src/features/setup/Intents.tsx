@@ -3,7 +3,7 @@
 import type { Intent } from '@/core/equipment'
 import { expressedIn, INTENT_GROUPS, INTENTS_BY_GROUP, type Allowed, type Expressed } from '@/core/setup'
 import { cx } from '@/ui'
-import { conflictSentence, GROUP_WORDS, INTENT_WORDS, settingText } from '@/words'
+import { findingWords, GROUP_WORDS, INTENT_WORDS, settingText } from '@/words'
 import { useJobScreen } from '../job/JobContext'
 import { useConflicts } from '../job/useConflicts'
 import { useSetValue } from './hooks'
@@ -68,9 +68,9 @@ function IntentRow({
   expressed: Expressed
   several: boolean
 }) {
-  const { job } = useJobScreen()
+  const { inst, job } = useJobScreen()
   const setValue = useSetValue()
-  const wrong = useConflicts().filter((c) => c.at.includes(e.at))
+  const wrong = useConflicts().filter((c) => [c.at, ...c.also].includes(e.at))
   const words = INTENT_WORDS[intent]
   const source = job.setup.sources[e.at]
   const plate = e.setting.group === 'plate'
@@ -99,8 +99,8 @@ function IntentRow({
         .
       </p>
       {wrong.map((c) => (
-        <p key={c.what} className="text-sm text-harm">
-          {conflictSentence(c)}
+        <p key={c.code} className="text-sm text-harm">
+          {findingWords(inst, c)}.
         </p>
       ))}
     </li>

@@ -2,7 +2,7 @@
 
 import { useMemo, useState } from 'react'
 import type { Rating } from '@/core/equipment'
-import { setupSeen, type Job } from '@/jobfile'
+import { jobSeen, type Job } from '@/jobfile'
 import { settingDef, settingValue, placedByRef, splitRef } from '@/core/installation'
 import {
   breakEvenAt,
@@ -34,7 +34,7 @@ export function Interview() {
   const [school, setSchool] = useState<Strategy | null>(null)
   const answers = job.setup.interview
   const answered = Object.keys(QUESTIONS).filter((q) => answers[q]).length
-  const seen = useMemo(() => setupSeen(job), [job])
+  const seen = useMemo(() => jobSeen(job), [job])
   const changes = recommend(seen, school).filter((r) => {
     const { placed: ref, id } = splitRef(r.at)
     const placed = placedByRef(inst, ref)

@@ -1,8 +1,8 @@
 'use client'
 
+import { isLanded } from '@/core/query'
 import { useEffect, useRef, useState } from 'react'
 import { placedByRef, makeRef, type Installation, type Placed } from '@/core/installation'
-import { isLanded } from '@/core/laws'
 import { allowedOf, keyInSheet, ledPattern, type SheetLine } from '@/core/setup'
 import type { Unknowable, Value } from '@/core/equipment'
 import { onDevice } from '@/jobfile'

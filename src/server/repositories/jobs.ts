@@ -1,9 +1,9 @@
 import { setImmediate } from 'node:timers/promises'
 import { Op } from 'sequelize'
 import type { Installation } from '@/core/installation'
-import { proofSteps, type Proof } from '@/core/laws'
+import { proofSteps, withSite, type Proof } from '@/core/rules'
 import { judge, standing } from '@/core/startup'
-import { installationOf, storedJob, type Job, type JobListEntry, type Summary } from '@/jobfile'
+import { installationOf, jobSeen, storedJob, type Job, type JobListEntry, type Summary } from '@/jobfile'
 import { proofSentence } from '@/words'
 import type { Database } from '../database'
 import { readingRow } from '../models/reading'
@@ -44,13 +44,13 @@ export async function summaryOf(db: Database, id: string): Promise<Summary | nul
 
 async function summarise(job: Job, version: number): Promise<Summary> {
   const inst = installationOf(job)
-  const proof = await proveAside(inst)
+  const proof = withSite(await proveAside(inst), jobSeen(job))
   const readings = standing(job.readings)
   return {
     version,
     engine: ENGINE,
-    verdict: proofSentence(proof),
-    broken: proof.findings.length,
+    verdict: proofSentence(inst, proof),
+    broken: proof.findings.filter((f) => f.severity !== 'warn').length,
     undecided: proof.undecided.length,
     states: proof.solved,
     readings: readings.length,

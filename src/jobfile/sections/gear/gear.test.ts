@@ -1,7 +1,7 @@
 import { gear, STRIPS } from '../../../../tests/helpers/gear'
 import { libraryDevice, readJson } from '../../../../tests/helpers/demo'
 import type { Wire } from '@/core/installation'
-import { applyFix, type Fix } from '@/core/laws'
+import { applyFix, type Fix } from '@/core/rules'
 import { compare, planLanding, planned, USUAL } from '@/core/plan'
 import {
   apply,

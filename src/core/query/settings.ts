@@ -1,0 +1,36 @@
+import type { DeviceKind, Intent, Unknowable, Value } from '../equipment'
+import { makeRef, settingValue, type Installation, type Placed, type Ref, type Wire } from '../installation'
+
+/** A setting that decides something, wherever in the job it stands. */
+export interface SettingAt {
+  at: Ref
+  placed: Placed
+  /** null: not known yet. */
+  value: Unknowable<Value>
+}
+
+/** Every setting of the job with this intent. */
+export const settingsWith = (inst: Installation, intent: Intent): SettingAt[] =>
+  inst.placed.flatMap((placed) => found(placed, intent))
+
+const found = (placed: Placed, intent: Intent): SettingAt[] =>
+  placed.device.settings
+    .filter((s) => s.intent === intent)
+    .map((s) => ({ at: makeRef(placed.ref, s.id), placed, value: settingValue(placed, s.id) }))
+
+/** The value of one device's setting with this intent; undefined where it has none. */
+export const intentOf = (placed: Placed, intent: Intent): Unknowable<Value> | undefined =>
+  found(placed, intent)[0]?.value
+
+export const ofKind = (inst: Installation, ...kinds: DeviceKind[]): Placed[] =>
+  inst.placed.filter((p) => kinds.includes(p.device.kind))
+
+/** Conductors and jumpers with an end on this terminal and the other end landed as well. */
+export const landedAt = (inst: Installation, ref: Ref): Wire[] =>
+  inst.wires.filter((w) => w.a !== null && w.b !== null && (w.a === ref || w.b === ref))
+
+export const isLanded = (inst: Installation, ref: Ref): boolean => landedAt(inst, ref).length > 0
+
+/** Terminals of a placed device with one of these roles. */
+export const terminalsWith = (placed: Placed, ...roles: string[]): Ref[] =>
+  placed.device.terminals.filter((t) => roles.includes(t.role)).map((t) => makeRef(placed.ref, t.id))

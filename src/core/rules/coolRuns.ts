@@ -1,0 +1,21 @@
+import { hasCompressor, targetsOf } from '../query'
+import { isCooling } from '../equipment'
+import { tolerances } from '../tolerances'
+import type { StateRule } from './rule'
+
+/** With everything normal, a cooling call in mild or warm weather runs the compressor. */
+export const coolRuns: StateRule<'coolRuns', 'noCooling'> = {
+  id: 'coolRuns',
+  scope: 'state',
+  severity: 'wrong',
+  codes: ['noCooling'],
+  readsOutdoor: true,
+  applies: hasCompressor,
+  each({ inst, situation, abnormalCount, facts }) {
+    // A lockout may well hold cooling off in the cold, when nobody wants it.
+    if (situation.outdoorF < tolerances.mildF) return null
+    if (abnormalCount > 0 || !isCooling(situation.call) || !facts.settled || facts.compressor) return null
+    const at = targetsOf(inst).find((t) => t.making.what === 'compressor')
+    return at ? { at: at.ref, code: 'noCooling' } : null
+  },
+}

@@ -1,0 +1,16 @@
+import { hasStrips, landedOutputs } from '../query'
+import type { StateRule } from './rule'
+
+/** Where the defrost output is landed, strips temper every defrost, at any outdoor temperature. */
+export const defrostTempered: StateRule<'defrostTempered', 'coldDefrost'> = {
+  id: 'defrostTempered',
+  scope: 'state',
+  severity: 'warn',
+  codes: ['coldDefrost'],
+  applies: (inst) => hasStrips(inst) && landedOutputs(inst).length > 0,
+  each({ conditions, abnormalCount, facts }) {
+    if (abnormalCount !== 1 || !conditions.has('defrost') || !facts.compressor || facts.stripsOn.length)
+      return null
+    return facts.stripsOff[0] ? { at: facts.stripsOff[0], code: 'coldDefrost' } : null
+  },
+}

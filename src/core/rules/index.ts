@@ -1,0 +1,18 @@
+export { factsOf, type Facts } from './facts'
+export { applyFix, fixesFor, type Change, type Fix } from './fix'
+export { jobFindings, proofSteps, prove, withSite } from './prove'
+export { RULES, type RuleCode, type RuleId } from './registry'
+export type {
+  Breach,
+  Coverage,
+  CoverageRule,
+  Finding,
+  JobRule,
+  Proof,
+  Rule,
+  Severity,
+  StateRule,
+  StateSeen,
+  Undecided,
+} from './rule'
+export { stateSeen } from './seen'

@@ -1,0 +1,86 @@
+import fc from 'fast-check'
+import { libraryDevice } from '../../../tests/helpers/demo'
+import { as, bus, job, JOB_FIXTURES, lifted, ONLINE, seen } from '../../../tests/helpers/jobFixtures'
+import type { Installation, Site } from '../installation'
+import { clearingOf } from '../setup'
+import { jobFindings, prove, RULES } from '.'
+
+/** Job rules whose fixtures stand with those of the states. */
+const STANDING = ['airSide', 'noParallel', 'lowGas', 'spareLeft']
+
+describe('rules about gear, wiring, settings and the owner', () => {
+  it('every one has a setup that raises it and one that does not', () =>
+    expect(Object.keys(JOB_FIXTURES).sort()).toEqual(
+      RULES.filter((r) => r.scope === 'job' && !STANDING.includes(r.id))
+        .map((r) => r.id)
+        .sort(),
+    ))
+
+  it.each(Object.entries(JOB_FIXTURES))('%s is raised where it stands, and nowhere else', (id, f) => {
+    const raised = jobFindings(f.raises).filter((c) => c.rule === id)
+    expect(raised.map((c) => [c.code, c.at])).toEqual([[f.code, f.at]])
+    expect(jobFindings(f.clears).filter((c) => c.rule === id)).toEqual([])
+  })
+
+  it('other ways of the same: reversed strips, a burner’s cycles, both in charge, an oil furnace called gas', () => {
+    const whats = (inst: Installation, site: Partial<Site> = ONLINE) =>
+      jobFindings(seen(inst, site)).map((c) => c.code)
+    expect(whats(bus({ 'tstat.stripOn': 3, 'tstat.stripOff': 5 }))).toContain('stripReversed')
+    expect(whats(job('candlemaker-yard', { 'tstat.backupSource': 'gas' }))).toContain('gasWithOil')
+    expect(whats(job('pennywort-close', { 'tstat.backupSource': 'lp' }))).toContain('fuelWithStrips')
+    expect(whats(lifted('quillfeather-lane', 'tstat.E', 'ah.W2'))).toContain('eNotLanded')
+    const kit = as(job('tallow-mill'), 'sen', (p) => ({
+      ...p,
+      device: libraryDevice('sedge-f2'),
+      settings: {},
+    }))
+    expect(whats(kit)).toContain('bothInCharge')
+  })
+
+  it('names the smallest change that clears each, where a setting can', () => {
+    const clearing = (id: string) => {
+      const { raises } = JOB_FIXTURES[id]!
+      return clearingOf(
+        raises,
+        jobFindings(raises).find((c) => c.rule === id)!,
+      )
+    }
+    // Aux held off above 30, compressor below 40: aux up to 40 closes the gap.
+    expect(clearing('heatGap')).toEqual({ at: 'tstat.auxLockout', value: 40 })
+    expect(clearing('valveSense')).toEqual({ at: 'tstat.rvSense', value: 'cooling' })
+    expect(clearing('minimumOff')).toEqual({ at: 'tstat.minimumOff', value: 5 })
+    expect(clearing('stripHysteresis')).toEqual({ at: 'tstat.stripOff', value: 2 })
+    expect(clearing('staticClass')).toEqual({ at: 'tstat.staticClass', value: '08' })
+    // No common is a wire's matter.
+    expect(clearing('noPower')).toBeNull()
+  })
+
+  it('whatever lockouts pass as clean, the sweep finds heat at every outdoor temperature', () => {
+    let clean = 0
+    fc.assert(
+      fc.property(
+        fc.constantFrom('none', 'feed'),
+        fc.constantFrom('on', 'off'),
+        fc.integer({ min: -4, max: 12 }).map((n) => n * 5),
+        fc.constantFrom('on', 'off'),
+        fc.integer({ min: 0, max: 14 }).map((n) => n * 5),
+        (source, useC, c, useA, a) => {
+          const inst = job('pennywort-close', {
+            'tstat.outdoorSource': source,
+            'tstat.useCompressorLockout': useC,
+            'tstat.compressorLockout': c,
+            'tstat.useAuxLockout': useA,
+            'tstat.auxLockout': a,
+          })
+          const gap = jobFindings(seen(inst, ONLINE)).some((x) => x.rule === 'heatGap')
+          const cold = prove(inst).findings.some((f) => f.rule === 'someHeat')
+          // Both ways: what is clean is warm, and what is called a gap is one.
+          expect([source, useC, c, useA, a, cold]).toEqual([source, useC, c, useA, a, gap])
+          if (!gap) clean++
+        },
+      ),
+      { seed: 20261124, numRuns: 150 },
+    )
+    expect(clean).toBeGreaterThan(50)
+  }, 60_000)
+})

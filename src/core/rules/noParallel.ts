@@ -1,0 +1,47 @@
+import type { Installation, Ref } from '../installation'
+import { makeRef } from '../installation'
+import type { JobRule } from './rule'
+
+/** Two transformers never feed the same conductor: out of phase they fight, and one holds the other's circuit alive. */
+export const noParallel: JobRule<'noParallel', 'paralleled'> = {
+  id: 'noParallel',
+  scope: 'job',
+  severity: 'danger',
+  codes: ['paralleled'],
+  applies: (inst) => hotEnds(inst).length > 1,
+  find({ inst }) {
+    const ends = hotEnds(inst)
+    const joined = joiner(inst)
+    for (const [i, a] of ends.entries())
+      for (const b of ends.slice(i + 1))
+        if (joined(a.hot) === joined(b.hot)) return [{ at: b.at, code: 'paralleled' }]
+    return []
+  },
+}
+
+interface HotEnd {
+  at: Ref
+  hot: Ref
+}
+const hotEnds = (inst: Installation): HotEnd[] =>
+  inst.placed.flatMap((p) =>
+    p.device.parts.flatMap((x) =>
+      x.kind === 'transformer' ? [{ at: makeRef(p.ref, x.id), hot: makeRef(p.ref, x.c) }] : [],
+    ),
+  )
+
+/** Which points copper and closed fuses make one. Contacts of relays and thermostats are taken as open. */
+function joiner(inst: Installation): (ref: Ref) => Ref {
+  const parent = new Map<Ref, Ref>()
+  const top = (r: Ref): Ref => {
+    const up = parent.get(r)
+    return up === undefined || up === r ? r : top(up)
+  }
+  const join = (a: Ref, b: Ref) => void parent.set(top(a), top(b))
+  for (const w of inst.wires) if (w.a && w.b) join(w.a, w.b)
+  for (const p of inst.placed)
+    for (const x of p.device.parts)
+      if (x.kind === 'path' || (x.kind === 'contact' && x.gate === 'fuse'))
+        join(makeRef(p.ref, x.a), makeRef(p.ref, x.b))
+  return top
+}

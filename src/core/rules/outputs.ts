@@ -1,0 +1,18 @@
+import { makeRef, type Placed } from '../installation'
+import { tolerances } from '../tolerances'
+import type { StateSeen } from './rule'
+
+/** Contacts of a thermostat that are open while their output terminal has 24 V from somewhere else. */
+export function liveOutputs(placed: Placed, state: Pick<StateSeen, 'volts' | 'closed'>): string[] {
+  // An output that nothing holds floats at any volts; one that is fed stands at R.
+  const hot = placed.device.terminals.find((t) => t.role === 'R' && t.side === 'low')
+  const common = placed.device.terminals.find((t) => t.role === 'C' && t.side === 'low')
+  if (!hot || !common) return []
+  return placed.device.parts.flatMap((x) => {
+    if (x.kind !== 'contact' || x.gate !== 'thermostat' || state.closed(makeRef(placed.ref, x.id))) return []
+    if (!placed.device.terminals.some((t) => t.id === x.b)) return []
+    const at = makeRef(placed.ref, x.b)
+    const fed = state.volts(at, makeRef(placed.ref, hot.id)) < tolerances.deadVolts
+    return fed && state.volts(at, makeRef(placed.ref, common.id)) >= tolerances.liveVolts ? [x.id] : []
+  })
+}

@@ -1,0 +1,360 @@
+import { CALLS, type Call, type Value } from '../equipment'
+import { Circuit, solve, type Outcome, type Solution } from '../circuit'
+import { gateChain } from '../explain'
+import { UNKNOWN_SITE, wireRef, type Installation, type JobSeen, type Ref } from '../installation'
+import {
+  assignments,
+  assume,
+  callsOf,
+  reachableCombinations,
+  regionsOf,
+  unknownsOf,
+  type ModeCombination,
+  type Situation,
+  type Unknown,
+} from '../situation'
+import { tolerances } from '../tolerances'
+import type { DegF } from '../units'
+import { RULES } from './registry'
+import type { Breach, CoverageRule, Finding, JobRule, Proof, Rule, StateRule, Undecided } from './rule'
+import { stateSeen } from './seen'
+
+/** The smallest witness of one code of a rule under one assumption of the unknowns. */
+interface Broken {
+  rule: Rule
+  /** null: it stands in every situation. */
+  situation: Situation | null
+  breach: Breach
+  size: [number, number, number]
+}
+interface Run {
+  assumed: Installation
+  circuit: Circuit
+  /** By rule and code, and for rules about the whole by place. */
+  broken: Map<string, Broken>
+  everRan: Set<Ref>
+  solved: number
+  mostModes: number
+}
+
+/**
+ * Proves a job: solves every reachable state (calls × temperature regions × reachable modes × assumptions about what
+ * is not known yet) and holds each rule against it. What asks about the house beside gear, wiring and settings is
+ * looked for by `siteFindings`.
+ */
+export function prove(inst: Installation, rules: readonly Rule[] = RULES): Proof {
+  const steps = proofSteps(inst, rules)
+  for (;;) {
+    const step = steps.next()
+    if (step.done) return step.value
+  }
+}
+
+/** The same proof in steps, one for each call under each assumption, for who has other work to see to in between. */
+export function* proofSteps(
+  inst: Installation,
+  rules: readonly Rule[] = RULES,
+): Generator<void, Proof, void> {
+  const unknowns = unknownsOf(inst)
+  const rows = assignments(unknowns)
+  const applying = rules.filter((r) => !asksSite(r) && r.applies(inst))
+  const calls = callsOf(inst)
+  const temperatures = regionsOf(inst)
+  const factors = {
+    calls: calls.length,
+    temperatures: temperatures.length,
+    mostModes: 0,
+    assumptions: rows?.length ?? 0,
+  }
+  const proof: Proof = { factors, solved: 0, rules: applying.map((r) => r.id), findings: [], undecided: [] }
+  if (!rows) {
+    proof.undecided = applying.map((r) => ({
+      rule: r.id,
+      code: null,
+      unknown: unknowns.map((u) => u.ref),
+      witness: null,
+    }))
+    return proof
+  }
+  const runs: Run[] = []
+  for (const values of rows)
+    runs.push(yield* runSteps(assume(inst, unknowns, values), applying, temperatures))
+  proof.solved = runs.reduce((n, r) => n + r.solved, 0)
+  factors.mostModes = Math.max(...runs.map((r) => r.mostModes))
+  for (const key of keysOf(applying, runs)) {
+    const broken = runs.flatMap((run) => {
+      const b = run.broken.get(key)
+      return b ? [{ run, ...b }] : []
+    })
+    const smallest = broken.reduce((a, b) => (smaller(b.size, a.size) ? b : a))
+    if (broken.length === runs.length) proof.findings.push(findingOf(smallest.run, smallest))
+    else proof.undecided.push(undecidedOf(key, unknowns, rows, runs, smallest))
+  }
+  proof.findings = together(proof.findings, applying)
+  proof.undecided = openQuestions(proof.undecided, applying)
+  return proof
+}
+
+const asksSite = (r: Rule): boolean => r.scope === 'job' && r.asksSite === true
+const isJobRule = (r: Rule): r is JobRule<string, string> => r.scope === 'job'
+
+/** What is broken in any of the runs, in the order of the rules, of one rule the smallest first. */
+function keysOf(rules: readonly Rule[], runs: readonly Run[]): string[] {
+  const all = new Map<string, Broken>()
+  for (const run of runs)
+    for (const [key, b] of run.broken) {
+      const known = all.get(key)
+      if (!known || smaller(b.size, known.size)) all.set(key, b)
+    }
+  const rank = (b: Broken) => rules.indexOf(b.rule)
+  return [...all]
+    .sort(
+      ([, a], [, b]) => rank(a) - rank(b) || (smaller(a.size, b.size) ? -1 : smaller(b.size, a.size) ? 1 : 0),
+    )
+    .map(([key]) => key)
+}
+
+/** What is found about gear, wiring, settings and the house as they stand, without solving any state. */
+export function jobFindings(seen: JobSeen, rules: readonly Rule[] = RULES): Finding[] {
+  return rules
+    .filter(isJobRule)
+    .flatMap((r) => (r.applies(seen.inst) ? r.find(seen).map((b) => standingFinding(r, b)) : []))
+}
+
+/** A proof with what the owner's answers, plates as read and the state of the work add to it. */
+export function withSite(proof: Proof, seen: JobSeen, rules: readonly Rule[] = RULES): Proof {
+  const asking = rules.filter((r) => asksSite(r) && r.applies(seen.inst))
+  return {
+    ...proof,
+    rules: [...proof.rules, ...asking.map((r) => r.id)],
+    findings: [...proof.findings, ...jobFindings(seen, asking)],
+  }
+}
+
+const standingFinding = (rule: Rule, b: Breach): Finding => ({
+  rule: rule.id,
+  code: b.code,
+  severity: b.severity ?? rule.severity,
+  at: b.at,
+  also: b.also ?? [],
+  numbers: b.numbers ?? [],
+  witness: null,
+  path: [b.at, ...(b.also ?? [])],
+  dependsOn: [b.at, ...(b.also ?? [])],
+  because: [],
+})
+
+/** One line for each rule that is open; what only says the same about a setting is left out. */
+function openQuestions(list: readonly Undecided[], rules: readonly Rule[]): Undecided[] {
+  const first = list.filter((u, i) => list.findIndex((o) => o.rule === u.rule) === i)
+  return first.filter((u) => {
+    const rule = rules.find((r) => r.id === u.rule)
+    const explains = rule?.scope === 'job' ? (rule.explains ?? []) : []
+    return !list.some((o) => o.code !== null && explains.includes(o.code))
+  })
+}
+
+/** One finding where a rule about settings found the cause of what a rule about states found. */
+function together(findings: readonly Finding[], rules: readonly Rule[]): Finding[] {
+  const taken = new Set<Finding>()
+  const told = findings.map((f) => {
+    if (f.witness === null) return f
+    const causes = findings.filter((c) => {
+      const rule = rules.find((r) => r.id === c.rule)
+      return rule?.scope === 'job' && (rule.explains?.includes(f.code) ?? false)
+    })
+    for (const c of causes) taken.add(c)
+    const because = causes.map(({ code, at, also, numbers }): Breach => ({ code, at, also, numbers }))
+    return because.length ? { ...f, because, dependsOn: [...f.dependsOn, ...because.map((c) => c.at)] } : f
+  })
+  const said = new Set<string>()
+  return told.filter((f) => {
+    if (taken.has(f)) return false
+    // One cause that one rule shows in two ways is told once, by the smaller of the two.
+    const key = `${f.rule} ${f.because.map((c) => `${c.code} ${c.at}`).join()}`
+    if (f.because.length && said.has(key)) return false
+    said.add(key)
+    return true
+  })
+}
+
+/** Fewest modes away from normal, then the lowest call, then the temperature nearest the mild point. */
+function sizeOf(abnormalCount: number, s: Situation): [number, number, number] {
+  return [abnormalCount, CALLS.indexOf(s.call), Math.abs(s.outdoorF - tolerances.mildF)]
+}
+function smaller(a: [number, number, number], b: [number, number, number]): boolean {
+  for (let i = 0; i < 3; i++) if (a[i]! !== b[i]!) return a[i]! < b[i]!
+  return false
+}
+
+/** Outdoor temperatures that a call cannot tell apart: the same rows of modes with the same solutions. */
+interface TemperatureClass {
+  rows: ModeCombination[]
+  /** °F: the one nearest the mild point, where a smallest witness is. */
+  nearest: DegF
+}
+
+function temperatureClassAt(
+  circuit: Circuit,
+  known: Map<string, TemperatureClass>,
+  call: Call,
+  outdoorF: DegF,
+): TemperatureClass {
+  const rows = reachableCombinations(circuit.inst, call, outdoorF)
+  const key = circuit.temperatureClass({ call, outdoorF })
+  let temperatureClass = known.get(key)
+  // Which modes can occur may hang on the temperature even where no contact does.
+  if (temperatureClass && temperatureClass.rows !== rows) temperatureClass = undefined
+  if (!temperatureClass) known.set(key, (temperatureClass = { rows, nearest: outdoorF }))
+  else if (Math.abs(outdoorF - tolerances.mildF) < Math.abs(temperatureClass.nearest - tolerances.mildF))
+    temperatureClass.nearest = outdoorF
+  return temperatureClass
+}
+
+/** Solves every reachable state of a job in which nothing is unknown. */
+function* runSteps(
+  assumed: Installation,
+  rules: readonly Rule[],
+  temperatures: readonly DegF[],
+): Generator<void, Run, void> {
+  const circuit = new Circuit(assumed)
+  const run: Run = { assumed, circuit, broken: new Map(), everRan: new Set(), solved: 0, mostModes: 0 }
+  const calls = callsOf(assumed)
+  const each = rules.filter((r) => r.scope === 'state')
+  for (const call of calls) {
+    proveCall(run, call, each, temperatures)
+    yield
+  }
+  const nearest = temperatures.reduce((a, t) =>
+    Math.abs(t - tolerances.mildF) < Math.abs(a - tolerances.mildF) ? t : a,
+  )
+  for (const rule of rules) {
+    if (rule.scope === 'coverage') keepOverall(run, rule, calls, nearest)
+    if (rule.scope === 'job')
+      for (const breach of rule.find({ ...UNKNOWN_SITE, inst: assumed }))
+        keep(run, `${rule.id}:${breach.code}:${breach.at}`, {
+          rule,
+          situation: null,
+          breach,
+          size: [0, 0, 0],
+        })
+  }
+  return run
+}
+
+function keepOverall(
+  run: Run,
+  rule: CoverageRule<string, string>,
+  calls: readonly Call[],
+  outdoorF: DegF,
+): void {
+  for (const breach of rule.overall({ inst: run.assumed, calls, everRan: run.everRan })) {
+    const situation: Situation = { call: breach.call, outdoorF, modes: {} }
+    keep(run, `${rule.id}:${breach.code}`, { rule, situation, breach, size: sizeOf(0, situation) })
+  }
+}
+
+/** Solves the reachable states of one call, at every temperature, and keeps what they break. */
+function proveCall(
+  run: Run,
+  call: Call,
+  each: readonly StateRule<string, string>[],
+  temperatures: readonly DegF[],
+): void {
+  const { circuit } = run
+  const weather = each.filter((l) => l.readsOutdoor)
+  const classes = new Map<string, TemperatureClass>()
+  const list = temperatures.map((outdoorF) => temperatureClassAt(circuit, classes, call, outdoorF))
+  temperatures.forEach((outdoorF, at) => {
+    const temperatureClass = list[at]!
+    const { rows, nearest } = temperatureClass
+    run.mostModes = Math.max(run.mostModes, rows.length)
+    run.solved += rows.length
+    // Elsewhere in the same temperature class nothing differs but the thermometer: only the rules that read it look again.
+    const first = outdoorF === nearest
+    const judges = first ? each : weather
+    if (!judges.length) return
+    const outcomes: Outcome[] = []
+    rows.forEach(({ modes, abnormalCount, conditions, parentIndex }, i) => {
+      if (!first && abnormalCount > 0) return
+      const situation: Situation = { call, outdoorF, modes }
+      const outcome = circuit.settle(situation, 'open', outcomes[parentIndex])
+      outcomes[i] = outcome
+      const seen = stateSeen(circuit, outcome, situation, { abnormalCount, conditions })
+      if (first) for (const ref of seen.facts.running) run.everRan.add(ref)
+      for (const rule of judges) {
+        const found = rule.each(seen)
+        if (!found) continue
+        for (const breach of 'code' in found ? [found] : found)
+          keep(run, `${rule.id}:${breach.code}`, {
+            rule,
+            situation,
+            breach,
+            size: sizeOf(abnormalCount, situation),
+          })
+      }
+    })
+  })
+}
+
+function keep(run: Run, key: string, b: Broken): void {
+  const known = run.broken.get(key)
+  if (!known || smaller(b.size, known.size)) run.broken.set(key, b)
+}
+
+function findingOf(run: Run, { rule, breach, situation }: Broken): Finding {
+  const standing = standingFinding(rule, breach)
+  if (situation === null) {
+    const path = [breach.at, ...wiresAt(run.assumed, breach.at)]
+    return { ...standing, path: [...new Set([...path, ...standing.path])] }
+  }
+  const { path, gates } = offendingPath(run, situation, breach)
+  return { ...standing, witness: situation, path, dependsOn: gates }
+}
+
+const wiresAt = (inst: Installation, at: Ref): Ref[] =>
+  inst.wires.filter((w) => w.a === at || w.b === at).map((w) => wireRef(w.id))
+
+function offendingPath(run: Run, situation: Situation, breach: Breach): { path: Ref[]; gates: Ref[] } {
+  const solved = solve(run.circuit, situation)
+  if (!solved.ok) return { path: solved.cycle, gates: solved.cycle }
+  if (solved.overcurrents.length) return shortPath(solved)
+  const chain = gateChain(solved, breach.at)
+  // Something that is no load has no path of current to show.
+  if (!chain.route.length)
+    return { path: [breach.at, ...wiresAt(run.assumed, breach.at)], gates: [breach.at] }
+  return { path: chain.route, gates: chain.gates.map((g) => g.at) }
+}
+
+/** A short runs where the current is: every conductor and closed contact that carries more than the least limit. */
+function shortPath(solved: Solution): { path: Ref[]; gates: Ref[] } {
+  const least = Math.min(...solved.overcurrents.map((o) => o.limitA))
+  const { net } = solved.circuit
+  const hot = [...net.conductors, ...net.contacts].filter((x) => solved.amps(x.ref) > least)
+  const ends = hot.flatMap((x) => [x.a, x.b]).filter((n) => n >= 0)
+  return {
+    path: [...new Set([...hot.map((x) => x.ref), ...ends.map((n) => net.nodes[n]!)])],
+    gates: solved.overcurrents.map((o) => o.ref),
+  }
+}
+
+/** Which unknowns matter: those where changing that one alone makes the rule break or hold. */
+function undecidedOf(
+  key: string,
+  unknowns: readonly Unknown[],
+  rows: readonly Value[][],
+  runs: readonly Run[],
+  smallest: Broken,
+): Undecided {
+  const breaks = runs.map((r) => r.broken.has(key))
+  const but = (row: readonly Value[], except: number) => row.filter((_, i) => i !== except).join('|')
+  const matters = unknowns.filter((_, u) =>
+    rows.some((a, i) => rows.some((b, j) => but(a, u) === but(b, u) && breaks[i] !== breaks[j])),
+  )
+  return {
+    rule: smallest.rule.id,
+    code: smallest.breach.code,
+    unknown: (matters.length ? matters : unknowns).map((m) => m.ref),
+    witness: smallest.situation,
+  }
+}

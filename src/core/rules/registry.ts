@@ -1,0 +1,113 @@
+import { airSide } from './airSide'
+import { auxHeldOff } from './auxHeldOff'
+import { blowerSpeed } from './blowerSpeed'
+import { coilVolts } from './coilVolts'
+import { compressorNeedsBlower } from './compressorNeedsBlower'
+import { coolRuns } from './coolRuns'
+import { defrostNoBurner } from './defrostNoBurner'
+import { defrostTempered } from './defrostTempered'
+import { emergencyHeat } from './emergencyHeat'
+import { floatStops } from './floatStops'
+import { heatAheadOfCoil } from './heatAheadOfCoil'
+import { hotCoil } from './hotCoil'
+import { humidifierHeat } from './humidifierHeat'
+import { leakStopsHeat } from './leakStopsHeat'
+import { lowGas } from './lowGas'
+import { noChatter } from './noChatter'
+import { noParallel } from './noParallel'
+import { noShort } from './noShort'
+import { quietUncalled } from './quietUncalled'
+import { rowsReachable } from './rowsReachable'
+import { selectorMatches } from './selectorMatches'
+import { someHeat } from './someHeat'
+import { spareLeft } from './spareLeft'
+import { stagesReachable } from './stagesReachable'
+import { stripsNeedBlower } from './stripsNeedBlower'
+import { thermostatPowered } from './thermostatPowered'
+import { transformerLoad } from './transformerLoad'
+import { valveRight } from './valveRight'
+import { wireDetect } from './wireDetect'
+
+import { sensor, lockoutSource } from './sensor'
+import {
+  backupSourceWrong,
+  emergencyPath,
+  inCharge,
+  kitSize,
+  noPower,
+  staticClass,
+  togetherAhead,
+  valveSense,
+} from './sharing'
+import { feedNotOnline, heatGap, profileMisfit } from './sources'
+import { stages } from './stages'
+import { systemFamily } from './systemFamily'
+import {
+  cycles,
+  droop,
+  earlyRecovery,
+  fanOffInDefrost,
+  minimumOff,
+  stripHysteresis,
+  testsBlocked,
+} from './timing'
+import type { Rule } from './rule'
+/** Every rule, the gravest first. A code without a fixture that raises it fails the suite, one without words the build. */
+const ALL = [
+  noShort,
+  noParallel,
+  heatAheadOfCoil,
+  hotCoil,
+  stripsNeedBlower,
+  leakStopsHeat,
+  lowGas,
+  selectorMatches,
+  defrostNoBurner,
+  emergencyHeat,
+  someHeat,
+  noChatter,
+  valveRight,
+  coolRuns,
+  quietUncalled,
+  compressorNeedsBlower,
+  blowerSpeed,
+  rowsReachable,
+  stagesReachable,
+  togetherAhead,
+  heatGap,
+  valveSense,
+  noPower,
+  stages,
+  sensor,
+  lockoutSource,
+  systemFamily,
+  backupSourceWrong,
+  inCharge,
+  emergencyPath,
+  fanOffInDefrost,
+  stripHysteresis,
+  kitSize,
+  airSide,
+  coilVolts,
+  transformerLoad,
+  thermostatPowered,
+  floatStops,
+  humidifierHeat,
+  auxHeldOff,
+  defrostTempered,
+  wireDetect,
+  spareLeft,
+  staticClass,
+  minimumOff,
+  cycles,
+  droop,
+  earlyRecovery,
+  profileMisfit,
+  feedNotOnline,
+  testsBlocked,
+] as const
+
+export const RULES: readonly Rule[] = ALL
+export type RuleId = (typeof ALL)[number]['id']
+/** Everything that some rule can say. */
+export type RuleCode = (typeof ALL)[number]['codes'][number]

@@ -1,0 +1,121 @@
+import type { Call, ModeCondition } from '../equipment'
+import type { Installation, JobSeen, Ref } from '../installation'
+import type { Situation } from '../situation'
+import type { Facts } from './facts'
+
+/** How grave: it can hurt or leave the house cold; it does not do what it should; it is worth a look. */
+export type Severity = 'danger' | 'wrong' | 'warn'
+
+/** One reachable state as a rule sees it. */
+export interface StateSeen {
+  inst: Installation
+  situation: Situation
+  /** Modes away from normal. */
+  abnormalCount: number
+  /** What the modes away from normal stand for. */
+  conditions: ReadonlySet<ModeCondition>
+  facts: Facts
+  /** Volts between two points of the state; NaN while it does not come to rest. */
+  volts: (a: Ref, b: Ref) => number
+  closed: (contact: Ref) => boolean
+}
+
+/** What ran at all, over every reachable state. */
+export interface Coverage {
+  inst: Installation
+  calls: readonly Call[]
+  everRan: ReadonlySet<Ref>
+}
+
+/** What a rule found, as data: the code says what is wrong, and the words are made of it elsewhere. */
+export interface Breach<C extends string = string> {
+  code: C
+  /** The load, contact, setting or terminal that is wrong; its gate chain is the offending path. */
+  at: Ref
+  /** What else it hangs on: settings and terminals, the one to look at first. */
+  also?: Ref[]
+  /** The figures that the words need, in the order in which they name them. */
+  numbers?: number[]
+  /** Where one code of a rule is graver or lighter than the rule itself. */
+  severity?: Severity
+}
+
+interface RuleBase<I extends string, C extends string> {
+  id: I
+  severity: Severity
+  /** Every code that it can find. A code without words does not compile; one without a fixture fails the suite. */
+  codes: readonly C[]
+  /** Whether it has anything to say about this job. */
+  applies: (inst: Installation) => boolean
+}
+
+/** A rule over gear, wiring and settings as they stand, and over what is known of the house. */
+export interface JobRule<I extends string, C extends string> extends RuleBase<I, C> {
+  scope: 'job'
+  find: (seen: JobSeen) => Breach<C>[]
+  /** It asks the owner's answers, plates as read or how far the work is: not only gear, wiring and settings. */
+  asksSite?: true
+  /** Codes of state rules that these findings are the cause of: where both are found, they are told as one. */
+  explains?: readonly string[]
+}
+
+/** A rule over every reachable state. */
+export interface StateRule<I extends string, C extends string> extends RuleBase<I, C> {
+  scope: 'state'
+  /**
+   * Whether `each` reads the outdoor temperature itself; such a rule judges states with every mode normal and no other.
+   * All other rules are judged once for the temperatures that the circuit cannot tell apart. A test holds each to this.
+   */
+  readsOutdoor?: boolean
+  /** Judges one state. Two things wrong in one state are two breaches: neither hides the other. */
+  each: (state: StateSeen) => Breach<C> | readonly Breach<C>[] | null
+}
+
+/** A rule over the whole: what was seen running in which call, over all states. */
+export interface CoverageRule<I extends string, C extends string> extends RuleBase<I, C> {
+  scope: 'coverage'
+  overall: (seen: Coverage) => (Breach<C> & { call: Call })[]
+}
+
+/** A rule, and what it found. A rule's file exports one of these. */
+export type Rule<I extends string = string, C extends string = string> =
+  JobRule<I, C> | StateRule<I, C> | CoverageRule<I, C>
+
+export interface Finding {
+  rule: string
+  code: string
+  severity: Severity
+  at: Ref
+  also: Ref[]
+  numbers: number[]
+  /** The smallest situation that shows it; null: it stands in every situation. */
+  witness: Situation | null
+  /** The offending path: what it runs through, from source to common. */
+  path: Ref[]
+  /** The gates and settings that the finding hangs on. */
+  dependsOn: Ref[]
+  /** What was found about gear, wiring or settings that brings it about. */
+  because: Breach[]
+}
+
+/** A rule that breaks or holds depending on what is not known yet. */
+export interface Undecided {
+  rule: string
+  /** What it would break by; null where nothing could be tried. */
+  code: string | null
+  /** What to find out on site. */
+  unknown: Ref[]
+  /** A situation in which it would break; null where there were too many unknowns to try. */
+  witness: Situation | null
+}
+
+export interface Proof {
+  /** calls, temperatures, the largest number of mode combinations for one of them, assignments of unknowns. */
+  factors: { calls: number; temperatures: number; mostModes: number; assumptions: number }
+  /** Reachable states solved: N. */
+  solved: number
+  /** Ids of the rules that apply to this job. */
+  rules: string[]
+  findings: Finding[]
+  undecided: Undecided[]
+}

@@ -1,0 +1,227 @@
+import { demoInstallation, libraryDevice, rewired, wireBetween, without } from '../../../tests/helpers/demo'
+import { device, install, placed, wire } from '../../../tests/helpers/build'
+import { FIXTURES, joined } from '../../../tests/helpers/ruleFixtures'
+import { JOB_FIXTURES, job, seen, bus, as, lifted } from '../../../tests/helpers/jobFixtures'
+import { Circuit, solve } from '../circuit'
+import type { Device } from '../equipment'
+import type { Installation, JobSeen } from '../installation'
+import { degF } from '../units'
+import { jobFindings, RULES, proofSteps, prove, type Proof } from '.'
+
+const right = () => demoInstallation('quillfeather-lane')
+
+/** Codes that the fixtures of the rules do not raise by themselves. */
+const MORE: Record<string, () => JobSeen | Proof> = {
+  lpNoSwitch: () => prove(job('millrace-cottage', { 'od.gasSwitch': 'none' })),
+  busSetWired24: () => prove(job('copper-alley', { 'od.selector': 'bus' })),
+  compressorInEmergency: () =>
+    prove(rewired(right(), wireBetween(right(), 'tstat.E', 'ah.W2').id, { b: 'ah.Y' })),
+  defrostHeats: () => prove(as(right(), 'od', (p) => ({ ...p, device: boardWithoutValve(p.device) }))),
+  compressorUncalled: () => prove(joined(right(), 'ah.G', 'ah.Y')),
+  fanSpeedOnly: () => {
+    const inst = job('harrier-bank')
+    const past = rewired(inst, wireBetween(inst, 'tstat.Y', 'ah.Y').id, { b: 'od.Y' })
+    return prove(without(past, wireBetween(inst, 'ah.Y', 'od.Y').id))
+  },
+  burnerNever: () => prove(lifted('tallow-mill', 'tstat.W2', 'fur.W2')),
+  stageNotLanded: () => seen(lifted('pennywort-close', 'tstat.Y2', 'ah.Y2')),
+  sensorShorted: () => seen(joined(job('tallow-mill'), 'tstat.S1', 'tstat.S2')),
+  sensorNotSet: () => seen(job('tallow-mill', { 'tstat.outdoorSource': 'none' })),
+  changeoverNoSource: () =>
+    seen(
+      job('tallow-mill', {
+        'tstat.outdoorSource': 'none',
+        'tstat.useCompressorLockout': 'off',
+        'tstat.useAuxLockout': 'off',
+      }),
+    ),
+  burnerNotSet: () => seen(job('tallow-mill', { 'tstat.system': 'heatPump' })),
+  fuelWithStrips: () => seen(job('pennywort-close', { 'tstat.backupSource': 'lp' })),
+  oilWithGas: () => seen(job('tallow-mill', { 'tstat.backupSource': 'oil' })),
+  gasWithOil: () => seen(job('candlemaker-yard', { 'tstat.backupSource': 'gas' })),
+  bothInCharge: () =>
+    seen(as(job('tallow-mill'), 'sen', (p) => ({ ...p, device: libraryDevice('sedge-f2'), settings: {} }))),
+  stageNoInterlock: () => seen(job('tallow-mill', { 'tstat.inCharge': 'stage' })),
+  eNotLanded: () => seen(lifted('quillfeather-lane', 'tstat.E', 'ah.W2')),
+  stripReversed: () => seen(bus({ 'tstat.stripOn': 3, 'tstat.stripOff': 5 })),
+  kitOther: () => seen(job('pennywort-close', { 'ah.kitSize': '15' })),
+  cyclesBurner: () => seen(job('candlemaker-yard', { 'tstat.cyclesBackup': 5 })),
+  stopBeforeTests: () => seen(job('quillfeather-lane', { 'tstat.rangeHigh': 74 }), {}, false),
+  unsolved: () => prove(install([placed('x', contradiction)])),
+}
+
+/** Two ideal sources of unlike volts in parallel, without any resistance to share them. */
+const contradiction = device(
+  'contradiction',
+  ['R', 'C'],
+  [
+    { kind: 'source', id: 's1', a: 'R', b: 'C', volts: 24, ohms: 1e-300 },
+    { kind: 'source', id: 's2', a: 'R', b: 'C', volts: 12, ohms: 1e-300 },
+  ],
+  { calls: [{ call: 'off' }] },
+)
+
+/** The same board, whose defrost relay never shifts the valve. */
+const boardWithoutValve = (d: Device): Device => ({
+  ...d,
+  parts: d.parts.map((p) =>
+    p.id === 'rvForce' && p.kind === 'contact' ? { ...p, driver: { call: [] } } : p,
+  ),
+})
+
+describe('every rule', () => {
+  it('is registered once, and has a fixture', () => {
+    const ids = RULES.map((r) => r.id)
+    expect(new Set(ids).size).toBe(ids.length)
+    expect([...new Set([...Object.keys(FIXTURES), ...Object.keys(JOB_FIXTURES)])].sort()).toEqual(ids.sort())
+  })
+
+  it.each(Object.keys(FIXTURES))('%s holds on its clean job and is broken by its fixture', (id) => {
+    const { clean, broken, witness, code } = FIXTURES[id]!
+    const before = prove((clean ?? right)())
+    expect(before.rules).toContain(id)
+    expect(before.findings.filter((f) => f.rule === id)).toEqual([])
+
+    const found = prove(broken()).findings.find((f) => f.rule === id && f.code === code)
+    expect(found).toMatchObject({ rule: id, witness, code })
+    expect(found!.path.length).toBeGreaterThan(0)
+  })
+
+  it('can say nothing that no fixture raises', () => {
+    const said = new Set<string>()
+    const note = (list: readonly { code: string; because?: { code: string }[] }[]) => {
+      for (const f of list) for (const x of [f, ...(f.because ?? [])]) said.add(x.code)
+    }
+    for (const f of Object.values(FIXTURES)) note(prove(f.broken()).findings)
+    for (const f of Object.values(JOB_FIXTURES)) note(jobFindings(f.raises))
+    for (const [code, raise] of Object.entries(MORE)) {
+      const found = raise()
+      note('factors' in found ? found.findings : jobFindings(found))
+      expect([...said]).toContain(code)
+    }
+    expect(RULES.flatMap((r) => r.codes).filter((c) => !said.has(c))).toEqual([])
+  })
+})
+
+describe('further breaches', () => {
+  const broken = (inst: Installation) => prove(inst).findings.map((f) => `${f.rule}:${f.code}`)
+
+  it('finds Y and O swapped at the outdoor unit: a heating call then shifts the valve and starts nothing', () => {
+    // Cooling: Y and O both live, so all is well. Heating: only O/B at the unit is live, the compressor stays off.
+    const inst = right()
+    const y = wireBetween(inst, 'ah.Y', 'od.Y').id
+    const o = wireBetween(inst, 'ah.O', 'od.OB').id
+    const swapped = rewired(rewired(inst, y, { b: 'od.OB' }), o, { b: 'od.Y' })
+    const solved = solve(new Circuit(swapped), { call: 'heat1', outdoorF: degF(45), modes: {} })
+    if (!solved.ok) throw new Error(solved.why)
+    expect(solved.running.map((l) => l.ref)).toEqual(['ah.blower', 'od.rvCoil'])
+    // While the minimum-off timer holds Y, O alone now runs the compressor, with the valve at rest: one mode away.
+    const found = prove(swapped).findings
+    expect(found.map((f) => `${f.rule}:${f.code}`)).toEqual(['someHeat:noHeat', 'valveRight:coolingHeats'])
+    expect(found[1]!.witness).toEqual({ call: 'cool1', outdoorF: 45, modes: { 'tstat.timer': 'waiting' } })
+  })
+
+  it('finds emergency heat that reaches one row only', () => {
+    const inst = right()
+    expect(broken(without(inst, wireBetween(inst, 'ah.W1', 'ah.W2').id))).toContain(
+      'emergencyHeat:someBackupMissing',
+    )
+  })
+
+  it('finds emergency heat that starts the compressor', () => {
+    const inst = right()
+    expect(broken(rewired(inst, wireBetween(inst, 'tstat.E', 'ah.W2').id, { b: 'ah.Y' }))).toContain(
+      'emergencyHeat:compressorInEmergency',
+    )
+  })
+
+  it('finds B of an older thermostat, which is a common, landed on O/B as a short in cooling', () => {
+    // 24 V from the O relay straight to common through the conductor: a short whenever cooling is called.
+    const inst = right()
+    const found = prove({
+      ...inst,
+      wires: [...inst.wires, wire('x', 'ah.O', 'ah.C', { gauge: 18, feet: 1 })],
+    }).findings.find((f) => f.rule === 'noShort')
+    expect(found?.witness).toMatchObject({ call: 'cool1', modes: {} })
+  })
+})
+
+describe('the smallest witness', () => {
+  it('stays normal where normal is enough', () => {
+    const inst = right()
+    const noHold = rewired(inst, wireBetween(inst, 'kit.BL', 'ah.BL').id, { b: null })
+    // Fan left to the equipment and the interlock lead off: strips without blower, first in emergency, nothing away.
+    const equipment = {
+      ...noHold,
+      placed: demoInstallation('quillfeather-lane', { 'tstat.emergencyFan': 'equipment' }).placed,
+    }
+    const found = prove(equipment).findings.find((f) => f.rule === 'stripsNeedBlower')
+    expect(found?.witness).toEqual({ call: 'emergency', outdoorF: 45, modes: {} })
+  })
+})
+
+describe('how many states', () => {
+  it('counts what a person counts on the demo job', () => {
+    // Cuts: 35 and 40 (outdoor thermostat and its differential), 50 (defrost): regions <35, 35, 35–40, 40, 40–50, 50, >50.
+    // Inside 35 ≤ T < 40 the thermostat may be made or broken: those two regions count twice.
+    const weight = { below50: 1 + 2 + 2 + 1 + 1, from50: 2 }
+    const all = weight.below50 + weight.from50
+    const breakers = 2 * 2
+    const limits = 2 * 2
+    const timer = 2
+    const quiet = breakers * all // off, and fan
+    const emergency = breakers * limits * all
+    const cooling = breakers * timer * 2 * all // board normal or locked out
+    const heating = breakers * timer * limits * (3 * weight.below50 + 2 * weight.from50) // and defrost below 50
+    expect(prove(right()).solved).toBe(2 * quiet + emergency + cooling + 2 * heating)
+    expect(prove(right()).factors).toEqual({
+      calls: 6,
+      temperatures: 7,
+      mostModes: 4 * 2 * 4 * 3 * 2,
+      assumptions: 1,
+    })
+  })
+})
+
+describe('what is not known yet', () => {
+  it('is tried both ways; a law that hangs on it is undecided and names it', () => {
+    const proof = prove(demoInstallation('quillfeather-lane', { 'od.rvSense': null }))
+    expect(proof.factors.assumptions).toBe(2)
+    expect(proof.findings).toEqual([])
+    expect(proof.undecided).toMatchObject([
+      { rule: 'valveRight', code: 'coolingHeats', unknown: ['od.rvSense'] },
+    ])
+  })
+
+  it('does not disturb laws that do not hang on it', () => {
+    const proof = prove(demoInstallation('saltmarsh-row', { 'od.rvSense': null }))
+    expect(proof.findings.map((f) => f.rule)).toEqual(['emergencyHeat'])
+  })
+
+  it('covers a wire in doubt', () => {
+    const inst = right()
+    const id = wireBetween(inst, 'tstat.E', 'ah.W2').id
+    const proof = prove({ ...inst, wires: inst.wires.map((w) => (w.id === id ? { ...w, doubt: true } : w)) })
+    expect(proof.undecided).toMatchObject([{ rule: 'emergencyHeat', unknown: [`wires.${id}`] }])
+  })
+
+  it('is proven in a step for each of the six calls under each assumption', () => {
+    const inst = demoInstallation('saltmarsh-row', { 'od.rvSense': null })
+    const steps = proofSteps(inst)
+    let [taken, step] = [0, steps.next()]
+    for (; !step.done; step = steps.next()) taken++
+    expect(taken).toBe(6 * 2)
+    expect(step.value).toEqual(prove(inst))
+  })
+
+  it('leaves everything undecided beyond six binary unknowns', () => {
+    const inst = right()
+    const doubted = { ...inst, wires: inst.wires.map((w, i) => (i < 7 && w.a ? { ...w, doubt: true } : w)) }
+    const proof = prove(doubted)
+    expect(proof.solved).toBe(0)
+    expect(proof.undecided).toHaveLength(
+      RULES.filter((r) => !(r.scope === 'job' && r.asksSite) && r.applies(doubted)).length,
+    )
+    expect(proof.undecided[0]!.unknown).toHaveLength(7)
+  })
+})

@@ -1,0 +1,43 @@
+import { across, type Circuit, type Outcome } from '../circuit'
+import type { ModeCondition } from '../equipment'
+import type { Installation, Ref } from '../installation'
+import type { Situation } from '../situation'
+import { factsOf, type Facts } from './facts'
+import type { StateSeen } from './rule'
+
+/** A state as the laws see it. A class, for a sweep makes one for each of its thousands of states. */
+class Seen implements StateSeen {
+  readonly inst: Installation
+  readonly facts: Facts
+
+  constructor(
+    private readonly circuit: Circuit,
+    private readonly outcome: Outcome,
+    readonly situation: Situation,
+    readonly abnormalCount: number,
+    readonly conditions: ReadonlySet<ModeCondition>,
+  ) {
+    this.inst = circuit.inst
+    this.facts = factsOf(circuit, outcome)
+  }
+
+  volts(a: Ref, b: Ref): number {
+    const { net } = this.circuit
+    const [i, j] = [net.index.get(a), net.index.get(b)]
+    const known = this.outcome.ok && i !== undefined && j !== undefined
+    return known ? across(this.outcome.volts, i, j) : Number.NaN
+  }
+
+  closed(contact: Ref): boolean {
+    const i = this.circuit.net.contactIndex.get(contact)
+    return this.outcome.ok && i !== undefined && this.outcome.closed[i] === 1
+  }
+}
+
+/** A state as the laws see it. */
+export const stateSeen = (
+  circuit: Circuit,
+  outcome: Outcome,
+  situation: Situation,
+  row: Pick<StateSeen, 'abnormalCount' | 'conditions'>,
+): StateSeen => new Seen(circuit, outcome, situation, row.abnormalCount, row.conditions)

@@ -1,0 +1,169 @@
+import { makeRef } from '../installation'
+import {
+  aheadTargets,
+  hasBurner,
+  hasStrips,
+  intentOf,
+  isLanded,
+  ofKind,
+  settingsWith,
+  terminalsWith,
+} from '../query'
+import { breach, hasIntent, ownSettings, standing } from './breach'
+import type { Breach, JobRule } from './rule'
+
+/** Heat pump and backup together, where the backup heats the air ahead of the coil. */
+export const togetherAhead: JobRule<'togetherAhead', 'togetherAhead'> = {
+  id: 'togetherAhead',
+  scope: 'job',
+  severity: 'danger',
+  codes: ['togetherAhead'],
+  applies: (inst) => hasIntent('together')(inst) && aheadTargets(inst).length > 0,
+  explains: ['heatAheadOfCoil'],
+  find: ({ inst }) =>
+    aheadTargets(inst).length
+      ? standing(inst, 'together', 'yes').flatMap((f) => breach('togetherAhead', [f.at]))
+      : [],
+}
+
+/** The backup is set as electric and a furnace stands there, or the reverse. */
+export const backupSourceWrong: JobRule<
+  'backupSourceWrong',
+  'electricWithFurnace' | 'fuelWithStrips' | 'oilWithGas' | 'gasWithOil'
+> = {
+  id: 'backupSourceWrong',
+  scope: 'job',
+  severity: 'wrong',
+  codes: ['electricWithFurnace', 'fuelWithStrips', 'oilWithGas', 'gasWithOil'],
+  applies: hasIntent('backupSource'),
+  find({ inst }) {
+    const burner = hasBurner(inst)
+    const fuels = inst.placed.flatMap((p) =>
+      p.device.parts.flatMap((x) => (x.kind === 'load' && x.does?.what === 'burner' ? [x.does.fuel] : [])),
+    )
+    return settingsWith(inst, 'backupSource').flatMap(
+      (f): Breach<'electricWithFurnace' | 'fuelWithStrips' | 'oilWithGas' | 'gasWithOil'>[] => {
+        if (f.value === 'electric' && burner && !hasStrips(inst)) return breach('electricWithFurnace', [f.at])
+        if (f.value !== 'electric' && f.value !== null && !burner && hasStrips(inst))
+          return breach('fuelWithStrips', [f.at])
+        if (f.value === 'oil' && fuels.length && !fuels.includes('oil')) return breach('oilWithGas', [f.at])
+        return (f.value === 'gas' || f.value === 'lp') && fuels.includes('oil')
+          ? breach('gasWithOil', [f.at])
+          : []
+      },
+    )
+  },
+}
+
+/** The thermostat's O/B sense is not the outdoor unit's. */
+export const valveSense: JobRule<'valveSense', 'valveSense'> = {
+  id: 'valveSense',
+  scope: 'job',
+  severity: 'wrong',
+  codes: ['valveSense'],
+  applies: (inst) => ofKind(inst, 'thermostat').some((p) => ownSettings(p, 'rvSense').length > 0),
+  explains: ['coolingHeats', 'heatingCools'],
+  find({ inst }) {
+    const unit = inst.placed
+      .filter((p) => ['outdoorUnit', 'packagedUnit'].includes(p.device.kind))
+      .flatMap((p) => ownSettings(p, 'rvSense'))[0]
+    if (!unit || unit.value === null) return []
+    return ofKind(inst, 'thermostat')
+      .flatMap((p) => ownSettings(p, 'rvSense'))
+      .filter((f) => f.value !== null && f.value !== unit.value)
+      .flatMap((f) => breach('valveSense', [f.at, unit.at]))
+  },
+}
+
+/** AUX and E: an E terminal that is landed and driven together with AUX, or not landed and meant to be separate. */
+export const emergencyPath: JobRule<'emergencyPath', 'eNotLanded' | 'eLandedTogether'> = {
+  id: 'emergencyPath',
+  scope: 'job',
+  severity: 'wrong',
+  codes: ['eNotLanded', 'eLandedTogether'],
+  applies: hasIntent('auxWithE'),
+  explains: ['noBackup', 'someBackupMissing'],
+  find: ({ inst }) =>
+    ofKind(inst, 'thermostat').flatMap((p): Breach<'eNotLanded' | 'eLandedTogether'>[] => {
+      const [e] = terminalsWith(p, 'E')
+      const set = ownSettings(p, 'auxWithE')[0]
+      if (!e || !set || set.value === null) return []
+      const landed = isLanded(inst, e)
+      if (set.value === 'separate' && !landed) return breach('eNotLanded', [set.at, e])
+      return set.value === 'together' && landed ? breach('eLandedTogether', [set.at, e]) : []
+    }),
+}
+
+/** An external kit and the thermostat both decide the changeover, or neither does. */
+export const inCharge: JobRule<'inCharge', 'bothInCharge' | 'noneInCharge' | 'stageNoInterlock'> = {
+  id: 'inCharge',
+  scope: 'job',
+  severity: 'wrong',
+  codes: ['bothInCharge', 'noneInCharge', 'stageNoInterlock'],
+  applies: (inst) => hasBurner(inst) && hasIntent('inCharge')(inst),
+  find({ inst }) {
+    if (!hasBurner(inst)) return []
+    const kit = ofKind(inst, 'fuelKit')[0]
+    const relay = ofKind(inst, 'relay')[0]
+    return settingsWith(inst, 'inCharge').flatMap(
+      (f): Breach<'bothInCharge' | 'noneInCharge' | 'stageNoInterlock'>[] => {
+        const dual = intentOf(f.placed, 'system') === 'dualFuel'
+        if (!dual) return []
+        if (kit && f.value === 'thermostat') return breach('bothInCharge', [f.at, makeRef(kit.ref, '')])
+        if (!kit && f.value === 'kit') return breach('noneInCharge', [f.at])
+        return !relay && f.value === 'stage' ? breach('stageNoInterlock', [f.at]) : []
+      },
+    )
+  },
+}
+
+/** A thermostat that needs a common and has none, and no battery either. */
+export const noPower: JobRule<'noPower', 'noPower'> = {
+  id: 'noPower',
+  scope: 'job',
+  severity: 'wrong',
+  codes: ['noPower'],
+  applies: (inst) => ofKind(inst, 'thermostat').length > 0,
+  explains: ['unpowered'],
+  find: ({ inst }) =>
+    ofKind(inst, 'thermostat').flatMap((p) => {
+      const needs = p.device.parts.some((x) => x.kind === 'load' && x.does?.what === 'control')
+      const [c] = terminalsWith(p, 'C')
+      if (!needs || !c || isLanded(inst, c) || p.device.plate.battery) return []
+      return breach('noPower', [c])
+    }),
+}
+
+/** The kit that is set is not the kit that is there, or not one that the air handler takes. */
+export const kitSize: JobRule<'kitSize', 'kitNotAllowed' | 'kitOther'> = {
+  id: 'kitSize',
+  scope: 'job',
+  severity: 'wrong',
+  codes: ['kitNotAllowed', 'kitOther'],
+  applies: hasIntent('kitSize'),
+  find: ({ inst }) =>
+    settingsWith(inst, 'kitSize').flatMap((f): Breach<'kitNotAllowed' | 'kitOther'>[] => {
+      const size = Number(f.value)
+      const { kits: allowed } = f.placed.device.plate
+      const kits = ofKind(inst, 'stripKit').filter((k) => k.where === f.placed.where)
+      const there = kits.reduce((sum, k) => sum + (k.device.plate.kilowatts ?? 0), 0)
+      if (allowed && !allowed.some((k) => k.kilowatts === size)) return breach('kitNotAllowed', [f.at], size)
+      return there > 0 && Math.abs(there - size) > size * 0.15 ? breach('kitOther', [f.at], size, there) : []
+    }),
+}
+
+/** A static class below what was measured. */
+export const staticClass: JobRule<'staticClass', 'staticBelow'> = {
+  id: 'staticClass',
+  scope: 'job',
+  severity: 'warn',
+  codes: ['staticBelow'],
+  applies: hasIntent('staticClass'),
+  asksSite: true,
+  find({ inst, staticInWc: measured }) {
+    if (measured === null) return []
+    const f = settingsWith(inst, 'staticClass')[0]
+    const set = Number(f?.value) / 10
+    return f && set > 0 && measured > set ? breach('staticBelow', [f.at], set, measured) : []
+  },
+}

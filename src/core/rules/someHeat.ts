@@ -1,0 +1,20 @@
+import { hasBurner, hasCompressor, hasStrips } from '../query'
+import { isHeatPumpHeating } from '../equipment'
+import type { StateRule } from './rule'
+
+/** With everything normal, a heating demand brings some heat at every outdoor temperature. */
+export const someHeat: StateRule<'someHeat', 'noHeat'> = {
+  id: 'someHeat',
+  scope: 'state',
+  severity: 'danger',
+  codes: ['noHeat'],
+  applies: (inst) => hasCompressor(inst) || hasStrips(inst) || hasBurner(inst),
+  each({ situation, abnormalCount, facts }) {
+    const { call } = situation
+    if (abnormalCount > 0 || !facts.settled || !isHeatPumpHeating(call)) return null
+    // Whether the heat pump's valve stands for heating is another law's question.
+    if (facts.compressor || facts.stripsOn.length || facts.burnersOn.length) return null
+    const at = facts.stripsOff[0] ?? facts.burnersOff[0] ?? facts.valve?.at
+    return at ? { at, code: 'noHeat' } : null
+  },
+}

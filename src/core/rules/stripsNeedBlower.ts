@@ -1,0 +1,13 @@
+import { targetsOf } from '../query'
+import type { StateRule } from './rule'
+
+/** No strip heats without the blower, in any state of timers, limits and supplies. */
+export const stripsNeedBlower: StateRule<'stripsNeedBlower', 'stripsNoBlower'> = {
+  id: 'stripsNeedBlower',
+  scope: 'state',
+  severity: 'danger',
+  codes: ['stripsNoBlower'],
+  applies: (inst) => targetsOf(inst).some((t) => t.making.what === 'strip'),
+  each: ({ facts }) =>
+    facts.stripsOn.length && !facts.blower ? { at: facts.stripsOn[0]!, code: 'stripsNoBlower' } : null,
+}

@@ -1,0 +1,125 @@
+import { intentOf, settingsWith } from '../query'
+import { breach, hasIntent, numberOf, ownSettings, standing } from './breach'
+import type { Breach, JobRule } from './rule'
+
+/** Δ°F that strips must be kept apart by, on and off, where the profile says nothing else. */
+const LEAST_STRIP_GAP = 2
+
+/** Strips that go off no warmer, or hardly warmer, than they come on. */
+export const stripHysteresis: JobRule<'stripHysteresis', 'stripReversed' | 'stripTight'> = {
+  id: 'stripHysteresis',
+  scope: 'job',
+  severity: 'wrong',
+  codes: ['stripReversed', 'stripTight'],
+  applies: hasIntent('stripOn'),
+  find: ({ inst }) =>
+    settingsWith(inst, 'stripOn').flatMap((on): Breach<'stripReversed' | 'stripTight'>[] => {
+      const off = ownSettings(on.placed, 'stripOff')[0]
+      const [a, b] = [numberOf(on.value), numberOf(off?.value)]
+      if (a === null || b === null || intentOf(on.placed, 'stripsWithHeatPump') === 'no') return []
+      if (b >= a) return breach('stripReversed', [off!.at, on.at], a, b)
+      return a - b < LEAST_STRIP_GAP ? breach('stripTight', [off!.at, on.at], a - b, LEAST_STRIP_GAP) : []
+    }),
+}
+
+/** The indoor fan stands in defrost while the strips heat. */
+export const fanOffInDefrost: JobRule<'fanOffInDefrost', 'fanOffInDefrost'> = {
+  id: 'fanOffInDefrost',
+  scope: 'job',
+  severity: 'wrong',
+  codes: ['fanOffInDefrost'],
+  applies: hasIntent('fanInDefrost'),
+  find({ inst }) {
+    const fan = standing(inst, 'fanInDefrost', 'off')[0]
+    const strips = standing(inst, 'stripsInDefrost', 'yes', 'on')[0]
+    return fan && strips ? breach('fanOffInDefrost', [fan.at, strips.at]) : []
+  },
+}
+
+/** More cycles an hour than a compressor, an oil or a gas burner stands. */
+export const cycles: JobRule<'cycles', 'cyclesCompressor' | 'cyclesBurner'> = {
+  id: 'cycles',
+  scope: 'job',
+  severity: 'warn',
+  codes: ['cyclesCompressor', 'cyclesBurner'],
+  applies: hasIntent('cyclesHeatPump', 'cyclesBackup'),
+  find({ inst }) {
+    const source = settingsWith(inst, 'backupSource')[0]?.value
+    const most = source === 'oil' ? 3 : source === 'gas' || source === 'lp' ? 6 : Infinity
+    return [
+      ...settingsWith(inst, 'cyclesHeatPump')
+        .filter((f) => (numberOf(f.value) ?? 0) > 3)
+        .flatMap((f) => breach('cyclesCompressor', [f.at], numberOf(f.value)!, 3)),
+      ...settingsWith(inst, 'cyclesBackup')
+        .filter((f) => (numberOf(f.value) ?? 0) > most)
+        .flatMap((f) => breach('cyclesBurner', [f.at], numberOf(f.value)!, most)),
+    ]
+  },
+}
+
+/** A minimum-off below five minutes, and no delay on the outdoor board either. */
+export const minimumOff: JobRule<'minimumOff', 'minimumOffShort'> = {
+  id: 'minimumOff',
+  scope: 'job',
+  severity: 'warn',
+  codes: ['minimumOffShort'],
+  applies: hasIntent('minimumOff'),
+  find({ inst }) {
+    const board = Math.max(0, ...settingsWith(inst, 'boardMinimumOff').map((f) => numberOf(f.value) ?? 0))
+    if (board >= 5) return []
+    return settingsWith(inst, 'minimumOff')
+      .filter((f) => (numberOf(f.value) ?? 5) < 5)
+      .flatMap((f) => breach('minimumOffShort', [f.at], numberOf(f.value)!))
+  },
+}
+
+/** Droop no wider than the differential between stages: backup comes on at every ordinary swing. */
+export const droop: JobRule<'droop', 'droopTight'> = {
+  id: 'droop',
+  scope: 'job',
+  severity: 'warn',
+  codes: ['droopTight'],
+  applies: hasIntent('droop'),
+  find: ({ inst }) =>
+    settingsWith(inst, 'droop').flatMap((f) => {
+      const gap = ownSettings(f.placed, 'stageDifferential')[0]
+      const [a, b] = [numberOf(f.value), numberOf(gap?.value)]
+      return a !== null && b !== null && a > 0 && a < b ? breach('droopTight', [f.at, gap!.at], a, b) : []
+    }),
+}
+
+/** Early recovery where somebody sleeps at the hour that it starts. */
+export const earlyRecovery: JobRule<'earlyRecovery', 'earlyRecoveryWakes'> = {
+  id: 'earlyRecovery',
+  scope: 'job',
+  severity: 'warn',
+  codes: ['earlyRecoveryWakes'],
+  applies: hasIntent('earlyRecovery'),
+  asksSite: true,
+  find: ({ inst, answers }) =>
+    answers.sleepsByDay === 'yes' || answers.noise === 'yes'
+      ? standing(inst, 'earlyRecovery', 'on').flatMap((f) => breach('earlyRecoveryWakes', [f.at]))
+      : [],
+}
+
+/** Range stops or a full lock that keep the start-up tests from being run. */
+export const testsBlocked: JobRule<'testsBlocked', 'lockBeforeTests' | 'stopBeforeTests'> = {
+  id: 'testsBlocked',
+  scope: 'job',
+  severity: 'warn',
+  codes: ['lockBeforeTests', 'stopBeforeTests'],
+  applies: hasIntent('keypadLock', 'rangeHigh', 'rangeLow'),
+  asksSite: true,
+  find({ inst, tested }) {
+    if (tested) return []
+    return [
+      ...standing(inst, 'keypadLock', 'full').flatMap((f) => breach('lockBeforeTests', [f.at])),
+      ...settingsWith(inst, 'rangeHigh')
+        .filter((f) => (numberOf(f.value) ?? 90) < 80)
+        .flatMap((f) => breach('stopBeforeTests', [f.at], numberOf(f.value)!)),
+      ...settingsWith(inst, 'rangeLow')
+        .filter((f) => (numberOf(f.value) ?? 50) > 65)
+        .flatMap((f) => breach('stopBeforeTests', [f.at], numberOf(f.value)!)),
+    ]
+  },
+}

@@ -1,0 +1,14 @@
+import type { StateRule } from './rule'
+
+/** No control transformer gives more volt-amperes for good than it is rated for. */
+export const transformerLoad: StateRule<'transformerLoad', 'overloaded'> = {
+  id: 'transformerLoad',
+  scope: 'state',
+  severity: 'wrong',
+  codes: ['overloaded'],
+  applies: (inst) => inst.placed.some((p) => p.device.parts.some((x) => x.kind === 'transformer')),
+  each({ facts }) {
+    const [first] = facts.overloaded
+    return first ? { at: first.ref, code: 'overloaded', numbers: [first.va, first.ratedVa] } : null
+  },
+}

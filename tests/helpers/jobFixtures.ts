@@ -1,0 +1,193 @@
+import type { Value } from '@/core/equipment'
+import { UNKNOWN_SITE, type Installation, type JobSeen, type Site } from '@/core/installation'
+import { demoInstallation, wireBetween, without } from './demo'
+
+type Change = Record<string, Value | null>
+export const job = (id: string, settings: Change = {}): Installation => demoInstallation(id, settings)
+export const seen = (inst: Installation, site: Partial<Site> = {}, tested = true): JobSeen => ({
+  ...UNKNOWN_SITE,
+  ...site,
+  inst,
+  tested,
+})
+export const ONLINE: Partial<Site> = { plates: { tstat: { seenOnline: true } } }
+/** A wired controller's device beside a strip kit on the bus. */
+export const bus = (settings: Change = {}) =>
+  job('gorse-end', { 'od.selector': 'bus', 'tstat.fanInDefrost': 'on', ...settings })
+export const lifted = (id: string, a: string, b: string, settings: Change = {}) => {
+  const inst = job(id, settings)
+  return without(inst, wireBetween(inst, a, b).id)
+}
+/** The same job with one device looked at under another description. */
+export const as = (
+  inst: Installation,
+  ref: string,
+  change: (p: Installation['placed'][number]) => Installation['placed'][number],
+) => ({
+  ...inst,
+  placed: inst.placed.map((p) => (p.ref === ref ? change(p) : p)),
+})
+
+/** For each conflict: a setup that raises it, what it says, and one that does not. */
+/** What raises each rule about gear, wiring, settings and the house, and what does not, by hand. */
+export const JOB_FIXTURES: Record<string, { raises: JobSeen; code: string; at: string; clears: JobSeen }> = {
+  togetherAhead: {
+    raises: seen(job('tallow-mill', { 'tstat.together': 'yes' })),
+    code: 'togetherAhead',
+    at: 'tstat.together',
+    clears: seen(job('tallow-mill')),
+  },
+  heatGap: {
+    raises: seen(
+      job('pennywort-close', {
+        'tstat.outdoorSource': 'feed',
+        'tstat.useCompressorLockout': 'on',
+        'tstat.compressorLockout': 40,
+        'tstat.useAuxLockout': 'on',
+        'tstat.auxLockout': 30,
+      }),
+      ONLINE,
+    ),
+    code: 'heatGap',
+    at: 'tstat.auxLockout',
+    clears: seen(
+      job('pennywort-close', {
+        'tstat.outdoorSource': 'feed',
+        'tstat.useCompressorLockout': 'on',
+        'tstat.compressorLockout': 30,
+        'tstat.useAuxLockout': 'on',
+        'tstat.auxLockout': 30,
+      }),
+      ONLINE,
+    ),
+  },
+  selectorMatches: {
+    raises: seen(bus({ 'od.selector': '24V' })),
+    code: '24SetWiredBus',
+    at: 'od.selector',
+    clears: seen(bus()),
+  },
+  valveSense: {
+    raises: seen(job('pennywort-close', { 'tstat.rvSense': 'heating' })),
+    code: 'valveSense',
+    at: 'tstat.rvSense',
+    clears: seen(job('pennywort-close')),
+  },
+  noPower: {
+    raises: seen(lifted('quillfeather-lane', 'tstat.C', 'ah.C')),
+    code: 'noPower',
+    at: 'tstat.C',
+    clears: seen(job('quillfeather-lane')),
+  },
+  backupSourceWrong: {
+    raises: seen(job('tallow-mill', { 'tstat.backupSource': 'electric' })),
+    code: 'electricWithFurnace',
+    at: 'tstat.backupSource',
+    clears: seen(job('tallow-mill')),
+  },
+  inCharge: {
+    raises: seen(job('tallow-mill', { 'tstat.inCharge': 'kit' })),
+    code: 'noneInCharge',
+    at: 'tstat.inCharge',
+    clears: seen(job('tallow-mill')),
+  },
+  stages: {
+    raises: seen(job('pennywort-close', { 'tstat.compressorStages': '1' })),
+    code: 'stageNotSet',
+    at: 'tstat.compressorStages',
+    clears: seen(job('pennywort-close')),
+  },
+  emergencyPath: {
+    raises: seen(job('quillfeather-lane', { 'tstat.auxWithE': 'together' })),
+    code: 'eLandedTogether',
+    at: 'tstat.auxWithE',
+    clears: seen(job('quillfeather-lane')),
+  },
+  lockoutSource: {
+    raises: seen(job('pennywort-close', { 'tstat.outdoorSource': 'none', 'tstat.useAuxLockout': 'on' })),
+    code: 'lockoutNoSource',
+    at: 'tstat.useAuxLockout',
+    clears: seen(job('pennywort-close', { 'tstat.outdoorSource': 'none', 'tstat.useAuxLockout': 'off' })),
+  },
+  sensor: {
+    raises: seen(job('pennywort-close', { 'tstat.outdoorSource': 'wired' })),
+    code: 'sensorNotLanded',
+    at: 'tstat.outdoorSource',
+    clears: seen(job('pennywort-close', { 'tstat.outdoorSource': 'none', 'tstat.useAuxLockout': 'off' })),
+  },
+  systemFamily: {
+    raises: seen(job('pennywort-close', { 'tstat.system': 'dualFuel' })),
+    code: 'fuelSetNoBurner',
+    at: 'tstat.system',
+    clears: seen(job('pennywort-close')),
+  },
+  fanOffInDefrost: {
+    raises: seen(bus({ 'tstat.fanInDefrost': 'off' })),
+    code: 'fanOffInDefrost',
+    at: 'tstat.fanInDefrost',
+    clears: seen(bus()),
+  },
+  stripHysteresis: {
+    raises: seen(bus({ 'tstat.stripOn': 4, 'tstat.stripOff': 3 })),
+    code: 'stripTight',
+    at: 'tstat.stripOff',
+    clears: seen(bus({ 'tstat.stripOn': 5, 'tstat.stripOff': 3 })),
+  },
+  kitSize: {
+    raises: seen(job('pennywort-close', { 'ah.kitSize': '20' })),
+    code: 'kitNotAllowed',
+    at: 'ah.kitSize',
+    clears: seen(job('pennywort-close', { 'ah.kitSize': '10' })),
+  },
+  staticClass: {
+    raises: seen(bus({ 'tstat.staticClass': '05' }), { staticInWc: 0.62 }),
+    code: 'staticBelow',
+    at: 'tstat.staticClass',
+    clears: seen(bus({ 'tstat.staticClass': '08' }), { staticInWc: 0.62 }),
+  },
+  minimumOff: {
+    raises: seen(job('quillfeather-lane', { 'tstat.minimumOff': 2 })),
+    code: 'minimumOffShort',
+    at: 'tstat.minimumOff',
+    // The two-stage unit's own board waits five minutes.
+    clears: seen(job('pennywort-close', { 'tstat.minimumOff': 2 })),
+  },
+  cycles: {
+    raises: seen(job('candlemaker-yard', { 'tstat.cyclesHeatPump': 4 }), ONLINE),
+    code: 'cyclesCompressor',
+    at: 'tstat.cyclesHeatPump',
+    clears: seen(job('candlemaker-yard'), ONLINE),
+  },
+  droop: {
+    raises: seen(job('pennywort-close', { 'tstat.droop': 1, 'tstat.stageDifferential': 2 })),
+    code: 'droopTight',
+    at: 'tstat.droop',
+    clears: seen(job('pennywort-close', { 'tstat.droop': 2, 'tstat.stageDifferential': 2 })),
+  },
+  earlyRecovery: {
+    raises: seen(job('pennywort-close', { 'tstat.earlyRecovery': 'on' }), {
+      answers: { sleepsByDay: 'yes' },
+    }),
+    code: 'earlyRecoveryWakes',
+    at: 'tstat.earlyRecovery',
+    clears: seen(job('pennywort-close', { 'tstat.earlyRecovery': 'on' })),
+  },
+  profileMisfit: {
+    raises: seen(job('quillfeather-lane'), { plates: { tstat: { model: 'H1-C' } } }),
+    code: 'profileMisfit',
+    at: 'tstat.',
+    clears: seen(job('quillfeather-lane'), { plates: { tstat: { model: 'h1-a' } } }),
+  },
+  feedNotOnline: {
+    raises: seen(job('millrace-cottage')),
+    code: 'feedNotOnline',
+    at: 'tstat.outdoorSource',
+    clears: seen(job('millrace-cottage'), ONLINE),
+  },
+  testsBlocked: {
+    raises: seen(job('quillfeather-lane', { 'tstat.keypadLock': 'full' }), {}, false),
+    code: 'lockBeforeTests',
+    at: 'tstat.keypadLock',
+    clears: seen(job('quillfeather-lane', { 'tstat.keypadLock': 'full' }), {}, true),
+  },
+}
