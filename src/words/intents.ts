@@ -64,6 +64,7 @@ export const INTENT_WORDS: Record<Intent, { name: string; does: string; instead?
   staticClass: { name: 'Static pressure class', does: 'How hard the blower must work against the ducts.' },
   airflowTap: { name: 'Airflow tap', does: 'How much air the heat pump gets.' },
   fanOffDelay: { name: 'Blower off delay', does: 'How long the blower runs on after heat.' },
+  furnaceHoldOff: { name: 'Heat pump waits after the furnace', does: 'The compressor starts only when the air out of the furnace has cooled.', instead: 'A coil-entering-air thermostat in the compressor’s circuit.' },
   coldBlowDelay: { name: 'Anti-cold-blow delay', does: 'The fan waits until the coil is warm.' },
   rangeLow: { name: 'Lowest setpoint in cooling', does: 'Nobody can set it colder.' },
   rangeHigh: { name: 'Highest setpoint in heating', does: 'Nobody can set it warmer.' },

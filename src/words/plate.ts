@@ -16,6 +16,7 @@ const PLATE_WORDS: Record<keyof Required<Plate>, string> = {
   inverter: 'inverter:',
   ratings: 'ratings:',
   cd: 'cycling loss',
+  drawsDownLeak: 'draws a leak down with the compressor:',
   floorF: 'runs down to, °F',
   kits: 'strip kits, kW:',
   blower: 'blower table:',
@@ -35,6 +36,7 @@ const PLATE_WORDS: Record<keyof Required<Plate>, string> = {
   closesF: 'remakes at, °F',
   detectsWires: 'finds its wires by their volts:',
   battery: 'battery:',
+  plenumSensor: 'sensor in the plenum:',
   togetherAllowed: 'heat pump and burner together:',
   delays: 'waits by itself:',
 }

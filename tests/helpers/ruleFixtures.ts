@@ -1,4 +1,4 @@
-import type { Value } from '@/core/equipment'
+import type { Device, Value } from '@/core/equipment'
 import type { Installation } from '@/core/installation'
 import type { Situation } from '@/core/situation'
 import { coil, contact, device, install, placed, wire } from './build'
@@ -70,6 +70,14 @@ const buzzer = device(
   ],
 )
 
+/** The same furnace, whose relay for the heating speed never closes. */
+const withoutHeatFan = (d: Device): Device => ({
+  ...d,
+  parts: d.parts.map((p) =>
+    p.id === 'heatFan' && p.kind === 'contact' ? { ...p, driver: { call: [] } } : p,
+  ),
+})
+
 export const FIXTURES: Record<string, RuleFixture> = {
   noShort: {
     why: 'the blue and the red conductor of the outdoor cable are joined at the unit: short with every call, so "off", at the region nearest 47 °F',
@@ -92,7 +100,7 @@ export const FIXTURES: Record<string, RuleFixture> = {
     code: 'heatAheadOfCoil',
   },
   hotCoil: {
-    why: 'with the coil-entering-air thermostat jumped, a heating call finds hot air in the furnace: one thing away',
+    why: 'with the coil-entering-air thermostat jumped, a heating call finds hot air in the furnace: one thing away; backup and heat pump take turns at any temperature',
     clean: stageDriven,
     broken: () => joined(stageDriven(), 'ceat.T1', 'ceat.T2'),
     witness: { call: 'heat1', modes: { 'fur.air': 'hot' } },
@@ -106,6 +114,19 @@ export const FIXTURES: Record<string, RuleFixture> = {
     },
     witness: { call: 'emergency', outdoorF: 45 as never, modes: {} },
     code: 'stripsNoBlower',
+  },
+  burnerNeedsBlower: {
+    why: 'the furnace’s own blower relay for heating never closes: the burner burns into still air at the first backup call',
+    clean: stageDriven,
+    broken: () => {
+      const inst = stageDriven()
+      return {
+        ...inst,
+        placed: inst.placed.map((p) => (p.ref === 'fur' ? { ...p, device: withoutHeatFan(p.device) } : p)),
+      }
+    },
+    witness: { call: 'heatAux1', modes: {} },
+    code: 'burnerNoBlower',
   },
   leakStopsHeat: {
     why: 'the leak contact jumped at the board: on an alarm, with nothing called, the blower stays off',
@@ -183,6 +204,12 @@ export const FIXTURES: Record<string, RuleFixture> = {
     broken: () => demoInstallation('harrier-bank'),
     witness: { call: 'cool2', modes: {} },
     code: 'lowSpeedInHigh',
+  },
+  backupCalls: {
+    why: 'AUX lifted at the thermostat: emergency heat still brings on both rows through E, and no ordinary call any',
+    broken: () => moved(good(), 'tstat.AUX', null, 'spl.x'),
+    witness: { call: 'heatAux1', modes: {} },
+    code: 'backupCallEmpty',
   },
   rowsReachable: {
     why: 'without the W1–W2 jumper and with E moved to W1, nothing ever reaches W2',

@@ -10,7 +10,7 @@ import {
   type Truth,
 } from '../equipment'
 import { makeRef, type Installation, type Placed, type Ref } from '../installation'
-import { conditionsOfModes, memoryState, evalContextOf, type Situation } from '../situation'
+import { canFeel, conditionsOfModes, memoryState, evalContextOf, type Situation } from '../situation'
 import { degF } from '../units'
 
 /** Truth as a number, so that "all" is a minimum and "any" a maximum: 0 no, 1 unknown, 2 yes. */
@@ -49,7 +49,7 @@ export class DriverTable {
       const part = this.compile(placed, expr.not)
       return typeof part === 'number' ? ((2 - part) as Level) : (o, c) => 2 - part(o, c)
     }
-    if ('set' in expr) return LEVEL[evaluateLeaf(expr, this.sightFor(placed))]
+    if ('set' in expr) return LEVEL[evaluateLeaf(expr, this.contextFor(placed))]
     if ('energised' in expr) {
       const coil = this.coilIndex.get(makeRef(placed.ref, expr.energised))
       if (coil === undefined) return 0
@@ -175,13 +175,13 @@ export class DriverTable {
   private modes: Situation['modes'] = {}
 
   private meant: { modes: Situation['modes']; condition: ReadonlySet<ModeCondition> } | null = null
-  private meansNow(): ReadonlySet<ModeCondition> {
+  private conditionsNow(): ReadonlySet<ModeCondition> {
     if (this.meant?.modes !== this.modes)
       this.meant = { modes: this.modes, condition: conditionsOfModes(this.inst, this.modes) }
     return this.meant.condition
   }
 
-  private sightFor(placed: Placed): EvalContext {
+  private contextFor(placed: Placed): EvalContext {
     let context = this.contexts.get(placed)
     if (!context) {
       const names = new Map<string, Ref>()
@@ -196,7 +196,7 @@ export class DriverTable {
         ...bare,
         mode: (id) => named(id) ?? normal.get(id) ?? '',
         memory: (id) => memoryState(named(id)),
-        condition: (m) => this.meansNow().has(m),
+        condition: (m) => canFeel(placed, m) && this.conditionsNow().has(m),
       }
       this.contexts.set(placed, context)
     }
@@ -208,7 +208,7 @@ export class DriverTable {
     let i = this.byKey.get(key)
     if (i === undefined) {
       i = this.leaves.length
-      this.leaves.push({ context: this.sightFor(placed), leaf })
+      this.leaves.push({ context: this.contextFor(placed), leaf })
       if ('mode' in leaf || 'condition' in leaf) this.changing.push(i)
       else if ('sense' in leaf && (leaf.band ?? 0) > 0) this.banded.push(i)
       this.watchers.push([])

@@ -1,6 +1,6 @@
 /** What a mode's state is, in words that laws understand. */
 export const MODE_CONDITIONS = [
   'defrost', 'lockout', 'waiting', 'tripped', 'off', 'failed', 'hotCoil', 'warmCoil', 'leak', 'water',
-  'noGas', 'held', 'heating', 'feedLost', 'wetPan',
+  'noGas', 'held', 'heating', 'feedLost', 'wetPan', 'blowerDelay',
 ] as const // prettier-ignore
 export type ModeCondition = (typeof MODE_CONDITIONS)[number]

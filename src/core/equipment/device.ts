@@ -52,7 +52,7 @@ export const INTENTS = [
   'droop', 'upstageTimer', 'stageDifferential', 'cyclesHeatPump', 'cyclesBackup', 'earlyRecovery', 'autoChangeover',
   'deadBand', 'indoorSensor',
   // protection
-  'minimumOff', 'powerRestart', 'boardMinimumOff',
+  'minimumOff', 'powerRestart', 'boardMinimumOff', 'furnaceHoldOff',
   // defrost
   'defrostInterval', 'earlyDefrost', 'longDefrost', 'stripsInDefrost', 'fanInDefrost', 'capacityDrift', 'boost',
   // air

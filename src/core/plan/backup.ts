@@ -1,4 +1,4 @@
-import { defrostOutputs, hasBurner, makesHeatAhead } from '../query'
+import { aheadTargets, defrostOutputs, hasBurner, makesHeatAhead } from '../query'
 import type { Placed, Ref } from '../installation'
 import { decided, first, term, terms } from './kinds'
 import { compressorNets, inSeries, type Gear, type Through, type Requirements } from './gear'
@@ -129,6 +129,25 @@ function interlock(requirements: Requirements, { indoor }: Gear, relay: Placed, 
   return { in: com, out: nc, why: 'interlock' }
 }
 
+/** Minutes after a burner has stopped until its furnace no longer heats the air: longer than its blower's off-delay. */
+const FURNACE_COOLS_MIN = 5
+
+/**
+ * What keeps the compressor from starting into air that the furnace left hot: a coil-entering-air thermostat where there
+ * is one, else the hold-off of whatever decides; with neither it is said.
+ */
+function coolDown(requirements: Requirements, { inst }: Gear, decider: Placed): Through[] {
+  if (aheadTargets(inst).length === 0) return []
+  const air = inSeries(first(inst, 'airThermostat'), 'airFirst')
+  if (air.length) return air
+  const holdOff = decided(decider, 'furnaceHoldOff')
+  if (holdOff) {
+    if (!(typeof holdOff.value === 'number' && holdOff.value > 0))
+      requirements.set(decider, 'furnaceHoldOff', FURNACE_COOLS_MIN)
+  } else if (!decider.device.plate.plenumSensor) requirements.unmet.push('airMissing')
+  return []
+}
+
 /** A furnace: never with the compressor, by the thermostat, by a kit, or by an interlock relay. */
 function fuelNets(requirements: Requirements, gear: Gear, y: Ref | undefined): void {
   const { inst, source, thermostat, indoor, outdoor, practice } = gear
@@ -155,7 +174,8 @@ function fuelNets(requirements: Requirements, gear: Gear, y: Ref | undefined): v
     requirements.net('W1', [aux, wIn], 'fuelKit')
     requirements.net('W1', [wOut, burn], 'fuelKit')
     requirements.set(thermostat, 'system', 'heatPump', 'fuelKit')
-    compressorNets(requirements, gear, y, [{ in: yIn, out: yOut, why: 'fuelKit' }])
+    const air = coolDown(requirements, gear, kit)
+    compressorNets(requirements, gear, y, [{ in: yIn, out: yOut, why: 'fuelKit' }, ...air])
   } else if (practice.fuel === 'stage' || !decided(thermostat, 'system')) {
     if (practice.fuel === 'kit') requirements.unmet.push('kitMissing')
     const through: Through[] = []
@@ -175,7 +195,7 @@ function fuelNets(requirements: Requirements, gear: Gear, y: Ref | undefined): v
     requirements.set(thermostat, 'backupStages', staged ? '2' : '1')
     if (staged) requirements.net('W2', [second, term(indoor, 'W2')])
     if (!first(inst, 'outdoorSensor')) requirements.set(thermostat, 'outdoorSource', 'feed', 'sensor')
-    compressorNets(requirements, gear, y, [])
+    compressorNets(requirements, gear, y, coolDown(requirements, gear, thermostat))
   }
   emergency(
     requirements,

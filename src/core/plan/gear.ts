@@ -1,6 +1,6 @@
 import type { TerminalRole, Value } from '../equipment'
 import { makeRef, settingDef, type Installation, type Placed, type Ref } from '../installation'
-import { decided, first, term } from './kinds'
+import { decided, first, term, terms } from './kinds'
 import type { Unmet, Net, PlanSetting, PlanWhy, WiringPractice } from './net'
 
 /** What is to be joined, before any thought of cables. */
@@ -47,6 +47,12 @@ export class Requirements implements Wanted {
 /** Ends of a device that a conductor goes through: in, and out. */
 export type Through = { in: Ref | undefined; out: Ref | undefined; why: PlanWhy }
 
+/** A leak sensor's second contact, where it has one: in an alarm it stops the compressor. */
+function leakContact(leak: Placed | undefined): Through[] {
+  const [, , a, b] = terms(leak, 'switch')
+  return a && b ? [{ in: a, out: b, why: 'leak' }] : []
+}
+
 /** Y from the thermostat through whatever must be able to stop the compressor. */
 export function compressorNets(
   requirements: Requirements,
@@ -62,6 +68,7 @@ export function compressorNets(
   }
   const late: Through[] = [
     ...inSeries(first(inst, 'floatSwitch'), 'float'),
+    ...leakContact(first(inst, 'leakSensor')),
     ...inSeries(first(inst, 'lineMonitor'), 'monitor'),
   ]
   let points = [here, indoor === outdoor ? undefined : term(indoor, 'Y1')]

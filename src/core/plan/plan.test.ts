@@ -1,14 +1,14 @@
+import { graveFindings } from '../../../tests/helpers/grave'
 import { gear, STRIPS, type Short } from '../../../tests/helpers/gear'
 import { joined, moved } from '../../../tests/helpers/ruleFixtures'
 import { demoInstallation, jobIds, rewired, without, wireBetween } from '../../../tests/helpers/demo'
 import type { Installation } from '../installation'
-import { prove } from '../rules'
 import { compare, planLanding, planned, practiceFor, openPractices, USUAL, type WiringPractice } from '.'
 
 const plan = (inst: Installation, practice: Partial<WiringPractice> = {}) =>
   planLanding(inst, { ...USUAL, ...practice })
 const lawsBroken = (inst: Installation, practice: Partial<WiringPractice> = {}) =>
-  prove(planned(inst, plan(inst, practice))).findings.map((f) => `${f.rule}:${f.code}`)
+  graveFindings(planned(inst, plan(inst, practice))).map((f) => `${f.rule}:${f.code}`)
 const joins = (inst: Installation, practice: Partial<WiringPractice> = {}) =>
   plan(inst, practice)
     .wires.filter((w) => w.a && w.b && !w.cable?.startsWith('line') && !w.cable?.startsWith('harness'))
@@ -319,7 +319,7 @@ describe('what is landed against the plan', () => {
     const p = usual(inst)
     expect([p.unmet, p.short, p.splices]).toEqual([[], [], []])
     // Where the gas switch stands is inside the furnace: no plan of conductors moves it.
-    const broken = prove(planned(inst, p)).findings.filter((f) => f.rule !== 'lowGas')
+    const broken = graveFindings(planned(inst, p)).filter((f) => f.rule !== 'lowGas')
     expect(broken).toEqual([])
   })
   it('finds in each demo job what is landed wrong there, and nothing in the others', () => {

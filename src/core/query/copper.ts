@@ -1,19 +1,20 @@
 import type { Installation, Ref } from '../installation'
 import { landedAt } from './settings'
 
-/** Whether wires and splices alone join two terminals. */
-export function joinedByCopper(inst: Installation, from: Ref, to: Ref): boolean {
-  const seen = new Set<Ref>([from])
+/** Every terminal that wires and splices alone join to this one, itself included. */
+export function copperNet(inst: Installation, from: Ref): ReadonlySet<Ref> {
+  const net = new Set<Ref>([from])
   const next = [from]
-  for (let at = next.pop(); at !== undefined; at = next.pop()) {
-    if (at === to) return true
+  for (let at = next.pop(); at !== undefined; at = next.pop())
     for (const w of landedAt(inst, at)) {
       const other = w.a === at ? w.b : w.a
-      if (other !== null && !seen.has(other)) {
-        seen.add(other)
-        next.push(other)
-      }
+      if (other === null || net.has(other)) continue
+      net.add(other)
+      next.push(other)
     }
-  }
-  return false
+  return net
 }
+
+/** Whether wires and splices alone join two terminals. */
+export const joinedByCopper = (inst: Installation, from: Ref, to: Ref): boolean =>
+  copperNet(inst, from).has(to)

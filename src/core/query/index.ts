@@ -1,5 +1,5 @@
 export { isAhead, makesHeatAhead } from './ahead'
-export { joinedByCopper } from './copper'
+export { copperNet, joinedByCopper } from './copper'
 export { defrostOutputs, landedOutputs } from './defrostOutputs'
 export { aheadTargets, hasBurner, hasCompressor, hasStrips } from './heatSources'
 export { intentOf, isLanded, landedAt, ofKind, settingsWith, terminalsWith, type SettingAt } from './settings'

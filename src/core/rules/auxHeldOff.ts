@@ -1,45 +1,81 @@
-import { hasStrips, intentOf, isLanded, ofKind, terminalsWith } from '../query'
-import type { Installation } from '../installation'
-import type { StateRule } from './rule'
+import { terminalOf, type Installation, type Placed, type Ref } from '../installation'
+import { copperNet, hasStrips, intentOf, ofKind, terminalsWith } from '../query'
+import { tolerances } from '../tolerances'
+import type { Breach, StateRule, StateSeen } from './rule'
 
-/** °F from which the job's own gate holds aux off: outdoor thermostats with their differential, or an aux lockout. */
-function gateF(inst: Installation): number | null {
-  const points: number[] = []
-  for (const p of ofKind(inst, 'outdoorThermostat')) {
-    if (!terminalsWith(p, 'switch').some((t) => isLanded(inst, t))) continue
-    const value = intentOf(p, 'outdoorSwitch')
-    const band = Number(p.device.plate.differentialF ?? 0)
-    if (typeof value === 'number') points.push(value + band)
-  }
-  for (const p of ofKind(inst, 'thermostat')) {
-    const source = intentOf(p, 'outdoorSource')
-    const at = intentOf(p, 'auxLockout')
-    if (
-      intentOf(p, 'useAuxLockout') === 'on' &&
-      (source === 'wired' || source === 'feed') &&
-      typeof at === 'number'
-    )
-      points.push(at)
-  }
-  return points.length ? Math.min(...points) : null
+type Code = 'auxAboveGate' | 'auxNoGate'
+
+/** °F from which nothing of the backup is needed: the usual no-heat temperature. */
+const NO_HEAT_F = 65
+
+/** The °F from which an aux lockout of a thermostat holds its backup off; none where it is off or has no source. */
+function lockoutF(placed: Placed): number[] {
+  const source = intentOf(placed, 'outdoorSource')
+  const at = intentOf(placed, 'auxLockout')
+  const on = intentOf(placed, 'useAuxLockout') === 'on' && (source === 'wired' || source === 'feed')
+  return on && typeof at === 'number' ? [at] : []
 }
 
 /**
- * Electric backup stays off above its gate on ordinary calls, defrost and emergency excepted.
- * Energy codes ask for it (IECC residential, heat pump supplementary heat); the jurisdiction's text decides.
+ * The °F from which an outdoor thermostat holds off what these inputs bring on: it is their gate where its two wires join
+ * a heat output of a thermostat and one of the inputs, whether or not something leads past it. One in the compressor's
+ * wire, or in the other bank's, is no gate of theirs.
  */
-export const auxHeldOff: StateRule<'auxHeldOff', 'auxAboveGate'> = {
+function switchF(inst: Installation, odt: Placed, inputs: readonly Ref[]): number[] {
+  const ends = terminalsWith(odt, 'switch')
+  const point = intentOf(odt, 'outdoorSwitch')
+  if (typeof point !== 'number' || ends.length < 2) return []
+  const nets = ends.map((end) => copperNet(inst, end))
+  const isOutput = (ref: Ref) => {
+    const found = terminalOf(inst, ref)
+    const heats = ['AUX', 'W1', 'W2', 'W3'].includes(found?.terminal.role ?? '')
+    return heats && ['thermostat', 'zonePanel', 'fuelKit'].includes(found?.placed.device.kind ?? '')
+  }
+  const output = nets.some((net) => [...net].some(isOutput))
+  const input = nets.some((net) => inputs.some((i) => net.has(i)))
+  return output && input ? [point + (odt.device.plate.differentialF ?? 0)] : []
+}
+
+/** The heat inputs of the indoor unit that are live. */
+function liveInputs(state: StateSeen): Ref[] {
+  const { inst } = state
+  return ofKind(inst, 'airHandler', 'furnace', 'packagedUnit').flatMap((p) => {
+    const [common] = terminalsWith(p, 'C')
+    if (!common) return []
+    return terminalsWith(p, 'W1', 'W2', 'W3').filter((t) => state.volts(t, common) >= tolerances.liveVolts)
+  })
+}
+
+/**
+ * Electric backup stays off above its gate on ordinary calls, defrost and emergency excepted, each row by the gate in its
+ * own path; and has one. Energy codes ask for it (IECC residential, heat pump supplementary heat); the jurisdiction's text
+ * decides.
+ */
+export const auxHeldOff: StateRule<'auxHeldOff', Code> = {
   id: 'auxHeldOff',
   scope: 'state',
   severity: 'wrong',
-  codes: ['auxAboveGate'],
+  codes: ['auxAboveGate', 'auxNoGate'],
   readsOutdoor: true,
-  applies: (inst) => hasStrips(inst) && gateF(inst) !== null,
-  each({ inst, situation, abnormalCount, facts }) {
-    if (abnormalCount > 0 || situation.call === 'emergency' || !facts.stripsOn.length) return null
-    const gate = gateF(inst)
-    return gate !== null && situation.outdoorF >= gate
-      ? { at: facts.stripsOn[0]!, code: 'auxAboveGate', numbers: [gate] }
-      : null
+  applies: hasStrips,
+  each(state) {
+    const { inst, situation, abnormalCount, facts } = state
+    const ordinary = situation.call === 'heatAux1' || situation.call === 'heatAux2'
+    if (abnormalCount > 0 || !ordinary || !facts.stripsOn.length) return null
+    const inputs = liveInputs(state)
+    const lockouts = ofKind(inst, 'thermostat').flatMap(lockoutF)
+    const gates = [
+      ...lockouts,
+      ...ofKind(inst, 'outdoorThermostat').flatMap((odt) => switchF(inst, odt, inputs)),
+    ]
+    const [row] = facts.stripsOn
+    if (!row) return null
+    const found: Breach<Code>[] = []
+    const gate = gates.length ? Math.min(...gates) : null
+    if (gate !== null && situation.outdoorF >= gate)
+      found.push({ at: row, code: 'auxAboveGate', numbers: [gate] })
+    if (gate === null && situation.outdoorF >= NO_HEAT_F)
+      found.push({ at: row, code: 'auxNoGate', severity: 'warn', numbers: [NO_HEAT_F] })
+    return found.length ? found : null
   },
 }

@@ -1,19 +1,28 @@
 import { ofKind, targetsOf } from '../query'
-import type { StateRule } from './rule'
+import type { Breach, StateRule } from './rule'
 
-/** A refrigerant leak alarm drops all backup heat and runs the blower. */
-export const leakStopsHeat: StateRule<'leakStopsHeat', 'heatInLeak' | 'noBlowerInLeak'> = {
+type Code = 'heatInLeak' | 'compressorInLeak' | 'noBlowerInLeak'
+
+/**
+ * A refrigerant leak alarm drops all backup heat, stops the compressor (unless the maker's board runs it to draw the leak
+ * down) and runs the blower, whatever is called, off too.
+ */
+export const leakStopsHeat: StateRule<'leakStopsHeat', Code> = {
   id: 'leakStopsHeat',
   scope: 'state',
   severity: 'danger',
-  codes: ['heatInLeak', 'noBlowerInLeak'],
+  codes: ['heatInLeak', 'compressorInLeak', 'noBlowerInLeak'],
   applies: (inst) => ofKind(inst, 'leakSensor').length > 0,
   each({ inst, conditions, abnormalCount, facts }) {
     if (!conditions.has('leak')) return null
+    const found: Breach<Code>[] = []
     const heat = facts.burnersOn[0] ?? facts.stripsOn[0]
-    if (heat) return { at: heat, code: 'heatInLeak' }
-    if (abnormalCount > 1 || facts.blower) return null
+    if (heat) found.push({ at: heat, code: 'heatInLeak' })
+    const drawsDown = inst.placed.some((p) => p.device.plate.drawsDownLeak)
+    if (facts.compressor && !drawsDown) found.push({ at: facts.compressor, code: 'compressorInLeak' })
     const blower = targetsOf(inst).find((t) => t.making.what === 'blower')
-    return blower ? { at: blower.ref, code: 'noBlowerInLeak' } : null
+    // An open breaker stops the blower too: what else is wrong then is no matter of the alarm's.
+    if (abnormalCount <= 1 && !facts.blower && blower) found.push({ at: blower.ref, code: 'noBlowerInLeak' })
+    return found.length ? found : null
   },
 }

@@ -33,6 +33,7 @@ interface Run {
   /** By rule and code, and for rules about the whole by place. */
   broken: Map<string, Broken>
   everRan: Set<Ref>
+  ranNormally: Map<Call, Set<Ref>>
   solved: number
   mostModes: number
 }
@@ -218,7 +219,15 @@ function* runSteps(
   temperatures: readonly DegF[],
 ): Generator<void, Run, void> {
   const circuit = new Circuit(assumed)
-  const run: Run = { assumed, circuit, broken: new Map(), everRan: new Set(), solved: 0, mostModes: 0 }
+  const run: Run = {
+    assumed,
+    circuit,
+    broken: new Map(),
+    everRan: new Set(),
+    ranNormally: new Map(),
+    solved: 0,
+    mostModes: 0,
+  }
   const calls = callsOf(assumed)
   const each = rules.filter((r) => r.scope === 'state')
   for (const call of calls) {
@@ -248,7 +257,12 @@ function keepOverall(
   calls: readonly Call[],
   outdoorF: DegF,
 ): void {
-  for (const breach of rule.overall({ inst: run.assumed, calls, everRan: run.everRan })) {
+  for (const breach of rule.overall({
+    inst: run.assumed,
+    calls,
+    everRan: run.everRan,
+    ranNormally: (call: Call) => run.ranNormally.get(call) ?? new Set<Ref>(),
+  })) {
     const situation: Situation = { call: breach.call, outdoorF, modes: {} }
     keep(run, `${rule.id}:${breach.code}`, { rule, situation, breach, size: sizeOf(0, situation) })
   }
@@ -264,6 +278,8 @@ function proveCall(
   const { circuit } = run
   const weather = each.filter((l) => l.readsOutdoor)
   const classes = new Map<string, TemperatureClass>()
+  const normally = new Set<Ref>()
+  run.ranNormally.set(call, normally)
   const list = temperatures.map((outdoorF) => temperatureClassAt(circuit, classes, call, outdoorF))
   temperatures.forEach((outdoorF, at) => {
     const temperatureClass = list[at]!
@@ -281,7 +297,11 @@ function proveCall(
       const outcome = circuit.settle(situation, 'open', outcomes[parentIndex])
       outcomes[i] = outcome
       const seen = stateSeen(circuit, outcome, situation, { abnormalCount, conditions })
-      if (first) for (const ref of seen.facts.running) run.everRan.add(ref)
+      if (first)
+        for (const ref of seen.facts.running) {
+          run.everRan.add(ref)
+          if (abnormalCount === 0) normally.add(ref)
+        }
       for (const rule of judges) {
         const found = rule.each(seen)
         if (!found) continue

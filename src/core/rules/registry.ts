@@ -1,5 +1,7 @@
 import { airSide } from './airSide'
 import { auxHeldOff } from './auxHeldOff'
+import { backupCalls } from './backupCalls'
+import { burnerNeedsBlower } from './burnerNeedsBlower'
 import { blowerSpeed } from './blowerSpeed'
 import { coilVolts } from './coilVolts'
 import { compressorNeedsBlower } from './compressorNeedsBlower'
@@ -59,6 +61,7 @@ const ALL = [
   heatAheadOfCoil,
   hotCoil,
   stripsNeedBlower,
+  burnerNeedsBlower,
   leakStopsHeat,
   lowGas,
   selectorMatches,
@@ -71,6 +74,7 @@ const ALL = [
   quietUncalled,
   compressorNeedsBlower,
   blowerSpeed,
+  backupCalls,
   rowsReachable,
   stagesReachable,
   togetherAhead,

@@ -18,6 +18,8 @@ export interface StateSeen {
   /** Volts between two points of the state; NaN while it does not come to rest. */
   volts: (a: Ref, b: Ref) => number
   closed: (contact: Ref) => boolean
+  /** What another situation of the same job brings. */
+  elsewhere: (situation: Situation) => Facts
 }
 
 /** What ran at all, over every reachable state. */
@@ -25,6 +27,8 @@ export interface Coverage {
   inst: Installation
   calls: readonly Call[]
   everRan: ReadonlySet<Ref>
+  /** What ran in each call at some outdoor temperature with every mode normal. */
+  ranNormally: (call: Call) => ReadonlySet<Ref>
 }
 
 /** What a rule found, as data: the code says what is wrong, and the words are made of it elsewhere. */

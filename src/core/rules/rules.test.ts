@@ -3,7 +3,7 @@ import { device, install, placed, wire } from '../../../tests/helpers/build'
 import { FIXTURES, joined } from '../../../tests/helpers/ruleFixtures'
 import { JOB_FIXTURES, job, seen, bus, as, lifted } from '../../../tests/helpers/jobFixtures'
 import { Circuit, solve } from '../circuit'
-import type { Device } from '../equipment'
+import type { Device, Value } from '../equipment'
 import type { Installation, JobSeen } from '../installation'
 import { degF } from '../units'
 import { jobFindings, RULES, proofSteps, prove, type Proof } from '.'
@@ -12,6 +12,15 @@ const right = () => demoInstallation('quillfeather-lane')
 
 /** Codes that the fixtures of the rules do not raise by themselves. */
 const MORE: Record<string, () => JobSeen | Proof> = {
+  // A thermostat that offers no backup and no emergency call: only the weather changes over.
+  hotRestartSeldom: () => prove(weatherAlone({ 'tstat.holdOff': 0 })),
+  compressorInLeak: () => prove(joined(job('osier-walk'), 'leak.T3', 'leak.T4')),
+  heatInLeak: () => prove(joined(job('osier-walk'), 'ah.K1', 'ah.W1')),
+  heatingCools: () => prove(joined(right(), 'od.R', 'od.OB')),
+  backupCallEmpty: () => prove(lifted('quillfeather-lane', 'tstat.AUX', 'spl.x')),
+  stageCallEmpty: () => prove(lifted('pennywort-close', 'ah.Y2', 'od.Y2')),
+  onlyInEmergency: () => prove(without(right(), wireBetween(right(), 'ah.W1', 'ah.W2').id)),
+  auxNoGate: () => prove(job('copper-alley')),
   lpNoSwitch: () => prove(job('millrace-cottage', { 'od.gasSwitch': 'none' })),
   busSetWired24: () => prove(job('copper-alley', { 'od.selector': 'bus' })),
   compressorInEmergency: () =>
@@ -67,6 +76,49 @@ const boardWithoutValve = (d: Device): Device => ({
   parts: d.parts.map((p) =>
     p.id === 'rvForce' && p.kind === 'contact' ? { ...p, driver: { call: [] } } : p,
   ),
+})
+
+/** Tallow Mill with a thermostat that calls for heat alone, and changes over by the outdoor temperature. */
+function weatherAlone(settings: Record<string, Value>): Installation {
+  return as(job('tallow-mill', settings), 'tstat', (p) => {
+    const calls = p.device.calls!.filter((c) => !['heatAux1', 'heatAux2', 'emergency'].includes(c.call))
+    return { ...p, device: { ...p.device, calls } }
+  })
+}
+
+describe('hot air ahead of the coil', () => {
+  const codes = (inst: Installation) =>
+    prove(inst)
+      .findings.filter((f) => f.rule === 'hotCoil')
+      .map((f) => [f.code, f.severity])
+
+  it('a thermostat without a hold-off does not know when the furnace has cooled', () => {
+    expect(codes(job('tallow-mill', { 'tstat.holdOff': 0 }))).toEqual([['hotRestart', 'danger']])
+    expect(codes(job('tallow-mill', { 'tstat.holdOff': 5 }))).toEqual([])
+  })
+
+  it('nor does one whose description says that it does, and which has nothing to know it by', () => {
+    const inst = as(job('tallow-mill'), 'tstat', (p) => ({
+      ...p,
+      device: { ...p.device, settings: p.device.settings.filter((s) => s.id !== 'holdOff') },
+      settings: { ...p.settings, holdOff: 5 },
+    }))
+    expect(codes(inst)).toEqual([['hotRestart', 'danger']])
+  })
+
+  it('a kit is held to the same; a sensor of its own in the plenum counts', () => {
+    expect(codes(job('ferrous-hill', { 'ffk.holdOff': 0 }))).toEqual([['hotRestart', 'danger']])
+    const sensed = as(job('ferrous-hill', { 'ffk.holdOff': 0 }), 'ffk', (p) => ({
+      ...p,
+      device: { ...p.device, plate: { ...p.device.plate, plenumSensor: true } },
+    }))
+    // Its description asks for the hold-off as well; a kit that goes by its sensor alone has no such setting.
+    expect(codes(sensed)).toEqual([['hotRestart', 'danger']])
+  })
+
+  it('where only the outdoor temperature changes over it is a warning', () => {
+    expect(codes(weatherAlone({ 'tstat.holdOff': 0 }))).toEqual([['hotRestartSeldom', 'warn']])
+  })
 })
 
 describe('every rule', () => {

@@ -28,6 +28,10 @@ class Seen implements StateSeen {
     return known ? across(this.outcome.volts, i, j) : Number.NaN
   }
 
+  elsewhere(situation: Situation): Facts {
+    return factsOf(this.circuit, this.circuit.settle(situation))
+  }
+
   closed(contact: Ref): boolean {
     const i = this.circuit.net.contactIndex.get(contact)
     return this.outcome.ok && i !== undefined && this.outcome.closed[i] === 1

@@ -8,6 +8,8 @@ export const stripsNeedBlower: StateRule<'stripsNeedBlower', 'stripsNoBlower'> =
   severity: 'danger',
   codes: ['stripsNoBlower'],
   applies: (inst) => targetsOf(inst).some((t) => t.making.what === 'strip'),
-  each: ({ facts }) =>
-    facts.stripsOn.length && !facts.blower ? { at: facts.stripsOn[0]!, code: 'stripsNoBlower' } : null,
+  each: ({ facts, conditions }) =>
+    facts.stripsOn.length && !facts.blower && !conditions.has('blowerDelay')
+      ? { at: facts.stripsOn[0]!, code: 'stripsNoBlower' }
+      : null,
 }

@@ -1,7 +1,7 @@
 import { demoInstallation } from '../../../tests/helpers/demo'
 import { FIXTURES } from '../../../tests/helpers/ruleFixtures'
 import { CALLS } from '../equipment'
-import type { Installation } from '../installation'
+import { UNKNOWN_SITE, type Installation } from '../installation'
 import { Circuit } from '../circuit'
 import {
   abnormalCountOf,
@@ -12,7 +12,7 @@ import {
   type Situation,
 } from '../situation'
 import { tolerances } from '../tolerances'
-import { prove } from './prove'
+import { jobFindings, prove } from './prove'
 import { RULES } from './registry'
 import { stateSeen } from './seen'
 
@@ -50,6 +50,9 @@ function plainly(inst: Installation): { states: number; broken: Map<string, stri
           }
         }
       }
+  // One cause that one rule shows in two ways is told once: the valve's sense, by the lowest call.
+  const sense = jobFindings({ ...UNKNOWN_SITE, inst }).some((f) => f.code === 'valveSense')
+  if (sense && best.has('coolingHeats')) best.delete('heatingCools')
   return { states, broken: new Map([...best].map(([code, s]) => [code, JSON.stringify(s)])) }
 }
 

@@ -26,7 +26,7 @@ export const INTENTS_BY_GROUP: Record<IntentGroup, readonly Intent[]> = {
     'droop', 'upstageTimer', 'stageDifferential', 'cyclesHeatPump', 'cyclesBackup', 'earlyRecovery', 'autoChangeover',
     'deadBand', 'indoorSensor',
   ],
-  protection: ['minimumOff', 'boardMinimumOff', 'powerRestart'],
+  protection: ['minimumOff', 'boardMinimumOff', 'furnaceHoldOff', 'powerRestart'],
   defrost: [
     'defrostInterval', 'earlyDefrost', 'longDefrost', 'stripsInDefrost', 'fanInDefrost', 'capacityDrift', 'boost',
   ],

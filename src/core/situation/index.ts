@@ -2,6 +2,7 @@ export { breakpointsOf, regionsOf } from './regions'
 export { memoriesAt, reachableModes, reachableCombinations, type ModeCombination } from './reachable'
 export {
   abnormalCountOf,
+  canFeel,
   callsOf,
   conditionsOf,
   conditionsOfModes,

@@ -2,6 +2,7 @@ import {
   CALLS,
   normalState,
   type Call,
+  type DeviceKind,
   type Mode,
   type ModeCondition,
   type EvalContext,
@@ -42,10 +43,26 @@ export function evalContextOf(
       const mode = placed.device.modes.find((m) => m.id === id)
       return mode ? normalState(mode) : ''
     },
-    condition: (m) => conditionsOfModes(inst, situation.modes).has(m),
+    condition: (m) => canFeel(placed, m) && conditionsOfModes(inst, situation.modes).has(m),
     energised,
     memory: (id) => memoryState(situation.modes[makeRef(placed.ref, id)]),
   }
+}
+
+/** Kinds that stand away from the coil: how hot the air is that enters it, they can only be told. */
+const FAR_FROM_COIL: readonly DeviceKind[] = ['thermostat', 'fuelKit', 'zonePanel', 'outdoorUnit', 'relay']
+
+/**
+ * Whether a device has anything that feels, or waits out, how hot the air is that enters the coil: a switch that stands
+ * in the air, a sensor in the plenum, or a timed hold-off. A wall thermostat that merely drops Y does not know when the
+ * furnace has cooled, whatever its description says.
+ */
+export function canFeel(placed: Placed, condition: ModeCondition): boolean {
+  if (condition !== 'hotCoil' && condition !== 'warmCoil') return true
+  if (!FAR_FROM_COIL.includes(placed.device.kind) || placed.device.plate.plenumSensor) return true
+  const holdOff = placed.device.settings.find((s) => s.intent === 'furnaceHoldOff')
+  const minutes = holdOff && settingValue(placed, holdOff.id)
+  return typeof minutes === 'number' && minutes > 0
 }
 
 /** What a differential's entry in a situation's modes says. */

@@ -10,7 +10,7 @@ const COLUMN: Record<DeviceKind, number> = {
   zonePanel: 0,
   humidifier: 0,
   fuelKit: 0,
-  leakSensor: 0,
+  leakSensor: 1,
   airHandler: 1,
   furnace: 1,
   packagedUnit: 2,

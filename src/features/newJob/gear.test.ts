@@ -1,7 +1,7 @@
+import { graveFindings } from '../../../tests/helpers/grave'
 import { readdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { libraryDevice } from '../../../tests/helpers/demo'
-import { prove } from '@/core/rules'
 import { checkJob, installationOf } from '@/jobfile'
 import { EXTRAS, gearOf, isPackaged, jobOf, planOf, type Choices } from './gear'
 
@@ -41,7 +41,7 @@ describe('a new job', () => {
     const checked = checkJob(job)
     expect(checked.ok ? [] : checked.problems).toEqual([])
     expect(job).toMatchObject({ id: 'new-street-4', title: 'New Street 4', technician: 'Wren', readings: [] })
-    expect(prove(installationOf(job)).findings).toEqual([])
+    expect(graveFindings(installationOf(job))).toEqual([])
     expect(job.wires.some((w) => w.a === 'odt.T1' || w.b === 'odt.T1')).toBe(true)
   })
 
@@ -55,7 +55,7 @@ describe('a new job', () => {
     expect(isPackaged(library, 'marram-p4')).toBe(true)
     const gear = gearOf(library, choices({ outdoor: 'marram-p4', indoor: '' }))!
     expect(gear.placed.map((p) => p.device.kind)).toEqual(['thermostat', 'packagedUnit', 'feed'])
-    expect(prove(installationOf(made(choices({ outdoor: 'marram-p4', indoor: '' })))).findings).toEqual([])
+    expect(graveFindings(installationOf(made(choices({ outdoor: 'marram-p4', indoor: '' }))))).toEqual([])
   })
 
   it('numbers parts of one kind, and gives a job without a name one', () => {

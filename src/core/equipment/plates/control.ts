@@ -6,11 +6,14 @@ export interface ControlPlate {
   /** It looks at power-up which of its terminals are wired. */
   detectsWires?: boolean
   battery?: boolean
+  /** It has a sensor of its own in the plenum, between furnace and coil. */
+  plenumSensor?: boolean
 }
 export const controlFields: PlateFields<ControlPlate> = {
   volts: volts(),
   detectsWires: { type: 'flag' },
   battery: { type: 'flag' },
+  plenumSensor: { type: 'flag' },
 }
 
 /** A switch with a differential. */

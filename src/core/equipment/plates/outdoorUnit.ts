@@ -21,6 +21,8 @@ export interface OutdoorUnitPlate extends ElectricalPlate {
   ratings?: Rating[]
   /** Degradation coefficient of cycling. */
   cd?: number
+  /** Its board runs the compressor in a leak alarm to draw the refrigerant down. */
+  drawsDownLeak?: boolean
   /** °F outdoors below which the maker lets it not run. */
   floorF?: number
 }
@@ -41,5 +43,6 @@ export const outdoorUnitFields: PlateFields<OutdoorUnitPlate> = {
     },
   },
   cd: number('', 0, 0.5),
+  drawsDownLeak: { type: 'flag' },
   floorF: number('°F', -40, 50),
 }
