@@ -41,6 +41,7 @@ const RULE_WORDS: Record<RuleId, string> = {
   heatGap: 'No band of outdoor temperature lies between the lockouts without heat',
   valveSense: 'The thermostat’s valve sense is the outdoor unit’s',
   noPower: 'The thermostat has a common or a battery',
+  tapFits: 'Each control transformer’s tap is the one for its feed',
   stages: 'As many stages are set as are landed',
   sensor: 'The outdoor sensor is set where one is landed',
   lockoutSource: 'Lockouts and changeover have an outdoor temperature to go by',
@@ -130,6 +131,10 @@ const CODE_WORDS: Record<RuleCode, (found: Naming) => string> = {
   fuelSetNoBurner: () => 'Set to dual fuel, and there is no furnace',
   burnerNotSet: () => 'A furnace is wired and the thermostat is set to electric backup',
   lockoutNoSource: () => 'A lockout is set, and nothing tells how cold it is',
+  tapTooHigh: ({ n: [a, b] }) =>
+    `The transformer is on its ${a} V tap and the feed is ${b} V: low control volts, relays that chatter`,
+  tapTooLow: ({ n: [a, b] }) =>
+    `The transformer is on its ${a} V tap and the feed is ${b} V: high control volts, which age coils and boards`,
   heatGap: ({ n: [a, b] }) =>
     `No heat between ${a} and ${b} °F outside: backup is held off above ${a}, the compressor below ${b}`,
   feedNotOnline: () =>

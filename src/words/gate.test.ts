@@ -27,9 +27,22 @@ describe('why a gate stands as it does', () => {
     [{ kind: 'notWired', last: null }, 'Not wired'],
     [{ kind: 'volts', volts: 16.24, needs: 18 }, 'Only 16.2 V there; it needs 18 V'],
     [{ kind: 'energised', part: 'k1', ...truth }, 'Its coil has no 24 V'],
-    [{ kind: 'condition', condition: 'leak', ...truth }, 'Refrigerant leak alarm'],
-    [{ kind: 'condition', condition: 'warmCoil', ...truth }, 'Air entering the coil is still cooling down'],
-    [{ kind: 'condition', condition: 'lockout', ...truth }, 'The outdoor unit is locked out on a fault'],
+    [
+      { kind: 'condition', condition: 'leak', ...truth, truth: 'yes', negated: true },
+      'Refrigerant leak alarm',
+    ],
+    [
+      { kind: 'condition', condition: 'warmCoil', ...truth, truth: 'yes', negated: true },
+      'Air entering the coil is still cooling down',
+    ],
+    [
+      { kind: 'condition', condition: 'lockout', ...truth, truth: 'yes', negated: true },
+      'The outdoor unit is locked out on a fault',
+    ],
+    [
+      { kind: 'condition', condition: 'noGas', ...truth, truth: 'no', negated: true },
+      'Gas pressure is there',
+    ],
   ] as [ChainBecause, string][])('%j', (b, words) => expect(reason(b)).toBe(words))
 
   it('an outdoor switch says the temperature, its setting and where it lets go again', () => {

@@ -44,10 +44,13 @@ function becauseWords(inst: Installation, gate: ChainGate, b: ChainBecause): str
       const state = mode?.states.find((s) => s.id === b.state)
       return `${mode?.label ?? b.mode}: ${lower(state?.label ?? b.state)}`
     }
-    case 'condition':
-      return MEANS_WORDS[b.condition] ?? b.condition
+    case 'condition': {
+      const words = CONDITION_WORDS[b.condition]
+      // What holds is worded for what is so: a switch that waits for no gas passes because there is gas.
+      return words ? words[b.truth === 'yes' ? 0 : 1] : b.condition
+    }
     case 'call': {
-      if (passing) return `${CALL_WORDS[b.call]} is called`
+      if (b.truth === 'yes' || passing) return `${CALL_WORDS[b.call]} is called`
       const wants = b.wants.filter((c) => offered(inst, c)).map((c) => CALL_WORDS[c].toLowerCase())
       const list = wants.length > 3 ? `${wants.slice(0, 3).join(', ')} …` : wants.join(', ')
       return `Not called: closes on ${list}`
@@ -59,19 +62,19 @@ function becauseWords(inst: Installation, gate: ChainGate, b: ChainBecause): str
       return `${setting?.label ?? b.setting}: ${option?.label ?? String(b.value)}`
     }
     case 'energised':
-      return passing ? 'Its coil has 24 V' : 'Its coil has no 24 V'
+      return b.truth === 'yes' ? 'Its coil has 24 V' : 'Its coil has no 24 V'
   }
 }
 
 /** What a switch in the air, the drain or the refrigerant feels. */
-const MEANS_WORDS: Partial<Record<ModeCondition, string>> = {
-  hotCoil: 'Air entering the coil is hot',
-  warmCoil: 'Air entering the coil is still cooling down',
-  leak: 'Refrigerant leak alarm',
-  water: 'Condensate is high',
-  noGas: 'No gas pressure',
-  defrost: 'The outdoor unit is defrosting',
-  lockout: 'The outdoor unit is locked out on a fault',
+const CONDITION_WORDS: Partial<Record<ModeCondition, [so: string, not: string]>> = {
+  hotCoil: ['Air entering the coil is hot', 'Air entering the coil is not hot'],
+  warmCoil: ['Air entering the coil is still cooling down', 'Air entering the coil has cooled'],
+  leak: ['Refrigerant leak alarm', 'No refrigerant leak'],
+  water: ['Condensate is high', 'Condensate is low'],
+  noGas: ['No gas pressure', 'Gas pressure is there'],
+  defrost: ['The outdoor unit is defrosting', 'The outdoor unit is not defrosting'],
+  lockout: ['The outdoor unit is locked out on a fault', 'The outdoor unit is not locked out'],
 }
 
 const offered = (inst: Installation, call: keyof typeof CALL_WORDS): boolean =>

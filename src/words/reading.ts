@@ -52,7 +52,9 @@ export function heldAgainst(v: Verdict): string {
     case 'controlVolts':
       return `Held against ${band}${v.from.computed === undefined ? '' : `; this circuit should give ${figure(v.from.computed)} V`}.`
     case 'lineVolts':
-      return `Held against ${band}: ${figure(v.from.service ?? e.nominal)} V service, ±10 %.`
+      return v.from.plate === undefined
+        ? `Held against ${band}: ${figure(v.from.service ?? e.nominal)} V service, ±10 %.`
+        : `Held against ${band}, the plate’s, on a ${figure(v.from.service ?? e.nominal)} V service.`
     case 'stripsOff':
       return `As wired, no row is on here: held against ${band}.`
     case 'stripAmps': {

@@ -22,7 +22,9 @@ test('the list is there before a changed job is proven, and says so in its line 
   const line = page.locator(`a[href="/job/${id}/bench"]`)
   await expect(line).toContainText('Checking what changed …')
   await expect(line).not.toContainText('No readings yet')
-  await expect(page.locator('a[href="/job/quillfeather-lane/bench"]')).toContainText(/All \d+ rules hold|Nothing is wrong in/)
+  await expect(page.locator('a[href="/job/quillfeather-lane/bench"]')).toContainText(
+    /All \d+ rules hold|Nothing is wrong in/,
+  )
   const { y } = (await line.boundingBox())!
   answer()
   await expect(line).toContainText('Emergency heat brings on no backup')

@@ -50,7 +50,9 @@ test('a contradiction stands at its intent and its wire, with the smallest chang
     .getByRole('button', { name: /^Set Thermostat: Compressor stages to/ })
     .click()
   await expect(page.getByTestId('setup-answer')).toHaveText(/do not contradict/)
-  await expect(page.locator('[data-testid=verdict][data-stale=false]')).toContainText(/rules hold|Nothing is wrong/)
+  await expect(page.locator('[data-testid=verdict][data-stale=false]')).toContainText(
+    /rules hold|Nothing is wrong/,
+  )
 })
 
 test('a value that the device does not take is refused with its range, and nothing is changed', async ({

@@ -115,6 +115,12 @@ export const JOB_FIXTURES: Record<string, { raises: JobSeen; code: string; at: s
     at: 'tstat.outdoorSource',
     clears: seen(job('pennywort-close', { 'tstat.outdoorSource': 'none', 'tstat.useAuxLockout': 'off' })),
   },
+  tapFits: {
+    raises: seen(job('quillfeather-lane', { 'ah.tap': 208 })),
+    code: 'tapTooLow',
+    at: 'ah.tap',
+    clears: seen(job('quillfeather-lane', { 'ah.tap': 240 })),
+  },
   systemFamily: {
     raises: seen(job('pennywort-close', { 'tstat.system': 'dualFuel' })),
     code: 'fuelSetNoBurner',

@@ -1,6 +1,7 @@
 export { isAhead, makesHeatAhead } from './ahead'
 export { copperNet, joinedByCopper } from './copper'
 export { defrostOutputs, landedOutputs } from './defrostOutputs'
+export { feedsOf, lineNeighbours, serviceVolts } from './feeds'
 export { aheadTargets, hasBurner, hasCompressor, hasStrips } from './heatSources'
 export { intentOf, isLanded, landedAt, ofKind, settingsWith, terminalsWith, type SettingAt } from './settings'
 export { targetsOf, type Target } from './targets'

@@ -43,6 +43,7 @@ import {
 } from './sharing'
 import { feedNotOnline, heatGap, profileMisfit } from './sources'
 import { stages } from './stages'
+import { tapFits } from './tapFits'
 import { systemFamily } from './systemFamily'
 import {
   cycles,
@@ -81,6 +82,7 @@ const ALL = [
   heatGap,
   valveSense,
   noPower,
+  tapFits,
   stages,
   sensor,
   lockoutSource,

@@ -21,6 +21,7 @@ const MORE: Record<string, () => JobSeen | Proof> = {
   stageCallEmpty: () => prove(lifted('pennywort-close', 'ah.Y2', 'od.Y2')),
   onlyInEmergency: () => prove(without(right(), wireBetween(right(), 'ah.W1', 'ah.W2').id)),
   auxNoGate: () => prove(job('copper-alley')),
+  tapTooHigh: () => seen(job('quillfeather-lane', { 'feedA.volts': 208, 'ah.tap': 240 })),
   lpNoSwitch: () => prove(job('millrace-cottage', { 'od.gasSwitch': 'none' })),
   busSetWired24: () => prove(job('copper-alley', { 'od.selector': 'bus' })),
   compressorInEmergency: () =>

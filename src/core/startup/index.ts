@@ -6,5 +6,5 @@ export {
   type Expectation,
 } from './expectation'
 export { judge, type Cause, type Rule, type Verdict } from './judge'
-export { heaterRows, serviceVolts, type HeaterRow } from './kit'
+export { heaterRows, type HeaterRow } from './kit'
 export { READING_KINDS, standing, type Reading, type ReadingKind, type ReadingPlace } from './reading'

@@ -1,7 +1,9 @@
-import { placedByRef, splitRef, type Installation, type Ref } from '../installation'
+import { placedByRef, quantity, splitRef, type Installation, type Ref } from '../installation'
 import { circuitOf, solve } from '../circuit'
 import { gateChain, type ChainGate } from '../explain'
-import { blowerAmps, feedsOf, heaterRows, serviceVolts, type HeaterRow } from './kit'
+import { feedsOf, serviceVolts } from '../query'
+import { blowerAmps, heaterRows, rowsBehind, type HeaterRow } from './kit'
+import { tolerances } from '../tolerances'
 import { READING_KINDS, standing, type Reading } from './reading'
 
 /** What may be behind a wrong reading, cheapest to check first. */
@@ -29,7 +31,7 @@ export interface Verdict {
 export function judge(inst: Installation, reading: Reading, all: readonly Reading[] = []): Verdict {
   switch (reading.kind) {
     case 'controlVolts':
-      return judgeControlVolts(inst, reading)
+      return judgeControlVolts(inst, reading, all)
     case 'lineVolts':
       return judgeLineVolts(inst, reading)
     case 'stripAmps':
@@ -46,45 +48,128 @@ export function judge(inst: Installation, reading: Reading, all: readonly Readin
 
 const number = (r: Reading): number => (r.value === 'OL' ? Infinity : r.value)
 
-/** R to C: 22 to 28 V. About 20.8 is 24 · 208/240, a 240 tap on 208 V; 27.7 is 24 · 240/208, the reverse. */
-function judgeControlVolts(inst: Installation, r: Reading): Verdict {
+/** V: a control transformer's secondary is never right outside these, whatever feeds it. */
+const CONTROL_LIMITS = { low: 20, high: 30 }
+/** Part of what this circuit should give: with line volts measured, and with the service's own ±5 % on top. */
+const CONTROL_BAND = { measured: 0.05, assumed: 0.1 }
+
+/**
+ * R to C: what this circuit gives at the tap as recorded and the line volts as measured, ±5 %; without line volts
+ * measured ±10 %. Where the other tap fits better it is said, though the reading may lie within the habitual 22 to 28 V.
+ */
+function judgeControlVolts(inst: Installation, r: Reading, all: readonly Reading[]): Verdict {
   const v = number(r)
+  const own = splitRef(r.at).placed
   const solved = solve(circuitOf(inst), r.situation)
-  const common = placedByRef(inst, splitRef(r.at).placed)?.device.terminals.find((t) => t.role === 'C')
-  const computed =
-    solved.ok && common ? solved.meter(r.at, `${splitRef(r.at).placed}.${common.id}`) : Number.NaN
-  const base = {
-    rule: 'controlVolts' as const,
-    unit: 'V',
-    expected: { low: 22, high: 28, nominal: Number.isFinite(computed) ? computed : 24 },
-    from: (Number.isFinite(computed) ? { computed } : {}) as Record<string, number>,
+  const common = placedByRef(inst, own)?.device.terminals.find((t) => t.role === 'C')
+  const line = lineVoltsFor(inst, r.at, all)
+  const scale = line.volts / serviceVolts(inst, r.at)
+  const meter = solved.ok && common ? solved.meter(r.at, `${own}.${common.id}`) : Number.NaN
+  const known = Number.isFinite(meter) && meter > tolerances.deadVolts
+  const nominal = known ? meter * scale : 24
+  const band = known && line.measured ? CONTROL_BAND.measured : CONTROL_BAND.assumed
+  const expected = {
+    low: Math.max(CONTROL_LIMITS.low, nominal * (1 - band)),
+    high: Math.min(CONTROL_LIMITS.high, nominal * (1 + band)),
+    nominal,
   }
-  if (v < 3)
+  const from: Record<string, number> = known ? { computed: nominal, line: line.volts } : {}
+  const base = { rule: 'controlVolts' as const, unit: 'V', expected, from }
+  if (v < tolerances.deadVolts)
     return {
       ...base,
       verdict: 'wrong',
       causes: [{ kind: 'doorOpen' }, { kind: 'breakerOff' }, { kind: 'fuseOpen' }],
     }
-  if (v < 22)
-    return {
-      ...base,
-      verdict: 'wrong',
-      causes: [{ kind: 'tapHighOnLow' }, { kind: 'overload' }, { kind: 'utility' }],
-    }
-  if (v > 28) return { ...base, verdict: 'wrong', causes: [{ kind: 'tapLowOnHigh' }, { kind: 'utility' }] }
-  if (v >= 27.7) return { ...base, verdict: 'watch', causes: [{ kind: 'tapLowOnHigh' }] }
-  return { ...base, verdict: 'right', causes: [] }
+  const misfit = tapMisfit(inst, r.at)
+  if (v >= expected.low && v <= expected.high)
+    return misfit
+      ? { ...base, verdict: 'watch', causes: [misfit] }
+      : { ...base, verdict: 'right', causes: [] }
+  const tap: Cause[] = otherTapFits(inst, r.at, v, nominal, line) ?? (misfit ? [misfit] : [])
+  const idle = standing(all).some(
+    (x) => x.kind === 'controlVolts' && x.at === r.at && x.id !== r.id && isIdle(x) && number(x) > v * 1.1,
+  )
+  const low: Cause[] = idle
+    ? [{ kind: 'overload' }, ...tap, { kind: 'utility' }]
+    : [...tap, { kind: 'overload' }, { kind: 'utility' }]
+  const high: Cause[] = [...tap, { kind: 'utility' }]
+  return { ...base, verdict: 'wrong', causes: v < expected.low ? low : high }
 }
 
-/** Line volts: within ±10 % of the service, and not below the plate's own minimum where it gives one. */
+/** A reading with next to nothing drawn from the transformer. */
+const isIdle = (r: Reading): boolean => r.situation.call === 'off' || r.situation.call === 'fan'
+
+/** The control transformer's primary tap against the service; null where it fits, or where there is no tap. */
+function tapMisfit(inst: Installation, at: Ref): Cause | null {
+  const tap = tapVolts(inst, at)
+  const service = serviceVolts(inst, at)
+  // 208 and 240 are told apart; 230 and 240 are one.
+  if (tap === null || Math.abs(tap - service) / service < 0.08) return null
+  return { kind: tap > service ? 'tapHighOnLow' : 'tapLowOnHigh' }
+}
+
+function tapVolts(inst: Installation, at: Ref): number | null {
+  const placed = placedByRef(inst, splitRef(at).placed)
+  const primary = placed?.device.parts.find((x) => x.kind === 'transformer')
+  if (!placed || primary?.kind !== 'transformer' || typeof primary.primaryVolts !== 'object') return null
+  return quantity(placed, primary.primaryVolts)
+}
+
+/** Volts on the lower of the two services over those on the higher. */
+const LOW_OVER_HIGH = 208 / 240
+
+/**
+ * The cause where the volts read are those of the other tap, or of the other service, than recorded; null where they are
+ * neither's. With line volts measured only the tap can be another.
+ */
+function otherTapFits(
+  inst: Installation,
+  at: Ref,
+  v: number,
+  nominal: number,
+  line: { measured: boolean },
+): Cause[] | null {
+  const tap = tapVolts(inst, at)
+  if (tap === null) return null
+  const near = (would: number) => Math.abs(v - would) <= CONTROL_BAND.assumed * would
+  const high = tap > BETWEEN_TAPS
+  if (near(nominal * LOW_OVER_HIGH) && v < nominal && !(line.measured && high))
+    return [{ kind: 'tapHighOnLow' }]
+  if (near(nominal / LOW_OVER_HIGH) && v > nominal && !(line.measured && !high))
+    return [{ kind: 'tapLowOnHigh' }]
+  return null
+}
+/** V: midway between the two taps. */
+const BETWEEN_TAPS = 224
+
+/** V: highest on gear for 208 and 230 V services alike. */
+const DUAL_VOLTS_MOST = 253
+
+/**
+ * Line volts: between the plate's lowest and highest (±10 % of the service where it gives none); inside that and more than
+ * 5 % off the service it is worth another look.
+ */
 function judgeLineVolts(inst: Installation, r: Reading): Verdict {
   const v = number(r)
   const service = serviceVolts(inst, r.at)
   const minimum = placedByRef(inst, splitRef(r.at).placed)?.device.plate.minimumVolts
-  const low = Math.max(0.9 * service, typeof minimum === 'number' ? minimum : 0)
-  const expected = { low, high: 1.1 * service, nominal: service }
-  const base = { rule: 'lineVolts' as const, unit: 'V', expected, from: { service } }
-  if (v >= low && v <= expected.high) return { ...base, verdict: 'right', causes: [] }
+  const dual = minimum !== undefined && minimum > 180 && minimum < 208
+  const expected = {
+    low: minimum ?? 0.9 * service,
+    high: dual ? DUAL_VOLTS_MOST : 1.1 * service,
+    nominal: service,
+  }
+  const base = {
+    rule: 'lineVolts' as const,
+    unit: 'V',
+    expected,
+    from: minimum === undefined ? { service } : { service, plate: minimum },
+  }
+  const inside = v >= expected.low && v <= expected.high
+  if (inside && Math.abs(v - service) > 0.05 * service)
+    return { ...base, verdict: 'watch', causes: [{ kind: 'utility' }, { kind: 'looseLug' }] }
+  if (inside) return { ...base, verdict: 'right', causes: [] }
   if (v < 5) return { ...base, verdict: 'wrong', causes: [{ kind: 'breakerOff' }, { kind: 'looseLug' }] }
   return { ...base, verdict: 'wrong', causes: [{ kind: 'looseLug' }, { kind: 'utility' }] }
 }
@@ -117,9 +202,9 @@ function sameFeed(inst: Installation, a: Ref, b: Ref): boolean {
 function judgeStripAmps(inst: Installation, r: Reading, all: readonly Reading[]): Verdict {
   const amps = number(r)
   const own = splitRef(r.at).placed
+  const behind = isClampPlace(r.place) ? rowsBehind(inst, r.place, r.at) : []
   const onKit = heaterRows(inst, own)
-  const rows =
-    r.place === 'rowTerminals' ? onKit.filter((x) => x.ref === r.at) : onKit.length ? onKit : heaterRows(inst)
+  const rows = behind.length ? behind : onKit.length ? onKit : heaterRows(inst)
   const solved = solve(circuitOf(inst), r.situation)
   const on = solved.ok ? rows.filter((x) => solved.energised(x.ref)) : []
   const { volts, measured } = lineVoltsFor(inst, rows[0]?.ref ?? r.at, all)
@@ -143,8 +228,8 @@ function judgeStripAmps(inst: Installation, r: Reading, all: readonly Reading[])
       verdict === 'right' ? blocked.slice(0, 1) : [{ kind: 'shouldBeOff' }, ...blocked.slice(0, 1)]
     return { verdict, rule: 'stripsOff', unit: 'A', expected, from, causes }
   }
-  // With the blower not known to be in or out, either is right.
-  const low = 0.9 * strips + (r.withBlower ? blower : 0)
+  // A blower in the clamp draws from next to nothing to its rated amps, a variable-speed motor a third of its plate.
+  const low = 0.9 * strips
   const high = 1.05 * strips + blower
   const base = { rule: 'stripAmps' as const, unit: 'A', expected: { low, high, nominal }, from }
   if (amps >= low && amps <= high) {
@@ -161,12 +246,19 @@ function judgeStripAmps(inst: Installation, r: Reading, all: readonly Reading[])
   }
 }
 
-/** How many equal rows the reading corresponds to, within the same tolerance; null where none fits. */
+const isClampPlace = (p: Reading['place']): p is 'feed' | 'kitLead' | 'rowTerminals' =>
+  p === 'feed' || p === 'kitLead' || p === 'rowTerminals'
+
+/** How many rows the reading corresponds to, within the same tolerance, unlike rows too; null where none fits. */
 function sharesOf(amps: number, on: readonly HeaterRow[], volts: number, blower: number): number | null {
-  for (let n = 1; n <= on.length; n++) {
-    const expected = on.slice(0, n).reduce((sum, x) => sum + volts / x.ohms, 0)
-    if (amps >= 0.9 * expected + blower && amps <= 1.05 * expected + blower) return n
-  }
+  const sums = on.reduce<{ rows: number; amps: number }[]>(
+    (list, x) => [...list, ...list.map((s) => ({ rows: s.rows + 1, amps: s.amps + volts / x.ohms }))],
+    [{ rows: 0, amps: 0 }],
+  )
+  const fit = sums
+    .filter((s) => s.rows > 0 && amps >= 0.9 * s.amps && amps <= 1.05 * s.amps + blower)
+    .sort((a, b) => a.rows - b.rows)[0]
+  if (fit) return fit.rows
   return null
 }
 

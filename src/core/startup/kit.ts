@@ -1,13 +1,5 @@
 import type { LoadPart } from '../equipment'
-import {
-  makeRef,
-  quantity,
-  splitRef,
-  terminalOf,
-  type Installation,
-  type Placed,
-  type Ref,
-} from '../installation'
+import { makeRef, quantity, splitRef, type Installation, type Placed, type Ref } from '../installation'
 
 export interface HeaterRow {
   ref: Ref
@@ -40,31 +32,58 @@ export function blowerAmps(inst: Installation): number {
   return 0
 }
 
-/** Placed devices that line-voltage conductors tie to this one, itself included. */
-export function lineNeighbours(inst: Installation, start: string): Set<string> {
-  const seen = new Set([start])
-  const isLine = (ref: Ref) => terminalOf(inst, ref)?.terminal.side === 'line'
-  for (let grew = true; grew;) {
-    grew = false
-    for (const w of inst.wires) {
-      if (!w.a || !w.b || !isLine(w.a) || !isLine(w.b)) continue
-      const [p, q] = [splitRef(w.a).placed, splitRef(w.b).placed]
-      if (seen.has(p) === seen.has(q)) continue
-      seen.add(p).add(q)
-      grew = true
-    }
+/**
+ * The rows whose current a clamp takes in: at a feed those that its circuit reaches, at a kit's lead those behind that
+ * lead, at a row that row. Contacts count as closed: which rows heat is another question.
+ */
+export function rowsBehind(
+  inst: Installation,
+  place: 'feed' | 'kitLead' | 'rowTerminals',
+  at: Ref,
+): HeaterRow[] {
+  const rows = heaterRows(inst)
+  if (place === 'rowTerminals') return rows.filter((r) => r.ref === at)
+  const { placed: ref, id } = splitRef(at)
+  const inside = place === 'kitLead' ? ref : null
+  const reached = lineReach(inst, ref, id, inside)
+  const endsOf = (row: HeaterRow): Ref[] => {
+    const { placed, id: part } = splitRef(row.ref)
+    const load = inst.placed.find((p) => p.ref === placed)?.device.parts.find((x) => x.id === part)
+    return load ? [makeRef(placed, load.a), makeRef(placed, load.b)] : []
   }
-  return seen
+  return rows.filter((r) => endsOf(r).some((end) => reached.has(end)))
 }
 
-/** The feeds that reach a place over line conductors. */
-export function feedsOf(inst: Installation, at: Ref): Placed[] {
-  const near = lineNeighbours(inst, splitRef(at).placed)
-  return inst.placed.filter((p) => p.device.kind === 'feed' && near.has(p.ref))
-}
-
-/** Nominal line volts of the circuit that feeds a device (its feed's plate); 240 where no feed is found. */
-export function serviceVolts(inst: Installation, at: Ref): number {
-  const volts = feedsOf(inst, at)[0]?.device.plate.volts
-  return typeof volts === 'number' ? volts : 240
+/**
+ * Points that line conductors, contacts and links join to a terminal of a device, or to any hot one of it.
+ * @param inside look no further than this device
+ */
+function lineReach(inst: Installation, ref: string, terminal: string, inside: string | null): Set<Ref> {
+  const device = inst.placed.find((p) => p.ref === ref)?.device
+  const starts = terminal
+    ? [terminal]
+    : (device?.terminals ?? []).filter((t) => t.side === 'line' && /^L/.test(t.id)).map((t) => t.id)
+  const joins: [Ref, Ref][] = inst.placed
+    .filter((p) => inside === null || p.ref === inside)
+    .flatMap((p) =>
+      p.device.parts.flatMap((x): [Ref, Ref][] =>
+        x.kind === 'contact' || x.kind === 'path' ? [[makeRef(p.ref, x.a), makeRef(p.ref, x.b)]] : [],
+      ),
+    )
+  if (inside === null) for (const w of inst.wires) if (w.a && w.b) joins.push([w.a, w.b])
+  const around = new Map<Ref, Ref[]>()
+  for (const [a, b] of joins) {
+    around.set(a, [...(around.get(a) ?? []), b])
+    around.set(b, [...(around.get(b) ?? []), a])
+  }
+  const reached = new Set(starts.map((t) => makeRef(ref, t)))
+  const next = [...reached]
+  for (let here = next.pop(); here !== undefined; here = next.pop())
+    for (const there of around.get(here) ?? []) {
+      // The other side of a two-pole switch belongs to the same lead only if copper says so, never by way of earth.
+      if (reached.has(there) || there.endsWith('@earth')) continue
+      reached.add(there)
+      next.push(there)
+    }
+  return reached
 }

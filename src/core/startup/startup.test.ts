@@ -1,9 +1,11 @@
-import { demoInstallation } from '../../../tests/helpers/demo'
+import { demoInstallation, libraryDevice } from '../../../tests/helpers/demo'
 import { reading } from '../../../tests/helpers/reading'
 import { Circuit } from '../circuit'
 import type { Call } from '../equipment'
+import type { Installation } from '../installation'
 import { degF } from '../units'
-import { expectations, judge, liveness, heaterRows, serviceVolts, standing, type Reading } from '.'
+import { serviceVolts } from '../query'
+import { expectations, judge, liveness, heaterRows, standing, type Reading } from '.'
 
 const inst = demoInstallation('quillfeather-lane')
 const line = (value: number) => reading({ kind: 'lineVolts', value, place: 'disconnect', at: 'kit' })
@@ -113,14 +115,38 @@ describe('row ohms', () => {
 
 describe('control volts', () => {
   it.each([
+    // This circuit gives 24.6 V in emergency heat; with line volts not measured, ±10 %: 22.2 to 27.1.
     [25.6, ['right']],
-    [22, ['right']],
+    [22.4, ['right']],
+    [22, ['wrong', 'tapHighOnLow', 'overload', 'utility']],
     [20.8, ['wrong', 'tapHighOnLow', 'overload', 'utility']],
-    [27.8, ['watch', 'tapLowOnHigh']],
+    [27.8, ['wrong', 'tapLowOnHigh', 'utility']],
     [28.4, ['wrong', 'tapLowOnHigh', 'utility']],
     [0, ['wrong', 'doorOpen', 'breakerOff', 'fuseOpen']],
   ])('%d V from R to C is %j', (value, expected) => {
     expect(kinds(reading({ kind: 'controlVolts', value, place: 'terminals', at: 'ah.R' }))).toEqual(expected)
+  })
+  it('goes by the line volts as measured: 216 V of 240 takes a tenth off what is right, within 5 %', () => {
+    const line = reading({ kind: 'lineVolts', value: 216, place: 'disconnect', at: 'kit' })
+    const at = (value: number) =>
+      judge(inst, reading({ kind: 'controlVolts', value, place: 'terminals', at: 'ah.R' }), [line])
+    const { low, high, nominal } = at(22).expected!
+    expect(low / nominal).toBeCloseTo(0.95, 6)
+    expect(high / nominal).toBeCloseTo(1.05, 6)
+    expect([at(22).verdict, at(24.6).verdict]).toEqual(['right', 'wrong'])
+  })
+  it('low under load with more at idle: the load is looked at first', () => {
+    const idle = reading({
+      kind: 'controlVolts', value: 26, place: 'terminals', at: 'ah.R',
+      situation: { call: 'off', outdoorF: degF(52), modes: {} },
+    }) // prettier-ignore
+    const loaded = reading({ kind: 'controlVolts', value: 19.5, place: 'terminals', at: 'ah.R' })
+    expect(judge(inst, loaded, [idle, loaded]).causes[0]).toEqual({ kind: 'overload' })
+  })
+  it('a tap that does not fit the feed is said, though the volts are what such a circuit gives', () => {
+    const low = demoInstallation('quillfeather-lane', { 'feedA.volts': 208, 'feedB.volts': 208 })
+    const v = judge(low, reading({ kind: 'controlVolts', value: 21.3, place: 'terminals', at: 'ah.R' }))
+    expect([v.verdict, v.causes]).toEqual(['watch', [{ kind: 'tapHighOnLow' }]])
   })
   it('says what this circuit should give', () => {
     const v = judge(inst, reading({ kind: 'controlVolts', value: 24, place: 'terminals', at: 'ah.R' }))
@@ -130,12 +156,15 @@ describe('control volts', () => {
 })
 
 describe('line volts', () => {
-  // 240 ± 10 %: 216 to 264, the plate's 197 V minimum being lower.
+  // The plate's 197 V to 253 for gear of both services; off the service's ±5 % (228 to 252) it is worth a look.
   it.each([
     [240, 'right'],
-    [216, 'right'],
-    [215, 'wrong'],
-    [265, 'wrong'],
+    [228, 'right'],
+    [227, 'watch'],
+    [197, 'watch'],
+    [196, 'wrong'],
+    [252.5, 'watch'],
+    [254, 'wrong'],
     [0, 'wrong'],
   ])('%d V at the outdoor disconnect is %s', (value, verdict) => {
     expect(judge(inst, reading({ kind: 'lineVolts', value, place: 'disconnect', at: 'od' })).verdict).toBe(
@@ -190,5 +219,35 @@ describe('what a meter must show', () => {
   })
   it('calls 18 V and up live, 3 V and less dead, and leaves the rest to be looked into', () => {
     expect([18, 17.9, 3.1, 3].map(liveness)).toEqual(['live', 'between', 'between', 'dead'])
+  })
+})
+
+describe('strip amps of a kit on two circuits', () => {
+  // Three rows of 5 kW: two on the first circuit, one on the second. R = 240²/5000 = 11.52 Ω; 240/11.52 = 20.83 A.
+  const k3 = demoInstallation('quillfeather-lane')
+  const two: Installation = {
+    ...k3,
+    placed: [
+      ...k3.placed.map((p) =>
+        p.ref === 'kit' ? { ...p, device: libraryDevice('teasel-k3'), settings: {} } : p,
+      ),
+      { ref: 'feedC', label: 'Second feed', device: libraryDevice('feed-240'), settings: {} },
+    ],
+    wires: [
+      ...k3.wires.filter((w) => w.a !== 'kit.BL' && w.b !== 'kit.BL'),
+      { id: 'c1a', cable: null, colour: 'black', a: 'feedC.L1', b: 'kit.L3', gauge: 6, feet: 20 },
+      { id: 'c1b', cable: null, colour: 'red', a: 'feedC.L2', b: 'kit.L4', gauge: 6, feet: 20 },
+    ],
+  }
+  const amps = (at: string, value: number) =>
+    judge(two, reading({ kind: 'stripAmps', value, place: 'feed', at, withBlower: false }))
+
+  it('each feed is held against its own rows', () => {
+    const rows = (at: string) => amps(at, 20).from.rows
+    expect([rows('feedA'), rows('feedC')].sort()).toEqual([1, 2])
+    const one = rows('feedA') === 1 ? 'feedA' : 'feedC'
+    expect(amps(one, 20.8).verdict).toBe('right')
+    expect(amps(one === 'feedA' ? 'feedC' : 'feedA', 20.8).verdict).toBe('wrong')
+    expect(amps(one === 'feedA' ? 'feedC' : 'feedA', 41.7).verdict).toBe('right')
   })
 })

@@ -43,10 +43,10 @@ export function spotsFor(inst: Installation, kind: ReadingKind): Spot[] {
             .filter((t) => t.side === 'line' && t.role === 'line')
             .map((t) => spot('kitLead', makeRef(k.ref, t.id), `One kit lead, ${t.label}`)),
         ),
-        ...rows.map((r) => spot('rowTerminals', r.ref, `HeaterRow ${r.row} terminals`)),
+        ...rows.map((r) => spot('rowTerminals', r.ref, `Row ${r.row} terminals`)),
       ]
     case 'rowOhms':
-      return rows.map((r) => spot('rowTerminals', r.ref, `HeaterRow ${r.row}, element alone`))
+      return rows.map((r) => spot('rowTerminals', r.ref, `Row ${r.row}, element alone`))
     case 'returnAir':
     case 'supplyAir': {
       const place = kind === 'returnAir' ? 'returnDuct' : 'supplyDuct'

@@ -57,9 +57,10 @@ export function explain(expr: Expr, context: EvalContext, negated = false): Beca
     const own = evaluate(expr, context)
     // An answer of an "all" below yes, or of an "any" above no, comes from the children that give that same answer.
     const decided = 'all' in expr ? own !== 'yes' : own !== 'no'
-    return list
-      .filter((e) => !decided || evaluate(e, context) === own)
-      .flatMap((e) => explain(e, context, negated))
+    const those = list.filter((e) => !decided || evaluate(e, context) === own)
+    // What a setting rules out is ruled out whatever the weather or the call: a lockout that is off has no temperature.
+    const bySetting = decided ? those.filter((e) => leaves(e).every((l) => 'set' in l)) : []
+    return (bySetting.length ? bySetting : those).flatMap((e) => explain(e, context, negated))
   }
   return [{ ...explainLeaf(expr, context), truth: evaluateLeaf(expr, context), negated }]
 }

@@ -1,0 +1,31 @@
+import { settingValue, splitRef, terminalOf, type Installation, type Placed, type Ref } from '../installation'
+
+/** Placed devices that line-voltage conductors tie to this one, itself included. */
+export function lineNeighbours(inst: Installation, start: string): Set<string> {
+  const seen = new Set([start])
+  const isLine = (ref: Ref) => terminalOf(inst, ref)?.terminal.side === 'line'
+  for (let grew = true; grew;) {
+    grew = false
+    for (const w of inst.wires) {
+      if (!w.a || !w.b || !isLine(w.a) || !isLine(w.b)) continue
+      const [p, q] = [splitRef(w.a).placed, splitRef(w.b).placed]
+      if (seen.has(p) === seen.has(q)) continue
+      seen.add(p).add(q)
+      grew = true
+    }
+  }
+  return seen
+}
+
+/** The feeds that reach a place over line conductors. */
+export function feedsOf(inst: Installation, at: Ref): Placed[] {
+  const near = lineNeighbours(inst, splitRef(at).placed)
+  return inst.placed.filter((p) => p.device.kind === 'feed' && near.has(p.ref))
+}
+
+/** Nominal line volts of the circuit that feeds a device (its feed's plate); 240 where no feed is found. */
+export function serviceVolts(inst: Installation, at: Ref): number {
+  const [feed] = feedsOf(inst, at)
+  const volts = feed && (settingValue(feed, 'volts') ?? feed.device.plate.volts)
+  return typeof volts === 'number' ? volts : 240
+}
