@@ -42,6 +42,7 @@ const RULE_WORDS: Record<RuleId, string> = {
   valveSense: 'The thermostat’s valve sense is the outdoor unit’s',
   noPower: 'The thermostat has a common or a battery',
   tapFits: 'Each control transformer’s tap is the one for its feed',
+  lineCircuits: 'Breakers and conductors fit the plates of what they feed',
   stages: 'As many stages are set as are landed',
   sensor: 'The outdoor sensor is set where one is landed',
   lockoutSource: 'Lockouts and changeover have an outdoor temperature to go by',
@@ -135,6 +136,13 @@ const CODE_WORDS: Record<RuleCode, (found: Naming) => string> = {
     `The transformer is on its ${a} V tap and the feed is ${b} V: low control volts, relays that chatter`,
   tapTooLow: ({ n: [a, b] }) =>
     `The transformer is on its ${a} V tap and the feed is ${b} V: high control volts, which age coils and boards`,
+  breakerOverMax: ({ at, n: [a, b] }) => `${at}: ${a} A, and the plate allows at most ${b} A`,
+  conductorUnderMca: ({ at, n: [a, b] }) =>
+    `${at}: its conductors carry ${a} A at most, and the plate asks for ${b} A`,
+  breakerUnderLoad: ({ at, n: [a, b] }) => `${at}: ${a} A, and 125 % of the strips is ${b} A`,
+  conductorUnderLoad: ({ at, n: [a, b] }) =>
+    `${at}: its conductors carry ${a} A at most, and 125 % of the strips is ${b} A`,
+  breakerOverConductor: ({ at, n: [a, b] }) => `${at}: ${a} A, over conductors for ${b} A`,
   heatGap: ({ n: [a, b] }) =>
     `No heat between ${a} and ${b} °F outside: backup is held off above ${a}, the compressor below ${b}`,
   feedNotOnline: () =>

@@ -18,7 +18,7 @@ export function changeWords(inst: Installation, change: Change): string {
     case 'takeOut': {
       const wire = wireOf(change.wire)
       const ends = [wire?.a, wire?.b].flatMap((r) => (r ? [refWords(inst, r)] : []))
-      return `${wire?.cable === null ? 'Take out' : 'Lift'} the ${named(change.wire)}, ${ends.join(' to ')}`
+      return `${wire?.cable === null ? 'Remove' : 'Lift'} the ${named(change.wire)}, ${ends.join(' to ')}`
     }
     case 'addJumper':
       return `Put a jumper from ${refWords(inst, change.a)} to ${refWords(inst, change.b)}`

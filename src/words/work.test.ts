@@ -113,7 +113,7 @@ describe('what to change', () => {
   })
   it('says what comes out and what goes in', () => {
     const jumper = found.wires.find((w) => w.cable === null)!
-    expect(words({ kind: 'takeOut', wire: jumper.id })).toMatch(/^Take out the .* \(jumper\), .* to .*/)
+    expect(words({ kind: 'takeOut', wire: jumper.id })).toMatch(/^Remove the .* \(jumper\), .* to .*/)
     expect(words({ kind: 'takeOut', wire: 'w07' })).toBe(
       'Lift the brown conductor of the thermostat cable, Thermostat E to Splice S1',
     )

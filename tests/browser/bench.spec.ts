@@ -115,7 +115,7 @@ test('the meter shows volts, ohms and amps between any two points, and a ghost f
 
 test('the wiring goes out as CSV and as an SVG that stands by itself', async ({ page }) => {
   await open(page, '/job/quillfeather-lane/bench?call=emergency&t=52')
-  await tool(page, 'Take out')
+  await tool(page, 'Export')
   const take = async (name: string) => {
     const [download] = await Promise.all([
       page.waitForEvent('download'),
@@ -175,20 +175,20 @@ test.describe('on a phone', () => {
 test('a device and a cable are put into a job, and taken out and back again', async ({ page }) => {
   const path = await copyOf(page, 'quillfeather-lane')
   await open(page, `${path}/gear`)
-  await page.getByText('Put a device in').click()
+  await page.getByText('Add a device').click()
   await page.getByLabel('From the library').selectOption('sedge-fl1')
   await page.getByLabel('Where').fill('garage')
-  await page.getByRole('button', { name: 'Put it in' }).first().click()
-  await expect(page.getByText('Sedge FL1 condensate float switch is in')).toBeVisible()
-  await page.getByText('Put a cable in').click()
+  await page.getByRole('button', { name: 'Add', exact: true }).first().click()
+  await expect(page.getByText('Sedge FL1 condensate float switch is added')).toBeVisible()
+  await page.getByText('Add a cable').click()
   await page.getByLabel('From', { exact: true }).selectOption('ah')
   await page.getByLabel('To', { exact: true }).selectOption('tstat')
   await page.getByLabel('Conductors').selectOption('4')
-  await page.getByRole('button', { name: 'Put it in' }).last().click()
-  await expect(page.getByText('Air handler to thermostat is in')).toBeVisible()
+  await page.getByRole('button', { name: 'Add', exact: true }).last().click()
+  await expect(page.getByText('Air handler to thermostat is added')).toBeVisible()
   const unit = page.getByRole('region', { name: 'Outdoor unit', exact: true })
-  await unit.getByRole('button', { name: 'Take it out' }).click()
-  await unit.getByRole('button', { name: /^Take out the outdoor unit/ }).click()
+  await unit.getByRole('button', { name: 'Remove', exact: true }).click()
+  await unit.getByRole('button', { name: /^Remove the outdoor unit/ }).click()
   await expect(unit).toHaveCount(0)
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(unit).toBeVisible()

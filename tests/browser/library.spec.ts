@@ -12,7 +12,7 @@ test('a device that no library has is described, put into a job and proven', asy
   await form.getByLabel('W starts the blower').selectOption('true')
   await form.getByLabel('Strip rows on W1').fill('2')
   await form.getByRole('button', { name: 'W2', exact: true }).click()
-  await form.getByRole('button', { name: 'Put it into the library' }).click()
+  await form.getByRole('button', { name: 'Add it to the library' }).click()
   await expect(form.getByRole('status')).toHaveText('Odd air handler is in the library.')
   await expect(page.getByLabel('Indoor unit')).toHaveValue(/^own-odd-air-handler-q-7/)
   await page.getByLabel('Job', { exact: true }).fill('Odd house')
@@ -32,7 +32,7 @@ test('a device file is taken out, taken in, and refused by its line when it is w
   await item.click()
   const [download] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Take the file out' }).click(),
+    page.getByRole('button', { name: 'Export the file' }).click(),
   ])
   const text = readFileSync(await download.path(), 'utf8')
   const wrong = text.replace('"sense": "outdoor"', '"sense": "indoor"')
@@ -42,11 +42,11 @@ test('a device file is taken out, taken in, and refused by its line when it is w
       .getByLabel('Device file')
       .setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(body) })
   await take('wrong.json', wrong)
-  await expect(page.getByRole('alert').filter({ hasText: 'Nothing was taken in' })).toContainText(
+  await expect(page.getByRole('alert').filter({ hasText: 'Nothing was imported' })).toContainText(
     `wrong.json, line ${line}, parts[0].driver.sense: expected one of outdoor`,
   )
   await take('broken.json', text.slice(0, 40))
-  await expect(page.getByRole('alert').filter({ hasText: 'Nothing was taken in' })).toContainText(
+  await expect(page.getByRole('alert').filter({ hasText: 'Nothing was imported' })).toContainText(
     'broken.json, line ',
   )
   await take('right.json', text)

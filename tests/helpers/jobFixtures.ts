@@ -121,6 +121,13 @@ export const JOB_FIXTURES: Record<string, { raises: JobSeen; code: string; at: s
     at: 'ah.tap',
     clears: seen(job('quillfeather-lane', { 'ah.tap': 240 })),
   },
+  lineCircuits: {
+    // The plate of the outdoor unit allows 30 A.
+    raises: seen(job('quillfeather-lane', { 'feedB.breakerA': 40 })),
+    code: 'breakerOverMax',
+    at: 'feedB.breakerA',
+    clears: seen(job('quillfeather-lane', { 'feedB.breakerA': 30 })),
+  },
   systemFamily: {
     raises: seen(job('pennywort-close', { 'tstat.system': 'dualFuel' })),
     code: 'fuelSetNoBurner',

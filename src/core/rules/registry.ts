@@ -14,6 +14,7 @@ import { heatAheadOfCoil } from './heatAheadOfCoil'
 import { hotCoil } from './hotCoil'
 import { humidifierHeat } from './humidifierHeat'
 import { leakStopsHeat } from './leakStopsHeat'
+import { lineCircuits } from './lineCircuits'
 import { lowGas } from './lowGas'
 import { noChatter } from './noChatter'
 import { noParallel } from './noParallel'
@@ -83,6 +84,7 @@ const ALL = [
   valveSense,
   noPower,
   tapFits,
+  lineCircuits,
   stages,
   sensor,
   lockoutSource,

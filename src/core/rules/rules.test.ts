@@ -22,6 +22,11 @@ const MORE: Record<string, () => JobSeen | Proof> = {
   onlyInEmergency: () => prove(without(right(), wireBetween(right(), 'ah.W1', 'ah.W2').id)),
   auxNoGate: () => prove(job('copper-alley')),
   tapTooHigh: () => seen(job('quillfeather-lane', { 'feedA.volts': 208, 'ah.tap': 240 })),
+  conductorUnderMca: () => seen(gauged('feedB', 14), { plates: { od: { mca: 22 } } }),
+  // Two rows of 4,800 W at 240 V: 40 A, and a quarter more is 50.
+  breakerUnderLoad: () => seen(job('quillfeather-lane', { 'feedA.breakerA': 45 })),
+  conductorUnderLoad: () => seen(gauged('feedA', 10)),
+  breakerOverConductor: () => seen(gauged('feedA', 10)),
   lpNoSwitch: () => prove(job('millrace-cottage', { 'od.gasSwitch': 'none' })),
   busSetWired24: () => prove(job('copper-alley', { 'od.selector': 'bus' })),
   compressorInEmergency: () =>
@@ -59,6 +64,14 @@ const MORE: Record<string, () => JobSeen | Proof> = {
   stopBeforeTests: () => seen(job('quillfeather-lane', { 'tstat.rangeHigh': 74 }), {}, false),
   unsolved: () => prove(install([placed('x', contradiction)])),
 }
+
+/** The demo job with the conductors of one feed of another gauge. */
+const gauged = (feed: string, gauge: number): Installation => ({
+  ...right(),
+  wires: right().wires.map((w) =>
+    w.a?.startsWith(`${feed}.`) || w.b?.startsWith(`${feed}.`) ? { ...w, gauge } : w,
+  ),
+})
 
 /** Two ideal sources of unlike volts in parallel, without any resistance to share them. */
 const contradiction = device(

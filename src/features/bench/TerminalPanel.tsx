@@ -81,9 +81,9 @@ function LandedWire({ wire, end, landing }: { wire: Wire; end: 'a' | 'b'; landin
         {wire.cable === null && (
           <Button
             look="harm"
-            onClick={() => landing.perform({ kind: 'removeWire', wire: wire.id }, 'Jumper taken out')}
+            onClick={() => landing.perform({ kind: 'removeWire', wire: wire.id }, 'Jumper removed')}
           >
-            Take out
+            Remove
           </Button>
         )}
         <Button

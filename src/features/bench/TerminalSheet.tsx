@@ -76,7 +76,7 @@ export function TerminalSheet({
           <Button
             look="harm"
             onClick={() => {
-              landing.perform({ kind: 'removeWire', wire: wire.id }, 'Jumper taken out')
+              landing.perform({ kind: 'removeWire', wire: wire.id }, 'Jumper removed')
               landing.setState({ step: 'none' })
             }}
           >

@@ -49,13 +49,13 @@ export function AddDevice() {
     const placed = { ref, device: device.id, label: device.name, ...(where ? { where } : {}), settings }
     const result = edit({ kind: 'placeDevice', placed, device })
     setSaid(
-      result.ok ? `${device.name} is in; land it on the Bench.` : result.problems.map(sentence).join('; '),
+      result.ok ? `${device.name} is added; land it on the Bench.` : result.problems.map(sentence).join('; '),
     )
     if (result.ok) setId('')
   }
   return (
     <details onToggle={(e) => setOpen(e.currentTarget.open)} className="mt-3">
-      <summary className="min-h-8 py-1 font-bold">Put a device in</summary>
+      <summary className="min-h-8 py-1 font-bold">Add a device</summary>
       <div className="mt-2 grid max-w-3xl items-end gap-3 sm:grid-cols-[2fr_1fr_auto]">
         <SelectField
           label="From the library"
@@ -84,7 +84,7 @@ export function AddDevice() {
           )}
         </Field>
         <Button look="strong" disabled={!id} onClick={add}>
-          Put it in
+          Add
         </Button>
       </div>
       <details className="mt-2">
@@ -128,7 +128,7 @@ export function AddCable() {
         b: null,
       })),
     })
-    setSaid(result.ok ? `${name} is in; give its length above.` : result.problems.map(sentence).join('; '))
+    setSaid(result.ok ? `${name} is added; give its length above.` : result.problems.map(sentence).join('; '))
   }
   const end = (text: string, value: string, set: (v: string) => void) => (
     <SelectField
@@ -141,7 +141,7 @@ export function AddCable() {
   )
   return (
     <details className="mt-3">
-      <summary className="min-h-8 py-1 font-bold">Put a cable in</summary>
+      <summary className="min-h-8 py-1 font-bold">Add a cable</summary>
       <div className="mt-2 grid max-w-3xl items-end gap-3 sm:grid-cols-4">
         {end('From', from, setFrom)}
         {end('To', to, setTo)}
@@ -152,7 +152,7 @@ export function AddCable() {
           onValue={(n) => setCount(Number(n))}
         />
         <Button look="strong" disabled={!from || !to || from === to} onClick={add}>
-          Put it in
+          Add
         </Button>
       </div>
       <Said text={said} />
@@ -167,7 +167,7 @@ export function TakeOutDevice({ placed, label }: { placed: string; label: string
   return sure ? (
     <p className="mt-2 flex flex-wrap items-center gap-2">
       <Button look="harm" onClick={() => edit({ kind: 'removeDevice', ref: placed })}>
-        Take out the {label.toLowerCase()} with its cables
+        Remove the {label.toLowerCase()} with its cables
       </Button>
       <Button look="quiet" onClick={() => setSure(false)}>
         Leave it
@@ -175,7 +175,7 @@ export function TakeOutDevice({ placed, label }: { placed: string; label: string
     </p>
   ) : (
     <Button look="quiet" className="mt-2 text-sm text-soft" onClick={() => setSure(true)}>
-      Take it out
+      Remove
     </Button>
   )
 }

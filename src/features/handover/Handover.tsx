@@ -37,7 +37,7 @@ export function Handover() {
           className="inline-flex min-h-12 items-center gap-2 rounded border border-edge bg-raised px-4 text-[15px] lg:min-h-9 lg:px-3"
           download
         >
-          <Download aria-hidden className="size-4" /> Take out the job file
+          <Download aria-hidden className="size-4" /> Export the job file
         </a>
       </div>
       <header>

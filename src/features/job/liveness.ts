@@ -1,6 +1,7 @@
 import type { Solved } from '@/core/circuit'
 import { makeRef, type Installation, type Ref } from '@/core/installation'
 import { liveness } from '@/core/startup'
+import { tolerances } from '@/core/tolerances'
 
 export interface TerminalVolts {
   /** V against the 24 V common (low voltage) or earth (line voltage), with a 10 MΩ meter. */
@@ -21,7 +22,7 @@ export function terminalVolts(inst: Installation, solved: Solved): Map<Ref, Term
       const ref = makeRef(placed.ref, t.id)
       if (t.side === 'line') {
         const volts = solved.meter(ref, '@earth')
-        found.set(ref, { volts, state: volts > 60 ? 'live' : 'dead' })
+        found.set(ref, { volts, state: volts >= tolerances.liveLineVolts ? 'live' : 'dead' })
         continue
       }
       const own = placed.device.terminals.find((x) => x.role === 'C' && x.side === 'low')

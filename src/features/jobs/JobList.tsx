@@ -168,7 +168,7 @@ function TakeIn({ onDone }: { onDone: () => void }) {
       body: await file.text(),
     })
     if (answer.ok) {
-      setSaid({ ok: true, lines: [`${file.name} is in.`] })
+      setSaid({ ok: true, lines: [`${file.name} is imported.`] })
       onDone()
     } else
       setSaid({
@@ -179,7 +179,7 @@ function TakeIn({ onDone }: { onDone: () => void }) {
   }
   return (
     <section aria-label="Take a job in">
-      <FileButton label="Take in a job file" name="Job file" onFile={(file) => void send(file, false)} />
+      <FileButton label="Import a job file" name="Job file" onFile={(file) => void send(file, false)} />
       {said && (
         <div
           role="status"
@@ -188,7 +188,7 @@ function TakeIn({ onDone }: { onDone: () => void }) {
             said.ok ? 'border-well bg-well-soft' : 'border-harm bg-harm-soft',
           )}
         >
-          {!said.ok && <p className="font-bold">Nothing was taken in.</p>}
+          {!said.ok && <p className="font-bold">Nothing was imported.</p>}
           <ul>
             {said.lines.slice(0, 8).map((l) => (
               <li key={l}>{l}</li>

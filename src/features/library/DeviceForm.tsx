@@ -112,7 +112,7 @@ export function DeviceForm({ onMade }: { onMade?: (device: Device) => void }) {
       <Behaviour draft={draft} put={put} />
       <div className="mt-4 flex flex-wrap gap-2">
         <Button look="strong" disabled={!draft.name.trim()} onClick={() => void save()}>
-          Put it into the library
+          Add it to the library
         </Button>
         <Button
           onClick={() => {
@@ -120,7 +120,7 @@ export function DeviceForm({ onMade }: { onMade?: (device: Device) => void }) {
             downloadFile(`${device.id}.json`, 'application/json', formatDevice(device))
           }}
         >
-          Take the file out
+          Export the file
         </Button>
       </div>
       {said && (

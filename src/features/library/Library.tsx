@@ -64,7 +64,7 @@ export function Library() {
           {(ids) => <Input {...ids} type="search" value={query} onChange={(e) => setQuery(e.target.value)} />}
         </Field>
         <FileButton
-          label="Take in a device file"
+          label="Import a device file"
           name="Device file"
           onFile={(file) => void file.text().then((text) => take(text, file.name))}
         />
@@ -77,7 +77,7 @@ export function Library() {
             said.ok ? 'border-well bg-well-soft' : 'border-harm bg-harm-soft',
           )}
         >
-          {!said.ok && <li className="font-bold">Nothing was taken in.</li>}
+          {!said.ok && <li className="font-bold">Nothing was imported.</li>}
           {said.lines.slice(0, 10).map((l) => (
             <li key={l}>{l}</li>
           ))}
@@ -123,7 +123,7 @@ export function Library() {
                   )}
                   <div className="mt-2 flex flex-wrap gap-2">
                     <Button onClick={() => downloadFile(`${d.id}.json`, 'application/json', formatDevice(d))}>
-                      Take the file out
+                      Export the file
                     </Button>
                     <Button
                       onClick={() =>

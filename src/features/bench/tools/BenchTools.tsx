@@ -15,7 +15,7 @@ const TOOLS = [
   { id: 'finder', label: 'Find the fault', show: FaultFinder },
   { id: 'failures', label: 'If one part fails', show: Failures },
   { id: 'wires', label: 'Wire finder', show: WireFinder },
-  { id: 'out', label: 'Take out', show: TakeOut },
+  { id: 'out', label: 'Export', show: TakeOut },
 ] as const
 export type Tool = (typeof TOOLS)[number]['id']
 

@@ -303,7 +303,8 @@ function Wrong({ what, end }: { what: Misread; end: string }) {
 
 /** The cable's length from the loop of two conductors that are shorted at the far end. */
 function Length({ cable, edit }: { cable: Cable; edit: JobScreenValue['edit'] }) {
-  const [ohms, setOhms] = useLocalStorage(`gate-cross-loop-${cable.id}`, '')
+  const { job } = useJobScreen()
+  const [ohms, setOhms] = useLocalStorage(`gate-cross-loop-${job.id}-${cable.id}`, '')
   const feet = Number(ohms) > 0 ? Math.round(cableFeet(Number(ohms), cable.gauge)) : null
   return (
     <div className="mt-4 flex flex-wrap items-end gap-3">

@@ -1,0 +1,100 @@
+import {
+  makeRef,
+  quantity,
+  settingValue,
+  splitRef,
+  wireSize,
+  type Installation,
+  type Placed,
+} from '../installation'
+import { feedsOf, ofKind } from '../query'
+import { breach } from './breach'
+import type { Breach, JobRule } from './rule'
+
+type Code =
+  'breakerOverMax' | 'conductorUnderMca' | 'breakerUnderLoad' | 'conductorUnderLoad' | 'breakerOverConductor'
+
+/** A, copper at 75 °C by AWG (NEC 310.16): the most that a conductor may be asked for, whatever its cable. */
+const AMPACITY_75: Readonly<Record<number, number>> = {
+  14: 20, 12: 25, 10: 35, 8: 50, 6: 65, 4: 85, 3: 100, 2: 115,
+} // prettier-ignore
+/** A: standard ratings of breakers and fuses (NEC 240.6). */
+const STANDARD = [15, 20, 25, 30, 35, 40, 45, 50, 60, 70, 80, 90, 100, 110, 125]
+/** Continuous load: conductor and breaker carry a quarter more (NEC 424.4). */
+const CONTINUOUS = 1.25
+
+const nextStandard = (amps: number): number => STANDARD.find((s) => s >= amps) ?? Infinity
+
+interface LineCircuit {
+  feed: Placed
+  /** A; null: not known. */
+  breaker: number | null
+  /** A at 75 °C of its thinnest conductor; null where no gauge is recorded. */
+  ampacity: number | null
+}
+
+function circuitOfFeed(inst: Installation, feed: Placed): LineCircuit {
+  const gauges = inst.wires
+    .filter((w) => [w.a, w.b].some((end) => end !== null && splitRef(end).placed === feed.ref))
+    .map((w) => AMPACITY_75[wireSize(inst, w).gauge])
+    .filter((a) => a !== undefined)
+  const breaker = settingValue(feed, 'breakerA')
+  return {
+    feed,
+    breaker: typeof breaker === 'number' ? breaker : null,
+    ampacity: gauges.length ? Math.min(...gauges) : null,
+  }
+}
+
+/** A that the strip rows and blower of a device draw at their rated volts. */
+function heatAmps(p: Placed): number {
+  return p.device.parts.reduce((sum, x) => {
+    if (x.kind !== 'load' || x.does?.what !== 'strip') return sum
+    return sum + quantity(p, x.va) / x.volts
+  }, 0)
+}
+
+/**
+ * Every line circuit against the plate of what it feeds: breaker at most the largest that it allows, conductors at least
+ * its minimum ampacity; strips without such a plate by 125 % of what they draw, where one circuit feeds them. Cable type
+ * and terminals' marking may ask for more: local code decides.
+ */
+export const lineCircuits: JobRule<'lineCircuits', Code> = {
+  id: 'lineCircuits',
+  scope: 'job',
+  severity: 'wrong',
+  codes: [
+    'breakerOverMax',
+    'conductorUnderMca',
+    'breakerUnderLoad',
+    'conductorUnderLoad',
+    'breakerOverConductor',
+  ],
+  applies: (inst) => ofKind(inst, 'feed').length > 0,
+  find: ({ inst, plates }) => {
+    const fed = ofKind(inst, 'outdoorUnit', 'packagedUnit', 'stripKit', 'furnace')
+    return fed.flatMap((p): Breach<Code>[] => {
+      const feeds = feedsOf(inst, p.ref).map((f) => circuitOfFeed(inst, f))
+      const [only] = feeds
+      // Of several circuits of one cabinet the plate's figures say nothing of each.
+      if (!only || feeds.length > 1) return []
+      const { mca, mocpA } = { ...p.device.plate, ...plates[p.ref] }
+      const at = makeRef(only.feed.ref, 'breakerA')
+      const found: Breach<Code>[] = []
+      const { breaker, ampacity } = only
+      if (mocpA !== undefined && breaker !== null && breaker > mocpA)
+        found.push(...breach<Code>('breakerOverMax', [at], breaker, mocpA))
+      if (mca !== undefined && ampacity !== null && ampacity < mca)
+        found.push(...breach<Code>('conductorUnderMca', [only.feed.ref, p.ref], ampacity, mca))
+      const need = mca === undefined && p.device.kind === 'stripKit' ? CONTINUOUS * heatAmps(p) : 0
+      if (breaker !== null && breaker < need)
+        found.push(...breach<Code>('breakerUnderLoad', [at], breaker, need))
+      if (ampacity !== null && ampacity < need)
+        found.push(...breach<Code>('conductorUnderLoad', [only.feed.ref, p.ref], ampacity, need))
+      const strips = p.device.kind === 'stripKit'
+      if (strips && breaker !== null && ampacity !== null && breaker > nextStandard(ampacity))
+        found.push(...breach<Code>('breakerOverConductor', [at], breaker, ampacity))
+      return found
+    })
+  },
+}
