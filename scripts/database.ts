@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { parseJob, sentence } from '@/jobfile'
+import { parseJob, sentence, type Job } from '@/jobfile'
 import { connect, createJob, migrate, summaryOf } from '@/server'
 
 /** Brings a database up to this code: --reset empties it, --demo loads the demo jobs where there are none. */
@@ -21,10 +21,12 @@ async function main(): Promise<void> {
     }
     if (process.argv.includes('--demo') && (await db.jobs.count()) === 0) {
       const folder = join(__dirname, '..', 'demo', 'jobs')
-      for (const file of readdirSync(folder).sort()) {
+      const files = readdirSync(folder).sort()
+      for (const [i, file] of files.entries()) {
         const job = parseJob(readFileSync(join(folder, file), 'utf8'))
         if (!job.ok) throw new Error(`${file}: ${job.problems.map(sentence).join('; ')}`)
         await createJob(db, job.value, false)
+        await db.jobs.update({ updatedAt: lastWork(job.value, i) }, { where: { id: job.value.id } })
         // Its verdict is worked out now, so that the first look at the list does not wait for it.
         await summaryOf(db, job.value.id)
       }
@@ -38,6 +40,14 @@ async function main(): Promise<void> {
   } finally {
     await db.sequelize.close()
   }
+}
+
+/** When somebody last worked on a demo job: its newest reading or visit, else a day in the weeks before those. */
+function lastWork(job: Job, index: number): Date {
+  const times = [...job.readings, ...job.setup.visits].map((x) => Date.parse(x.when)).filter(Number.isFinite)
+  return new Date(
+    times.length ? Math.max(...times) : Date.parse('2026-11-17T15:40:00Z') - index * 31 * 3_600_000,
+  )
 }
 
 void main()

@@ -9,6 +9,8 @@ export interface Summary {
   states: number
   readings: number
   wrongReadings: number
+  /** Temporary settings that are still to be put back. */
+  toPutBack: number
 }
 
 /** A line of the job list, as the server sends it. */

@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react'
 import type { Device } from '@/core/equipment'
 import { CABLE_COLOURS } from '@/core/plan'
 import { ask } from '@/client'
-import { sentence } from '@/jobfile'
+import { formatDevice, sentence } from '@/jobfile'
 import { Button, SelectField, Field, Input } from '@/ui'
 import { useJobScreen } from '../job/JobContext'
 import { DeviceForm } from '../library'
@@ -161,7 +161,7 @@ export function AddCable() {
 }
 
 /** Takes a device out, with its cables; undo puts all of it back. */
-export function TakeOutDevice({ placed, label }: { placed: string; label: string }) {
+export function RemoveDevice({ placed, label }: { placed: string; label: string }) {
   const { edit } = useJobScreen()
   const [sure, setSure] = useState(false)
   return sure ? (
@@ -177,5 +177,46 @@ export function TakeOutDevice({ placed, label }: { placed: string; label: string
     <Button look="quiet" className="mt-2 text-sm text-soft" onClick={() => setSure(true)}>
       Remove
     </Button>
+  )
+}
+
+/** Descriptions in the library that are newer than, or other than, those that this job carries. */
+export function NewerDescriptions() {
+  const { job, edit } = useJobScreen()
+  const [newer, setNewer] = useState<Device[] | null>(null)
+  const [said, setSaid] = useState<string | null>(null)
+  const look = () =>
+    void ask<{ devices: Device[] }>(fetch, '/api/library').then((a) => {
+      if (!a.ok) return setSaid('The device library cannot be read just now.')
+      const differs = (d: Device) => {
+        const own = job.devices[d.id]
+        return own !== undefined && formatDevice(own) !== formatDevice(d)
+      }
+      const found = a.value.devices.filter(differs)
+      setNewer(found)
+      setSaid(found.length ? null : 'Every device is described as the library has it.')
+    })
+  const take = (device: Device) => {
+    const result = edit({ kind: 'replaceDevice', device })
+    setSaid(
+      result.ok
+        ? `${device.name}: the library’s description is taken; landing and settings stay.`
+        : `Not taken: ${result.problems.map(sentence).join('; ')}`,
+    )
+    if (result.ok) setNewer((list) => list && list.filter((d) => d.id !== device.id))
+  }
+  return (
+    <div className="mt-3 max-w-3xl">
+      <Button onClick={look}>Look for newer descriptions in the library</Button>
+      <ul>
+        {newer?.map((d) => (
+          <li key={d.id} className="flex flex-wrap items-center gap-3 border-t border-line py-2 text-[15px]">
+            <span className="flex-1 basis-56">{d.name} is described otherwise in the library.</span>
+            <Button onClick={() => take(d)}>Take the library’s</Button>
+          </li>
+        ))}
+      </ul>
+      <Said text={said} />
+    </div>
   )
 }

@@ -8,7 +8,7 @@ import { sentence, type Field as JobField } from '@/jobfile'
 import { Button, Caution, Field, Input, Select, TypedInput } from '@/ui'
 import { plateLine } from '@/words'
 import { useJobScreen } from '../job/JobContext'
-import { AddCable, AddDevice, TakeOutDevice } from './Bolted'
+import { AddCable, AddDevice, NewerDescriptions, RemoveDevice } from './Bolted'
 
 /** What is bolted down: each device with its plate and its settings, the cables, the site. */
 export function Gear() {
@@ -22,6 +22,7 @@ export function Gear() {
         ))}
       </div>
       <AddDevice />
+      <NewerDescriptions />
       <section className="mt-4 border-t border-line pt-3">
         <h2 className="text-lg font-bold">Cables</h2>
         <ul className="mt-2 grid gap-x-8 gap-y-3 sm:grid-cols-2 lg:grid-cols-3">
@@ -87,7 +88,7 @@ function DeviceSection({ placed }: { placed: Placed }) {
           {more} more settings are in the Setup
         </Button>
       )}
-      <TakeOutDevice placed={placed.ref} label={placed.label} />
+      <RemoveDevice placed={placed.ref} label={placed.label} />
     </section>
   )
 }

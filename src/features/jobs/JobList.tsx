@@ -6,8 +6,9 @@ import Link from 'next/link'
 import { useCallback, useEffect, useState } from 'react'
 import { ask, linesOf } from '@/client'
 import type { JobListEntry, Summary } from '@/jobfile'
-import { Button, cx, FileButton } from '@/ui'
+import { Button, cx, Field, FileButton, Input, SelectField } from '@/ui'
 import { count } from '@/words'
+import { filterJobs, needsYou, ORDERS, STATES, type JobOrder, type JobState } from './filter'
 
 /** A job in the list. */
 interface Line extends JobListEntry {
@@ -18,10 +19,8 @@ interface Line extends JobListEntry {
 }
 
 const fresh = (line: Line): Summary | null => (line.summary?.version === line.version ? line.summary : null)
-const needs = (summary: Summary | null): boolean =>
-  summary !== null && (summary.broken > 0 || summary.wrongReadings > 0)
 /** By what was last known: a line keeps its place while it is looked at. */
-const rank = (line: Line): number => (!line.summary || needs(line.summary) ? 0 : 1)
+const rank = (line: Line): number => (!line.summary || needsYou(line.summary) ? 0 : 1)
 
 /** The jobs, those that need the technician first. What changed since its proof is proven while the list stands. */
 export function JobList() {
@@ -59,7 +58,14 @@ export function JobList() {
       left = true
     }
   }, [next])
-  const open = jobs?.filter((j) => needs(fresh(j))).length ?? 0
+  const [asked, setAsked] = useState<{ text: string; state: JobState; order: JobOrder }>({
+    text: '',
+    state: 'all',
+    order: 'urgent',
+  })
+  // A line that is proven while the list stands keeps its place: the order is that of when the list came.
+  const shown = jobs && filterJobs(jobs, asked, asked.order === 'urgent' ? () => 0 : rank, fresh)
+  const open = jobs?.filter((j) => needsYou(fresh(j))).length ?? 0
   return (
     <main className="mx-auto max-w-4xl px-4 pt-6 pb-12">
       <header className="flex items-baseline justify-between gap-4 border-b-2 border-ink pb-3">
@@ -93,6 +99,34 @@ export function JobList() {
         </Link>
         <TakeIn onDone={() => void load()} />
       </div>
+      <div className="mt-3 grid grid-cols-2 gap-3 sm:grid-cols-[2fr_1fr_1fr]">
+        <Field label="Search" className="col-span-2 sm:col-span-1">
+          {(ids) => (
+            <Input
+              {...ids}
+              type="search"
+              placeholder="Name, street, owner or note"
+              value={asked.text}
+              onChange={(e) => setAsked({ ...asked, text: e.target.value })}
+            />
+          )}
+        </Field>
+        <SelectField
+          label="Show"
+          value={asked.state}
+          options={STATES.map((s) => [s, STATE_WORDS[s]])}
+          onValue={(state) => setAsked({ ...asked, state })}
+        />
+        <SelectField
+          label="Order"
+          value={asked.order}
+          options={ORDERS.map((o) => [o, ORDER_WORDS[o]])}
+          onValue={(order) => setAsked({ ...asked, order })}
+        />
+      </div>
+      {shown?.length === 0 && jobs && jobs.length > 0 && (
+        <p className="mt-4 text-[15px]">No job fits. Clear the search, or show all jobs.</p>
+      )}
       {away && (
         <p className="mt-4 flex flex-wrap items-center gap-3 bg-watch-soft p-3">
           The list cannot be read just now; it is asked for again every few seconds.
@@ -100,7 +134,7 @@ export function JobList() {
         </p>
       )}
       <ul className="min-h-64">
-        {jobs?.map((j) => (
+        {shown?.map((j) => (
           <li key={j.id} className="border-b border-line">
             <Link
               href={`/job/${j.id}/bench`}
@@ -123,6 +157,19 @@ export function JobList() {
       </ul>
     </main>
   )
+}
+
+const STATE_WORDS: Record<JobState, string> = {
+  all: 'All jobs',
+  broken: 'Broken',
+  needsReading: 'Needs a reading',
+  toPutBack: 'To be put back',
+  done: 'Done',
+}
+const ORDER_WORDS: Record<JobOrder, string> = {
+  urgent: 'What needs you first',
+  newest: 'Newest first',
+  street: 'By street',
 }
 
 /** What is known of a job. While it is awaited its room is kept, on a phone for two lines: nothing moves when it comes. */
@@ -153,6 +200,7 @@ function JobLine({ line }: { line: Line }) {
             ? `${summary.readings} ${summary.readings === 1 ? 'reading' : 'readings'}`
             : 'No readings yet'}
           {summary.wrongReadings ? `, ${summary.wrongReadings} wrong` : ''}
+          {summary.toPutBack ? `. ${summary.toPutBack} to be put back` : ''}
         </p>
       )}
     </div>

@@ -54,6 +54,7 @@ async function summarise(job: Job, version: number): Promise<Summary> {
     undecided: proof.undecided.length,
     states: proof.solved,
     readings: readings.length,
+    toPutBack: job.setup.temporary.filter((t) => !t.back).length,
     wrongReadings: readings.filter((r) => judge(inst, r, job.readings).verdict === 'wrong').length,
   }
 }
