@@ -1,7 +1,7 @@
 import type { Breach, Finding, Proof, RuleCode, RuleId, Undecided } from '@/core/rules'
 import { splitRef, type Installation, type Ref } from '@/core/installation'
 import { count, figure } from './numbers'
-import { refWords } from './names'
+import { lower, refWords } from './names'
 import { situationWords } from './situation'
 
 /** What each rule says, as a statement that holds. A rule without one does not compile. */
@@ -121,7 +121,7 @@ const CODE_WORDS: Record<RuleCode, (found: Naming) => string> = {
   auxAboveGate: ({ at, n: [a] }) =>
     `${at} heats on an ordinary call from ${a} °F up, where its gate holds aux off`,
   auxNoGate: ({ at, n: [a] }) =>
-    `Nothing holds ${at} off in mild weather: it heats on a call for backup at ${a} °F and warmer`,
+    `Nothing holds ${lower(at)} off in mild weather: a call for backup heats at ${a} °F too`,
   coldDefrost: () => 'A defrost blows cold: the strips stay off',
   misled: () => 'Back-feed makes an output of the thermostat live: it would misread its wires',
   noSpare: ({ cable }) => `No spare conductor is left in ${cable}`,

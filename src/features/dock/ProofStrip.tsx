@@ -77,7 +77,10 @@ export function ProofStrip() {
               <span
                 key={`${finding.rule}${finding.code}`}
                 title={findingSentence(inst, finding)}
-                className="absolute top-0 -ml-1.5 border-x-[6px] border-t-[9px] border-x-transparent border-t-harm"
+                className={cx(
+                  'absolute top-0 -ml-1.5 border-x-[6px] border-t-[9px] border-x-transparent',
+                  finding.severity === 'warn' ? 'border-t-watch' : 'border-t-harm',
+                )}
                 style={{ left: `${along(at)}%` }}
               />
             ))}

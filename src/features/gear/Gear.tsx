@@ -85,7 +85,7 @@ function DeviceSection({ placed }: { placed: Placed }) {
       </div>
       {more > 0 && (
         <Button look="quiet" className="mt-2 text-sm" onClick={() => go('setup')}>
-          {more} more settings are in the Setup
+          {more === 1 ? 'One more setting is' : `${more} more settings are`} in the Setup
         </Button>
       )}
       <RemoveDevice placed={placed.ref} label={placed.label} />

@@ -99,7 +99,8 @@ function usePlaceMarks(): Record<Place, { text: string; needs: boolean }> {
     )
     const readings = standing(job.readings)
     const wrong = readings.filter((r) => judge(inst, r, job.readings).verdict === 'wrong').length
-    const broken = proof?.findings.length ?? 0
+    const broken = proof?.findings.filter((f) => f.severity !== 'warn').length ?? 0
+    const toLookAt = (proof?.findings.length ?? 0) - broken
     const undecided = proof?.undecided.length ?? 0
     const conflicts = conflictsOf(job).length
     const temporary = job.setup.temporary.filter((t) => !t.back).length
@@ -108,9 +109,11 @@ function usePlaceMarks(): Record<Place, { text: string; needs: boolean }> {
       ? 'checking'
       : broken
         ? `${broken} broken`
-        : undecided
-          ? `${undecided} undecided`
-          : 'proven'
+        : toLookAt
+          ? `${toLookAt} to look at`
+          : undecided
+            ? `${undecided} undecided`
+            : 'proven'
     return {
       gear: { text: unknown ? `${unknown} not known` : 'settled', needs: unknown > 0 },
       bench: { text: bench, needs: broken > 0 },
