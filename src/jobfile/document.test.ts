@@ -184,6 +184,13 @@ describe('a batch', () => {
   })
 })
 
+it('an operation that a newer version left in the queue is refused, and nothing breaks', () => {
+  const unknown = { kind: 'fromTheFuture' } as unknown as Operation
+  expect(apply(demo(), unknown)).toMatchObject({ ok: false, problems: [{ path: 'kind' }] })
+  expect(inverse(demo(), unknown)).toBeNull()
+  expect(clash(unknown, land('w01', 'a', null))).toBe(false)
+})
+
 describe('taking back', () => {
   /** Edits of every kind of place, each with what random numbers choose. */
   const edits = fc.oneof(

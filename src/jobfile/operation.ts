@@ -4,7 +4,7 @@ import { type Checked } from './problem'
 import { applyRestore, restoreOf, restoreFields, restorePath, type Restore } from './restore'
 import { shape, union } from './schemaKit'
 import type { Job, SectionOperation } from './sections/registry'
-import { done, type OperationSpec } from './sections/section'
+import { done, refuse, type OperationSpec } from './sections/section'
 
 /** Several edits that are one thing to a person: applied whole or not at all, taken back as one, logged as one. */
 export interface Batch {
@@ -53,7 +53,11 @@ export const batched = (ops: readonly Operation[]): Operation | null => {
 /** Applies one operation. A refused one names its place and changes nothing; the job passed in is never changed. */
 export function apply(job: Job, op: Operation): Checked<Job> {
   if (op.kind === 'restore') return applyRestore(job, op)
-  if (op.kind !== 'batch') return specOf(op).apply(job, op)
+  if (op.kind !== 'batch') {
+    const spec = specs.get(op.kind)
+    // A newer version of the app may have left it in this browser's queue.
+    return spec ? spec.apply(job, op) : refuse('kind', 'an operation that this version knows', op.kind)
+  }
   let now = job
   for (const [i, each] of op.ops.entries()) {
     const next = apply(now, each)
@@ -64,16 +68,9 @@ export function apply(job: Job, op: Operation): Checked<Job> {
   return done(now)
 }
 
-function specOf(op: { kind: string }): OperationSpec<{ kind: string }, Job> {
-  const spec = specs.get(op.kind)
-  // Operations from outside are checked against the schema before they come here.
-  if (!spec) throw new Error(`no section has an operation "${op.kind}"`)
-  return spec
-}
-
 /** Whether an operation can be taken back: a reading is corrected, and never is. */
 export const isUndoable = (op: Operation): boolean =>
-  partsOf(op).every((o) => o.kind === 'restore' || specOf(o).undoable !== false)
+  partsOf(op).every((o) => o.kind === 'restore' || specs.get(o.kind)?.undoable !== false)
 
 /** The operation that makes of the job as it was left the job as it was found, exactly; null where there is none. */
 export function inverse(before: Job, op: Operation, after = apply(before, op)): Restore | null {
@@ -82,7 +79,7 @@ export function inverse(before: Job, op: Operation, after = apply(before, op)): 
 
 /** The places in the document that an operation changes. */
 export const pathsOf = (op: Operation): string[] =>
-  partsOf(op).flatMap((o) => (o.kind === 'restore' ? restorePath(o) : [specOf(o).path(o)]))
+  partsOf(op).flatMap((o) => (o.kind === 'restore' ? restorePath(o) : (specs.get(o.kind)?.path(o) ?? [])))
 
 /** The first place that both change; null where they touch nothing in common. */
 export function clashAt(a: Operation, b: Operation): string | null {

@@ -70,6 +70,8 @@ export const lineCircuits: JobRule<'lineCircuits', Code> = {
     'conductorUnderLoad',
     'breakerOverConductor',
   ],
+  // A plate as read on site stands over the one that the device ships with.
+  asksSite: true,
   applies: (inst) => ofKind(inst, 'feed').length > 0,
   find: ({ inst, plates }) => {
     const fed = ofKind(inst, 'outdoorUnit', 'packagedUnit', 'stripKit', 'furnace')
