@@ -62,8 +62,10 @@ function judgeControlVolts(inst: Installation, r: Reading, all: readonly Reading
   const own = splitRef(r.at).placed
   const solved = solve(circuitOf(inst), r.situation)
   const common = placedByRef(inst, own)?.device.terminals.find((t) => t.role === 'C')
-  const line = lineVoltsFor(inst, r.at, all)
-  const scale = line.volts / serviceVolts(inst, r.at)
+  // Wherever the volts are read, it is the transformer's line that they come from.
+  const source = transformerFor(inst, own)
+  const line = lineVoltsFor(inst, source, all)
+  const scale = line.volts / serviceVolts(inst, source)
   const meter = solved.ok && common ? solved.meter(r.at, `${own}.${common.id}`) : Number.NaN
   const known = Number.isFinite(meter) && meter > tolerances.deadVolts
   const nominal = known ? meter * scale : 24
@@ -81,12 +83,12 @@ function judgeControlVolts(inst: Installation, r: Reading, all: readonly Reading
       verdict: 'wrong',
       causes: [{ kind: 'doorOpen' }, { kind: 'breakerOff' }, { kind: 'fuseOpen' }],
     }
-  const misfit = tapMisfit(inst, r.at)
+  const misfit = tapMisfit(inst, source)
   if (v >= expected.low && v <= expected.high)
     return misfit
       ? { ...base, verdict: 'watch', causes: [misfit] }
       : { ...base, verdict: 'right', causes: [] }
-  const tap: Cause[] = otherTapFits(inst, r.at, v, nominal, line) ?? (misfit ? [misfit] : [])
+  const tap: Cause[] = otherTapFits(inst, source, v, nominal, line) ?? (misfit ? [misfit] : [])
   const idle = standing(all).some(
     (x) => x.kind === 'controlVolts' && x.at === r.at && x.id !== r.id && isIdle(x) && number(x) > v * 1.1,
   )
@@ -95,6 +97,12 @@ function judgeControlVolts(inst: Installation, r: Reading, all: readonly Reading
     : [...tap, { kind: 'overload' }, { kind: 'utility' }]
   const high: Cause[] = [...tap, { kind: 'utility' }]
   return { ...base, verdict: 'wrong', causes: v < expected.low ? low : high }
+}
+
+/** The device whose transformer feeds what a place belongs to: its own, else the first that has a tap to choose. */
+function transformerFor(inst: Installation, own: string): Ref {
+  const tapped = (p: { ref: string }) => tapVolts(inst, p.ref) !== null
+  return inst.placed.find((p) => p.ref === own && tapped(p))?.ref ?? inst.placed.find(tapped)?.ref ?? own
 }
 
 /** A reading with next to nothing drawn from the transformer. */
