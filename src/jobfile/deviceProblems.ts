@@ -18,18 +18,17 @@ export function deviceProblems(device: Device, path: string): Problem[] {
   once(device.parts, `${path}.parts`)
   once(device.settings, `${path}.settings`)
   once(device.modes, `${path}.modes`)
+  const settingNamed = (id: string, at: string) => {
+    if (!settings.has(id)) found.push(problem(at, 'a setting of the device', id))
+  }
   const expr = (e: Expr, at: string) => {
     for (const l of leaves(e)) {
-      if ('set' in l && !settings.has(l.set)) found.push(problem(at, 'a setting of the device', l.set))
+      if ('set' in l) settingNamed(l.set, at)
       if ('mode' in l && !modes.has(l.mode)) found.push(problem(at, 'a mode of the device', l.mode))
       if ('energised' in l && !loads.has(l.energised))
         found.push(problem(at, 'a load of the device', l.energised))
-      if ('sense' in l && typeof l.below === 'object' && !settings.has(l.below.set))
-        found.push(problem(at, 'a setting of the device', l.below.set))
+      if ('sense' in l && typeof l.below === 'object') settingNamed(l.below.set, at)
     }
-  }
-  const settingNamed = (id: string, at: string) => {
-    if (!settings.has(id)) found.push(problem(at, 'a setting of the device', id))
   }
   const amount = (q: Quantity | undefined, at: string) => {
     if (typeof q !== 'object') return

@@ -41,7 +41,7 @@ interface Run {
 /**
  * Proves a job: solves every reachable state (calls × temperature regions × reachable modes × assumptions about what
  * is not known yet) and holds each rule against it. What asks about the house beside gear, wiring and settings is
- * looked for by `siteFindings`.
+ * looked for by `withSite`.
  */
 export function prove(inst: Installation, rules: readonly Rule[] = RULES): Proof {
   const steps = proofSteps(inst, rules)
