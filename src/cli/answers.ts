@@ -1,10 +1,17 @@
 import * as yup from 'yup'
-import { list, publish, record, shape } from '@/jobfile'
+import { list, named, optional, publish, record, shape } from '@/jobfile'
 
 const str = () => yup.string().defined()
 const num = () => yup.number().defined()
 const bool = () => yup.boolean().defined()
-const situation = () => shape({ call: str(), outdoorF: num(), modes: record(str()) })
+/** With what stood before, where that decides how the relays rest. */
+const situation = (): yup.ObjectSchema<object> =>
+  shape({
+    call: str(),
+    outdoorF: num(),
+    modes: record(str()),
+    after: optional(named('situation', situation)),
+  })
 const finding = () =>
   shape({
     rule: str(),
@@ -41,7 +48,13 @@ export const ANSWERS = {
   }),
   sweep: shape({
     states: num(),
-    factors: shape({ calls: num(), temperatures: num(), mostModes: num(), assumptions: num() }),
+    factors: shape({
+      calls: num(),
+      temperatures: num(),
+      mostModes: num(),
+      assumptions: num(),
+      otherRests: num(),
+    }),
     rules: list(shape({ rule: str(), result: str(), words: str() })),
   }),
   state: shape({

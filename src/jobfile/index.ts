@@ -12,7 +12,7 @@ export { freshParts, installationOf, storedJob, upgradeJob, upgradeOperation } f
 export { checkDevice, formatDevice, MOST_DEVICE_BYTES, parseDevice } from './deviceFile'
 export { checkJob, formatJob, MOST_BYTES, parseJob } from './file'
 export { jsonSchemaOf, publish } from './jsonSchema'
-export { list, record, shape } from './schemaKit'
+export { list, named, optional, record, shape } from './schemaKit'
 export type { JobListEntry, Summary } from './listing'
 export {
   apply,

@@ -234,7 +234,10 @@ export function proofSentence(inst: Installation, proof: Proof): string {
 
 /** Where N comes from. */
 export function factorsSentence(p: Proof): string {
-  const { calls, temperatures, mostModes, assumptions } = p.factors
+  const { calls, temperatures, mostModes, assumptions, otherRests } = p.factors
   const unknown = assumptions > 1 ? ` × ${assumptions} ways for what is not known` : ''
-  return `${calls} calls × ${temperatures} outdoor temperatures × up to ${mostModes} combinations of timers, defrost, limits and breakers${unknown}, counting those that can occur`
+  const rests = otherRests
+    ? `, and ${otherRests} more in which relays rest otherwise after what stood before`
+    : ''
+  return `${calls} calls × ${temperatures} outdoor temperatures × up to ${mostModes} combinations of timers, defrost, limits and breakers${unknown}, counting those that can occur${rests}`
 }

@@ -15,8 +15,9 @@ export function modeWords(inst: Installation, ref: string, state: string): strin
   return `${mode?.label ?? id}${mode?.label === 'Breaker' ? `, ${lower(placed?.label ?? '')}` : ''}: ${lower(found?.label ?? state)}`
 }
 
-/** "Emergency heat at 45 °F, everything normal". */
+/** "Emergency heat at 45 °F, everything normal"; with what came before, where that matters: ", after heating …". */
 export function situationWords(inst: Installation, s: Situation): string {
   const modes = Object.entries(s.modes).map(([ref, state]) => modeWords(inst, ref, state))
-  return `${CALL_WORDS[s.call]} at ${degrees(s.outdoorF)}, ${modes.length ? modes.join('; ') : 'everything normal'}`
+  const now = `${CALL_WORDS[s.call]} at ${degrees(s.outdoorF)}, ${modes.length ? modes.join('; ') : 'everything normal'}`
+  return s.after ? `${now}, after ${lower(situationWords(inst, s.after))}` : now
 }

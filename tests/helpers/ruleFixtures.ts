@@ -1,6 +1,7 @@
 import type { Device, Value } from '@/core/equipment'
 import type { Installation } from '@/core/installation'
 import type { Situation } from '@/core/situation'
+import { degF } from '@/core/units'
 import { coil, contact, device, install, placed, wire } from './build'
 import { demoInstallation, libraryDevice, rewired, without, wireBetween } from './demo'
 
@@ -285,10 +286,11 @@ export const FIXTURES: Record<string, RuleFixture> = {
     code: 'coldDefrost',
   },
   wireDetect: {
-    why: 'the isolation relay jumped from its coil to its contact: the defrost output reaches AUX',
+    why: 'the isolation relay jumped from its coil to its contact: one aux call and it holds itself in, AUX live for good',
     clean: () => demoInstallation('pennywort-close'),
     broken: () => joined(demoInstallation('pennywort-close'), 'iso.A1', 'iso.NO'),
-    witness: { call: 'heat1', modes: { 'od.board': 'defrost' } },
+    // It could also be seen in a defrost, but that is one mode away from normal.
+    witness: { call: 'off', modes: {}, after: { call: 'heatAux1', outdoorF: degF(48), modes: {} } },
     code: 'misled',
   },
   spareLeft: {

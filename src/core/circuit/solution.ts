@@ -7,7 +7,7 @@ import { complexes, type Complexes, type Factors } from './elimination'
 import { impedanceBetween, shownBy } from './impedance'
 import { across, nodeOf, type Branch, type LoadBranch } from './netlist'
 import { overcurrents, type Overcurrent } from './overcurrent'
-import type { Circuit, Settled, UnknownAs } from './solver'
+import type { Circuit, Outcome, Settled, UnknownAs } from './solver'
 
 /** One situation, solved: numbers between any points, and what runs. */
 export interface Solution {
@@ -37,9 +37,15 @@ export interface Unsolved {
 }
 export type Solved = Solution | Unsolved
 
+/** The rest of a situation, and of what stood before it first where that is named. */
+function settled(circuit: Circuit, situation: Situation, unknownAs: UnknownAs): Outcome {
+  const before = situation.after && settled(circuit, situation.after, unknownAs)
+  return before?.ok ? circuit.settleAfter(situation, before, unknownAs) : circuit.settle(situation, unknownAs)
+}
+
 /** Solves one situation of a circuit. */
 export function solve(circuit: Circuit, situation: Situation, unknownAs: UnknownAs = 'open'): Solved {
-  const state = circuit.settle(situation, unknownAs)
+  const state = settled(circuit, situation, unknownAs)
   if (!state.ok) return { ok: false, situation, why: state.why, cycle: state.cycle }
   const { net, plan } = circuit
   // Metering asks many times of one state.

@@ -15,6 +15,7 @@ import {
 } from './elimination'
 import { across, netlistOf, type Netlist } from './netlist'
 import { overcurrents } from './overcurrent'
+import { memoryCoils } from './memory'
 import { bareMatrix, injected, pairsOf, stamp, stampTransformer } from './stamps'
 
 /** Contacts and coils at rest, with the node volts that go with them. */
@@ -56,6 +57,7 @@ export class Circuit {
   private readonly base: Complexes
   private readonly rhs: Complexes
   private readonly outcomes = new Map<string, Outcome>()
+  private remembers: boolean | undefined
   private readonly solved = new Map<string, Complexes | null>()
   /** Spent by each solution of the sweep, and filled again by the next. */
   private readonly room: { matrix: Complexes; factors: Factors }
@@ -124,13 +126,50 @@ export class Circuit {
     const same = near?.ok ? this.sameAs(near, outside, unknownAs) : undefined
     if (same) return same
     const key = packed(outside) + (unknownAs === 'open' ? '' : '?')
+    return this.outcomeBy(key, outside, unknownAs, null)
+  }
+
+  /**
+   * Lets contacts and coils settle from how they stand in another situation, as they do when a call, the weather or a
+   * board changes. Where a relay seals itself in, the rest that is found may be another than the one from all coils at rest.
+   */
+  settleAfter(situation: Situation, previous: Settled, unknownAs: UnknownAs = 'open'): Outcome {
+    const outside = this.table.answers(situation)
+    const key = `${packed(outside)}${unknownAs === 'open' ? '' : '?'}<${packed(previous.coils)}`
+    return this.outcomeBy(key, outside, unknownAs, previous.coils)
+  }
+
+  private outcomeBy(
+    key: string,
+    outside: Uint8Array,
+    unknownAs: UnknownAs,
+    from: Uint8Array | null,
+  ): Outcome {
     let outcome = this.outcomes.get(key)
     if (!outcome) {
-      outcome = this.settleFrom(outside, unknownAs, 'together')
-      if (!outcome.ok && outcome.why === 'chatter') outcome = this.settleFrom(outside, unknownAs, 'oneByOne')
+      outcome = this.settleFrom(outside, unknownAs, 'together', from)
+      if (!outcome.ok && outcome.why === 'chatter')
+        outcome = this.settleFrom(outside, unknownAs, 'oneByOne', from)
       this.outcomes.set(key, outcome)
     }
     return outcome
+  }
+
+  /**
+   * Whether a situation may come to rest in more than one way: a coil can change its own volts through contacts. Loads
+   * that stand between drop-out and pull-in are another reason, which only a solution shows (`holdsOn`).
+   */
+  hasMemory(): boolean {
+    return (this.remembers ??= memoryCoils(this.net, this.table.coilWatchers).size > 0)
+  }
+
+  /** Whether some control coil would stay in with the volts it has here, that did not pull it in. */
+  holdsOn({ volts, coils }: Settled): boolean {
+    for (const i of this.table.coilWatchers.keys()) {
+      const l = this.net.loads[i]!
+      if (coils[i] !== 2 && across(volts, l.a, l.b) >= l.dropOut) return true
+    }
+    return false
   }
 
   /**
@@ -172,9 +211,14 @@ export class Circuit {
     return undefined
   }
 
-  private settleFrom(outside: Uint8Array, unknownAs: UnknownAs, how: 'together' | 'oneByOne'): Outcome {
+  private settleFrom(
+    outside: Uint8Array,
+    unknownAs: UnknownAs,
+    how: 'together' | 'oneByOne',
+    from: Uint8Array | null,
+  ): Outcome {
     const { contacts, loads } = this.net
-    const coils = new Uint8Array(loads.length)
+    const coils = from ? from.slice() : new Uint8Array(loads.length)
     const drivers = new Uint8Array(contacts.length)
     const closed = new Uint8Array(contacts.length)
     const threshold = unknownAs === 'closed' ? 1 : 2

@@ -16,7 +16,18 @@ import {
 import { tolerances } from '../tolerances'
 import type { DegF } from '../units'
 import { RULES } from './registry'
-import type { Breach, CoverageRule, Finding, JobRule, Proof, Rule, StateRule, Undecided } from './rule'
+import { otherRests } from './resting'
+import type {
+  Breach,
+  CoverageRule,
+  Finding,
+  JobRule,
+  Proof,
+  Rule,
+  StateRule,
+  StateSeen,
+  Undecided,
+} from './rule'
 import { stateSeen } from './seen'
 
 /** The smallest witness of one code of a rule under one assumption of the unknowns. */
@@ -25,7 +36,7 @@ interface Broken {
   /** null: it stands in every situation. */
   situation: Situation | null
   breach: Breach
-  size: [number, number, number]
+  size: Size
 }
 interface Run {
   assumed: Installation
@@ -36,6 +47,9 @@ interface Run {
   ranNormally: Map<Call, Set<Ref>>
   solved: number
   mostModes: number
+  /** Rests that only what stood before leads to; and whether a control coil was seen holding on weak volts. */
+  otherRests: number
+  holdsOn: boolean
 }
 
 /**
@@ -66,6 +80,7 @@ export function* proofSteps(
     temperatures: temperatures.length,
     mostModes: 0,
     assumptions: rows?.length ?? 0,
+    otherRests: 0,
   }
   const proof: Proof = { factors, solved: 0, rules: applying.map((r) => r.id), findings: [], undecided: [] }
   if (!rows) {
@@ -80,7 +95,8 @@ export function* proofSteps(
   const runs: Run[] = []
   for (const values of rows)
     runs.push(yield* runSteps(assume(inst, unknowns, values), applying, temperatures))
-  proof.solved = runs.reduce((n, r) => n + r.solved, 0)
+  proof.solved = runs.reduce((n, r) => n + r.solved + r.otherRests, 0)
+  factors.otherRests = runs.reduce((n, r) => n + r.otherRests, 0)
   factors.mostModes = Math.max(...runs.map((r) => r.mostModes))
   for (const key of keysOf(applying, runs)) {
     const broken = runs.flatMap((run) => {
@@ -179,12 +195,19 @@ function together(findings: readonly Finding[], rules: readonly Rule[]): Finding
   })
 }
 
-/** Fewest modes away from normal, then the lowest call, then the temperature nearest the mild point. */
-function sizeOf(abnormalCount: number, s: Situation): [number, number, number] {
-  return [abnormalCount, CALLS.indexOf(s.call), Math.abs(s.outdoorF - tolerances.mildF)]
+type Size = [modes: number, call: number, degrees: number, steps: number]
+
+/**
+ * Fewest modes away from normal, then the lowest call, then the temperature nearest the mild point, then the fewest
+ * situations that must have stood before.
+ */
+function sizeOf(abnormalCount: number, s: Situation): Size {
+  let steps = 0
+  for (let before = s.after; before; before = before.after) steps++
+  return [abnormalCount, CALLS.indexOf(s.call), Math.abs(s.outdoorF - tolerances.mildF), steps]
 }
-function smaller(a: [number, number, number], b: [number, number, number]): boolean {
-  for (let i = 0; i < 3; i++) if (a[i]! !== b[i]!) return a[i]! < b[i]!
+function smaller(a: Size, b: Size): boolean {
+  for (let i = 0; i < 4; i++) if (a[i]! !== b[i]!) return a[i]! < b[i]!
   return false
 }
 
@@ -227,6 +250,8 @@ function* runSteps(
     ranNormally: new Map(),
     solved: 0,
     mostModes: 0,
+    otherRests: 0,
+    holdsOn: false,
   }
   const calls = callsOf(assumed)
   const each = rules.filter((r) => r.scope === 'state')
@@ -234,6 +259,7 @@ function* runSteps(
     proveCall(run, call, each, temperatures)
     yield
   }
+  if (run.holdsOn || circuit.hasMemory()) proveOtherRests(run, calls, each, temperatures)
   const nearest = temperatures.reduce((a, t) =>
     Math.abs(t - tolerances.mildF) < Math.abs(a - tolerances.mildF) ? t : a,
   )
@@ -245,7 +271,7 @@ function* runSteps(
           rule,
           situation: null,
           breach,
-          size: [0, 0, 0],
+          size: [0, 0, 0, 0],
         })
   }
   return run
@@ -291,30 +317,53 @@ function proveCall(
     const judges = first ? each : weather
     if (!judges.length) return
     const outcomes: Outcome[] = []
+    let lastCoils: Uint8Array | null = null
     rows.forEach(({ modes, abnormalCount, conditions, parentIndex }, i) => {
       if (!first && abnormalCount > 0) return
       const situation: Situation = { call, outdoorF, modes }
       const outcome = circuit.settle(situation, 'open', outcomes[parentIndex])
       outcomes[i] = outcome
+      // Neighbours share their coils: only those that moved are looked at.
+      if (outcome.ok && outcome.coils !== lastCoils) {
+        lastCoils = outcome.coils
+        run.holdsOn ||= circuit.holdsOn(outcome)
+      }
       const seen = stateSeen(circuit, outcome, situation, { abnormalCount, conditions })
       if (first)
         for (const ref of seen.facts.running) {
           run.everRan.add(ref)
           if (abnormalCount === 0) normally.add(ref)
         }
-      for (const rule of judges) {
-        const found = rule.each(seen)
-        if (!found) continue
-        for (const breach of 'code' in found ? [found] : found)
-          keep(run, `${rule.id}:${breach.code}`, {
-            rule,
-            situation,
-            breach,
-            size: sizeOf(abnormalCount, situation),
-          })
-      }
+      for (const rule of judges) judge(run, rule, seen)
     })
   })
+}
+
+/** Holds the rules against what a situation comes to rest in after another one, where that differs. */
+function proveOtherRests(
+  run: Run,
+  calls: readonly Call[],
+  each: readonly StateRule<string, string>[],
+  temperatures: readonly DegF[],
+): void {
+  for (const { situation, row, outcome } of otherRests(run.circuit, calls, temperatures)) {
+    run.otherRests++
+    const seen = stateSeen(run.circuit, outcome, situation, row)
+    for (const rule of each) if (!rule.readsOutdoor || row.abnormalCount === 0) judge(run, rule, seen)
+  }
+}
+
+function judge(run: Run, rule: StateRule<string, string>, seen: StateSeen): void {
+  const found = rule.each(seen)
+  if (!found) return
+  const { situation, abnormalCount } = seen
+  for (const breach of 'code' in found ? [found] : found)
+    keep(run, `${rule.id}:${breach.code}`, {
+      rule,
+      situation,
+      breach,
+      size: sizeOf(abnormalCount, situation),
+    })
 }
 
 function keep(run: Run, key: string, b: Broken): void {

@@ -114,8 +114,17 @@ export interface Undecided {
 }
 
 export interface Proof {
-  /** calls, temperatures, the largest number of mode combinations for one of them, assignments of unknowns. */
-  factors: { calls: number; temperatures: number; mostModes: number; assumptions: number }
+  /**
+   * Calls, temperatures, the largest number of mode combinations for one of them, assignments of unknowns; and how many
+   * states came to rest in another way still, by what stood before.
+   */
+  factors: {
+    calls: number
+    temperatures: number
+    mostModes: number
+    assumptions: number
+    otherRests: number
+  }
   /** Reachable states solved: N. */
   solved: number
   /** Ids of the rules that apply to this job. */

@@ -245,6 +245,7 @@ describe('how many states', () => {
       temperatures: 7,
       mostModes: 4 * 2 * 4 * 3 * 2,
       assumptions: 1,
+      otherRests: 0,
     })
   })
 })

@@ -78,12 +78,20 @@ describe('a sweep by classes', () => {
 
   it('the same for jobs that break one law after the other', () => {
     let broken = 0
+    const remembering: string[] = []
     for (const [law, f] of Object.entries(FIXTURES)) {
       const inst = f.broken()
+      // Rests that hang on what stood before have a test of their own: here each state is judged from rest.
+      if (prove(inst).factors.otherRests > 0) {
+        remembering.push(law)
+        continue
+      }
       const ours = said(inst)
       expect([law, ours]).toEqual([law, plainly(inst)])
       broken += ours.broken.size
     }
     expect(broken).toBeGreaterThan(20)
+    // A relay that holds itself in; a valve coil, and a humidifier's in series, that stays in on volts that would not pull it in.
+    expect(remembering).toEqual(['coilVolts', 'humidifierHeat', 'wireDetect'])
   }, 120_000)
 })

@@ -4,6 +4,7 @@ export {
   abnormalCountOf,
   canFeel,
   callsOf,
+  changedSituation,
   conditionsOf,
   conditionsOfModes,
   memoryState,

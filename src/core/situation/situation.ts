@@ -24,6 +24,13 @@ export interface Situation {
   outdoorF: DegF
   /** State by mode reference ("od.board": "defrost"); memories of differentials too ("odt.band:setpoint": "made"). */
   modes: Record<Ref, string>
+  /** What stood just before, where that decides how the coils come to rest; absent: from all coils at rest. */
+  after?: Situation
+}
+
+/** Another situation, reached by a hand on the dock: what stood before an earlier one says nothing about it. */
+export function changedSituation(s: Situation, change: Partial<Omit<Situation, 'after'>>): Situation {
+  return { call: s.call, outdoorF: s.outdoorF, modes: s.modes, ...change }
 }
 
 /** What an expression of `placed` sees in a situation; coils are supplied by whoever knows them. */

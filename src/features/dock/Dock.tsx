@@ -3,7 +3,7 @@
 import { Popover, ToggleGroup } from 'radix-ui'
 import { useEffect, useState, type ReactNode } from 'react'
 import type { Call } from '@/core/equipment'
-import { callsOf, breakpointsOf, type Situation } from '@/core/situation'
+import { callsOf, breakpointsOf, changedSituation, type Situation } from '@/core/situation'
 import { degF } from '@/core/units'
 import { Button, cx } from '@/ui'
 import { CALL_SHORT, CALL_WORDS, degrees, figure } from '@/words'
@@ -41,7 +41,7 @@ function WideDock() {
           <Button
             className={cx(
               'max-w-44 text-left',
-              Object.keys(situation.modes).length > 0 && '!border-2 !border-copper',
+              (Object.keys(situation.modes).length > 0 || situation.after) && '!border-2 !border-copper',
             )}
           >
             {modesSummary(inst, situation)}
@@ -126,7 +126,7 @@ function CallPicker({ onPick }: { onPick?: () => void }) {
       aria-label="Call"
       value={situation.call}
       onValueChange={(call) => {
-        if (call) setSituation({ ...situation, call: call as Call })
+        if (call) setSituation(changedSituation(situation, { call: call as Call }))
         onPick?.()
       }}
       className={cx('grid grid-cols-2 gap-2 lg:gap-1', many ? 'lg:grid-cols-5' : 'lg:grid-cols-3')}
@@ -155,7 +155,8 @@ function CallPicker({ onPick }: { onPick?: () => void }) {
   )
 }
 
-const at = (s: Situation, t: number): Situation => ({ ...s, outdoorF: degF(Math.min(115, Math.max(-20, t))) })
+const at = (s: Situation, t: number): Situation =>
+  changedSituation(s, { outdoorF: degF(Math.min(115, Math.max(-20, t))) })
 
 function Thermometer() {
   const { situation, setSituation } = useSituationNow()
@@ -219,7 +220,7 @@ function useDockKeys() {
       const gates = breakpointsOf(inst)
       const t = situation.outdoorF
       let next: Situation | null = null
-      if (digit) next = { ...situation, call: digit }
+      if (digit) next = changedSituation(situation, { call: digit })
       else if (e.key === 'ArrowLeft') next = at(situation, t - 1)
       else if (e.key === 'ArrowRight') next = at(situation, t + 1)
       else if (e.key === '[') next = at(situation, [...gates].reverse().find((g) => g < t) ?? -20)

@@ -1,15 +1,15 @@
 'use client'
 
-import { memoriesAt, modesOf, type Situation } from '@/core/situation'
+import { changedSituation, memoriesAt, modesOf, type Situation } from '@/core/situation'
 import type { Installation } from '@/core/installation'
 import { Button, SelectField } from '@/ui'
-import { modeWords } from '@/words'
+import { lower, modeWords, situationWords } from '@/words'
 import { useJobScreen, useSituationNow } from '../job/JobContext'
 
 /** How many modes are away from normal, in words for a button. */
 export function modesSummary(inst: Installation, s: Situation): string {
   const away = Object.entries(s.modes)
-  if (!away.length) return 'All normal'
+  if (!away.length) return s.after ? 'Normal, as it came' : 'All normal'
   if (away.length === 1) return modeWords(inst, away[0]![0], away[0]![1])
   return `${away.length} not normal`
 }
@@ -20,11 +20,17 @@ export function ModesControl() {
   const { situation, setSituation } = useSituationNow()
   const set = (ref: string, state: string, normal: string) => {
     const { [ref]: _, ...rest } = situation.modes
-    setSituation({ ...situation, modes: state === normal ? rest : { ...rest, [ref]: state } })
+    setSituation(changedSituation(situation, { modes: state === normal ? rest : { ...rest, [ref]: state } }))
   }
   const memories = memoriesAt(inst, situation.outdoorF)
   return (
     <div>
+      {situation.after && (
+        <p className="mb-3 text-[15px]">
+          The relays stand as they came to rest after {lower(situationWords(inst, situation.after))}. A change
+          here starts from all coils at rest.
+        </p>
+      )}
       <div className="grid grid-cols-2 items-end gap-3">
         {memories.map((ref) => (
           <SelectField
@@ -51,8 +57,8 @@ export function ModesControl() {
       </div>
       <Button
         className="mt-3"
-        disabled={!Object.keys(situation.modes).length}
-        onClick={() => setSituation({ ...situation, modes: {} })}
+        disabled={!Object.keys(situation.modes).length && !situation.after}
+        onClick={() => setSituation(changedSituation(situation, { modes: {} }))}
       >
         Everything back to normal
       </Button>

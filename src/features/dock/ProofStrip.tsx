@@ -4,7 +4,7 @@ import { Slider } from 'radix-ui'
 import { useId, useMemo } from 'react'
 import type { LoadFunction } from '@/core/equipment'
 import { stripOf } from '@/core/explain'
-import { breakpointsOf } from '@/core/situation'
+import { breakpointsOf, changedSituation } from '@/core/situation'
 import { tolerances } from '@/core/tolerances'
 import { degF } from '@/core/units'
 import { cx } from '@/ui'
@@ -70,7 +70,7 @@ export function ProofStrip() {
           max={warmestF}
           step={1}
           value={[Math.round(situation.outdoorF)]}
-          onValueChange={([t]) => setSituation({ ...situation, outdoorF: degF(t!) })}
+          onValueChange={([t]) => setSituation(changedSituation(situation, { outdoorF: degF(t!) }))}
         >
           <Slider.Track className="absolute inset-0 cursor-pointer">
             {notches.map(({ finding, at }) => (

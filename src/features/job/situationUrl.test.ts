@@ -20,3 +20,13 @@ describe('the situation in the address', () => {
     expect(placeOfPath('/job/x/attic')).toBe('bench')
   })
 })
+
+describe('what stood before', () => {
+  it('travels in the address, the latest first, and comes back', () => {
+    const first = { call: 'emergency' as const, outdoorF: degF(45), modes: { 'od.board': 'defrost' } }
+    const second = { call: 'heat1' as const, outdoorF: degF(20), modes: {}, after: first }
+    const now = { call: 'off' as const, outdoorF: degF(20), modes: {}, after: second }
+    expect(fromQuery(toQuery(now))).toEqual(now)
+    expect(new URLSearchParams(toQuery(now)).getAll('after')[0]).toBe('call=heat1&t=20')
+  })
+})

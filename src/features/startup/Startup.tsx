@@ -1,7 +1,7 @@
 'use client'
 
 import type { Call } from '@/core/equipment'
-import { callsOf } from '@/core/situation'
+import { callsOf, changedSituation } from '@/core/situation'
 import { judge, standing } from '@/core/startup'
 import { Caution, cx } from '@/ui'
 import { CALL_WORDS } from '@/words'
@@ -21,7 +21,7 @@ export function Startup() {
       <ul className="grid grid-cols-2 gap-2 lg:grid-cols-5">
         {calls.map((c) => (
           <li key={c}>
-            <CallTile call={c} open={c === open} onOpen={() => setSituation({ ...situation, call: c })} />
+            <CallTile call={c} open={c === open} onOpen={() => setSituation(changedSituation(situation, { call: c }))} />
           </li>
         ))}
       </ul>
