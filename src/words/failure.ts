@@ -31,7 +31,7 @@ export function failureWords(inst: Installation, f: Failure): string {
 export const EFFECT_WORDS: Record<EffectKind, string> = {
   harm: 'Would do harm',
   noHeat: 'Would leave the house without heat',
-  unnoticed: 'Would go unnoticed on a mild day',
+  unnoticed: 'Would go unnoticed while every heating call still heats',
   noticed: 'Would be noticed at once',
   nothing: 'Would change nothing by itself',
 }

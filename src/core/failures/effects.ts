@@ -1,6 +1,7 @@
 import { isHeatPumpHeating } from '../equipment'
 import { Circuit, circuitOf, type Outcome } from '../circuit'
 import type { Installation, Ref } from '../installation'
+import { targetsOf } from '../query'
 import { factsOf, RULES, stateSeen, type Facts, type StateRule } from '../rules'
 import {
   callsOf,
@@ -48,9 +49,14 @@ export function trials(inst: Installation): Situation[] {
   )
 }
 
-/** Where a technician looks on the day: nothing colder than the mild point, no emergency, no defrost. */
-const seenOnTheDay = (s: Situation): boolean =>
-  s.outdoorF >= tolerances.mildF && s.call !== 'emergency' && !s.call.startsWith('heatAux')
+/** A demand for heat as a thermostat makes it by itself: emergency heat is somebody's choice. */
+interface HeatAt {
+  first: Situation
+  /** Some demand brings heat, emergency heat among them. */
+  warm: boolean
+  /** The thermostat's own demands bring heat, the first of them or what it goes on to. */
+  ordinary: boolean
+}
 
 /** Rules about missing heat: a house without heat is told apart from harm. */
 const COLD = ['emergencyHeat', 'someHeat']
@@ -71,10 +77,19 @@ export function effectOf(
       r.scope === 'state' && r.severity === 'danger' && !COLD.includes(r.id) && r.applies(broken),
   )
   const effect: Effect = { failure, kind: 'nothing', rule: null, witness: null, lost: [], gained: [] }
-  const off = tried.map((s) => conditionsOfModes(inst, s.modes).has('off'))
-  let visible = false
-  /** For each temperature, the first heating demand, and whether any of them brings heat. */
-  const heat = new Map<number, { first: Situation; warm: boolean }>()
+  const conditions = tried.map((s) => conditionsOfModes(inst, s.modes))
+  const off = conditions.map((c) => c.has('off'))
+  const fans = targetsOf(inst).flatMap((t) => (t.making.what === 'outdoorFan' ? [t.ref] : []))
+  const blown = targetsOf(inst).some((t) => t.making.what === 'blower')
+  const heats = (f: Facts): boolean => {
+    if (f.stripsOn.length || f.burnersOn.length) return true
+    if (!f.compressor || f.valve?.position === 'cooling' || (blown && !f.blower)) return false
+    // A coil with no air through it frosts over.
+    return !fans.length || fans.some((r) => f.running.includes(r))
+  }
+  /** Something runs that nobody called. */
+  let uncalled = false
+  const heat = new Map<number, HeatAt>()
   tried.forEach((s, i) => {
     const situation = { ...s, modes: { ...s.modes, ...forced } }
     const outcome: Outcome = circuit.settle(situation)
@@ -93,28 +108,31 @@ export function effectOf(
     }
     // A supply that somebody switched off is no failure's fault: there only harm counts.
     if (off[i]) return
-    if (isHeatPumpHeating(s.call) || s.call === 'emergency') {
-      const known = heat.get(s.outdoorF)
-      heat.set(s.outdoorF, { first: known?.first ?? s, warm: (known?.warm ?? false) || heats(facts) })
+    // A defrost may bring heat that no demand does: it is no answer to a call.
+    if ((isHeatPumpHeating(s.call) || s.call === 'emergency') && !conditions[i]!.has('defrost')) {
+      const known = heat.get(s.outdoorF) ?? { first: s, warm: false, ordinary: false }
+      const warm = heats(facts)
+      heat.set(s.outdoorF, {
+        first: known.first,
+        warm: known.warm || warm,
+        ordinary: known.ordinary || (warm && s.call !== 'emergency'),
+      })
     }
     const lost = before.running.filter((r) => !facts.running.includes(r))
     const gained = facts.running.filter((r) => !before.running.includes(r))
     if (!lost.length && !gained.length) return
     if (!effect.witness) Object.assign(effect, { witness: s })
     if (!effect.lost.length && !effect.gained.length) Object.assign(effect, { lost, gained })
-    visible ||= seenOnTheDay(s)
+    uncalled ||= gained.length > 0 && (s.call === 'off' || s.call === 'fan')
   })
   if (effect.kind === 'harm') return effect
   const noHeatAt = [...heat.values()].find((h) => !h.warm)?.first
   const changed = effect.lost.length + effect.gained.length > 0
   if (noHeatAt) return { ...effect, kind: 'noHeat', witness: noHeatAt }
-  return { ...effect, kind: !changed ? 'nothing' : visible ? 'noticed' : 'unnoticed' }
+  // Whatever a cooling call would show: a house that still warms up tells nobody.
+  const cold = [...heat].some(([t, h]) => t <= tolerances.mildF && !h.ordinary)
+  return { ...effect, kind: !changed ? 'nothing' : cold || uncalled ? 'noticed' : 'unnoticed' }
 }
-
-const heats = (f: Facts): boolean =>
-  (f.compressor !== null && f.valve?.position !== 'cooling') ||
-  f.stripsOn.length > 0 ||
-  f.burnersOn.length > 0
 
 /**
  * Repeats the sweep with each single failure, and says what each would do.

@@ -1,5 +1,5 @@
 import { demoInstallation, wireBetween } from '../../../tests/helpers/demo'
-import { stageDriven } from '../../../tests/helpers/ruleFixtures'
+import { joined, stageDriven } from '../../../tests/helpers/ruleFixtures'
 import type { Installation } from '../installation'
 import { degF } from '../units'
 import { diagnose, failuresOf, singleFailures, withFailure, type Effect, type MeterAnswer } from '.'
@@ -32,7 +32,7 @@ describe('if one part fails', () => {
     ['stuckClosed', 'od.pole', undefined, 'noticed', 'a stuck contactor runs with everything off'],
     ['loadOpen', 'od.fan', undefined, 'noticed', 'the outdoor fan stands still'],
     ['stuckClosed', 'od.fanRelay', undefined, 'unnoticed', 'a fan that does not stop shows in defrost only'],
-    ['loadOpen', 'od.rvCoil', undefined, 'noticed', 'cooling heats'],
+    ['loadOpen', 'od.rvCoil', undefined, 'unnoticed', 'cooling heats, and nobody cools at 47 °F and below'],
     ['stuckOpen', 'od.outW', undefined, 'unnoticed', 'defrosts blow cold'],
   ] as const)('%s %s %s is %s %s', (kind, at, state, effect, _why) => {
     expect(of(kind, at, state).kind).toBe(effect)
@@ -122,5 +122,14 @@ describe('the next best meter point', () => {
       { a: 'tstat.R', b: 'tstat.C', live: true },
     ]
     expect(diagnose(right(), symptom, answers)).toEqual({ causes: [], points: [] })
+  })
+})
+
+describe('what is silent', () => {
+  it('a dead compressor, where nothing holds the strips off: every house that the strips can heat stays warm', () => {
+    // The outdoor thermostat jumped: aux heats at 45 °F too, so that each demand is answered by the strips.
+    const inst = joined(right(), 'tstat.AUX', 'ah.W1')
+    expect(effects(inst)('loadOpen', 'od.contactor').kind).toBe('unnoticed')
+    expect(effects(right())('loadOpen', 'od.contactor').kind).toBe('noticed')
   })
 })

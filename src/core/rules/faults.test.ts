@@ -146,7 +146,7 @@ describe('failures of parts', () => {
     ['open fuse link', 'strips', 'mode', 'kit.link2', ['unnoticed']],
     ['defrost output dead', 'strips', 'stuckOpen', 'od.outW', ['unnoticed']],
     ['outdoor fan that does not stop', 'strips', 'stuckClosed', 'od.fanRelay', ['unnoticed']],
-    ['valve coil open', 'strips', 'loadOpen', 'od.rvCoil', ['noticed']],
+    ['valve coil open', 'strips', 'loadOpen', 'od.rvCoil', ['unnoticed']],
     ['one breaker of two off', 'strips', 'mode', 'feedB.breaker', ['noticed']],
     ['thermostat relay welded on Y', 'fuel', 'stuckClosed', 'tstat.outY', ['harm']],
     ['flame not proved', 'fuel', 'mode', 'fur.flame', ['noHeat']],
