@@ -13,6 +13,11 @@ export interface GateWords {
 /** Which reason to give first, when several decide: what the technician can act on. */
 const ORDER: ChainBecause['kind'][] = [
   'notWired',
+  'unfed',
+  'samePole',
+  'apart',
+  'alike',
+  'otherWay',
   'volts',
   'sense',
   'mode',
@@ -35,6 +40,25 @@ function becauseWords(inst: Installation, gate: ChainGate, b: ChainBecause): str
   switch (b.kind) {
     case 'notWired':
       return b.last ? `Not wired: the path ends at ${refWords(inst, b.last)}` : 'Not wired'
+    case 'unfed': {
+      const { terminal, jumper } = b
+      const at = refWords(inst, terminal)
+      return jumper
+        ? `Nothing feeds ${at}: no jumper from ${refWords(inst, jumper)}`
+        : `Nothing feeds ${at}: no supply reaches it`
+    }
+    case 'samePole': {
+      if (b.swapped)
+        return `R and C are swapped at the ${lower(placedByRef(inst, splitRef(b.swapped).placed)?.label ?? 'thermostat')}: both ends stand at the common`
+      const side = b.side === 'hot' ? 'R' : 'the common'
+      return `Both ends stand at ${side} of the same supply: no volts between them`
+    }
+    case 'apart':
+      return `Its two ends hang on two supplies with nothing in common: ${supplyWords(inst, b.one)} and ${supplyWords(inst, b.other)}`
+    case 'alike':
+      return `Its two ends stand at the same volts: ${supplyWords(inst, b.one)} and ${supplyWords(inst, b.other)}`
+    case 'otherWay':
+      return 'On, but not by this way: through another load or a supply not meant for it'
     case 'volts':
       return `Only ${volts(b.volts)} there; it needs ${volts(b.needs)}`
     case 'sense':
@@ -76,6 +100,10 @@ const CONDITION_WORDS: Partial<Record<ModeCondition, [so: string, not: string]>>
   defrost: ['The outdoor unit is defrosting', 'The outdoor unit is not defrosting'],
   lockout: ['The outdoor unit is locked out on a fault', 'The outdoor unit is not locked out'],
 }
+
+/** The device that a supply stands in. */
+const supplyWords = (inst: Installation, at: string): string =>
+  lower(placedByRef(inst, splitRef(at).placed)?.label ?? at)
 
 const offered = (inst: Installation, call: keyof typeof CALL_WORDS): boolean =>
   inst.placed.some((p) => p.device.calls?.some((c) => c.call === call))

@@ -4,7 +4,7 @@ import { Circuit, solve } from '../circuit'
 import { evaluateLeaf, type Expr, type Leaf } from '../equipment'
 import { placedByRef, splitRef } from '../installation'
 import { targetsOf } from '../query'
-import { callsOf, evalContextOf, reachableModes, regionsOf } from '../situation'
+import { callsOf, evalContextOf, reachableCombinations, regionsOf } from '../situation'
 import { gateChain, type ChainBecause } from '.'
 
 /** Every leaf of an expression that a reason could have come from, with whether it stands behind a "not". */
@@ -14,8 +14,7 @@ function signed(expr: Expr, negated = false): { leaf: Leaf; negated: boolean }[]
   if ('any' in expr) return expr.any.flatMap((e) => signed(e, negated))
   return [{ leaf: expr, negated }]
 }
-const says = (b: ChainBecause): string | null =>
-  b.kind === 'volts' || b.kind === 'notWired' ? null : `${b.kind} ${b.truth} ${b.negated}`
+const says = (b: ChainBecause): string | null => ('truth' in b ? `${b.kind} ${b.truth} ${b.negated}` : null)
 
 describe('every reason that a gate gives', () => {
   it.each(jobIds())(
@@ -24,13 +23,21 @@ describe('every reason that a gate gives', () => {
       const inst = demoInstallation(id)
       const circuit = new Circuit(inst)
       let looked = 0
+      // One look at the end: hundreds of thousands of reasons are gone through.
+      const wrong: unknown[] = []
       for (const call of callsOf(inst))
         for (const outdoorF of regionsOf(inst))
-          for (const modes of reachableModes(inst, call, outdoorF).filter((_, i) => i % 7 === 0)) {
+          // Everything with one thing away from normal, and a sample of the rest.
+          for (const { modes } of reachableCombinations(inst, call, outdoorF).filter(
+            (row, i) => row.abnormalCount <= 1 || i % 101 === 0,
+          )) {
             const solved = solve(circuit, { call, outdoorF, modes })
             if (!solved.ok) continue
-            for (const target of targetsOf(inst))
-              for (const gate of gateChain(solved, target.ref).gates) {
+            for (const target of targetsOf(inst)) {
+              const { gates, running } = gateChain(solved, target.ref)
+              if (running === 'yes')
+                wrong.push(...gates.filter((g) => g.state !== 'passing' || g.because[0]?.kind === 'otherWay'))
+              for (const gate of gates) {
                 const { placed: ref, id: part } = splitRef(gate.at)
                 const placed = placedByRef(inst, ref)
                 const contact = placed?.device.parts.find((p) => p.id === part)
@@ -47,21 +54,20 @@ describe('every reason that a gate gives', () => {
                   const said = says(b)
                   if (said === null) continue
                   looked++
-                  expect([gate.at, said, so.has(said)]).toEqual([gate.at, said, true])
+                  if (!so.has(said)) wrong.push([gate.at, said])
                 }
                 // A gate with a coil says that the coil has its volts exactly when it has.
                 const { reason } = gateWords(inst, gate)
                 const coil = gate.because.find((b) => b.kind === 'energised')
-                if (coil && /^Its coil has/.test(reason))
-                  expect([gate.at, reason]).toEqual([
-                    gate.at,
-                    coil.truth === 'yes' ? 'Its coil has 24 V' : 'Its coil has no 24 V',
-                  ])
-                if (gate.state === 'passing') expect(reason).not.toBe('No gas pressure')
+                const right = coil?.truth === 'yes' ? 'Its coil has 24 V' : 'Its coil has no 24 V'
+                if (coil && /^Its coil has/.test(reason) && reason !== right) wrong.push([gate.at, reason])
+                if (gate.state === 'passing' && reason === 'No gas pressure') wrong.push([gate.at, reason])
               }
+            }
           }
+      expect(wrong.slice(0, 3)).toEqual([])
       expect(looked).toBeGreaterThan(50)
     },
-    60_000,
+    120_000,
   )
 })

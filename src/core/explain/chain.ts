@@ -2,17 +2,20 @@ import { explain, type Because, type Truth } from '../equipment'
 import { GROUND, type Solution } from '../circuit'
 import { type Ref } from '../installation'
 import { evalContextOf } from '../situation'
-import { coilsBehind, costOf, lastTerminal, polesOf, reachFrom, wayTo, type Step } from './route'
+import { noVolts } from './noVolts'
+import { coilsBehind, costOf, reachFrom, wayTo, type Step } from './route'
+import { tiedWithoutVolts, type NoVoltsBecause } from './ties'
 
 export type GateState = 'passing' | 'blocking' | 'unknown' | 'notReached'
 
 /** Reasons that a driver cannot give. */
 export type ChainBecause =
   | Because
+  | NoVoltsBecause
   /** The coil or load has volts, but not enough of them. */
   | { kind: 'volts'; volts: number; needs: number }
-  /** No way in the wiring at all; the wiring ends at this terminal. */
-  | { kind: 'notWired'; last: Ref | null }
+  /** It is on, and not by the way that closed contacts make: through another load, or from a supply not meant for it. */
+  | { kind: 'otherWay' }
 
 export interface ChainGate {
   at: Ref
@@ -56,12 +59,13 @@ export function gateChain(solution: Solution, target: Ref): GateChain {
       state: 'blocking',
       because: [{ kind: 'notWired', last: null }],
     })
-  const gates = withoutTwins(found.gates)
+  const on = solution.energised(target)
+  const gates = withoutTwins(on ? onlyPassing(found.gates, target) : found.gates)
   const first = gates.findIndex((g) => g.state !== 'passing')
   for (const g of first < 0 ? [] : gates.slice(first + 1))
     if (g.state === 'blocking' && g.because.every((b) => b.kind === 'energised')) g.state = 'notReached'
   const onlyUnknown = first >= 0 && gates.every((g) => g.state !== 'blocking')
-  const running: Truth = solution.energised(target) ? 'yes' : onlyUnknown ? 'unknown' : 'no'
+  const running: Truth = on ? 'yes' : onlyUnknown ? 'unknown' : 'no'
   return {
     target,
     running,
@@ -69,6 +73,13 @@ export function gateChain(solution: Solution, target: Ref): GateChain {
     first: running === 'yes' || first < 0 ? null : first,
     route: [...new Set(found.route)],
   }
+}
+
+/** The chain of a load that is on shows nothing that blocks it: what does not pass is not its way. */
+function onlyPassing(gates: readonly ChainGate[], target: Ref): ChainGate[] {
+  const passing = gates.filter((g) => g.state === 'passing')
+  if (passing.length === gates.length) return passing
+  return [...passing, { at: target, side: 'line', state: 'passing', because: [{ kind: 'otherWay' }] }]
 }
 
 function followLoad(solution: Solution, ref: Ref, side: 'control' | 'line', found: Gathered): void {
@@ -101,18 +112,16 @@ function followEnds(
   found: Gathered,
 ): boolean {
   const { net } = solution.circuit
-  const way = wayTo(solution, a, b, needs)
+  // A supply of too few volts is still a supply: what it lacks is said of the load.
+  const tied = solution.energised(ref) ? null : tiedWithoutVolts(solution, a, b)
+  const way = tied ? null : (wayTo(solution, a, b, needs) ?? wayTo(solution, a, b, 0))
   if (!way) {
-    const reachA = reachFrom(solution, a)
-    const reachB = reachFrom(solution, b)
-    const dead = polesOf(solution).some(
-      (p) => Math.min(costOf(reachA, p.hot), costOf(reachA, p.cold)) < Infinity,
-    )
-      ? reachB
-      : reachA
-    const last = lastTerminal(solution, dead)
-    found.gates.push({ at: last ?? ref, side, state: 'blocking', because: [{ kind: 'notWired', last }] })
-    net.nodes.forEach((n, i) => costOf(dead, i) < Infinity && found.route.push(n))
+    const { at, because, loose } = tied ? { ...tied, loose: null } : noVolts(solution, a, b)
+    found.gates.push({ at: at ?? ref, side, state: 'blocking', because: [because] })
+    if (loose !== null) {
+      const reach = reachFrom(solution, loose)
+      net.nodes.forEach((n, i) => costOf(reach, i) < Infinity && found.route.push(n))
+    }
     return false
   }
   if (way.poles.transformer !== null) {

@@ -1,7 +1,9 @@
-import { CALLS, evaluate, explain, leaves, type Expr, type EvalContext, type Truth } from '../equipment'
+import { CALLS, evaluate, explain, type Expr, type EvalContext, type Truth } from '../equipment'
 import { GROUND, type Netlist, type Solution } from '../circuit'
 import { splitRef, type Ref } from '../installation'
 import { evalContextOf } from '../situation'
+import { polesOf, type Poles } from './poles'
+import { tiedWithoutVolts } from './ties'
 
 /** One step of a way through the circuit: the branch taken and the node it leads to. */
 export interface Step {
@@ -28,7 +30,10 @@ interface Searched {
 }
 const searches = new WeakMap<Solution, Searched>()
 
-/** An open contact that a coil drives costs as much as closing that coil's own circuit, on top of itself. */
+/**
+ * An open contact that a coil drives costs as much as closing that coil's own circuit, on top of itself; a coil that only a
+ * missing or a wrong conductor keeps from its volts costs nothing more: it is what somebody meant to close.
+ */
 function searchOf(solution: Solution): Searched {
   let s = searches.get(solution)
   if (!s) {
@@ -40,7 +45,8 @@ function searchOf(solution: Solution): Searched {
       if (!s!.prices[i]) return
       const [coil] = coilsBehind(solution, i)
       const load = coil === undefined ? undefined : loads.find((l) => l.ref === coil)
-      if (load) dearer[i]! += wayTo(solution, load.a, load.b, load.pullIn)?.price ?? 100 * OPEN
+      if (load && !tiedWithoutVolts(solution, load.a, load.b))
+        dearer[i]! += wayTo(solution, load.a, load.b, load.pullIn)?.price ?? 100 * OPEN
     })
     s.prices = dearer
     s.reaches.clear()
@@ -149,34 +155,6 @@ export function stepsTo(reach: Reach, node: number): Step[] | null {
   }
 }
 
-/** Two nodes with a voltage between them that a source keeps up. */
-export interface Poles {
-  hot: number
-  cold: number
-  volts: number
-  /** The transformer whose secondary this is. */
-  transformer: number | null
-}
-
-export function polesOf(solution: Solution): Poles[] {
-  const { net } = solution.circuit
-  const poles: Poles[] = net.transformers.map((t, i) => ({
-    hot: t.c,
-    cold: t.d,
-    volts: t.part.noLoadVolts,
-    transformer: i,
-  }))
-  net.sources.forEach((s, i) => {
-    for (const other of net.sources.slice(i + 1)) {
-      if (other.placed.ref !== s.placed.ref || other.b !== s.b) continue
-      const volts = Math.hypot(s.emf.re - other.emf.re, s.emf.im - other.emf.im)
-      poles.push({ hot: s.a, cold: other.a, volts, transformer: null })
-    }
-    poles.push({ hot: s.a, cold: s.b, volts: Math.hypot(s.emf.re, s.emf.im), transformer: null })
-  })
-  return poles
-}
-
 export interface Way {
   /** Cost of both sides together. */
   price: number
@@ -236,15 +214,27 @@ function isTerminal(solution: Solution, ref: Ref): boolean {
   return device?.terminals.some((t) => t.id === id) ?? false
 }
 
-/** Coils of the contact's own device that its driver looks at now. */
+/**
+ * Coils of the contact's own device that its driver looks at now and that must be in for it to close: what waits for a
+ * coil to let go has no chain of that coil's to show.
+ */
 export function coilsBehind(solution: Solution, index: number): Ref[] {
   const { placed, part } = solution.circuit.net.contacts[index]!
   const energised = (id: string): Truth => (solution.energised(`${placed.ref}.${id}`) ? 'yes' : 'no')
   const deciding = explain(
     part.driver,
     evalContextOf(solution.circuit.inst, placed, solution.situation, energised),
-  )
-  const named = deciding.flatMap((b) => (b.kind === 'energised' ? [b.part] : []))
-  const all = leaves(part.driver).flatMap((l) => ('energised' in l ? [l.energised] : []))
-  return (named.length ? named : all).map((id) => `${placed.ref}.${id}`)
+  ).filter((b) => b.kind === 'energised')
+  const named = deciding.flatMap((b) => (b.negated ? [] : [b.part]))
+  // A contact that something else closes waits for no coil; one that something else holds open may wait for one too.
+  const passing = solution.state.drivers[index] === 2
+  const ids = deciding.length || passing ? named : coilsNamed(part.driver)
+  return ids.map((id) => `${placed.ref}.${id}`)
+}
+
+/** Coils that an expression names outside of a "not". */
+function coilsNamed(driver: Expr): string[] {
+  if ('all' in driver) return driver.all.flatMap(coilsNamed)
+  if ('any' in driver) return driver.any.flatMap(coilsNamed)
+  return 'energised' in driver ? [driver.energised] : []
 }

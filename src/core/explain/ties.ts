@@ -1,0 +1,135 @@
+import { GROUND, type Solution } from '../circuit'
+import { makeRef, placedByRef, splitRef, type Ref } from '../installation'
+import { polesOf } from './poles'
+
+/** Why something has no volts that no open contact holds: which of its ends stand where. */
+export type NoVoltsBecause =
+  /** No way in the wiring at all; the wiring ends at this terminal. */
+  | { kind: 'notWired'; last: Ref | null }
+  /** One end comes to a supply terminal that nothing feeds; `jumper`: the fed one beside it on the same device. */
+  | { kind: 'unfed'; terminal: Ref; jumper: Ref | null }
+  /** Both ends stand at one end of one supply. `swapped`: the R of a device at which R and C have changed places. */
+  | { kind: 'samePole'; pole: Ref; side: 'hot' | 'common'; swapped: Ref | null }
+  /** Its ends stand at two supplies that share no conductor. */
+  | { kind: 'apart'; one: Ref; other: Ref }
+  /** Its ends stand at two joined supplies, at points with no volts between them. */
+  | { kind: 'alike'; one: Ref; other: Ref }
+
+export interface NoVolts {
+  /** Where to look; null: at the load itself. */
+  at: Ref | null
+  because: NoVoltsBecause
+}
+
+/** Every node that conductors and contacts tie to one, earth left out; `through` says which contacts count. */
+function tiedTo(solution: Solution, start: number, through: (contact: number) => boolean): Set<number> {
+  const { conductors, contacts } = solution.circuit.net
+  const pairs = [...conductors, ...contacts.filter((_, i) => through(i))]
+  const tied = new Set([start])
+  for (let before = -1; before !== tied.size;) {
+    before = tied.size
+    for (const { a, b } of pairs) {
+      if (tied.has(a) && b !== GROUND) tied.add(b)
+      if (tied.has(b) && a !== GROUND) tied.add(a)
+    }
+  }
+  return tied
+}
+const tiedNow = (solution: Solution, start: number): Set<number> =>
+  tiedTo(solution, start, (i) => solution.state.closed[i] === 1)
+
+/** An end of a supply. */
+export interface SupplyEnd {
+  node: number
+  side: 'hot' | 'common'
+  /** Place of the supply among `polesOf`. */
+  supply: number
+}
+
+function supplyEnd(solution: Solution, tied: ReadonlySet<number>): SupplyEnd | null {
+  for (const [supply, p] of polesOf(solution).entries()) {
+    if (tied.has(p.cold)) return { node: p.cold, side: 'common', supply }
+    if (tied.has(p.hot)) return { node: p.hot, side: 'hot', supply }
+  }
+  return null
+}
+
+/**
+ * Why the two ends of something have no volts between them as the contacts stand, whatever open contact might be closed
+ * beside: both are tied to supplies that leave nothing between them, or one to an R that nothing feeds. Null where the
+ * reason is an open contact.
+ */
+export function tiedWithoutVolts(solution: Solution, a: number, b: number): NoVolts | null {
+  const [tiedA, tiedB] = [tiedNow(solution, a), tiedNow(solution, b)]
+  const [endA, endB] = [supplyEnd(solution, tiedA), supplyEnd(solution, tiedB)]
+  if (endA && endB) {
+    const between = polesOf(solution).some(
+      (p) => (tiedA.has(p.hot) && tiedB.has(p.cold)) || (tiedA.has(p.cold) && tiedB.has(p.hot)),
+    )
+    return between ? null : standing(solution, endA, endB, new Set([...tiedA, ...tiedB]))
+  }
+  const loose = [endA ? null : tiedA, endB ? null : tiedB].filter((t) => t !== null)
+  for (const tied of loose) {
+    const dead = unfedTerminal(solution, [...tied])
+    if (dead) return dead
+  }
+  return null
+}
+
+/** Two ends that both come to a supply, and to no two ends of one. */
+export function standing(
+  solution: Solution,
+  endA: SupplyEnd,
+  endB: SupplyEnd,
+  around: ReadonlySet<number>,
+): NoVolts {
+  const { nodes } = solution.circuit.net
+  const [one, other] = [nodes[endA.node]!, nodes[endB.node]!]
+  if (endA.node === endB.node) {
+    const swapped = endA.side === 'common' ? swappedAmong(solution, around) : null
+    return { at: swapped, because: { kind: 'samePole', pole: one, side: endA.side, swapped } }
+  }
+  const commons = [endA, endB].map((m) => polesOf(solution)[m.supply]!.cold)
+  const joined = tiedTo(solution, commons[0]!, () => true).has(commons[1]!)
+  return { at: null, because: { kind: joined ? 'alike' : 'apart', one, other } }
+}
+
+/** Of some nodes, in order, the first R that no supply reaches but through the device it is on. */
+export function unfedTerminal(solution: Solution, nodes: readonly number[]): NoVolts | null {
+  const { net, inst } = solution.circuit
+  const terminal = nodes
+    .map((n) => net.nodes[n]!)
+    .find((ref) => roleOf(solution, ref) === 'R' && !isFed(solution, ref))
+  if (terminal === undefined) return null
+  const { placed } = splitRef(terminal)
+  const beside = (placedByRef(inst, placed)?.device.terminals ?? []).map((t) => makeRef(placed, t.id))
+  const jumper = beside.find((at) => roleOf(solution, at) === 'R' && isFed(solution, at)) ?? null
+  return { at: terminal, because: { kind: 'unfed', terminal, jumper } }
+}
+
+/** Whether conductors and other devices' contacts, open ones too, lead from a terminal to a supply. */
+function isFed(solution: Solution, ref: Ref): boolean {
+  const { net } = solution.circuit
+  const own = splitRef(ref).placed
+  const tied = tiedTo(solution, net.index.get(ref)!, (i) => net.contacts[i]!.placed.ref !== own)
+  return supplyEnd(solution, tied) !== null
+}
+
+function roleOf(solution: Solution, ref: Ref): string | undefined {
+  const { placed, id } = splitRef(ref)
+  return placedByRef(solution.circuit.inst, placed)?.device.terminals.find((t) => t.id === id)?.role
+}
+
+/** Of the terminals around a load at the common, an R on a device whose C stands at the hot side. */
+function swappedAmong(solution: Solution, around: ReadonlySet<number>): Ref | null {
+  const { inst, net } = solution.circuit
+  for (const node of around) {
+    const ref = net.nodes[node]!
+    if (roleOf(solution, ref) !== 'R') continue
+    const { placed } = splitRef(ref)
+    const common = placedByRef(inst, placed)?.device.terminals.find((t) => t.role === 'C')
+    const at = common && net.index.get(makeRef(placed, common.id))
+    if (at !== undefined && supplyEnd(solution, tiedNow(solution, at))?.side === 'hot') return ref
+  }
+  return null
+}
