@@ -1,3 +1,4 @@
+export { impedanceBetween, shownBy } from './impedance'
 export { across, GROUND, netlistOf, type ContactBranch, type LoadBranch, type Netlist } from './netlist'
 export { ohmsBetween } from './ohms'
 export { overcurrents, transformerAmps, type Overcurrent } from './overcurrent'

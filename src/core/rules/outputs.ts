@@ -2,8 +2,14 @@ import { makeRef, type Placed } from '../installation'
 import { tolerances } from '../tolerances'
 import type { StateSeen } from './rule'
 
-/** Contacts of a thermostat that are open while their output terminal has 24 V from somewhere else. */
-export function liveOutputs(placed: Placed, state: Pick<StateSeen, 'volts' | 'closed'>): string[] {
+/**
+ * Contacts of a thermostat that are open while their output terminal has 24 V from somewhere else, with current behind
+ * it: what falls to a few volts on a meter's low-impedance range is a ghost, such as an open triac's snubber lets through.
+ */
+export function liveOutputs(
+  placed: Placed,
+  state: Pick<StateSeen, 'volts' | 'metered' | 'closed'>,
+): string[] {
   // An output that nothing holds floats at any volts; one that is fed stands at R.
   const hot = placed.device.terminals.find((t) => t.role === 'R' && t.side === 'low')
   const common = placed.device.terminals.find((t) => t.role === 'C' && t.side === 'low')
@@ -13,6 +19,8 @@ export function liveOutputs(placed: Placed, state: Pick<StateSeen, 'volts' | 'cl
     if (!placed.device.terminals.some((t) => t.id === x.b)) return []
     const at = makeRef(placed.ref, x.b)
     const fed = state.volts(at, makeRef(placed.ref, hot.id)) < tolerances.deadVolts
-    return fed && state.volts(at, makeRef(placed.ref, common.id)) >= tolerances.liveVolts ? [x.id] : []
+    const commonAt = makeRef(placed.ref, common.id)
+    if (!fed || state.volts(at, commonAt) < tolerances.liveVolts) return []
+    return state.metered(at, commonAt, tolerances.lowMeterOhms) >= tolerances.liveVolts ? [x.id] : []
   })
 }

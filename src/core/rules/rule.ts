@@ -17,6 +17,8 @@ export interface StateSeen {
   facts: Facts
   /** Volts between two points of the state; NaN while it does not come to rest. */
   volts: (a: Ref, b: Ref) => number
+  /** V that a meter of so many Ω shows between two points; NaN likewise. It factors the state anew: ask seldom. */
+  metered: (a: Ref, b: Ref, ohms: number) => number
   closed: (contact: Ref) => boolean
   /** What another situation of the same job brings. */
   elsewhere: (situation: Situation) => Facts

@@ -1,4 +1,4 @@
-import { across, type Circuit, type Outcome } from '../circuit'
+import { across, impedanceBetween, shownBy, type Circuit, type Outcome } from '../circuit'
 import type { ModeCondition } from '../equipment'
 import type { Installation, Ref } from '../installation'
 import type { Situation } from '../situation'
@@ -26,6 +26,14 @@ class Seen implements StateSeen {
     const [i, j] = [net.index.get(a), net.index.get(b)]
     const known = this.outcome.ok && i !== undefined && j !== undefined
     return known ? across(this.outcome.volts, i, j) : Number.NaN
+  }
+
+  metered(a: Ref, b: Ref, ohms: number): number {
+    const { net, plan } = this.circuit
+    const [i, j] = [net.index.get(a), net.index.get(b)]
+    const factors = this.outcome.ok ? this.circuit.factors(this.outcome.closed) : null
+    if (!factors || i === undefined || j === undefined) return Number.NaN
+    return shownBy(ohms, this.volts(a, b), impedanceBetween(plan, factors, i, j))
   }
 
   elsewhere(situation: Situation): Facts {
