@@ -43,6 +43,7 @@ export const ANSWERS = {
     verdict: str(),
     rules: num(),
     states: num(),
+    assumed: list(str()),
     findings: list(finding()),
     undecided: list(undecided()),
   }),

@@ -43,7 +43,15 @@ export const COMMANDS: Record<string, (job: Job, args: Args) => Result> = {
     const found = grave || undecided.length > 0
     const verdict = proofSentence(inst, proof)
     return answer(
-      { ok: !found, verdict, rules: proof.rules.length, states: proof.solved, findings, undecided },
+      {
+        ok: !found,
+        verdict,
+        rules: proof.rules.length,
+        states: proof.solved,
+        assumed: proof.assumed,
+        findings,
+        undecided,
+      },
       [
         verdict,
         ...findings.map((f) => `  ${f.severity}: ${f.words}`),

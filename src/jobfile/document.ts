@@ -1,3 +1,4 @@
+import equal from 'fast-deep-equal'
 import * as yup from 'yup'
 import type { Device } from '@/core/equipment'
 import type { Installation, Placed } from '@/core/installation'
@@ -66,7 +67,13 @@ export function upgradeOperation(op: unknown, from: number): unknown {
   return now
 }
 
-const placedOf = new WeakMap<PlacedEntry, { device: Device; placed: Placed }>()
+interface KnownPlaced {
+  device: Device
+  fresh: boolean
+  looked: Placed['settings']
+  placed: Placed
+}
+const placedOf = new WeakMap<PlacedEntry, KnownPlaced>()
 const installations = new WeakMap<Job, Installation>()
 
 /**
@@ -90,18 +97,42 @@ function placedList(job: Job): Placed[] {
   const known = placedLists.get(job.placed)
   const list = job.placed.flatMap((p) => {
     const device = job.devices[p.device]
-    return device ? [placed(p, device)] : []
+    return device ? [placed(job, p, device)] : []
   })
   if (known?.every((p, i) => p === list[i])) return known
   placedLists.set(job.placed, list)
   return list
 }
 const placedLists = new WeakMap<PlacedEntry[], Placed[]>()
-function placed(entry: PlacedEntry, device: Device): Placed {
+/**
+ * A device as the core sees it. What nobody has set, and nobody has read off it, stands at its default on a device that is
+ * new from its box, and is taken to on one from an older file; on any other it is not known.
+ */
+function placed(job: Job, entry: PlacedEntry, device: Device): Placed {
+  const fresh = job.commissioning.plates[entry.ref]?.newFromBox === true
+  const looked = readOff(job, entry, device)
   const known = placedOf.get(entry)
-  if (known && known.device === device) return known.placed
-  const { device: _, ...rest } = entry
-  const made: Placed = { ...rest, device }
-  placedOf.set(entry, { device, placed: made })
+  if (known && known.device === device && known.fresh === fresh && equal(known.looked, looked))
+    return known.placed
+  const { device: _, defaultAssumed, ...rest } = entry
+  const made: Placed = { ...rest, device, settings: { ...looked, ...rest.settings } }
+  if (!fresh) {
+    if (defaultAssumed) made.defaultAssumed = true
+    else made.settings = { ...Object.fromEntries(device.settings.map((s) => [s.id, null])), ...made.settings }
+  }
+  placedOf.set(entry, { device, fresh, looked, placed: made })
   return made
+}
+
+/** What was read off a device, left or found, for settings that nobody has set in the job. */
+function readOff(job: Job, entry: PlacedEntry, device: Device): Placed['settings'] {
+  const { keyed } = job.setup
+  return Object.fromEntries(
+    device.settings.flatMap((s) => {
+      const key = `${entry.ref}.${s.id}`
+      const note = s.id in entry.settings || !Object.hasOwn(keyed, key) ? undefined : keyed[key]
+      const value = note?.left?.value ?? note?.found?.value
+      return value === undefined ? [] : [[s.id, value] as const]
+    }),
+  )
 }

@@ -213,8 +213,16 @@ export const findingSentence = (inst: Installation, f: Finding): string => {
 export const undecidedSentence = (inst: Installation, u: Undecided): string =>
   `Cannot be settled until this is known: ${u.unknown.map((r) => refWords(inst, r)).join(', ')}`
 
-/** The verdict over the whole job, in one sentence or two. */
+/** The verdict over the whole job, in one sentence or two, and what it takes for granted. */
 export function proofSentence(inst: Installation, proof: Proof): string {
+  const n = proof.assumed.length
+  // What is wrong is wrong; only what is said to hold takes anything for granted.
+  if (!n || proof.findings.some((f) => f.severity !== 'warn')) return verdictOf(inst, proof)
+  const settings = n === 1 ? '1 setting stands at its' : `${n} settings stand at their`
+  return `${verdictOf(inst, proof)} ${settings} default, not looked at.`
+}
+
+function verdictOf(inst: Installation, proof: Proof): string {
   const n = `${count(proof.solved)} states`
   const grave = proof.findings.filter((f) => f.severity !== 'warn')
   const [first] = grave.length ? grave : proof.findings

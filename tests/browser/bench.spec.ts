@@ -20,6 +20,9 @@ test('a job is built from the library, planned, and proven', async ({ page }) =>
   await expect(page.getByTestId('plan-answer')).toHaveText(
     'Everything fits: 2 spare in the thermostat cable, 3 spare in the outdoor cable.',
   )
+  // A service call: what nobody has read off the thermostat is not known, and nothing is proven of it.
+  await expect(page.getByText('settings that nobody has read are not known')).toBeVisible()
+  await page.getByRole('button', { name: 'All of it is new from its box' }).click()
   await page.getByRole('button', { name: 'Make the job' }).click()
   await expect(verdict(page)).toContainText(/(All \d+ rules hold|Nothing is wrong) in [\d,]+ states\./)
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Test Lane 1')
@@ -29,7 +32,9 @@ test('a job like another takes its gear and landing, and none of its readings', 
   await page.goto('/new')
   await page.getByLabel('Job', { exact: true }).fill('Like Quillfeather')
   await page.getByLabel('or like another job').selectOption('quillfeather-lane')
-  await expect(verdict(page)).toHaveText(/^All \d+ rules hold in 1,960 states\.$/)
+  await expect(verdict(page)).toHaveText(
+    /^All \d+ rules hold in 1,960 states\. \d+ settings stand at their default, not looked at\.$/,
+  )
   await expect(page.getByRole('link', { name: /^Startup/ })).toContainText('open')
 })
 

@@ -18,6 +18,7 @@ test('a device that no library has is described, put into a job and proven', asy
   await page.getByLabel('Job', { exact: true }).fill('Odd house')
   await page.getByLabel('Thermostat', { exact: true }).selectOption('sorrel-h1')
   await page.getByLabel('Outdoor unit').selectOption('marram-s1')
+  await page.getByRole('button', { name: 'All of it is new from its box' }).click()
   await page.getByRole('button', { name: 'Make the job' }).click()
   await expect(verdict(page)).toContainText(/All \d+ rules hold|Nothing is wrong in/)
   await expect(page.locator('[data-load="ah.row2"]')).toHaveAttribute('data-on', 'false')
@@ -69,7 +70,9 @@ test('a conductor is landed by dragging from one terminal to the other', async (
   await expect(page.getByText('Landed from Air handler W1 to Air handler G')).toBeVisible()
   await saved(page)
   await page.getByRole('button', { name: 'Undo', exact: true }).last().click()
-  await expect(verdict(page)).toHaveText(/^All \d+ rules hold in 1,960 states\.$/)
+  await expect(verdict(page)).toHaveText(
+    /^All \d+ rules hold in 1,960 states\. \d+ settings stand at their default, not looked at\.$/,
+  )
 })
 
 test('two tapped points are metered, and a tap with the meter out lands nothing', async ({ page }) => {

@@ -19,6 +19,8 @@ export interface Placed {
   where?: string
   device: Device
   settings: Record<string, Unknowable<Value>>
+  /** What is not among `settings` is taken to stand at its default, and nobody has looked: the verdict counts it. */
+  defaultAssumed?: true
 }
 
 /** A cable or harness between two placed devices. */

@@ -43,10 +43,7 @@ export function assemble(
     label: p.label,
     where: p.where,
     device: p.device,
-    settings: {
-      ...Object.fromEntries(p.device.settings.map((s) => [s.id, s.default])),
-      ...p.settings,
-    },
+    settings: { ...p.settings },
   }))
   const job: Installation = { placed, cables: [], wires: [] }
   const next = () => `w${String(job.wires.length + 1).padStart(2, '0')}`

@@ -1,6 +1,6 @@
 import { Circuit, type Outcome } from '../circuit'
 import { CALLS, type Call } from '../equipment'
-import { UNKNOWN_SITE, type Installation, type Ref } from '../installation'
+import type { Installation, Ref } from '../installation'
 import { callsOf, reachableCombinations, type ModeCombination, type Situation } from '../situation'
 import { tolerances } from '../tolerances'
 import type { DegF } from '../units'
@@ -11,8 +11,7 @@ import { stateSeen } from './seen'
 /** The smallest witness of one code of a rule under one assumption of the unknowns. */
 export interface Broken {
   rule: Rule
-  /** null: it stands in every situation. */
-  situation: Situation | null
+  situation: Situation
   breach: Breach
   size: Size
 }
@@ -100,14 +99,6 @@ export function* runSteps(
   )
   for (const rule of rules) {
     if (rule.scope === 'coverage') keepOverall(run, rule, calls, nearest)
-    if (rule.scope === 'job')
-      for (const breach of rule.find({ ...UNKNOWN_SITE, inst: assumed }))
-        keep(run, `${rule.id}:${breach.code}:${breach.at}`, {
-          rule,
-          situation: null,
-          breach,
-          size: [0, 0, 0, 0],
-        })
   }
   return run
 }

@@ -1,19 +1,22 @@
 import type { Value } from '../equipment'
 import { solve, type Solution } from '../circuit'
 import { gateChain } from '../explain'
-import { wireRef, type Installation, type JobSeen, type Ref } from '../installation'
+import { UNKNOWN_SITE, type Installation, type JobSeen, type Ref } from '../installation'
 import {
   assignments,
   assume,
+  assumedDefaults,
   callsOf,
   regionsOf,
   unknownsOf,
+  whichMatter,
   type Situation,
   type Unknown,
 } from '../situation'
 import { runSteps, smaller, type Broken, type Run } from './proofRun'
 import { RULES } from './registry'
 import type { Breach, Finding, JobRule, Proof, Rule, Undecided } from './rule'
+import { standingFinding, standingOf, wiresAt } from './standing'
 
 /**
  * Proves a job: solves every reachable state (calls × temperature regions × reachable modes × assumptions about what
@@ -38,30 +41,57 @@ export function* proofSteps(
   const applying = rules.filter((r) => !asksSite(r) && r.applies(inst))
   const calls = callsOf(inst)
   const temperatures = regionsOf(inst)
-  const factors = {
-    calls: calls.length,
-    temperatures: temperatures.length,
-    mostModes: 0,
-    assumptions: rows?.length ?? 0,
-    otherRests: 0,
+  const standing = standingOf({ ...UNKNOWN_SITE, inst }, applying.filter(isJobRule))
+  const proof: Proof = {
+    factors: {
+      calls: calls.length,
+      temperatures: temperatures.length,
+      mostModes: 0,
+      assumptions: rows?.length ?? 0,
+      otherRests: 0,
+    },
+    solved: 0,
+    assumed: assumedDefaults(inst),
+    rules: applying.map((r) => r.id),
+    ...standing,
   }
-  const proof: Proof = { factors, solved: 0, rules: applying.map((r) => r.id), findings: [], undecided: [] }
-  if (!rows) {
-    proof.undecided = applying.map((r) => ({
-      rule: r.id,
-      code: null,
-      unknown: unknowns.map((u) => u.ref),
-      witness: null,
-    }))
-    return proof
-  }
+  if (rows) yield* solveAll(proof, inst, unknowns, rows, applying)
+  else
+    for (const rule of applying)
+      if (!isJobRule(rule))
+        proof.undecided.push({
+          rule: rule.id,
+          code: null,
+          unknown: unknowns.map((u) => u.ref),
+          witness: null,
+        })
+  const rank = (x: { rule: string }) => applying.findIndex((r) => r.id === x.rule)
+  proof.findings = together(
+    proof.findings.sort((a, b) => rank(a) - rank(b)),
+    applying,
+  )
+  proof.undecided = openQuestions(
+    proof.undecided.sort((a, b) => rank(a) - rank(b)),
+    applying,
+  )
+  return proof
+}
+
+/** Solves every reachable state under every assumption, and adds what the rules about states and the whole find. */
+function* solveAll(
+  proof: Proof,
+  inst: Installation,
+  unknowns: readonly Unknown[],
+  rows: readonly Value[][],
+  rules: readonly Rule[],
+): Generator<void, void, void> {
   const runs: Run[] = []
   for (const values of rows)
-    runs.push(yield* runSteps(assume(inst, unknowns, values), applying, temperatures))
+    runs.push(yield* runSteps(assume(inst, unknowns, values), rules, regionsOf(inst)))
   proof.solved = runs.reduce((n, r) => n + r.solved + r.otherRests, 0)
-  factors.otherRests = runs.reduce((n, r) => n + r.otherRests, 0)
-  factors.mostModes = Math.max(...runs.map((r) => r.mostModes))
-  for (const key of keysOf(applying, runs)) {
+  proof.factors.otherRests = runs.reduce((n, r) => n + r.otherRests, 0)
+  proof.factors.mostModes = Math.max(...runs.map((r) => r.mostModes))
+  for (const key of keysOf(rules, runs)) {
     const broken = runs.flatMap((run) => {
       const b = run.broken.get(key)
       return b ? [{ run, ...b }] : []
@@ -70,9 +100,6 @@ export function* proofSteps(
     if (broken.length === runs.length) proof.findings.push(findingOf(smallest.run, smallest))
     else proof.undecided.push(undecidedOf(key, unknowns, rows, runs, smallest))
   }
-  proof.findings = together(proof.findings, applying)
-  proof.undecided = openQuestions(proof.undecided, applying)
-  return proof
 }
 
 const asksSite = (r: Rule): boolean => r.scope === 'job' && r.asksSite === true
@@ -95,34 +122,20 @@ function keysOf(rules: readonly Rule[], runs: readonly Run[]): string[] {
 }
 
 /** What is found about gear, wiring, settings and the house as they stand, without solving any state. */
-export function jobFindings(seen: JobSeen, rules: readonly Rule[] = RULES): Finding[] {
-  return rules
-    .filter(isJobRule)
-    .flatMap((r) => (r.applies(seen.inst) ? r.find(seen).map((b) => standingFinding(r, b)) : []))
-}
+export const jobFindings = (seen: JobSeen, rules: readonly Rule[] = RULES): Finding[] =>
+  standingOf(seen, rules.filter(isJobRule)).findings
 
 /** A proof with what the owner's answers, plates as read and the state of the work add to it. */
 export function withSite(proof: Proof, seen: JobSeen, rules: readonly Rule[] = RULES): Proof {
-  const asking = rules.filter((r) => asksSite(r) && r.applies(seen.inst))
+  const asking = rules.filter(isJobRule).filter((r) => asksSite(r) && r.applies(seen.inst))
+  const standing = standingOf(seen, asking)
   return {
     ...proof,
     rules: [...proof.rules, ...asking.map((r) => r.id)],
-    findings: [...proof.findings, ...jobFindings(seen, asking)],
+    findings: [...proof.findings, ...standing.findings],
+    undecided: openQuestions([...proof.undecided, ...standing.undecided], rules),
   }
 }
-
-const standingFinding = (rule: Rule, b: Breach): Finding => ({
-  rule: rule.id,
-  code: b.code,
-  severity: b.severity ?? rule.severity,
-  at: b.at,
-  also: b.also ?? [],
-  numbers: b.numbers ?? [],
-  witness: null,
-  path: [b.at, ...(b.also ?? [])],
-  dependsOn: [b.at, ...(b.also ?? [])],
-  because: [],
-})
 
 /** One line for each rule that is open; what only says the same about a setting is left out. */
 function openQuestions(list: readonly Undecided[], rules: readonly Rule[]): Undecided[] {
@@ -160,16 +173,9 @@ function together(findings: readonly Finding[], rules: readonly Rule[]): Finding
 
 function findingOf(run: Run, { rule, breach, situation }: Broken): Finding {
   const standing = standingFinding(rule, breach)
-  if (situation === null) {
-    const path = [breach.at, ...wiresAt(run.assumed, breach.at)]
-    return { ...standing, path: [...new Set([...path, ...standing.path])] }
-  }
   const { path, gates } = offendingPath(run, situation, breach)
   return { ...standing, witness: situation, path, dependsOn: gates }
 }
-
-const wiresAt = (inst: Installation, at: Ref): Ref[] =>
-  inst.wires.filter((w) => w.a === at || w.b === at).map((w) => wireRef(w.id))
 
 function offendingPath(run: Run, situation: Situation, breach: Breach): { path: Ref[]; gates: Ref[] } {
   const solved = solve(run.circuit, situation)
@@ -194,7 +200,7 @@ function shortPath(solved: Solution): { path: Ref[]; gates: Ref[] } {
   }
 }
 
-/** Which unknowns matter: those where changing that one alone makes the rule break or hold. */
+/** A rule that breaks under some of the assumptions. */
 function undecidedOf(
   key: string,
   unknowns: readonly Unknown[],
@@ -203,14 +209,10 @@ function undecidedOf(
   smallest: Broken,
 ): Undecided {
   const breaks = runs.map((r) => r.broken.has(key))
-  const but = (row: readonly Value[], except: number) => row.filter((_, i) => i !== except).join('|')
-  const matters = unknowns.filter((_, u) =>
-    rows.some((a, i) => rows.some((b, j) => but(a, u) === but(b, u) && breaks[i] !== breaks[j])),
-  )
   return {
     rule: smallest.rule.id,
     code: smallest.breach.code,
-    unknown: (matters.length ? matters : unknowns).map((m) => m.ref),
+    unknown: whichMatter(unknowns, rows, breaks).map((u) => u.ref),
     witness: smallest.situation,
   }
 }

@@ -129,6 +129,8 @@ export interface Proof {
   }
   /** Reachable states solved: N. */
   solved: number
+  /** Settings that something hangs on and that stand at their default without anybody having looked. */
+  assumed: Ref[]
   /** Ids of the rules that apply to this job. */
   rules: string[]
   findings: Finding[]

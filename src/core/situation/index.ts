@@ -12,4 +12,12 @@ export {
   evalContextOf,
   type Situation,
 } from './situation'
-export { assignments, assume, unknownsOf, type Unknown, drives } from './unknowns'
+export {
+  assignments,
+  assume,
+  assumedDefaults,
+  drives,
+  unknownsOf,
+  whichMatter,
+  type Unknown,
+} from './unknowns'

@@ -65,3 +65,29 @@ export function assignments(unknowns: readonly Unknown[]): Value[][] | null {
   if (count > 2 ** tolerances.unknownBits) return null
   return unknowns.reduce<Value[][]>((rows, u) => rows.flatMap((r) => u.options.map((o) => [...r, o])), [[]])
 }
+
+/** Which unknowns matter: those where changing that one alone changes the outcome; all where none does so alone. */
+export function whichMatter(
+  unknowns: readonly Unknown[],
+  rows: readonly Value[][],
+  outcome: readonly boolean[],
+): readonly Unknown[] {
+  const but = (row: readonly Value[], except: number) => row.filter((_, i) => i !== except).join('|')
+  const matters = unknowns.filter((_, u) =>
+    rows.some((a, i) => rows.some((b, j) => but(a, u) === but(b, u) && outcome[i] !== outcome[j])),
+  )
+  return matters.length ? matters : unknowns
+}
+
+/**
+ * Settings that something hangs on, a contact or a rule, and that are only taken to stand at their default: nobody has
+ * looked. On a device that is new from its box the default is known.
+ */
+export const assumedDefaults = (inst: Installation): Ref[] =>
+  inst.placed.flatMap((p) =>
+    p.defaultAssumed
+      ? p.device.settings
+          .filter((s) => p.settings[s.id] === undefined && (s.intent !== undefined || drives(p.device, s.id)))
+          .map((s) => makeRef(p.ref, s.id))
+      : [],
+  )

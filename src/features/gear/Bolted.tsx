@@ -31,6 +31,7 @@ export function AddDevice() {
   const [where, setWhere] = useState('')
   const [said, setSaid] = useState<string | null>(null)
   const [open, setOpen] = useState(false)
+  const [fresh, setFresh] = useState(false)
   useEffect(() => {
     if (!open || library) return
     void ask<{ devices: Device[] }>(fetch, '/api/library').then((a) =>
@@ -45,9 +46,13 @@ export function AddDevice() {
       job.placed.map((p) => p.ref),
       device.kind.toLowerCase().slice(0, 6),
     )
-    const settings = Object.fromEntries(device.settings.map((s) => [s.id, s.default]))
-    const placed = { ref, device: device.id, label: device.name, ...(where ? { where } : {}), settings }
-    const result = edit({ kind: 'placeDevice', placed, device })
+    const placed = { ref, device: device.id, label: device.name, ...(where ? { where } : {}), settings: {} }
+    const place = { kind: 'placeDevice' as const, placed, device }
+    const result = edit(
+      fresh && device.settings.length
+        ? [place, { kind: 'setPlate', ref, field: 'newFromBox', value: true }]
+        : place,
+    )
     setSaid(
       result.ok ? `${device.name} is added; land it on the Bench.` : result.problems.map(sentence).join('; '),
     )
@@ -87,6 +92,9 @@ export function AddDevice() {
           Add
         </Button>
       </div>
+      <Button className="mt-2" aria-pressed={fresh} onClick={() => setFresh(!fresh)}>
+        {fresh ? '✓ New from its box' : 'It is new from its box'}
+      </Button>
       <details className="mt-2">
         <summary className="min-h-12 py-2 lg:min-h-8">Not in the library: describe it</summary>
         <div className="mt-2">

@@ -15,6 +15,7 @@ export interface Proven {
 const NOTHING_PROVEN: Proof = {
   factors: { calls: 0, temperatures: 0, mostModes: 0, assumptions: 0, otherRests: 0 },
   solved: 0,
+  assumed: [],
   rules: [],
   findings: [],
   undecided: [],

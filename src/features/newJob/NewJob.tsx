@@ -21,6 +21,7 @@ const START: Choices = {
   kit: '',
   outdoor: '',
   extras: [],
+  newFromBox: false,
   wallConductors: 8,
   wallFeet: 45,
   outConductors: 8,
@@ -166,6 +167,16 @@ export function NewJob() {
             </div>
           </details>
           <Extras library={library} chosen={c.extras} onChange={(extras) => put({ extras })} />
+          <p className="mt-4 flex flex-wrap items-center gap-x-4 gap-y-2">
+            <Button aria-pressed={c.newFromBox} onClick={() => put({ newFromBox: !c.newFromBox })}>
+              {c.newFromBox ? '✓ All of it new from its box' : 'All of it is new from its box'}
+            </Button>
+            <span className="text-soft">
+              {c.newFromBox
+                ? 'What nobody sets stands as its maker left it.'
+                : 'Not new: settings that nobody has read are not known, and the proof says what hangs on them.'}
+            </span>
+          </p>
           <h2 className="mt-6 text-lg font-bold">Cables that are there</h2>
           <div className="mt-2 grid gap-4 sm:grid-cols-4">
             {conductors('Thermostat cable', 'wallConductors')}

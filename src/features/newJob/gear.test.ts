@@ -16,6 +16,7 @@ const choices = (more: Partial<Choices> = {}): Choices => ({
   kit: 'teasel-k2',
   outdoor: 'marram-s1',
   extras: [],
+  newFromBox: true,
   wallConductors: 8,
   wallFeet: 40,
   outConductors: 8,

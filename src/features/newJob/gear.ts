@@ -9,7 +9,7 @@ import {
   type Plan,
   type WiringPractice,
 } from '@/core/plan'
-import { freshParts, JOB_VERSION, type Job } from '@/jobfile'
+import { FRESH_COMMISSIONING, freshParts, JOB_VERSION, type Job } from '@/jobfile'
 
 /** What the technician has said of a new job so far. Devices by id; '' is none. */
 export interface Choices {
@@ -20,6 +20,8 @@ export interface Choices {
   kit: string
   outdoor: string
   extras: string[]
+  /** All of it new from its box: what nobody sets stands as its maker left it. Else it is not known. */
+  newFromBox: boolean
   wallConductors: number
   wallFeet: number
   outConductors: number
@@ -155,5 +157,13 @@ export function jobOf(gear: Installation, plan: Plan, c: Choices, who: string): 
     cables: inst.cables,
     wires: inst.wires,
     ...freshParts(),
+    commissioning: { ...FRESH_COMMISSIONING, plates: c.newFromBox ? newPlates(inst) : {} },
   }
 }
+
+const newPlates = (inst: Installation): Job['commissioning']['plates'] =>
+  Object.fromEntries(
+    inst.placed
+      .filter((p) => p.device.kind !== 'feed' && p.device.settings.length > 0)
+      .map((p) => [p.ref, { newFromBox: true }]),
+  )

@@ -10,7 +10,7 @@ import { wiring, type WiringDoc, type WiringOperation } from './wiring'
 export const SECTIONS = { about, gear, wiring, readings, setup, commissioning, prices }
 
 /** The version of the job file that this code writes, and the newest that it reads. */
-export const JOB_VERSION = 3
+export const JOB_VERSION = 4
 
 /** A job: what is bolted down, wired and set, and what was read. One document, carrying the devices it uses. */
 export interface Job

@@ -6,7 +6,10 @@ export interface PlacedEntry {
   device: string
   label: string
   where?: string
+  /** As left. One that is left out is not known, unless the device is new from its box or `defaultAssumed`. */
   settings: Record<string, Unknowable<Value>>
+  /** From a file of a version that took what it left out to stand at its default. */
+  defaultAssumed?: true
 }
 
 /** What is bolted down, with the descriptions of the devices that it uses. */

@@ -4,7 +4,7 @@ import { splitRef, type Cable, type Wire } from '@/core/installation'
 import { deviceProblems } from '../../deviceProblems'
 import { deviceSchema } from '../../deviceSchema'
 import { settingAt, settingProblem } from '../../lookup'
-import { problem, type Checked, type Problem } from '../../problem'
+import { isRaw, problem, type Checked, type Problem } from '../../problem'
 import { id, knownValue, optional, record, shape, text } from '../../schemaKit'
 import { upgradeDevice } from '../../upgradeDevice'
 import type { WiringDoc } from '../wiring/wiringDoc'
@@ -45,6 +45,7 @@ const placedSchema = shape({
   label: text(80),
   where: yup.string().max(80),
   settings: record(knownValue),
+  defaultAssumed: optional(yup.boolean().oneOf([true]).defined()),
 })
 
 function place<J extends Gear>(job: J, op: PlaceDevice): Checked<J> {
@@ -128,6 +129,9 @@ function replace<J extends Gear>(job: J, device: Device): Checked<J> {
   })
 }
 
+const assumingDefaults = (placed: unknown): unknown =>
+  isRaw(placed) ? { ...placed, defaultAssumed: true } : placed
+
 const upgradeDevices = (job: Raw): Raw => ({
   ...job,
   devices: Object.fromEntries(
@@ -179,6 +183,14 @@ export const gear: Section<GearDoc, GearOperation, Gear> = {
     3: {
       doc: upgradeDevices,
       op: (op) => (op.device === undefined ? op : { ...op, device: upgradeDevice(op.device) }),
+    },
+    // Up to version 3 a setting that the file left out stood at its default; from here it is not known.
+    4: {
+      doc: (job) => ({
+        ...job,
+        placed: Array.isArray(job.placed) ? job.placed.map(assumingDefaults) : job.placed,
+      }),
+      op: (op) => (op.kind === 'placeDevice' ? { ...op, placed: assumingDefaults(op.placed) } : op),
     },
   },
   references(job) {

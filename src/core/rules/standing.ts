@@ -1,0 +1,99 @@
+import { makeRef, wireRef, type Installation, type JobSeen, type Ref } from '../installation'
+import { assignments, assume, unknownsOf, whichMatter, type Unknown } from '../situation'
+import type { Value } from '../equipment'
+import type { Breach, Finding, JobRule, Rule, Undecided } from './rule'
+
+/** What rules about gear, wiring, settings and the house find, and what hangs on something that nobody knows. */
+export interface Standing {
+  findings: Finding[]
+  undecided: Undecided[]
+}
+
+/** A breach as a finding that stands in every situation. */
+export const standingFinding = (rule: Rule, b: Breach): Finding => ({
+  rule: rule.id,
+  code: b.code,
+  severity: b.severity ?? rule.severity,
+  at: b.at,
+  also: b.also ?? [],
+  numbers: b.numbers ?? [],
+  witness: null,
+  path: [b.at, ...(b.also ?? [])],
+  dependsOn: [b.at, ...(b.also ?? [])],
+  because: [],
+})
+
+/** Everything that is not known: what the circuit hangs on, and each other setting that some rule may look at. */
+function everyUnknown(inst: Installation): Unknown[] {
+  const driving = unknownsOf(inst)
+  const known = new Set(driving.map((u) => u.ref))
+  const others = inst.placed.flatMap((p) =>
+    p.device.settings.flatMap((s): Unknown[] => {
+      const ref = makeRef(p.ref, s.id)
+      if (p.settings[s.id] !== null || !s.intent || known.has(ref)) return []
+      const range = [...(s.range ?? []), s.default]
+      return [
+        { ref, options: s.kind === 'choice' ? (s.options ?? []).map((o) => o.id) : [...new Set(range)] },
+      ]
+    }),
+  )
+  return [...driving, ...others]
+}
+
+/** Every assignment while they are few; else each unknown by itself, with the others at their defaults. */
+function rowsOf(inst: Installation, unknowns: readonly Unknown[]): Value[][] {
+  const all = assignments(unknowns)
+  if (all) return all
+  const usual = unknowns.map(({ ref, options }): Value => {
+    const found = inst.placed
+      .flatMap((p) => p.device.settings.map((s) => ({ ref: makeRef(p.ref, s.id), value: s.default })))
+      .find((s) => s.ref === ref)
+    return found?.value ?? options[0]!
+  })
+  const each = unknowns.flatMap((u, i) =>
+    u.options.filter((o) => o !== usual[i]).map((o) => usual.map((v, n) => (n === i ? o : v))),
+  )
+  return [usual, ...each]
+}
+
+/**
+ * What the job rules find. A setting that is not known is tried at each of its options (a number at the ends of its range
+ * and its default): what is found whatever it stands at is a finding, what hangs on it is undecided and names it.
+ */
+export function standingOf(seen: JobSeen, rules: readonly JobRule<string, string>[]): Standing {
+  const applying = rules.filter((r) => r.applies(seen.inst))
+  const unknowns = everyUnknown(seen.inst)
+  const rows = unknowns.length ? rowsOf(seen.inst, unknowns) : [[]]
+  const found = rows.map((values) => {
+    const inst = assume(seen.inst, unknowns, values)
+    return applying.map((rule) => rule.find({ ...seen, inst }))
+  })
+  const standing: Standing = { findings: [], undecided: [] }
+  applying.forEach((rule, r) => {
+    const keys = new Map<string, Breach>()
+    for (const run of found) for (const b of run[r]!) if (!keys.has(keyOf(b))) keys.set(keyOf(b), b)
+    for (const [key, breach] of keys) {
+      const breaks = found.map((run) => run[r]!.some((b) => keyOf(b) === key))
+      if (breaks.every(Boolean)) standing.findings.push(withWires(seen.inst, standingFinding(rule, breach)))
+      else
+        standing.undecided.push({
+          rule: rule.id,
+          code: breach.code,
+          unknown: whichMatter(unknowns, rows, breaks).map((u) => u.ref),
+          witness: null,
+        })
+    }
+  })
+  return standing
+}
+
+const keyOf = (b: Breach): string => `${b.code}:${b.at}`
+
+const withWires = (inst: Installation, f: Finding): Finding => ({
+  ...f,
+  path: [...new Set([f.at, ...wiresAt(inst, f.at), ...f.path])],
+})
+
+/** The conductors on a terminal. */
+export const wiresAt = (inst: Installation, at: Ref): Ref[] =>
+  inst.wires.filter((w) => w.a === at || w.b === at).map((w) => wireRef(w.id))
