@@ -37,6 +37,12 @@ export const tolerances = Object.freeze({
   lowVoltsMost: 30,
   /** Part of rated volts above which a control load that is not energised is neither on nor off. */
   weakShare: 0.25,
+  /** A load that runs for hours counts a quarter more (NEC 424.4, 440). */
+  continuousShare: 1.25,
+  /** Part by which a plate's figure may differ from the sum of its parts: makers round. */
+  plateShare: 0.025,
+  /** CFM a ton that a heat pump's coil wants. */
+  cfmPerTon: [350, 450] as readonly [number, number],
   /** Binary unknowns that are enumerated; with more, a law is undecided (design: six). */
   unknownBits: 6,
   /** °F. The outdoor temperatures that a job is proven over. */

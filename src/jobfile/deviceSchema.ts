@@ -128,13 +128,14 @@ const setting = shape({
   label: text(120),
   group: yup.string().oneOf(['plate', 'set']).required(),
   kind: yup.string().oneOf(['choice', 'number']).required(),
-  options: yup.array(shape({ id: id(), label: text(120) })),
+  options: yup.array(shape({ id: id(), label: text(120), loses: optional(text(200)) })),
   range: yup.array(num()).min(2).max(2),
   step: yup.number(),
   unit: yup.string().max(12),
   default: valueSchema,
   about: yup.string().max(400),
   intent: yup.string().oneOf(INTENTS),
+  follows: yup.string().oneOf(INTENTS),
 })
 const mode = shape({
   id: id(),

@@ -50,6 +50,10 @@ const RULE_WORDS: Record<RuleId, string> = {
   backupSourceWrong: 'The backup is set as what it is',
   inCharge: 'One thing, and no more, decides the changeover',
   emergencyPath: 'AUX and E are set as they are landed',
+  defrostIntent: 'Strips in defrost are set as they are landed',
+  kitAirflow: 'Strips heat at no less air than their plate asks for',
+  pairing: 'Outdoor unit and air handler are a pair that the maker lists',
+  plateAdds: 'The plates agree with their own parts',
   fanOffInDefrost: 'The fan runs in defrost where the strips heat then',
   stripHysteresis: 'Strips go off clearly warmer than they come on',
   kitSize: 'The kit that is set is the one that is there, and the air handler takes it',
@@ -103,6 +107,26 @@ const CODE_WORDS: Record<RuleCode, (found: Naming) => string> = {
   compressorNoBlower: () => 'The compressor runs with no blower',
   fanSpeedOnly: () => 'The blower stays at fan speed while the heat pump runs: Y does not reach its board',
   lowSpeedInHigh: () => 'The blower stays at low speed in second stage: Y2 does not reach its board',
+  oneStageOnLow: () =>
+    'A one-stage heat pump runs the blower at low speed: its Y belongs on Y/Y2, or Y1 and Y2 joined',
+  kitBelowSpeed: ({ at }) => `${at} heats at less blower speed than its plate asks for`,
+  kitBelowAir: ({ at, n: [a, b] }) => `${at} heats at ${a} CFM at most, and its plate asks for ${b}`,
+  unpaired: ({ n: [a, b] }) =>
+    `A ${a}-ton outdoor unit on a ${b}-ton air handler: right only where the maker’s table pairs them`,
+  plateMca: ({ at, n: [mca, rla, fan, sum] }) =>
+    `${at}: the plate says MCA ${mca} A, and 1.25 × ${rla} + ${fan} makes ${sum} A. Which of them is read wrong?`,
+  plateMcaLow: ({ at, n: [mca, heat] }) =>
+    `${at}: the plate says MCA ${mca} A, and 1.25 × its strips and blower makes ${heat} A. Which is read wrong?`,
+  plateKilowatts: ({ at, n: [kw, rows] }) =>
+    `${at}: the plate says ${kw} kW, and its rows make ${rows} kW. Which is read wrong?`,
+  defrostLanded: () =>
+    'Strips in defrost are set to no, and the defrost output is landed: it brings them on all the same',
+  defrostLandedForFault: () =>
+    'Strips in defrost are set to no, and the defrost output is landed for backup on a fault: the board does not tell the two apart. Taken off, backup on a fault is given up; left on, every defrost heats',
+  defrostNotLanded: () => 'Strips in defrost are set to yes, and the defrost output is landed nowhere',
+  gasWithLp: () => 'Backup is set as natural gas, and the furnace is set up for LP',
+  lpWithGas: () => 'Backup is set as LP, and the furnace is set up for natural gas',
+  cyclesStrips: ({ n: [a, b] }) => `${a} starts an hour on strips; ${b} is usual at most`,
   backupCallEmpty: () => 'A call for backup brings on no backup at any outdoor temperature',
   stageCallEmpty: ({ at }) => `The second stage is called and brings nothing more: ${at} stays as it was`,
   onlyInEmergency: ({ at }) => `${at} heats in emergency heat alone, and in no ordinary call for backup`,

@@ -8,6 +8,7 @@ const WHY_WORDS: Record<PlanWhy, string> = {
   auxThroughSwitch: 'aux goes through the outdoor thermostat',
   tempered: 'the outdoor unit’s defrost output: strips temper each defrost',
   temperedReturn: 'back from the outdoor thermostat; the defrost output joins here, downstream of it',
+  jumperY: 'one stage on a board with two speeds: both inputs, so that it gets its full air',
   jumperW: 'one call for both banks: without it part of the kit never heats',
   jumperE: 'one path for aux and emergency',
   jumperR: 'one transformer: Rc and Rh are one',

@@ -11,6 +11,10 @@ const PLATE_WORDS: Record<keyof Required<Plate>, string> = {
   sequencerSeconds: 'sequencer step, s',
   kilowatts: 'kW',
   leastCfm: 'least airflow, CFM',
+  leastSpeed: 'least blower speed:',
+  tons: 'tons',
+  pairs: 'paired with air handlers of, tons:',
+  leastStripGapF: 'strips on and off apart by at least, °F',
   compressorRla: 'compressor RLA',
   fanFla: 'fan FLA',
   inverter: 'inverter:',
@@ -53,6 +57,7 @@ function valueWords<K extends keyof Plate>(field: K, value: NonNullable<Plate[K]
   if (typeof value === 'boolean') return value ? 'yes' : 'no'
   if (typeof value !== 'object') return String(value)
   const plate: Plate = { [field]: value }
+  if (plate.pairs) return plate.pairs.map((k) => String(k.tons)).join(', ')
   if (plate.kits) return plate.kits.map((k) => String(k.kilowatts)).join(', ')
   if (plate.delays) return plate.delays.map((d) => `${DELAY_WORDS[d.what]} ${d.seconds} s`).join(', ')
   if (plate.ratings)

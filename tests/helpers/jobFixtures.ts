@@ -1,5 +1,6 @@
-import type { Value } from '@/core/equipment'
+import type { Device, Value } from '@/core/equipment'
 import { UNKNOWN_SITE, type Installation, type JobSeen, type Site } from '@/core/installation'
+import { device, placed } from './build'
 import { demoInstallation, wireBetween, without } from './demo'
 
 type Change = Record<string, Value | null>
@@ -27,6 +28,41 @@ export const as = (
   ...inst,
   placed: inst.placed.map((p) => (p.ref === ref ? change(p) : p)),
 })
+
+/** Quillfeather Lane with a controller beside it that is told: no strips in defrost (or yes). */
+export function toldNoDefrost(settings: Change = {}, told = 'no'): Installation {
+  const inst = job('quillfeather-lane', settings)
+  const controller: Device = {
+    ...device('controller', ['R'], [], {
+      kind: 'thermostat',
+      settings: [
+        {
+          id: 'strips',
+          label: 'Strips in defrost',
+          group: 'set',
+          kind: 'choice',
+          options: [
+            { id: 'yes', label: 'Yes' },
+            { id: 'no', label: 'No' },
+          ],
+          default: 'yes',
+          intent: 'stripsInDefrost',
+        },
+      ],
+    }),
+  }
+  return { ...inst, placed: [...inst.placed, placed('ctl', controller, { strips: told })] }
+}
+/** Quillfeather Lane with tons on two plates. */
+export const sized = (outdoor: number, indoor: number, pairs?: { tons: number }[]): Installation =>
+  as(
+    as(job('quillfeather-lane'), 'od', (p) => ({
+      ...p,
+      device: { ...p.device, plate: { ...p.device.plate, tons: outdoor, ...(pairs ? { pairs } : {}) } },
+    })),
+    'ah',
+    (p) => ({ ...p, device: { ...p.device, plate: { ...p.device.plate, tons: indoor } } }),
+  )
 
 /** For each conflict: a setup that raises it, what it says, and one that does not. */
 /** What raises each rule about gear, wiring, settings and the house, and what does not, by hand. */
@@ -139,6 +175,26 @@ export const JOB_FIXTURES: Record<string, { raises: JobSeen; code: string; at: s
     code: 'fanOffInDefrost',
     at: 'tstat.fanInDefrost',
     clears: seen(bus()),
+  },
+  defrostIntent: {
+    // Wired for 24 V with the defrost output landed on W1, the outdoor board's backup on a fault off.
+    raises: seen(toldNoDefrost({ 'od.faultHeat': 'off' })),
+    code: 'defrostLanded',
+    at: 'ctl.strips',
+    clears: seen(job('quillfeather-lane')),
+  },
+  pairing: {
+    raises: seen(sized(5, 4)),
+    code: 'unpaired',
+    at: 'od.',
+    clears: seen(sized(5, 4, [{ tons: 4 }])),
+  },
+  plateAdds: {
+    // 1.25 × 13.6 + 0.8 = 17.8; the person read 13.8 for 17.8.
+    raises: seen(job('quillfeather-lane'), { plates: { od: { mca: 13.8 } } }),
+    code: 'plateMca',
+    at: 'od.',
+    clears: seen(job('quillfeather-lane'), { plates: { od: { mca: 17.8 } } }),
   },
   stripHysteresis: {
     raises: seen(bus({ 'tstat.stripOn': 4, 'tstat.stripOff': 3 })),

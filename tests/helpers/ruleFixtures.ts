@@ -1,4 +1,4 @@
-import type { Device, Value } from '@/core/equipment'
+import type { Device, Plate, Value } from '@/core/equipment'
 import type { Installation } from '@/core/installation'
 import type { Situation } from '@/core/situation'
 import { degF } from '@/core/units'
@@ -78,6 +78,41 @@ const withoutHeatFan = (d: Device): Device => ({
     p.id === 'heatFan' && p.kind === 'contact' ? { ...p, driver: { call: [] } } : p,
   ),
 })
+
+/** Pennywort Close with something more on the plate of its kit. */
+export const kitPlate = (more: Partial<Plate>): Installation => {
+  const inst = demoInstallation('pennywort-close')
+  return {
+    ...inst,
+    placed: inst.placed.map((p) =>
+      p.device.kind === 'stripKit'
+        ? { ...p, device: { ...p.device, plate: { ...p.device.plate, ...more } } }
+        : p,
+    ),
+  }
+}
+/** The same with a board that has no heating speed: its blower stays at what the heat pump asks for. */
+export const slowHeat = (more: Partial<Plate>): Installation => {
+  const inst = kitPlate(more)
+  return {
+    ...inst,
+    placed: inst.placed.map((p) =>
+      p.ref === 'ah'
+        ? {
+            ...p,
+            device: {
+              ...p.device,
+              parts: p.device.parts.map((x) =>
+                x.kind === 'load' && x.does?.what === 'blower' && x.does.speed !== 'fan'
+                  ? { ...x, does: { ...x.does, speed: 'low' as const } }
+                  : x,
+              ),
+            },
+          }
+        : p,
+    ),
+  }
+}
 
 export const FIXTURES: Record<string, RuleFixture> = {
   noShort: {
@@ -268,6 +303,13 @@ export const FIXTURES: Record<string, RuleFixture> = {
     broken: () => moved(demoInstallation('osier-walk'), 'ah.R', 'hum.F2', 'tstat.R'),
     witness: { call: 'heat1', modes: { 'hum.wet': 'wet' } },
     code: 'wetStopsHeat',
+  },
+  kitAirflow: {
+    why: 'the kit asks for high speed at least, on a board whose heating speed is no faster than its low one',
+    clean: () => kitPlate({ leastSpeed: 'low' }),
+    broken: () => slowHeat({ leastSpeed: 'high' }),
+    witness: { call: 'heatAux1', modes: {} },
+    code: 'kitBelowSpeed',
   },
   auxHeldOff: {
     why: 'the outdoor thermostat jumped: aux heats above 40 °F; 45 is the region nearest 47',

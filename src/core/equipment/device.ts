@@ -31,7 +31,8 @@ export interface Setting {
   label: string
   group: 'plate' | 'set'
   kind: 'choice' | 'number'
-  options?: { id: string; label: string }[]
+  /** `loses`: what the pair no longer does with this option, such as modulation on 24 V wiring. */
+  options?: { id: string; label: string; loses?: string }[]
   /** Lowest and highest value the device takes, in `unit`. */
   range?: [number, number]
   step?: number
@@ -40,6 +41,8 @@ export interface Setting {
   about?: string
   /** What it decides, in the vocabulary that laws understand; a device may call and code it as it likes. */
   intent?: Intent
+  /** Over a bus, another device says it: the value is that of its setting with this intent, where there is one. */
+  follows?: Intent
 }
 
 /** What a setting decides: the intents that a technician thinks in, whatever a device calls them. */

@@ -3,6 +3,7 @@ export {
   placedByRef,
   quantity,
   settingDef,
+  settingIn,
   settingsContext,
   settingValue,
   terminalOf,

@@ -74,6 +74,16 @@ export function settingValue(placed: Placed, id: string): Unknowable<Value> {
   if (left !== undefined) return left
   return settingDef(placed, id)?.default ?? null
 }
+/** The same in a job: a setting that follows another device's over the bus has that one's value. */
+export function settingIn(inst: Installation, placed: Placed, id: string): Unknowable<Value> {
+  const follows = settingDef(placed, id)?.follows
+  if (follows)
+    for (const other of inst.placed) {
+      const told = other !== placed && other.device.settings.find((s) => s.intent === follows)
+      if (told) return settingValue(other, told.id)
+    }
+  return settingValue(placed, id)
+}
 export const settingDef = (placed: Placed, id: string): Setting | undefined =>
   placed.device.settings.find((s) => s.id === id)
 

@@ -1,5 +1,6 @@
 import type { TerminalRole, Value } from '../equipment'
 import { makeRef, settingDef, type Installation, type Placed, type Ref } from '../installation'
+import { lowSpeedIsEnough } from '../query'
 import { decided, first, term, terms } from './kinds'
 import type { Unmet, Net, PlanSetting, PlanWhy, WiringPractice } from './net'
 
@@ -80,6 +81,9 @@ export function compressorNets(
   const stages = decided(gear.thermostat, 'compressorStages')
   const two = term(source, 'Y2') && term(outdoor, 'Y2')
   if (stages) requirements.set(gear.thermostat, 'compressorStages', two ? '2' : '1')
+  const [y1, y2] = indoor === outdoor ? [] : [term(indoor, 'Y1'), term(indoor, 'Y2')]
+  // A one-stage unit on a board of two heat pump speeds gets the full one.
+  if (y2 && !term(outdoor, 'Y2') && !lowSpeedIsEnough(inst)) requirements.net('Y1', [y1, y2], 'jumperY')
   if (two)
     requirements.net('Y2', [
       term(source, 'Y2'),

@@ -3,7 +3,7 @@ import type { Ref } from '../installation'
 
 /** Why a conductor lies where it does, for the words; only what is not obvious from its terminals has one. */
 export type PlanWhy =
-  | 'bypass' | 'auxThroughSwitch' | 'tempered' | 'temperedReturn' | 'jumperW' | 'jumperE' | 'jumperR' | 'isolated'
+  | 'bypass' | 'auxThroughSwitch' | 'tempered' | 'temperedReturn' | 'jumperW' | 'jumperY' | 'jumperE' | 'jumperR' | 'isolated'
   | 'interlock' | 'airFirst' | 'fuelKit' | 'dryContact' | 'float' | 'monitor' | 'leak' | 'bus' | 'sensor' | 'zone'
   | 'oldCommon' // prettier-ignore
 

@@ -1,6 +1,6 @@
 import type { TerminalRole } from '../equipment'
 import type { Installation, Placed } from '../installation'
-import { aheadTargets, hasStrips, intentOf } from '../query'
+import { aheadTargets, hasStrips, intentOf, usualBackupCycles } from '../query'
 import { backupNets } from './backup'
 import { inSeries, Requirements, type Gear, type Wanted } from './gear'
 import { decided, first, term, terms } from './kinds'
@@ -38,6 +38,7 @@ export function wantedNets(inst: Installation, practice: WiringPractice): Wanted
   sensorNets(requirements, gear)
   accessoryNets(requirements, gear)
   backupSettings(requirements, gear)
+  defrostSettings(requirements, gear, bus)
   return requirements
 }
 
@@ -53,9 +54,24 @@ function backupSettings(requirements: Requirements, { inst, thermostat }: Gear):
   const source = burner ? (burner.fuel === 'oil' ? 'oil' : lp ? 'lp' : 'gas') : 'electric'
   if (burner || hasStrips(inst)) requirements.set(thermostat, 'backupSource', source)
   if (aheadTargets(inst).length) requirements.set(thermostat, 'together', 'no')
-  for (const p of inst.placed)
-    if (['yes', 'on'].includes(String(intentOf(p, 'stripsInDefrost'))))
-      requirements.set(p, 'fanInDefrost', 'on')
+  const cycles = usualBackupCycles(inst)
+  if (cycles && Number(intentOf(thermostat, 'cyclesBackup') ?? 0) > cycles.most)
+    requirements.set(thermostat, 'cyclesBackup', cycles.most)
+}
+
+/** Strips in defrost are told as they are landed, or over the bus as the school has it; with them the fan runs. */
+function defrostSettings(
+  requirements: Requirements,
+  { inst, indoor, outdoor, practice }: Gear,
+  bus: boolean,
+): void {
+  const landed = requirements.nets.some((n) => n.why === 'tempered' || n.why === 'temperedReturn')
+  const told = bus ? practice.defrost === 'tempered' : landed
+  for (const p of inst.placed) {
+    if (intentOf(p, 'stripsInDefrost') === undefined) continue
+    if (indoor !== outdoor) requirements.set(p, 'stripsInDefrost', told ? 'yes' : 'no')
+    if (told) requirements.set(p, 'fanInDefrost', 'on')
+  }
 }
 
 function powerNets(requirements: Requirements, { source, thermostat, indoor, outdoor, inst }: Gear): void {

@@ -184,7 +184,7 @@ describe('planned landings', () => {
     expect(open('strips through an outdoor thermostat')).toEqual(['defrost'])
     expect(open('dual fuel by thermostat, weather feed')).toEqual(['fuel'])
     expect(open('dual fuel by stages')).toEqual(['fuel'])
-    expect(open('inverter on the bus')).toEqual([])
+    expect(open('inverter on the bus')).toEqual(['defrost'])
   })
 
   it('says which cable is short, and by how many', () => {

@@ -1,12 +1,19 @@
-import { hasCompressor, targetsOf } from '../query'
+import type { Installation } from '../installation'
+import { hasCompressor, lowSpeedIsEnough, targetsOf } from '../query'
 import type { StateRule } from './rule'
 
-/** Where the board has several speeds, the heat pump gets its own: a Y spliced past the board leaves fan speed. */
-export const blowerSpeed: StateRule<'blowerSpeed', 'fanSpeedOnly' | 'lowSpeedInHigh'> = {
+const hasSecondStage = (inst: Installation): boolean =>
+  targetsOf(inst).some((t) => t.making.what === 'compressor' && t.making.stage === 2)
+
+/**
+ * Where the board has several speeds, the heat pump gets its own: a Y spliced past the board leaves fan speed; a one-stage unit belongs on the full speed, unless the air
+ * handler's table says that the low one is enough.
+ */
+export const blowerSpeed: StateRule<'blowerSpeed', 'fanSpeedOnly' | 'lowSpeedInHigh' | 'oneStageOnLow'> = {
   id: 'blowerSpeed',
   scope: 'state',
   severity: 'wrong',
-  codes: ['fanSpeedOnly', 'lowSpeedInHigh'],
+  codes: ['fanSpeedOnly', 'lowSpeedInHigh', 'oneStageOnLow'],
   applies: (inst) =>
     hasCompressor(inst) &&
     targetsOf(inst).some((t) => t.making.what === 'blower' && t.making.speed === 'low'),
@@ -16,6 +23,8 @@ export const blowerSpeed: StateRule<'blowerSpeed', 'fanSpeedOnly' | 'lowSpeedInH
     const blower = targetsOf(inst).find((t) => t.making.what === 'blower' && t.making.speed === 'low')!
     if (!facts.speeds.has('low')) return { at: blower.ref, code: 'fanSpeedOnly' }
     const faster = targetsOf(inst).find((t) => t.making.what === 'blower' && t.making.speed === 'high')
-    return facts.highStage && faster ? { at: faster.ref, code: 'lowSpeedInHigh' } : null
+    if (!faster) return null
+    if (facts.highStage) return { at: faster.ref, code: 'lowSpeedInHigh' }
+    return hasSecondStage(inst) || lowSpeedIsEnough(inst) ? null : { at: faster.ref, code: 'oneStageOnLow' }
   },
 }

@@ -8,6 +8,7 @@ import {
   type Placed,
 } from '../installation'
 import { feedsOf, ofKind } from '../query'
+import { tolerances } from '../tolerances'
 import { breach } from './breach'
 import type { Breach, JobRule } from './rule'
 
@@ -20,8 +21,6 @@ const AMPACITY_75: Readonly<Record<number, number>> = {
 } // prettier-ignore
 /** A: standard ratings of breakers and fuses (NEC 240.6). */
 const STANDARD = [15, 20, 25, 30, 35, 40, 45, 50, 60, 70, 80, 90, 100, 110, 125]
-/** Continuous load: conductor and breaker carry a quarter more (NEC 424.4). */
-const CONTINUOUS = 1.25
 
 const nextStandard = (amps: number): number => STANDARD.find((s) => s >= amps) ?? Infinity
 
@@ -88,7 +87,8 @@ export const lineCircuits: JobRule<'lineCircuits', Code> = {
         found.push(...breach<Code>('breakerOverMax', [at], breaker, mocpA))
       if (mca !== undefined && ampacity !== null && ampacity < mca)
         found.push(...breach<Code>('conductorUnderMca', [only.feed.ref, p.ref], ampacity, mca))
-      const need = mca === undefined && p.device.kind === 'stripKit' ? CONTINUOUS * heatAmps(p) : 0
+      const need =
+        mca === undefined && p.device.kind === 'stripKit' ? tolerances.continuousShare * heatAmps(p) : 0
       if (breaker !== null && breaker < need)
         found.push(...breach<Code>('breakerUnderLoad', [at], breaker, need))
       if (ampacity !== null && ampacity < need)

@@ -6,6 +6,7 @@ import { blowerSpeed } from './blowerSpeed'
 import { coilVolts } from './coilVolts'
 import { compressorNeedsBlower } from './compressorNeedsBlower'
 import { coolRuns } from './coolRuns'
+import { defrostIntent } from './defrostIntent'
 import { defrostNoBurner } from './defrostNoBurner'
 import { defrostTempered } from './defrostTempered'
 import { emergencyHeat } from './emergencyHeat'
@@ -13,12 +14,15 @@ import { floatStops } from './floatStops'
 import { heatAheadOfCoil } from './heatAheadOfCoil'
 import { hotCoil } from './hotCoil'
 import { humidifierHeat } from './humidifierHeat'
+import { kitAirflow } from './kitAirflow'
 import { leakStopsHeat } from './leakStopsHeat'
 import { lineCircuits } from './lineCircuits'
 import { lowGas } from './lowGas'
 import { noChatter } from './noChatter'
 import { noParallel } from './noParallel'
 import { noShort } from './noShort'
+import { pairing } from './pairing'
+import { plateAdds } from './plateAdds'
 import { quietUncalled } from './quietUncalled'
 import { rowsReachable } from './rowsReachable'
 import { selectorMatches } from './selectorMatches'
@@ -76,6 +80,7 @@ const ALL = [
   quietUncalled,
   compressorNeedsBlower,
   blowerSpeed,
+  kitAirflow,
   backupCalls,
   rowsReachable,
   stagesReachable,
@@ -93,6 +98,7 @@ const ALL = [
   inCharge,
   emergencyPath,
   fanOffInDefrost,
+  defrostIntent,
   stripHysteresis,
   kitSize,
   airSide,
@@ -110,6 +116,8 @@ const ALL = [
   cycles,
   droop,
   earlyRecovery,
+  pairing,
+  plateAdds,
   profileMisfit,
   feedNotOnline,
   testsBlocked,

@@ -1,4 +1,5 @@
-import { makeRef } from '../installation'
+import type { Unknowable, Value } from '../equipment'
+import { makeRef, type Installation } from '../installation'
 import {
   aheadTargets,
   hasBurner,
@@ -8,6 +9,7 @@ import {
   ofKind,
   settingsWith,
   terminalsWith,
+  type SettingAt,
 } from '../query'
 import { breach, hasIntent, ownSettings, standing } from './breach'
 import type { Breach, JobRule } from './rule'
@@ -26,32 +28,42 @@ export const togetherAhead: JobRule<'togetherAhead', 'togetherAhead'> = {
       : [],
 }
 
+type SourceCode =
+  'electricWithFurnace' | 'fuelWithStrips' | 'oilWithGas' | 'gasWithOil' | 'gasWithLp' | 'lpWithGas'
+
+/** Natural gas or LP, as the furnace is set; null where no furnace says. */
+const gasOf = (inst: Installation): Unknowable<Value> => settingsWith(inst, 'fuel')[0]?.value ?? null
+
+/** Whether a device offers natural gas and LP as two answers: only then is one for the other a mismatch. */
+const tellsGasApart = (f: SettingAt): boolean => {
+  const setting = f.placed.device.settings.find((s) => makeRef(f.placed.ref, s.id) === f.at)
+  return ['gas', 'lp'].every((id) => setting?.options?.some((o) => o.id === id))
+}
+
 /** The backup is set as electric and a furnace stands there, or the reverse. */
-export const backupSourceWrong: JobRule<
-  'backupSourceWrong',
-  'electricWithFurnace' | 'fuelWithStrips' | 'oilWithGas' | 'gasWithOil'
-> = {
+export const backupSourceWrong: JobRule<'backupSourceWrong', SourceCode> = {
   id: 'backupSourceWrong',
   scope: 'job',
   severity: 'wrong',
-  codes: ['electricWithFurnace', 'fuelWithStrips', 'oilWithGas', 'gasWithOil'],
+  codes: ['electricWithFurnace', 'fuelWithStrips', 'oilWithGas', 'gasWithOil', 'gasWithLp', 'lpWithGas'],
   applies: hasIntent('backupSource'),
   find({ inst }) {
     const burner = hasBurner(inst)
     const fuels = inst.placed.flatMap((p) =>
       p.device.parts.flatMap((x) => (x.kind === 'load' && x.does?.what === 'burner' ? [x.does.fuel] : [])),
     )
-    return settingsWith(inst, 'backupSource').flatMap(
-      (f): Breach<'electricWithFurnace' | 'fuelWithStrips' | 'oilWithGas' | 'gasWithOil'>[] => {
-        if (f.value === 'electric' && burner && !hasStrips(inst)) return breach('electricWithFurnace', [f.at])
-        if (f.value !== 'electric' && f.value !== null && !burner && hasStrips(inst))
-          return breach('fuelWithStrips', [f.at])
-        if (f.value === 'oil' && fuels.length && !fuels.includes('oil')) return breach('oilWithGas', [f.at])
-        return (f.value === 'gas' || f.value === 'lp') && fuels.includes('oil')
-          ? breach('gasWithOil', [f.at])
-          : []
-      },
-    )
+    return settingsWith(inst, 'backupSource').flatMap((f): Breach<SourceCode>[] => {
+      if (f.value === 'electric' && burner && !hasStrips(inst)) return breach('electricWithFurnace', [f.at])
+      if (f.value !== 'electric' && f.value !== null && !burner && hasStrips(inst))
+        return breach('fuelWithStrips', [f.at])
+      if (f.value === 'oil' && fuels.length && !fuels.includes('oil')) return breach('oilWithGas', [f.at])
+      if (f.value !== 'gas' && f.value !== 'lp') return []
+      if (fuels.includes('oil')) return breach('gasWithOil', [f.at])
+      if (!tellsGasApart(f)) return []
+      const fuel = gasOf(inst)
+      if (f.value === 'gas' && fuel === 'lp') return breach('gasWithLp', [f.at])
+      return f.value === 'lp' && fuel === 'natural' ? breach('lpWithGas', [f.at]) : []
+    })
   },
 }
 

@@ -1,8 +1,8 @@
-import { intentOf, settingsWith } from '../query'
+import { intentOf, settingsWith, usualBackupCycles, USUAL_CYCLES } from '../query'
 import { breach, hasIntent, numberOf, ownSettings, standing } from './breach'
 import type { Breach, JobRule } from './rule'
 
-/** Δ°F that strips must be kept apart by, on and off, where the profile says nothing else. */
+/** Δ°F that strips must be kept apart by, on and off, where the device's plate says nothing else. */
 const LEAST_STRIP_GAP = 2
 
 /** Strips that go off no warmer, or hardly warmer, than they come on. */
@@ -18,7 +18,8 @@ export const stripHysteresis: JobRule<'stripHysteresis', 'stripReversed' | 'stri
       const [a, b] = [numberOf(on.value), numberOf(off?.value)]
       if (a === null || b === null || intentOf(on.placed, 'stripsWithHeatPump') === 'no') return []
       if (b >= a) return breach('stripReversed', [off!.at, on.at], a, b)
-      return a - b < LEAST_STRIP_GAP ? breach('stripTight', [off!.at, on.at], a - b, LEAST_STRIP_GAP) : []
+      const least = on.placed.device.plate.leastStripGapF ?? LEAST_STRIP_GAP
+      return a - b < least ? breach('stripTight', [off!.at, on.at], a - b, least) : []
     }),
 }
 
@@ -29,6 +30,7 @@ export const fanOffInDefrost: JobRule<'fanOffInDefrost', 'fanOffInDefrost'> = {
   severity: 'wrong',
   codes: ['fanOffInDefrost'],
   applies: hasIntent('fanInDefrost'),
+  explains: ['stripsNoBlower'],
   find({ inst }) {
     const fan = standing(inst, 'fanInDefrost', 'off')[0]
     const strips = standing(inst, 'stripsInDefrost', 'yes', 'on')[0]
@@ -36,23 +38,24 @@ export const fanOffInDefrost: JobRule<'fanOffInDefrost', 'fanOffInDefrost'> = {
   },
 }
 
-/** More cycles an hour than a compressor, an oil or a gas burner stands. */
-export const cycles: JobRule<'cycles', 'cyclesCompressor' | 'cyclesBurner'> = {
+/** More cycles an hour than usual for a compressor, a burner or strips. */
+export const cycles: JobRule<'cycles', 'cyclesCompressor' | 'cyclesBurner' | 'cyclesStrips'> = {
   id: 'cycles',
   scope: 'job',
   severity: 'warn',
-  codes: ['cyclesCompressor', 'cyclesBurner'],
+  codes: ['cyclesCompressor', 'cyclesBurner', 'cyclesStrips'],
   applies: hasIntent('cyclesHeatPump', 'cyclesBackup'),
   find({ inst }) {
-    const source = settingsWith(inst, 'backupSource')[0]?.value
-    const most = source === 'oil' ? 3 : source === 'gas' || source === 'lp' ? 6 : Infinity
+    const backup = usualBackupCycles(inst)
     return [
       ...settingsWith(inst, 'cyclesHeatPump')
-        .filter((f) => (numberOf(f.value) ?? 0) > 3)
-        .flatMap((f) => breach('cyclesCompressor', [f.at], numberOf(f.value)!, 3)),
+        .filter((f) => (numberOf(f.value) ?? 0) > USUAL_CYCLES.compressor)
+        .flatMap((f) => breach('cyclesCompressor', [f.at], numberOf(f.value)!, USUAL_CYCLES.compressor)),
       ...settingsWith(inst, 'cyclesBackup')
-        .filter((f) => (numberOf(f.value) ?? 0) > most)
-        .flatMap((f) => breach('cyclesBurner', [f.at], numberOf(f.value)!, most)),
+        .filter((f) => backup && (numberOf(f.value) ?? 0) > backup.most)
+        .flatMap((f) =>
+          breach(backup!.strips ? 'cyclesStrips' : 'cyclesBurner', [f.at], numberOf(f.value)!, backup!.most),
+        ),
     ]
   },
 }

@@ -11,6 +11,7 @@ import {
 import {
   holdsBySettings,
   makeRef,
+  settingIn,
   settingValue,
   type Installation,
   type Placed,
@@ -43,7 +44,7 @@ export function evalContextOf(
   return {
     call: situation.call,
     outdoorF: situation.outdoorF,
-    setting: (id) => settingValue(placed, id),
+    setting: (id) => settingIn(inst, placed, id),
     mode(id) {
       const named = situation.modes[makeRef(placed.ref, id)]
       if (named !== undefined) return named

@@ -1,4 +1,4 @@
-import type { Value } from '../equipment'
+import type { Intent, Value } from '../equipment'
 import { makeRef, wireRef, type Installation, type Ref } from '../installation'
 import { tolerances } from '../tolerances'
 
@@ -12,7 +12,9 @@ export interface Unknown {
 export function unknownsOf(inst: Installation): Unknown[] {
   const settings = inst.placed.flatMap((placed) =>
     placed.device.settings
-      .filter((s) => placed.settings[s.id] === null && drives(placed.device, s.id))
+      .filter(
+        (s) => placed.settings[s.id] === null && (drives(placed.device, s.id) || isFollowed(inst, s.intent)),
+      )
       .map((s) => ({
         ref: makeRef(placed.ref, s.id),
         options: s.kind === 'choice' ? (s.options ?? []).map((o) => o.id) : [...(s.range ?? [s.default])],
@@ -23,6 +25,11 @@ export function unknownsOf(inst: Installation): Unknown[] {
     .map((w) => ({ ref: wireRef(w.id), options: ['there', 'not there'] }))
   return [...settings, ...wires]
 }
+
+/** Whether another device takes its value of a setting with this intent over the bus, and hangs on it. */
+const isFollowed = (inst: Installation, intent: Intent | undefined): boolean =>
+  intent !== undefined &&
+  inst.placed.some((p) => p.device.settings.some((s) => s.follows === intent && drives(p.device, s.id)))
 
 /** Whether any expression or quantity of the device reads the setting: then the circuit hangs on it. */
 export function drives(device: Installation['placed'][number]['device'], setting: string): boolean {

@@ -18,11 +18,14 @@ export interface AirHandlerPlate extends StripKitPlate {
   /** Strip kits that the maker lists for it. */
   kits?: { kilowatts: number }[]
   blower?: BlowerPoint[]
+  /** Nominal tons of cooling that it is made for. */
+  tons?: number
 }
 export const airHandlerFields: PlateFields<AirHandlerPlate> = {
   ...stripKitFields,
   blowerFla: amps(50),
   transformerVa: number('VA', 5, 200),
+  tons: number('tons', 0.5, 10),
   kits: { type: 'table', columns: { kilowatts: { type: 'number', unit: 'kW', least: 0.5, most: 40 } } },
   blower: {
     type: 'table',

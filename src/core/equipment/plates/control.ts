@@ -8,12 +8,15 @@ export interface ControlPlate {
   battery?: boolean
   /** It has a sensor of its own in the plenum, between furnace and coil. */
   plenumSensor?: boolean
+  /** Δ°F that its strips must be kept apart by, on and off. */
+  leastStripGapF?: number
 }
 export const controlFields: PlateFields<ControlPlate> = {
   volts: volts(),
   detectsWires: { type: 'flag' },
   battery: { type: 'flag' },
   plenumSensor: { type: 'flag' },
+  leastStripGapF: number('°F', 0, 9),
 }
 
 /** A switch with a differential. */

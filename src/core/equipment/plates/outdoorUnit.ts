@@ -25,6 +25,10 @@ export interface OutdoorUnitPlate extends ElectricalPlate {
   drawsDownLeak?: boolean
   /** °F outdoors below which the maker lets it not run. */
   floorF?: number
+  /** Nominal tons of cooling. */
+  tons?: number
+  /** Sizes of air handler that the maker's table pairs it with, beside its own. */
+  pairs?: { tons: number }[]
 }
 export const outdoorUnitFields: PlateFields<OutdoorUnitPlate> = {
   ...electricalFields,
@@ -45,4 +49,6 @@ export const outdoorUnitFields: PlateFields<OutdoorUnitPlate> = {
   cd: number('', 0, 0.5),
   drawsDownLeak: { type: 'flag' },
   floorF: number('°F', -40, 50),
+  tons: number('tons', 0.5, 10),
+  pairs: { type: 'table', columns: { tons: { type: 'number', unit: 'tons', least: 0.5, most: 10 } } },
 }

@@ -1,3 +1,4 @@
+import { BLOWER_SPEEDS, type BlowerSpeed } from '../part'
 import { electricalFields, type ElectricalPlate } from './electrical'
 import { count, number, type PlateFields } from './field'
 
@@ -11,6 +12,8 @@ export interface StripKitPlate extends ElectricalPlate {
   sequencerSeconds?: number
   /** CFM: the least airflow it may heat. */
   leastCfm?: number
+  /** The slowest blower speed that it may heat at. */
+  leastSpeed?: BlowerSpeed
 }
 export const stripKitFields: PlateFields<StripKitPlate> = {
   ...electricalFields,
@@ -19,4 +22,5 @@ export const stripKitFields: PlateFields<StripKitPlate> = {
   circuits: count(6),
   sequencerSeconds: number('s', 0, 600),
   leastCfm: number('CFM', 50, 4000),
+  leastSpeed: { type: 'choice', values: BLOWER_SPEEDS },
 }

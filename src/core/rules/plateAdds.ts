@@ -1,0 +1,62 @@
+import { makeRef, quantity, type Placed } from '../installation'
+import { feedsOf, ofKind } from '../query'
+import { tolerances } from '../tolerances'
+import { breach } from './breach'
+import type { Breach, JobRule } from './rule'
+
+type Code = 'plateMca' | 'plateMcaLow' | 'plateKilowatts'
+
+/** W and A of a device's strip rows at their rated volts. */
+function rowsOf(p: Placed): { watts: number; amps: number } {
+  return p.device.parts.reduce(
+    (sum, x) => {
+      if (x.kind !== 'load' || x.does?.what !== 'strip') return sum
+      const watts = quantity(p, x.va)
+      return { watts: sum.watts + watts, amps: sum.amps + watts / x.volts }
+    },
+    { watts: 0, amps: 0 },
+  )
+}
+
+const apart = (a: number, b: number): boolean => Math.abs(a - b) > b * tolerances.plateShare
+
+/**
+ * A plate that contradicts its parts is a question to whoever read it: an outdoor unit's minimum circuit ampacity is
+ * 1.25 × the compressor + the fan (largest motor and the rest), strips' is at least 1.25 × what they draw, and their kW are
+ * their rows'. An inverter's amps are no sum of its parts, and are not asked about.
+ */
+export const plateAdds: JobRule<'plateAdds', Code> = {
+  id: 'plateAdds',
+  scope: 'job',
+  severity: 'warn',
+  codes: ['plateMca', 'plateMcaLow', 'plateKilowatts'],
+  asksSite: true,
+  applies: (inst) =>
+    ofKind(inst, 'outdoorUnit', 'packagedUnit', 'stripKit', 'furnace', 'airHandler').length > 0,
+  find: ({ inst, plates }) =>
+    ofKind(inst, 'outdoorUnit', 'packagedUnit', 'stripKit', 'furnace', 'airHandler').flatMap(
+      (p): Breach<Code>[] => {
+        const plate = { ...p.device.plate, ...plates[p.ref] }
+        const at = makeRef(p.ref, '')
+        const found: Breach<Code>[] = []
+        const { mca, compressorRla: rla, fanFla = 0, kilowatts } = plate
+        const { watts, amps } = rowsOf(p)
+        if (mca !== undefined && rla !== undefined && !plate.inverter && !watts) {
+          const sum = tolerances.continuousShare * rla + fanFla
+          if (apart(mca, sum)) found.push(...breach<Code>('plateMca', [at], mca, rla, fanFla, sum))
+        }
+        // Strips on two circuits have a minimum for each: their plate's one figure says nothing of the sum.
+        const heat = tolerances.continuousShare * (amps + (plate.blowerFla ?? 0))
+        if (
+          mca !== undefined &&
+          watts &&
+          feedsOf(inst, p.ref).length < 2 &&
+          heat - mca > heat * tolerances.plateShare
+        )
+          found.push(...breach<Code>('plateMcaLow', [at], mca, heat))
+        if (kilowatts !== undefined && watts && apart(kilowatts, watts / 1000))
+          found.push(...breach<Code>('plateKilowatts', [at], kilowatts, watts / 1000))
+        return found
+      },
+    ),
+}
