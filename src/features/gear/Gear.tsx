@@ -1,5 +1,7 @@
 'use client'
 
+import { ChevronRight } from 'lucide-react'
+import { Collapsible } from 'radix-ui'
 import { useState } from 'react'
 import { settingValue, type Placed } from '@/core/installation'
 import { drives } from '@/core/situation'
@@ -69,27 +71,81 @@ function DeviceSection({ placed }: { placed: Placed }) {
   // What the circuit hangs on, and what the plate says; the rest is keyed in the Setup.
   const own = device.settings.filter((s) => s.group === 'plate' || drives(device, s.id))
   const more = device.settings.length - own.length
+  const unknown = own.filter((s) => settingValue(placed, s.id) === null).length
   return (
-    <section className="border-t border-line py-3" aria-label={placed.label}>
-      <h2 className="text-lg leading-tight font-bold">{placed.label}</h2>
-      <p className="text-[15px]">
-        {device.name}
-        {placed.where ? `, ${placed.where}` : ''}
-      </p>
-      <p className="text-sm text-soft">{device.about}</p>
-      {plate && <p className="mt-1 text-sm text-soft">On the plate: {plate}</p>}
-      <div className="mt-2 grid gap-x-4 gap-y-3 sm:grid-cols-2">
-        {own.map((s) => (
-          <SettingField key={s.id} placed={placed} setting={s} />
-        ))}
-      </div>
-      {more > 0 && (
-        <Button look="quiet" className="mt-2 text-sm" onClick={() => go('setup')}>
-          {more === 1 ? 'One more setting is' : `${more} more settings are`} in the Setup
-        </Button>
+    // On a phone one line a device, opened by a tap; beside each other on a desk they all stand open.
+    <Collapsible.Root asChild>
+      <section className="border-t border-line py-1 lg:py-3" aria-label={placed.label}>
+        <h2 className="hidden text-lg leading-tight font-bold lg:block">{placed.label}</h2>
+        <Collapsible.Trigger className="group flex min-h-12 w-full items-center gap-2 text-left lg:hidden">
+          <ChevronRight aria-hidden className="size-5 shrink-0 group-data-[state=open]:rotate-90" />
+          <span className="min-w-0 flex-1">
+            <span className="block truncate text-lg leading-tight font-bold">{placed.label}</span>
+            <span className="block truncate text-sm text-soft">{device.name}</span>
+          </span>
+          {unknown > 0 && <span className="text-sm text-watch">{unknown} not known</span>}
+        </Collapsible.Trigger>
+        <Collapsible.Content
+          forceMount
+          className="pb-2 data-[state=closed]:hidden lg:data-[state=closed]:block"
+        >
+          <p className="text-[15px]">
+            {device.name}
+            {placed.where ? `, ${placed.where}` : ''}
+          </p>
+          <p className="text-sm text-soft">{device.about}</p>
+          {plate && <p className="mt-1 text-sm text-soft">On the plate: {plate}</p>}
+          <div className="mt-2 grid gap-x-4 gap-y-3 sm:grid-cols-2">
+            {own.map((s) => (
+              <SettingField key={s.id} placed={placed} setting={s} />
+            ))}
+          </div>
+          {device.settings.length > 0 && device.kind !== 'feed' && <Unread placed={placed} />}
+          {more > 0 && (
+            <Button look="quiet" className="mt-2 text-sm" onClick={() => go('setup')}>
+              {more === 1 ? 'One more setting is' : `${more} more settings are`} in the Setup
+            </Button>
+          )}
+          <RemoveDevice placed={placed.ref} label={placed.label} />
+        </Collapsible.Content>
+      </section>
+    </Collapsible.Root>
+  )
+}
+
+/** What the settings that nobody has set or read are taken to be, and the one answer that makes them known. */
+function Unread({ placed }: { placed: Placed }) {
+  const { job, edit } = useJobScreen()
+  const entry = job.placed.find((p) => p.ref === placed.ref)
+  const unread = placed.device.settings.filter(
+    (s) => entry?.settings[s.id] === undefined && (placed.settings[s.id] ?? null) === null,
+  ).length
+  const fresh = job.commissioning.plates[placed.ref]?.newFromBox ?? false
+  if (!unread && !fresh) return null
+  const how = fresh
+    ? 'stand as the maker left them'
+    : placed.defaultAssumed
+      ? 'are taken to stand at their defaults, and nobody has looked'
+      : 'are not known'
+  return (
+    <p className="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1 text-sm text-soft">
+      <Button
+        look="quiet"
+        className="text-sm"
+        aria-pressed={fresh}
+        aria-label={`${placed.label} is new from its box`}
+        onClick={() =>
+          edit({ kind: 'setPlate', ref: placed.ref, field: 'newFromBox', value: fresh ? null : true })
+        }
+      >
+        {fresh ? '✓ New from its box' : 'It is new from its box'}
+      </Button>
+      {unread > 0 && (
+        <span>
+          {unread === 1 ? '1 setting that nobody has read' : `${unread} settings that nobody has read`} {how}.
+        </span>
       )}
-      <RemoveDevice placed={placed.ref} label={placed.label} />
-    </section>
+    </p>
   )
 }
 
@@ -102,8 +158,10 @@ function SettingField({ placed, setting }: { placed: Placed; setting: Setting })
     setError(result.ok ? null : `Not stored: ${result.problems.map(sentence).join('; ')}`)
   }
   const label = `${setting.label}${setting.unit ? `, ${setting.unit}` : ''}`
+  const loses = setting.options?.find((o) => o.id === value)?.loses
+  const note = [setting.about, loses].filter(Boolean).join(' ') || undefined
   return (
-    <Field label={label} note={setting.about} error={error}>
+    <Field label={label} note={note} error={error}>
       {(ids) =>
         setting.kind === 'choice' ? (
           <Select
