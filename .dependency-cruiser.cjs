@@ -48,6 +48,46 @@ const placeRules = Object.entries(may).map(([place, allowed]) => ({
   to: { path: '^src/', pathNot: [`^src/${place}/`, ...allowed.map((a) => `^src/${a}/`)] },
 }))
 
+/**
+ * Inside `features`: the session (job, situation, edits) below, parts that several screens show upon it, then the places of
+ * a job and the pages, and the shell over the places. No place and no page knows another.
+ */
+const parts = ['chain', 'plan', 'readings', 'deviceForm']
+const places = ['gear', 'bench', 'setup', 'startup', 'handover']
+const pages = ['jobs', 'newJob', 'library']
+const reach = {
+  session: [],
+  ...Object.fromEntries(parts.map((p) => [p, ['session', ...parts]])),
+  ...Object.fromEntries(places.map((p) => [p, ['session', ...parts]])),
+  ...Object.fromEntries(pages.map((p) => [p, parts])),
+  shell: ['session', ...parts, ...places],
+}
+const featureRules = [
+  ...Object.entries(reach).map(([feature, allowed]) => ({
+    name: `feature-${feature}`,
+    severity: 'error',
+    from: { path: `^src/features/${feature}/`, pathNot: '\\.test\\.tsx?$' },
+    to: {
+      path: '^src/features/',
+      pathNot: [feature, ...allowed].map((f) => `^src/features/${f}/`),
+    },
+  })),
+  {
+    name: 'feature-known',
+    comment: 'a folder of features has a line in .dependency-cruiser.cjs',
+    severity: 'error',
+    from: { path: '^src/features/', pathNot: Object.keys(reach).map((f) => `^src/features/${f}/`) },
+    to: {},
+  },
+  {
+    name: 'feature-by-its-door',
+    comment: 'a folder of features is entered through its index',
+    severity: 'error',
+    from: { path: '^src/(?:features/([^/]+)/|(?!features/))', pathNot: '\\.test\\.tsx?$' },
+    to: { path: '^src/features/[^/]+/', pathNot: ['^src/features/$1/', '^src/features/[^/]+/index\\.ts$'] },
+  },
+]
+
 module.exports = {
   forbidden: [
     {
@@ -79,6 +119,7 @@ module.exports = {
     },
     ...floorRules,
     ...placeRules,
+    ...featureRules,
   ],
   options: {
     doNotFollow: { path: 'node_modules' },

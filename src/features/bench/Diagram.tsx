@@ -5,7 +5,7 @@ import { memo, useCallback, useEffect, useLayoutEffect, useRef, type ReactNode }
 import type { Ref } from '@/core/installation'
 import { cx } from '@/ui'
 import { makingShort, refWords, targetWords } from '@/words'
-import { useBoard, useLook } from '../job/JobContext'
+import { useBoard, useLook } from '../session'
 import { sensibleFor } from './landing'
 import { drawingOf, SIZE, type BenchLayout, type DrawnCable, type Panel } from './layout'
 import { Painter } from './Painter'

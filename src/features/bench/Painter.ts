@@ -2,8 +2,7 @@ import { wireRef, type Ref } from '@/core/installation'
 import { tolerances } from '@/core/tolerances'
 import { hue } from '@/ui'
 import { figure } from '@/words'
-import type { LiveBoard } from '../job/LiveBoard'
-import { wireState, type TerminalVolts } from '../job/liveness'
+import { type LiveBoard, type TerminalVolts, wireState } from '../session'
 import { drawingOf, type DrawnWire } from './layout'
 
 const voltsText = (v: TerminalVolts | undefined): string =>

@@ -3,9 +3,7 @@
 import { terminalOf, type Ref, type Wire } from '@/core/installation'
 import { Button, COLOUR_NAMES, Select, Swatch } from '@/ui'
 import { findingWords, figure, refWords } from '@/words'
-import { useJobScreen } from '../job/JobContext'
-import { useConflicts } from '../job/useConflicts'
-import type { TerminalVolts } from '../job/liveness'
+import { type TerminalVolts, useConflicts, useJobScreen } from '../session'
 import type { LandingTools } from './useLanding'
 
 /** What is landed on the chosen terminal, and what can be done with it. */

@@ -3,7 +3,7 @@
 import { makeRef, splitRef, type Wire } from '@/core/installation'
 import { Button, cx } from '@/ui'
 import { refWords } from '@/words'
-import { useJobScreen } from '../job/JobContext'
+import { useJobScreen } from '../session'
 import type { LandingTools } from './useLanding'
 
 /** Where an end can go: the terminals of the place it is at first, then everything else. */

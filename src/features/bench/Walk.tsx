@@ -4,7 +4,7 @@ import { useState } from 'react'
 import type { Installation, Wire } from '@/core/installation'
 import { Button, Swatch } from '@/ui'
 import { refWords } from '@/words'
-import { useJobScreen } from '../job/JobContext'
+import { useJobScreen } from '../session'
 import { TerminalSheet } from './TerminalSheet'
 import type { LandingTools } from './useLanding'
 

@@ -1,7 +1,7 @@
 import { demoInstallation } from '../../../tests/helpers/demo'
 import { circuitOf, solve } from '@/core/circuit'
 import { degF } from '@/core/units'
-import { terminalVolts } from '../job/liveness'
+import { terminalVolts } from '../session'
 import { benchSvg } from './benchSvg'
 import { drawWires, layOut } from './layout'
 

@@ -2,7 +2,7 @@ import type { Installation, Ref } from '@/core/installation'
 import type { Situation } from '@/core/situation'
 import { hue } from '@/ui'
 import { figure, refWords, situationWords } from '@/words'
-import type { TerminalVolts } from '../job/liveness'
+import type { TerminalVolts } from '../session'
 import { drawWires, layOut, SIZE } from './layout'
 
 const safe = (s: string): string => s.replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`)

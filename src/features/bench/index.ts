@@ -1,1 +1,1 @@
-export { Bench } from './Bench'
+export { bench } from './place'

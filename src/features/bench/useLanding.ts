@@ -4,8 +4,7 @@ import { useCallback, useEffect, useState } from 'react'
 import type { Ref } from '@/core/installation'
 import type { Operation } from '@/jobfile'
 import { refWords } from '@/words'
-import { useBoard, useJobScreen } from '../job/JobContext'
-import { newWireId } from '../job/newWireId'
+import { newWireId, useBoard, useJobScreen } from '../session'
 import { choose, landingOperations, type Landing } from './landing'
 
 /** What was just done, offered for undoing for ten seconds. */

@@ -6,8 +6,8 @@ import { CABLE_COLOURS } from '@/core/plan'
 import { ask } from '@/client'
 import { formatDevice, sentence } from '@/jobfile'
 import { Button, SelectField, Field, Input } from '@/ui'
-import { useJobScreen } from '../job/JobContext'
-import { DeviceForm } from '../library'
+import { useJobScreen } from '../session'
+import { DeviceForm } from '../deviceForm'
 
 const freshRef = (taken: readonly string[], stem: string): string => {
   let ref = stem

@@ -9,7 +9,7 @@ import type { Setting } from '@/core/equipment'
 import { sentence, type Field as JobField } from '@/jobfile'
 import { Button, Caution, Field, Input, Select, TypedInput } from '@/ui'
 import { plateLine } from '@/words'
-import { useJobScreen } from '../job/JobContext'
+import { useJobScreen } from '../session'
 import { AddCable, AddDevice, NewerDescriptions, RemoveDevice } from './Bolted'
 
 /** What is bolted down: each device with its plate and its settings, the cables, the site. */

@@ -1,1 +1,1 @@
-export { Gear } from './Gear'
+export { gear } from './place'

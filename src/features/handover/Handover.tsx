@@ -17,9 +17,8 @@ import {
   undecidedSentence,
   valueAtText,
 } from '@/words'
-import { useJobScreen, useProof } from '../job/JobContext'
-import { useConflicts } from '../job/useConflicts'
-import { ReadingList } from '../startup'
+import { useConflicts, useJobScreen, useProof } from '../session'
+import { ReadingList } from '../readings'
 
 /** The report: what is there, how it is landed, what was proven over how many states, and what was read. */
 export function Handover() {

@@ -1,1 +1,1 @@
-export { Handover } from './Handover'
+export { handover } from './place'

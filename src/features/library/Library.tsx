@@ -6,11 +6,9 @@ import { useCallback, useEffect, useState } from 'react'
 import { ask } from '@/client'
 import type { Device } from '@/core/equipment'
 import { formatDevice } from '@/jobfile'
-import { Button, cx, Field, FileButton, Input } from '@/ui'
+import { Button, cx, downloadFile, Field, FileButton, Input } from '@/ui'
 import { DEVICE_WORDS } from '@/words'
-import { DeviceForm } from './DeviceForm'
-import { ProfileEditor } from './ProfileEditor'
-import { downloadFile, saveDevice } from './save'
+import { DeviceForm, ProfileEditor, saveDevice } from '../deviceForm'
 
 /** Every device that a job can be built from: what ships with the app and the shop's own. */
 export function Library() {

@@ -1,3 +1,1 @@
-export { DeviceForm } from './DeviceForm'
 export { Library } from './Library'
-export { downloadFile } from './save'

@@ -10,7 +10,7 @@ import { freshParts, type Job } from '@/jobfile'
 import { Button, Caution, SelectField, cx, Field, Input, Select, TypedInput } from '@/ui'
 import { unmetWords, planSentence } from '@/words'
 import { EXTRAS, gearOf, isPackaged, jobOf, KINDS, planOf, type Choices } from './gear'
-import { DeviceForm } from '../library'
+import { DeviceForm } from '../deviceForm'
 import { PracticePicker } from '../plan'
 
 const START: Choices = {

@@ -5,8 +5,7 @@ import { compare, landedBy, planLanding, planned, practiceFor, type WiringPracti
 import { planOperations, sentence } from '@/jobfile'
 import { Button, Swatch } from '@/ui'
 import { unmetWords, differenceWords, planSentence, planSettingWords, refWords, whyWords } from '@/words'
-import { useJobScreen } from '../job/JobContext'
-import { newWireId } from '../job/newWireId'
+import { newWireId, useJobScreen } from '../session'
 import { PracticePicker } from './PracticePicker'
 
 /** The planned landing for this gear, how what is landed differs from it, and one press to land it so. */

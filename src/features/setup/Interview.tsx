@@ -25,7 +25,7 @@ import {
   settingText,
   whyRecommended,
 } from '@/words'
-import { useJobScreen } from '../job/JobContext'
+import { useJobScreen } from '../session'
 import { useSetValue } from './hooks'
 
 /** Two minutes with the owner; every question may be skipped. What it speaks for stands beside it, with the reason. */

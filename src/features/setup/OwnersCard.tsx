@@ -3,7 +3,7 @@
 import { expressedIn, INTENT_GROUPS, INTENTS_BY_GROUP } from '@/core/setup'
 import { Button } from '@/ui'
 import { ownerSentence } from '@/words'
-import { useJobScreen } from '../job/JobContext'
+import { useJobScreen } from '../session'
 
 /** What the settings mean to those who live there, in plain words. */
 export function OwnersCard() {

@@ -2,9 +2,8 @@
 
 import { useState } from 'react'
 import { Button } from '@/ui'
-import { useJobScreen } from '../job/JobContext'
+import { useConflicts, useJobScreen } from '../session'
 import { Conflicts } from './Conflicts'
-import { useConflicts } from '../job/useConflicts'
 import { Intents } from './Intents'
 import { Interview } from './Interview'
 import { KeyIn } from './KeyIn'

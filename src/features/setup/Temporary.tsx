@@ -7,7 +7,7 @@ import type { Unknowable, Value } from '@/core/equipment'
 import type { Temporary as Item } from '@/jobfile'
 import { Button, SelectField, Field, Input } from '@/ui'
 import { refWords, valueAtText } from '@/words'
-import { useJobScreen } from '../job/JobContext'
+import { useJobScreen } from '../session'
 import { useStamp } from './hooks'
 import { ValueField } from './ValueField'
 

@@ -5,7 +5,7 @@ import { itemsFor } from '@/core/setup'
 import type { Unknowable, Value } from '@/core/equipment'
 import { Button } from '@/ui'
 import { refWords, valueAtText } from '@/words'
-import { useJobScreen } from '../job/JobContext'
+import { useJobScreen } from '../session'
 import { useStamp } from './hooks'
 
 /** How things were left last time against how they were found today; and the end of today's visit. */

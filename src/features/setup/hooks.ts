@@ -3,7 +3,7 @@
 import type { Unknowable, Value } from '@/core/equipment'
 import { splitRef, type Ref } from '@/core/installation'
 import type { Operation, ValueSource } from '@/jobfile'
-import { useJobScreen } from '../job/JobContext'
+import { useJobScreen } from '../session'
 
 /** Sets values and says where they come from, all as one edit; the problems in words where one is refused. */
 export function useSetValue() {

@@ -1,1 +1,1 @@
-export { Setup } from './Setup'
+export { setup } from './place'

@@ -5,7 +5,7 @@ import type { Call } from '@/core/equipment'
 import { cardSituation, expectations, type Expectation } from '@/core/startup'
 import { cx } from '@/ui'
 import { degrees, figure } from '@/words'
-import { useJobScreen } from '../job/JobContext'
+import { useJobScreen } from '../session'
 
 /** For one call: the terminals that must read 24 V and those that must not, computed from this job's wiring. */
 export function MeterSheet({ call }: { call: Call }) {

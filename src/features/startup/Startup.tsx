@@ -5,10 +5,9 @@ import { callsOf, changedSituation } from '@/core/situation'
 import { judge, standing } from '@/core/startup'
 import { Caution, cx } from '@/ui'
 import { CALL_WORDS } from '@/words'
-import { useJobScreen } from '../job/JobContext'
+import { useJobScreen } from '../session'
 import { MeterSheet } from './MeterSheet'
-import { ReadingForm } from './ReadingForm'
-import { ReadingList } from './ReadingList'
+import { ReadingForm, ReadingList } from '../readings'
 
 /** The test run: a tile for each call, and the open one's card: what must be live, and the readings taken on it. */
 export function Startup() {
@@ -21,7 +20,11 @@ export function Startup() {
       <ul className="grid grid-cols-2 gap-2 lg:grid-cols-5">
         {calls.map((c) => (
           <li key={c}>
-            <CallTile call={c} open={c === open} onOpen={() => setSituation(changedSituation(situation, { call: c }))} />
+            <CallTile
+              call={c}
+              open={c === open}
+              onOpen={() => setSituation(changedSituation(situation, { call: c }))}
+            />
           </li>
         ))}
       </ul>

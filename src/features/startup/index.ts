@@ -1,2 +1,1 @@
-export { Startup } from './Startup'
-export { ReadingList } from './ReadingList'
+export { startup } from './place'

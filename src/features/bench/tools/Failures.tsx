@@ -6,7 +6,7 @@ import type { Installation } from '@/core/installation'
 import { FaultRunner } from '@/workers'
 import { Button, cx } from '@/ui'
 import { count, effectWords, EFFECT_WORDS, failureWords } from '@/words'
-import { useJobScreen } from '../../job/JobContext'
+import { useJobScreen } from '../../session'
 
 const ORDER: EffectKind[] = ['harm', 'noHeat', 'unnoticed', 'noticed', 'nothing']
 

@@ -5,7 +5,7 @@ import type { Diagnosis, MeterAnswer } from '@/core/failures'
 import { FaultRunner } from '@/workers'
 import { Button, Caution, SelectField } from '@/ui'
 import { failureWords, lower, refWords, situationWords, targetWords } from '@/words'
-import { useJobScreen } from '../../job/JobContext'
+import { useJobScreen } from '../../session'
 
 /** From "this should run and does not" to the next best place for the leads, until one cause is left. */
 export function FaultFinder() {

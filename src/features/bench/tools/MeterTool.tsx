@@ -6,7 +6,7 @@ import { makeRef, type Installation, type Ref } from '@/core/installation'
 import { tolerances } from '@/core/tolerances'
 import { Caution, SelectField } from '@/ui'
 import { figure, refWords } from '@/words'
-import { useJobScreen } from '../../job/JobContext'
+import { useJobScreen } from '../../session'
 import type { Leads } from '../leads'
 
 const ohmsWords = (r: number): string =>

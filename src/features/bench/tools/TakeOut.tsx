@@ -1,10 +1,9 @@
 'use client'
 
 import { Download } from 'lucide-react'
-import { Button } from '@/ui'
+import { downloadFile, Button } from '@/ui'
 import { landingCsv } from '@/words'
-import { useJobScreen } from '../../job/JobContext'
-import { downloadFile } from '../../library'
+import { useJobScreen } from '../../session'
 import { benchSvg } from '../benchSvg'
 
 /** The wiring as files that any program opens. */

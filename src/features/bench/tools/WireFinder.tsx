@@ -13,7 +13,7 @@ import { makeRef, type Cable, type Installation, type Ref, type Wire } from '@/c
 import type { Operation } from '@/jobfile'
 import { Button, Caution, SelectField, cx, Field, Select, TypedInput, useLocalStorage } from '@/ui'
 import { figure, refWords } from '@/words'
-import { useJobScreen, type JobScreenValue } from '../../job/JobContext'
+import { useJobScreen, type JobScreenValue } from '../../session'
 
 /** Everything typed so far; kept on this device, so that a call or a dead screen loses nothing. */
 interface Work {

@@ -1,4 +1,4 @@
-import { JobScreen } from '@/features/job'
+import { JobScreen } from '@/features/shell'
 
 interface Props {
   params: Promise<{ id: string; place?: string[] }>

@@ -11,9 +11,9 @@ import {
 } from '@/core/deviceBuilder'
 import type { Call, Device } from '@/core/equipment'
 import { formatDevice } from '@/jobfile'
-import { Button, SelectField, cx, Field, Input, TypedInput } from '@/ui'
+import { Button, downloadFile, SelectField, cx, Field, Input, TypedInput } from '@/ui'
 import { CALL_WORDS, SKETCH_WORDS } from '@/words'
-import { downloadFile, saveDevice } from './save'
+import { saveDevice } from './saveDevice'
 
 const CALLS: Call[] = ['fan', 'cool1', 'cool2', 'heat1', 'heat2', 'heatAux1', 'heatAux2', 'emergency']
 

@@ -3,12 +3,9 @@
 import { ArrowLeft, CloudOff, Moon, Redo2, Sun, Undo2 } from 'lucide-react'
 import Link from 'next/link'
 import { useCallback, useMemo, useSyncExternalStore } from 'react'
-import { judge, standing } from '@/core/startup'
 import { Button, cx, TypedInput, useTheme } from '@/ui'
-import { useJobScreen, useJobStore, useJobView, useProof } from './JobContext'
-import { useMark } from './hooks'
-import { conflictsOf } from './useConflicts'
-import { PLACE_TITLES, PLACES, type Place } from './places'
+import { useJobScreen, useJobStore, useJobView, useMark, useProof, type PlaceMark } from '../session'
+import { PLACES } from './places'
 
 /** The job's walk: its places in the order of the trade, each with how it stands, and whether all is saved. */
 export function Rail() {
@@ -38,23 +35,23 @@ export function Rail() {
       </div>
       <nav aria-label="Places of the job" className="lg:mt-2">
         <ul className="grid grid-cols-5 lg:block">
-          {PLACES.map((p) => (
-            <li key={p}>
+          {PLACES.map(({ id, title }) => (
+            <li key={id}>
               <a
-                href={`/job/${job.id}/${p}`}
+                href={`/job/${job.id}/${id}`}
                 onClick={(e) => {
                   e.preventDefault()
-                  go(p)
+                  go(id)
                 }}
-                aria-current={p === place ? 'page' : undefined}
+                aria-current={id === place ? 'page' : undefined}
                 className={cx(
                   'flex min-h-12 flex-col items-center justify-center border-b-4 px-1 text-[15px] leading-tight lg:items-start lg:border-b-0 lg:border-l-4 lg:px-4 lg:py-2',
-                  p === place ? 'border-live bg-raised font-bold' : 'border-transparent hover:bg-raised',
+                  id === place ? 'border-live bg-raised font-bold' : 'border-transparent hover:bg-raised',
                 )}
               >
-                {PLACE_TITLES[p]}
-                <span className={cx('text-xs font-normal', marks[p].needs ? 'text-harm' : 'text-soft')}>
-                  {marks[p].text}
+                {title}
+                <span className={cx('text-xs font-normal', marks.get(id)?.needs ? 'text-harm' : 'text-soft')}>
+                  {marks.get(id)?.text}
                 </span>
               </a>
             </li>
@@ -88,43 +85,11 @@ function UndoButtons() {
   )
 }
 
-/** How each place stands: settled, or needing the technician. */
-function usePlaceMarks(): Record<Place, { text: string; needs: boolean }> {
+/** How each place stands, by its name. */
+function usePlaceMarks(): ReadonlyMap<string, PlaceMark> {
   const { job, inst } = useJobScreen()
   const proof = useProof()
-  return useMemo(() => {
-    const unknown = job.placed.reduce(
-      (n, p) => n + Object.values(p.settings).filter((v) => v === null).length,
-      0,
-    )
-    const readings = standing(job.readings)
-    const wrong = readings.filter((r) => judge(inst, r, job.readings).verdict === 'wrong').length
-    const broken = proof?.findings.filter((f) => f.severity !== 'warn').length ?? 0
-    const toLookAt = (proof?.findings.length ?? 0) - broken
-    const undecided = proof?.undecided.length ?? 0
-    const conflicts = conflictsOf(job).length
-    const temporary = job.setup.temporary.filter((t) => !t.back).length
-    const setup = conflicts ? `${conflicts} in conflict` : temporary ? `${temporary} to put back` : 'agrees'
-    const bench = !proof
-      ? 'checking'
-      : broken
-        ? `${broken} broken`
-        : toLookAt
-          ? `${toLookAt} to look at`
-          : undecided
-            ? `${undecided} undecided`
-            : 'proven'
-    return {
-      gear: { text: unknown ? `${unknown} not known` : 'settled', needs: unknown > 0 },
-      bench: { text: bench, needs: broken > 0 },
-      setup: { text: setup, needs: conflicts > 0 },
-      startup: {
-        text: wrong ? `${wrong} wrong` : readings.length ? `${readings.length} read` : 'open',
-        needs: wrong > 0,
-      },
-      handover: { text: 'report', needs: false },
-    }
-  }, [job, inst, proof])
+  return useMemo(() => new Map(PLACES.map((p) => [p.id, p.mark({ job, inst, proof })])), [job, inst, proof])
 }
 
 /**

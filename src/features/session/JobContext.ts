@@ -12,7 +12,6 @@ import type { Checked, Job, Operation } from '@/jobfile'
 import type { LiveBoard, LiveValue } from './LiveBoard'
 import type { LiveProof } from './LiveProof'
 import type { TerminalVolts } from './liveness'
-import type { Place } from './places'
 
 /** What a place needs of the job and the situation. On the Bench it may come a moment after the conductors. */
 export interface JobScreenValue {
@@ -29,8 +28,9 @@ export interface JobScreenValue {
   edit: (op: Operation | readonly Operation[]) => Checked<Job>
   undo: () => void
   redo: () => void
-  place: Place
-  go: (place: Place) => void
+  /** The place in the address, and the way to another. */
+  place: string
+  go: (place: string) => void
   who: string
   setWho: (who: string) => void
 }

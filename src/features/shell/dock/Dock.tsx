@@ -7,7 +7,7 @@ import { callsOf, breakpointsOf, changedSituation, type Situation } from '@/core
 import { degF } from '@/core/units'
 import { Button, cx } from '@/ui'
 import { CALL_SHORT, CALL_WORDS, degrees, figure } from '@/words'
-import { useJobScreen, useSituationNow } from '../job/JobContext'
+import { useJobScreen, useSituationNow } from '../../session'
 import { answerLines } from './answer'
 import { ModesControl, modesSummary } from './ModesControl'
 import { ProofStrip } from './ProofStrip'

@@ -15,9 +15,7 @@ import {
   undecidedSentence,
   witnessSentence,
 } from '@/words'
-import { useJobScreen, useLiveProof, useProof, useProofNow } from './JobContext'
-import { useMark } from './hooks'
-import { newWireId } from './newWireId'
+import { newWireId, useJobScreen, useLiveProof, useMark, useProof, useProofNow } from '../session'
 
 /** The answer first: one sentence over every reachable state, then what is broken, with its way out. */
 export function Verdict() {

@@ -3,7 +3,7 @@
 import type { Verdict } from '@/core/startup'
 import { cx } from '@/ui'
 import { causeWords, heldAgainst, VERDICT_WORDS } from '@/words'
-import { useJobScreen } from '../job/JobContext'
+import { useJobScreen } from '../session'
 
 const TONE: Record<Verdict['verdict'], string> = {
   right: 'border-well text-well',

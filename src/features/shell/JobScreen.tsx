@@ -7,27 +7,32 @@ import { circuitOf } from '@/core/circuit'
 import { gateChain } from '@/core/explain'
 import { sentence, type Operation } from '@/jobfile'
 import type { JobStore, JobView } from '@/client'
-import { Bench } from '../bench'
-import { Dock } from '../dock'
-import { Gear } from '../gear'
-import { Handover } from '../handover'
-import { Setup } from '../setup'
-import { Startup } from '../startup'
 import { ConflictList } from './ConflictList'
 import {
   BoardContext,
   JobContext,
+  LiveBoard,
+  LiveProof,
   LiveProofContext,
   ProofContext,
+  setSituation,
   SituationContext,
+  situations,
   StoreContext,
+  useCalm,
   useJobScreen,
+  usePlace,
+  useSituation,
+  useStore,
+  useWho,
   ViewContext,
   type JobScreenValue,
-} from './JobContext'
-import { setSituation, situations, useCalm, usePlace, useSituation, useStore, useWho } from './hooks'
-import { LiveBoard, type LiveValue, type Source } from './LiveBoard'
-import { LiveProof, type Proven } from './LiveProof'
+  type LiveValue,
+  type Proven,
+  type Source,
+} from '../session'
+import { Dock } from './dock'
+import { placeNamed } from './places'
 import { Rail } from './Rail'
 import { Verdict } from './Verdict'
 
@@ -82,7 +87,8 @@ interface Calm {
 }
 
 function Loaded({ store, board, proof }: Live) {
-  const [place, go] = usePlace(store.jobId)
+  const [named, go] = usePlace(store.jobId)
+  const place = placeNamed(named).id
   const [who, setWho] = useWho()
   const source = useMemo(() => calmSource({ store, board, proof }), [store, board, proof])
   // On the Bench the conductors are relit first; everything else comes a moment after.
@@ -169,7 +175,7 @@ function Loaded({ store, board, proof }: Live) {
 
 /** The frame and the place; each part of it draws itself again only for what it looks at. */
 const Walk = memo(function Walk({ decide }: { decide: JobStore['decide'] }) {
-  const { place } = useJobScreen()
+  const { Component } = placeNamed(useJobScreen().place)
   return (
     <div className="lg:grid lg:grid-cols-[168px_minmax(0,1fr)] print:block">
       <Rail />
@@ -178,11 +184,7 @@ const Walk = memo(function Walk({ decide }: { decide: JobStore['decide'] }) {
         <main className="px-4 pt-3 lg:px-5">
           <Verdict />
           <ConflictList decide={decide} />
-          {place === 'gear' && <Gear />}
-          {place === 'bench' && <Bench />}
-          {place === 'setup' && <Setup />}
-          {place === 'startup' && <Startup />}
-          {place === 'handover' && <Handover />}
+          <Component />
         </main>
       </div>
     </div>

@@ -3,7 +3,7 @@
 import { sentence } from '@/jobfile'
 import { Button } from '@/ui'
 import { operationWords, placeWords } from '@/words'
-import { useJobScreen, useJobView } from './JobContext'
+import { useJobScreen, useJobView } from '../session'
 
 /** Edits that the server did not take: yours and theirs side by side, to be decided; neither is lost. */
 export function ConflictList({

@@ -9,7 +9,7 @@ import { tolerances } from '@/core/tolerances'
 import { degF } from '@/core/units'
 import { cx } from '@/ui'
 import { degrees, findingSentence, makingWords } from '@/words'
-import { useJobScreen, useProof, useSituationNow } from '../job/JobContext'
+import { useJobScreen, useProof, useSituationNow } from '../../session'
 
 const { coldestF, warmestF } = tolerances
 /** Place of a temperature along the strip, percent. */

@@ -4,7 +4,7 @@ import { changedSituation, memoriesAt, modesOf, type Situation } from '@/core/si
 import type { Installation } from '@/core/installation'
 import { Button, SelectField } from '@/ui'
 import { lower, modeWords, situationWords } from '@/words'
-import { useJobScreen, useSituationNow } from '../job/JobContext'
+import { useJobScreen, useSituationNow } from '../../session'
 
 /** How many modes are away from normal, in words for a button. */
 export function modesSummary(inst: Installation, s: Situation): string {

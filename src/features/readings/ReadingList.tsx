@@ -5,7 +5,7 @@ import { useState } from 'react'
 import { judge, READING_KINDS, standing, type Reading } from '@/core/startup'
 import { Button } from '@/ui'
 import { KIND_WORDS, readingWords, situationWords } from '@/words'
-import { useJobScreen } from '../job/JobContext'
+import { useJobScreen } from '../session'
 import { ReadingForm } from './ReadingForm'
 import { VerdictLine } from './VerdictLine'
 

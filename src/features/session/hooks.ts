@@ -15,7 +15,6 @@ import { browserQueue, httpTransport, JobStore } from '@/client'
 import type { Source } from './LiveBoard'
 import type { LiveProof } from './LiveProof'
 import { pageClock, Patience } from './Patience'
-import { placeOfPath, type Place } from './places'
 import { fromQuery, START, toQuery } from './situationUrl'
 
 const WHO = 'gate-cross-who'
@@ -116,12 +115,15 @@ export function setSituation(s: Situation): void {
 export const useSituation = (): Situation =>
   useSyncExternalStore(situations.subscribe, situations.get, () => START)
 
+/** The place that an address names; '' when it names none. */
+export const placeOfPath = (path: string): string => path.split('/')[3] ?? ''
+
 /** The place in the address. Moving between places makes no request. */
-export function usePlace(jobId: string): [Place, (p: Place) => void] {
+export function usePlace(jobId: string): [string, (place: string) => void] {
   const path = usePathname()
   const go = useCallback(
-    (p: Place) => {
-      window.history.pushState(null, '', `/job/${jobId}/${p}${window.location.search}`)
+    (place: string) => {
+      window.history.pushState(null, '', `/job/${jobId}/${place}${window.location.search}`)
       window.scrollTo(0, 0)
     },
     [jobId],

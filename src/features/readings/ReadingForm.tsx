@@ -6,8 +6,8 @@ import { cardSituation, judge, READING_KINDS, type Reading, type ReadingKind } f
 import { sentence } from '@/jobfile'
 import { Button, SelectField, Field, Input } from '@/ui'
 import { KIND_WORDS } from '@/words'
-import { useJobScreen } from '../job/JobContext'
-import { spotsFor } from './places'
+import { useJobScreen } from '../session'
+import { spotsFor } from './spots'
 import { VerdictLine } from './VerdictLine'
 
 const KINDS = Object.keys(READING_KINDS) as ReadingKind[]

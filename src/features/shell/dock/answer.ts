@@ -1,5 +1,5 @@
 import { wantsBackup } from '@/core/equipment'
-import type { JobScreenValue } from '../job/JobContext'
+import type { JobScreenValue } from '../../session'
 import { chainSentence, gateWords, lower, refWords, targetWords } from '@/words'
 
 /** The situation's answer in two lines: what runs, and what holds the most wanted thing that does not. */

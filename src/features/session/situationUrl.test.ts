@@ -1,6 +1,5 @@
 import { degF } from '@/core/units'
 import { fromQuery, START, toQuery } from './situationUrl'
-import { placeOfPath } from './places'
 
 describe('the situation in the address', () => {
   it('comes back as it went in', () => {
@@ -13,11 +12,6 @@ describe('the situation in the address', () => {
   })
   it.each(['', '?call=lunch', '?t=hot', '?t=9999', '?m=broken'])('falls back on the start for %j', (q) => {
     expect(fromQuery(q)).toEqual(START)
-  })
-  it('names the place, and the Bench where it names none', () => {
-    expect(placeOfPath('/job/x/startup')).toBe('startup')
-    expect(placeOfPath('/job/x')).toBe('bench')
-    expect(placeOfPath('/job/x/attic')).toBe('bench')
   })
 })
 

@@ -1,0 +1,3 @@
+export { DeviceForm } from './DeviceForm'
+export { ProfileEditor } from './ProfileEditor'
+export { saveDevice } from './saveDevice'

@@ -1,0 +1,19 @@
+import type { PlaceEntry } from '../session'
+import { Gear } from './Gear'
+
+/** How the Gear stands in a job's walk. */
+export const gear: PlaceEntry = {
+  id: 'gear',
+  title: 'Gear',
+  Component: Gear,
+  mark: ({ job, inst }) => {
+    // What nobody has set or read counts like what is said to be unknown.
+    const unknown = inst.placed.reduce(
+      (n, p) => n + Object.entries(p.settings).filter(([, v]) => v === null).length,
+      0,
+    )
+    const doubted = job.wires.filter((w) => w.doubt).length
+    const open = unknown + doubted
+    return { text: open ? `${open} not known` : 'settled', needs: open > 0 }
+  },
+}

@@ -1,0 +1,2 @@
+export { ReadingForm } from './ReadingForm'
+export { ReadingList } from './ReadingList'

@@ -1,0 +1,15 @@
+import { conflictsOf, type PlaceEntry } from '../session'
+import { Setup } from './Setup'
+
+/** How the Setup stands in a job's walk. */
+export const setup: PlaceEntry = {
+  id: 'setup',
+  title: 'Setup',
+  Component: Setup,
+  mark: ({ job }) => {
+    const conflicts = conflictsOf(job).length
+    const temporary = job.setup.temporary.filter((t) => !t.back).length
+    if (conflicts) return { text: `${conflicts} in conflict`, needs: true }
+    return { text: temporary ? `${temporary} to put back` : 'agrees', needs: false }
+  },
+}

@@ -1,0 +1,16 @@
+import { judge, standing } from '@/core/startup'
+import type { PlaceEntry } from '../session'
+import { Startup } from './Startup'
+
+/** How the Startup stands in a job's walk. */
+export const startup: PlaceEntry = {
+  id: 'startup',
+  title: 'Startup',
+  Component: Startup,
+  mark: ({ job, inst }) => {
+    const readings = standing(job.readings)
+    const wrong = readings.filter((r) => judge(inst, r, job.readings).verdict === 'wrong').length
+    if (wrong) return { text: `${wrong} wrong`, needs: true }
+    return { text: readings.length ? `${readings.length} read` : 'open', needs: false }
+  },
+}
