@@ -46,6 +46,8 @@ const SHOTS = [
     press: 'Fail each part',
     wait: 'single failures.',
   },
+  { name: 'bench-meter', path: `${GOOD}/bench?call=heatAux1&t=52`, size: WIDE, tool: 'Meter' },
+  { name: 'meter-phone', path: `${GOOD}/bench?call=heatAux1&t=20`, size: PHONE, presses: ['Tools', 'Meter'] },
   { name: 'setup', path: '/job/copper-alley/setup?call=heat1&t=30', size: WIDE, press: 'Outdoor unit' },
   { name: 'setup-phone', path: '/job/pennywort-close/setup', size: PHONE, press: 'It is new from its box' },
   {
@@ -95,8 +97,6 @@ main(async () => {
       for (const press of shot.presses ?? (shot.press ? [shot.press] : []))
         await page.getByRole('button', { name: press }).first().click()
       if (shot.wait) await page.getByText(shot.wait).first().waitFor()
-      if (shot.tool)
-        await page.getByRole('group', { name: 'Tools' }).evaluate((e) => e.parentElement.scrollIntoView())
       await page.evaluate(() => document.fonts.ready)
       if (shot.at) await page.getByTestId(shot.at).evaluate((e) => e.scrollIntoView())
       await page.screenshot({ path: join(target, `${shot.name}.png`) })

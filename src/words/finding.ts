@@ -114,11 +114,11 @@ const CODE_WORDS: Record<RuleCode, (found: Naming) => string> = {
   unpaired: ({ n: [a, b] }) =>
     `A ${a}-ton outdoor unit on a ${b}-ton air handler: right only where the maker’s table pairs them`,
   plateMca: ({ at, n: [mca, rla, fan, sum] }) =>
-    `${at}: the plate says MCA ${mca} A, and 1.25 × ${rla} + ${fan} makes ${sum} A. Which of them is read wrong?`,
+    `${at}: the plate says MCA ${mca} A, and 1.25 × ${rla} + ${fan} makes ${sum} A: one of them is read wrong`,
   plateMcaLow: ({ at, n: [mca, heat] }) =>
-    `${at}: the plate says MCA ${mca} A, and 1.25 × its strips and blower makes ${heat} A. Which is read wrong?`,
+    `${at}: the plate says MCA ${mca} A, and 1.25 × its strips and blower makes ${heat} A: one is read wrong`,
   plateKilowatts: ({ at, n: [kw, rows] }) =>
-    `${at}: the plate says ${kw} kW, and its rows make ${rows} kW. Which is read wrong?`,
+    `${at}: the plate says ${kw} kW, and its rows make ${rows} kW: one is read wrong`,
   defrostLanded: () =>
     'Strips in defrost are set to no, and the defrost output is landed: it brings them on all the same',
   defrostLandedForFault: () =>

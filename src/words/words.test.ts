@@ -28,7 +28,7 @@ describe('words', () => {
     for (const rule of RULES) {
       expect(ruleWords(rule.id)).toMatch(/^[A-Z].*[^.]$/)
       for (const code of rule.codes) {
-        const said = findingWords(inst, { code, at: 'ah.W1', numbers: [1, 2] })
+        const said = findingWords(inst, { code, at: 'ah.W1', numbers: [1, 2, 3, 4] })
         expect(said).toMatch(/^[A-Z0-9].* .*[^.]$/)
         expect(said).not.toMatch(/undefined|NaN/)
       }

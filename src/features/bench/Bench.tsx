@@ -9,7 +9,7 @@ import { useConflicts, useJobScreen, useProof } from '../session'
 import { Diagram } from './Diagram'
 import { Schedule } from './Schedule'
 import { tapped, type Leads } from './leads'
-import { BenchTools, type Tool } from './tools/BenchTools'
+import { ToolButtons, ToolPanel, ToolSheet, type Tool } from './tools/BenchTools'
 import { pointsOf } from './tools/MeterTool'
 import { TerminalPanel } from './TerminalPanel'
 import { useLanding } from './useLanding'
@@ -20,7 +20,8 @@ export function Bench() {
   const proof = useProof()
   const [selected, setSelected] = useState<Ref | null>(null)
   const [asSchedule, setAsSchedule] = useState(false)
-  const [phone, setPhone] = useState<'gates' | 'landing' | 'tools'>('gates')
+  const [phone, setPhone] = useState<'gates' | 'landing'>('gates')
+  const [sheet, setSheet] = useState(false)
   const landing = useLanding()
   const [tool, setTool] = useState<Tool | null>(null)
   const [leads, setLeads] = useState<Leads>(() => {
@@ -30,7 +31,7 @@ export function Bench() {
   })
   // With the meter out, a tap on the drawing puts a lead there and lands nothing.
   const probing = tool === 'meter' ? { leads, tap: (ref: Ref) => setLeads(tapped(leads, ref)) } : null
-  const tools = <BenchTools open={tool} setOpen={setTool} leads={leads} setLeads={setLeads} />
+  const tools = { open: tool, setOpen: setTool, leads, setLeads }
   const wide = useWide()
   const toggle = useCallback((ref: Ref) => setSelected((s) => (s === ref ? null : ref)), [])
   const route = useMemo(() => {
@@ -47,6 +48,8 @@ export function Bench() {
   }, [chains, selected, proof, situation])
   const { state } = landing
   const chosen = state.step === 'chosen' ? state.terminal : null
+  // A chosen terminal has its own panel there, and goes first.
+  const beside = wide && tool !== null && chosen === null
   return (
     <div className="lg:grid lg:grid-cols-[minmax(0,1fr)_312px] lg:gap-6">
       <div className="mb-2 grid grid-cols-3 gap-2 lg:hidden" role="group" aria-label="Show">
@@ -65,9 +68,12 @@ export function Bench() {
           Landing
         </Button>
         <Button
-          look={phone === 'tools' ? 'strong' : 'plain'}
-          aria-pressed={phone === 'tools'}
-          onClick={() => setPhone('tools')}
+          look={sheet ? 'strong' : 'plain'}
+          aria-pressed={sheet}
+          onClick={() => {
+            setSheet(!sheet)
+            setPhone('landing')
+          }}
         >
           Tools
         </Button>
@@ -77,6 +83,17 @@ export function Bench() {
         <Banner landing={landing} />
         {wide && (
           <div>
+            <div className="no-print mb-2 flex items-center gap-1.5">
+              <ToolButtons open={tool} setOpen={setTool} className="flex-1" />
+              <Button
+                look="quiet"
+                className="!min-h-9 !px-1 text-[15px] whitespace-nowrap"
+                onClick={() => setAsSchedule(!asSchedule)}
+                aria-pressed={asSchedule}
+              >
+                {asSchedule ? 'Show the bench' : 'Landing schedule'}
+              </Button>
+            </div>
             {asSchedule ? (
               <div className="max-w-xl">
                 <Schedule route={route} landing={landing} />
@@ -84,18 +101,14 @@ export function Bench() {
             ) : (
               <Diagram route={route} landing={landing} probing={probing} />
             )}
-            <div className="mt-2">
-              <Button look="quiet" onClick={() => setAsSchedule(!asSchedule)} aria-pressed={asSchedule}>
-                {asSchedule ? 'Show the bench' : 'Show the landing schedule'}
-              </Button>
-            </div>
           </div>
         )}
         {!wide && phone === 'landing' && <Schedule route={route} landing={landing} />}
-        {(wide || phone === 'tools') && tools}
+        {!wide && <ToolSheet {...tools} shown={sheet} setShown={setSheet} />}
       </div>
       {/* A stacking context: what is not touched by an edit is then not walked through by its painting either. */}
-      <div className={cx('isolate lg:block', phone !== 'gates' && 'hidden')}>
+      {beside && <ToolPanel {...tools} />}
+      <div className={cx('isolate', beside ? 'lg:hidden' : 'lg:block', phone !== 'gates' && 'hidden')}>
         {chosen && (
           <div className="hidden lg:block">
             <TerminalPanel terminal={chosen} volts={volts.get(chosen)} landing={landing} />

@@ -48,15 +48,15 @@ export function MeterTool({ leads, setLeads }: { leads: Leads; setLeads: (leads:
       <p className="mb-2 hidden text-[15px] lg:block">
         Tap two points on the drawing: the {leads.next} lead goes to the next one.
       </p>
-      <div className="grid max-w-xl gap-3 sm:grid-cols-2">
-        {lead('Red lead', red, (r) => setLeads({ ...leads, red: r }))}
-        {lead('Black lead', black, (r) => setLeads({ ...leads, black: r }))}
-      </div>
-      <dl className="mt-3 grid max-w-xl grid-cols-2 gap-x-6 gap-y-2 sm:grid-cols-3">
+      <dl className="grid max-w-xl grid-cols-3 gap-x-4 gap-y-2">
         <Shown label="Volts, 10 MΩ meter" text={Number.isNaN(high) ? '?' : `${figure(high)} V`} />
         <Shown label="Volts, low impedance" text={Number.isNaN(low) ? '?' : `${figure(low)} V`} />
         <Shown label="Ohms, all supplies off" text={ohmsWords(ohms)} />
       </dl>
+      <div className="mt-3 grid max-w-xl grid-cols-2 gap-3">
+        {lead('Red lead', red, (r) => setLeads({ ...leads, red: r }))}
+        {lead('Black lead', black, (r) => setLeads({ ...leads, black: r }))}
+      </div>
       {floating && (
         <p className="mt-2 max-w-xl border-l-4 border-watch bg-watch-soft px-3 py-1">
           A ghost: nothing drives this point, it floats beside live conductors in its cable. The low-impedance
@@ -68,7 +68,7 @@ export function MeterTool({ leads, setLeads }: { leads: Leads; setLeads: (leads:
           {clamps.map((w) => (
             <li key={w.id} className="flex justify-between border-t border-line py-1">
               <span>Clamp on the {refWords(inst, `wires.${w.id}`)}</span>
-              <span className="font-bold">
+              <span className="font-bold whitespace-nowrap">
                 {solved.ok && w.a && w.b ? `${solved.amps(`wires.${w.id}`).toFixed(2)} A` : '0.00 A'}
               </span>
             </li>
