@@ -27,8 +27,8 @@ describe('rules about settings that nobody knows', () => {
   })
 
   it('what is wrong whatever it stands at is a finding', () => {
-    // The compressor's cycles are known and too many; the backup's are not known and mean nothing with strips.
-    const found = standingOf(seen({ 'tstat.cyclesHeatPump': 6, 'tstat.cyclesBackup': null }), [
+    // The compressor's cycles are known and too many; the droop, which is not known, is no matter of theirs.
+    const found = standingOf(seen({ 'tstat.cyclesHeatPump': 6, 'tstat.droop': null }), [
       rule('cycles'),
     ])
     expect(found.findings).toMatchObject([
