@@ -57,7 +57,7 @@ test('one intent over two functions is left as wanted only when both halves are 
 test('what was found is left as found, and the intent says where it comes from', async ({ page }) => {
   const path = await copyOf(page, 'pennywort-close')
   await open(page, `${path}/setup`)
-  const row = line(page, '/0350')
+  const row = line(page, '/C8')
   await row.getByText('Found: On').click()
   await row.getByRole('button', { name: 'Leave it as found' }).click()
   // On it stands as found now, so there is nothing to key.

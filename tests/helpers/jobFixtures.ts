@@ -209,10 +209,10 @@ export const JOB_FIXTURES: Record<string, { raises: JobSeen; code: string; at: s
     clears: seen(job('pennywort-close', { 'ah.kitSize': '10' })),
   },
   staticClass: {
-    raises: seen(bus({ 'tstat.staticClass': '05' }), { staticInWc: 0.62 }),
+    raises: seen(bus({ 'tstat.staticClass': '04' }), { staticInWc: 0.62 }),
     code: 'staticBelow',
     at: 'tstat.staticClass',
-    clears: seen(bus({ 'tstat.staticClass': '08' }), { staticInWc: 0.62 }),
+    clears: seen(bus({ 'tstat.staticClass': '07' }), { staticInWc: 0.62 }),
   },
   minimumOff: {
     raises: seen(job('quillfeather-lane', { 'tstat.minimumOff': 2 })),

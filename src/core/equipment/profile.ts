@@ -17,7 +17,7 @@ export type ItemCode = { map: Record<string, string> } | { number: { plus: numbe
 
 /** One line of a device's own menu, one function number, one switch or one set of pins. */
 export interface ProfileItem {
-  /** As the device shows it ("0210", "F12", "3-07", "SW2-1"); the same code may stand at several addresses. */
+  /** As the device shows it ("B1", "F12", "3-07", "SW2-1"); the same code may stand at several addresses. */
   code: string
   label: string
   /** The setting that it writes, or writes a part of: one setting may be spread over two items. */

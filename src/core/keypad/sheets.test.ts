@@ -84,14 +84,14 @@ describe('key-in sheets on stand-ins', () => {
     const now = Object.fromEntries(device.settings.map((s) => [s.id, s.default]))
     const placed = { ref: 't', label: 't', device, settings: { ...now, minimumOff: 4 } }
     const lines = keyInSheet(placed, now)!.lines.map((l) => l.item?.code ?? l.kind)
-    expect(lines).toEqual(['enter', '0340', 'leave'])
+    expect(lines).toEqual(['enter', 'C6', 'leave'])
     expect(keyInSheet({ ...placed, settings: now }, now)!.lines).toEqual([])
   })
 
   it('spreads one intent over two functions, and writes only the half that differs', () => {
     const device = libraryDevice('sedge-w1')
     const now = Object.fromEntries(device.settings.map((s) => [s.id, s.default]))
-    const placed = { ref: 't', label: 't', device, settings: { ...now, staticClass: '08' } }
+    const placed = { ref: 't', label: 't', device, settings: { ...now, staticClass: '07' } }
     // 0.5 is 1 and 0, 0.8 is 1 and 1: the second half alone.
     expect(keyInSheet(placed, now)!.lines.flatMap((l) => l.item?.code ?? [])).toEqual(['F42'])
     expect(keyInSheet(placed, {})!.lines.flatMap((l) => l.item?.code ?? [])).toContain('F41')
@@ -122,26 +122,26 @@ describe('stand-ins, key by key', () => {
       [
         ['HOLD DOWN', '72'],
         ['HOLD MENU', '72'],
-        ['HOLD DOWN', '0110 3'],
-        ['BACK', '0620 0'],
-        ['NEXT', '0110 3'],
-        ['NEXT', '0120 2'],
-        ['NEXT', '0130 2'],
-        ['NEXT', '0140 0'],
+        ['HOLD DOWN', 'A1 3'],
+        ['BACK', 'F3 0'],
+        ['NEXT', 'A1 3'],
+        ['NEXT', 'A2 2'],
+        ['NEXT', 'A3 2'],
+        ['NEXT', 'A4 0'],
         // Not dual fuel: nobody asks who decides the changeover.
-        ['NEXT', '0160 0'],
-        ['NEXT', '0165 0'],
-        ['NEXT', '0170 0'],
-        ['NEXT', '0180 0'],
-        ['NEXT', '0210 0'],
+        ['NEXT', 'A6 0'],
+        ['NEXT', 'A7 0'],
+        ['NEXT', 'A8 0'],
+        ['NEXT', 'A9 0'],
+        ['NEXT', 'B1 0'],
         // No outdoor temperature: no lockouts to set.
-        ['NEXT', '0245 0'],
-        ['BACK', '0210 0'],
-        ['UP', '0210 1'],
-        ['NEXT', '0215 0'],
-        ['NEXT', '0220 0'],
-        ['UP', '0220 1'],
-        ['NEXT', '0225 115'],
+        ['NEXT', 'B8 0'],
+        ['BACK', 'B1 0'],
+        ['UP', 'B1 1'],
+        ['NEXT', 'B2 0'],
+        ['NEXT', 'B3 0'],
+        ['UP', 'B3 1'],
+        ['NEXT', 'B4 115'],
         ['DONE', '72'],
         ['UP', '72'],
       ],
@@ -195,7 +195,7 @@ describe('stand-ins, key by key', () => {
       ['ADDR', 'O F07 0'],
       ['EXIT', 'OFF'],
     ])
-    expect(left.boardDelay).toBe('11')
+    expect(left.boardDelay).toBe('14')
   })
 
   it('a request code says sent whether or not it took; the other code tells', () => {

@@ -80,7 +80,7 @@ const FAMILIES: [string, Installation, Partial<WiringPractice>][] = [
         ['fur', 'brindle-g1', 'garage'],
         ['od', 'marram-s1', 'north'],
         ['r', 'sedge-r1', 'garage'],
-        ['c', 'sedge-a105', 'garage'],
+        ['c', 'sedge-a103', 'garage'],
       ],
       7,
       6,

@@ -50,7 +50,7 @@ describe('rules about gear, wiring, settings and the owner', () => {
     expect(clearing('valveSense')).toEqual({ at: 'tstat.rvSense', value: 'cooling' })
     expect(clearing('minimumOff')).toEqual({ at: 'tstat.minimumOff', value: 5 })
     expect(clearing('stripHysteresis')).toEqual({ at: 'tstat.stripOff', value: 2 })
-    expect(clearing('staticClass')).toEqual({ at: 'tstat.staticClass', value: '08' })
+    expect(clearing('staticClass')).toEqual({ at: 'tstat.staticClass', value: '07' })
     // No common is a wire's matter.
     expect(clearing('noPower')).toBeNull()
   })

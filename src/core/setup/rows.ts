@@ -18,7 +18,7 @@ export interface ProfileRow {
   /** "1=Cooling, 2=Heating", or "0..5", "0..120/10 min". */
   values: string
   address: string
-  /** "0110=3": there only while item 0110 stands at 3. */
+  /** "A1=3": there only while item A1 stands at 3. */
   when: string
 }
 export const COLUMNS = ['code', 'label', 'intent', 'values', 'address', 'when'] as const
@@ -84,7 +84,7 @@ export function readRows(device: Device, rows: readonly ProfileRow[]): RowsRead 
       return
     }
     const when = readWhen(row.when, known)
-    if (when === null) wrong('when', 'an earlier item and a code of it, such as “0110=3”')
+    if (when === null) wrong('when', 'an earlier item and a code of it, such as “A1=3”')
     const setting: Setting = {
       ...(own ?? { id: `s${slug(key)}`, group: 'set' as const }),
       label: own?.label ?? row.label.trim(),

@@ -15,7 +15,7 @@ const OPS: Operation[] = [
   { kind: 'markSource', ref: 'tstat', setting: 'droop', source: 'recommended' },
   { kind: 'noteKeyed', ref: 'tstat', setting: 'droop', what: 'found', note: { value: 1, ...by } },
   { kind: 'noteKeyed', ref: 'tstat', setting: 'displayOffset', what: 'found', note: null },
-  { kind: 'tickLine', line: 'tstat:/0310:2', by },
+  { kind: 'tickLine', line: 'tstat:/C1:2', by },
   { kind: 'putBack', temporary: 'tmp1', by },
 ]
 
