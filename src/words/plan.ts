@@ -37,6 +37,14 @@ const CANNOT_WORDS: Record<Unmet, string> = {
   airMissing: 'No coil-entering-air thermostat: the compressor could start into hot air.',
   isolationMissing:
     'This needs an isolation relay that is not in the gear: a thermostat that feels for its wires must not see the defrost output, and an oil primary takes a dry contact only. It is left off.',
+  leakMissing:
+    'The air handler’s board waits for a refrigerant leak sensor, and none is in the gear: without one it takes it that there is a leak.',
+  stageMissing: 'The outdoor unit has two stages and this thermostat calls one: the second never runs.',
+  fanMissing:
+    'This thermostat leaves the fan to the equipment when backup heats, and nothing here starts it: strips would heat without air.',
+  weakInput:
+    'A coil or input would be left between on and off: what feeds it shares its volts with something else (a thermostat without C feeds itself through Y).',
+  transformerSmall: 'All of it together asks more of the control transformer than it is rated for.',
   senseMissing: 'The thermostat has no terminal for this outdoor unit’s reversing valve.',
 }
 export const unmetWords = (c: Unmet): string => CANNOT_WORDS[c]

@@ -1,5 +1,13 @@
 export { impedanceBetween, shownBy } from './impedance'
-export { across, GROUND, netlistOf, type ContactBranch, type LoadBranch, type Netlist } from './netlist'
+export {
+  across,
+  GROUND,
+  netlistOf,
+  type ContactBranch,
+  type LoadBranch,
+  type Netlist,
+  type TransformerBranch,
+} from './netlist'
 export { ohmsBetween } from './ohms'
 export { overcurrents, transformerAmps, type Overcurrent } from './overcurrent'
 export { solve, type Solution, type Solved, type Unsolved } from './solution'

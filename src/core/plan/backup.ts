@@ -1,4 +1,4 @@
-import { aheadTargets, defrostOutputs, hasBurner, makesHeatAhead } from '../query'
+import { aheadTargets, defrostOutputs, hasBurner, makesHeatAhead, ofKind } from '../query'
 import type { Placed, Ref } from '../installation'
 import { decided, first, term, terms } from './kinds'
 import { compressorNets, inSeries, type Gear, type Through, type Requirements } from './gear'
@@ -32,7 +32,7 @@ function stripNets(requirements: Requirements, gear: Gear): void {
   }
   const back = tempered && !requirements.unmet.includes('isolationMissing') ? outs[0] : undefined
   const ownE = packaged ? term(indoor, 'E') : undefined
-  if (lockout && (e || ownE)) {
+  if (lockout && e) {
     requirements.set(thermostat, 'backupStages', '1')
     requirements.set(thermostat, 'auxWithE', 'separate', 'bypass')
     throughSwitch(requirements, gear, lockout, aux, w1, back)
@@ -42,13 +42,20 @@ function stripNets(requirements: Requirements, gear: Gear): void {
   }
   if (lockout) requirements.unmet.push('switchNeedsE')
   const second = term(source, 'W2')
-  const staged = second !== undefined && w2 !== undefined
+  const staged = second !== undefined && w2 !== undefined && secondBank(gear)
   requirements.set(thermostat, 'backupStages', staged ? '2' : '1')
   requirements.net('W1', [aux, w1])
   if (staged) requirements.net('W2', [second, w2])
   else requirements.net('W1', [w1, w2], 'jumperW')
   if (back) requirements.net('W1', [w1, back], 'tempered')
   emergency(requirements, gear, e, aux, staged)
+}
+
+/** Whether anything stands on the second heat input: a kit of one row has nothing to bring on there. */
+const secondBank = ({ inst }: Gear): boolean => {
+  const kits = ofKind(inst, 'stripKit')
+  const calls = (k: Placed) => k.device.terminals.filter((t) => t.side === 'low' && t.role !== 'C').length
+  return !kits.length || kits.some((k) => calls(k) > 1)
 }
 
 /** Emergency heat where nothing stands in the aux path: a jumper where one path serves both, else the setting. */
@@ -148,6 +155,12 @@ function coolDown(requirements: Requirements, { inst }: Gear, decider: Placed): 
   return []
 }
 
+/** One call for a furnace of two stages: both inputs, or its high fire never comes. */
+function oneStage(requirements: Requirements, { thermostat, indoor }: Gear, burn: Ref | undefined): void {
+  requirements.set(thermostat, 'backupStages', '1')
+  requirements.net('W1', [burn, term(indoor, 'W2')], 'jumperW')
+}
+
 /** A furnace: never with the compressor, by the thermostat, by a kit, or by an interlock relay. */
 function fuelNets(requirements: Requirements, gear: Gear, y: Ref | undefined): void {
   const { inst, source, thermostat, indoor, outdoor, practice } = gear
@@ -174,10 +187,14 @@ function fuelNets(requirements: Requirements, gear: Gear, y: Ref | undefined): v
     requirements.net('W1', [aux, wIn], 'fuelKit')
     requirements.net('W1', [wOut, burn], 'fuelKit')
     requirements.set(thermostat, 'system', 'heatPump', 'fuelKit')
+    oneStage(requirements, gear, burn)
     const air = coolDown(requirements, gear, kit)
     compressorNets(requirements, gear, y, [{ in: yIn, out: yOut, why: 'fuelKit' }, ...air])
   } else if (practice.fuel === 'stage' || !decided(thermostat, 'system')) {
     if (practice.fuel === 'kit') requirements.unmet.push('kitMissing')
+    requirements.set(thermostat, 'system', 'dualFuel')
+    requirements.set(thermostat, 'inCharge', 'stage')
+    oneStage(requirements, gear, burn)
     const through: Through[] = []
     const relay = gear.relays.shift()
     if (relay) through.push(interlock(requirements, gear, relay, burn))
@@ -189,11 +206,13 @@ function fuelNets(requirements: Requirements, gear: Gear, y: Ref | undefined): v
   } else {
     if (practice.fuel === 'kit') requirements.unmet.push('kitMissing')
     requirements.set(thermostat, 'system', 'dualFuel')
+    requirements.set(thermostat, 'inCharge', 'thermostat')
     requirements.net('W1', [aux, burn])
     const second = term(source, 'W2')
     const staged = second !== undefined && term(indoor, 'W2') !== undefined
     requirements.set(thermostat, 'backupStages', staged ? '2' : '1')
     if (staged) requirements.net('W2', [second, term(indoor, 'W2')])
+    else oneStage(requirements, gear, burn)
     if (!first(inst, 'outdoorSensor')) requirements.set(thermostat, 'outdoorSource', 'feed', 'sensor')
     compressorNets(requirements, gear, y, coolDown(requirements, gear, thermostat))
   }

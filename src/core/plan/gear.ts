@@ -81,6 +81,7 @@ export function compressorNets(
   const stages = decided(gear.thermostat, 'compressorStages')
   const two = term(source, 'Y2') && term(outdoor, 'Y2')
   if (stages) requirements.set(gear.thermostat, 'compressorStages', two ? '2' : '1')
+  if (!two && term(outdoor, 'Y2')) requirements.unmet.push('stageMissing')
   const [y1, y2] = indoor === outdoor ? [] : [term(indoor, 'Y1'), term(indoor, 'Y2')]
   // A one-stage unit on a board of two heat pump speeds gets the full one.
   if (y2 && !term(outdoor, 'Y2') && !lowSpeedIsEnough(inst)) requirements.net('Y1', [y1, y2], 'jumperY')

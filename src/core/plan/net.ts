@@ -25,7 +25,9 @@ export interface PlanSetting {
 /** What a school of practice asks of this gear and cannot have. */
 export type Unmet =
   | 'noThermostat' | 'noEquipment' | 'switchNeedsE' | 'kitMissing' | 'interlockMissing' | 'airMissing'
-  | 'isolationMissing' | 'senseMissing' // prettier-ignore
+  | 'isolationMissing' | 'senseMissing' | 'leakMissing' | 'stageMissing'
+  // What only the circuit of the landed plan shows.
+  | 'fanMissing' | 'weakInput' | 'transformerSmall' // prettier-ignore
 
 /** The technician's choices where good practitioners differ (each a school of practice). */
 export interface WiringPractice {

@@ -1,6 +1,6 @@
 import type { TerminalRole } from '../equipment'
 import type { Installation, Placed } from '../installation'
-import { aheadTargets, hasStrips, intentOf, usualBackupCycles } from '../query'
+import { aheadTargets, hasStrips, intentOf, ofKind, usualBackupCycles } from '../query'
 import { backupNets } from './backup'
 import { inSeries, Requirements, type Gear, type Wanted } from './gear'
 import { decided, first, term, terms } from './kinds'
@@ -54,6 +54,14 @@ function backupSettings(requirements: Requirements, { inst, thermostat }: Gear):
   const source = burner ? (burner.fuel === 'oil' ? 'oil' : lp ? 'lp' : 'gas') : 'electric'
   if (burner || hasStrips(inst)) requirements.set(thermostat, 'backupSource', source)
   if (aheadTargets(inst).length) requirements.set(thermostat, 'together', 'no')
+  for (const p of inst.placed) {
+    // The board takes the kit's size as one of its own list: the nearest to what is plugged in.
+    const kits = ofKind(inst, 'stripKit').filter((k) => k.where === p.where)
+    const there = kits.reduce((sum, k) => sum + (k.device.plate.kilowatts ?? 0), 0)
+    const sizes = p.device.settings.find((s) => s.intent === 'kitSize')?.options?.map((o) => o.id) ?? []
+    const nearest = sizes.sort((a, b) => Math.abs(Number(a) - there) - Math.abs(Number(b) - there))[0]
+    if (there && nearest !== undefined) requirements.set(p, 'kitSize', nearest)
+  }
   const cycles = usualBackupCycles(inst)
   if (cycles && Number(intentOf(thermostat, 'cyclesBackup') ?? 0) > cycles.most)
     requirements.set(thermostat, 'cyclesBackup', cycles.most)
@@ -118,7 +126,7 @@ function accessoryNets(requirements: Requirements, { inst, indoor }: Gear): void
   if (leak && input) {
     requirements.net('R', [term(indoor, 'R'), leak.in], 'leak')
     requirements.net('LEAK', [leak.out, input], 'leak')
-  }
+  } else if (input) requirements.unmet.push('leakMissing')
 }
 
 function zoneNets(requirements: Requirements, thermostat: Placed, panel: Placed): void {

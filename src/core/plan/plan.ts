@@ -1,6 +1,7 @@
 import type { Installation, Ref, Wire } from '../installation'
 import { routeConductors, type Routing } from './routing'
 import type { Unmet, PlanSetting, PlanWhy, WiringPractice } from './net'
+import { limitsOf } from './limits'
 import { wantedNets } from './nets'
 
 /** A landing for the gear that is there, conductor by conductor, with the settings that go with it. */
@@ -13,7 +14,8 @@ export interface Plan extends Routing {
 /** Plans the landing of a job. What is landed right already stays, and so do line conductors and harnesses. */
 export function planLanding(inst: Installation, practice: WiringPractice): Plan {
   const wanted = wantedNets(inst, practice)
-  return { ...routeConductors(inst, wanted.nets), settings: wanted.settings, unmet: wanted.unmet }
+  const plan = { ...routeConductors(inst, wanted.nets), settings: wanted.settings, unmet: wanted.unmet }
+  return { ...plan, unmet: [...plan.unmet, ...limitsOf(planned(inst, plan))] }
 }
 
 /** What a person lands of a plan: conductors of low-voltage cables, and jumpers; no harness, no line conductor. */

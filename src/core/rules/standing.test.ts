@@ -28,9 +28,7 @@ describe('rules about settings that nobody knows', () => {
 
   it('what is wrong whatever it stands at is a finding', () => {
     // The compressor's cycles are known and too many; the droop, which is not known, is no matter of theirs.
-    const found = standingOf(seen({ 'tstat.cyclesHeatPump': 6, 'tstat.droop': null }), [
-      rule('cycles'),
-    ])
+    const found = standingOf(seen({ 'tstat.cyclesHeatPump': 6, 'tstat.droop': null }), [rule('cycles')])
     expect(found.findings).toMatchObject([
       { code: 'cyclesCompressor', at: 'tstat.cyclesHeatPump', numbers: [6, 3] },
     ])

@@ -1,0 +1,43 @@
+import { Circuit, transformerAmps, type Outcome, type Settled, type TransformerBranch } from '../circuit'
+import type { Installation } from '../installation'
+import { factsOf } from '../rules'
+import { callsOf, reachableCombinations } from '../situation'
+import { degF } from '../units'
+import type { Unmet } from './net'
+
+/** °F: a cold day, the mild point and a hot one are enough to see what the gear cannot give. */
+const DAYS = [10, 47, 85].map(degF)
+
+/** Part of a transformer's rating that a plan may use: what line volts do to it is seen only by the proof. */
+const ROOM = 1
+
+/**
+ * What the landed plan shows to be beyond the gear, and no landing mends: strips or a compressor that nothing blows, a
+ * coil between on and off, a transformer that is too small. Looked for with at most two things away from normal; the
+ * proof looks at all of it.
+ */
+export function limitsOf(inst: Installation): Unmet[] {
+  const circuit = new Circuit(inst)
+  const found = new Set<Unmet>()
+  for (const call of callsOf(inst))
+    for (const outdoorF of DAYS) {
+      const outcomes: Outcome[] = []
+      reachableCombinations(inst, call, outdoorF).forEach(
+        ({ modes, abnormalCount, conditions, parentIndex }, i) => {
+          if (abnormalCount > 2) return
+          const outcome = circuit.settle({ call, outdoorF, modes }, 'open', outcomes[parentIndex])
+          outcomes[i] = outcome
+          const facts = factsOf(circuit, outcome)
+          if (facts.weak.length || (outcome.ok && circuit.holdsOn(outcome))) found.add('weakInput')
+          if (abnormalCount > 1 || (abnormalCount === 1 && !conditions.has('defrost'))) return
+          if ((facts.stripsOn.length || facts.compressor) && !facts.blower) found.add('fanMissing')
+          if (outcome.ok && circuit.net.transformers.some((t) => used(t, outcome) > ROOM))
+            found.add('transformerSmall')
+        },
+      )
+    }
+  return [...found]
+}
+
+const used = (t: TransformerBranch, outcome: Settled): number =>
+  (transformerAmps(t, outcome) * t.part.secondaryVolts) / t.part.va
