@@ -2,14 +2,17 @@ import { Circuit, transformerAmps, type Outcome, type Settled, type TransformerB
 import type { Installation } from '../installation'
 import { factsOf } from '../rules'
 import { callsOf, reachableCombinations } from '../situation'
+import { tolerances } from '../tolerances'
 import { degF } from '../units'
 import type { Unmet } from './net'
 
 /** °F: a cold day, the mild point and a hot one are enough to see what the gear cannot give. */
 const DAYS = [10, 47, 85].map(degF)
+/** Part of a transformer's rating that a plan may use; rarer states than are looked at here ask up to a hundredth more. */
+const ROOM = tolerances.overloadShare - 0.01
 
-/** Part of a transformer's rating that a plan may use: what line volts do to it is seen only by the proof. */
-const ROOM = 1
+const used = (t: TransformerBranch, outcome: Settled): number =>
+  (transformerAmps(t, outcome) * t.part.secondaryVolts) / t.part.va
 
 /**
  * What the landed plan shows to be beyond the gear, and no landing mends: strips or a compressor that nothing blows, a
@@ -22,22 +25,18 @@ export function limitsOf(inst: Installation): Unmet[] {
   for (const call of callsOf(inst))
     for (const outdoorF of DAYS) {
       const outcomes: Outcome[] = []
-      reachableCombinations(inst, call, outdoorF).forEach(
-        ({ modes, abnormalCount, conditions, parentIndex }, i) => {
-          if (abnormalCount > 2) return
-          const outcome = circuit.settle({ call, outdoorF, modes }, 'open', outcomes[parentIndex])
-          outcomes[i] = outcome
-          const facts = factsOf(circuit, outcome)
-          if (facts.weak.length || (outcome.ok && circuit.holdsOn(outcome))) found.add('weakInput')
-          if (abnormalCount > 1 || (abnormalCount === 1 && !conditions.has('defrost'))) return
-          if ((facts.stripsOn.length || facts.compressor) && !facts.blower) found.add('fanMissing')
-          if (outcome.ok && circuit.net.transformers.some((t) => used(t, outcome) > ROOM))
-            found.add('transformerSmall')
-        },
-      )
+      const rows = reachableCombinations(inst, call, outdoorF)
+      rows.forEach(({ modes, abnormalCount, conditions, parentIndex }, i) => {
+        if (abnormalCount > 2) return
+        const outcome = circuit.settle({ call, outdoorF, modes }, 'open', outcomes[parentIndex])
+        outcomes[i] = outcome
+        const facts = factsOf(circuit, outcome)
+        if (facts.weak.length || (outcome.ok && circuit.holdsOn(outcome))) found.add('weakInput')
+        if (outcome.ok && circuit.net.transformers.some((t) => used(t, outcome) > ROOM))
+          found.add('transformerSmall')
+        if (abnormalCount > 1 || (abnormalCount === 1 && !conditions.has('defrost'))) return
+        if ((facts.stripsOn.length || facts.compressor) && !facts.blower) found.add('fanMissing')
+      })
     }
   return [...found]
 }
-
-const used = (t: TransformerBranch, outcome: Settled): number =>
-  (transformerAmps(t, outcome) * t.part.secondaryVolts) / t.part.va
