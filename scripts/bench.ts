@@ -9,6 +9,7 @@ import { prove } from '@/core/rules'
 import { callsOf, reachableModes, regionsOf, type Situation } from '@/core/situation'
 import { tolerances } from '@/core/tolerances'
 import { installationOf, parseJob } from '@/jobfile'
+import { landedCase, matrix, unexpected } from '../tests/helpers/matrix'
 
 const OMEGA = 2 * Math.PI * 60
 /** Ω of an open contact in the other program, which cannot leave a branch out. */
@@ -155,7 +156,33 @@ function failures(): void {
   }
 }
 
+/** Every family × practice × valve sense landed by its plan and proven: what the sampled test in the suite does with a few. */
+function wholeMatrix(): void {
+  const began = performance.now()
+  let landed = 0
+  let said = 0
+  let wrong = 0
+  for (const c of matrix()) {
+    const inst = landedCase(c)
+    if (!inst) {
+      said++
+      continue
+    }
+    landed++
+    for (const f of unexpected(inst)) {
+      wrong++
+      console.log(`matrix: ${c.name}: ${f.code} at ${f.at}`)
+    }
+  }
+  const minutes = (performance.now() - began) / 60_000
+  console.log(
+    `matrix: ${landed} landed and proven, ${wrong} findings that the table does not allow; ${said} that the plan says the gear or a cable cannot give; ${minutes.toFixed(1)} min`,
+  )
+  if (wrong) process.exitCode = 1
+}
+
 const asked = process.argv[2]
 if (!asked || asked === 'circuit') circuit()
 if (!asked || asked === 'sweep') sweep()
 if (!asked || asked === 'failures') failures()
+if (asked === 'matrix') wholeMatrix()
