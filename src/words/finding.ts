@@ -220,6 +220,19 @@ function cableOf(inst: Installation, at: Ref): string {
   return inst.cables.find((c) => c.id === wire?.cable)?.label.toLowerCase() ?? 'a cable'
 }
 
+/** What must be there before a value can be set that would otherwise raise a finding. */
+export function needsWords(inst: Installation, f: Finding): string {
+  switch (f.code as RuleCode) {
+    case 'lockoutNoSource':
+    case 'changeoverNoSource':
+      return 'an outdoor temperature to go by: a wired sensor (the part, two spare conductors, a shaded place), or a feed where the device takes one'
+    case 'sensorNotLanded':
+      return 'an outdoor sensor, with its two conductors landed'
+    default:
+      return `mend what it would raise: ${lower(findingWords(inst, f))}`
+  }
+}
+
 /** A finding as a sentence, with what brings it about. */
 export const findingStatement = (inst: Installation, f: Finding): string =>
   `${[findingWords(inst, f), ...f.because.map((b) => findingWords(inst, b))].join('. ')}.`

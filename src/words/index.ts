@@ -3,6 +3,7 @@ export {
   findingSentence,
   findingStatement,
   findingWords,
+  needsWords,
   ruleWords,
   proofSentence,
   undecidedSentence,

@@ -1,6 +1,6 @@
 import type { Value } from '../equipment'
 import { placedByRef, settingDef, settingValue, splitRef, type JobSeen, type Ref } from '../installation'
-import { applyFix, jobFindings, type Finding } from '../rules'
+import { applyFix, jobFindings, prove, type Finding } from '../rules'
 import { allowedOf, type Allowed } from './codec'
 
 /** One setting's change that clears a finding and raises none. */
@@ -8,6 +8,9 @@ export interface Clearing {
   at: Ref
   value: Value
 }
+
+/** So many candidates are proven over every state before it is given up. */
+const MOST_PROOFS = 8
 
 const keyOf = (c: Finding): string => `${c.rule}:${c.code}:${c.at}`
 
@@ -32,6 +35,8 @@ function candidates(allowed: Allowed, now: Value | null): Value[] {
  */
 export function clearingOf(seen: JobSeen, finding: Finding): Clearing | null {
   const before = new Set(jobFindings(seen).map(keyOf))
+  const proven = new Set(prove(seen.inst).findings.map((f) => `${f.rule}:${f.code}`))
+  let proofs = 0
   for (const at of [finding.at, ...finding.also]) {
     const { placed: ref, id } = splitRef(at)
     const placed = placedByRef(seen.inst, ref)
@@ -39,12 +44,13 @@ export function clearingOf(seen: JobSeen, finding: Finding): Clearing | null {
     // A plate is what it is.
     if (!placed || !setting || setting.group !== 'set') continue
     for (const value of candidates(allowedOf(placed.device, setting), settingValue(placed, id))) {
-      const after = jobFindings({
-        ...seen,
-        inst: applyFix(seen.inst, [{ kind: 'setSetting', placed: ref, setting: id, value }]),
-      })
+      const changed = applyFix(seen.inst, [{ kind: 'setSetting', placed: ref, setting: id, value }])
+      const after = jobFindings({ ...seen, inst: changed })
       const cleared = !after.some((c) => c.rule === finding.rule && [c.at, ...c.also].includes(at))
-      if (cleared && after.every((c) => before.has(keyOf(c)))) return { at, value }
+      if (!cleared || !after.every((c) => before.has(keyOf(c)))) continue
+      // What no contradiction speaks against may still break a rule in some state.
+      if (proofs++ >= MOST_PROOFS) return null
+      if (prove(changed).findings.every((f) => proven.has(`${f.rule}:${f.code}`))) return { at, value }
     }
   }
   return null

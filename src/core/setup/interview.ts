@@ -1,6 +1,15 @@
-import { hasBurner, hasStrips, isLanded, ofKind, settingsWith, terminalsWith } from '../query'
+import {
+  hasBurner,
+  hasStrips,
+  isLanded,
+  ofKind,
+  settingsWith,
+  terminalsWith,
+  usualBackupCycles,
+} from '../query'
+import { applyFix, jobFindings, type Finding } from '../rules'
 import type { Intent, Value } from '../equipment'
-import type { Installation, JobSeen, Ref } from '../installation'
+import { splitRef, type Installation, type JobSeen, type Ref } from '../installation'
 import { breakEvenCop, breakEvenF, BTU_PER_KWH } from './breakEven'
 import { isAllowed } from './codec'
 import { expressedIn } from './intents'
@@ -57,6 +66,8 @@ export interface Recommended {
   value: Value
   why: string
   differs: boolean
+  /** What it would raise as things stand: it comes first, and until then the value is not offered for setting. */
+  needs: Finding | null
 }
 
 interface Wish {
@@ -71,7 +82,7 @@ export function recommend(seen: JobSeen, school: Strategy | null = null): Recomm
   const { inst, answers } = seen
   const wishes: Wish[] = [...gearWishes(inst), ...answerWishes(inst, answers)]
   if (school)
-    for (const [intent, value] of Object.entries(STRATEGY_INTENTS[school]))
+    for (const [intent, value] of Object.entries(schoolIntents(inst, school)))
       wishes.push({ intent: intent as Intent, value, why: `school.${school}`, differs: true })
   const even = school === 'breakEven' ? breakEvenAt(seen) : null
   if (even !== null)
@@ -81,8 +92,52 @@ export function recommend(seen: JobSeen, school: Strategy | null = null): Recomm
   for (const { intent, value, why, differs = false } of wishes)
     for (const e of expressedIn(inst, intent))
       if (e.setting.group === 'set' && isAllowed(e.allowed, value))
-        found.set(e.at, { at: e.at, intent, value, why, differs })
-  return [...found.values()]
+        found.set(e.at, { at: e.at, intent, value, why, differs, needs: null })
+  return harmless(seen, [...found.values()])
+}
+
+/**
+ * What a school sets on this gear. Where a furnace takes over by a changeover, holding backup off above another
+ * temperature would leave a call for it without any heat: the compressor has already given way.
+ */
+function schoolIntents(inst: Installation, school: Strategy): Partial<Record<Intent, Value>> {
+  const intents = STRATEGY_INTENTS[school]
+  if (!hasBurner(inst) || intents.useAuxLockout === undefined) return intents
+  const { auxLockout: _, outdoorSwitch: __, ...rest } = intents
+  return { ...rest, useAuxLockout: 'off' }
+}
+
+const keyOf = (f: Finding): string => `${f.rule}:${f.code}`
+
+/**
+ * The same list, with what would raise a finding held back: all of it is tried together first, then one after the other
+ * upon those that raise nothing, again and again while that brings more of them in (a lockout waits for its sensor).
+ */
+function harmless(seen: JobSeen, list: readonly Recommended[]): Recommended[] {
+  const before = new Set(jobFindings(seen).map(keyOf))
+  const raised = (inst: Installation): Finding | undefined =>
+    jobFindings({ ...seen, inst }).find((f) => !before.has(keyOf(f)))
+  const withAll = (inst: Installation, some: readonly Recommended[]) =>
+    applyFix(
+      inst,
+      some.map((r) => {
+        const { placed, id } = splitRef(r.at)
+        return { kind: 'setSetting', placed, setting: id, value: r.value }
+      }),
+    )
+  if (!raised(withAll(seen.inst, list))) return [...list]
+  let inst = seen.inst
+  let held = [...list]
+  for (let before = -1; before !== held.length;) {
+    before = held.length
+    held = held.filter((r) => {
+      const tried = withAll(inst, [r])
+      if (raised(tried)) return true
+      inst = tried
+      return false
+    })
+  }
+  return list.map((r) => (held.includes(r) ? { ...r, needs: raised(withAll(inst, [r])) ?? null } : r))
 }
 
 /** °F, whole: where fuel and electricity cost the same in this house; null where a price or a rating is missing. */
@@ -135,7 +190,7 @@ function gearWishes(inst: Installation): Wish[] {
     { intent: 'together', value: burner ? 'no' : 'yes', why: burner ? 'gear.burner' : 'gear.strips' },
     { intent: 'minimumOff', value: 5, why: 'gear.minimumOff', differs: true },
     { intent: 'cyclesHeatPump', value: 3, why: 'gear.cycles' },
-    { intent: 'cyclesBackup', value: oil ? 3 : 6, why: 'gear.cyclesBackup' },
+    { intent: 'cyclesBackup', value: Math.min(6, usualBackupCycles(inst)?.most ?? 6), why: 'gear.cyclesBackup' },
     { intent: 'powerRestart', value: 'resume', why: 'gear.restart' },
     { intent: 'auxWithE', value: landed('E') ? 'separate' : 'together', why: 'gear.emergency' },
     { intent: 'stripOn', value: 5, why: 'gear.strip' },
@@ -157,7 +212,8 @@ function answerWishes(inst: Installation, a: Answers): Wish[] {
     wishes.push({ intent, value, why, differs })
   if (a.priority === 'bills') {
     wish('droop', 3, 'answer.bills', true)
-    wish('useAuxLockout', 'on', 'answer.bills', true)
+    // A furnace is cheap heat where a changeover hands over to it: only strips are held off to save.
+    if (hasStrips(inst) && !hasBurner(inst)) wish('useAuxLockout', 'on', 'answer.bills', true)
   }
   if (a.priority === 'steady') wish('droop', 2, 'answer.steady', true)
   if (a.noise === 'yes' || a.sleepsByDay === 'yes') wish('earlyRecovery', 'off', 'answer.noise')

@@ -18,6 +18,7 @@ import { Button, cx, Field, Input, TypedInput } from '@/ui'
 import {
   HOUR_WORDS,
   INTENT_WORDS,
+  needsWords,
   PRICE_WORDS,
   QUESTION_WORDS,
   refWords,
@@ -40,6 +41,7 @@ export function Interview() {
     const placed = placedByRef(inst, ref)
     return placed && settingValue(placed, id) !== r.value
   })
+  const ready = changes.filter((r) => r.needs === null)
   return (
     <div className="grid gap-8 lg:grid-cols-2" data-testid="interview">
       <section aria-label="Questions">
@@ -158,7 +160,7 @@ export function Interview() {
             ? 'Everything stands as recommended.'
             : `${changes.length} ${changes.length === 1 ? 'setting' : 'settings'} would change`}
         </h2>
-        {changes.length > 1 && <TakeAll list={changes} />}
+        {ready.length > 1 && <TakeAll list={ready} />}
         <ul className="mt-1">
           {changes.map((r) => (
             <RecommendedRow key={r.at} recommended={r} />
@@ -243,7 +245,11 @@ function RecommendedRow({ recommended: r }: { recommended: Recommended }) {
         {r.differs ? ' (practitioners differ)' : ''}.{' '}
         <span className="text-soft">{refWords(inst, r.at)}</span>
       </span>
-      <Button onClick={() => setValue([r], 'recommended')}>Take it</Button>
+      {r.needs ? (
+        <span className="basis-full text-watch">First: {needsWords(inst, r.needs)}</span>
+      ) : (
+        <Button onClick={() => setValue([r], 'recommended')}>Take it</Button>
+      )}
     </li>
   )
 }
