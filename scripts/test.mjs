@@ -47,6 +47,8 @@ main(async () => {
     'tests',
   )
 
+  await step('nothing dead', 'knip', '--no-progress')
+
   await part('unit tests', async () => {
     const unit = join(results, 'unit.json')
     await npx('jest', '--json', `--outputFile=${unit}`, '--silent')

@@ -7,7 +7,7 @@ export const root = join(import.meta.dirname, '..', '..')
 export const data = join(root, '.data')
 
 /** A fingerprint of files and folders, for "has this changed since". */
-export function fingerprint(paths) {
+function fingerprint(paths) {
   const hash = createHash('sha256')
   const add = (path) => {
     if (!existsSync(path)) return

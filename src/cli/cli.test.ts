@@ -90,7 +90,9 @@ describe('bin/gatecross', () => {
     }
     expect(check.states).toBe(proof.solved)
     expect(check.findings[0]!.witness).toEqual(proof.findings[0]!.witness)
-    expect(gatecross('check', GOOD).out.trim()).toMatch(/^All \d+ rules hold in 1,960 states\. 11 settings stand at their default, not looked at\.$/)
+    expect(gatecross('check', GOOD).out.trim()).toMatch(
+      /^All \d+ rules hold in 1,960 states\. 11 settings stand at their default, not looked at\.$/,
+    )
     expect(
       gatecross('chain', GOOD, '--target', 'kit.row1', '--call', 'heatAux1', '--outdoor', '52').out,
     ).toContain('Held at outdoor thermostat contact. 52 °F outside; closes below 35 °F, opens at 40 °F')

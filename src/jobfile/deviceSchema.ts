@@ -25,7 +25,7 @@ const valueSchema = anyOf(num(), yup.string().max(80).defined())
 const quantity = anyOf(num(), shape({ set: id(), times: yup.number() }))
 
 /** A driver expression; it contains itself. */
-export const exprSchema: yup.ISchema<unknown> = named('Expr', () => exprUnion)
+const exprSchema: yup.ISchema<unknown> = named('Expr', () => exprUnion)
 const exprUnion = byField({
   all: shape({ all: yup.array(exprSchema as yup.AnySchema).defined() }),
   any: shape({ any: yup.array(exprSchema as yup.AnySchema).defined() }),
@@ -80,7 +80,7 @@ const loadFunction = union('what', {
   }),
 })
 
-export const partSchema = union('kind', {
+const partSchema = union('kind', {
   source: shape(part({ kind: kind('source'), volts: quantity, phaseDeg: yup.number(), ohms: positive() })),
   transformer: shape(
     part({
@@ -172,7 +172,7 @@ const profileItem = shape({
 })
 const key = () => yup.string().min(1).max(30).required()
 /** How a device is keyed. */
-export const profileSchema = shape({
+const profileSchema = shape({
   style: yup.string().oneOf(PROFILE_STYLES).required(),
   enter: yup.array(key()).max(8).defined(),
   leave: yup.array(key()).max(4).defined(),

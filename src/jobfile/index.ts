@@ -20,7 +20,6 @@ export {
   clash,
   clashAt,
   inverse,
-  isUndoable,
   OPERATION_KINDS,
   partsOf,
   pathsOf,

@@ -16,7 +16,7 @@ export interface Batch {
 export type Operation = SectionOperation | Restore | Batch
 
 /** The most edits in one batch: a whole landing and more. */
-export const MOST_IN_BATCH = 600
+const MOST_IN_BATCH = 600
 
 const specs = new Map<string, OperationSpec<{ kind: string }, Job>>(
   sections.flatMap((s) => Object.entries<OperationSpec<{ kind: string }, Job>>(s.operations)),
@@ -69,7 +69,7 @@ export function apply(job: Job, op: Operation): Checked<Job> {
 }
 
 /** Whether an operation can be taken back: a reading is corrected, and never is. */
-export const isUndoable = (op: Operation): boolean =>
+const isUndoable = (op: Operation): boolean =>
   partsOf(op).every((o) => o.kind === 'restore' || specs.get(o.kind)?.undoable !== false)
 
 /** The operation that makes of the job as it was left the job as it was found, exactly; null where there is none. */

@@ -34,9 +34,6 @@ export function plateFieldSchema(field: PlateField): yup.AnySchema {
 const optionalFields = (fields: Readonly<Record<string, PlateField>>): yup.ObjectShape =>
   Object.fromEntries(Object.entries(fields).map(([name, f]) => [name, optional(plateFieldSchema(f))]))
 
-/** A plate of one kind of device. */
-export const plateSchemaOf = (kind: DeviceKind) => shape(optionalFields(PLATES[kind]))
-
 /** Every field that any kind's plate may have; which of them a kind may have is checked with its references. */
 export const ANY_PLATE: yup.ObjectShape = optionalFields(
   Object.assign({}, ...Object.values(PLATES)) as Record<string, PlateField>,

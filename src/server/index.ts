@@ -1,6 +1,6 @@
 export { connect, database, type Database } from './database'
 export { aboutOne, guarded, readBody, refuse } from './http'
-export { library } from './library'
+
 export { migrate } from './migrate'
 export { createJob, getJob, listJobs, summaryOf } from './repositories/jobs'
 export { pushOps } from './repositories/push'

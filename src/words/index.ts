@@ -14,7 +14,6 @@ export {
   CALL_SHORT,
   CALL_WORDS,
   DEVICE_WORDS,
-  gateName,
   lower,
   makingShort,
   makingWords,
@@ -22,7 +21,7 @@ export {
   SKETCH_WORDS,
   targetWords,
 } from './names'
-export { count, degrees, figure, volts } from './numbers'
+export { count, degrees, figure } from './numbers'
 export { causeWords, heldAgainst, KIND_WORDS, PLACE_WORDS, readingWords, VERDICT_WORDS } from './reading'
 export { modeWords, situationWords } from './situation'
 export { unmetWords, differenceWords, planSentence, planSettingWords, whyWords } from './plan'

@@ -1,7 +1,6 @@
+import Papa from 'papaparse'
 import type { Installation } from '@/core/installation'
 import { refWords } from './names'
-
-const cell = (text: string): string => (/[",\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text)
 
 /** The landing schedule as CSV: one conductor or jumper a line, harnesses and line conductors included. */
 export function landingCsv(inst: Installation): string {
@@ -19,5 +18,6 @@ export function landingCsv(inst: Installation): string {
     ]
   })
   const head = ['cable', 'colour', 'colour at the far end', 'from', 'to', 'from id', 'to id', 'note']
-  return `${[head, ...rows].map((r) => r.map(cell).join(',')).join('\r\n')}\r\n`
+  // A cell that a spreadsheet would take for a formula is made harmless.
+  return `${Papa.unparse([head, ...rows], { newline: '\r\n', escapeFormulae: true })}\r\n`
 }

@@ -54,7 +54,7 @@ export function toldNoDefrost(settings: Change = {}, told = 'no'): Installation 
   return { ...inst, placed: [...inst.placed, placed('ctl', controller, { strips: told })] }
 }
 /** Quillfeather Lane with tons on two plates. */
-export const sized = (outdoor: number, indoor: number, pairs?: { tons: number }[]): Installation =>
+const sized = (outdoor: number, indoor: number, pairs?: { tons: number }[]): Installation =>
   as(
     as(job('quillfeather-lane'), 'od', (p) => ({
       ...p,

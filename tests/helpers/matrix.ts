@@ -14,7 +14,7 @@ export interface MatrixCase {
 }
 
 /** Warnings that a job landed by the plan may carry, by code: what a practice leaves open, and why. */
-export const LEFT_OPEN: Readonly<Record<string, string>> = {
+const LEFT_OPEN: Readonly<Record<string, string>> = {
   auxNoGate:
     'no outdoor thermostat was chosen and no lockout is set: what holds aux off is the Setup’s to say',
   misled:

@@ -80,7 +80,7 @@ const withoutHeatFan = (d: Device): Device => ({
 })
 
 /** Pennywort Close with something more on the plate of its kit. */
-export const kitPlate = (more: Partial<Plate>): Installation => {
+const kitPlate = (more: Partial<Plate>): Installation => {
   const inst = demoInstallation('pennywort-close')
   return {
     ...inst,

@@ -2,7 +2,6 @@ export { impedanceBetween, shownBy } from './impedance'
 export {
   across,
   GROUND,
-  netlistOf,
   type ContactBranch,
   type LoadBranch,
   type Netlist,

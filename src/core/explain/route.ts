@@ -144,7 +144,7 @@ function farFromClosing(driver: Expr, context: EvalContext): number {
 }
 
 /** The steps from the reach's start to `node`, in order; null when there is no way. */
-export function stepsTo(reach: Reach, node: number): Step[] | null {
+function stepsTo(reach: Reach, node: number): Step[] | null {
   if (costOf(reach, node) === Infinity) return null
   const steps: Step[] = []
   for (let at = node; ;) {

@@ -33,7 +33,7 @@ const GRAVITY: EffectKind[] = ['harm', 'noHeat', 'unnoticed', 'noticed', 'nothin
 
 /** The situations that a failure is tried in: every call and temperature with all normal, once in defrost, and with each
  * supply off by itself. */
-export function trials(inst: Installation): Situation[] {
+function trials(inst: Installation): Situation[] {
   const calls = callsOf(inst)
   return calls.flatMap((call) =>
     regionsOf(inst).flatMap((outdoorF) => {
@@ -62,7 +62,7 @@ interface HeatAt {
 const COLD = ['emergencyHeat', 'someHeat']
 
 /** Works out what one failure does. `healthy` are the same trials with nothing failed. */
-export function effectOf(
+function effectOf(
   inst: Installation,
   failure: Failure,
   tried: readonly Situation[],

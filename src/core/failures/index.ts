@@ -1,3 +1,3 @@
 export { diagnose, type Diagnosis, type MeterAnswer, type MeterPoint, type Symptom } from './diagnose'
-export { effectOf, singleFailures, trials, type Effect, type EffectKind } from './effects'
-export { failedModes, failuresOf, withFailure, type Failure } from './failure'
+export { singleFailures, type Effect, type EffectKind } from './effects'
+export { failuresOf, withFailure, type Failure } from './failure'

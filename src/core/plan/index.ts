@@ -1,6 +1,6 @@
 export { assemble, CABLE_COLOURS, type CableChoice, type Feeds, type Piece } from './assemble'
 export { compare, type Difference } from './compare'
-export { CUSTOM } from './routing'
+
 export {
   WIRING_PRACTICES,
   USUAL,

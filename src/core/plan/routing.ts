@@ -13,7 +13,7 @@ import type { Net, PlanWhy } from './net'
 import { Splices } from './splices'
 
 /** Colour that custom gives a function; tried first, then whatever is free. */
-export const CUSTOM: Partial<Record<Net['role'], string[]>> = {
+const CUSTOM: Partial<Record<Net['role'], string[]>> = {
   R: ['red'],
   C: ['blue', 'black'],
   G: ['green'],

@@ -2,7 +2,7 @@ import type { Ahead, LoadPart } from '../equipment'
 import { settingValue, type Placed } from '../installation'
 
 /** Whether a heat source stands ahead of the indoor coil; a position not known yet counts as ahead. */
-export function isAhead(placed: Placed, ahead: Ahead | undefined, otherwise: boolean): boolean {
+function isAhead(placed: Placed, ahead: Ahead | undefined, otherwise: boolean): boolean {
   if (typeof ahead !== 'object') return ahead ?? otherwise
   const value = settingValue(placed, ahead.set)
   return value === null || ahead.is.includes(value)

@@ -1,7 +1,7 @@
 import { settingValue, splitRef, terminalOf, type Installation, type Placed, type Ref } from '../installation'
 
 /** Placed devices that line-voltage conductors tie to this one, itself included. */
-export function lineNeighbours(inst: Installation, start: string): Set<string> {
+function lineNeighbours(inst: Installation, start: string): Set<string> {
   const seen = new Set([start])
   const isLine = (ref: Ref) => terminalOf(inst, ref)?.terminal.side === 'line'
   for (let grew = true; grew;) {

@@ -14,7 +14,7 @@ export const itemsFor = (device: Device, setting: string): ProfileItem[] =>
   (device.profile?.items ?? []).filter((i) => i.setting === setting)
 
 /** Whether a device can be brought to this value by its keys. */
-export const canKey = (device: Device, setting: Setting, value: Value): boolean =>
+const canKey = (device: Device, setting: Setting, value: Value): boolean =>
   itemsFor(device, setting.id).every((i) => codeOf(i, value) !== null)
 
 /** The values that a setting takes on the device: its options, or the ends and the step of its range. */

@@ -1,4 +1,4 @@
-export { allowedOf, canKey, codeOf, isAllowed, itemsFor, type Allowed } from './codec'
+export { allowedOf, isAllowed, itemsFor, type Allowed } from './codec'
 export { isShown, keyInSheet, type Sheet, type SheetLine } from './sheet'
 export { ledPattern, type LineKind, type Step } from './steps'
 export { clearingOf, type Clearing } from './clear'
@@ -10,7 +10,6 @@ export {
   QUESTIONS,
   recommend,
   STRATEGIES,
-  STRATEGY_INTENTS,
   type Answers,
   type Question,
   type Recommended,

@@ -39,7 +39,7 @@ export const STRATEGIES = [
   'coldDefrost', 'fiveMinutes', 'twoMinutes',
 ] as const // prettier-ignore
 export type Strategy = (typeof STRATEGIES)[number]
-export const STRATEGY_INTENTS: Record<Strategy, Partial<Record<Intent, Value>>> = {
+const STRATEGY_INTENTS: Record<Strategy, Partial<Record<Intent, Value>>> = {
   runAlways: { useCompressorLockout: 'off', useAuxLockout: 'on', auxLockout: 40, outdoorSwitch: 40, changeover: 0 },
   fixedLine: {
     useCompressorLockout: 'on', compressorLockout: 32, useAuxLockout: 'on', auxLockout: 50, outdoorSwitch: 50,

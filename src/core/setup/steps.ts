@@ -41,7 +41,7 @@ export function closing(p: Profile): Frame[] {
 }
 
 /** A number as a row of lights, on for 1, the highest bit first. */
-export const lights = (n: number, count: number): string =>
+const lights = (n: number, count: number): string =>
   Array.from({ length: count }, (_, i) => ((n >> (count - 1 - i)) & 1 ? '●' : '○')).join('')
 
 /** The lights of an item with a value: four count the item, three the value. */

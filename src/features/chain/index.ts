@@ -1,2 +1,1 @@
 export { ChainCard } from './ChainCard'
-export { GateLine } from './GateLine'

@@ -4,7 +4,7 @@ import { READING_KINDS, type Reading, type ReadingKind } from '@/core/startup'
 import { anyOf, id, num, record, shape, text } from '../../schemaKit'
 import { problem, type Problem } from '../../problem'
 
-export const situationSchema = shape({
+const situationSchema = shape({
   call: yup
     .string()
     .oneOf([...CALLS])
