@@ -15,7 +15,7 @@ const SHOTS = [
   { name: 'jobs', path: '/', size: WIDE },
   { name: 'gear', path: `${GOOD}/gear?call=heat1&t=47`, size: WIDE },
   { name: 'bench', path: `${GOOD}/bench?call=emergency&t=52`, size: WIDE, press: 'Strip row 2' },
-  { name: 'bench-broken-law', path: `${BAD}/bench?call=emergency&t=45`, size: WIDE },
+  { name: 'bench-broken-rule', path: `${BAD}/bench?call=emergency&t=45`, size: WIDE },
   { name: 'bench-dark', path: `${GOOD}/bench?call=heatAux1&t=52`, size: WIDE, dark: true },
   {
     name: 'new-job',
@@ -28,7 +28,6 @@ const SHOTS = [
       ['Strip kit', 'teasel-k2'],
     ],
   },
-  { name: 'bench-dual-fuel', path: '/job/tallow-mill/bench?call=heat1&t=30', size: WIDE },
   { name: 'bench-plan', path: '/job/harrier-bank/bench?call=cool2&t=80', size: WIDE, tool: 'Plan' },
   {
     name: 'bench-finder',
@@ -37,14 +36,6 @@ const SHOTS = [
     tool: 'Find the fault',
     steps: [[/what is wrong/, 'kit.row1']],
     wait: /^Meter /,
-  },
-  {
-    name: 'bench-failures',
-    path: `${GOOD}/bench?call=heatAux1&t=20`,
-    size: WIDE,
-    tool: 'If one part fails',
-    press: 'Fail each part',
-    wait: 'single failures.',
   },
   { name: 'bench-meter', path: `${GOOD}/bench?call=heatAux1&t=52`, size: WIDE, tool: 'Meter' },
   { name: 'meter-phone', path: `${GOOD}/bench?call=heatAux1&t=20`, size: PHONE, presses: ['Tools', 'Meter'] },

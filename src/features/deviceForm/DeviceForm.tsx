@@ -1,6 +1,7 @@
 'use client'
 
 import { useState } from 'react'
+import * as yup from 'yup'
 import {
   buildDevice,
   freshDraft,
@@ -11,7 +12,7 @@ import {
 } from '@/core/deviceBuilder'
 import type { Call, Device } from '@/core/equipment'
 import { formatDevice } from '@/jobfile'
-import { Button, downloadFile, SelectField, cx, Field, Input, TypedInput } from '@/ui'
+import { Button, downloadFile, SelectField, cx, Field, Input, TypedInput, useDraftForm } from '@/ui'
 import { CALL_WORDS, SKETCH_WORDS } from '@/words'
 import { saveDevice } from './saveDevice'
 
@@ -25,15 +26,23 @@ const idOf = (s: DeviceDraft): string =>
       .replace(/^-|-$/g, '') || s.kind
   }`.slice(0, 56)
 
+const START = freshDraft('thermostat')
+const draftSchema = yup.object({
+  name: yup.string().max(80).required(),
+  model: yup.string().max(40).defined(),
+})
+
 /** A device that no library has: its terminals ticked, its behaviour told, a device file written. */
 export function DeviceForm({ onMade }: { onMade?: (device: Device) => void }) {
-  const [draft, setDraft] = useState<DeviceDraft>(() => freshDraft('thermostat'))
+  const { values: draft, put, clear } = useDraftForm<DeviceDraft>('device', draftSchema, START)
   const [said, setSaid] = useState<string[] | null>(null)
-  const put = (change: Partial<DeviceDraft>) => setDraft((s) => ({ ...s, ...change }))
   const save = async () => {
     const answer = await saveDevice(formatDevice(buildDevice(draft, idOf(draft))))
     setSaid(answer.ok ? [`${answer.device.name} is in the library.`] : answer.lines)
-    if (answer.ok) onMade?.(answer.device)
+    if (answer.ok) {
+      clear(draft)
+      onMade?.(answer.device)
+    }
   }
   const tick = (on: boolean, name: string, flip: () => void, label = name) => (
     <Button
@@ -56,7 +65,7 @@ export function DeviceForm({ onMade }: { onMade?: (device: Device) => void }) {
           label="What it is"
           value={draft.kind}
           options={DRAFT_KINDS.map((k) => [k, SKETCH_WORDS[k]])}
-          onValue={(kind) => setDraft({ ...freshDraft(kind), name: draft.name, model: draft.model })}
+          onValue={(kind) => put({ ...freshDraft(kind), name: draft.name, model: draft.model })}
         />
         <Field label="Name">
           {(ids) => (

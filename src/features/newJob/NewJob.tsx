@@ -4,10 +4,11 @@ import { ArrowLeft } from 'lucide-react'
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useEffect, useMemo, useState } from 'react'
+import * as yup from 'yup'
 import type { Device, DeviceKind } from '@/core/equipment'
 import { ask, linesOf } from '@/client'
 import { freshParts, type Job } from '@/jobfile'
-import { Button, Caution, SelectField, cx, Field, Input, Select, TypedInput } from '@/ui'
+import { Button, Caution, SelectField, cx, Field, Input, Select, TypedInput, useDraftForm } from '@/ui'
 import { unmetWords, planSentence } from '@/words'
 import { EXTRAS, gearOf, isPackaged, jobOf, KINDS, planOf, type Choices } from './gear'
 import { DeviceForm } from '../deviceForm'
@@ -30,14 +31,20 @@ const START: Choices = {
   practice: {},
 }
 
+const choicesSchema = yup.object({
+  title: yup.string().max(120).defined(),
+  owner: yup.string().max(120).defined(),
+  wallFeet: yup.number().positive().max(500).required(),
+  outFeet: yup.number().positive().max(500).required(),
+})
+
 /** A job from what is bolted down: four choices and two cables, and the landing is planned or left to be found. */
 export function NewJob() {
   const router = useRouter()
   const [library, setLibrary] = useState<Device[]>([])
   const [others, setOthers] = useState<{ id: string; title: string }[]>([])
-  const [c, setC] = useState<Choices>(START)
+  const { values: c, put, clear } = useDraftForm<Choices>('new-job', choicesSchema, START)
   const [said, setSaid] = useState<string[] | null>(null)
-  const put = (more: Partial<Choices>) => setC((old) => ({ ...old, ...more }))
   useEffect(() => {
     void ask<{ devices: Device[] }>(fetch, '/api/library').then((a) =>
       a.ok ? setLibrary(a.value.devices) : setSaid(['The device library cannot be read just now.']),
@@ -55,7 +62,10 @@ export function NewJob() {
       method: 'POST',
       body: JSON.stringify(job),
     })
-    if (answer.ok) return router.push(`/job/${answer.value.id}/bench`)
+    if (answer.ok) {
+      clear(START)
+      return router.push(`/job/${answer.value.id}/bench`)
+    }
     setSaid(linesOf(answer, 'Not sent'))
   }
   const likeAnother = async (id: string) => {

@@ -1,10 +1,11 @@
 'use client'
 
-import { useState, type FormEvent } from 'react'
+import { useState } from 'react'
+import * as yup from 'yup'
 import type { Call } from '@/core/equipment'
 import { cardSituation, judge, READING_KINDS, type Reading, type ReadingKind } from '@/core/startup'
 import { sentence } from '@/jobfile'
-import { Button, SelectField, Field, Input } from '@/ui'
+import { Button, SelectField, Field, Input, useDraftForm } from '@/ui'
 import { KIND_WORDS } from '@/words'
 import { useJobScreen } from '../session'
 import { spotsFor } from './spots'
@@ -19,7 +20,31 @@ const INSTRUMENTS: Record<ReadingKind, string> = {
   returnAir: 'probe thermometer',
   supplyAir: 'probe thermometer',
 }
-type Blower = 'yes' | 'no' | 'unknown'
+const BLOWER = ['yes', 'no', 'unknown'] as const
+
+/** What is typed, before it is a reading. */
+interface Draft {
+  kind: ReadingKind
+  /** Place and terminal, or '' for the likeliest. */
+  spotAt: string
+  value: string
+  blower: (typeof BLOWER)[number]
+  /** null: the usual one for the kind. */
+  instrument: string | null
+}
+const draftSchema = yup.object({
+  kind: yup.string().oneOf(KINDS).required(),
+  spotAt: yup.string().defined(),
+  value: yup
+    .string()
+    .defined()
+    .test('reading', (text, { parent, createError }) => {
+      const wrong = valueProblem(text, (parent as Draft).kind)
+      return wrong === null || createError({ message: wrong })
+    }),
+  blower: yup.string().oneOf(BLOWER).required(),
+  instrument: yup.string().max(80).nullable().defined(),
+})
 
 /** Takes a reading for a call, judged while it is typed. With `corrects`, it supersedes an earlier one. */
 export function ReadingForm({
@@ -32,16 +57,19 @@ export function ReadingForm({
   onDone?: () => void
 }) {
   const { inst, job, edit, situation, who } = useJobScreen()
-  const [kind, setKind] = useState<ReadingKind>(
-    corrects?.kind ?? (call === 'fan' ? 'controlVolts' : call === 'emergency' ? 'stripAmps' : 'controlVolts'),
-  )
+  const fresh: Draft = {
+    kind: corrects?.kind ?? (call === 'emergency' ? 'stripAmps' : 'controlVolts'),
+    spotAt: corrects ? `${corrects.place}|${corrects.at}` : '',
+    value: '',
+    blower: 'unknown',
+    instrument: null,
+  }
+  const draftKey = `reading-${job.id}-${corrects?.id ?? call}`
+  const { form, values, put, clear } = useDraftForm<Draft>(draftKey, draftSchema, fresh)
+  const { kind, spotAt, value, blower, instrument } = values
+  const [refused, setRefused] = useState<string | null>(null)
   const spots = spotsFor(inst, kind)
-  const [spotAt, setSpotAt] = useState(corrects ? `${corrects.place}|${corrects.at}` : '')
   const spot = spots.find((s) => `${s.place}|${s.at}` === spotAt) ?? spots[0]
-  const [value, setValue] = useState('')
-  const [blower, setBlower] = useState<Blower>('unknown')
-  const [instrument, setInstrument] = useState<string | null>(null)
-  const [problem, setProblem] = useState<string | null>(null)
   const meta = READING_KINDS[kind]
   const typed = readValue(value, kind)
 
@@ -66,29 +94,29 @@ export function ReadingForm({
           supersedes: corrects?.id ?? null,
         }
       : null
-  const absurd = typed !== null && typed !== 'OL' && (typed < meta.least || typed > meta.most)
-  const bad =
-    value.trim() !== '' && typed === null
-      ? 'A number is expected here'
-      : absurd
-        ? `${meta.least} to ${meta.most} ${meta.unit} is expected here`
-        : null
+  const { errors, isSubmitted } = form.formState
+  const wrong = errors.value?.message ?? null
+  // An empty box is wrong only once somebody has tried to save it.
+  const shown = value.trim() !== '' || isSubmitted ? wrong : null
 
-  const save = (e: FormEvent) => {
-    e.preventDefault()
-    if (!reading || absurd) return setProblem(bad ?? 'Type the reading first')
+  const save = form.handleSubmit(() => {
+    if (!reading) return
     const result = edit({
       kind: 'takeReading',
       reading: { ...reading, id: `r-${crypto.randomUUID().slice(0, 13)}`, when: new Date().toISOString() },
     })
-    if (!result.ok) return setProblem(result.problems.map(sentence).join('; '))
-    setProblem(null)
-    setValue('')
+    if (!result.ok) return setRefused(result.problems.map(sentence).join('; '))
+    setRefused(null)
+    clear({ ...values, value: '' })
     onDone?.()
-  }
+  })
 
   return (
-    <form onSubmit={save} className="mt-2" aria-label={corrects ? 'Correct a reading' : 'Take a reading'}>
+    <form
+      onSubmit={(e) => void save(e)}
+      className="mt-2"
+      aria-label={corrects ? 'Correct a reading' : 'Take a reading'}
+    >
       <div className="grid grid-cols-2 gap-3 lg:grid-cols-5">
         <SelectField
           label="Reading"
@@ -96,17 +124,14 @@ export function ReadingForm({
           value={kind}
           options={KINDS.map((k) => [k, KIND_WORDS[k]])}
           disabled={Boolean(corrects)}
-          onValue={(k) => {
-            setKind(k)
-            setSpotAt('')
-          }}
+          onValue={(k) => put({ kind: k, spotAt: '' })}
         />
         <SelectField
           label="Where"
           className="col-span-2 lg:col-span-1"
           value={spot ? `${spot.place}|${spot.at}` : ''}
           options={spots.map((s) => [`${s.place}|${s.at}`, s.label])}
-          onValue={setSpotAt}
+          onValue={(at) => put({ spotAt: at })}
         />
         {kind === 'stripAmps' && spot?.place === 'feed' && (
           <SelectField
@@ -117,7 +142,7 @@ export function ReadingForm({
               ['no', 'no'],
               ['unknown', 'not known'],
             ]}
-            onValue={setBlower}
+            onValue={(b) => put({ blower: b })}
           />
         )}
         <Field label="Instrument">
@@ -126,11 +151,11 @@ export function ReadingForm({
               {...ids}
               value={instrument ?? INSTRUMENTS[kind]}
               maxLength={80}
-              onChange={(e) => setInstrument(e.target.value)}
+              onChange={(e) => put({ instrument: e.target.value })}
             />
           )}
         </Field>
-        <Field label={`Value, ${meta.unit}`} error={bad ?? problem}>
+        <Field label={`Value, ${meta.unit}`} error={shown ?? refused}>
           {(ids) => (
             <div className="flex gap-2">
               <Input
@@ -140,15 +165,15 @@ export function ReadingForm({
                 className="text-lg font-bold"
                 value={value}
                 onChange={(e) => {
-                  setValue(e.target.value)
-                  setProblem(null)
+                  put({ value: e.target.value })
+                  setRefused(null)
                 }}
               />
-              {kind === 'rowOhms' && <Button onClick={() => setValue('OL')}>OL</Button>}
+              {kind === 'rowOhms' && <Button onClick={() => put({ value: 'OL' })}>OL</Button>}
               {meta.least < 0 && (
                 <Button
                   aria-label="Change the sign"
-                  onClick={() => setValue(value.startsWith('-') ? value.slice(1) : `-${value}`)}
+                  onClick={() => put({ value: value.startsWith('-') ? value.slice(1) : `-${value}` })}
                 >
                   ±
                 </Button>
@@ -163,11 +188,22 @@ export function ReadingForm({
         </Button>
         {corrects && <Button onClick={onDone}>Leave it as it was</Button>}
         <div className="min-w-0 flex-1 basis-64" aria-live="polite">
-          {reading && !absurd && <VerdictLine verdict={judge(inst, reading, job.readings)} />}
+          {reading && wrong === null && <VerdictLine verdict={judge(inst, reading, job.readings)} />}
         </div>
       </div>
     </form>
   )
+}
+
+/** What is wrong with a typed value, for the box below it; null: nothing. */
+function valueProblem(text: string, kind: ReadingKind): string | null {
+  if (text.trim() === '') return 'Type the reading first'
+  const typed = readValue(text, kind)
+  if (typed === null) return 'A number is expected here'
+  const { least, most, unit } = READING_KINDS[kind]
+  return typed !== 'OL' && (typed < least || typed > most)
+    ? `${least} to ${most} ${unit} is expected here`
+    : null
 }
 
 /** A number, "OL" for ohms, or null for anything else. A decimal comma is a decimal point. */

@@ -1,0 +1,85 @@
+'use client'
+
+import { yupResolver } from '@hookform/resolvers/yup'
+import { useCallback, useEffect } from 'react'
+import {
+  useForm,
+  useWatch,
+  type DefaultValues,
+  type FieldValues,
+  type Path,
+  type PathValue,
+  type Resolver,
+  type UseFormReturn,
+} from 'react-hook-form'
+import type { AnyObjectSchema } from 'yup'
+
+export interface DraftForm<T extends FieldValues> {
+  form: UseFormReturn<T>
+  /** The values as they stand. */
+  values: T
+  /** Changes some fields at once. */
+  put: (change: Partial<T>) => void
+  /** Starts afresh and forgets the draft, for when what was typed has arrived where it belongs. */
+  clear: (values?: T) => void
+}
+
+/**
+ * A form whose half-typed values outlive the page on this device, so that an interruption loses nothing.
+ * @param key names the draft; another key is another thing
+ * @param schema what the values must be to be sent; each wrong field gets its message
+ */
+export function useDraftForm<T extends FieldValues>(
+  key: string,
+  schema: AnyObjectSchema,
+  fresh: T,
+): DraftForm<T> {
+  const form = useForm<T>({
+    defaultValues: fresh as DefaultValues<T>,
+    resolver: yupResolver(schema) as unknown as Resolver<T>,
+    mode: 'onChange',
+  })
+  const values = useWatch({ control: form.control }) as T
+  const { reset, setValue, subscribe } = form
+  useEffect(() => {
+    const kept = readDraft<T>(key)
+    // What a newer version of the form has beside an older draft stands as it is fresh.
+    if (kept) reset({ ...form.getValues(), ...kept })
+    return subscribe({ formState: { values: true }, callback: ({ values: now }) => writeDraft(key, now) })
+  }, [key, form, reset, subscribe])
+  const put = useCallback(
+    (change: Partial<T>) => {
+      for (const [name, value] of Object.entries(change))
+        setValue(name as Path<T>, value as PathValue<T, Path<T>>, { shouldValidate: true, shouldDirty: true })
+    },
+    [setValue],
+  )
+  const clear = useCallback(
+    (next?: T) => {
+      reset(next)
+      localStorage.removeItem(storageKey(key))
+    },
+    [key, reset],
+  )
+  return { form, values, put, clear }
+}
+
+const storageKey = (key: string): string => `gate-cross-draft-${key}`
+
+function readDraft<T>(key: string): Partial<T> | null {
+  try {
+    const text = localStorage.getItem(storageKey(key))
+    const value: unknown = text === null ? null : JSON.parse(text)
+    return typeof value === 'object' && value !== null ? value : null
+  } catch {
+    return null
+  }
+}
+
+function writeDraft(key: string, values: unknown): void {
+  try {
+    localStorage.setItem(storageKey(key), JSON.stringify(values))
+  } catch {
+    // No storage: it lasts as long as the page.
+  }
+}
