@@ -1,5 +1,12 @@
 import type { Ahead, LoadPart } from '../equipment'
-import { settingValue, type Placed } from '../installation'
+import {
+  placedByRef,
+  settingValue,
+  splitRef,
+  type Installation,
+  type Placed,
+  type Ref,
+} from '../installation'
 
 /** Whether a heat source stands ahead of the indoor coil; a position not known yet counts as ahead. */
 function isAhead(placed: Placed, ahead: Ahead | undefined, otherwise: boolean): boolean {
@@ -14,3 +21,7 @@ export function makesHeatAhead(placed: Placed, part: LoadPart): boolean {
   if (does?.what === 'burner') return isAhead(placed, does.ahead, true)
   return does?.what === 'strip' && isAhead(placed, does.ahead, false)
 }
+
+/** Whether the maker of what makes heat at a place lets it temper the air of a defrost. */
+export const mayTemper = (inst: Installation, at: Ref): boolean =>
+  placedByRef(inst, splitRef(at).placed)?.device.plate.temperDefrost === true

@@ -1,4 +1,4 @@
-export { makesHeatAhead } from './ahead'
+export { makesHeatAhead, mayTemper } from './ahead'
 export { copperNet, joinedByCopper } from './copper'
 export { usualBackupCycles, USUAL_CYCLES } from './cycles'
 export { defrostOutputs, landedOutputs } from './defrostOutputs'

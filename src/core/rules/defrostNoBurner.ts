@@ -1,8 +1,11 @@
-import { hasBurner, landedOutputs, ofKind } from '../query'
+import { hasBurner, landedOutputs, mayTemper, ofKind } from '../query'
 import { splitRef, makeRef, placedByRef, type Installation, type Ref } from '../installation'
 import type { StateRule } from './rule'
 
-/** A defrost never lights a furnace: it would drop the compressor and abort the defrost. */
+/**
+ * A defrost never lights a furnace, unless its maker's instruction lets it temper one: it would drop the compressor and
+ * abort the defrost.
+ */
 export const defrostNoBurner: StateRule<'defrostNoBurner', 'defrostBurns'> = {
   id: 'defrostNoBurner',
   scope: 'state',
@@ -12,6 +15,7 @@ export const defrostNoBurner: StateRule<'defrostNoBurner', 'defrostBurns'> = {
   each(state) {
     const { inst, conditions, abnormalCount, facts } = state
     if (abnormalCount !== 1 || !conditions.has('defrost') || !facts.burnersOn.length) return null
+    if (mayTemper(inst, facts.burnersOn[0]!)) return null
     const fired = landedOutputs(inst).some((t) => contactsTo(inst, t).some((c) => state.closed(c)))
     return fired ? { at: facts.burnersOn[0]!, code: 'defrostBurns' } : null
   },

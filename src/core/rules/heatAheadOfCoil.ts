@@ -1,7 +1,10 @@
-import { aheadTargets, targetsOf } from '../query'
+import { aheadTargets, mayTemper, targetsOf } from '../query'
 import type { StateRule } from './rule'
 
-/** The compressor never runs while any heat is made ahead of the indoor coil: head pressure climbs at once. */
+/**
+ * The compressor never heats while any heat is made ahead of the indoor coil: head pressure climbs at once. In a defrost
+ * the indoor coil is the cold one: there a furnace may temper the air where its maker's instruction says so.
+ */
 export const heatAheadOfCoil: StateRule<'heatAheadOfCoil', 'heatAheadOfCoil'> = {
   id: 'heatAheadOfCoil',
   scope: 'state',
@@ -9,6 +12,10 @@ export const heatAheadOfCoil: StateRule<'heatAheadOfCoil', 'heatAheadOfCoil'> = 
   codes: ['heatAheadOfCoil'],
   applies: (inst) =>
     aheadTargets(inst).length > 0 && targetsOf(inst).some((t) => t.making.what === 'compressor'),
-  each: ({ facts }) =>
-    facts.compressor && facts.heatAhead.length ? { at: facts.heatAhead[0]!, code: 'heatAheadOfCoil' } : null,
+  each({ inst, facts, conditions }) {
+    const at = facts.heatAhead[0]
+    if (!facts.compressor || !at) return null
+    const tempers = conditions.has('defrost') && facts.valve?.position === 'cooling' && mayTemper(inst, at)
+    return tempers ? null : { at, code: 'heatAheadOfCoil' }
+  },
 }

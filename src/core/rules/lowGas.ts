@@ -1,7 +1,10 @@
 import { intentOf, settingsWith } from '../query'
 import type { Breach, JobRule } from './rule'
 
-/** On LP a low-gas-pressure switch stands in the pressure switch circuit, so that an empty tank is never tried. */
+/**
+ * On LP a low-gas-pressure switch stands in the pressure switch circuit, so that an empty tank is never tried. Where the
+ * conversion's instruction puts it is data of the furnace; where that is not known, another place is worth a look only.
+ */
 export const lowGas: JobRule<'lowGas', 'lpNoSwitch' | 'switchInFlame'> = {
   id: 'lowGas',
   scope: 'job',
@@ -13,7 +16,9 @@ export const lowGas: JobRule<'lowGas', 'lpNoSwitch' | 'switchInFlame'> = {
       ({ at, placed, value }): Breach<'lpNoSwitch' | 'switchInFlame'>[] => {
         if (intentOf(placed, 'fuel') !== 'lp') return []
         if (value === 'none') return [{ at, code: 'lpNoSwitch' }]
-        return value === 'flame' ? [{ at, code: 'switchInFlame' }] : []
+        const belongs = placed.device.plate.gasSwitchCircuit
+        if (value !== 'flame' || belongs === 'flame') return []
+        return [{ at, code: 'switchInFlame', ...(belongs === undefined ? { severity: 'warn' } : {}) }]
       },
     ),
 }

@@ -10,6 +10,8 @@ export interface ControlPlate {
   plenumSensor?: boolean
   /** Δ°F that its strips must be kept apart by, on and off. */
   leastStripGapF?: number
+  /** It brings backup on in steps when emergency heat is called. */
+  emergencySteps?: boolean
 }
 export const controlFields: PlateFields<ControlPlate> = {
   volts: volts(),
@@ -17,6 +19,7 @@ export const controlFields: PlateFields<ControlPlate> = {
   battery: { type: 'flag' },
   plenumSensor: { type: 'flag' },
   leastStripGapF: number('°F', 0, 9),
+  emergencySteps: { type: 'flag' },
 }
 
 /** A switch with a differential. */

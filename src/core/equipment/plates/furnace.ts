@@ -13,6 +13,10 @@ export interface BurnerPlate {
   /** °F: the band of flue temperature. */
   flueLowF?: number
   flueHighF?: number
+  /** The maker's instruction lets the burner temper the air of a defrost. */
+  temperDefrost?: boolean
+  /** Where the conversion's instruction puts the low-gas-pressure switch. */
+  gasSwitchCircuit?: 'pressure' | 'flame'
 }
 export const burnerFields: PlateFields<BurnerPlate> = {
   burnerStages: count(4),
@@ -22,6 +26,8 @@ export const burnerFields: PlateFields<BurnerPlate> = {
   riseHigh: number('°F', 5, 150),
   flueLowF: number('°F', 80, 900),
   flueHighF: number('°F', 80, 900),
+  temperDefrost: { type: 'flag' },
+  gasSwitchCircuit: { type: 'choice', values: ['pressure', 'flame'] },
 }
 
 /** A gas, oil or electric furnace. */
