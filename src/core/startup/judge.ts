@@ -250,7 +250,7 @@ function judgeStripAmps(inst: Installation, r: Reading, all: readonly Reading[])
   return {
     ...base,
     verdict: 'wrong',
-    causes: amps < low ? lowCauses(inst, own, share, on, blocked, measured) : highCauses(r, measured),
+    causes: amps < low ? lowCauses(inst, share, on, blocked, measured) : highCauses(r, measured),
   }
 }
 
@@ -272,13 +272,13 @@ function sharesOf(amps: number, on: readonly HeaterRow[], volts: number, blower:
 
 function lowCauses(
   inst: Installation,
-  kit: string,
   share: number | null,
   on: readonly HeaterRow[],
   blocked: readonly Cause[],
   measured: boolean,
 ): Cause[] {
-  const plate = (placedByRef(inst, kit) ?? placedByRef(inst, splitRef(on[0]!.ref).placed))?.device.plate
+  // The rows' own kit, wherever the clamp sits.
+  const plate = placedByRef(inst, splitRef(on[0]!.ref).placed)?.device.plate
   const seconds = typeof plate?.sequencerSeconds === 'number' ? plate.sequencerSeconds : null
   const causes: Cause[] = [{ kind: 'sequencerWaiting', seconds }]
   if (!measured) causes.push({ kind: 'voltsNotMeasured' })

@@ -1,0 +1,89 @@
+import { demoInstallation } from '../../../tests/helpers/demo'
+import { reading } from '../../../tests/helpers/reading'
+import { judge, type Reading } from '.'
+
+/** Quillfeather Lane: two rows of 4,800 W at 240 V are 12 Ω and 20 A each. */
+const inst = demoInstallation('quillfeather-lane')
+const LINE = reading({ kind: 'lineVolts', value: 240, place: 'feed', at: 'feedA', withBlower: null })
+const said = (over: Partial<Reading>, all: readonly Reading[] = []) => {
+  const r = reading(over)
+  const { verdict, causes } = judge(inst, r, [...all, r])
+  return [verdict, ...causes]
+}
+const feed = { place: 'feed', at: 'feedA' } as const
+const ohms = { kind: 'rowOhms', place: 'rowTerminals', at: 'kit.row1', withBlower: null } as const
+const line = { kind: 'lineVolts', place: 'disconnect', at: 'od', withBlower: null } as const
+
+describe('causes, the likeliest and cheapest first', () => {
+  it('strips that draw too much: the blower in the clamp, the volts, the kit', () => {
+    // 36 to 42 A without the blower; 50 is neither.
+    expect(said({ ...feed, value: 50 })).toEqual([
+      'wrong', { kind: 'blowerIncluded' }, { kind: 'voltsNotMeasured' }, { kind: 'wrongKit' },
+    ]) // prettier-ignore
+    expect(said({ ...feed, value: 60, withBlower: true }, [LINE])).toEqual(['wrong', { kind: 'wrongKit' }])
+  })
+
+  it('strips that draw one row’s share: the sequencer still waits, then one bank clamped, then what is open', () => {
+    const low = [
+      { kind: 'oneBankClamped', rows: 1, of: 2 },
+      { kind: 'rowOpen', rows: 1 },
+      { kind: 'linkOpen' },
+      { kind: 'limitOpen' },
+    ]
+    expect(said({ ...feed, value: 20 })).toEqual([
+      'wrong', { kind: 'sequencerWaiting', seconds: 30 }, { kind: 'voltsNotMeasured' }, ...low,
+    ]) // prettier-ignore
+    expect(said({ ...feed, value: 20 }, [LINE])).toEqual([
+      'wrong', { kind: 'sequencerWaiting', seconds: 30 }, ...low,
+    ]) // prettier-ignore
+    // 5 A is no row's share.
+    expect(said({ ...feed, value: 5 }, [LINE])).toEqual([
+      'wrong', { kind: 'sequencerWaiting', seconds: 30 }, { kind: 'rowOpen', rows: 0 }, { kind: 'linkOpen' },
+      { kind: 'limitOpen' },
+    ]) // prettier-ignore
+  })
+
+  it('one bank at a kit lead is looked at again, and is no fault; right without the volts says so', () => {
+    expect(said({ place: 'kitLead', at: 'kit.L1', value: 20 }, [LINE])).toEqual([
+      'watch', { kind: 'oneBankClamped', rows: 1, of: 2 },
+    ]) // prettier-ignore
+    expect(said({ ...feed, value: 40 })).toEqual(['right', { kind: 'voltsNotMeasured' }])
+    expect(said({ ...feed, value: 40 }, [LINE])).toEqual(['right'])
+  })
+
+  it('ohms of a row: 10.8 to 13.2 are right', () => {
+    expect(said({ ...ohms, value: 10.9 })).toEqual(['right'])
+    expect(said({ ...ohms, value: 10.7 })).toEqual(['wrong', { kind: 'rowIsolated' }, { kind: 'wrongKit' }])
+    expect(said({ ...ohms, value: 13.1 })).toEqual(['right'])
+    expect(said({ ...ohms, value: 13.3 })).toEqual(['wrong', { kind: 'wrongKit' }, { kind: 'looseLug' }])
+    expect(said({ ...ohms, value: 'OL' })).toEqual([
+      'wrong', { kind: 'linkOpen' }, { kind: 'limitOpen' }, { kind: 'rowOpen', rows: 1 },
+    ]) // prettier-ignore
+  })
+
+  it('line volts: from the plate’s 197 to 253, and more than 12 V off the service is another look', () => {
+    expect(said({ ...line, value: 229 })).toEqual(['right'])
+    expect(said({ ...line, value: 227 })).toEqual(['watch', { kind: 'utility' }, { kind: 'looseLug' }])
+    expect(said({ ...line, value: 253 })).toEqual(['watch', { kind: 'utility' }, { kind: 'looseLug' }])
+    expect(said({ ...line, value: 254 })).toEqual(['wrong', { kind: 'looseLug' }, { kind: 'utility' }])
+    expect(said({ ...line, value: 196 })).toEqual(['wrong', { kind: 'looseLug' }, { kind: 'utility' }])
+    expect(said({ ...line, value: 0 })).toEqual(['wrong', { kind: 'breakerOff' }, { kind: 'looseLug' }])
+  })
+
+  it('no control volts at all: the door switch, the breaker, the fuse', () => {
+    expect(said({ kind: 'controlVolts', place: 'terminals', at: 'ah.R', value: 0.4, withBlower: null })).toEqual([
+      'wrong', { kind: 'doorOpen' }, { kind: 'breakerOff' }, { kind: 'fuseOpen' },
+    ]) // prettier-ignore
+  })
+
+  it('strips where none are called: what is on should be off; none is right, with the gate that holds them', () => {
+    const off = {
+      ...feed,
+      situation: { call: 'heat1' as const, outdoorF: LINE.situation.outdoorF, modes: {} },
+    }
+    const [verdict, first] = said({ ...off, value: 20 })
+    expect([verdict, first]).toEqual(['wrong', { kind: 'shouldBeOff' }])
+    const [right, gate] = said({ ...off, value: 0.2 })
+    expect([right, (gate as { kind: string }).kind]).toEqual(['right', 'gateBlocks'])
+  })
+})
