@@ -31,6 +31,7 @@ export { changeWords } from './fix'
 export { GROUP_WORDS, INTENT_WORDS, ownerSentence, settingText, valueAtText } from './intents'
 export {
   findingPlaces,
+  NUMBER_WORDS,
   PRICE_WORDS,
   HOUR_WORDS,
   lineWords,

@@ -1,6 +1,6 @@
 import type { Installation } from '@/core/installation'
 import type { Finding } from '@/core/rules'
-import type { LineKind, Question, Strategy, SheetLine } from '@/core/setup'
+import type { LineKind, NumberAsked, Question, Strategy, SheetLine } from '@/core/setup'
 import { refWords } from './names'
 
 export const QUESTION_WORDS: Record<Question, { asks: string; answers: Record<string, string> }> = {
@@ -30,6 +30,11 @@ export const QUESTION_WORDS: Record<Question, { asks: string; answers: Record<st
     answers: { flat: 'Flat', timeOfUse: 'By the hour', solar: 'Solar on the roof' },
   },
   frail: { asks: 'Anybody frail in the house?', answers: { yes: 'Yes', no: 'No' } },
+  neverPrograms: { asks: 'Do they never program a thermostat?', answers: { yes: 'Never', no: 'They do' } },
+  autoChangeover: {
+    asks: 'Shall it change between heat and cool by itself?',
+    answers: { yes: 'By itself', no: 'By hand' },
+  },
 }
 
 export const STRATEGY_WORDS: Record<Strategy, { name: string; reason: string; fits: string }> = {
@@ -81,6 +86,12 @@ export const STRATEGY_WORDS: Record<Strategy, { name: string; reason: string; fi
   },
 }
 export const HOUR_WORDS = { wake: 'Wake', leave: 'Leave', back: 'Back', sleep: 'Sleep' } as const
+export const NUMBER_WORDS: Record<NumberAsked, string> = {
+  utilityF: 'The rule holds backup off above, °F',
+  offsetF: 'Their thermometer differs by, °F',
+  filterIn: 'Depth of the filter, in.',
+  droopF: 'Below the setpoint they put up with, °F',
+}
 export const PRICE_WORDS = { kwh: 'Price of a kWh', fuel: 'Price of a therm or gallon' } as const
 
 const WHY: Record<string, string> = {
@@ -108,6 +119,10 @@ const WHY: Record<string, string> = {
   'answer.thermometer': 'their own thermometer disagrees',
   'answer.utility': 'the utility’s rule asks for it',
   'answer.rate': 'electricity is cheaper at some hours',
+  'answer.droop': 'so much below the setpoint is well with them',
+  'answer.filter': 'an inch lasts one to three months, deep media six to twelve',
+  'answer.auto': 'they said so of changing between heat and cool by itself',
+  'answer.never': 'they never program: no schedule to fight',
   'answer.frail': 'somebody frail lives there',
 }
 /** Why something is recommended. */

@@ -7,6 +7,8 @@ export { breakEvenCop, breakEvenF } from './breakEven'
 export {
   breakEvenAt,
   HOURS,
+  NUMBERS,
+  type NumberAsked,
   QUESTIONS,
   recommend,
   STRATEGIES,

@@ -27,8 +27,31 @@ export const QUESTIONS = {
   utility: ['none', 'auxRule'],
   rate: ['flat', 'timeOfUse', 'solar'],
   frail: ['yes', 'no'],
+  neverPrograms: ['yes', 'no'],
+  autoChangeover: ['yes', 'no'],
 } as const
 export type Question = keyof typeof QUESTIONS
+/** Numbers that only the owner or a rule knows, with the least and the most that make sense. */
+export const NUMBERS = {
+  /** °F above which the utility wants backup held off. */
+  utilityF: { least: 0, most: 65, unit: '°F' },
+  /** Δ°F by which their own thermometer differs. */
+  offsetF: { least: 0.5, most: 5, unit: '°F' },
+  /** Depth of the filter, inches. */
+  filterIn: { least: 0.5, most: 6, unit: 'in.' },
+  /** Δ°F below the setpoint that they put up with before backup helps. */
+  droopF: { least: 0.5, most: 5, unit: '°F' },
+} as const
+export type NumberAsked = keyof typeof NUMBERS
+
+/** An answer as a number in its range; null where it was not asked or makes no sense. */
+function asked(a: Answers, of: NumberAsked): number | null {
+  const n = Number(a[of] ?? Number.NaN)
+  return n >= NUMBERS[of].least && n <= NUMBERS[of].most ? n : null
+}
+/** Inches: from here up a filter is deep media, which lasts half a year and more. */
+const DEEP_FILTER_IN = 4
+
 /** The owner's hours, as HH:MM. */
 export const HOURS = ['wake', 'leave', 'back', 'sleep'] as const
 export type Answers = Readonly<Record<string, string>>
@@ -216,6 +239,12 @@ function answerWishes(inst: Installation, a: Answers): Wish[] {
     if (hasStrips(inst) && !hasBurner(inst)) wish('useAuxLockout', 'on', 'answer.bills', true)
   }
   if (a.priority === 'steady') wish('droop', 2, 'answer.steady', true)
+  const droop = asked(a, 'droopF')
+  if (droop !== null) wish('droop', droop, 'answer.droop')
+  const filter = asked(a, 'filterIn')
+  if (filter !== null) wish('filterReminder', filter >= DEEP_FILTER_IN ? 9 : 3, 'answer.filter', true)
+  if (a.autoChangeover === 'yes' || a.autoChangeover === 'no')
+    wish('autoChangeover', a.autoChangeover === 'yes' ? 'on' : 'off', 'answer.auto')
   if (a.noise === 'yes' || a.sleepsByDay === 'yes') wish('earlyRecovery', 'off', 'answer.noise')
   if (a.coldAir === 'yes') {
     wish('stripsInDefrost', 'yes', 'answer.coldAir', true)
@@ -228,17 +257,21 @@ function answerWishes(inst: Installation, a: Answers): Wish[] {
     wish('rangeLow', 70, 'answer.tenants', true)
   }
   if (a.scale === 'F' || a.scale === 'C') wish('scale', a.scale, 'answer.scale')
-  if (a.thermometer === 'warmer') wish('displayOffset', 1, 'answer.thermometer', true)
-  if (a.thermometer === 'colder') wish('displayOffset', -1, 'answer.thermometer', true)
+  const offset = asked(a, 'offsetF')
+  // Which way is not enough: by how much is theirs to say.
+  if (offset !== null && a.thermometer === 'warmer') wish('displayOffset', offset, 'answer.thermometer')
+  if (offset !== null && a.thermometer === 'colder') wish('displayOffset', -offset, 'answer.thermometer')
   if (a.utility === 'auxRule' && hasStrips(inst)) {
     wish('useAuxLockout', 'on', 'answer.utility')
-    wish('auxLockout', 40, 'answer.utility')
+    const above = asked(a, 'utilityF')
+    if (above !== null) wish('auxLockout', above, 'answer.utility')
   }
   if (a.rate === 'timeOfUse') wish('earlyRecovery', 'on', 'answer.rate', true)
   if (a.wake && a.sleep) {
     wish('schedule', '52', 'answer.hours')
     wish('periods', a.leave && a.back ? '4' : '2', 'answer.hours')
   }
+  if (a.neverPrograms === 'yes') wish('schedule', 'none', 'answer.never')
   if (a.frail === 'yes') {
     wish('stripsInDefrost', 'yes', 'answer.frail')
     wish('faultHeat', 'on', 'answer.frail')

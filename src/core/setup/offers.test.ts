@@ -28,7 +28,30 @@ const minus = (a: ReadonlySet<string>, b: ReadonlySet<string>) => [...a].filter(
 const TALKATIVE = {
   priority: 'bills', noise: 'yes', coldAir: 'yes', whoChanges: 'tenants', scale: 'F', thermometer: 'warmer',
   utility: 'auxRule', wake: '06:00', leave: '08:00', back: '17:00', sleep: '22:00', frail: 'yes', fuel: 'gas',
+  utilityF: '38', offsetF: '2', filterIn: '5', droopF: '3', autoChangeover: 'no',
 } // prettier-ignore
+
+describe('numbers that the owner or a rule gives', () => {
+  const inst = job('pennywort-close', { 'tstat.outdoorSource': 'feed', 'tstat.useAuxLockout': 'off' })
+  const valueOf = (answers: Record<string, string>, at: string) =>
+    recommend(seen(inst, { answers, plates: { tstat: { seenOnline: true } } })).find((r) => r.at === at)
+      ?.value
+
+  it('are what is recommended: the rule’s own temperature, the degrees of the offset, the filter’s months', () => {
+    expect(valueOf({ utility: 'auxRule', utilityF: '38' }, 'tstat.auxLockout')).toBe(38)
+    expect(valueOf({ thermometer: 'colder', offsetF: '2' }, 'tstat.displayOffset')).toBe(-2)
+    expect(valueOf({ filterIn: '5' }, 'tstat.filterReminder')).toBe(9)
+    expect(valueOf({ filterIn: '1' }, 'tstat.filterReminder')).toBe(3)
+    expect(valueOf({ droopF: '4' }, 'tstat.droop')).toBe(4)
+    expect(valueOf({ neverPrograms: 'yes', wake: '06:00', sleep: '22:00' }, 'tstat.schedule')).toBe('none')
+  })
+  it('are not made up: a direction without its degrees, a rule without its temperature, nonsense', () => {
+    expect(valueOf({ thermometer: 'warmer' }, 'tstat.displayOffset')).toBeUndefined()
+    expect(valueOf({ utility: 'auxRule' }, 'tstat.auxLockout')).toBeUndefined()
+    expect(valueOf({ thermometer: 'warmer', offsetF: '90' }, 'tstat.displayOffset')).toBeUndefined()
+    expect(valueOf({ droopF: 'lots' }, 'tstat.droop')).toBeUndefined()
+  })
+})
 
 describe('what is offered breaks nothing', () => {
   it.each(jobIds())('%s: every school, with a talkative owner', (id) => {

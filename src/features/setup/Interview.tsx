@@ -7,9 +7,11 @@ import { settingDef, settingValue, placedByRef, splitRef } from '@/core/installa
 import {
   breakEvenAt,
   HOURS,
+  NUMBERS,
   QUESTIONS,
   recommend,
   STRATEGIES,
+  type NumberAsked,
   type Question,
   type Recommended,
   type Strategy,
@@ -19,6 +21,7 @@ import {
   HOUR_WORDS,
   INTENT_WORDS,
   needsWords,
+  NUMBER_WORDS,
   PRICE_WORDS,
   QUESTION_WORDS,
   refWords,
@@ -84,6 +87,14 @@ export function Interview() {
                   />
                 )}
               </Field>
+            ))}
+          </div>
+        </fieldset>
+        <fieldset className="mt-3">
+          <legend className="mb-1 text-[15px]">Numbers, where they are known</legend>
+          <div className="grid max-w-md grid-cols-2 items-end gap-2">
+            {(Object.keys(NUMBERS) as NumberAsked[]).map((of) => (
+              <NumberField key={of} of={of} />
             ))}
           </div>
         </fieldset>
@@ -172,6 +183,28 @@ export function Interview() {
 }
 
 const isOnline = (job: Job, ref: string): boolean => job.commissioning.plates[ref]?.seenOnline ?? false
+
+function NumberField({ of }: { of: NumberAsked }) {
+  const { job, edit } = useJobScreen()
+  const { least, most } = NUMBERS[of]
+  return (
+    <Field label={NUMBER_WORDS[of]}>
+      {(ids) => (
+        <TypedInput
+          {...ids}
+          inputMode="decimal"
+          placeholder="not asked yet"
+          value={job.setup.interview[of] ?? ''}
+          onValue={(t) => {
+            const text = t.trim().replace(',', '.')
+            const n = Number(text)
+            if (text === '' || (n >= least && n <= most)) edit({ kind: 'answer', question: of, answer: text })
+          }}
+        />
+      )}
+    </Field>
+  )
+}
 
 function PriceField({ of }: { of: 'kwh' | 'fuel' }) {
   const { job, edit } = useJobScreen()
