@@ -1,5 +1,5 @@
 import * as yup from 'yup'
-import { PLATES, type DeviceKind, type PlateField } from '@/core/equipment'
+import { PLATES, type PlateField } from '@/core/equipment'
 import { optional, shape } from './schemaKit'
 
 type Plain = Exclude<PlateField, { type: 'table' }>
