@@ -141,7 +141,7 @@ test('the break-even stands on the house’s own prices', async ({ page }) => {
     .getByRole('group', { name: 'Which electric rate?' })
     .getByRole('button', { name: 'Don’t know' })
     .click()
-  await expect(interview.getByRole('heading').first()).toContainText('5 of 11 answered')
+  await expect(interview.getByRole('heading').first()).toContainText('5 of 13 answered')
 })
 
 test('a contradiction is said at the wire that it hangs on', async ({ page }) => {
