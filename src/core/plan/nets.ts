@@ -1,6 +1,6 @@
 import type { TerminalRole } from '../equipment'
 import type { Installation, Placed } from '../installation'
-import { aheadTargets, hasStrips, intentOf, ofKind, usualBackupCycles } from '../query'
+import { aheadTargets, burnersOf, hasStrips, intentOf, kitKilowattsAt, usualBackupCycles } from '../query'
 import { backupNets } from './backup'
 import { inSeries, Requirements, type Gear, type Wanted } from './gear'
 import { decided, first, term, terms } from './kinds'
@@ -44,20 +44,14 @@ export function wantedNets(inst: Installation, practice: WiringPractice): Wanted
 
 /** What the thermostat and controllers are told of the backup follows what is bolted down. */
 function backupSettings(requirements: Requirements, { inst, thermostat }: Gear): void {
-  const burners = inst.placed.flatMap((p) =>
-    p.device.parts.flatMap((x) =>
-      x.kind === 'load' && x.does?.what === 'burner' ? [{ placed: p, fuel: x.does.fuel }] : [],
-    ),
-  )
-  const [burner] = burners
+  const [burner] = burnersOf(inst)
   const lp = burner !== undefined && intentOf(burner.placed, 'fuel') === 'lp'
   const source = burner ? (burner.fuel === 'oil' ? 'oil' : lp ? 'lp' : 'gas') : 'electric'
   if (burner || hasStrips(inst)) requirements.set(thermostat, 'backupSource', source)
   if (aheadTargets(inst).length) requirements.set(thermostat, 'together', 'no')
   for (const p of inst.placed) {
     // The board takes the kit's size as one of its own list: the nearest to what is plugged in.
-    const kits = ofKind(inst, 'stripKit').filter((k) => k.where === p.where)
-    const there = kits.reduce((sum, k) => sum + (k.device.plate.kilowatts ?? 0), 0)
+    const there = kitKilowattsAt(inst, p)
     const sizes = p.device.settings.find((s) => s.intent === 'kitSize')?.options?.map((o) => o.id) ?? []
     const nearest = sizes.sort((a, b) => Math.abs(Number(a) - there) - Math.abs(Number(b) - there))[0]
     if (there && nearest !== undefined) requirements.set(p, 'kitSize', nearest)

@@ -1,4 +1,5 @@
 import type { Installation } from '../installation'
+import { burnersOf } from './heatParts'
 import { hasStrips } from './heatSources'
 
 /** Starts an hour that each source usually makes at most; practice differs. A condensing furnace asks for fewer. */
@@ -8,13 +9,9 @@ const CONDENSES = 0.9
 
 /** What a backup may start an hour at most by habit, and whether it is strips; null where there is none. */
 export function usualBackupCycles(inst: Installation): { most: number; strips: boolean } | null {
-  const burners = inst.placed.flatMap((p) =>
-    p.device.parts.flatMap((x) =>
-      x.kind === 'load' && x.does?.what === 'burner' ? [{ fuel: x.does.fuel, plate: p.device.plate }] : [],
-    ),
-  )
+  const burners = burnersOf(inst)
   if (burners.some((b) => b.fuel === 'oil')) return { most: USUAL_CYCLES.oil, strips: false }
-  if (burners.some((b) => (b.plate.efficiency ?? 0) >= CONDENSES))
+  if (burners.some((b) => (b.placed.device.plate.efficiency ?? 0) >= CONDENSES))
     return { most: USUAL_CYCLES.condensing, strips: false }
   if (burners.length) return { most: USUAL_CYCLES.gas, strips: false }
   return hasStrips(inst) ? { most: USUAL_CYCLES.strips, strips: true } : null

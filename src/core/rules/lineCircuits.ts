@@ -1,13 +1,5 @@
-import {
-  makeRef,
-  quantity,
-  settingValue,
-  splitRef,
-  wireSize,
-  type Installation,
-  type Placed,
-} from '../installation'
-import { feedsOf, ofKind } from '../query'
+import { makeRef, settingValue, splitRef, wireSize, type Installation, type Placed } from '../installation'
+import { feedsOf, ofKind, stripLoad } from '../query'
 import { tolerances } from '../tolerances'
 import { breach } from './breach'
 import type { Breach, JobRule } from './rule'
@@ -45,14 +37,6 @@ function circuitOfFeed(inst: Installation, feed: Placed): LineCircuit {
   }
 }
 
-/** A that the strip rows and blower of a device draw at their rated volts. */
-function heatAmps(p: Placed): number {
-  return p.device.parts.reduce((sum, x) => {
-    if (x.kind !== 'load' || x.does?.what !== 'strip') return sum
-    return sum + quantity(p, x.va) / x.volts
-  }, 0)
-}
-
 /**
  * Every line circuit against the plate of what it feeds: breaker at most the largest that it allows, conductors at least
  * its minimum ampacity; strips without such a plate by 125 % of what they draw, where one circuit feeds them. Cable type
@@ -88,7 +72,7 @@ export const lineCircuits: JobRule<'lineCircuits', Code> = {
       if (mca !== undefined && ampacity !== null && ampacity < mca)
         found.push(...breach<Code>('conductorUnderMca', [only.feed.ref, p.ref], ampacity, mca))
       const need =
-        mca === undefined && p.device.kind === 'stripKit' ? tolerances.continuousShare * heatAmps(p) : 0
+        mca === undefined && p.device.kind === 'stripKit' ? tolerances.continuousShare * stripLoad(p).amps : 0
       if (breaker !== null && breaker < need)
         found.push(...breach<Code>('breakerUnderLoad', [at], breaker, need))
       if (ampacity !== null && ampacity < need)

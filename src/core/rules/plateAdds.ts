@@ -1,22 +1,10 @@
-import { makeRef, quantity, type Placed } from '../installation'
-import { feedsOf, ofKind } from '../query'
+import { makeRef } from '../installation'
+import { feedsOf, ofKind, stripLoad } from '../query'
 import { tolerances } from '../tolerances'
 import { breach } from './breach'
 import type { Breach, JobRule } from './rule'
 
 type Code = 'plateMca' | 'plateMcaLow' | 'plateKilowatts'
-
-/** W and A of a device's strip rows at their rated volts. */
-function rowsOf(p: Placed): { watts: number; amps: number } {
-  return p.device.parts.reduce(
-    (sum, x) => {
-      if (x.kind !== 'load' || x.does?.what !== 'strip') return sum
-      const watts = quantity(p, x.va)
-      return { watts: sum.watts + watts, amps: sum.amps + watts / x.volts }
-    },
-    { watts: 0, amps: 0 },
-  )
-}
 
 const apart = (a: number, b: number): boolean => Math.abs(a - b) > b * tolerances.plateShare
 
@@ -40,7 +28,7 @@ export const plateAdds: JobRule<'plateAdds', Code> = {
         const at = makeRef(p.ref, '')
         const found: Breach<Code>[] = []
         const { mca, compressorRla: rla, fanFla = 0, kilowatts } = plate
-        const { watts, amps } = rowsOf(p)
+        const { watts, amps } = stripLoad(p)
         if (mca !== undefined && rla !== undefined && !plate.inverter && !watts) {
           const sum = tolerances.continuousShare * rla + fanFla
           if (apart(mca, sum)) found.push(...breach<Code>('plateMca', [at], mca, rla, fanFla, sum))

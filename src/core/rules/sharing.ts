@@ -2,10 +2,12 @@ import type { Unknowable, Value } from '../equipment'
 import { makeRef, type Installation } from '../installation'
 import {
   aheadTargets,
+  burnersOf,
   hasBurner,
   hasStrips,
   intentOf,
   isLanded,
+  kitKilowattsAt,
   ofKind,
   settingsWith,
   terminalsWith,
@@ -49,9 +51,7 @@ export const backupSourceWrong: JobRule<'backupSourceWrong', SourceCode> = {
   applies: hasIntent('backupSource'),
   find({ inst }) {
     const burner = hasBurner(inst)
-    const fuels = inst.placed.flatMap((p) =>
-      p.device.parts.flatMap((x) => (x.kind === 'load' && x.does?.what === 'burner' ? [x.does.fuel] : [])),
-    )
+    const fuels = burnersOf(inst).map((b) => b.fuel)
     return settingsWith(inst, 'backupSource').flatMap((f): Breach<SourceCode>[] => {
       if (f.value === 'electric' && burner && !hasStrips(inst)) return breach('electricWithFurnace', [f.at])
       if (f.value !== 'electric' && f.value !== null && !burner && hasStrips(inst))
@@ -157,8 +157,7 @@ export const kitSize: JobRule<'kitSize', 'kitNotAllowed' | 'kitOther'> = {
     settingsWith(inst, 'kitSize').flatMap((f): Breach<'kitNotAllowed' | 'kitOther'>[] => {
       const size = Number(f.value)
       const { kits: allowed } = f.placed.device.plate
-      const kits = ofKind(inst, 'stripKit').filter((k) => k.where === f.placed.where)
-      const there = kits.reduce((sum, k) => sum + (k.device.plate.kilowatts ?? 0), 0)
+      const there = kitKilowattsAt(inst, f.placed)
       if (allowed && !allowed.some((k) => k.kilowatts === size)) return breach('kitNotAllowed', [f.at], size)
       return there > 0 && Math.abs(there - size) > size * 0.15 ? breach('kitOther', [f.at], size, there) : []
     }),

@@ -1,4 +1,5 @@
 import {
+  burnersOf,
   hasBurner,
   hasStrips,
   isLanded,
@@ -201,9 +202,7 @@ function gearWishes(inst: Installation): Wish[] {
   const landed = (...roles: string[]) =>
     stats.some((p) => terminalsWith(p, ...roles).some((t) => isLanded(inst, t)))
   const fuel = settingsWith(inst, 'fuel')[0]?.value
-  const oil = inst.placed.some((p) =>
-    p.device.parts.some((x) => x.kind === 'load' && x.does?.what === 'burner' && x.does.fuel === 'oil'),
-  )
+  const oil = burnersOf(inst).some((b) => b.fuel === 'oil')
   const kit = ofKind(inst, 'fuelKit').length > 0
   const wishes: Wish[] = [
     { intent: 'system', value: burner && !kit ? 'dualFuel' : 'heatPump', why: burner ? 'gear.burner' : 'gear.strips' },

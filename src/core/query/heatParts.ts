@@ -1,0 +1,27 @@
+import { quantity, type Installation, type Placed } from '../installation'
+import { ofKind } from './settings'
+
+/** Every burner of the job, with the device it is in and its fuel. */
+export const burnersOf = (inst: Installation): { placed: Placed; fuel: 'gas' | 'oil' }[] =>
+  inst.placed.flatMap((placed) =>
+    placed.device.parts.flatMap((x) =>
+      x.kind === 'load' && x.does?.what === 'burner' ? [{ placed, fuel: x.does.fuel }] : [],
+    ),
+  )
+
+/** W and A that a device's strip rows draw at their rated volts. */
+export function stripLoad(placed: Placed): { watts: number; amps: number } {
+  let [watts, amps] = [0, 0]
+  for (const x of placed.device.parts) {
+    if (x.kind !== 'load' || x.does?.what !== 'strip') continue
+    watts += quantity(placed, x.va)
+    amps += quantity(placed, x.va) / x.volts
+  }
+  return { watts, amps }
+}
+
+/** kW on the plates of the strip kits that stand where a device stands. */
+export const kitKilowattsAt = (inst: Installation, { where }: Placed): number =>
+  ofKind(inst, 'stripKit')
+    .filter((k) => k.where === where)
+    .reduce((sum, k) => sum + (k.device.plate.kilowatts ?? 0), 0)
