@@ -142,6 +142,7 @@ export const ANSWERS = {
     ),
     cannot: list(str()),
   }),
+  changed: shape({ ok: bool(), changed: list(str()) }),
   problems: shape({ ok: bool(), problems: list(shape({ path: str(), expected: str(), got: str() })) }),
 }
 export type AnswerName = keyof typeof ANSWERS

@@ -1,6 +1,7 @@
 import { parseArgs } from 'node:util'
 import { CALLS, type Call } from '@/core/equipment'
 import type { Installation } from '@/core/installation'
+import { WIRING_PRACTICES, type WiringPractice } from '@/core/plan'
 import { modesOf, type Situation } from '@/core/situation'
 import { degF } from '@/core/units'
 import { problem, type Checked } from '@/jobfile'
@@ -8,7 +9,13 @@ import { problem, type Checked } from '@/jobfile'
 export interface Args {
   command: string
   file: string | undefined
+  /** What stands after the file. */
+  words: string[]
   json: boolean
+  /** The folder of the devices that ship with the product. */
+  library: string
+  /** ISO 8601 time at which the command was given. */
+  now: string
   values: {
     call?: string
     outdoor?: string
@@ -22,11 +29,32 @@ export interface Args {
     fuel?: string
     device?: string
     all?: boolean
+    title?: string
+    label?: string
+    where?: string
+    box?: boolean
+    conductors?: string
+    feet?: string
+    gauge?: string
+    colour?: string
+    line?: boolean
+    plan?: boolean
+    at?: string
+    place?: string
+    blower?: string
+    instrument?: string
+    who?: string
+    when?: string
+    corrects?: string
   }
 }
 
-/** Splits the command line. An option that nobody knows, or one without its value, throws with its name in quotes. */
-export function readArgs(argv: string[]): Args {
+/**
+ * Splits the command line. An option that nobody knows, or one without its value, throws with its name in quotes.
+ * @param library the folder of the devices that ship with the product
+ * @param now ISO 8601 time
+ */
+export function readArgs(argv: string[], library: string, now: string): Args {
   const { values, positionals } = parseArgs({
     args: argv,
     allowPositionals: true,
@@ -45,12 +73,32 @@ export function readArgs(argv: string[]): Args {
       fuel: { type: 'string' },
       device: { type: 'string' },
       all: { type: 'boolean' },
+      title: { type: 'string' },
+      label: { type: 'string' },
+      where: { type: 'string' },
+      conductors: { type: 'string' },
+      feet: { type: 'string' },
+      gauge: { type: 'string' },
+      colour: { type: 'string' },
+      at: { type: 'string' },
+      place: { type: 'string' },
+      blower: { type: 'string' },
+      instrument: { type: 'string' },
+      who: { type: 'string' },
+      when: { type: 'string' },
+      corrects: { type: 'string' },
+      box: { type: 'boolean' },
+      line: { type: 'boolean' },
+      plan: { type: 'boolean' },
     },
   })
   return {
     command: values.help ? 'help' : (positionals[0] ?? 'help'),
     file: positionals[1],
+    words: positionals.slice(2),
     json: values.json ?? false,
+    library,
+    now,
     values,
   }
 }
@@ -81,7 +129,20 @@ export function readSituation(inst: Installation, values: Args['values']): Check
   }
   return { ok: true, value: { call: call as Call, outdoorF: degF(outdoor), modes } }
 }
-const bad = (path: string, expected: string, got: unknown): Checked<Situation> => ({
+
+/** The schools of a plan that the options choose. */
+export function readPractice(values: Args['values']): Checked<Partial<WiringPractice>> {
+  const chosen: Partial<WiringPractice> = {}
+  for (const key of Object.keys(WIRING_PRACTICES) as (keyof WiringPractice)[]) {
+    const said = values[key]
+    if (said === undefined) continue
+    if (!(WIRING_PRACTICES[key] as readonly string[]).includes(said))
+      return bad(`--${key}`, `one of ${WIRING_PRACTICES[key].join(', ')}`, said)
+    Object.assign(chosen, { [key]: said })
+  }
+  return { ok: true, value: chosen }
+}
+const bad = (path: string, expected: string, got: unknown): Checked<never> => ({
   ok: false,
   problems: [problem(path, expected, got)],
 })

@@ -1,12 +1,18 @@
-import { readFileSync } from 'node:fs'
-import { parseJob, sentence, type Problem } from '@/jobfile'
+import { existsSync } from 'node:fs'
+import { basename } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { apply, batched, installationOf, sentence, type Problem } from '@/jobfile'
+import { operationWords } from '@/words'
+import { answer } from './answer'
 import { readArgs, type Args } from './args'
 import { COMMANDS, schemaCommand, type Answer } from './commands'
+import { EDITS, newJob } from './composeCommands'
+import { readJobFile, writeJobFile } from './jobOnDisk'
 
 const HELP = `gatecross: proof of a heat pump's wiring and readings, from a job file
 
-  gatecross check FILE                      every law over every reachable state
-  gatecross sweep FILE                      how many states, and each law's result
+  gatecross check FILE                      every rule over every reachable state
+  gatecross sweep FILE                      how many states, and each rule's result
   gatecross state FILE --call C --outdoor T [--mode REF=STATE]
   gatecross chain FILE --target REF --call C --outdoor T
   gatecross meter FILE --from REF --to REF [--low] --call C --outdoor T
@@ -18,43 +24,94 @@ const HELP = `gatecross: proof of a heat pump's wiring and readings, from a job 
   gatecross failures FILE                   what each single failure would do
   gatecross schema [NAME]                   published schemas
 
+  gatecross new FILE [--title T]            a job file with nothing in it yet
+  gatecross place FILE REF=DEVICE …         devices of the library, or device files, bolted down
+                [--where W] [--label L] [--box: new from its box]
+  gatecross cable FILE FROM=TO … [--conductors N] [--feet N]
+  gatecross land FILE A=B …                 a conductor from A to B each: of a cable, else a jumper
+                [--colour C] [--gauge N] [--feet N] | --line (kits and circuits) | --plan
+  gatecross lift FILE A=B …                 takes the conductor between A and B off
+  gatecross set FILE REF.SETTING=VALUE …    settings as left; ? is not known
+  gatecross read FILE KIND VALUE --at REF [--place P] [--blower in|out] [--who W] [--when T]
+                [--corrects ID] --call C --outdoor T
+  gatecross pack FILE                       carry the devices that the file only names
+
   --json    an answer for scripts (gatecross schema NAME describes it)
   --help    this
-  exit code 0 well, 1 something found, 2 bad input`
+  exit code 0 well, 1 something found, 2 bad input, 3 the program itself failed`
+
+/** The library lies beside the program: two folders up from the bundle, as from the source. */
+const LIBRARY = fileURLToPath(new URL('../../library/', import.meta.url))
 
 function main(argv: string[]): number {
   let args: Args
   try {
-    args = readArgs(argv)
+    args = readArgs(argv, LIBRARY, new Date().toISOString())
   } catch (e) {
     const option = /'(-[^' =]*)/.exec((e as Error).message)?.[1] ?? 'options'
     const expected = 'an option as gatecross --help writes it'
     return complain([{ path: option, expected }], argv.includes('--json'))
   }
-  if (args.command === 'help') {
+  const { command, json } = args
+  if (command === 'help') {
     console.log(HELP)
     return 0
   }
-  if (args.command === 'schema') {
+  if (command === 'schema') {
     const schema = schemaCommand(args.file)
-    return schema.ok ? print(schema.value, args.json) : complain(schema.problems, args.json)
+    return schema.ok ? print(schema.value, json) : complain(schema.problems, json)
   }
-  const command = COMMANDS[args.command]
-  if (!command)
-    return complain(
-      [{ path: args.command, expected: `one of ${[...Object.keys(COMMANDS), 'schema'].join(', ')}` }],
-      args.json,
-    )
-  let text: string
-  try {
-    text = readFileSync(args.file ?? '', 'utf8')
-  } catch {
-    return complain([{ path: args.file ?? 'FILE', expected: 'a job file that can be read' }], args.json)
+  if (command === 'new') return create(args)
+  const ask = Object.hasOwn(COMMANDS, command) ? COMMANDS[command] : undefined
+  const isEdit = command === 'pack' || Object.hasOwn(EDITS, command)
+  if (!ask && !isEdit) {
+    const known = [...Object.keys(COMMANDS), 'new', ...Object.keys(EDITS), 'pack', 'schema']
+    return complain([{ path: command, expected: `one of ${known.join(', ')}` }], json)
   }
-  const job = parseJob(text)
-  if (!job.ok) return complain(job.problems, args.json, args.file)
-  const result = command(job.value, args)
-  return result.ok ? print(result.value, args.json) : complain(result.problems, args.json)
+  if (!ask) return edit(args)
+  const read = readJobFile(args.file ?? '', args.library)
+  if (!read.ok) return complain(read.problems, json, args.file)
+  const result = ask(read.value.job, args)
+  return result.ok ? print(result.value, json) : complain(result.problems, json)
+}
+
+/** `new FILE`: never over a file that is there. */
+function create({ file = '', values, json, library }: Args): number {
+  const id = basename(file, '.json')
+    .toLowerCase()
+    .replace(/[^a-z0-9-]+/g, '-')
+  if (!file || !id) return complain([{ path: 'FILE', expected: 'a name for the job file' }], json)
+  if (existsSync(file)) return complain([{ path: file, expected: 'a name that no file has yet' }], json)
+  writeJobFile(file, { job: newJob(id, values.title ?? id), carried: new Set() }, library)
+  return said(['a job with nothing in it yet'], json)
+}
+
+/** An edit of the file: all of it or nothing. */
+function edit(args: Args): number {
+  const { command, file = '', json, library } = args
+  const read = readJobFile(file, library)
+  if (!read.ok) return complain(read.problems, json, file)
+  const { job, carried } = read.value
+  if (command === 'pack') {
+    writeJobFile(file, { job, carried: new Set(Object.keys(job.devices)) }, library)
+    return said(['every device carried in the file'], json)
+  }
+  const ops = EDITS[command]!(job, args)
+  if (!ops.ok) return complain(ops.problems, json, file)
+  const batch = batched(ops.value)
+  if (!batch) return said([], json)
+  const next = apply(job, batch)
+  if (!next.ok) return complain(next.problems, json, file)
+  writeJobFile(file, { job: next.value, carried }, library)
+  return said(
+    ops.value.map((op) => operationWords(installationOf(next.value), op)),
+    json,
+  )
+}
+/** What was done, a line each. */
+function said(changed: string[], json: boolean): number {
+  const result = answer({ ok: true, changed }, changed.length ? changed : ['Nothing to change.'])
+  return result.ok ? print(result.value, json) : 2
 }
 
 function print(a: Answer, json: boolean): number {
@@ -69,4 +126,11 @@ function complain(problems: Problem[], json: boolean, file?: string): number {
   return 2
 }
 
-process.exitCode = main(process.argv.slice(2))
+try {
+  process.exitCode = main(process.argv.slice(2))
+} catch (e) {
+  // A fault of the program itself is never taken for an answer: one sentence, and a code of its own.
+  const why = e instanceof Error ? e.message.split('\n')[0] : String(e)
+  console.error(`gatecross itself failed, and nothing was written: ${why}`)
+  process.exitCode = 3
+}

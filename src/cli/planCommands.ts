@@ -1,13 +1,5 @@
 import { singleFailures } from '@/core/failures'
-import {
-  compare,
-  landedBy,
-  planLanding,
-  planned,
-  WIRING_PRACTICES,
-  practiceFor,
-  type WiringPractice,
-} from '@/core/plan'
+import { compare, landedBy, planLanding, planned, practiceFor } from '@/core/plan'
 import { installationOf, type Job } from '@/jobfile'
 import {
   unmetWords,
@@ -20,21 +12,15 @@ import {
   refWords,
   whyWords,
 } from '@/words'
-import type { Args } from './args'
-import { answer, refuse, type Result } from './answer'
+import { readPractice, type Args } from './args'
+import { answer, type Result } from './answer'
 
 /** `gatecross plan FILE`: the landing for the gear, and how what is landed differs from it. */
 export function planCommand(job: Job, args: Args): Result {
   const inst = installationOf(job)
-  const chosen: Partial<WiringPractice> = {}
-  for (const key of Object.keys(WIRING_PRACTICES) as (keyof WiringPractice)[]) {
-    const said = args.values[key]
-    if (said === undefined) continue
-    if (!(WIRING_PRACTICES[key] as readonly string[]).includes(said))
-      return refuse(`--${key}`, `one of ${WIRING_PRACTICES[key].join(', ')}`, said)
-    Object.assign(chosen, { [key]: said })
-  }
-  const plan = planLanding(inst, practiceFor(inst, chosen))
+  const chosen = readPractice(args.values)
+  if (!chosen.ok) return chosen
+  const plan = planLanding(inst, practiceFor(inst, chosen.value))
   const goal = planned(inst, plan)
   const wires = landedBy(inst, plan).map(({ cable, colour, a, b, why }) => {
     return { cable, colour, a, b, why: why ? whyWords(why) : '' }

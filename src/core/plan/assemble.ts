@@ -46,9 +46,7 @@ export function assemble(
     settings: { ...p.settings },
   }))
   const job: Installation = { placed, cables: [], wires: [] }
-  const next = () => `w${String(job.wires.length + 1).padStart(2, '0')}`
-  const land = (cable: string | null, colour: string, a: Ref | null, b: Ref | null): void =>
-    void job.wires.push({ id: next(), cable, colour, a, b } satisfies Wire)
+  const land = lander(job)
   cables.forEach((c, i) => {
     const id = `c${i + 1}`
     const { label, from, to, feet } = c
@@ -60,6 +58,26 @@ export function assemble(
   return job
 }
 
+/** A job with its kits plugged in and every piece of line-voltage gear that has no circuit yet on one of its own. */
+export function withLineWork(inst: Installation, feeds: Feeds): Installation {
+  const job = { placed: [...inst.placed], cables: [...inst.cables], wires: [...inst.wires] }
+  const land = lander(job)
+  plugIn(job, land)
+  feedAll(job, feeds, land)
+  return job
+}
+
+/** Adds conductors to a job, each with the next name that is free. */
+const lander =
+  (job: Installation): Land =>
+  (cable, colour, a, b) => {
+    const taken = new Set(job.wires.map((w) => w.id))
+    let n = job.wires.length + 1
+    const name = () => `w${String(n).padStart(2, '0')}`
+    while (taken.has(name())) n++
+    job.wires.push({ id: name(), cable, colour, a, b } satisfies Wire)
+  }
+
 type Land = (cable: string | null, colour: string, a: Ref | null, b: Ref | null) => void
 const has = (p: Placed, id: string): boolean => p.device.terminals.some((t) => t.id === id)
 
@@ -69,6 +87,7 @@ function plugIn(job: Installation, land: Land): void {
     const ah = job.placed.find((p) => p.device.kind === 'airHandler' && p.where === kit.where)
     if (!ah) continue
     const id = `harness-${kit.ref}`
+    if (job.cables.some((c) => c.id === id)) continue
     job.cables.push({
       id,
       label: 'Kit plug-in harness',
@@ -99,7 +118,14 @@ function plugIn(job: Installation, land: Land): void {
 
 /** A circuit for each pair of line terminals that no harness feeds. */
 function feedAll(job: Installation, feeds: Feeds, land: Land): void {
-  const fed = (ref: Ref) => job.wires.some((w) => (w.a === ref || w.b === ref) && w.cable !== null)
+  // An air handler gets its line through its kit's harness; anything else from a circuit's own cable.
+  const fed = (p: Placed, id: string) => {
+    const ref = makeRef(p.ref, id)
+    return job.wires.some((w) => {
+      if (w.cable === null || (w.a !== ref && w.b !== ref)) return false
+      return p.device.kind === 'airHandler' || job.cables.find((c) => c.id === w.cable)?.kind === 'line'
+    })
+  }
   const gear = [...job.placed]
   // A kit is fed first; the air handler gets its line through the kit's harness.
   gear.sort((a, b) => Number(b.device.kind === 'stripKit') - Number(a.device.kind === 'stripKit'))
@@ -111,7 +137,8 @@ function feedAll(job: Installation, feeds: Feeds, land: Land): void {
       ['L1', 'N'],
     ] as const) {
       if (!has(p, hot) || !has(p, other)) continue
-      if (p.device.kind === 'airHandler' && fed(makeRef(p.ref, hot))) continue
+      if (fed(p, hot)) continue
+      while (job.placed.some((x) => x.ref === `feed${String.fromCharCode(65 + count)}`)) count++
       const ref = `feed${String.fromCharCode(65 + count)}`
       const device = other === 'N' ? feeds.onePole : feeds.twoPole
       const amps = Number(p.device.plate.mocpA ?? (p.device.kind === 'stripKit' ? 60 : 15))

@@ -1,4 +1,4 @@
-export { assemble, CABLE_COLOURS, type CableChoice, type Feeds, type Piece } from './assemble'
+export { assemble, CABLE_COLOURS, type CableChoice, type Feeds, type Piece, withLineWork } from './assemble'
 export { compare, type Difference } from './compare'
 
 export {

@@ -1,0 +1,68 @@
+import { join } from 'node:path'
+import { CASES } from '../../tests/cases/cases'
+import { Circuit, solve } from '@/core/circuit'
+import { gateChain } from '@/core/explain'
+import { prove, withSite } from '@/core/rules'
+import { apply, batched, installationOf, jobSeen, sentence, type Job } from '@/jobfile'
+import { chainSentence, gateWords } from '@/words'
+import { readArgs, readSituation } from './args'
+import { EDITS, newJob } from './composeCommands'
+
+const library = join(__dirname, '../../library')
+
+/** A job written line by line, as the command line does it. */
+function compose(lines: readonly string[]): Job {
+  return lines.reduce(
+    (job, line) => {
+      const [command = '', ...rest] = line.split(' ')
+      const args = readArgs([command, 'FILE', ...rest], library, '2026-11-26T09:00:00Z')
+      const ops = EDITS[command]!(job, args)
+      if (!ops.ok) throw new Error(`${line}: ${ops.problems.map(sentence).join('; ')}`)
+      const batch = batched(ops.value)
+      const next = batch ? apply(job, batch) : { ok: true as const, value: job }
+      if (!next.ok) throw new Error(`${line}: ${next.problems.map(sentence).join('; ')}`)
+      return next.value
+    },
+    newJob('case', 'Case'),
+  )
+}
+
+describe('jobs as people wire them', () => {
+  it.each(CASES.map((c) => [c.name, c] as const))('%s', (_, c) => {
+    const job = compose([...c.gear, ...c.work])
+    const inst = installationOf(job)
+    const proof = withSite(prove(inst), jobSeen(job))
+    const codes = (warn: boolean) =>
+      [...new Set(proof.findings.filter((f) => (f.severity === 'warn') === warn).map((f) => f.code))].sort()
+    const situationOf = (text: string) => {
+      const [call = '', outdoor = '', ...mode] = text.split(' ')
+      const s = readSituation(inst, { call, outdoor, mode })
+      if (!s.ok) throw new Error(`${text}: ${s.problems.map(sentence).join('; ')}`)
+      const solved = solve(new Circuit(inst), s.value)
+      if (!solved.ok) throw new Error(`${text}: ${solved.why}`)
+      return solved
+    }
+    const seen = {
+      breaks: codes(false),
+      warns: (c.warns ?? []).filter((w) => codes(true).includes(w)),
+      isOpen: proof.undecided.length > 0,
+      states: (c.states ?? []).map(([text, runs, not]) => {
+        const on = situationOf(text).running.map((l) => l.ref)
+        return [text, runs.filter((r) => on.includes(r)), not.filter((r) => !on.includes(r))]
+      }),
+      reasons: (c.reasons ?? []).map(([text, load, said]) => {
+        const chain = gateChain(situationOf(text), load)
+        const gate = chain.first === null ? null : chain.gates[chain.first]!
+        const words = `${chainSentence(inst, chain)} ${gate ? gateWords(inst, gate).reason : ''}`
+        return [text, load, said.test(words) ? said : words]
+      }),
+    }
+    expect(seen).toEqual({
+      breaks: [...c.breaks].sort(),
+      warns: c.warns ?? [],
+      isOpen: c.isOpen ?? false,
+      states: c.states ?? [],
+      reasons: c.reasons ?? [],
+    })
+  })
+})

@@ -1,0 +1,285 @@
+import { CABLE_COLOURS, planLanding, practiceFor, withLineWork } from '@/core/plan'
+import type { Device, Unknowable, Value } from '@/core/equipment'
+import { makeRef, placedByRef, settingDef, splitRef, terminalOf, type Wire } from '@/core/installation'
+import { READING_KINDS, type Reading, type ReadingKind, type ReadingPlace } from '@/core/startup'
+import { problem, type Checked } from '@/jobfile'
+import {
+  apply,
+  freshParts,
+  installationOf,
+  JOB_VERSION,
+  planOperations,
+  type Job,
+  type Operation,
+} from '@/jobfile'
+import { DEVICE_WORDS } from '@/words'
+import { readPractice, readSituation, type Args } from './args'
+import { findDevice } from './jobOnDisk'
+
+/** An edit of a job from the command line: the operations that the screens make too, in order. */
+type Edit = (job: Job, args: Args) => Checked<Operation[]>
+
+const done = (ops: Operation[]): Checked<Operation[]> => ({ ok: true, value: ops })
+const refuse = (path: string, expected: string, got: unknown): Checked<never> => ({
+  ok: false,
+  problems: [problem(path, expected, got)],
+})
+
+/** A name that is not used yet: what it begins with, and a number. */
+function freeName(used: readonly { id: string }[], start: string): string {
+  const taken = new Set(used.map((u) => u.id))
+  let n = used.length + 1
+  const name = () => `${start}${String(n).padStart(2, '0')}`
+  while (taken.has(name())) n++
+  return name()
+}
+
+/** A job in which nothing is bolted down yet. */
+export function newJob(id: string, title: string): Job {
+  return {
+    format: 'gatecross.job',
+    version: JOB_VERSION,
+    id,
+    title,
+    site: { address: '', owner: '' },
+    note: '',
+    technician: '',
+    devices: {},
+    placed: [],
+    cables: [],
+    wires: [],
+    ...freshParts(),
+  }
+}
+
+/** Each of the words as KEY=VALUE; one that is not is refused by name. */
+function pairs(words: readonly string[], expected: string): Checked<[string, string][]> {
+  const list: [string, string][] = []
+  for (const word of words) {
+    const at = word.indexOf('=')
+    if (at < 1 || at === word.length - 1) return refuse(word, expected, word)
+    list.push([word.slice(0, at), word.slice(at + 1)])
+  }
+  return list.length ? { ok: true, value: list } : refuse('place', expected, 'nothing')
+}
+
+/** `place FILE REF=DEVICE …`: devices of the library, or of files of their own, bolted down. */
+const place: Edit = (job, { words, library, values }) => {
+  const list = pairs(words, 'REF=DEVICE, such as od=marram-s1')
+  if (!list.ok) return list
+  const ops: Operation[] = []
+  for (const [ref, named] of list.value) {
+    const known = job.devices[named]
+    const device: Checked<Device> = known ? { ok: true, value: known } : findDevice(named, library)
+    if (!device.ok) return device
+    const { id, kind } = device.value
+    ops.push({
+      kind: 'placeDevice',
+      placed: {
+        ref,
+        device: id,
+        label: values.label ?? DEVICE_WORDS[kind],
+        where: values.where ?? '',
+        settings: {},
+      },
+      ...(job.devices[id] ? {} : { device: device.value }),
+    })
+    if (values.box) ops.push({ kind: 'setPlate', ref, field: 'newFromBox', value: true })
+  }
+  return done(ops)
+}
+
+/** A bare conductor of a cable between two devices: of the colour asked for, else the next one. */
+function bareBetween(job: Job, from: string, to: string, colour: string | undefined): Wire | undefined {
+  return job.wires.find((w) => {
+    const cable = job.cables.find((c) => c.id === w.cable)
+    if (!cable || w.a !== null || w.b !== null || (colour && w.colour !== colour)) return false
+    return (cable.from === from && cable.to === to) || (cable.from === to && cable.to === from)
+  })
+}
+
+/** `cable FILE FROM=TO --conductors N`: a low-voltage cable with bare conductors. */
+const cable: Edit = (job, { words, values }) => {
+  const list = pairs(words, 'FROM=TO, such as tstat=ah')
+  if (!list.ok) return list
+  const conductors = Number(values.conductors ?? 8)
+  if (!Number.isInteger(conductors) || conductors < 1 || conductors > CABLE_COLOURS.length)
+    return refuse('--conductors', `1 to ${CABLE_COLOURS.length}`, values.conductors)
+  const feet = Number(values.feet ?? 40)
+  let now = job
+  const ops: Operation[] = []
+  for (const [from, to] of list.value) {
+    const id = freeName(now.cables, 'c')
+    const wires: Wire[] = []
+    for (const colour of CABLE_COLOURS.slice(0, conductors))
+      wires.push({ id: freeName([...now.wires, ...wires], 'w'), cable: id, colour, a: null, b: null })
+    const op: Operation = {
+      kind: 'addCable',
+      cable: { id, label: `Cable ${from} to ${to}`, kind: 'low', from, to, gauge: 18, feet },
+      wires,
+    }
+    const next = apply(now, op)
+    if (!next.ok) return next
+    now = next.value
+    ops.push(op)
+  }
+  return done(ops)
+}
+
+/**
+ * `land FILE A=B …`: a conductor from A to B each. Between two devices it is the next bare one of a cable that joins them,
+ * where there is one; on one device, or without a cable, it is a jumper. `--line` plugs kits in and gives every piece of
+ * line-voltage gear a circuit; `--plan` lands as the plan has it.
+ */
+const land: Edit = (job, args) => {
+  const { words, values, library } = args
+  if (values.plan) {
+    const inst = installationOf(job)
+    const chosen = readPractice(values)
+    if (!chosen.ok) return chosen
+    let now = job
+    return done(
+      planOperations(inst, planLanding(inst, practiceFor(inst, chosen.value)), () => {
+        const id = freeName(now.wires, 'w')
+        now = { ...now, wires: [...now.wires, { id, cable: null, colour: '', a: null, b: null }] }
+        return id
+      }),
+    )
+  }
+  if (values.line) return lineWork(job, library)
+  const list = pairs(words, 'TERMINAL=TERMINAL, such as tstat.Y=ah.Y')
+  if (!list.ok) return list
+  let now = job
+  const ops: Operation[] = []
+  const inst = installationOf(job)
+  for (const [a, b] of list.value) {
+    for (const end of [a, b])
+      if (!terminalOf(inst, end)) return refuse(end, 'a terminal of a placed device', end)
+    const bare = bareBetween(now, splitRef(a).placed, splitRef(b).placed, values.colour)
+    const isForward = bare && now.cables.find((c) => c.id === bare.cable)?.from === splitRef(a).placed
+    const made: Operation[] = bare
+      ? [
+          { kind: 'landWire', wire: bare.id, end: 'a', terminal: isForward ? a : b },
+          { kind: 'landWire', wire: bare.id, end: 'b', terminal: isForward ? b : a },
+        ]
+      : [
+          {
+            kind: 'addWire',
+            wire: {
+              id: freeName(now.wires, 'w'),
+              cable: null,
+              colour: values.colour ?? 'red',
+              a,
+              b,
+              ...(values.gauge ? { gauge: Number(values.gauge) } : {}),
+              ...(values.feet ? { feet: Number(values.feet) } : {}),
+            },
+          },
+        ]
+    for (const op of made) {
+      const next = apply(now, op)
+      if (!next.ok) return next
+      now = next.value
+    }
+    ops.push(...made)
+  }
+  return done(ops)
+}
+
+/** `lift FILE A=B …`: the conductor between A and B off both; a jumper goes. */
+const lift: Edit = (job, { words }) => {
+  const list = pairs(words, 'TERMINAL=TERMINAL, such as tstat.Y=ah.Y')
+  if (!list.ok) return list
+  const ops: Operation[] = []
+  for (const [a, b] of list.value) {
+    const wire = job.wires.find((w) => (w.a === a && w.b === b) || (w.a === b && w.b === a))
+    if (!wire) return refuse(`${a}=${b}`, 'two terminals that a conductor joins', `${a}=${b}`)
+    if (wire.cable === null) ops.push({ kind: 'removeWire', wire: wire.id })
+    else
+      for (const end of ['a', 'b'] as const)
+        ops.push({ kind: 'landWire', wire: wire.id, end, terminal: null })
+  }
+  return done(ops)
+}
+
+/** Kits plugged in, and a circuit for each piece of line-voltage gear that has none. */
+function lineWork(job: Job, library: string): Checked<Operation[]> {
+  const twoPole = findDevice('feed-240', library)
+  const onePole = findDevice('feed-120', library)
+  if (!twoPole.ok) return twoPole
+  if (!onePole.ok) return onePole
+  const inst = installationOf(job)
+  const fed = withLineWork(inst, { twoPole: twoPole.value, onePole: onePole.value })
+  const fresh = fed.placed.filter((p) => !placedByRef(inst, p.ref))
+  const ops: Operation[] = fresh.map(({ device, where, ...placed }, i) => ({
+    kind: 'placeDevice',
+    placed: { ...placed, where: where ?? '', device: device.id },
+    ...(job.devices[device.id] || fresh.slice(0, i).some((p) => p.device.id === device.id) ? {} : { device }),
+  }))
+  for (const c of fed.cables.filter((x) => !inst.cables.some((y) => y.id === x.id)))
+    ops.push({ kind: 'addCable', cable: c, wires: fed.wires.filter((w) => w.cable === c.id) })
+  return done(ops)
+}
+
+const valueOf = (text: string): Unknowable<Value> => {
+  if (text === '?') return null
+  return /^-?\d+(\.\d+)?$/.test(text) ? Number(text) : text
+}
+
+/** `set FILE REF.SETTING=VALUE …`: settings as left; "?" is not known. `title=`, `note=` and the like are the job's own. */
+const set: Edit = (job, { words }) => {
+  const list = pairs(words, 'REF.SETTING=VALUE, such as tstat.minimumOff=5')
+  if (!list.ok) return list
+  const inst = installationOf(job)
+  const ops: Operation[] = []
+  for (const [key, text] of list.value) {
+    if (['title', 'note', 'technician', 'site.address', 'site.owner'].includes(key)) {
+      ops.push({ kind: 'setField', field: key, value: text } as Operation)
+      continue
+    }
+    const { placed: ref, id } = splitRef(key)
+    const placed = placedByRef(inst, ref)
+    if (!placed)
+      return refuse(key, `one of ${inst.placed.map((p) => makeRef(p.ref, 'SETTING')).join(', ')}`, key)
+    const setting = settingDef(placed, id)
+    if (!setting) return refuse(key, `one of ${placed.device.settings.map((s) => s.id).join(', ')}`, id)
+    const value = setting.kind === 'choice' && text !== '?' ? text : valueOf(text)
+    ops.push({ kind: 'setSetting', ref, setting: id, value })
+  }
+  return done(ops)
+}
+
+/** `read FILE KIND VALUE --at REF …`: one reading, with its place, situation, person and time. */
+const read: Edit = (job, { words, values, now }) => {
+  const [kindText = '', valueText = ''] = words
+  const kinds = Object.keys(READING_KINDS)
+  if (!kinds.includes(kindText)) return refuse('KIND', `one of ${kinds.join(', ')}`, kindText)
+  const kind = kindText as ReadingKind
+  const inst = installationOf(job)
+  const situation = readSituation(inst, values)
+  if (!situation.ok) return situation
+  const isOpen = valueText.toUpperCase() === 'OL'
+  if (!isOpen && !/^-?\d+(\.\d+)?$/.test(valueText))
+    return refuse(
+      'VALUE',
+      `a number in ${READING_KINDS[kind].unit}${kind === 'rowOhms' ? ', or OL' : ''}`,
+      valueText,
+    )
+  const place = (values.place ?? READING_KINDS[kind].places[0]) as ReadingPlace
+  const reading: Reading = {
+    id: freeName(job.readings, 'r'),
+    kind,
+    value: isOpen ? 'OL' : Number(valueText),
+    place,
+    at: values.at ?? '',
+    withBlower: values.blower === undefined ? null : values.blower === 'in',
+    instrument: values.instrument ?? '',
+    situation: situation.value,
+    who: values.who ?? '',
+    when: values.when ?? now,
+    supersedes: values.corrects ?? null,
+  }
+  return done([{ kind: 'takeReading', reading }])
+}
+
+export const EDITS: Record<string, Edit> = { place, cable, land, lift, set, read }
