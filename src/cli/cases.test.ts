@@ -33,7 +33,14 @@ describe('jobs as people wire them', () => {
     const inst = installationOf(job)
     const proof = withSite(prove(inst), jobSeen(job))
     const codes = (warn: boolean) =>
-      [...new Set(proof.findings.filter((f) => (f.severity === 'warn') === warn).map((f) => f.code))].sort()
+      [
+        ...new Set(
+          proof.findings
+            .filter((f) => (f.severity === 'warn') === warn)
+            // What brings a finding about is told with it.
+            .flatMap((f) => [f.code, ...f.because.map((b) => b.code)]),
+        ),
+      ].sort()
     const situationOf = (text: string) => {
       const [call = '', outdoor = '', ...mode] = text.split(' ')
       const s = readSituation(inst, { call, outdoor, mode })

@@ -31,6 +31,7 @@ const RULE_WORDS: Record<RuleId, string> = {
   coilVolts: 'Every coil has its volts or none',
   transformerLoad: 'No transformer gives more than it is rated for',
   thermostatPowered: 'The thermostat has its power, water in the pan or not',
+  boardsPowered: 'Every board that is wired for 24 V has its power',
   floatStops: 'Water in the pan stops the compressor in cooling',
   humidifierHeat: 'A wet humidifier pan does not stop the heat',
   auxHeldOff: 'Aux stays off above its gate, defrost and emergency excepted (energy codes ask for it)',
@@ -78,6 +79,7 @@ interface Naming {
 /** What each code found, as a clause. A code without one does not compile. */
 const CODE_WORDS: Record<RuleCode, (found: Naming) => string> = {
   overcurrent: ({ at, n: [a, b] }) => `Short: ${at} carries ${a} A, and is made for ${b}`,
+  overRating: ({ at, n: [a, b] }) => `${at} carries ${a} A, and is made for ${b}: it trips in time`,
   paralleled: () => 'Two transformers feed the same conductor',
   heatAheadOfCoil: () => 'The compressor runs while heat is made ahead of its coil',
   hotRestart: () => 'The compressor starts into air that the furnace left hot',
@@ -139,6 +141,7 @@ const CODE_WORDS: Record<RuleCode, (found: Naming) => string> = {
   weakCoil: ({ at, n: [a, b] }) => `${at} has ${a} V, and pulls in at ${b}`,
   overloaded: ({ at, n: [a, b] }) => `${at} gives ${a} VA, and is rated for ${b}`,
   unpowered: () => 'The thermostat has no power',
+  boardUnpowered: ({ at }) => `${at} has no 24 V between its R and C`,
   floatCutsThermostat: () => 'Water in the pan cuts the thermostat’s power, not only the compressor',
   floatDoesNotStop: () => 'Water in the pan does not stop the compressor',
   wetStopsHeat: () => 'A wet humidifier pan stops the heat',

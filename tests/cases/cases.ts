@@ -23,7 +23,7 @@ export const CASES: readonly Case[] = [
     name: 'red and blue are crossed at the thermostat',
     gear: G.ONE_STAGE,
     work: ['lift tstat.R=ah.R tstat.C=ah.C', 'land tstat.R=ah.C tstat.C=ah.R'],
-    breaks: ['noHeat', 'noCooling', 'noBackup', 'backupCallEmpty', 'rowNever'],
+    breaks: ['noHeat', 'noCooling', 'noBackup', 'backupCallEmpty', 'rowNever', 'stageNever'],
     states: [['heatAux1 20', [], ['od.compressor', 'kit.row1']]],
     reasons: [['heat1 20', 'od.compressor', /R and C are swapped/]],
   },
@@ -44,7 +44,8 @@ export const CASES: readonly Case[] = [
     name: 'Y and O are crossed at the outdoor unit',
     gear: G.ONE_STAGE,
     work: ['lift ah.Y=od.Y ah.O=od.OB', 'land ah.Y=od.OB ah.O=od.Y'],
-    breaks: ['noHeat'],
+    // While the thermostat's timer holds Y off, O alone starts the compressor, with the valve at rest.
+    breaks: ['noHeat', 'coolingHeats'],
     states: [
       ['cool1 90', ['od.compressor'], []],
       ['heat1 40', [], ['od.compressor']],
@@ -54,14 +55,15 @@ export const CASES: readonly Case[] = [
     name: 'the outdoor unit has no common',
     gear: G.ONE_STAGE,
     work: ['lift ah.C=od.C'],
-    breaks: ['noHeat', 'noCooling'],
+    breaks: ['noHeat', 'noCooling', 'boardUnpowered', 'stageNever'],
     reasons: [['heat1 47', 'od.compressor', /Not wired/]],
   },
   {
     name: 'the outdoor board has no R',
     gear: G.ONE_STAGE,
     work: ['lift ah.R=od.R'],
-    breaks: ['noHeat', 'noCooling'],
+    // This board passes Y to its contactor without power of its own; what it cannot do is defrost.
+    breaks: ['boardUnpowered'],
   },
   {
     name: 'the float switch opens the thermostat’s R',
@@ -105,12 +107,12 @@ export const CASES: readonly Case[] = [
     name: 'a valve that is energised in heating, and a thermostat set to cooling',
     gear: G.B_UNIT,
     work: ['set tstat.rvSense=cooling'],
-    breaks: ['valveSense'],
+    breaks: ['coolingHeats', 'valveSense'],
   },
   {
     name: 'emergency heat goes by AUX, and AUX through the outdoor thermostat',
     gear: G.OUTDOOR_THERMOSTAT,
-    work: ['lift tstat.E=ah.W1', 'set tstat.auxWithE=together'],
+    work: ['lift tstat.E=ah.W2', 'set tstat.auxWithE=together'],
     breaks: ['noBackup'],
     states: [
       ['emergency 52', [], ['kit.row1', 'kit.row2']],
@@ -139,7 +141,7 @@ export const CASES: readonly Case[] = [
     name: 'heat pump and furnace are allowed together',
     gear: G.SENSOR_FUEL,
     work: ['set tstat.together=yes'],
-    breaks: ['togetherAhead'],
+    breaks: ['heatAheadOfCoil', 'togetherAhead'],
   },
   {
     name: 'dual fuel by temperature, and the sensor that is there is not set',
@@ -151,7 +153,8 @@ export const CASES: readonly Case[] = [
     name: 'stage-driven with the defrost output on the furnace',
     gear: G.STAGE_FUEL,
     work: ['land od.W=fur.W'],
-    breaks: ['defrostBurns', 'chatter'],
+    // This board holds its W output without Y: the pair does not chatter.
+    breaks: ['defrostBurns'],
   },
   {
     name: 'the coil-entering-air thermostat is jumped',
@@ -189,25 +192,25 @@ export const CASES: readonly Case[] = [
     name: 'a 40 A breaker on a kit of 40 A and its blower',
     gear: G.ONE_STAGE,
     work: ['set feedA.breakerA=40'],
-    breaks: ['breakerUnderLoad'],
+    breaks: ['breakerUnderLoad', 'overRating'],
   },
   {
     name: 'an inverter wired for 24 V and set to its bus',
     gear: G.INVERTER,
     work: ['set od.selector=bus'],
-    breaks: ['busSetWired24', 'noHeat', 'noCooling'],
+    breaks: ['busSetWired24', 'noHeat', 'noCooling', 'stageNever'],
   },
   {
-    name: 'a packaged unit whose E is set and lifted',
+    name: 'a packaged unit whose E is set and landed nowhere',
     gear: G.PACKAGED,
-    work: ['lift tstat.E=od.E', 'set tstat.auxWithE=separate'],
-    breaks: ['eNotLanded'],
+    work: ['set tstat.auxWithE=separate'],
+    breaks: ['eNotLanded', 'noBackup'],
   },
   {
     name: 'a thermostat’s B, its common, on the reversing valve',
     gear: G.B_COMMON,
     work: ['land tstat.B=ah.O'],
-    breaks: ['overcurrent'],
+    breaks: ['overcurrent', 'noCooling'],
   },
   {
     name: 'the wet switch stands in the furnace’s W',
@@ -217,7 +220,8 @@ export const CASES: readonly Case[] = [
       'lift tstat.AUX=fur.W',
       'land hum.R=fur.R hum.C=fur.C tstat.AUX=hum.F1 hum.F2=fur.W',
     ],
-    breaks: ['wetStopsHeat'],
+    // The humidistat feeds F1 from R on every heating call: it lights the burner, beside the valve that it was made for.
+    breaks: ['wetStopsHeat', 'heatAheadOfCoil', 'overloaded'],
   },
   {
     name: 'the W1–W2 jumper is missing',
@@ -248,19 +252,30 @@ export const CASES: readonly Case[] = [
     name: 'Rc and Rh are not joined, and red is on Rh',
     gear: G.TWO_STAGE,
     work: ['lift tstat.Rc=tstat.Rh', 'lift tstat.Rc=ah.R', 'land tstat.Rh=ah.R'],
-    breaks: ['noHeat', 'noCooling'],
+    // This thermostat lives on Rc: dead, it calls nothing.
+    breaks: [
+      'noHeat',
+      'noCooling',
+      'noBackup',
+      'backupCallEmpty',
+      'rowNever',
+      'stageNever',
+      'stageCallEmpty',
+      'unpowered',
+    ],
     reasons: [['heat1 40', 'od.compressor', /Nothing feeds thermostat.*Rc: no jumper/i]],
   },
   {
     name: 'no common, and a thermostat that feeds itself through Y',
     gear: G.NO_COMMON,
     work: [],
-    breaks: [],
+    // Locked out, the board takes the contactor off Y, and what feeds the thermostat holds the board's input half on.
+    breaks: ['weakCoil'],
   },
   {
     name: 'the fossil fuel kit and the thermostat both decide',
     gear: G.KIT_FUEL,
-    work: ['set tstat.inCharge=thermostat'],
+    work: ['set tstat.system=dualFuel tstat.inCharge=thermostat'],
     breaks: ['bothInCharge', 'changeoverNoSource'],
   },
   {
@@ -270,7 +285,7 @@ export const CASES: readonly Case[] = [
       'set tstat.outdoorSource=wired tstat.useCompressorLockout=on tstat.compressorLockout=35',
       'set tstat.useAuxLockout=on tstat.auxLockout=25',
     ],
-    breaks: ['heatGap'],
+    breaks: ['heatGap', 'noHeat'],
     states: [['heatAux1 30', [], ['od.compressor', 'kit.row1']]],
     reasons: [['heatAux1 30', 'od.compressor', /30 °F.*35/]],
   },
@@ -301,6 +316,6 @@ export const CASES: readonly Case[] = [
     name: 'the second burner stage hangs on nothing',
     gear: G.TWO_STAGE_FURNACE,
     work: ['lift fur.W=fur.W2'],
-    breaks: ['stageNever'],
+    breaks: ['burnerNever'],
   },
 ]

@@ -290,6 +290,12 @@ export const FIXTURES: Record<string, RuleFixture> = {
     witness: { call: 'off', modes: {} },
     code: 'unpowered',
   },
+  boardsPowered: {
+    why: 'the outdoor board’s R lifted: its contactor still follows Y, and it never defrosts',
+    broken: () => moved(good(), 'od.R', null, 'ah.R'),
+    witness: { call: 'off', modes: {} },
+    code: 'boardUnpowered',
+  },
   floatStops: {
     why: 'the float switch jumped',
     clean: () => demoInstallation('osier-walk'),

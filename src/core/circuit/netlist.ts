@@ -34,6 +34,8 @@ export interface LoadBranch extends Branch {
   part: LoadPart
   pullIn: number
   dropOut: number
+  /** The electronics of a board: between R and C of a device that is no thermostat, so always meant to have 24 V. */
+  isBoard: boolean
 }
 export interface SourceBranch extends Branch {
   placed: Placed
@@ -145,7 +147,16 @@ function layDevices(all: readonly Placed[]): Netlist {
           const pullIn = part.pullIn ?? part.volts * tolerances.runsAtShare
           const dropOut = part.dropOut ?? part.volts * tolerances.stopsAtShare
           const im = -siemens * Math.sqrt(Math.max(0, 1 - pf * pf))
-          list.loads.push({ ...ends, re: siemens * pf, im, placed, part, pullIn, dropOut })
+          list.loads.push({
+            ...ends,
+            re: siemens * pf,
+            im,
+            placed,
+            part,
+            pullIn,
+            dropOut,
+            isBoard: isBoard(placed, part),
+          })
           break
         }
         case 'source': {
@@ -176,6 +187,12 @@ function layDevices(all: readonly Placed[]): Netlist {
   list.rated = list.contacts.flatMap((c, i) => (c.ratedA === null ? [] : [i]))
   list.contactIndex = new Map(list.contacts.map((c, i) => [c.ref, i]))
   return list
+}
+
+function isBoard({ device }: Placed, part: LoadPart): boolean {
+  const role = (id: string) => device.terminals.find((t) => t.id === id)?.role
+  const ends = [role(part.a), role(part.b)]
+  return device.kind !== 'thermostat' && ends.includes('R') && ends.includes('C')
 }
 
 /** The node of a terminal or of earth; NaN for a point that is not there. */

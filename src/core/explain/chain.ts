@@ -4,7 +4,7 @@ import { type Ref } from '../installation'
 import { evalContextOf } from '../situation'
 import { noVolts } from './noVolts'
 import { coilsBehind, costOf, reachFrom, wayTo, type Step } from './route'
-import { tiedWithoutVolts, type NoVoltsBecause } from './ties'
+import { deadOnWay, tiedWithoutVolts, type NoVoltsBecause } from './ties'
 
 export type GateState = 'passing' | 'blocking' | 'unknown' | 'notReached'
 
@@ -115,8 +115,16 @@ function followEnds(
   // A supply of too few volts is still a supply: what it lacks is said of the load.
   const tied = solution.energised(ref) ? null : tiedWithoutVolts(solution, a, b)
   const way = tied ? null : (wayTo(solution, a, b, needs) ?? wayTo(solution, a, b, 0))
-  if (!way) {
-    const { at, because, loose } = tied ? { ...tied, loose: null } : noVolts(solution, a, b)
+  const dead =
+    way && !solution.energised(ref)
+      ? deadOnWay(
+          solution,
+          way.hot.flatMap((s) => (s.node === GROUND ? [] : [s.node])),
+        )
+      : null
+  if (!way || dead) {
+    const none = tied ?? dead
+    const { at, because, loose } = none ? { ...none, loose: null } : noVolts(solution, a, b)
     found.gates.push({ at: at ?? ref, side, state: 'blocking', because: [because] })
     if (loose !== null) {
       const reach = reachFrom(solution, loose)

@@ -107,6 +107,20 @@ export function unfedTerminal(solution: Solution, nodes: readonly number[]): NoV
   return { at: terminal, because: { kind: 'unfed', terminal, jumper } }
 }
 
+/**
+ * Of the points of a way, in order, the first R that no supply reaches but through its own device, and that no closed
+ * contact ties to one either: a way through it leads backwards through an output, as no current ever would.
+ */
+export function deadOnWay(solution: Solution, nodes: readonly number[]): NoVolts | null {
+  const dead = unfedTerminal(solution, nodes)
+  const at = dead?.at == null ? undefined : solution.circuit.net.index.get(dead.at)
+  // The R of what has a supply of its own is fed from inside, through a fuse.
+  const { net } = solution.circuit
+  const own = dead?.at == null ? '' : splitRef(dead.at).placed
+  if ([...net.transformers, ...net.sources].some((s) => s.placed.ref === own)) return null
+  return at === undefined || supplyEnd(solution, tiedNow(solution, at)) !== null ? null : dead
+}
+
 /** Whether conductors and other devices' contacts, open ones too, lead from a terminal to a supply. */
 function isFed(solution: Solution, ref: Ref): boolean {
   const { net } = solution.circuit

@@ -1,4 +1,5 @@
 import { hasStrips, landedOutputs } from '../query'
+import { canDefrost } from './boardsPowered'
 import type { StateRule } from './rule'
 
 /** Where the defrost output is landed, strips temper every defrost, at any outdoor temperature. */
@@ -8,9 +9,10 @@ export const defrostTempered: StateRule<'defrostTempered', 'coldDefrost'> = {
   severity: 'warn',
   codes: ['coldDefrost'],
   applies: (inst) => hasStrips(inst) && landedOutputs(inst).length > 0,
-  each({ conditions, abnormalCount, facts }) {
+  each({ inst, conditions, abnormalCount, facts }) {
     if (abnormalCount !== 1 || !conditions.has('defrost') || !facts.compressor || facts.stripsOn.length)
       return null
+    if (!canDefrost(inst, facts.deadBoards)) return null
     return facts.stripsOff[0] ? { at: facts.stripsOff[0], code: 'coldDefrost' } : null
   },
 }

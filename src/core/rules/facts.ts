@@ -42,6 +42,8 @@ export interface Facts {
   weak: { ref: Ref; volts: number; needs: number }[]
   /** Thermostats' electronics without power. */
   unpowered: Ref[]
+  /** Boards' electronics without power. */
+  deadBoards: Ref[]
   running: Ref[]
 }
 
@@ -77,6 +79,7 @@ const blank = (outcome: Outcome): Facts => ({
   overloaded: [],
   weak: [],
   unpowered: [],
+  deadBoards: [],
   running: [],
 })
 
@@ -94,6 +97,7 @@ function read(circuit: Circuit, outcome: Outcome): Facts {
   circuit.net.loads.forEach((load, i) => {
     const on = outcome.coils[i] === 2
     if (!on) weakness(load, outcome, facts)
+    if (!on && load.isBoard) facts.deadBoards.push(load.ref)
     const does = load.part.does
     if (!does) return
     if (on && does.what !== 'control') facts.running.push(load.ref)

@@ -1,5 +1,5 @@
 import { Circuit, type Outcome } from '../circuit'
-import { CALLS, type Call } from '../equipment'
+import { CALLS, isHeatPumpHeating, type Call } from '../equipment'
 import type { Installation, Ref } from '../installation'
 import { callsOf, reachableCombinations, type ModeCombination, type Situation } from '../situation'
 import { tolerances } from '../tolerances'
@@ -21,6 +21,9 @@ export interface Run {
   /** By rule and code, and for rules about the whole by place. */
   broken: Map<string, Broken>
   everRan: Set<Ref>
+  /** What was found and what ran in a defrost: it counts where the compressor ran on some heating call, and so can frost. */
+  inDefrost: { broken: Map<string, Broken>; everRan: Set<Ref> }
+  canFrost: boolean
   ranNormally: Map<Call, Set<Ref>>
   solved: number
   mostModes: number
@@ -81,6 +84,8 @@ export function* runSteps(
     circuit,
     broken: new Map(),
     everRan: new Set(),
+    inDefrost: { broken: new Map(), everRan: new Set() },
+    canFrost: false,
     ranNormally: new Map(),
     solved: 0,
     mostModes: 0,
@@ -94,6 +99,10 @@ export function* runSteps(
     yield
   }
   if (run.holdsOn || circuit.hasMemory()) proveOtherRests(run, calls, each, temperatures)
+  if (run.canFrost) {
+    for (const ref of run.inDefrost.everRan) run.everRan.add(ref)
+    for (const [key, b] of run.inDefrost.broken) keep(run.broken, key, b)
+  }
   const nearest = temperatures.reduce((a, t) =>
     Math.abs(t - tolerances.mildF) < Math.abs(a - tolerances.mildF) ? t : a,
   )
@@ -116,7 +125,7 @@ function keepOverall(
     ranNormally: (call: Call) => run.ranNormally.get(call) ?? new Set<Ref>(),
   })) {
     const situation: Situation = { call: breach.call, outdoorF, modes: {} }
-    keep(run, `${rule.id}:${breach.code}`, { rule, situation, breach, size: sizeOf(0, situation) })
+    keep(run.broken, `${rule.id}:${breach.code}`, { rule, situation, breach, size: sizeOf(0, situation) })
   }
 }
 
@@ -155,9 +164,12 @@ function proveCall(
         run.holdsOn ||= circuit.holdsOn(outcome)
       }
       const seen = stateSeen(circuit, outcome, situation, { abnormalCount, conditions })
+      const defrosts = conditions.has('defrost')
+      if (!defrosts && seen.facts.compressor !== null && isHeatPumpHeating(call)) run.canFrost = true
+      const ever = defrosts ? run.inDefrost.everRan : run.everRan
       if (first)
         for (const ref of seen.facts.running) {
-          run.everRan.add(ref)
+          ever.add(ref)
           if (abnormalCount === 0) normally.add(ref)
         }
       for (const rule of judges) judge(run, rule, seen)
@@ -182,9 +194,10 @@ function proveOtherRests(
 function judge(run: Run, rule: StateRule<string, string>, seen: StateSeen): void {
   const found = rule.each(seen)
   if (!found) return
-  const { situation, abnormalCount } = seen
+  const { situation, abnormalCount, conditions } = seen
+  const into = conditions.has('defrost') ? run.inDefrost.broken : run.broken
   for (const breach of 'code' in found ? [found] : found)
-    keep(run, `${rule.id}:${breach.code}`, {
+    keep(into, `${rule.id}:${breach.code}`, {
       rule,
       situation,
       breach,
@@ -192,7 +205,7 @@ function judge(run: Run, rule: StateRule<string, string>, seen: StateSeen): void
     })
 }
 
-function keep(run: Run, key: string, b: Broken): void {
-  const known = run.broken.get(key)
-  if (!known || smaller(b.size, known.size)) run.broken.set(key, b)
+function keep(into: Map<string, Broken>, key: string, b: Broken): void {
+  const known = into.get(key)
+  if (!known || smaller(b.size, known.size)) into.set(key, b)
 }

@@ -1,6 +1,7 @@
 import { airSide } from './airSide'
 import { auxHeldOff } from './auxHeldOff'
 import { backupCalls } from './backupCalls'
+import { boardsPowered } from './boardsPowered'
 import { burnerNeedsBlower } from './burnerNeedsBlower'
 import { blowerSpeed } from './blowerSpeed'
 import { coilVolts } from './coilVolts'
@@ -105,6 +106,7 @@ const ALL = [
   coilVolts,
   transformerLoad,
   thermostatPowered,
+  boardsPowered,
   floatStops,
   humidifierHeat,
   auxHeldOff,

@@ -1,5 +1,6 @@
 import { targetsOf } from '../query'
 import { isCooling, isHeatPumpHeating } from '../equipment'
+import { canDefrost } from './boardsPowered'
 import type { StateRule } from './rule'
 
 /**
@@ -12,10 +13,11 @@ export const valveRight: StateRule<'valveRight', 'defrostHeats' | 'coolingHeats'
   severity: 'wrong',
   codes: ['defrostHeats', 'coolingHeats', 'heatingCools'],
   applies: (inst) => targetsOf(inst).some((t) => t.making.what === 'reversingValve'),
-  each({ situation, conditions, facts }) {
+  each({ inst, situation, conditions, facts }) {
     if (!facts.compressor || !facts.valve) return null
     const { call } = situation
     const defrost = conditions.has('defrost')
+    if (defrost && !canDefrost(inst, facts.deadBoards)) return null
     const wanted = defrost || isCooling(call) ? 'cooling' : isHeatPumpHeating(call) ? 'heating' : null
     if (wanted === null || facts.valve.position === wanted) return null
     return {
