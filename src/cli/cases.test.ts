@@ -1,5 +1,6 @@
 import { join } from 'node:path'
 import { CASES } from '../../tests/cases/cases'
+import { MORE_CASES } from '../../tests/cases/more'
 import { Circuit, solve } from '@/core/circuit'
 import { gateChain } from '@/core/explain'
 import { prove, withSite } from '@/core/rules'
@@ -28,7 +29,7 @@ function compose(lines: readonly string[]): Job {
 }
 
 describe('jobs as people wire them', () => {
-  it.each(CASES.map((c) => [c.name, c] as const))('%s', (_, c) => {
+  it.each([...CASES, ...MORE_CASES].map((c) => [c.name, c] as const))('%s', (_, c) => {
     const job = compose([...c.gear, ...c.work])
     const inst = installationOf(job)
     const proof = withSite(prove(inst), jobSeen(job))

@@ -68,3 +68,25 @@ export const PACKAGED = [
   'land --line',
   'land --plan',
 ]
+/** A one-row kit without a lead to the blower, on an air handler that runs its blower on G alone. */
+export const NO_INTERLOCK = [...strips('sorrel-h1', 'teasel-a3', 'teasel-k1', 'marram-s1'), 'land --plan']
+export const TWO_VALVE_ENDS = [...strips('plover-p1', 'teasel-a3', 'teasel-k2', 'marram-s1'), 'land --plan']
+export const FLOAT = [
+  ...strips('sorrel-h1', 'teasel-a3', 'teasel-k2', 'marram-s1'),
+  'place fl=sedge-fl1 --where garage --box',
+  'land --plan',
+]
+/** A wired controller on its bus to both boards. */
+export const BUS = [
+  ...strips('sedge-w1', 'teasel-v2', 'teasel-k2', 'marram-v3'),
+  'set ah.selector=bus od.selector=bus',
+  'land --plan',
+]
+export const PACKAGED_FUEL = [
+  'place tstat=sorrel-d1 --where wall --box',
+  'place od=brindle-p7 --where north --box',
+  'place os=sedge-os1 --where north --box',
+  'cable tstat=od --conductors 10',
+  'land --line',
+  'land --plan',
+]
