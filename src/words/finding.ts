@@ -196,7 +196,7 @@ const CODE_WORDS: Record<RuleCode, (found: Naming) => string> = {
   stripReversed: ({ n: [a, b] }) =>
     `Strips go on ${a} °F below setpoint and off at ${b}: the wrong way round`,
   stripTight: ({ n: [a, b] }) => `Strips go on and off ${a} °F apart; at least ${b} are needed`,
-  fanOffInDefrost: () => 'The indoor fan stands in defrost while the strips heat',
+  fanOffInDefrost: () => 'The fan is set off in defrost, and the strips are set to heat then',
   cyclesCompressor: ({ n: [a, b] }) => `${a} starts an hour on a compressor; ${b} is the most it should make`,
   cyclesBurner: ({ n: [a, b] }) => `${a} starts an hour on a burner; ${b} is the most it should make`,
   minimumOffShort: ({ n: [a] }) => `The compressor rests ${a} min, and no board does it rest five`,

@@ -113,6 +113,8 @@ export function gateName(inst: Installation, at: Ref): string {
   if (part.kind !== 'contact') return refWords(inst, at)
   // A breaker's poles are one thing to a person; which circuit it is matters more.
   if (part.gate === 'breaker') return `Breaker, ${lower(placed.label)}`
+  // Of a relay's contacts every relay has the same ones: which relay it is matters as much.
+  if (placed.device.kind === 'relay' && part.label) return `${placed.label}, ${lower(part.label)}`
   if (part.gate === 'thermostat') return `${placed.label} ${part.label ?? ''}`.trim()
   return part.label ?? GATE_WORDS[part.gate]
 }

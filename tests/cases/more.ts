@@ -13,7 +13,8 @@ export const MORE_CASES: readonly Case[] = [
     states: [['heat1 10', ['kit.row1', 'ah.blowerHeat'], ['od.compressor']]],
     reasons: [
       ['heat1 10', 'od.compressor', /10 °F outside.*20 °F/],
-      ['heat1 30', 'kit.row1', /Not called/],
+      // Without a call for backup this thermostat closes AUX by itself below the lockout: the nearest that would bring it on.
+      ['heat1 30', 'kit.row1', /30 °F outside; closes below 20 °F/],
     ],
   },
   {
@@ -75,7 +76,7 @@ export const MORE_CASES: readonly Case[] = [
     ],
     reasons: [
       ['heat1 30', 'od.compressor', /30 °F outside.*35 °F/],
-      ['heat1 50', 'fur.valve', /Not called/],
+      ['heat1 50', 'fur.valve', /50 °F outside; closes below 35 °F/],
       ['heat1 30 fur.limit=open', 'fur.valve', /limit/i],
       ['heat1 30 fur.door=open', 'fur.valve', /door/i],
     ],
@@ -157,7 +158,16 @@ export const MORE_CASES: readonly Case[] = [
     name: 'a second transformer on Rh, and Rc and Rh still joined',
     gear: G.TWO_STAGE,
     work: ['place x=sedge-x40 --where garage --box', 'land --line', 'land x.R=tstat.Rh x.C=ah.C'],
-    breaks: ['paralleled'],
+    // With the kit's breaker off, the second transformer feeds the first backwards, and its primary the blower's line.
+    breaks: [
+      'paralleled',
+      'overcurrent',
+      'overRating',
+      'overloaded',
+      'compressorNoBlower',
+      'coolingHeats',
+      'defrostHeats',
+    ],
   },
   {
     name: 'the fossil fuel kit in charge, as it should be',
@@ -183,7 +193,8 @@ export const MORE_CASES: readonly Case[] = [
     name: 'a controller that stops the fan in defrost while its strips heat',
     gear: G.BUS,
     work: ['set tstat.fanInDefrost=off tstat.stripsInDefrost=yes'],
-    breaks: ['fanOffInDefrost', 'stripsNoBlower'],
+    // The kit's own contact still starts the blower: what contradicts are the two settings.
+    breaks: ['fanOffInDefrost'],
   },
   {
     name: 'Y is spliced past the furnace’s board',

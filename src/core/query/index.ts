@@ -1,5 +1,5 @@
 export { makesHeatAhead, mayTemper } from './ahead'
-export { copperNet, joinedByCopper } from './copper'
+export { copperNet, joinedByCopper, wiredNet } from './copper'
 export { usualBackupCycles, USUAL_CYCLES } from './cycles'
 export { defrostOutputs, landedOutputs } from './defrostOutputs'
 export { feedsOf, serviceVolts } from './feeds'

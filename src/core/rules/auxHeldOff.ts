@@ -1,5 +1,5 @@
 import { terminalOf, type Installation, type Placed, type Ref } from '../installation'
-import { copperNet, hasStrips, intentOf, ofKind, terminalsWith } from '../query'
+import { hasStrips, intentOf, ofKind, terminalsWith, wiredNet } from '../query'
 import { tolerances } from '../tolerances'
 import type { Breach, StateRule, StateSeen } from './rule'
 
@@ -25,7 +25,7 @@ function switchF(inst: Installation, odt: Placed, inputs: readonly Ref[]): numbe
   const ends = terminalsWith(odt, 'switch')
   const point = intentOf(odt, 'outdoorSwitch')
   if (typeof point !== 'number' || ends.length < 2) return []
-  const nets = ends.map((end) => copperNet(inst, end))
+  const nets = ends.map((end) => wiredNet(inst, end))
   const isOutput = (ref: Ref) => {
     const found = terminalOf(inst, ref)
     const heats = ['AUX', 'W1', 'W2', 'W3'].includes(found?.terminal.role ?? '')

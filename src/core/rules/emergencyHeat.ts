@@ -1,5 +1,7 @@
 import { hasBurner, hasStrips, ofKind } from '../query'
-import type { StateRule } from './rule'
+import type { Breach, StateRule } from './rule'
+
+type Code = 'compressorInEmergency' | 'someBackupMissing' | 'noBackup'
 
 /**
  * Emergency heat brings on all backup at any outdoor temperature, and never the compressor. The first half is asked
@@ -7,10 +9,7 @@ import type { StateRule } from './rule'
  * Of a burner its first stage is enough, and of strips the first bank where the thermostat brings them on in steps: the
  * others must then be within reach of an ordinary call, which is another rule's.
  */
-export const emergencyHeat: StateRule<
-  'emergencyHeat',
-  'compressorInEmergency' | 'someBackupMissing' | 'noBackup'
-> = {
+export const emergencyHeat: StateRule<'emergencyHeat', Code> = {
   id: 'emergencyHeat',
   scope: 'state',
   severity: 'danger',
@@ -18,12 +17,14 @@ export const emergencyHeat: StateRule<
   applies: (inst) => hasStrips(inst) || hasBurner(inst),
   each({ inst, situation, abnormalCount, facts }) {
     if (situation.call !== 'emergency' || !facts.settled) return null
-    if (facts.compressor) return { at: facts.compressor, code: 'compressorInEmergency' }
-    if (abnormalCount > 0) return null
+    const found: Breach<Code>[] = facts.compressor
+      ? [{ at: facts.compressor, code: 'compressorInEmergency' }]
+      : []
     const some = facts.stripsOn.length + facts.burnersOn.length > 0
     const missing = facts.stripsOff[0] ?? (facts.burnersOn.length ? undefined : facts.burnersOff[0])
     const steps = ofKind(inst, 'thermostat').some((p) => p.device.plate.emergencySteps)
-    if (some && steps) return null
-    return missing ? { at: missing, code: some ? 'someBackupMissing' : 'noBackup' } : null
+    if (missing && abnormalCount === 0 && !(some && steps))
+      found.push({ at: missing, code: some ? 'someBackupMissing' : 'noBackup' })
+    return found
   },
 }

@@ -17,7 +17,7 @@ export const stripHysteresis: JobRule<'stripHysteresis', 'stripReversed' | 'stri
       const off = ownSettings(on.placed, 'stripOff')[0]
       const [a, b] = [numberOf(on.value), numberOf(off?.value)]
       if (a === null || b === null || intentOf(on.placed, 'stripsWithHeatPump') === 'no') return []
-      if (b >= a) return breach('stripReversed', [off!.at, on.at], a, b)
+      if (b > a) return breach('stripReversed', [off!.at, on.at], a, b)
       const least = on.placed.device.plate.leastStripGapF ?? LEAST_STRIP_GAP
       return a - b < least ? breach('stripTight', [off!.at, on.at], a - b, least) : []
     }),
