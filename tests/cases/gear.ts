@@ -90,3 +90,26 @@ export const PACKAGED_FUEL = [
   'land --line',
   'land --plan',
 ]
+export const ZONES = [
+  'place tstat=sorrel-h1 --where wall --box',
+  'place ah=teasel-a3 kit=teasel-k2 zp=sedge-z2 --where garage --box',
+  'place od=marram-s1 --where north --box',
+  'cable tstat=zp --conductors 10',
+  'cable ah=od --conductors 8',
+  'land --line',
+  'land --plan',
+]
+export const OIL = fuel(
+  'plover-s3', 'brindle-o1', 'marram-s1',
+  ['place rel=sedge-r1 iso=sedge-r1 ceat=sedge-a103 --where garage --box'], '--fuel stage',
+) // prettier-ignore
+export const MONITOR = [
+  ...strips('sorrel-h1', 'teasel-a3', 'teasel-k2', 'marram-s1'),
+  'place m=sedge-m1 --where north --box',
+  'land --plan',
+]
+export const TWO_CIRCUITS = [...strips('sorrel-h1', 'teasel-a5', 'teasel-k3', 'marram-s1'), 'land --plan']
+export const HUMID = fuel(
+  'sorrel-d1', 'brindle-g1', 'marram-s1',
+  ['place os=sedge-os1 --where north --box', 'place hum=sedge-h1 --where garage --box'], '',
+) // prettier-ignore
