@@ -14,7 +14,7 @@ import {
 } from '@/jobfile'
 import { DEVICE_WORDS } from '@/words'
 import { readPractice, readSituation, type Args } from './args'
-import { findDevice } from './jobOnDisk'
+import { findDevice, libraryDevices } from './jobOnDisk'
 
 /** An edit of a job from the command line: the operations that the screens make too, in order. */
 type Edit = (job: Job, args: Args) => Checked<Operation[]>
@@ -65,7 +65,7 @@ function pairs(words: readonly string[], expected: string): Checked<[string, str
 
 /** `place FILE REF=DEVICE …`: devices of the library, or of files of their own, bolted down. */
 const place: Edit = (job, { words, library, values }) => {
-  const list = pairs(words, 'REF=DEVICE, such as od=marram-s1')
+  const list = pairs(words, 'REF=DEVICE, a name of your own and a device')
   if (!list.ok) return list
   const ops: Operation[] = []
   for (const [ref, named] of list.value) {
@@ -202,14 +202,22 @@ const lift: Edit = (job, { words }) => {
   return done(ops)
 }
 
+const serviceVolts = (feed: Device): number =>
+  Number(feed.settings.find((s) => s.id === 'volts')?.default ?? 0)
+
 /** Kits plugged in, and a circuit for each piece of line-voltage gear that has none. */
 function lineWork(job: Job, library: string): Checked<Operation[]> {
-  const twoPole = findDevice('feed-240', library)
-  const onePole = findDevice('feed-120', library)
-  if (!twoPole.ok) return twoPole
-  if (!onePole.ok) return onePole
+  const feeds = libraryDevices(library).filter((d) => d.kind === 'feed')
+  const of = (terminal: string) =>
+    feeds
+      .filter((d) => d.terminals.some((t) => t.id === terminal))
+      // Of several the one of the highest volts, which is the usual service of a house.
+      .reduce<Device | null>((a, d) => (a && serviceVolts(a) >= serviceVolts(d) ? a : d), null)
+  const [twoPole, onePole] = [of('L2'), of('N')]
+  if (!twoPole || !onePole)
+    return refuse('--line', 'a library with a two-pole and a one-pole circuit', library)
   const inst = installationOf(job)
-  const fed = withLineWork(inst, { twoPole: twoPole.value, onePole: onePole.value })
+  const fed = withLineWork(inst, { twoPole, onePole })
   const fresh = fed.placed.filter((p) => !placedByRef(inst, p.ref))
   const ops: Operation[] = fresh.map(({ device, where, ...placed }, i) => ({
     kind: 'placeDevice',

@@ -1,4 +1,4 @@
-import { readFileSync, renameSync, writeFileSync } from 'node:fs'
+import { readdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import type { Device } from '@/core/equipment'
 import { checkJob, formatJob, MOST_BYTES, parseDevice, problem, type Checked, type Job } from '@/jobfile'
@@ -30,6 +30,15 @@ export function findDevice(named: string, library: string): Checked<Device> {
     return { ok: false, problems: [problem('device', 'a device of the library, or a device file', named)] }
   return parseDevice(text)
 }
+
+/** Every device of the library that can be read. */
+export const libraryDevices = (library: string): Device[] =>
+  readdirSync(library)
+    .filter((f) => f.endsWith('.json'))
+    .flatMap((f) => {
+      const found = findDevice(join(library, f), library)
+      return found.ok ? [found.value] : []
+    })
 
 /** While a job is being written it may name library devices instead of carrying them: here they are filled in. */
 function withLibrary(raw: unknown, library: string): { value: unknown; carried: Set<string> } {

@@ -105,6 +105,7 @@ const CODE_WORDS: Record<RuleCode, (found: Naming) => string> = {
   defrostHeats: () => 'Defrost does not shift the reversing valve',
   noCooling: () => 'A cooling call does not run the compressor',
   heatUncalled: () => 'Backup heats with no call for heat',
+  blowerUncalled: () => 'The blower runs with nothing called',
   compressorUncalled: () => 'The compressor runs with no call for it',
   compressorNoBlower: () => 'The compressor runs with no blower',
   fanSpeedOnly: () => 'The blower stays at fan speed while the heat pump runs: Y does not reach its board',

@@ -49,7 +49,7 @@ function becauseWords(inst: Installation, gate: ChainGate, b: ChainBecause): str
     }
     case 'samePole': {
       if (b.swapped)
-        return `R and C are swapped at the ${lower(placedByRef(inst, splitRef(b.swapped).placed)?.label ?? 'thermostat')}: both ends stand at the common`
+        return `R and C are swapped at the ${lower(placedByRef(inst, splitRef(b.swapped).placed)?.label ?? 'thermostat')}: both ends stand at ${b.side === 'hot' ? 'the hot side' : 'the common'}`
       const side = b.side === 'hot' ? 'R' : 'the common'
       return `Both ends stand at ${side} of the same supply: no volts between them`
     }

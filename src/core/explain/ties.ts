@@ -86,7 +86,7 @@ export function standing(
   const { nodes } = solution.circuit.net
   const [one, other] = [nodes[endA.node]!, nodes[endB.node]!]
   if (endA.node === endB.node) {
-    const swapped = endA.side === 'common' ? swappedAmong(solution, around) : null
+    const swapped = swappedAmong(solution, around, endA.side)
     return { at: swapped, because: { kind: 'samePole', pole: one, side: endA.side, swapped } }
   }
   const commons = [endA, endB].map((m) => polesOf(solution)[m.supply]!.cold)
@@ -134,16 +134,18 @@ function roleOf(solution: Solution, ref: Ref): string | undefined {
   return placedByRef(solution.circuit.inst, placed)?.device.terminals.find((t) => t.id === id)?.role
 }
 
-/** Of the terminals around a load at the common, an R on a device whose C stands at the hot side. */
-function swappedAmong(solution: Solution, around: ReadonlySet<number>): Ref | null {
+/** Of the terminals around a load, an R at the common on a device whose C is hot, or a C that is hot where R is common. */
+function swappedAmong(solution: Solution, around: ReadonlySet<number>, side: SupplyEnd['side']): Ref | null {
   const { inst, net } = solution.circuit
+  const [here, there] = side === 'common' ? (['R', 'C'] as const) : (['C', 'R'] as const)
   for (const node of around) {
     const ref = net.nodes[node]!
-    if (roleOf(solution, ref) !== 'R') continue
+    if (roleOf(solution, ref) !== here) continue
     const { placed } = splitRef(ref)
-    const common = placedByRef(inst, placed)?.device.terminals.find((t) => t.role === 'C')
-    const at = common && net.index.get(makeRef(placed, common.id))
-    if (at !== undefined && supplyEnd(solution, tiedNow(solution, at))?.side === 'hot') return ref
+    const other = placedByRef(inst, placed)?.device.terminals.find((t) => t.role === there)
+    const at = other && net.index.get(makeRef(placed, other.id))
+    const end = at === undefined ? null : supplyEnd(solution, tiedNow(solution, at))
+    if (end && end.side !== side) return ref
   }
   return null
 }

@@ -48,7 +48,7 @@ function stripNets(requirements: Requirements, gear: Gear): void {
   if (staged) requirements.net('W2', [second, w2])
   else requirements.net('W1', [w1, w2], 'jumperW')
   if (back) requirements.net('W1', [w1, back], 'tempered')
-  emergency(requirements, gear, e, aux, staged)
+  emergency(requirements, gear, aux, staged)
 }
 
 /** Whether anything stands on the second heat input: a kit of one row has nothing to bring on there. */
@@ -59,20 +59,18 @@ const secondBank = ({ inst }: Gear): boolean => {
 }
 
 /** Emergency heat where nothing stands in the aux path: a jumper where one path serves both, else the setting. */
-function emergency(
-  requirements: Requirements,
-  gear: Gear,
-  e: Ref | undefined,
-  aux: Ref | undefined,
-  staged: boolean,
-) {
+function emergency(requirements: Requirements, gear: Gear, aux: Ref | undefined, staged: boolean): void {
+  // Behind a panel that knows no E the thermostat must send its emergency calls down AUX.
+  const from = term(gear.source, 'E') ? gear.source : gear.thermostat
+  const e = term(from, 'E')
   if (!e) return
+  const along = auxOf(from) ?? aux
   const setting = decided(gear.thermostat, 'auxWithE')
   if (gear.practice.emergency === 'jumper' && !staged) {
     requirements.set(gear.thermostat, 'auxWithE', 'separate')
-    requirements.net('E', [auxOf(gear.source) ?? aux, e], 'jumperE')
+    requirements.net('E', [along, e], 'jumperE')
   } else if (setting) requirements.set(gear.thermostat, 'auxWithE', 'together')
-  else requirements.net('E', [e, auxOf(gear.source) ?? aux], 'jumperE')
+  else requirements.net('E', [e, along], 'jumperE')
 }
 
 /** Aux through the outdoor thermostat; the defrost output joins downstream of it, or defrosts run cold above it. */
@@ -216,11 +214,5 @@ function fuelNets(requirements: Requirements, gear: Gear, y: Ref | undefined): v
     if (!first(inst, 'outdoorSensor')) requirements.set(thermostat, 'outdoorSource', 'feed', 'sensor')
     compressorNets(requirements, gear, y, coolDown(requirements, gear, thermostat))
   }
-  emergency(
-    requirements,
-    { ...gear, practice: { ...practice, emergency: 'setting' } },
-    term(source, 'E'),
-    aux,
-    true,
-  )
+  emergency(requirements, { ...gear, practice: { ...practice, emergency: 'setting' } }, aux, true)
 }

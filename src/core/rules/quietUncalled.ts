@@ -1,21 +1,31 @@
 import { isCooling, isHeatPumpHeating } from '../equipment'
-import type { StateRule } from './rule'
+import { targetsOf } from '../query'
+import type { Breach, StateRule } from './rule'
 
-/** Nothing that heats, cools or burns runs without a call for it: no back-feed, no crossed conductor. */
-export const quietUncalled: StateRule<'quietUncalled', 'heatUncalled' | 'compressorUncalled'> = {
+type Code = 'heatUncalled' | 'compressorUncalled' | 'blowerUncalled'
+
+/** Nothing that heats, cools or blows runs without a call for it: no back-feed, no crossed conductor. */
+export const quietUncalled: StateRule<'quietUncalled', Code> = {
   id: 'quietUncalled',
   scope: 'state',
   severity: 'wrong',
-  codes: ['heatUncalled', 'compressorUncalled'],
+  codes: ['heatUncalled', 'compressorUncalled', 'blowerUncalled'],
   applies: () => true,
-  each({ situation, abnormalCount, facts }) {
-    if (abnormalCount > 0) return null
+  each({ inst, situation, abnormalCount, facts }) {
+    if (abnormalCount > 0 || !facts.settled) return null
     const { call } = situation
+    const found: Breach<Code>[] = []
     const heating = isHeatPumpHeating(call) || call === 'emergency'
     const heat = facts.burnersOn[0] ?? facts.stripsOn[0]
-    if (heat && !heating) return { at: heat, code: 'heatUncalled' }
-    if (facts.compressor && !isCooling(call) && !isHeatPumpHeating(call))
-      return call === 'emergency' ? null : { at: facts.compressor, code: 'compressorUncalled' }
-    return null
+    if (heat && !heating) found.push({ at: heat, code: 'heatUncalled' })
+    // The compressor in emergency heat is graver, and another rule's.
+    if (facts.compressor && !isCooling(call) && !heating)
+      found.push({ at: facts.compressor, code: 'compressorUncalled' })
+    if (facts.blower && call === 'off' && !found.length) {
+      const blows = targetsOf(inst).filter((t) => t.making.what === 'blower')
+      const at = blows.find((t) => facts.running.includes(t.ref))
+      if (at) found.push({ at: at.ref, code: 'blowerUncalled' })
+    }
+    return found
   },
 }

@@ -16,6 +16,8 @@ const MORE: Record<string, () => JobSeen | Proof> = {
   hotRestartSeldom: () => prove(weatherAlone({ 'tstat.holdOff': 0 })),
   compressorInLeak: () => prove(joined(job('osier-walk'), 'leak.T3', 'leak.T4')),
   heatInLeak: () => prove(joined(job('osier-walk'), 'ah.K1', 'ah.W1')),
+  // The blower's relay straight from R.
+  blowerUncalled: () => prove(joined(right(), 'ah.R', 'ah.G')),
   heatingCools: () => prove(joined(right(), 'od.R', 'od.OB')),
   backupCallEmpty: () => prove(lifted('quillfeather-lane', 'tstat.AUX', 'spl.x')),
   stageCallEmpty: () => prove(lifted('pennywort-close', 'ah.Y2', 'od.Y2')),
