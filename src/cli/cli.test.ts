@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process'
-import { mkdtempSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import Ajv from 'ajv/dist/2020'
@@ -151,5 +151,92 @@ describe('bin/gatecross', () => {
   it('publishes a schema for each answer', () => {
     const names = JSON.parse(gatecross('schema', '--json').out) as string[]
     expect(names).toEqual(['job', 'device', ...Object.keys(ANSWERS)])
+  })
+
+  it('composes the smallest job in fewer than forty lines, and proves it', () => {
+    const folder = mkdtempSync(join(tmpdir(), 'gate-cross-new-'))
+    const file = join(folder, 'small.json')
+    // What docs/file-format.md shows; every line of it is run.
+    const script = `
+      new FILE --title Smallest
+      place FILE tstat=sorrel-h1 --where wall --box
+      place FILE ah=teasel-a3 kit=teasel-k2 --where garage --box
+      place FILE od=marram-s1 --where north --box
+      cable FILE tstat=ah --conductors 8
+      cable FILE ah=od --conductors 6 --feet 50
+      land FILE --line
+      land FILE tstat.R=ah.R tstat.C=ah.C tstat.G=ah.G tstat.Y=ah.Y tstat.OB=ah.O tstat.AUX=ah.W1
+      land FILE ah.R=od.R ah.C=od.C ah.Y=od.Y ah.O=od.OB ah.W1=od.W ah.W1=ah.W2
+      set FILE tstat.auxWithE=together
+      read FILE lineVolts 238 --at od.L1 --place disconnect --call off --outdoor 50 --who Wren
+    `
+      .trim()
+      .split('\n')
+    expect(script.length).toBeLessThan(40)
+    for (const line of script) {
+      const run = gatecross(
+        ...line
+          .trim()
+          .split(' ')
+          .map((w) => (w === 'FILE' ? file : w)),
+      )
+      expect([line, run.code, run.err]).toEqual([line, 0, ''])
+    }
+    const check = gatecross('check', file)
+    expect([check.code, check.out]).toEqual([
+      0,
+      expect.stringMatching(
+        /^Nothing is wrong in [\d,]+ states\. Worth a look: Nothing holds strip row 1 off/,
+      ),
+    ])
+    // The file names its devices; packed, it carries them, and says the same.
+    const devices = () => (JSON.parse(readFileSync(file, 'utf8')) as { devices: object }).devices
+    expect(devices()).toEqual({})
+    expect(gatecross('pack', file).code).toBe(0)
+    expect(Object.keys(devices())).toHaveLength(5)
+    expect(gatecross('check', file).out).toBe(check.out)
+    expect(gatecross('judge', file).out).toMatch(/^Right: 238 V/)
+
+    const before = readFileSync(file, 'utf8')
+    for (const [args, said] of [
+      [['new', file], 'a name that no file has yet'],
+      [['new', join(folder, 'no', 'where.json')], 'a file that can be written'],
+      [['place', file, 'x=no-such-device'], 'a device of the library'],
+      [['place', file, 'tstat=sorrel-h1'], 'a name that is not used yet'],
+      [['land', file, 'tstat.Q=ah.R'], 'a terminal of a placed device'],
+      [['lift', file, 'tstat.R=ah.C'], 'two terminals that a conductor joins'],
+      [['set', file, 'tstat.droop=9'], '0 to 5'],
+      [['set', file, 'tstat.rvSense=sideways'], 'one of cooling, heating'],
+      [['read', file, 'lineVolts', 'OL', '--at', 'od.L1'], 'a number in V'],
+      [['read', file, 'lineVolts', '9000', '--at', 'od.L1'], '0 to 600 V'],
+      [['cable', file, 'tstat=ah', '--conductors', '99'], '1 to 10'],
+    ] as [string[], string][]) {
+      const run = gatecross(...args)
+      expect([args, run.code, run.err]).toEqual([args, 2, expect.stringContaining(said)])
+    }
+    expect(readFileSync(file, 'utf8')).toBe(before)
+    expect(readdirSync(folder)).toEqual(['small.json'])
+  })
+
+  it('lifts what it landed, and asks the plan for the rest', () => {
+    const file = join(mkdtempSync(join(tmpdir(), 'gate-cross-plan-')), 'plan.json')
+    for (const line of [
+      'new FILE',
+      'place FILE tstat=sorrel-h1 --where wall --box',
+      'place FILE ah=teasel-a3 kit=teasel-k2 --where garage --box',
+      'place FILE od=marram-s1 --where north --box',
+      'cable FILE tstat=ah ah=od',
+      'land FILE --line',
+      'land FILE tstat.R=ah.C',
+      'lift FILE tstat.R=ah.C',
+      'land FILE --plan',
+    ])
+      expect([line, gatecross(...line.split(' ').map((w) => (w === 'FILE' ? file : w))).code]).toEqual([
+        line,
+        0,
+      ])
+    expect(gatecross('check', file).code).toBe(0)
+    expect(gatecross('plan', file).code).toBe(0)
+    expect(gatecross('land', file, '--plan').out).toBe('Nothing to change.\n')
   })
 })

@@ -7,7 +7,7 @@ import { answer } from './answer'
 import { readArgs, type Args } from './args'
 import { COMMANDS, schemaCommand, type Answer } from './commands'
 import { EDITS, newJob } from './composeCommands'
-import { readJobFile, writeJobFile } from './jobOnDisk'
+import { readJobFile, writeJobFile, type JobOnDisk } from './jobOnDisk'
 
 const HELP = `gatecross: proof of a heat pump's wiring and readings, from a job file
 
@@ -76,14 +76,19 @@ function main(argv: string[]): number {
 }
 
 /** `new FILE`: never over a file that is there. */
-function create({ file = '', values, json, library }: Args): number {
+function create(args: Args): number {
+  const { file = '', values, json } = args
   const id = basename(file, '.json')
     .toLowerCase()
     .replace(/[^a-z0-9-]+/g, '-')
   if (!file || !id) return complain([{ path: 'FILE', expected: 'a name for the job file' }], json)
   if (existsSync(file)) return complain([{ path: file, expected: 'a name that no file has yet' }], json)
-  writeJobFile(file, { job: newJob(id, values.title ?? id), carried: new Set() }, library)
-  return said(['a job with nothing in it yet'], json)
+  return write(
+    file,
+    { job: newJob(id, values.title ?? id), carried: new Set() },
+    ['a job with nothing in it yet'],
+    args,
+  )
 }
 
 /** An edit of the file: all of it or nothing. */
@@ -93,8 +98,8 @@ function edit(args: Args): number {
   if (!read.ok) return complain(read.problems, json, file)
   const { job, carried } = read.value
   if (command === 'pack') {
-    writeJobFile(file, { job, carried: new Set(Object.keys(job.devices)) }, library)
-    return said(['every device carried in the file'], json)
+    const all = new Set(Object.keys(job.devices))
+    return write(file, { job, carried: all }, ['every device carried in the file'], args)
   }
   const ops = EDITS[command]!(job, args)
   if (!ops.ok) return complain(ops.problems, json, file)
@@ -102,12 +107,21 @@ function edit(args: Args): number {
   if (!batch) return said([], json)
   const next = apply(job, batch)
   if (!next.ok) return complain(next.problems, json, file)
-  writeJobFile(file, { job: next.value, carried }, library)
-  return said(
-    ops.value.map((op) => operationWords(installationOf(next.value), op)),
-    json,
-  )
+  const inst = installationOf(next.value)
+  const done = ops.value.map((op) => operationWords(inst, op))
+  return write(file, { job: next.value, carried }, done, args)
 }
+
+/** Writes the file and says what was done; a place that cannot be written to is the caller's to know. */
+function write(file: string, what: JobOnDisk, done: string[], { json, library }: Args): number {
+  try {
+    writeJobFile(file, what, library)
+  } catch {
+    return complain([{ path: file, expected: 'a file that can be written' }], json)
+  }
+  return said(done, json)
+}
+
 /** What was done, a line each. */
 function said(changed: string[], json: boolean): number {
   const result = answer({ ok: true, changed }, changed.length ? changed : ['Nothing to change.'])

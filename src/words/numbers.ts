@@ -10,4 +10,4 @@ export function figure(n: number, digits = 1): string {
 export const degrees = (t: number): string => `${figure(t)} °F`
 export const volts = (v: number): string => `${figure(v)} V`
 /** 1960 as "1,960". */
-export const count = (n: number): string => n.toLocaleString('en-US')
+export const count = (n: number): string => String(n).replace(/\B(?=(?:\d{3})+$)/g, ',')
