@@ -1,35 +1,16 @@
-import { join } from 'node:path'
 import { CASES } from '../../tests/cases/cases'
+import { FURTHER_CASES } from '../../tests/cases/further'
 import { MORE_CASES } from '../../tests/cases/more'
 import { Circuit, solve } from '@/core/circuit'
 import { gateChain } from '@/core/explain'
 import { prove, withSite } from '@/core/rules'
-import { apply, batched, installationOf, jobSeen, sentence, type Job } from '@/jobfile'
+import { installationOf, jobSeen, sentence } from '@/jobfile'
 import { chainSentence, gateWords } from '@/words'
-import { readArgs, readSituation } from './args'
-import { EDITS, newJob } from './composeCommands'
-
-const library = join(__dirname, '../../library')
-
-/** A job written line by line, as the command line does it. */
-function compose(lines: readonly string[]): Job {
-  return lines.reduce(
-    (job, line) => {
-      const [command = '', ...rest] = line.split(' ')
-      const args = readArgs([command, 'FILE', ...rest], library, '2026-11-26T09:00:00Z')
-      const ops = EDITS[command]!(job, args)
-      if (!ops.ok) throw new Error(`${line}: ${ops.problems.map(sentence).join('; ')}`)
-      const batch = batched(ops.value)
-      const next = batch ? apply(job, batch) : { ok: true as const, value: job }
-      if (!next.ok) throw new Error(`${line}: ${next.problems.map(sentence).join('; ')}`)
-      return next.value
-    },
-    newJob('case', 'Case'),
-  )
-}
+import { compose } from '../../tests/helpers/compose'
+import { readSituation } from './args'
 
 describe('jobs as people wire them', () => {
-  it.each([...CASES, ...MORE_CASES].map((c) => [c.name, c] as const))('%s', (_, c) => {
+  it.each([...CASES, ...MORE_CASES, ...FURTHER_CASES].map((c) => [c.name, c] as const))('%s', (_, c) => {
     const job = compose([...c.gear, ...c.work])
     const inst = installationOf(job)
     const proof = withSite(prove(inst), jobSeen(job))

@@ -20,6 +20,7 @@ const RULE_WORDS: Record<RuleId, string> = {
   someHeat: 'A heating demand brings some heat at every outdoor temperature',
   noChatter: 'Relays and contactors come to rest',
   valveRight: 'The reversing valve is right in cooling, heating and defrost',
+  fanRuns: 'A call for the fan runs the blower',
   coolRuns: 'A cooling call runs the compressor',
   quietUncalled: 'Nothing heats or cools without a call for it',
   compressorNeedsBlower: 'The compressor never runs without the blower',
@@ -106,6 +107,10 @@ const CODE_WORDS: Record<RuleCode, (found: Naming) => string> = {
   noCooling: () => 'A cooling call does not run the compressor',
   heatUncalled: () => 'Backup heats with no call for heat',
   blowerUncalled: () => 'The blower runs with nothing called',
+  stripsUncalled: () => 'Strips heat on a plain call for the heat pump',
+  noFan: () => 'A call for the fan does not run the blower',
+  switchHoldsNothing: ({ at }) =>
+    `${at} is there, and holds nothing off: nothing that it opens lies between the thermostat and the strips`,
   compressorUncalled: () => 'The compressor runs with no call for it',
   compressorNoBlower: () => 'The compressor runs with no blower',
   fanSpeedOnly: () => 'The blower stays at fan speed while the heat pump runs: Y does not reach its board',

@@ -23,7 +23,7 @@ export const CASES: readonly Case[] = [
     name: 'red and blue are crossed at the thermostat',
     gear: G.ONE_STAGE,
     work: ['lift tstat.R=ah.R tstat.C=ah.C', 'land tstat.R=ah.C tstat.C=ah.R'],
-    breaks: ['noHeat', 'noCooling', 'noBackup', 'backupCallEmpty', 'rowNever', 'stageNever'],
+    breaks: ['noHeat', 'noCooling', 'noFan', 'noBackup', 'backupCallEmpty', 'rowNever', 'stageNever'],
     states: [['heatAux1 20', [], ['od.compressor', 'kit.row1']]],
     reasons: [['heat1 20', 'od.compressor', /R and C are swapped/]],
   },
@@ -234,7 +234,7 @@ export const CASES: readonly Case[] = [
     name: 'green is not landed at the air handler',
     gear: G.ONE_STAGE,
     work: ['lift tstat.G=ah.G'],
-    breaks: ['compressorNoBlower'],
+    breaks: ['compressorNoBlower', 'noFan'],
     states: [['emergency 20', ['kit.row1', 'ah.blower'], []]],
   },
   {
@@ -255,6 +255,7 @@ export const CASES: readonly Case[] = [
     // This thermostat lives on Rc: dead, it calls nothing.
     breaks: [
       'noHeat',
+      'noFan',
       'noCooling',
       'noBackup',
       'backupCallEmpty',

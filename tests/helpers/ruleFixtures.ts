@@ -222,6 +222,12 @@ export const FIXTURES: Record<string, RuleFixture> = {
     witness: { call: 'cool1', modes: {} },
     code: 'noCooling',
   },
+  fanRuns: {
+    why: 'G lifted at the thermostat and its conductor on Y: the blower follows the heat pump, and never the fan call',
+    broken: () => moved(good(), 'tstat.G', 'tstat.Y', 'ah.G'),
+    witness: { call: 'fan', modes: {} },
+    code: 'noFan',
+  },
   quietUncalled: {
     why: 'G and W1 joined at the air handler: the fan call brings on the first row',
     broken: () => joined(good(), 'ah.G', 'ah.W1'),

@@ -113,12 +113,12 @@ export function unfedTerminal(solution: Solution, nodes: readonly number[]): NoV
  */
 export function deadOnWay(solution: Solution, nodes: readonly number[]): NoVolts | null {
   const dead = unfedTerminal(solution, nodes)
-  const at = dead?.at == null ? undefined : solution.circuit.net.index.get(dead.at)
-  // The R of what has a supply of its own is fed from inside, through a fuse.
+  if (!dead?.at) return null
   const { net } = solution.circuit
-  const own = dead?.at == null ? '' : splitRef(dead.at).placed
+  // The R of what has a supply of its own is fed from inside, through a fuse.
+  const own = splitRef(dead.at).placed
   if ([...net.transformers, ...net.sources].some((s) => s.placed.ref === own)) return null
-  return at === undefined || supplyEnd(solution, tiedNow(solution, at)) !== null ? null : dead
+  return supplyEnd(solution, tiedNow(solution, net.index.get(dead.at)!)) === null ? dead : null
 }
 
 /** Whether conductors and other devices' contacts, open ones too, lead from a terminal to a supply. */

@@ -3,7 +3,7 @@ import { hasStrips, intentOf, ofKind, terminalsWith, wiredNet } from '../query'
 import { tolerances } from '../tolerances'
 import type { Breach, StateRule, StateSeen } from './rule'
 
-type Code = 'auxAboveGate' | 'auxNoGate'
+type Code = 'auxAboveGate' | 'auxNoGate' | 'switchHoldsNothing'
 
 /** °F from which nothing of the backup is needed: the usual no-heat temperature. */
 const NO_HEAT_F = 65
@@ -36,6 +36,12 @@ function switchF(inst: Installation, odt: Placed, inputs: readonly Ref[]): numbe
   return output && input ? [point + (odt.device.plate.differentialF ?? 0)] : []
 }
 
+/** Whether an outdoor thermostat stands in the compressor's wire, which is another use of it. */
+const holdsCompressor = (inst: Installation, odt: Placed): boolean =>
+  terminalsWith(odt, 'switch').some((end) =>
+    [...wiredNet(inst, end)].some((ref) => ['Y1', 'Y2'].includes(terminalOf(inst, ref)?.terminal.role ?? '')),
+  )
+
 /** The heat inputs of the indoor unit that are live. */
 function liveInputs(state: StateSeen): Ref[] {
   const { inst } = state
@@ -55,7 +61,7 @@ export const auxHeldOff: StateRule<'auxHeldOff', Code> = {
   id: 'auxHeldOff',
   scope: 'state',
   severity: 'wrong',
-  codes: ['auxAboveGate', 'auxNoGate'],
+  codes: ['auxAboveGate', 'auxNoGate', 'switchHoldsNothing'],
   readsOutdoor: true,
   applies: hasStrips,
   each(state) {
@@ -74,7 +80,10 @@ export const auxHeldOff: StateRule<'auxHeldOff', Code> = {
     const gate = gates.length ? Math.min(...gates) : null
     if (gate !== null && situation.outdoorF >= gate)
       found.push({ at: row, code: 'auxAboveGate', numbers: [gate] })
-    if (gate === null && situation.outdoorF >= NO_HEAT_F)
+    const idle =
+      gate === null ? ofKind(inst, 'outdoorThermostat').find((o) => !holdsCompressor(inst, o)) : null
+    if (idle) found.push({ at: idle.ref, code: 'switchHoldsNothing' })
+    else if (gate === null && situation.outdoorF >= NO_HEAT_F)
       found.push({ at: row, code: 'auxNoGate', severity: 'warn', numbers: [NO_HEAT_F] })
     return found.length ? found : null
   },

@@ -2,14 +2,14 @@ import { isCooling, isHeatPumpHeating } from '../equipment'
 import { targetsOf } from '../query'
 import type { Breach, StateRule } from './rule'
 
-type Code = 'heatUncalled' | 'compressorUncalled' | 'blowerUncalled'
+type Code = 'heatUncalled' | 'stripsUncalled' | 'compressorUncalled' | 'blowerUncalled'
 
 /** Nothing that heats, cools or blows runs without a call for it: no back-feed, no crossed conductor. */
 export const quietUncalled: StateRule<'quietUncalled', Code> = {
   id: 'quietUncalled',
   scope: 'state',
   severity: 'wrong',
-  codes: ['heatUncalled', 'compressorUncalled', 'blowerUncalled'],
+  codes: ['heatUncalled', 'stripsUncalled', 'compressorUncalled', 'blowerUncalled'],
   applies: () => true,
   each({ inst, situation, abnormalCount, facts }) {
     if (abnormalCount > 0 || !facts.settled) return null
@@ -18,6 +18,10 @@ export const quietUncalled: StateRule<'quietUncalled', Code> = {
     const heating = isHeatPumpHeating(call) || call === 'emergency'
     const heat = facts.burnersOn[0] ?? facts.stripsOn[0]
     if (heat && !heating) found.push({ at: heat, code: 'heatUncalled' })
+    // Backup beside a heat pump that runs comes with a call for backup, and with no other.
+    const [strip] = facts.stripsOn
+    if (strip && facts.compressor && (call === 'heat1' || call === 'heat2'))
+      found.push({ at: strip, code: 'stripsUncalled' })
     // The compressor in emergency heat is graver, and another rule's.
     if (facts.compressor && !isCooling(call) && !heating)
       found.push({ at: facts.compressor, code: 'compressorUncalled' })

@@ -11,6 +11,7 @@ import { defrostIntent } from './defrostIntent'
 import { defrostNoBurner } from './defrostNoBurner'
 import { defrostTempered } from './defrostTempered'
 import { emergencyHeat } from './emergencyHeat'
+import { fanRuns } from './fanRuns'
 import { floatStops } from './floatStops'
 import { heatAheadOfCoil } from './heatAheadOfCoil'
 import { hotCoil } from './hotCoil'
@@ -78,6 +79,7 @@ const ALL = [
   noChatter,
   valveRight,
   coolRuns,
+  fanRuns,
   quietUncalled,
   compressorNeedsBlower,
   blowerSpeed,

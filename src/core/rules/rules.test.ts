@@ -1,6 +1,6 @@
 import { demoInstallation, libraryDevice, rewired, wireBetween, without } from '../../../tests/helpers/demo'
 import { device, install, placed, wire } from '../../../tests/helpers/build'
-import { FIXTURES, joined, slowHeat } from '../../../tests/helpers/ruleFixtures'
+import { FIXTURES, joined, moved, slowHeat } from '../../../tests/helpers/ruleFixtures'
 import { JOB_FIXTURES, job, seen, bus, as, lifted, toldNoDefrost } from '../../../tests/helpers/jobFixtures'
 import { Circuit, solve } from '../circuit'
 import type { Device, Value } from '../equipment'
@@ -16,6 +16,11 @@ const MORE: Record<string, () => JobSeen | Proof> = {
   hotRestartSeldom: () => prove(weatherAlone({ 'tstat.holdOff': 0 })),
   compressorInLeak: () => prove(joined(job('osier-walk'), 'leak.T3', 'leak.T4')),
   heatInLeak: () => prove(joined(job('osier-walk'), 'ah.K1', 'ah.W1')),
+  // On a valve that is energised in heating, its conductor on W1 as well.
+  stripsUncalled: () => prove(joined(job('sandpiper-green'), 'tstat.OB', 'ah.W1')),
+  // Both ends of the outdoor thermostat off, and aux past it.
+  switchHoldsNothing: () =>
+    prove(joined(moved(moved(right(), 'odt.T1', null, 'spl.x'), 'odt.T2', null, 'od.W'), 'spl.x', 'ah.W1')),
   // The blower's relay straight from R.
   blowerUncalled: () => prove(joined(right(), 'ah.R', 'ah.G')),
   heatingCools: () => prove(joined(right(), 'od.R', 'od.OB')),

@@ -1,0 +1,16 @@
+import { targetsOf } from '../query'
+import type { StateRule } from './rule'
+
+/** With everything normal, a call for the fan alone runs the blower. */
+export const fanRuns: StateRule<'fanRuns', 'noFan'> = {
+  id: 'fanRuns',
+  scope: 'state',
+  severity: 'wrong',
+  codes: ['noFan'],
+  applies: (inst) => targetsOf(inst).some((t) => t.making.what === 'blower'),
+  each({ inst, situation, abnormalCount, facts }) {
+    if (abnormalCount > 0 || situation.call !== 'fan' || !facts.settled || facts.blower) return null
+    const at = targetsOf(inst).find((t) => t.making.what === 'blower')
+    return at ? { at: at.ref, code: 'noFan' } : null
+  },
+}
