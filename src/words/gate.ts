@@ -12,6 +12,7 @@ export interface GateWords {
 
 /** Which reason to give first, when several decide: what the technician can act on. */
 const ORDER: ChainBecause['kind'][] = [
+  'notJoined',
   'notWired',
   'unfed',
   'samePole',
@@ -40,6 +41,8 @@ function becauseWords(inst: Installation, gate: ChainGate, b: ChainBecause): str
   switch (b.kind) {
     case 'notWired':
       return b.last ? `Not wired: the path ends at ${refWords(inst, b.last)}` : 'Not wired'
+    case 'notJoined':
+      return `No conductor leads from ${refWords(inst, b.from)} to ${refWords(inst, b.to)}`
     case 'unfed': {
       const { terminal, jumper } = b
       const at = refWords(inst, terminal)

@@ -3,8 +3,8 @@ import { GROUND, type Solution } from '../circuit'
 import { type Ref } from '../installation'
 import { evalContextOf } from '../situation'
 import { noVolts } from './noVolts'
-import { coilsBehind, costOf, reachFrom, wayTo, type Step } from './route'
-import { deadOnWay, tiedWithoutVolts, type NoVoltsBecause } from './ties'
+import { coilToFollow, costOf, reachFrom, wayTo, whyNoWay, type Step } from './route'
+import { tiedWithoutVolts, type NoVoltsBecause } from './ties'
 
 export type GateState = 'passing' | 'blocking' | 'unknown' | 'notReached'
 
@@ -115,13 +115,7 @@ function followEnds(
   // A supply of too few volts is still a supply: what it lacks is said of the load.
   const tied = solution.energised(ref) ? null : tiedWithoutVolts(solution, a, b)
   const way = tied ? null : (wayTo(solution, a, b, needs) ?? wayTo(solution, a, b, 0))
-  const dead =
-    way && !solution.energised(ref)
-      ? deadOnWay(
-          solution,
-          way.hot.flatMap((s) => (s.node === GROUND ? [] : [s.node])),
-        )
-      : null
+  const dead = way && !solution.energised(ref) ? whyNoWay(solution, way, side === 'control') : null
   if (!way || dead) {
     const none = tied ?? dead
     const { at, because, loose } = none ? { ...none, loose: null } : noVolts(solution, a, b)
@@ -157,8 +151,8 @@ function follow(solution: Solution, steps: Step[], side: ChainGate['side'], foun
   const { net } = solution.circuit
   for (const step of steps) {
     if (step.contact !== null) {
-      for (const coil of coilsBehind(solution, step.contact).slice(0, 1))
-        followLoad(solution, coil, 'control', found)
+      const coil = coilToFollow(solution, step.contact)
+      if (coil !== null) followLoad(solution, coil, 'control', found)
       found.gates.push(gateAt(solution, step.contact, side))
     }
     found.route.push(step.branch)

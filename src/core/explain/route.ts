@@ -1,9 +1,19 @@
-import { CALLS, evaluate, explain, type Expr, type EvalContext, type Truth } from '../equipment'
+import {
+  CALLS,
+  evaluate,
+  explain,
+  normalState,
+  type Device,
+  type Expr,
+  type EvalContext,
+  type Truth,
+} from '../equipment'
 import { GROUND, type Netlist, type Solution } from '../circuit'
 import { splitRef, type Ref } from '../installation'
 import { evalContextOf } from '../situation'
+import { isCalled, notJoined } from './called'
 import { polesOf, type Poles } from './poles'
-import { tiedWithoutVolts } from './ties'
+import { deadOnWay, tiedWithoutVolts, type NoVolts } from './ties'
 
 /** One step of a way through the circuit: the branch taken and the node it leads to. */
 export interface Step {
@@ -30,28 +40,66 @@ interface Searched {
 }
 const searches = new WeakMap<Solution, Searched>()
 
-/**
- * An open contact that a coil drives costs as much as closing that coil's own circuit, on top of itself; a coil that only a
- * missing or a wrong conductor keeps from its volts costs nothing more: it is what somebody meant to close.
- */
+/** Price of a coil that no way from any supply reaches: more than any way through open contacts. */
+const NO_WAY = 100 * OPEN
+
+/** What a search of one solution needs; contacts that are open cost one each until the coils behind them are looked at. */
 function searchOf(solution: Solution): Searched {
   let s = searches.get(solution)
   if (!s) {
-    const { contacts, loads } = solution.circuit.net
+    const { contacts } = solution.circuit.net
     s = { prices: Float64Array.from(contacts, (_, i) => openPrice(solution, i)), reaches: new Map() }
     searches.set(solution, s)
     const dearer = s.prices.slice()
     contacts.forEach((_, i) => {
       if (!s!.prices[i]) return
-      const [coil] = coilsBehind(solution, i)
-      const load = coil === undefined ? undefined : loads.find((l) => l.ref === coil)
-      if (load && !tiedWithoutVolts(solution, load.a, load.b))
-        dearer[i]! += wayTo(solution, load.a, load.b, load.pullIn)?.price ?? 100 * OPEN
+      const prices = coilsBehind(solution, i).map((coil) => coilPrice(solution, coil))
+      if (prices.length) dearer[i]! += Math.min(...prices)
     })
     s.prices = dearer
     s.reaches.clear()
   }
   return s
+}
+
+/**
+ * What it would take to close a coil's own circuit: the open contacts on its way. One that only a missing or a wrong
+ * conductor keeps from its volts costs nothing: it is what somebody meant to close.
+ */
+function coilPrice(solution: Solution, coil: Ref): number {
+  const load = solution.circuit.net.loads.find((l) => l.ref === coil)
+  if (!load || tiedWithoutVolts(solution, load.a, load.b)) return 0
+  const way = wayTo(solution, load.a, load.b, load.pullIn)
+  if (way) return whyNoWay(solution, way, true) ? 0 : way.price
+  // A thermostat's own electronics are meant to be on always.
+  return load.part.does?.what === 'control' || isCalled(solution, [load.a, load.b]) ? 0 : NO_WAY
+}
+
+/**
+ * Why the nearest way is none: it leads through an R that is dead, or (to a coil) past the output that the call closes.
+ * Null where the way is the one that is meant.
+ */
+export function whyNoWay(solution: Solution, way: Way, isCoil: boolean): NoVolts | null {
+  // Open for want of what no call brings.
+  const isMoot = (contact: number | null | undefined): boolean =>
+    typeof contact === 'number' && openPrice(solution, contact) >= OPEN + 1000 * EVENT
+  const nodes = [way.ends[0], ...way.hot.map((s) => s.node)]
+  const points = nodes.flatMap((node, i) =>
+    node === GROUND ? [] : [{ node, mootAfter: isMoot(way.hot[i]?.contact) }],
+  )
+  const dead = deadOnWay(solution, points)
+  if (dead || !isCoil) return dead
+  const open = way.hot.flatMap(({ contact }) =>
+    contact === null ? [] : [{ contact, isMoot: isMoot(contact) }],
+  )
+  return notJoined(solution, way.ends[0], way.ends[1], open)
+}
+
+/** Of the coils that a contact waits for, the one that is nearest to its volts: whose chain is worth showing. */
+export function coilToFollow(solution: Solution, contact: number): Ref | null {
+  const coils = coilsBehind(solution, contact)
+  const prices = coils.map((coil) => (solution.energised(coil) ? 0 : coilPrice(solution, coil)))
+  return coils[prices.indexOf(Math.min(...prices))] ?? null
 }
 
 /** Cost of reaching a node; earth included. */
@@ -123,24 +171,35 @@ function openPrice(solution: Solution, index: number): number {
   const { placed, part } = solution.circuit.net.contacts[index]!
   return (
     OPEN +
-    1000 * farFromClosing(part.driver, evalContextOf(solution.circuit.inst, placed, solution.situation))
+    1000 *
+      farFromClosing(
+        part.driver,
+        evalContextOf(solution.circuit.inst, placed, solution.situation),
+        placed.device,
+      )
   )
 }
+
+/** What waits for something that no call brings, such as a defrost output: further than any way through a call. */
+const EVENT = 5000
 
 /**
  * How far a driver is from yes: of alternatives the nearest, of conditions together their sum; for a call the calls
  * between, a flat price for a mode or a setting; a temperature costs nothing, since the weather does that by itself.
  */
-function farFromClosing(driver: Expr, context: EvalContext): number {
+function farFromClosing(driver: Expr, context: EvalContext, device: Device): number {
   if (evaluate(driver, context) === 'yes') return 0
-  if ('all' in driver) return driver.all.reduce((sum, e) => sum + farFromClosing(e, context), 0)
-  if ('any' in driver) return Math.min(100, ...driver.any.map((e) => farFromClosing(e, context)))
+  if ('all' in driver) return driver.all.reduce((sum, e) => sum + farFromClosing(e, context, device), 0)
+  if ('any' in driver) return Math.min(...driver.any.map((e) => farFromClosing(e, context, device)))
   if ('call' in driver) {
     const now = CALLS.indexOf(context.call)
     return Math.min(...driver.call.map((c) => Math.abs(CALLS.indexOf(c) - now)))
   }
-  if ('mode' in driver) return 10
-  return 'set' in driver ? 20 : 0
+  if ('mode' in driver) {
+    const mode = device.modes.find((m) => m.id === driver.mode)
+    return mode && driver.is.includes(normalState(mode)) ? 10 : EVENT
+  }
+  return 'set' in driver ? EVENT : 0
 }
 
 /** The steps from the reach's start to `node`, in order; null when there is no way. */

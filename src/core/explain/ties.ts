@@ -1,4 +1,6 @@
 import { GROUND, type Solution } from '../circuit'
+import { evaluate } from '../equipment'
+import { evalContextOf } from '../situation'
 import { makeRef, placedByRef, splitRef, type Ref } from '../installation'
 import { polesOf } from './poles'
 
@@ -6,6 +8,8 @@ import { polesOf } from './poles'
 export type NoVoltsBecause =
   /** No way in the wiring at all; the wiring ends at this terminal. */
   | { kind: 'notWired'; last: Ref | null }
+  /** What the thermostat calls just now leads to no input of its kind: this one has nothing from there. */
+  | { kind: 'notJoined'; from: Ref; to: Ref }
   /** One end comes to a supply terminal that nothing feeds; `jumper`: the fed one beside it on the same device. */
   | { kind: 'unfed'; terminal: Ref; jumper: Ref | null }
   /** Both ends stand at one end of one supply. `swapped`: the R of a device at which R and C have changed places. */
@@ -22,7 +26,11 @@ export interface NoVolts {
 }
 
 /** Every node that conductors and contacts tie to one, earth left out; `through` says which contacts count. */
-function tiedTo(solution: Solution, start: number, through: (contact: number) => boolean): Set<number> {
+export function tiedTo(
+  solution: Solution,
+  start: number,
+  through: (contact: number) => boolean,
+): Set<number> {
   const { conductors, contacts } = solution.circuit.net
   const pairs = [...conductors, ...contacts.filter((_, i) => through(i))]
   const tied = new Set([start])
@@ -36,7 +44,16 @@ function tiedTo(solution: Solution, start: number, through: (contact: number) =>
   return tied
 }
 const tiedNow = (solution: Solution, start: number): Set<number> =>
-  tiedTo(solution, start, (i) => solution.state.closed[i] === 1)
+  tiedTo(solution, start, (i) => solution.state.closed[i] === 1 || isMeant(solution, i))
+
+/** Whether the call closes a thermostat's contact, and only the thermostat's own want of power keeps it open. */
+function isMeant(solution: Solution, index: number): boolean {
+  if (solution.state.drivers[index] === 2) return false
+  const { placed, part } = solution.circuit.net.contacts[index]!
+  if (placed.device.kind !== 'thermostat') return false
+  const powered = evalContextOf(solution.circuit.inst, placed, solution.situation, () => 'yes')
+  return evaluate(part.driver, powered) === 'yes'
+}
 
 /** An end of a supply. */
 export interface SupplyEnd {
@@ -96,11 +113,16 @@ export function standing(
 
 /** Of some nodes, in order, the first R that no supply reaches but through the device it is on. */
 export function unfedTerminal(solution: Solution, nodes: readonly number[]): NoVolts | null {
-  const { net, inst } = solution.circuit
+  const { net } = solution.circuit
   const terminal = nodes
     .map((n) => net.nodes[n]!)
     .find((ref) => roleOf(solution, ref) === 'R' && !isFed(solution, ref))
-  if (terminal === undefined) return null
+  return terminal === undefined ? null : unfed(solution, terminal)
+}
+
+/** A terminal that nothing feeds, and the fed one beside it that a jumper would come from. */
+function unfed(solution: Solution, terminal: Ref): NoVolts {
+  const { inst } = solution.circuit
   const { placed } = splitRef(terminal)
   const beside = (placedByRef(inst, placed)?.device.terminals ?? []).map((t) => makeRef(placed, t.id))
   const jumper = beside.find((at) => roleOf(solution, at) === 'R' && isFed(solution, at)) ?? null
@@ -108,24 +130,49 @@ export function unfedTerminal(solution: Solution, nodes: readonly number[]): NoV
 }
 
 /**
- * Of the points of a way, in order, the first R that no supply reaches but through its own device, and that no closed
- * contact ties to one either: a way through it leads backwards through an output, as no current ever would.
+ * Of the points of a way from a load to its source, the R that is dead: one that no supply reaches but through its own
+ * device (a way through it leads backwards through an output, as no current ever would), or that only something which no
+ * call closes could put volts on.
+ * @param points nodes of the way, each with whether such a contact leads on from it towards the source
  */
-export function deadOnWay(solution: Solution, nodes: readonly number[]): NoVolts | null {
-  const dead = unfedTerminal(solution, nodes)
-  if (!dead?.at) return null
+export function deadOnWay(
+  solution: Solution,
+  points: readonly { node: number; mootAfter: boolean }[],
+): NoVolts | null {
   const { net } = solution.circuit
-  // The R of what has a supply of its own is fed from inside, through a fuse.
-  const own = splitRef(dead.at).placed
-  if ([...net.transformers, ...net.sources].some((s) => s.placed.ref === own)) return null
-  return supplyEnd(solution, tiedNow(solution, net.index.get(dead.at)!)) === null ? dead : null
+  const dead = unfedTerminal(
+    solution,
+    points.map((p) => p.node),
+  )
+  if (dead?.at && supplyEnd(solution, tiedNow(solution, net.index.get(dead.at)!)) === null) return dead
+  const last = points.findLastIndex((p) => p.mootAfter)
+  const before = points
+    .slice(0, last + 1)
+    .map((p) => net.nodes[p.node]!)
+    .findLast((ref) => roleOf(solution, ref) === 'R' && !feedsItself(solution, splitRef(ref).placed))
+  return before === undefined ? null : unfed(solution, before)
 }
+
+/** Whether a device has a supply of its own. */
+const feedsItself = ({ circuit: { net } }: Solution, placed: string): boolean =>
+  [...net.transformers, ...net.sources].some((s) => s.placed.ref === placed)
 
 /** Whether conductors and other devices' contacts, open ones too, lead from a terminal to a supply. */
 function isFed(solution: Solution, ref: Ref): boolean {
   const { net } = solution.circuit
   const own = splitRef(ref).placed
-  const tied = tiedTo(solution, net.index.get(ref)!, (i) => net.contacts[i]!.placed.ref !== own)
+  // The R of what has a supply of its own is fed from inside, through a fuse.
+  const isSource = feedsItself(solution, own)
+  // A contact that puts R on an output feeds nothing backwards.
+  const putsR = (i: number) => {
+    const { a, b, placed } = net.contacts[i]!
+    return (
+      !feedsItself(solution, placed.ref) &&
+      [a, b].some((n) => n !== GROUND && roleOf(solution, net.nodes[n]!) === 'R')
+    )
+  }
+  const through = (i: number) => isSource || (net.contacts[i]!.placed.ref !== own && !putsR(i))
+  const tied = tiedTo(solution, net.index.get(ref)!, through)
   return supplyEnd(solution, tied) !== null
 }
 
