@@ -9,7 +9,10 @@ import { prove } from '@/core/rules'
 import { callsOf, reachableModes, regionsOf, type Situation } from '@/core/situation'
 import { tolerances } from '@/core/tolerances'
 import { installationOf, parseJob } from '@/jobfile'
+import * as GEAR from '../tests/cases/gear'
+import { compose } from '../tests/helpers/compose'
 import { landedCase, matrix, unexpected } from '../tests/helpers/matrix'
+import { behaviourOf, oddReasons, slipsOf, unseenBy } from '../tests/helpers/slips'
 
 const OMEGA = 2 * Math.PI * 60
 /** Ω of an open contact in the other program, which cannot leave a branch out. */
@@ -185,4 +188,34 @@ const asked = process.argv[2]
 if (!asked || asked === 'circuit') circuit()
 if (!asked || asked === 'sweep') sweep()
 if (!asked || asked === 'failures') failures()
-if (asked === 'matrix') wholeMatrix()
+/** Every single wiring slip of every gear of the cases: what the proof misses, and reasons that name no conductor. */
+function everySlip(): void {
+  const start = performance.now()
+  const total = { slips: 0, unseen: 0, odd: 0 }
+  for (const [name, lines] of Object.entries(GEAR)) {
+    if (lines === GEAR.NOT_LOOKED_AT) continue
+    const right = installationOf(compose(lines))
+    const good = behaviourOf(right)
+    const seen = { slips: 0, unseen: 0, odd: 0 }
+    for (const { what, inst, kind } of slipsOf(right)) {
+      seen.slips++
+      const unseen = unseenBy(inst, good)
+      if (unseen.length) console.log(`slips: ${name}: ${what} is not found: ${unseen[0]}`)
+      seen.unseen += unseen.length ? 1 : 0
+      if (kind === 'lift') seen.odd += oddReasons(inst, right).length
+    }
+    console.log(
+      `slips: ${name}: ${seen.slips} slips, ${seen.unseen} not found; ${seen.odd} reasons after a lift that name no conductor`,
+    )
+    total.slips += seen.slips
+    total.unseen += seen.unseen
+    total.odd += seen.odd
+  }
+  const minutes = (performance.now() - start) / 60_000
+  console.log(
+    `slips: ${total.slips} in all, ${total.unseen} not found, ${total.odd} odd reasons; ${minutes.toFixed(1)} min`,
+  )
+}
+
+if (asked === 'slips') everySlip()
+else if (asked === 'matrix') wholeMatrix()

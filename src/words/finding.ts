@@ -34,6 +34,7 @@ const RULE_WORDS: Record<RuleId, string> = {
   thermostatPowered: 'The thermostat has its power, water in the pan or not',
   boardsPowered: 'Every board that is wired for 24 V has its power',
   floatStops: 'Water in the pan stops the compressor in cooling',
+  monitorStops: 'The line-voltage monitor stops the compressor',
   humidifierHeat: 'A wet humidifier pan does not stop the heat',
   auxHeldOff: 'Aux stays off above its gate, defrost and emergency excepted (energy codes ask for it)',
   defrostTempered: 'Where the defrost output is landed, strips temper every defrost',
@@ -150,6 +151,9 @@ const CODE_WORDS: Record<RuleCode, (found: Naming) => string> = {
   boardUnpowered: ({ at }) => `${at} has no 24 V between its R and C`,
   floatCutsThermostat: () => 'Water in the pan cuts the thermostat’s power, not only the compressor',
   floatDoesNotStop: () => 'Water in the pan does not stop the compressor',
+  monitorDoesNotStop: () => 'The compressor runs while the line-voltage monitor holds it off',
+  humidifierNever: () => 'The humidifier never runs, on any call',
+  humidifierUncalled: () => 'The humidifier runs with nothing called',
   wetStopsHeat: () => 'A wet humidifier pan stops the heat',
   auxAboveGate: ({ at, n: [a] }) =>
     `${at} heats on an ordinary call from ${a} °F up, where its gate holds aux off`,

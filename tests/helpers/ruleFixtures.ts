@@ -2,6 +2,9 @@ import type { Device, Plate, Value } from '@/core/equipment'
 import type { Installation } from '@/core/installation'
 import type { Situation } from '@/core/situation'
 import { degF } from '@/core/units'
+import { installationOf } from '@/jobfile'
+import { MONITOR } from '../cases/gear'
+import { compose } from './compose'
 import { coil, contact, device, install, placed, wire } from './build'
 import { demoInstallation, libraryDevice, rewired, without, wireBetween } from './demo'
 
@@ -308,6 +311,13 @@ export const FIXTURES: Record<string, RuleFixture> = {
     broken: () => joined(demoInstallation('osier-walk'), 'flo.T1', 'flo.T2'),
     witness: { call: 'cool1', modes: { 'flo.water': 'high' } },
     code: 'floatDoesNotStop',
+  },
+  monitorStops: {
+    why: 'the line-voltage monitor jumped',
+    clean: () => installationOf(compose(MONITOR)),
+    broken: () => joined(installationOf(compose(MONITOR)), 'm.T1', 'm.T2'),
+    witness: { call: 'cool1', modes: { 'm.line': 'holding' } },
+    code: 'monitorDoesNotStop',
   },
   humidifierHeat: {
     why: 'the thermostat’s R taken from behind the humidifier’s wet switch',

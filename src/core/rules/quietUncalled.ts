@@ -2,14 +2,14 @@ import { isCooling, isHeatPumpHeating } from '../equipment'
 import { targetsOf } from '../query'
 import type { Breach, StateRule } from './rule'
 
-type Code = 'heatUncalled' | 'stripsUncalled' | 'compressorUncalled' | 'blowerUncalled'
+type Code = 'humidifierUncalled' | 'heatUncalled' | 'stripsUncalled' | 'compressorUncalled' | 'blowerUncalled'
 
 /** Nothing that heats, cools or blows runs without a call for it: no back-feed, no crossed conductor. */
 export const quietUncalled: StateRule<'quietUncalled', Code> = {
   id: 'quietUncalled',
   scope: 'state',
   severity: 'wrong',
-  codes: ['heatUncalled', 'stripsUncalled', 'compressorUncalled', 'blowerUncalled'],
+  codes: ['humidifierUncalled', 'heatUncalled', 'stripsUncalled', 'compressorUncalled', 'blowerUncalled'],
   applies: () => true,
   each({ inst, situation, abnormalCount, facts }) {
     if (abnormalCount > 0 || !facts.settled) return null
@@ -30,6 +30,8 @@ export const quietUncalled: StateRule<'quietUncalled', Code> = {
       const at = blows.find((t) => facts.running.includes(t.ref))
       if (at) found.push({ at: at.ref, code: 'blowerUncalled' })
     }
+    const wet = targetsOf(inst).find((t) => t.making.what === 'humidifier' && facts.running.includes(t.ref))
+    if (wet && call === 'off') found.push({ at: wet.ref, code: 'humidifierUncalled' })
     return found
   },
 }

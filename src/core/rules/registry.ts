@@ -20,6 +20,7 @@ import { kitAirflow } from './kitAirflow'
 import { leakStopsHeat } from './leakStopsHeat'
 import { lineCircuits } from './lineCircuits'
 import { lowGas } from './lowGas'
+import { monitorStops } from './monitorStops'
 import { noChatter } from './noChatter'
 import { noParallel } from './noParallel'
 import { noShort } from './noShort'
@@ -110,6 +111,7 @@ const ALL = [
   thermostatPowered,
   boardsPowered,
   floatStops,
+  monitorStops,
   humidifierHeat,
   auxHeldOff,
   defrostTempered,

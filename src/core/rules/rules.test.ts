@@ -21,6 +21,10 @@ const MORE: Record<string, () => JobSeen | Proof> = {
   // Both ends of the outdoor thermostat off, and aux past it.
   switchHoldsNothing: () =>
     prove(joined(moved(moved(right(), 'odt.T1', null, 'spl.x'), 'odt.T2', null, 'od.W'), 'spl.x', 'ah.W1')),
+  // The valve's own terminal past the humidistat, from R.
+  humidifierUncalled: () => prove(joined(job('osier-walk'), 'ah.R', 'hum.F2')),
+  // Nothing comes to its R.
+  humidifierNever: () => prove(lifted('osier-walk', 'ah.R', 'hum.R')),
   // The blower's relay straight from R.
   blowerUncalled: () => prove(joined(right(), 'ah.R', 'ah.G')),
   heatingCools: () => prove(joined(right(), 'od.R', 'od.OB')),

@@ -1,11 +1,12 @@
-import { intentOf, targetsOf } from '../query'
+import { intentOf, targetsOf, type Target } from '../query'
 import { placedByRef, splitRef, type Installation } from '../installation'
 import type { CoverageRule } from './rule'
 
 const staged = (inst: Installation) =>
   targetsOf(inst).filter(
     (t) =>
-      (t.making.what === 'compressor' || t.making.what === 'burner') && used(inst, t.ref, t.making.stage),
+      t.making.what === 'humidifier' ||
+      ((t.making.what === 'compressor' || t.making.what === 'burner') && used(inst, t.ref, t.making.stage)),
   )
 
 /** A furnace told to use one stage is right to leave the other alone. */
@@ -14,19 +15,23 @@ function used(inst: Installation, ref: string, stage: number): boolean {
   return stage === 1 || !placed || intentOf(placed, 'backupStages') !== '1'
 }
 
-/** Every compressor and burner stage runs on some call. */
-export const stagesReachable: CoverageRule<'stagesReachable', 'burnerNever' | 'stageNever'> = {
+type Code = 'burnerNever' | 'stageNever' | 'humidifierNever'
+const codeOf = ({ making }: Target): Code =>
+  making.what === 'burner' ? 'burnerNever' : making.what === 'humidifier' ? 'humidifierNever' : 'stageNever'
+
+/** Every compressor and burner stage runs on some call, and a humidifier does. */
+export const stagesReachable: CoverageRule<'stagesReachable', Code> = {
   id: 'stagesReachable',
   scope: 'coverage',
   severity: 'wrong',
-  codes: ['burnerNever', 'stageNever'],
+  codes: ['burnerNever', 'stageNever', 'humidifierNever'],
   applies: (inst) => staged(inst).length > 0,
   overall: ({ inst, everRan, calls }) =>
     staged(inst)
       .filter((t) => !everRan.has(t.ref))
       .map((t) => ({
         at: t.ref,
-        code: t.making.what === 'burner' ? 'burnerNever' : 'stageNever',
+        code: codeOf(t),
         call: calls[calls.length - 1] ?? 'off',
       })),
 }

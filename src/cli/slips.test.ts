@@ -1,0 +1,28 @@
+import * as GEAR from '../../tests/cases/gear'
+import { compose } from '../../tests/helpers/compose'
+import { behaviourOf, oddReasons, slipsOf, unseenBy } from '../../tests/helpers/slips'
+import { installationOf } from '@/jobfile'
+
+// Every slip of every gear: npm run bench -- slips.
+describe('a single slip of the hand', () => {
+  it('that changes what runs is found: each conductor of a one-stage job left off, moved or crossed with another', () => {
+    const right = installationOf(compose(GEAR.ONE_STAGE))
+    const good = behaviourOf(right)
+    const slips = [...slipsOf(right)]
+    // Twenty low-voltage conductors, the kit's harness among them.
+    expect(slips.length).toBeGreaterThan(250)
+    const missed = slips.flatMap(({ what, inst }) => unseenBy(inst, good).map((line) => `${what}: ${line}`))
+    expect(missed).toEqual([])
+  })
+
+  it.each(['ONE_STAGE', 'SENSOR_FUEL', 'KIT_FUEL', 'PACKAGED', 'FLOAT'] as const)(
+    'has a conductor for its reason, never a call that was made: %s with one left off',
+    (name) => {
+      const right = installationOf(compose(GEAR[name]))
+      const odd = [...slipsOf(right)]
+        .filter((s) => s.kind === 'lift')
+        .flatMap(({ what, inst }) => oddReasons(inst, right).map((line) => `${what}: ${line}`))
+      expect(odd).toEqual([])
+    },
+  )
+})

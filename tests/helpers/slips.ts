@@ -1,0 +1,87 @@
+import { Circuit, solve } from '@/core/circuit'
+import { gateChain, type ChainGate } from '@/core/explain'
+import { makeRef, placedByRef, splitRef, terminalOf, type Installation, type Wire } from '@/core/installation'
+import { targetsOf } from '@/core/query'
+import { prove } from '@/core/rules'
+import { callsOf, type Situation } from '@/core/situation'
+import { degF } from '@/core/units'
+
+/** One slip of the hand: a conductor left off, landed on another terminal, or two of them crossed. */
+export interface Slip {
+  what: string
+  kind: 'lift' | 'move' | 'swap'
+  inst: Installation
+}
+
+const ENDS = ['a', 'b'] as const
+
+/** Every single slip with the low-voltage conductors of a job. */
+export function* slipsOf(inst: Installation): Generator<Slip> {
+  const low = inst.wires.filter(
+    (w): w is Wire & { a: string; b: string } =>
+      w.a !== null && w.b !== null && terminalOf(inst, w.a)?.terminal.side === 'low',
+  )
+  const slip = (kind: Slip['kind'], what: string, change: (w: Wire) => Wire | null): Slip => ({
+    kind,
+    what: `${kind} ${what}`,
+    inst: { ...inst, wires: inst.wires.flatMap((w) => change(w) ?? []) },
+  })
+  for (const w of low) {
+    yield slip('lift', `${w.a}=${w.b}`, (x) => (x === w ? null : x))
+    for (const end of ENDS) {
+      const { placed } = splitRef(w[end])
+      for (const t of placedByRef(inst, placed)!.device.terminals) {
+        const to = makeRef(placed, t.id)
+        if (t.side === 'low' && to !== w[end])
+          yield slip('move', `${w.a}=${w.b}: ${w[end]} to ${to}`, (x) => (x === w ? { ...w, [end]: to } : x))
+      }
+    }
+    for (const v of low.slice(low.indexOf(w) + 1))
+      for (const e of ENDS)
+        for (const f of ENDS)
+          if (splitRef(w[e]).placed === splitRef(v[f]).placed && w[e] !== v[f])
+            yield slip('swap', `${w.a}=${w.b} and ${v.a}=${v.b} at ${w[e]}, ${v[f]}`, (x) =>
+              x === w ? { ...w, [e]: v[f] } : x === v ? { ...v, [f]: w[e] } : x,
+            )
+  }
+}
+
+const TEMPERATURES = [5, 25, 38, 50, 60, 90].map(degF)
+const situationsOf = (inst: Installation): Situation[] =>
+  callsOf(inst).flatMap((call) => TEMPERATURES.map((outdoorF) => ({ call, outdoorF, modes: {} })))
+
+/** What runs in every call at several temperatures with everything normal, one text each. */
+export function behaviourOf(inst: Installation): string[] {
+  const circuit = new Circuit(inst)
+  return situationsOf(inst).map((s) => {
+    const solved = solve(circuit, s)
+    const runs = solved.ok ? solved.running.map((l) => l.ref).sort() : ['no rest']
+    return `${s.call} ${s.outdoorF}: ${runs.join(' ')}`
+  })
+}
+
+/** Where a job that is held to be right runs something else than the right job does. */
+export function unseenBy(inst: Installation, right: readonly string[]): string[] {
+  const proof = prove(inst)
+  if (proof.undecided.length || proof.findings.some((f) => f.severity !== 'warn')) return []
+  return behaviourOf(inst).filter((line, i) => line !== right[i])
+}
+
+/** A gate that waits for a call, an event or a setting, and for nothing else. */
+const waits = (g: ChainGate): boolean =>
+  g.because.every((b) => ['call', 'mode', 'sense', 'set', 'condition'].includes(b.kind))
+
+/** What the right job runs, this one does not, and its chain says that only a call, an event or a setting is wanting. */
+export function oddReasons(inst: Installation, right: Installation): string[] {
+  const [now, before] = [new Circuit(inst), new Circuit(right)]
+  return situationsOf(right).flatMap((s) => {
+    const [solved, good] = [solve(now, s), solve(before, s)]
+    if (!solved.ok || !good.ok || solved.overcurrents.length) return []
+    return targetsOf(inst).flatMap(({ ref }) => {
+      if (!good.energised(ref) || solved.energised(ref)) return []
+      const chain = gateChain(solved, ref)
+      const gate = chain.first === null ? null : chain.gates[chain.first]!
+      return gate && waits(gate) ? [`${s.call} ${s.outdoorF} ${ref}: held at ${gate.at}`] : []
+    })
+  })
+}
