@@ -111,6 +111,16 @@ export const ANSWERS = {
       }),
     ),
   }),
+  supplies: shape({
+    cabinets: list(
+      shape({
+        where: str(),
+        devices: list(str()),
+        supplies: list(shape({ feed: str(), stillLive: list(str()) })),
+        prove: list(list(str())),
+      }),
+    ),
+  }),
   conflicts: shape({
     conflicts: list(
       shape({

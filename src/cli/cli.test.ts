@@ -45,6 +45,7 @@ describe('bin/gatecross', () => {
     ['judge', [GOOD], 0],
     ['plan', ['demo/jobs/pennywort-close.json'], 0],
     ['plan', ['demo/jobs/harrier-bank.json', '--defrost', 'cold'], 1],
+    ['supplies', [GOOD], 0],
     ['failures', [GOOD], 1],
     ['conflicts', [GOOD], 0],
     ['conflicts', ['demo/jobs/millrace-cottage.json'], 1],

@@ -2,10 +2,11 @@ import { Circuit, meterWithStrays, solve } from '@/core/circuit'
 import { gateChain } from '@/core/explain'
 import { makeRef } from '@/core/installation'
 import { prove, withSite } from '@/core/rules'
-import { expectations, judge, READING_KINDS, standing } from '@/core/startup'
+import { expectations, judge, lockOutList, READING_KINDS, standing } from '@/core/startup'
 import { tolerances } from '@/core/tolerances'
 import { installationOf, jobSeen, jsonSchemaOf, type Job } from '@/jobfile'
 import {
+  cabinetWords,
   causeWords,
   chainSentence,
   factorsSentence,
@@ -118,6 +119,15 @@ export const COMMANDS: Record<string, (job: Job, args: Args) => Result> = {
         ),
       ],
       overcurrents.length > 0,
+    )
+  },
+
+  supplies(job) {
+    const inst = installationOf(job)
+    const cabinets = lockOutList(inst)
+    return answer(
+      { cabinets },
+      cabinets.length ? cabinets.flatMap((c) => cabinetWords(inst, c)) : ['No line voltage is landed.'],
     )
   },
 

@@ -25,6 +25,8 @@ export const tolerances = Object.freeze({
   liveVolts: 18,
   /** V. From here up two line-voltage points count as live. */
   liveLineVolts: 90,
+  /** V. Up to here a line-voltage leg to ground counts as dead, on a low-impedance meter. */
+  deadLegVolts: 2,
   /** V. Up to here a 24 V terminal counts as dead; between the two it is neither. */
   deadVolts: 3,
   /** Part of rated volts at which a load with no pull-in of its own counts as running. */

@@ -45,6 +45,7 @@ const RULE_WORDS: Record<RuleId, string> = {
   valveSense: 'The thermostat’s valve sense is the outdoor unit’s',
   noPower: 'The thermostat has a common or a battery',
   tapFits: 'Each control transformer’s tap is the one for its feed',
+  grounded: 'Every cabinet with line voltage has its equipment ground',
   lineCircuits: 'Breakers and conductors fit the plates of what they feed',
   stages: 'As many stages are set as are landed',
   sensor: 'The outdoor sensor is set where one is landed',
@@ -173,6 +174,7 @@ const CODE_WORDS: Record<RuleCode, (found: Naming) => string> = {
     `The transformer is on its ${a} V tap and the feed is ${b} V: low control volts, relays that chatter`,
   tapTooLow: ({ n: [a, b] }) =>
     `The transformer is on its ${a} V tap and the feed is ${b} V: high control volts, which age coils and boards`,
+  noGround: ({ at }) => `${at} leads to no equipment ground: a fault makes the cabinet live`,
   breakerOverMax: ({ at, n: [a, b] }) => `${at}: ${a} A, and the plate allows at most ${b} A`,
   conductorUnderMca: ({ at, n: [a, b] }) =>
     `${at}: its conductors carry ${a} A at most, and the plate asks for ${b} A`,

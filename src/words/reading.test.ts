@@ -68,6 +68,7 @@ describe('what may be behind it', () => {
     tapHighOnLow: [{ kind: 'tapHighOnLow' }, /240 V tap with 208 V on it \(about 20\.8 V\)/],
     tapLowOnHigh: [{ kind: 'tapLowOnHigh' }, /208 V tap with 240 V on it \(27\.7 V and up\)/],
     overload: [{ kind: 'overload' }, /come up with the calls off/],
+    supplyNotFound: [{ kind: 'supplyNotFound' }, /another breaker/],
     looseLug: [{ kind: 'looseLug' }, /^Loose lug/],
     utility: [{ kind: 'utility' }, /measure line volts/],
     sequencerWaiting: [{ kind: 'sequencerWaiting', seconds: 30 }, /up to 30 s a step$/],

@@ -7,6 +7,7 @@ import { figure } from './numbers'
 export const KIND_WORDS: Record<ReadingKind, string> = {
   controlVolts: 'Control volts, R to C',
   lineVolts: 'Line volts',
+  legToGround: 'Leg to ground',
   stripAmps: 'Strip amps',
   rowOhms: 'Row ohms',
   returnAir: 'Return air',
@@ -55,6 +56,10 @@ export function heldAgainst(v: Verdict): string {
       return v.from.plate === undefined
         ? `Held against ${band}: ${figure(v.from.service ?? e.nominal)} V service, ±10 %.`
         : `Held against ${band}, the plate’s, on a ${figure(v.from.service ?? e.nominal)} V service.`
+    case 'legToGround':
+      return e.nominal
+        ? `Held against ${band}: a live leg to ground.`
+        : `Held against ${band}: with the breakers as they stand, nothing feeds this leg.`
     case 'stripsOff':
       return `As wired, no row is on here: held against ${band}.`
     case 'stripAmps': {
@@ -111,6 +116,8 @@ export function causeWords(inst: Installation, c: Cause): string {
       return 'Line volts not measured: nominal volts were used'
     case 'shouldBeOff':
       return 'Something is on that this wiring should hold off: a welded contact, or a wire not as recorded'
+    case 'supplyNotFound':
+      return 'A supply that is not found yet: look for another breaker, and prove it dead before you touch anything'
     case 'blowerIncluded':
       return 'The blower is in the clamp too?'
     case 'rowIsolated':

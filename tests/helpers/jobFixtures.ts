@@ -1,6 +1,9 @@
 import type { Device, Value } from '@/core/equipment'
 import { UNKNOWN_SITE, type Installation, type JobSeen, type Site } from '@/core/installation'
+import { installationOf } from '@/jobfile'
+import { ONE_STAGE } from '../cases/gear'
 import { device, placed } from './build'
+import { compose } from './compose'
 import { demoInstallation, wireBetween, without } from './demo'
 
 type Change = Record<string, Value | null>
@@ -64,9 +67,14 @@ const sized = (outdoor: number, indoor: number, pairs?: { tons: number }[]): Ins
     (p) => ({ ...p, device: { ...p.device, plate: { ...p.device.plate, tons: indoor } } }),
   )
 
-/** For each conflict: a setup that raises it, what it says, and one that does not. */
 /** What raises each rule about gear, wiring, settings and the house, and what does not, by hand. */
 export const JOB_FIXTURES: Record<string, { raises: JobSeen; code: string; at: string; clears: JobSeen }> = {
+  grounded: {
+    raises: seen(installationOf(compose([...ONE_STAGE, 'lift feedB.GND=od.GND']))),
+    code: 'noGround',
+    at: 'od.GND',
+    clears: seen(installationOf(compose(ONE_STAGE))),
+  },
   togetherAhead: {
     raises: seen(job('tallow-mill', { 'tstat.together': 'yes' })),
     code: 'togetherAhead',

@@ -79,6 +79,9 @@ const lander =
   }
 
 type Land = (cable: string | null, colour: string, a: Ref | null, b: Ref | null) => void
+/** Where a device's equipment ground is landed. */
+const ground = ({ device }: Pick<Placed, 'device'>): string | undefined =>
+  device.terminals.find((t) => t.role === 'ground')?.id
 const has = (p: Placed, id: string): boolean => p.device.terminals.some((t) => t.id === id)
 
 /** Each strip kit on the air handler beside it. */
@@ -113,6 +116,8 @@ function plugIn(job: Installation, land: Land): void {
       ['BL', 'purple'],
     ] as const)
       if (has(kit, t) && has(ah, t)) land(id, colour, makeRef(ah.ref, t), makeRef(kit.ref, t))
+    const [chassis, own] = [ground(ah), ground(kit)]
+    if (chassis && own) land(id, 'green', makeRef(ah.ref, chassis), makeRef(kit.ref, own))
   }
 }
 
@@ -172,6 +177,8 @@ function feedAll(job: Installation, feeds: Feeds, land: Land): void {
         makeRef(ref, other === 'N' ? 'N' : 'L2'),
         makeRef(p.ref, other),
       )
+      const [from, to] = [ground({ device }), ground(p)]
+      if (from && to) land(cable, 'green', makeRef(ref, from), makeRef(p.ref, to))
       count++
     }
   }

@@ -1,4 +1,5 @@
 export { makesHeatAhead, mayTemper } from './ahead'
+export { landedAt } from './settings'
 export { copperNet, joinedByCopper, wiredNet } from './copper'
 export { usualBackupCycles, USUAL_CYCLES } from './cycles'
 export { defrostOutputs, landedOutputs } from './defrostOutputs'

@@ -13,6 +13,7 @@ import { defrostTempered } from './defrostTempered'
 import { emergencyHeat } from './emergencyHeat'
 import { fanRuns } from './fanRuns'
 import { floatStops } from './floatStops'
+import { grounded } from './grounded'
 import { heatAheadOfCoil } from './heatAheadOfCoil'
 import { hotCoil } from './hotCoil'
 import { humidifierHeat } from './humidifierHeat'
@@ -93,6 +94,7 @@ const ALL = [
   valveSense,
   noPower,
   tapFits,
+  grounded,
   lineCircuits,
   stages,
   sensor,

@@ -6,5 +6,6 @@ export {
   type Expectation,
 } from './expectation'
 export { judge, type Cause, type Rule, type Verdict } from './judge'
+export { lockOutList, type Cabinet, type Supply } from './lockOut'
 export { heaterRows, type HeaterRow } from './kit'
 export { READING_KINDS, standing, type Reading, type ReadingKind, type ReadingPlace } from './reading'

@@ -1,3 +1,4 @@
+import { EARTH } from '../equipment'
 import { placedByRef, quantity, splitRef, type Installation, type Ref } from '../installation'
 import { circuitOf, solve } from '../circuit'
 import { gateChain, type ChainGate } from '../explain'
@@ -12,9 +13,10 @@ export type Cause =
   | { kind: 'overload' } | { kind: 'looseLug' } | { kind: 'utility' } | { kind: 'sequencerWaiting'; seconds: number | null }
   | { kind: 'gateBlocks'; gate: ChainGate } | { kind: 'oneBankClamped'; rows: number; of: number } | { kind: 'rowOpen'; rows: number }
   | { kind: 'linkOpen' } | { kind: 'limitOpen' } | { kind: 'wrongKit' } | { kind: 'voltsNotMeasured' } | { kind: 'shouldBeOff' }
-  | { kind: 'blowerIncluded' } | { kind: 'rowIsolated' } // prettier-ignore
+  | { kind: 'supplyNotFound' } | { kind: 'blowerIncluded' } | { kind: 'rowIsolated' } // prettier-ignore
 
-export type Rule = 'controlVolts' | 'lineVolts' | 'stripAmps' | 'stripsOff' | 'rowOhms' | 'recordedOnly'
+export type Rule =
+  'controlVolts' | 'lineVolts' | 'legToGround' | 'stripAmps' | 'stripsOff' | 'rowOhms' | 'recordedOnly'
 
 export interface Verdict {
   verdict: 'right' | 'watch' | 'wrong' | 'unjudged'
@@ -34,6 +36,8 @@ export function judge(inst: Installation, reading: Reading, all: readonly Readin
       return judgeControlVolts(inst, reading, all)
     case 'lineVolts':
       return judgeLineVolts(inst, reading)
+    case 'legToGround':
+      return judgeLegToGround(inst, reading)
     case 'stripAmps':
       return judgeStripAmps(inst, reading, all)
     case 'rowOhms':
@@ -44,6 +48,30 @@ export function judge(inst: Installation, reading: Reading, all: readonly Readin
       return { verdict: 'unjudged', rule: 'recordedOnly', unit, expected: null, from: {}, causes: [] }
     }
   }
+}
+
+/** Part of what a live leg has to ground: 108 to 132 V of 120. */
+const LEG_BAND = 0.1
+
+/**
+ * A leg to ground with the breakers as they stand: a live one has its 120 V, whatever the relays of a kit do; with every
+ * supply off each has none, and volts that are there all the same come from a supply that nobody has found.
+ */
+function judgeLegToGround(inst: Installation, r: Reading): Verdict {
+  const v = number(r)
+  const solved = solve(circuitOf(inst), r.situation)
+  const nominal = solved.ok ? solved.meter(r.at, EARTH) : Number.NaN
+  if (!Number.isFinite(nominal))
+    return { verdict: 'unjudged', rule: 'legToGround', unit: 'V', expected: null, from: {}, causes: [] }
+  const isLive = nominal > tolerances.liveLineVolts / 2
+  const expected = isLive
+    ? { low: nominal * (1 - LEG_BAND), high: nominal * (1 + LEG_BAND), nominal }
+    : { low: 0, high: tolerances.deadLegVolts, nominal: 0 }
+  const base = { rule: 'legToGround' as const, unit: 'V', expected, from: {} }
+  if (v >= expected.low && v <= expected.high) return { ...base, verdict: 'right', causes: [] }
+  if (!isLive) return { ...base, verdict: 'wrong', causes: [{ kind: 'supplyNotFound' }] }
+  const low: Cause[] = [{ kind: 'breakerOff' }, { kind: 'looseLug' }, { kind: 'utility' }]
+  return { ...base, verdict: 'wrong', causes: v < expected.low ? low : [{ kind: 'utility' }] }
 }
 
 const number = (r: Reading): number => (r.value === 'OL' ? Infinity : r.value)

@@ -1,7 +1,8 @@
 import type { Ref } from '../installation'
 import type { Situation } from '../situation'
 
-export type ReadingKind = 'controlVolts' | 'lineVolts' | 'stripAmps' | 'rowOhms' | 'returnAir' | 'supplyAir'
+export type ReadingKind =
+  'controlVolts' | 'lineVolts' | 'legToGround' | 'stripAmps' | 'rowOhms' | 'returnAir' | 'supplyAir'
 
 /** Where the leads or the jaw were. `at` names the device, terminal or load; `place` says which way of measuring there. */
 export type ReadingPlace =
@@ -33,6 +34,7 @@ export const READING_KINDS: Record<
 > = {
   controlVolts: { unit: 'V', least: 0, most: 150, places: ['terminals'] },
   lineVolts: { unit: 'V', least: 0, most: 600, places: ['disconnect', 'feed', 'terminals'] },
+  legToGround: { unit: 'V', least: 0, most: 600, places: ['terminals'] },
   stripAmps: { unit: 'A', least: 0, most: 200, places: ['feed', 'kitLead', 'rowTerminals'] },
   rowOhms: { unit: 'Ω', least: 0, most: 100_000, places: ['rowTerminals'] },
   returnAir: { unit: '°F', least: -40, most: 200, places: ['returnDuct'] },

@@ -15,6 +15,7 @@ const KINDS = Object.keys(READING_KINDS) as ReadingKind[]
 const INSTRUMENTS: Record<ReadingKind, string> = {
   controlVolts: 'multimeter',
   lineVolts: 'multimeter',
+  legToGround: 'multimeter, low impedance',
   stripAmps: 'clamp meter',
   rowOhms: 'multimeter',
   returnAir: 'probe thermometer',

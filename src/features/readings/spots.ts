@@ -33,6 +33,12 @@ export function spotsFor(inst: Installation, kind: ReadingKind): Spot[] {
           .map((p) => spot('disconnect', p.ref, `${p.label} ${PLACE_WORDS.disconnect}`)),
         ...feeds.map((p) => spot('feed', p.ref, p.label)),
       ]
+    case 'legToGround':
+      return lined.flatMap((p) =>
+        p.device.terminals
+          .filter((t) => t.role === 'line' && t.label !== 'N' && p.device.kind !== 'feed')
+          .map((t) => spot('terminals', makeRef(p.ref, t.id))),
+      )
     case 'stripAmps':
       return [
         ...feeds

@@ -6,6 +6,7 @@ import { judge, standing } from '@/core/startup'
 import { Caution, cx } from '@/ui'
 import { CALL_WORDS } from '@/words'
 import { useJobScreen } from '../session'
+import { LockOut } from './LockOut'
 import { MeterSheet } from './MeterSheet'
 import { ReadingForm, ReadingList } from '../readings'
 
@@ -45,6 +46,7 @@ export function Startup() {
           Nothing is called. Choose a call to see what must read 24 V and to take readings.
         </p>
       )}
+      <LockOut />
       <div className="mt-4">
         <Caution>
           Elements stay hot, and capacitors hold charge. Never run strips without air. Read with the panels
