@@ -151,4 +151,24 @@ export const FURTHER_CASES: readonly Case[] = [
     work: ['lift ah.Y=ah.Y2'],
     breaks: ['oneStageOnLow'],
   },
+  {
+    name: 'devices that are known by what they do alone, strips',
+    gear: G.PLAIN,
+    work: [],
+    breaks: [],
+    warns: ['auxNoGate'],
+    states: [['heatAux1 20', ['od.compressor', 'kit.row1', 'kit.row2', 'ah.blower'], []]],
+  },
+  {
+    name: 'devices that are known by what they do alone, dual fuel without a sensor',
+    gear: G.PLAIN_FUEL,
+    work: ['lift tstat.S1=spl2.x'],
+    breaks: ['sensorNotLanded'],
+  },
+  {
+    name: 'no equipment ground at the outdoor unit',
+    gear: G.ONE_STAGE,
+    work: ['lift feedB.GND=od.GND'],
+    breaks: ['noGround'],
+  },
 ]

@@ -90,6 +90,15 @@ export const PACKAGED_FUEL = [
   'land --line',
   'land --plan',
 ]
+/** Devices named by what they do, of which no plate is known. */
+export const PLAIN = [
+  ...strips('plain-thermostat-1', 'plain-air-handler-g', 'plain-kit-2', 'plain-heat-pump-1'),
+  'land --plan',
+]
+export const PLAIN_FUEL = fuel(
+  'plain-thermostat-fuel', 'plain-gas-furnace-1', 'plain-heat-pump-1',
+  ['place os=sedge-os1 --where north --box'], '',
+) // prettier-ignore
 export const ZONES = [
   'place tstat=sorrel-h1 --where wall --box',
   'place ah=teasel-a3 kit=teasel-k2 zp=sedge-z2 --where garage --box',

@@ -1,7 +1,8 @@
 import { GROUND, type Solution } from '../circuit'
 import type { DeviceKind, TerminalRole } from '../equipment'
 import { placedByRef, splitRef, type Ref } from '../installation'
-import { tiedTo, type NoVolts } from './ties'
+import { layoutOf, oncePer, tiedTo } from './layout'
+import type { NoVolts } from './ties'
 
 /** Terminals that stand for one thing called: an output of one of them belongs on an input of another. */
 const FAMILIES: readonly (readonly TerminalRole[])[] = [
@@ -16,10 +17,8 @@ const familyOf = (role: TerminalRole | undefined): number =>
 
 /** What a node is as a terminal; undefined for points inside a device. */
 function terminalAt(solution: Solution, node: number): { ref: Ref; role: TerminalRole } | undefined {
-  const ref = node === GROUND ? '' : (solution.circuit.net.nodes[node] ?? '')
-  const { placed, id } = splitRef(ref)
-  const role = placedByRef(solution.circuit.inst, placed)?.device.terminals.find((t) => t.id === id)?.role
-  return role && { ref, role }
+  const role = node === GROUND ? undefined : layoutOf(solution).roles[node]
+  return role && { ref: solution.circuit.net.nodes[node]!, role }
 }
 
 const kindAt = (solution: Solution, ref: Ref): DeviceKind | undefined =>
@@ -35,10 +34,10 @@ interface Output {
 const CALLERS: readonly DeviceKind[] = ['zonePanel', 'fuelKit', 'thermostat']
 
 /** The outputs that are closed just now, those nearest to the equipment first. */
-function calledOutputs(solution: Solution): Output[] {
+const calledOutputs = oncePer((solution): Output[] => {
   const rank = (o: Output) => CALLERS.indexOf(kindAt(solution, o.ref)!)
   return closedOutputs(solution).sort((x, y) => rank(x) - rank(y))
-}
+})
 function closedOutputs(solution: Solution): Output[] {
   return solution.circuit.net.contacts.flatMap((c, i) => {
     if (!CALLERS.includes(c.placed.device.kind) || solution.state.drivers[i] !== 2) return []

@@ -8,20 +8,14 @@ import {
   type EvalContext,
   type Truth,
 } from '../equipment'
-import { GROUND, type Netlist, type Solution } from '../circuit'
+import { GROUND, type Solution } from '../circuit'
 import { splitRef, type Ref } from '../installation'
 import { evalContextOf } from '../situation'
 import { isCalled, notJoined } from './called'
+import { layoutOf, oncePer, type Step } from './layout'
 import { polesOf, type Poles } from './poles'
 import { deadOnWay, tiedWithoutVolts, type NoVolts } from './ties'
 
-/** One step of a way through the circuit: the branch taken and the node it leads to. */
-export interface Step {
-  branch: Ref
-  node: number
-  /** Index in the netlist's contacts, or null for a conductor. */
-  contact: number | null
-}
 /** The cheapest way from a node to every other node, never through a load or a source. */
 export interface Reach {
   /** Cost by node (the last entry is earth's); Infinity where there is no way. */
@@ -48,12 +42,17 @@ function searchOf(solution: Solution): Searched {
   let s = searches.get(solution)
   if (!s) {
     const { contacts } = solution.circuit.net
-    s = { prices: Float64Array.from(contacts, (_, i) => openPrice(solution, i)), reaches: new Map() }
+    s = { prices: openPrices(solution), reaches: new Map() }
     searches.set(solution, s)
     const dearer = s.prices.slice()
+    const known = new Map<Ref, number>()
     contacts.forEach((_, i) => {
       if (!s!.prices[i]) return
-      const prices = coilsBehind(solution, i).map((coil) => coilPrice(solution, coil))
+      const prices = coilsBehind(solution, i).map((coil) => {
+        const price = known.get(coil) ?? coilPrice(solution, coil)
+        known.set(coil, price)
+        return price
+      })
       if (prices.length) dearer[i]! += Math.min(...prices)
     })
     s.prices = dearer
@@ -82,7 +81,7 @@ function coilPrice(solution: Solution, coil: Ref): number {
 export function whyNoWay(solution: Solution, way: Way, isCoil: boolean): NoVolts | null {
   // Open for want of what no call brings.
   const isMoot = (contact: number | null | undefined): boolean =>
-    typeof contact === 'number' && openPrice(solution, contact) >= OPEN + 1000 * EVENT
+    typeof contact === 'number' && openPrices(solution)[contact]! >= OPEN + 1000 * EVENT
   const nodes = [way.ends[0], ...way.hot.map((s) => s.node)]
   const points = nodes.flatMap((node, i) =>
     node === GROUND ? [] : [{ node, mootAfter: isMoot(way.hot[i]?.contact) }],
@@ -122,7 +121,7 @@ export function reachFrom(solution: Solution, start: number): Reach {
     back: new Array<Reach['back'][number]>(size),
   }
   const done = new Uint8Array(size)
-  const around = neighboursOf(net)
+  const { around } = layoutOf(solution)
   reach.cost[place(start)] = 0
   for (;;) {
     let at = -1
@@ -146,25 +145,10 @@ export function reachFrom(solution: Solution, start: number): Reach {
   return reach
 }
 
-const cache = new WeakMap<Netlist, Map<number, Step[]>>()
-function neighboursOf(net: Netlist): Map<number, Step[]> {
-  const known = cache.get(net)
-  if (known) return known
-  const around = new Map<number, Step[]>()
-  const add = (from: number, step: Step) => {
-    const list = around.get(from)
-    if (list) list.push(step)
-    else around.set(from, [step])
-  }
-  const join = (a: number, b: number, branch: Ref, contact: number | null) => {
-    add(a, { branch, node: b, contact })
-    add(b, { branch, node: a, contact })
-  }
-  for (const c of net.conductors) join(c.a, c.b, c.ref, null)
-  net.contacts.forEach((c, i) => join(c.a, c.b, c.ref, i))
-  cache.set(net, around)
-  return around
-}
+/** Of each contact, what it costs to pass it as it stands, the coils behind it left aside. */
+const openPrices = oncePer((solution) =>
+  Float64Array.from(solution.circuit.net.contacts, (_, i) => openPrice(solution, i)),
+)
 
 function openPrice(solution: Solution, index: number): number {
   if (solution.state.drivers[index] === 2) return 0

@@ -1,7 +1,8 @@
 import { GROUND, type Solution } from '../circuit'
-import { evaluate } from '../equipment'
+import { evaluate, type TerminalRole } from '../equipment'
 import { evalContextOf } from '../situation'
 import { makeRef, placedByRef, splitRef, type Ref } from '../installation'
+import { layoutOf, oncePer, tiedTo } from './layout'
 import { polesOf } from './poles'
 
 /** Why something has no volts that no open contact holds: which of its ends stand where. */
@@ -25,26 +26,10 @@ export interface NoVolts {
   because: NoVoltsBecause
 }
 
-/** Every node that conductors and contacts tie to one, earth left out; `through` says which contacts count. */
-export function tiedTo(
-  solution: Solution,
-  start: number,
-  through: (contact: number) => boolean,
-): Set<number> {
-  const { conductors, contacts } = solution.circuit.net
-  const pairs = [...conductors, ...contacts.filter((_, i) => through(i))]
-  const tied = new Set([start])
-  for (let before = -1; before !== tied.size;) {
-    before = tied.size
-    for (const { a, b } of pairs) {
-      if (tied.has(a) && b !== GROUND) tied.add(b)
-      if (tied.has(b) && a !== GROUND) tied.add(a)
-    }
-  }
-  return tied
-}
 const tiedNow = (solution: Solution, start: number): Set<number> =>
-  tiedTo(solution, start, (i) => solution.state.closed[i] === 1 || isMeant(solution, i))
+  tiedTo(solution, start, (i) => solution.state.closed[i] === 1 || meantContacts(solution)[i]!)
+
+const meantContacts = oncePer((solution) => solution.circuit.net.contacts.map((_, i) => isMeant(solution, i)))
 
 /** Whether the call closes a thermostat's contact, and only the thermostat's own want of power keeps it open. */
 function isMeant(solution: Solution, index: number): boolean {
@@ -176,10 +161,8 @@ function isFed(solution: Solution, ref: Ref): boolean {
   return supplyEnd(solution, tied) !== null
 }
 
-function roleOf(solution: Solution, ref: Ref): string | undefined {
-  const { placed, id } = splitRef(ref)
-  return placedByRef(solution.circuit.inst, placed)?.device.terminals.find((t) => t.id === id)?.role
-}
+const roleOf = (solution: Solution, ref: Ref): TerminalRole | undefined =>
+  layoutOf(solution).roles[solution.circuit.net.index.get(ref) ?? -1]
 
 /** Of the terminals around a load, an R at the common on a device whose C is hot, or a C that is hot where R is common. */
 function swappedAmong(solution: Solution, around: ReadonlySet<number>, side: SupplyEnd['side']): Ref | null {

@@ -121,6 +121,12 @@ function plugIn(job: Installation, land: Land): void {
   }
 }
 
+/** A: what is usual where no plate says what it may be. */
+function usualBreaker({ device: { kind } }: Placed): number {
+  if (kind === 'stripKit' || kind === 'packagedUnit') return 60
+  return kind === 'outdoorUnit' ? 40 : 15
+}
+
 /** A circuit for each pair of line terminals that no harness feeds. */
 function feedAll(job: Installation, feeds: Feeds, land: Land): void {
   // An air handler gets its line through its kit's harness; anything else from a circuit's own cable.
@@ -146,7 +152,7 @@ function feedAll(job: Installation, feeds: Feeds, land: Land): void {
       while (job.placed.some((x) => x.ref === `feed${String.fromCharCode(65 + count)}`)) count++
       const ref = `feed${String.fromCharCode(65 + count)}`
       const device = other === 'N' ? feeds.onePole : feeds.twoPole
-      const amps = Number(p.device.plate.mocpA ?? (p.device.kind === 'stripKit' ? 60 : 15))
+      const amps = Number(p.device.plate.mocpA ?? usualBreaker(p))
       const breaker = device.settings.find((s) => s.id === 'breakerA')
       const rating = Math.min(breaker?.range?.[1] ?? amps, Math.max(breaker?.range?.[0] ?? amps, amps))
       job.placed.push({

@@ -1,0 +1,74 @@
+import { GROUND, type Netlist, type Solution } from '../circuit'
+import type { TerminalRole } from '../equipment'
+import { placedByRef, splitRef, type Ref } from '../installation'
+
+/** One step of a way through the circuit: the branch taken and the node it leads to. */
+export interface Step {
+  branch: Ref
+  node: number
+  /** Index in the netlist's contacts, or null for a conductor. */
+  contact: number | null
+}
+
+/** Where each node leads, and what it is as a terminal: laid out once for a circuit, asked in every search. */
+export interface Layout {
+  /** By node; earth's under `GROUND`. Conductors and contacts, open ones too. */
+  around: ReadonlyMap<number, readonly Step[]>
+  /** By node; undefined for points inside a device. */
+  roles: readonly (TerminalRole | undefined)[]
+}
+
+const known = new WeakMap<Netlist, Layout>()
+
+export function layoutOf({ circuit: { net, inst } }: Solution): Layout {
+  let layout = known.get(net)
+  if (!layout) {
+    const roles = net.nodes.map((ref) => {
+      const { placed, id } = splitRef(ref)
+      return placedByRef(inst, placed)?.device.terminals.find((t) => t.id === id)?.role
+    })
+    known.set(net, (layout = { around: neighbours(net), roles }))
+  }
+  return layout
+}
+
+function neighbours(net: Netlist): Map<number, Step[]> {
+  const around = new Map<number, Step[]>()
+  const add = (from: number, step: Step) => {
+    const list = around.get(from)
+    if (list) list.push(step)
+    else around.set(from, [step])
+  }
+  const join = (a: number, b: number, branch: Ref, contact: number | null) => {
+    add(a, { branch, node: b, contact })
+    add(b, { branch, node: a, contact })
+  }
+  for (const c of net.conductors) join(c.a, c.b, c.ref, null)
+  net.contacts.forEach((c, i) => join(c.a, c.b, c.ref, i))
+  return around
+}
+
+/** Something worked out once for a solution, however many chains are asked of it. */
+export function oncePer<T>(work: (solution: Solution) => T): (solution: Solution) => T {
+  const done = new WeakMap<Solution, { value: T }>()
+  return (solution) => {
+    let known = done.get(solution)
+    if (!known) done.set(solution, (known = { value: work(solution) }))
+    return known.value
+  }
+}
+
+/** Every node that conductors and contacts tie to one, earth left out; `through` says which contacts count. */
+export function tiedTo(
+  solution: Solution,
+  start: number,
+  through: (contact: number) => boolean,
+): Set<number> {
+  const { around } = layoutOf(solution)
+  const tied = new Set([start])
+  // A set is walked in the order in which it grows.
+  for (const node of tied)
+    for (const { node: to, contact } of around.get(node) ?? [])
+      if (to !== GROUND && !tied.has(to) && (contact === null || through(contact))) tied.add(to)
+  return tied
+}
