@@ -40,5 +40,5 @@ export {
   whyRecommended,
 } from './setup'
 export { operationWords, placeWords } from './operations'
-export { cabinetWords, supplySentence } from './lockOut'
+export { cabinetWords } from './lockOut'
 export { plateLine } from './plate'

@@ -3,7 +3,7 @@ import { placedByRef, splitRef, type Installation } from '@/core/installation'
 import { lower, refWords } from './names'
 
 /** "Feed to strip kit off alone leaves Outdoor unit L1 and Outdoor unit L2 live." */
-export function supplySentence(inst: Installation, { feed, stillLive }: Supply): string {
+function supplySentence(inst: Installation, { feed, stillLive }: Supply): string {
   const off = `${refWords(inst, feed)} off alone`
   if (!stillLive.length) return `${off} leaves nothing live there.`
   return `${off} leaves ${stillLive.map((r) => refWords(inst, r)).join(', ')} live.`

@@ -261,7 +261,7 @@ function isTerminal(solution: Solution, ref: Ref): boolean {
  * Coils of the contact's own device that its driver looks at now and that must be in for it to close: what waits for a
  * coil to let go has no chain of that coil's to show.
  */
-export function coilsBehind(solution: Solution, index: number): Ref[] {
+function coilsBehind(solution: Solution, index: number): Ref[] {
   const { placed, part } = solution.circuit.net.contacts[index]!
   const energised = (id: string): Truth => (solution.energised(`${placed.ref}.${id}`) ? 'yes' : 'no')
   const deciding = explain(

@@ -20,7 +20,7 @@ export const wiredNet = (inst: Installation, from: Ref): ReadonlySet<Ref> =>
   netFrom(inst, from, (at) => insideTo(inst, at))
 
 /** Every terminal that wires and splices alone join to this one, itself included. */
-export const copperNet = (inst: Installation, from: Ref): ReadonlySet<Ref> => netFrom(inst, from, () => [])
+const copperNet = (inst: Installation, from: Ref): ReadonlySet<Ref> => netFrom(inst, from, () => [])
 
 function netFrom(inst: Installation, from: Ref, beside: (at: Ref) => Ref[]): ReadonlySet<Ref> {
   const net = new Set<Ref>([from])

@@ -1,6 +1,6 @@
 export { makesHeatAhead, mayTemper } from './ahead'
 export { landedAt } from './settings'
-export { copperNet, joinedByCopper, wiredNet } from './copper'
+export { joinedByCopper, wiredNet } from './copper'
 export { usualBackupCycles, USUAL_CYCLES } from './cycles'
 export { defrostOutputs, landedOutputs } from './defrostOutputs'
 export { feedsOf, serviceVolts } from './feeds'
