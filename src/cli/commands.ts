@@ -39,7 +39,10 @@ export const COMMANDS: Record<string, (job: Job, args: Args) => Result> = {
       because: f.because.map((x) => findingWords(inst, x)),
       words: findingSentence(inst, f),
     }))
-    const undecided = proof.undecided.map((u) => ({ ...u, words: undecidedSentence(inst, u) }))
+    const undecided = proof.undecided.map((u) => {
+      const { tooMany: _, ...rest } = u
+      return { ...rest, words: undecidedSentence(inst, u) }
+    })
     const grave = findings.some((f) => f.severity !== 'warn')
     const found = grave || undecided.length > 0
     const verdict = proofSentence(inst, proof)
@@ -56,7 +59,7 @@ export const COMMANDS: Record<string, (job: Job, args: Args) => Result> = {
       [
         verdict,
         ...findings.map((f) => `  ${f.severity}: ${f.words}`),
-        ...undecided.map((u) => `  undecided: ${u.words}`),
+        ...(proof.tooMany ? [] : undecided.map((u) => `  undecided: ${u.words}`)),
       ],
       found,
     )

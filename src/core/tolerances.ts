@@ -19,6 +19,9 @@ export const tolerances = Object.freeze({
   nothingV: 1e-6,
   /** A. More than this in a conductor counts as current: more than leaks through an open triac's snubber, less than an input draws. */
   flowA: 2e-3,
+  /** Combinations of modes that are tried in one call at one temperature, and states of a whole proof: half a minute's work. */
+  mostCombinations: 16_384,
+  mostStates: 1_000_000,
   /** Rounds of coil and contact settling before a circuit is declared to chatter. */
   settleRounds: 64,
   /** V. From here up a 24 V terminal counts as live: coils must pull in at this or less. */

@@ -263,7 +263,7 @@ export const findingSentence = (inst: Installation, f: Finding): string => {
 }
 
 export const undecidedSentence = (inst: Installation, u: Undecided): string =>
-  `Cannot be settled until this is known: ${u.unknown.map((r) => refWords(inst, r)).join(', ')}`
+  `${u.tooMany ? 'More states than can be tried, because of' : 'Cannot be settled until this is known:'} ${u.unknown.map((r) => refWords(inst, r)).join(', ')}`
 
 /** The verdict over the whole job, in one sentence or two, and what it takes for granted. */
 export function proofSentence(inst: Installation, proof: Proof): string {
@@ -274,6 +274,9 @@ export function proofSentence(inst: Installation, proof: Proof): string {
   return `${verdictOf(inst, proof)} ${settings} default, not looked at.`
 }
 
+/** A count for a person: of very many only that they are. */
+const many = (n: number): string => (n < 1e12 ? count(n) : 'more than a million million')
+
 function verdictOf(inst: Installation, proof: Proof): string {
   const n = `${count(proof.solved)} states`
   const grave = proof.findings.filter((f) => f.severity !== 'warn')
@@ -282,7 +285,12 @@ function verdictOf(inst: Installation, proof: Proof): string {
     const said = `${findingWords(inst, first)}.`
     const more = proof.findings.length - 1
     const rest = more ? ` And ${more} more.` : ''
-    return grave.length ? `${said}${rest}` : `Nothing is wrong in ${n}. Worth a look: ${said}${rest}`
+    if (grave.length) return `${said}${rest}`
+    if (!proof.tooMany) return `Nothing is wrong in ${n}. Worth a look: ${said}${rest}`
+  }
+  if (proof.tooMany) {
+    const { states, allowed, modes } = proof.tooMany
+    return `Undecided: ${many(states)} states where ${count(allowed)} are allowed, because of ${modes.map((m) => refWords(inst, m)).join(', ')} and the like.`
   }
   if (proof.undecided.length && proof.solved === 0) return 'Too much is not known yet to prove anything.'
   if (proof.undecided.length) {

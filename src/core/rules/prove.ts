@@ -1,18 +1,21 @@
-import type { Value } from '../equipment'
+import type { Call, Value } from '../equipment'
 import { solve, type Solution } from '../circuit'
 import { gateChain } from '../explain'
-import { UNKNOWN_SITE, type Installation, type JobSeen, type Ref } from '../installation'
+import { splitRef, UNKNOWN_SITE, type Installation, type JobSeen, type Ref } from '../installation'
 import {
   assignments,
   assume,
   assumedDefaults,
   callsOf,
+  countCombinations,
   regionsOf,
   unknownsOf,
   whichMatter,
   type Situation,
   type Unknown,
 } from '../situation'
+import { tolerances } from '../tolerances'
+import type { DegF } from '../units'
 import { runSteps, smaller, type Broken, type Run } from './proofRun'
 import { RULES } from './registry'
 import type { Breach, Finding, JobRule, Proof, Rule, Undecided } from './rule'
@@ -50,19 +53,21 @@ export function* proofSteps(
       assumptions: rows?.length ?? 0,
       otherRests: 0,
     },
+    tooMany: tooManyStates(inst, calls, temperatures, rows?.length ?? 1),
     solved: 0,
     assumed: assumedDefaults(inst),
     rules: applying.map((r) => r.id),
     ...standing,
   }
-  if (rows) yield* solveAll(proof, inst, unknowns, rows, applying)
+  if (rows && !proof.tooMany) yield* solveAll(proof, inst, unknowns, rows, applying)
   else
     for (const rule of applying)
       if (!isJobRule(rule))
         proof.undecided.push({
           rule: rule.id,
           code: null,
-          unknown: unknowns.map((u) => u.ref),
+          unknown: proof.tooMany?.modes ?? unknowns.map((u) => u.ref),
+          ...(proof.tooMany ? { tooMany: true as const } : {}),
           witness: null,
         })
   const rank = (x: { rule: string }) => applying.findIndex((r) => r.id === x.rule)
@@ -75,6 +80,33 @@ export function* proofSteps(
     applying,
   )
   return proof
+}
+
+/** Modes that are named where there are too many of them. */
+const MOST_NAMED = 6
+
+/** The count of states of a proof, made before any is solved; null where all of them can be tried. */
+function tooManyStates(
+  inst: Installation,
+  calls: readonly Call[],
+  temperatures: readonly DegF[],
+  assumptions: number,
+): Proof['tooMany'] {
+  const counts = calls.flatMap((call) => temperatures.map((t) => countCombinations(inst, call, t)))
+  const states = counts.reduce((n, c) => n + c.count, 0) * assumptions
+  const most = counts.reduce((a, c) => (c.count > a.count ? c : a))
+  if (states <= tolerances.mostStates && most.count <= tolerances.mostCombinations) return null
+  // Of the device first that alone makes them the most.
+  const ofDevice = (ref: Ref) =>
+    most.modes
+      .filter((m) => splitRef(m.ref).placed === splitRef(ref).placed)
+      .reduce((n, m) => n * m.states, 1)
+  const modes = most.modes
+    .filter((m) => m.states > 1)
+    .sort((a, b) => ofDevice(b.ref) - ofDevice(a.ref) || b.states - a.states)
+    .slice(0, MOST_NAMED)
+    .map((m) => m.ref)
+  return { states, allowed: tolerances.mostStates, modes }
 }
 
 /** Solves every reachable state under every assumption, and adds what the rules about states and the whole find. */

@@ -111,6 +111,8 @@ export interface Undecided {
   code: string | null
   /** What to find out on site. */
   unknown: Ref[]
+  /** Nothing is unknown: there are more states than can be tried, because of these modes. */
+  tooMany?: true
   /** A situation in which it would break; null where there were too many unknowns to try. */
   witness: Situation | null
 }
@@ -127,6 +129,8 @@ export interface Proof {
     assumptions: number
     otherRests: number
   }
+  /** More states than can be tried: how many there are, how many are allowed, and the modes that make them so many. */
+  tooMany: { states: number; allowed: number; modes: Ref[] } | null
   /** Reachable states solved: N. */
   solved: number
   /** Settings that something hangs on and that stand at their default without anybody having looked. */

@@ -1,5 +1,11 @@
 export { breakpointsOf, regionsOf } from './regions'
-export { memoriesAt, reachableModes, reachableCombinations, type ModeCombination } from './reachable'
+export {
+  countCombinations,
+  memoriesAt,
+  reachableModes,
+  reachableCombinations,
+  type ModeCombination,
+} from './reachable'
 export {
   abnormalCountOf,
   canFeel,

@@ -10,6 +10,7 @@ import {
   type SenseLeaf,
 } from '../equipment'
 import { makeRef, settingValue, type Installation, type Ref } from '../installation'
+import { tolerances } from '../tolerances'
 import type { DegF } from '../units'
 import { modesOf, evalContextOf, type Situation } from './situation'
 
@@ -65,8 +66,22 @@ interface KnownCombinations {
 }
 
 /**
+ * How many combinations of modes can occur for a call at an outdoor temperature, told without making any of them, and
+ * what they are made of.
+ */
+export function countCombinations(
+  inst: Installation,
+  call: Call,
+  outdoorF: DegF,
+): { count: number; modes: { ref: Ref; states: number }[] } {
+  const modes = axesAt(inst, call, outdoorF).map((a) => ({ ref: a.ref, states: a.states.length }))
+  return { count: modes.reduce((n, m) => n * m.states, 1), modes }
+}
+
+/**
  * Every combination of modes that can occur for a call at an outdoor temperature (a proof's third factor).
  * A state is reachable when its condition is not "no" in that call and temperature; failures are left out.
+ * Of more than can be tried only those with one thing away from normal: whoever says something of all of them counts first.
  */
 export function reachableCombinations(inst: Installation, call: Call, outdoorF: DegF): ModeCombination[] {
   let known = rowsBy.get(inst.placed)
@@ -77,7 +92,10 @@ export function reachableCombinations(inst: Installation, call: Call, outdoorF: 
   const axes = axesAt(inst, call, outdoorF)
   const key = axes.map((a) => `${a.ref}=${a.states.map((s) => s.id).join()}`).join(';')
   rows = known.of.get(key)
-  if (!rows) known.of.set(key, (rows = combinations(axes)))
+  if (!rows) {
+    const many = axes.reduce((n, a) => n * a.states.length, 1) > tolerances.mostCombinations
+    known.of.set(key, (rows = many ? oneAway(axes) : combinations(axes)))
+  }
   known.at.set(here, rows)
   return rows
 }
@@ -105,6 +123,23 @@ function combinations(axes: readonly Axis[]): ModeCombination[] {
     }
     rows = next
   }
+  return rows
+}
+
+/** Everything normal, and each thing that can be away by itself. */
+function oneAway(axes: readonly Axis[]): ModeCombination[] {
+  const still: Record<Ref, string> = Object.fromEntries(
+    axes.filter((a) => a.memory).map((a) => [a.ref, a.states[0]!.id]),
+  )
+  const rows: ModeCombination[] = [{ modes: still, abnormalCount: 0, conditions: new Set(), parentIndex: -1 }]
+  for (const axis of axes)
+    for (const s of axis.states.slice(1))
+      rows.push({
+        modes: { ...still, [axis.ref]: s.id },
+        abnormalCount: axis.memory ? 0 : 1,
+        conditions: new Set(s.condition ? [s.condition] : []),
+        parentIndex: 0,
+      })
   return rows
 }
 

@@ -13,6 +13,7 @@ export interface Proven {
 
 /** A proof that could not be finished claims nothing. */
 const NOTHING_PROVEN: Proof = {
+  tooMany: null,
   factors: { calls: 0, temperatures: 0, mostModes: 0, assumptions: 0, otherRests: 0 },
   solved: 0,
   assumed: [],

@@ -1,0 +1,68 @@
+import { demoInstallation } from '../../../tests/helpers/demo'
+import { device, placed } from '../../../tests/helpers/build'
+import { proofSentence, undecidedSentence } from '@/words'
+import type { Mode } from '../equipment'
+import type { Installation } from '../installation'
+import { reachableCombinations } from '../situation'
+import { degF } from '../units'
+import { singleFailures } from '../failures'
+import { prove } from './prove'
+
+/** Quillfeather Lane and something in it with so many switches, each either way at any time. */
+function withSwitches(n: number): Installation {
+  const inst = demoInstallation('quillfeather-lane')
+  const modes = Array.from({ length: n }, (_, i): Mode => ({
+    id: `m${i}`,
+    label: `Switch ${i}`,
+    states: [
+      { id: 'a', label: 'a' },
+      { id: 'b', label: 'b', reach: 'always' },
+    ],
+  }))
+  return { ...inst, placed: [...inst.placed, placed('odd', device('odd', ['X'], [], { modes }))] }
+}
+
+describe('a job of more states than can be tried', () => {
+  const inst = withSwitches(26)
+  it('is counted before any of it is solved, and undecided by name', () => {
+    const began = performance.now()
+    const proof = prove(inst)
+    // 2^26 combinations of the switches alone would be days of work.
+    expect(performance.now() - began).toBeLessThan(20_000)
+    expect(proof.solved).toBe(0)
+    expect(proof.tooMany!.states).toBeGreaterThan(2 ** 26)
+    expect(proof.tooMany!.allowed).toBe(1_000_000)
+    expect(proof.tooMany!.modes).toContain('odd.m0')
+    const open = proof.undecided.find((u) => u.rule === 'noShort')!
+    expect(open).toMatchObject({ code: null, witness: null, tooMany: true })
+    expect(undecidedSentence(inst, open)).toMatch(/^More states than can be tried, because of odd/)
+    expect(proofSentence(inst, proof)).toMatch(
+      /^Undecided: [\d,]+ states where 1,000,000 are allowed, because of odd/,
+    )
+  })
+
+  it('never says that nothing is wrong, though some rule found something small', () => {
+    const spare = {
+      ...inst,
+      wires: inst.wires.map((w) => (w.id === 'w08' ? { ...w, a: 'tstat.C', b: 'ah.C' } : w)),
+    }
+    const proof = prove(spare)
+    expect(proof.findings.map((f) => f.code)).toEqual(['noSpare'])
+    expect(proofSentence(spare, proof)).toMatch(/^Undecided/)
+  })
+
+  it('lists what can be away one by one, for whoever asks for a single situation', () => {
+    const rows = reachableCombinations(inst, 'off', degF(47))
+    expect(rows.length).toBeLessThan(100)
+    expect(Math.max(...rows.map((r) => r.abnormalCount))).toBe(1)
+    expect(rows.some((r) => r.modes['odd.m25'] === 'b')).toBe(true)
+    expect(singleFailures(inst).length).toBeGreaterThan(0)
+  })
+
+  it('proves what a few more switches allow', () => {
+    const few = prove(withSwitches(3))
+    const none = prove(withSwitches(0))
+    expect(few.tooMany).toBeNull()
+    expect(few.solved).toBe(8 * none.solved)
+  })
+})
