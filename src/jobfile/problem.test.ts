@@ -56,3 +56,34 @@ describe('what is wrong with a file', () => {
     expect(() => check(broken as never, {})).toThrow(RangeError)
   })
 })
+
+describe('a value that no file of ours would hold', () => {
+  const schema = yup.mixed().defined()
+  const nested = (n: number): unknown => Array.from({ length: n }).reduce<unknown>((v) => [v], 0)
+  it.each([
+    ['wires', { wires: new Array(5001).fill(0) }, 'at most 5000 entries'],
+    ['', new Array(4_000_000).fill(0), 'at most 5000 entries'],
+    [
+      'a',
+      { a: Object.fromEntries(Array.from({ length: 5001 }, (_, i) => [`k${i}`, 0])) },
+      'at most 5000 entries',
+    ],
+  ])('is refused at its place before the schema sees it: %s', (path, value, expected) => {
+    expect(check(schema, value)).toMatchObject({ ok: false, problems: [{ path, expected }] })
+  })
+  it('may be 64 levels deep, and no deeper', () => {
+    expect(check(schema, nested(64)).ok).toBe(true)
+    expect(check(schema, nested(66))).toMatchObject({ problems: [{ expected: 'at most 64 levels' }] })
+    // Deep enough to overflow the stack of whatever walks it by calling itself.
+    expect(check(schema, nested(100_000))).toMatchObject({ problems: [{ expected: 'at most 64 levels' }] })
+  })
+  it('has at most so much in it', () => {
+    const rows = Array.from({ length: 100 }, () => new Array(4001).fill(0))
+    expect(check(schema, rows)).toMatchObject({ problems: [{ expected: 'at most 400000 values in all' }] })
+  })
+  it('is told of its first twenty problems', () => {
+    const list = yup.array(yup.string().defined()).defined()
+    const checked = check(list, new Array(300).fill(5))
+    expect(checked.ok ? 0 : checked.problems.length).toBe(20)
+  })
+})

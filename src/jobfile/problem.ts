@@ -11,18 +11,46 @@ export interface Problem {
 }
 export type Checked<T> = { ok: true; value: T } | { ok: false; problems: Problem[] }
 
-/** Checks a value against a schema; every failing place is named. */
+/** What a value may be at most before it is looked at closely: its depth, the length of a list, and how much is in it. */
+const LIMITS = Object.freeze({ depth: 64, list: 5000, values: 400_000, problems: 20 })
+
+/** The first place at which a value is deeper, longer or more than any file of ours; null where none is. */
+function overLimit(value: unknown): Problem | null {
+  const open: { here: unknown; path: string; depth: number }[] = [{ here: value, path: '', depth: 0 }]
+  let seen = 0
+  for (let next = open.pop(); next; next = open.pop()) {
+    const { here, path, depth } = next
+    if (++seen > LIMITS.values)
+      return { path, expected: `at most ${LIMITS.values} values in all`, got: 'more' }
+    if (typeof here !== 'object' || here === null) continue
+    if (depth > LIMITS.depth) return { path, expected: `at most ${LIMITS.depth} levels`, got: 'more' }
+    const keys = Object.keys(here)
+    if (keys.length > LIMITS.list)
+      return { path, expected: `at most ${LIMITS.list} entries`, got: String(keys.length) }
+    for (const key of keys)
+      open.push({
+        here: (here as Record<string, unknown>)[key],
+        path: Array.isArray(here) ? `${path}[${key}]` : path ? `${path}.${key}` : key,
+        depth: depth + 1,
+      })
+  }
+  return null
+}
+
+/** Checks a value against a schema; the failing places are named, of very many the first. */
 export function check<T>(
   schema: AnySchema | { validateSync: AnySchema['validateSync'] },
   value: unknown,
 ): Checked<T> {
+  const over = overLimit(value)
+  if (over) return { ok: false, problems: [over] }
   try {
     schema.validateSync(value, { strict: true, abortEarly: false })
     return { ok: true, value: value as T }
   } catch (e) {
     if (!(e instanceof ValidationError)) throw e
     const inner = e.inner.length ? e.inner : [e]
-    return { ok: false, problems: inner.map((i) => problemOf(i, value)) }
+    return { ok: false, problems: inner.slice(0, LIMITS.problems).map((i) => problemOf(i, value)) }
   }
 }
 
