@@ -1,6 +1,6 @@
 import * as GEAR from '../../tests/cases/gear'
 import { compose } from '../../tests/helpers/compose'
-import { behaviourOf, oddReasons, slipsOf, unseenBy } from '../../tests/helpers/slips'
+import { behaviourOf, oddReasons, slipsOf, strayReasons, unseenBy } from '../../tests/helpers/slips'
 import { installationOf } from '@/jobfile'
 
 // Every slip of every gear: npm run bench -- slips.
@@ -25,4 +25,13 @@ describe('a single slip of the hand', () => {
       expect(odd).toEqual([])
     },
   )
+})
+
+describe('what a mode or the weather stops', () => {
+  it.each([
+    'ONE_STAGE', 'TWO_STAGE_SENSOR', 'SENSOR_FUEL', 'STAGE_FUEL', 'KIT_FUEL', 'OUTDOOR_THERMOSTAT', 'FLOAT', 'LEAK', 'ZONES',
+    'PACKAGED', 'PACKAGED_FUEL', 'OIL', 'BUS', 'TWO_CIRCUITS', 'PLAIN',
+  ] as const)('is said to be stopped by it: %s', (name) => {
+    expect(strayReasons(installationOf(compose(GEAR[name])))).toEqual([])
+  }) // prettier-ignore
 })

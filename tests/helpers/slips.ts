@@ -1,9 +1,10 @@
 import { Circuit, solve } from '@/core/circuit'
+import { normalState } from '@/core/equipment'
 import { gateChain, type ChainGate } from '@/core/explain'
 import { makeRef, placedByRef, splitRef, terminalOf, type Installation, type Wire } from '@/core/installation'
 import { targetsOf } from '@/core/query'
 import { prove } from '@/core/rules'
-import { callsOf, type Situation } from '@/core/situation'
+import { callsOf, modesOf, type Situation } from '@/core/situation'
 import { degF } from '@/core/units'
 
 /** One slip of the hand: a conductor left off, landed on another terminal, or two of them crossed. */
@@ -84,4 +85,40 @@ export function oddReasons(inst: Installation, right: Installation): string[] {
       return gate && waits(gate) ? [`${s.call} ${s.outdoorF} ${ref}: held at ${gate.at}`] : []
     })
   })
+}
+
+/** What a mode, or the temperature, stops and something else is given as the reason for. */
+export function strayReasons(inst: Installation): string[] {
+  const circuit = new Circuit(inst)
+  const stray: string[] = []
+  const ask = (now: Situation, before: Situation, isReason: (g: ChainGate) => boolean): void => {
+    const [solved, good] = [solve(circuit, now), solve(circuit, before)]
+    if (!solved.ok || !good.ok) return
+    for (const { ref, making } of targetsOf(inst)) {
+      // One speed of a blower gives way to another: that is no gate of its own.
+      if (making.what === 'blower' || !good.energised(ref) || solved.energised(ref)) continue
+      const chain = gateChain(solved, ref)
+      const gate = chain.first === null ? undefined : chain.gates[chain.first]
+      if (!gate || !isReason(gate))
+        stray.push(`${now.call} ${now.outdoorF} ${JSON.stringify(now.modes)} ${ref}: held at ${gate?.at}`)
+    }
+  }
+  for (const call of callsOf(inst)) {
+    const at = TEMPERATURES.map((outdoorF): Situation => ({ call, outdoorF, modes: {} }))
+    for (const before of at) {
+      for (const { ref, mode } of modesOf(inst))
+        for (const { id } of mode.states.filter((s) => s.id !== normalState(mode)))
+          ask({ ...before, modes: { [ref]: id } }, before, (g) =>
+            g.because.some(
+              (b) =>
+                b.kind === 'condition' ||
+                (b.kind === 'mode' && makeRef(splitRef(g.at).placed, b.mode) === ref),
+            ),
+          )
+      // Where a heat source gives way to another, the coil of an interlock may be what the weather works through.
+      for (const now of at)
+        ask(now, before, (g) => g.because.some((b) => b.kind === 'sense' || b.kind === 'energised'))
+    }
+  }
+  return stray
 }

@@ -53,7 +53,8 @@ function searchOf(solution: Solution): Searched {
         known.set(coil, price)
         return price
       })
-      if (prices.length) dearer[i]! += Math.min(...prices)
+      const least = Math.min(...prices)
+      if (prices.length && !(least > 0 && closesWithoutCoil(solution, i))) dearer[i]! += least
     })
     s.prices = dearer
     s.reaches.clear()
@@ -98,7 +99,16 @@ export function whyNoWay(solution: Solution, way: Way, isCoil: boolean): NoVolts
 export function coilToFollow(solution: Solution, contact: number): Ref | null {
   const coils = coilsBehind(solution, contact)
   const prices = coils.map((coil) => (solution.energised(coil) ? 0 : coilPrice(solution, coil)))
-  return coils[prices.indexOf(Math.min(...prices))] ?? null
+  const least = Math.min(...prices)
+  return least > 0 && closesWithoutCoil(solution, contact) ? null : (coils[prices.indexOf(least)] ?? null)
+}
+
+/** Whether a contact has another way to close than by a coil that is out, such as by the weather. */
+function closesWithoutCoil(solution: Solution, index: number): boolean {
+  const { placed, part } = solution.circuit.net.contacts[index]!
+  const energised = (id: string): Truth => (solution.energised(`${placed.ref}.${id}`) ? 'yes' : 'no')
+  const context = evalContextOf(solution.circuit.inst, placed, solution.situation, energised)
+  return farFromClosing(part.driver, context, placed.device, EVENT) < EVENT
 }
 
 /** Cost of reaching a node; earth included. */
@@ -169,20 +179,23 @@ const EVENT = 5000
 
 /**
  * How far a driver is from yes: of alternatives the nearest, of conditions together their sum; for a call the calls
- * between, a flat price for a mode or a setting; a temperature costs nothing, since the weather does that by itself.
+ * between, for a mode that must be normal less than any, for an event or another setting more than all; a temperature costs nothing, since the weather does that by itself.
+ * @param coil what a coil that is out costs here, beside its own way
  */
-function farFromClosing(driver: Expr, context: EvalContext, device: Device): number {
+function farFromClosing(driver: Expr, context: EvalContext, device: Device, coil = 0): number {
   if (evaluate(driver, context) === 'yes') return 0
-  if ('all' in driver) return driver.all.reduce((sum, e) => sum + farFromClosing(e, context, device), 0)
-  if ('any' in driver) return Math.min(...driver.any.map((e) => farFromClosing(e, context, device)))
+  if ('all' in driver) return driver.all.reduce((sum, e) => sum + farFromClosing(e, context, device, coil), 0)
+  if ('any' in driver) return Math.min(...driver.any.map((e) => farFromClosing(e, context, device, coil)))
   if ('call' in driver) {
     const now = CALLS.indexOf(context.call)
     return Math.min(...driver.call.map((c) => Math.abs(CALLS.indexOf(c) - now)))
   }
   if ('mode' in driver) {
     const mode = device.modes.find((m) => m.id === driver.mode)
-    return mode && driver.is.includes(normalState(mode)) ? 10 : EVENT
+    // What stands in the way of the call itself is nearer than any other call.
+    return mode && driver.is.includes(normalState(mode)) ? 0.5 : EVENT
   }
+  if ('energised' in driver) return coil
   return 'set' in driver ? EVENT : 0
 }
 
