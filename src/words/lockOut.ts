@@ -14,13 +14,15 @@ export function cabinetWords(inst: Installation, cabinet: Cabinet): string[] {
   const names = cabinet.devices.map((d) => lower(refWords(inst, d))).join(', ')
   const place = cabinet.devices.includes(cabinet.where) ? '' : `${cabinet.where}: `
   const n = cabinet.supplies.length
-  const count = n === 1 ? 'one supply' : `${n} supplies`
+  const count = n === 1 ? 'One supply' : `${n} supplies`
   return [
-    `${place}${names}: ${count}, to be opened, locked and metered dead`,
+    `${upper(place + names)}. ${count} to open, lock and meter dead`,
     ...cabinet.supplies.map((s) => `  ${supplySentence(inst, s)}`),
-    `  prove dead: ${cabinet.prove.map(([a, b]) => `${legWords(inst, a)} to ${legWords(inst, b)}`).join('; ')}`,
+    `  Prove dead: ${cabinet.prove.map(([a, b]) => `${legWords(inst, a)} to ${legWords(inst, b)}`).join('; ')}`,
   ]
 }
+
+const upper = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
 
 const legWords = (inst: Installation, ref: string): string => {
   const { placed, id } = splitRef(ref)

@@ -283,3 +283,17 @@ test('the broken job opens on its verdict', async ({ page }) => {
   await open(page, BAD)
   await expect(verdict(page)).toHaveText('Emergency heat brings on no backup.')
 })
+
+test('a cabinet names its supplies, and a leg to ground is judged with its breaker off', async ({ page }) => {
+  await open(page, `${GOOD}/startup?call=fan&t=52`)
+  const cabinets = page.getByRole('region', { name: 'Before a cabinet is opened' })
+  await cabinets.getByRole('button', { name: /^Garage: air handler, strip kit\. One supply/ }).click()
+  await expect(cabinets.getByText('Feed to air handler off alone leaves nothing live there.')).toBeVisible()
+  await expect(cabinets.getByText(/Prove dead: .*Strip kit L1 to strip kit ground/)).toBeVisible()
+
+  await page.getByLabel('Reading', { exact: true }).selectOption({ label: 'Leg to ground' })
+  await page.getByLabel('Where').selectOption({ label: 'Strip kit L1' })
+  await page.getByLabel('Value, V').fill('12')
+  // 240 V between two legs: 120 V each, a little less with the blower on, and a tenth of it either way.
+  await expect(page.getByText(/Held against 10[78].* to 13[12].* V: a live leg to ground/)).toBeVisible()
+})

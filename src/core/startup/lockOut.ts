@@ -46,22 +46,26 @@ export function lockOutList(inst: Installation): Cabinet[] {
   const gear = inst.placed.filter((p) => p.device.kind !== 'feed' && legsOf(inst, p).length > 0)
   const places = [...new Set(gear.map((p) => p.where || p.ref))]
   const circuit = circuitOf(inst)
+  const liveIn = (modes: Situation['modes']): ((leg: Ref) => boolean) => {
+    const solved = solve(circuit, { call: 'off', outdoorF: degF(tolerances.mildF), modes })
+    // What cannot be solved is taken for live.
+    return (leg) => !solved.ok || solved.meter(leg, EARTH) > tolerances.liveLineVolts / 2
+  }
+  // A blower lead, or a neutral, is no leg: with everything on and nothing called it has no volts.
+  const isLeg = liveIn({})
   return places.map((where) => {
     const devices = gear.filter((p) => (p.where || p.ref) === where)
-    const legs = devices.flatMap((p) => legsOf(inst, p))
+    const legs = devices.flatMap((p) => legsOf(inst, p)).filter(isLeg)
     const feeds = [...new Set(devices.flatMap((p) => feedsOf(inst, p.ref)))]
     const liveWith = (feed: Placed): Ref[] => {
       const breaker = breakerOf(feed)
-      const modes = breaker ? { [makeRef(feed.ref, breaker.mode.id)]: breaker.off } : {}
-      const off: Situation = { call: 'off', outdoorF: degF(tolerances.mildF), modes }
-      const solved = solve(circuit, off)
-      return solved.ok ? legs.filter((leg) => solved.meter(leg, EARTH) > tolerances.liveLineVolts / 2) : legs
+      return legs.filter(liveIn(breaker ? { [makeRef(feed.ref, breaker.mode.id)]: breaker.off } : {}))
     }
     return {
       where,
       devices: devices.map((p) => p.ref),
       supplies: feeds.map((f) => ({ feed: f.ref, stillLive: liveWith(f) })),
-      prove: devices.flatMap((p) => pairsOf(legsOf(inst, p))),
+      prove: devices.flatMap((p) => pairsOf(legsOf(inst, p).filter(isLeg))),
     }
   })
 }

@@ -12,8 +12,8 @@ export function LockOut() {
   const cabinets = lockOutList(inst)
   if (!cabinets.length) return null
   return (
-    <section aria-label="Before a cabinet is opened" className="mt-4">
-      <h3 className="font-bold">Before a cabinet is opened</h3>
+    <section aria-label="Before a cabinet is opened" className="mt-3">
+      <h2 className="font-bold">Before a cabinet is opened</h2>
       <ul className="mt-1 grid gap-2 lg:grid-cols-2">
         {cabinets.map((c) => {
           const [title, ...lines] = cabinetWords(inst, c)

@@ -29,6 +29,7 @@ export function Startup() {
           </li>
         ))}
       </ul>
+      <LockOut />
       {open ? (
         <section
           aria-label={CALL_WORDS[open]}
@@ -46,7 +47,6 @@ export function Startup() {
           Nothing is called. Choose a call to see what must read 24 V and to take readings.
         </p>
       )}
-      <LockOut />
       <div className="mt-4">
         <Caution>
           Elements stay hot, and capacitors hold charge. Never run strips without air. Read with the panels
