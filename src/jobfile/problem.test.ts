@@ -78,7 +78,7 @@ describe('a value that no file of ours would hold', () => {
     expect(check(schema, nested(100_000))).toMatchObject({ problems: [{ expected: 'at most 64 levels' }] })
   })
   it('has at most so much in it', () => {
-    const rows = Array.from({ length: 100 }, () => new Array(4001).fill(0))
+    const rows = Array.from({ length: 100 }, () => new Array<number>(4001).fill(0))
     expect(check(schema, rows)).toMatchObject({ problems: [{ expected: 'at most 400000 values in all' }] })
   })
   it('is told of its first twenty problems', () => {
