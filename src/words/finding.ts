@@ -274,6 +274,9 @@ export function proofSentence(inst: Installation, proof: Proof): string {
   return `${verdictOf(inst, proof)} ${settings} default, not looked at.`
 }
 
+/** No state was solved, so that nothing can be said to hold. */
+const NOTHING_TRIED = 'Nothing is proven yet: there is no thermostat that calls for anything.'
+
 /** A count for a person: of very many only that they are. */
 const many = (n: number): string => (n < 1e12 ? count(n) : 'more than a million million')
 
@@ -286,12 +289,15 @@ function verdictOf(inst: Installation, proof: Proof): string {
     const more = proof.findings.length - 1
     const rest = more ? ` And ${more} more.` : ''
     if (grave.length) return `${said}${rest}`
+    if (proof.solved === 0 && !proof.tooMany && !proof.undecided.length)
+      return `${NOTHING_TRIED} Worth a look: ${said}${rest}`
     if (!proof.tooMany) return `Nothing is wrong in ${n}. Worth a look: ${said}${rest}`
   }
   if (proof.tooMany) {
     const { states, allowed, modes } = proof.tooMany
     return `Undecided: ${many(states)} states where ${count(allowed)} are allowed, because of ${modes.map((m) => refWords(inst, m)).join(', ')} and the like.`
   }
+  if (proof.solved === 0 && !proof.undecided.length) return NOTHING_TRIED
   if (proof.undecided.length && proof.solved === 0) return 'Too much is not known yet to prove anything.'
   if (proof.undecided.length) {
     const open = new Set(proof.undecided.map((u) => u.rule)).size

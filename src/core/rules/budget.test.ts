@@ -65,4 +65,16 @@ describe('a job of more states than can be tried', () => {
     expect(few.tooMany).toBeNull()
     expect(few.solved).toBe(8 * none.solved)
   })
+
+  it('is none where nothing is bolted down, or nothing calls', () => {
+    const inst = demoInstallation('quillfeather-lane')
+    for (const placed of [[], inst.placed.filter((p) => p.device.kind !== 'thermostat')]) {
+      const inst = { placed, wires: [], cables: [] }
+      const proof = prove(inst)
+      expect(proof).toMatchObject({ tooMany: null, solved: 0 })
+      // What was not tried is never said to hold.
+      if (proof.findings.every((f) => f.severity === 'warn'))
+        expect(proofSentence(inst, proof)).toMatch(/^Nothing is proven yet/)
+    }
+  })
 })

@@ -94,7 +94,11 @@ function tooManyStates(
 ): Proof['tooMany'] {
   const counts = calls.flatMap((call) => temperatures.map((t) => countCombinations(inst, call, t)))
   const states = counts.reduce((n, c) => n + c.count, 0) * assumptions
-  const most = counts.reduce((a, c) => (c.count > a.count ? c : a))
+  // Without a thermostat there is no call, and nothing to count.
+  const most = counts.reduce((a, c) => (c.count > a.count ? c : a), {
+    count: 0,
+    modes: [] as { ref: Ref; states: number }[],
+  })
   if (states <= tolerances.mostStates && most.count <= tolerances.mostCombinations) return null
   // Of the device first that alone makes them the most.
   const ofDevice = (ref: Ref) =>

@@ -12,6 +12,7 @@ export const bench: PlaceEntry = {
     const undecided = proof.undecided.length
     if (broken) return { text: `${broken} broken`, needs: true }
     if (toLookAt) return { text: `${toLookAt} to look at`, needs: false }
-    return { text: undecided ? `${undecided} undecided` : 'proven', needs: false }
+    if (undecided) return { text: `${undecided} undecided`, needs: false }
+    return { text: proof.solved ? 'proven' : 'not proven', needs: false }
   },
 }

@@ -22,7 +22,7 @@ function isIn(state: JobState, s: Summary | null): boolean {
     case 'toPutBack':
       return s.toPutBack > 0
     case 'done':
-      return !needsYou(s) && s.readings > 0 && s.undecided === 0
+      return !needsYou(s) && s.readings > 0 && s.undecided === 0 && s.states > 0
   }
 }
 

@@ -32,7 +32,8 @@ export function Verdict() {
         alone={proof.findings.length === 1}
       />
       <Warnings list={proof.findings.filter((f) => f.severity === 'warn')} />
-      {proof.undecided.map((u) => (
+      {/* Where there are too many states the sentence says it once for every rule. */}
+      {(proof.tooMany ? [] : proof.undecided).map((u) => (
         <p key={`${u.rule}${u.code}`} className="text-sm text-watch">
           {undecidedSentence(inst, u)}
         </p>
