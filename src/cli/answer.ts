@@ -11,7 +11,7 @@ export const answer = (json: unknown, lines: string[], found = false): Result =>
   ok: true,
   value: { json, lines, code: found ? 1 : 0 },
 })
-export const refuse = (path: string, expected: string, got: unknown): Result => ({
+export const refuse = (path: string, expected: string, got: unknown): Checked<never> => ({
   ok: false,
   problems: [problem(path, expected, got)],
 })

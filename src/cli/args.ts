@@ -4,7 +4,8 @@ import type { Installation } from '@/core/installation'
 import { WIRING_PRACTICES, type WiringPractice } from '@/core/plan'
 import { modesOf, type Situation } from '@/core/situation'
 import { degF } from '@/core/units'
-import { problem, type Checked } from '@/jobfile'
+import type { Checked } from '@/jobfile'
+import { refuse } from './answer'
 
 export interface Args {
   command: string
@@ -106,25 +107,25 @@ export function readArgs(argv: string[], library: string, now: string): Args {
 /** The situation that the options name: --call heat1 --outdoor 20 --mode od.board=defrost. */
 export function readSituation(inst: Installation, values: Args['values']): Checked<Situation> {
   const call = values.call ?? 'off'
-  if (!CALLS.includes(call as Call)) return bad('--call', `one of ${CALLS.join(', ')}`, call)
+  if (!CALLS.includes(call as Call)) return refuse('--call', `one of ${CALLS.join(', ')}`, call)
   const outdoor = Number(values.outdoor ?? 47)
   if (!Number.isFinite(outdoor) || outdoor < -80 || outdoor > 160)
-    return bad('--outdoor', '-80 to 160 °F', values.outdoor)
+    return refuse('--outdoor', '-80 to 160 °F', values.outdoor)
   const modes: Record<string, string> = {}
   for (const m of values.mode ?? []) {
     const [ref, state] = m.split('=')
-    if (!ref || !state) return bad('--mode', 'REF=STATE, such as od.board=defrost', m)
+    if (!ref || !state) return refuse('--mode', 'REF=STATE, such as od.board=defrost', m)
     const mode = modesOf(inst).find((x) => x.ref === ref)
     const states = mode?.mode.states.map((s) => s.id) ?? (/\.band:/.test(ref) ? ['made', 'broken'] : [])
     if (!states.length)
-      return bad(
+      return refuse(
         '--mode',
         `one of ${modesOf(inst)
           .map((x) => x.ref)
           .join(', ')}`,
         ref,
       )
-    if (!states.includes(state)) return bad(`--mode ${ref}`, `one of ${states.join(', ')}`, state)
+    if (!states.includes(state)) return refuse(`--mode ${ref}`, `one of ${states.join(', ')}`, state)
     modes[ref] = state
   }
   return { ok: true, value: { call: call as Call, outdoorF: degF(outdoor), modes } }
@@ -137,12 +138,8 @@ export function readPractice(values: Args['values']): Checked<Partial<WiringPrac
     const said = values[key]
     if (said === undefined) continue
     if (!(WIRING_PRACTICES[key] as readonly string[]).includes(said))
-      return bad(`--${key}`, `one of ${WIRING_PRACTICES[key].join(', ')}`, said)
+      return refuse(`--${key}`, `one of ${WIRING_PRACTICES[key].join(', ')}`, said)
     Object.assign(chosen, { [key]: said })
   }
   return { ok: true, value: chosen }
 }
-const bad = (path: string, expected: string, got: unknown): Checked<never> => ({
-  ok: false,
-  problems: [problem(path, expected, got)],
-})

@@ -1,18 +1,19 @@
-import { CABLE_COLOURS, planLanding, practiceFor, withLineWork } from '@/core/plan'
+import { CABLE_COLOURS, freeName, planLanding, practiceFor, withLineWork } from '@/core/plan'
 import type { Device, Unknowable, Value } from '@/core/equipment'
 import { makeRef, placedByRef, settingDef, splitRef, terminalOf, type Wire } from '@/core/installation'
 import { READING_KINDS, type Reading, type ReadingKind, type ReadingPlace } from '@/core/startup'
-import { problem, type Checked } from '@/jobfile'
 import {
   apply,
   freshParts,
   installationOf,
   JOB_VERSION,
   planOperations,
+  type Checked,
   type Job,
   type Operation,
 } from '@/jobfile'
 import { DEVICE_WORDS } from '@/words'
+import { refuse } from './answer'
 import { readPractice, readSituation, type Args } from './args'
 import { findDevice, libraryDevices } from './jobOnDisk'
 
@@ -20,20 +21,6 @@ import { findDevice, libraryDevices } from './jobOnDisk'
 type Edit = (job: Job, args: Args) => Checked<Operation[]>
 
 const done = (ops: Operation[]): Checked<Operation[]> => ({ ok: true, value: ops })
-const refuse = (path: string, expected: string, got: unknown): Checked<never> => ({
-  ok: false,
-  problems: [problem(path, expected, got)],
-})
-
-/** A name that is not used yet: what it begins with, and a number. */
-function freeName(used: readonly { id: string }[], start: string): string {
-  const taken = new Set(used.map((u) => u.id))
-  let n = used.length + 1
-  const name = () => `${start}${String(n).padStart(2, '0')}`
-  while (taken.has(name())) n++
-  return name()
-}
-
 /** A job in which nothing is bolted down yet. */
 export function newJob(id: string, title: string): Job {
   return {

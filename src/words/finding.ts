@@ -1,7 +1,7 @@
 import type { Breach, Finding, Proof, RuleCode, RuleId, Undecided } from '@/core/rules'
 import { splitRef, type Installation, type Ref } from '@/core/installation'
 import { count, figure } from './numbers'
-import { lower, refWords } from './names'
+import { lower, refWords, upper } from './names'
 import { situationWords } from './situation'
 
 /** What each rule says, as a statement that holds. A rule without one does not compile. */
@@ -229,7 +229,6 @@ export function findingWords(inst: Installation, f: Breach): string {
     n: (f.numbers ?? []).map((x) => figure(x, 2)),
   })
 }
-const upper = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
 function cableOf(inst: Installation, at: Ref): string {
   const wire = inst.wires.find((w) => w.id === splitRef(at).id)
   return inst.cables.find((c) => c.id === wire?.cable)?.label.toLowerCase() ?? 'a cable'

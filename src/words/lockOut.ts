@@ -1,6 +1,6 @@
 import type { Cabinet, Supply } from '@/core/startup'
 import { placedByRef, splitRef, type Installation } from '@/core/installation'
-import { lower, refWords } from './names'
+import { lower, refWords, upper } from './names'
 
 /** "Feed to strip kit off alone leaves Outdoor unit L1 and Outdoor unit L2 live." */
 function supplySentence(inst: Installation, { feed, stillLive }: Supply): string {
@@ -21,8 +21,6 @@ export function cabinetWords(inst: Installation, cabinet: Cabinet): string[] {
     `  Prove dead: ${cabinet.prove.map(([a, b]) => `${legWords(inst, a)} to ${legWords(inst, b)}`).join('; ')}`,
   ]
 }
-
-const upper = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
 
 const legWords = (inst: Installation, ref: string): string => {
   const { placed, id } = splitRef(ref)

@@ -122,6 +122,9 @@ export function gateName(inst: Installation, at: Ref): string {
 /** First letter small, unless the word is an abbreviation. */
 export const lower = (s: string): string => (/^[A-Z][a-z]/.test(s) ? s[0]!.toLowerCase() + s.slice(1) : s)
 
+/** First letter large. */
+export const upper = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1)
+
 /** Kinds of device, as a person calls them. */
 export const DEVICE_WORDS: Record<DeviceKind, string> = {
   thermostat: 'Thermostat or controller',

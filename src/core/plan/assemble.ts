@@ -67,16 +67,20 @@ export function withLineWork(inst: Installation, feeds: Feeds): Installation {
   return job
 }
 
+/** A name that is not used yet: what it begins with, and a number. */
+export function freeName(used: readonly { id: string }[], start: string): string {
+  const taken = new Set(used.map((u) => u.id))
+  let n = used.length + 1
+  const name = () => `${start}${String(n).padStart(2, '0')}`
+  while (taken.has(name())) n++
+  return name()
+}
+
 /** Adds conductors to a job, each with the next name that is free. */
 const lander =
   (job: Installation): Land =>
-  (cable, colour, a, b) => {
-    const taken = new Set(job.wires.map((w) => w.id))
-    let n = job.wires.length + 1
-    const name = () => `w${String(n).padStart(2, '0')}`
-    while (taken.has(name())) n++
-    job.wires.push({ id: name(), cable, colour, a, b } satisfies Wire)
-  }
+  (cable, colour, a, b) =>
+    void job.wires.push({ id: freeName(job.wires, 'w'), cable, colour, a, b } satisfies Wire)
 
 type Land = (cable: string | null, colour: string, a: Ref | null, b: Ref | null) => void
 /** Where a device's equipment ground is landed. */

@@ -1,4 +1,12 @@
-export { assemble, CABLE_COLOURS, type CableChoice, type Feeds, type Piece, withLineWork } from './assemble'
+export {
+  assemble,
+  CABLE_COLOURS,
+  freeName,
+  type CableChoice,
+  type Feeds,
+  type Piece,
+  withLineWork,
+} from './assemble'
 export { compare, type Difference } from './compare'
 
 export {
