@@ -193,8 +193,9 @@ export const COMMANDS: Record<string, (job: Job, args: Args) => Result> = {
 
   judge(job) {
     const inst = installationOf(job)
+    const circuit = new Circuit(inst)
     const readings = standing(job.readings).map((r) => {
-      const v = judge(inst, r, job.readings)
+      const v = judge(circuit, r, job.readings)
       return {
         id: r.id,
         kind: r.kind,

@@ -67,60 +67,46 @@ export function upgradeOperation(op: unknown, from: number): unknown {
   return now
 }
 
-interface KnownPlaced {
-  device: Device
-  fresh: boolean
-  looked: Placed['settings']
-  placed: Placed
-}
-const placedOf = new WeakMap<PlacedEntry, KnownPlaced>()
-const installations = new WeakMap<Job, Installation>()
-
 /**
- * What the core computes on. The same job gives the same object, and an unchanged placed device stays the same object
- * when another part of the job changes.
+ * What the core computes on.
+ * @param before that of the job a moment ago: what has not changed stays the same object, and where nothing of the wiring
+ * has, so does the whole
  */
-export function installationOf(job: Job): Installation {
-  let inst = installations.get(job)
-  if (!inst) {
-    inst = {
-      placed: placedList(job),
-      cables: job.cables,
-      wires: job.wires,
-    }
-    installations.set(job, inst)
-  }
-  return inst
+export function installationOf(job: Job, before?: Installation): Installation {
+  const placed = placedList(job, before?.placed ?? [])
+  const { cables, wires } = job
+  const isSame = before?.placed === placed && before.cables === cables && before.wires === wires
+  return isSame ? before : { placed, cables, wires }
 }
+
 /** The same devices with the same settings give the same list, however often a wire is moved. */
-function placedList(job: Job): Placed[] {
-  const known = placedLists.get(job.placed)
+function placedList(job: Job, before: Placed[]): Placed[] {
   const list = job.placed.flatMap((p) => {
     const device = job.devices[p.device]
-    return device ? [placed(job, p, device)] : []
+    if (!device) return []
+    const made = placed(job, p, device)
+    const known = before.find((b) => b.ref === p.ref)
+    return [known && isSamePlaced(known, made) ? known : made]
   })
-  if (known?.every((p, i) => p === list[i])) return known
-  placedLists.set(job.placed, list)
-  return list
+  return list.length === before.length && list.every((p, i) => p === before[i]) ? before : list
 }
-const placedLists = new WeakMap<PlacedEntry[], Placed[]>()
+
+function isSamePlaced({ device, ...a }: Placed, { device: other, ...b }: Placed): boolean {
+  return device === other && equal(a, b)
+}
+
 /**
  * A device as the core sees it. What nobody has set, and nobody has read off it, stands at its default on a device that is
  * new from its box, and is taken to on one from an older file; on any other it is not known.
  */
 function placed(job: Job, entry: PlacedEntry, device: Device): Placed {
   const fresh = job.commissioning.plates[entry.ref]?.newFromBox === true
-  const looked = readOff(job, entry, device)
-  const known = placedOf.get(entry)
-  if (known && known.device === device && known.fresh === fresh && equal(known.looked, looked))
-    return known.placed
   const { device: _, defaultAssumed, ...rest } = entry
-  const made: Placed = { ...rest, device, settings: { ...looked, ...rest.settings } }
+  const made: Placed = { ...rest, device, settings: { ...readOff(job, entry, device), ...rest.settings } }
   if (!fresh) {
     if (defaultAssumed) made.defaultAssumed = true
     else made.settings = { ...Object.fromEntries(device.settings.map((s) => [s.id, null])), ...made.settings }
   }
-  placedOf.set(entry, { device, fresh, looked, placed: made })
   return made
 }
 

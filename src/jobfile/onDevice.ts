@@ -1,5 +1,5 @@
 import type { Unknowable, Value } from '@/core/equipment'
-import { makeRef, settingValue, type JobSeen, type Placed } from '@/core/installation'
+import { makeRef, settingValue, type Installation, type JobSeen, type Placed } from '@/core/installation'
 import { installationOf } from './document'
 import type { Job } from './sections/registry'
 
@@ -22,8 +22,8 @@ export function onDevice(job: Job, placed: Placed): Record<string, Unknowable<Va
 }
 
 /** A job as rules about the whole of it see it. */
-export const jobSeen = (job: Job): JobSeen => ({
-  inst: installationOf(job),
+export const jobSeen = (job: Job, inst: Installation = installationOf(job)): JobSeen => ({
+  inst,
   answers: job.setup.interview,
   plates: job.commissioning.plates,
   staticInWc: job.commissioning.air.staticInWc ?? null,

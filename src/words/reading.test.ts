@@ -1,3 +1,4 @@
+import { Circuit } from '@/core/circuit'
 import { demoInstallation } from '../../tests/helpers/demo'
 import { reading } from '../../tests/helpers/reading'
 import { judge, type Cause, type Reading } from '@/core/startup'
@@ -6,7 +7,8 @@ import { causeWords, heldAgainst, readingWords } from '.'
 
 const inst = demoInstallation('quillfeather-lane')
 const line = (value: number) => reading({ kind: 'lineVolts', value, place: 'disconnect', at: 'kit' })
-const held = (over: Partial<Reading>, all: Reading[] = []) => heldAgainst(judge(inst, reading(over), all))
+const held = (over: Partial<Reading>, all: Reading[] = []) =>
+  heldAgainst(judge(new Circuit(inst), reading(over), all))
 
 describe('a reading in words', () => {
   it.each([

@@ -10,5 +10,5 @@ export {
 export { ohmsBetween } from './ohms'
 export { overcurrents, transformerAmps, type Overcurrent } from './overcurrent'
 export { solve, type Solution, type Solved, type Unsolved } from './solution'
-export { Circuit, circuitOf, type Outcome, type Settled } from './solver'
+export { Circuit, type Outcome, type Settled } from './solver'
 export { meterWithStrays } from './stray'

@@ -75,15 +75,8 @@ export interface Netlist {
   transformers: TransformerBranch[]
 }
 
-const devicesOnly = new WeakMap<Placed[], Netlist>()
-
-/**
- * Lays a job out as one netlist. Wires whose ends are not both landed are left out: they carry nothing.
- * What stands inside the devices is laid out once for as long as the devices stay the same; only the wires are added.
- */
-export function netlistOf(inst: Installation): Netlist {
-  let inside = devicesOnly.get(inst.placed)
-  if (!inside) devicesOnly.set(inst.placed, (inside = layDevices(inst.placed)))
+/** Adds a job's wires to what stands inside its devices. Wires whose ends are not both landed carry nothing: left out. */
+export function withWires(inside: Netlist, inst: Installation): Netlist {
   const { index } = inside
   const wires: Branch[] = []
   for (const wire of inst.wires) {
@@ -98,7 +91,8 @@ export function netlistOf(inst: Installation): Netlist {
   return { ...inside, conductors: [...inside.conductors, ...wires] }
 }
 
-function layDevices(all: readonly Placed[]): Netlist {
+/** Lays out what stands inside the devices of a job, for the wires to be added. */
+export function layDevices(all: readonly Placed[]): Netlist {
   const nodes: Ref[] = []
   const index = new Map<Ref, number>()
   const node = (placed: string, id: string): number => {

@@ -1,5 +1,6 @@
 import type { Truth } from '../equipment'
 import type { Ref } from '../installation'
+import { Kept } from '../kept'
 import type { Situation } from '../situation'
 import { tolerances } from '../tolerances'
 import { truthOf } from './drivers'
@@ -27,6 +28,8 @@ export interface Solution {
   /** Loads that do something worth naming and have their volts. */
   running: LoadBranch[]
   overcurrents: Overcurrent[]
+  /** What others have worked out of this solution. */
+  kept: Kept<Solution>
 }
 export interface Unsolved {
   ok: false
@@ -51,13 +54,14 @@ export function solve(circuit: Circuit, situation: Situation, unknownAs: Unknown
   // Metering asks many times of one state.
   let factors: Factors | null = null
   let room: Complexes | null = null
+  let kept: Kept<Solution> | null = null
   const node = (ref: Ref): number => nodeOf(net, ref)
   const volts = (a: Ref, b: Ref): number => {
     const i = node(a)
     const j = node(b)
     return Number.isNaN(i) || Number.isNaN(j) ? Number.NaN : across(state.volts, i, j)
   }
-  return {
+  const solution: Solution = {
     ok: true,
     situation,
     circuit,
@@ -84,7 +88,11 @@ export function solve(circuit: Circuit, situation: Situation, unknownAs: Unknown
       (l, i) => l.part.does && l.part.does.what !== 'control' && state.coils[i] === 2,
     ),
     overcurrents: overcurrents(circuit.net, state),
+    get kept() {
+      return (kept ??= new Kept(solution))
+    },
   }
+  return solution
 }
 
 const through = (b: Branch, s: Settled): number => across(s.volts, b.a, b.b) * Math.hypot(b.re, b.im)

@@ -1,8 +1,11 @@
-import type { Installation, Placed, Ref } from '../installation'
-import type { Situation } from '../situation'
+import type { Call } from '../equipment'
+import type { Installation, Ref } from '../installation'
+import { Kept } from '../kept'
+import type { ModeCombination, ModeRows, Situation } from '../situation'
 import { tolerances } from '../tolerances'
-import { degF } from '../units'
-import { DriverTable, type Driver } from './drivers'
+import { degF, type DegF } from '../units'
+import { DeviceLayer } from './DeviceLayer'
+import type { Driver, DriverTable } from './drivers'
 import {
   complexes,
   factor,
@@ -13,7 +16,7 @@ import {
   type Factors,
   type Plan,
 } from './elimination'
-import { across, netlistOf, type Netlist } from './netlist'
+import { across, withWires, type Netlist } from './netlist'
 import { overcurrents } from './overcurrent'
 import { memoryCoils } from './memory'
 import { bareMatrix, injected, pairsOf, stamp, stampTransformer } from './stamps'
@@ -52,6 +55,9 @@ export type UnknownAs = 'open' | 'closed'
 export class Circuit {
   readonly net: Netlist
   readonly plan: Plan
+  /** What others have worked out of this circuit. */
+  readonly kept = new Kept<Circuit>(this)
+  private readonly devices: DeviceLayer
   private readonly table: DriverTable
   private readonly drivers: Driver[]
   private readonly base: Complexes
@@ -62,8 +68,15 @@ export class Circuit {
   /** Spent by each solution of the sweep, and filled again by the next. */
   private readonly room: { matrix: Complexes; factors: Factors }
 
-  constructor(readonly inst: Installation) {
-    this.net = netlistOf(inst)
+  /** @param before a circuit that differs little: what stands inside the devices is its own where those are the same */
+  constructor(
+    readonly inst: Installation,
+    before?: Circuit,
+  ) {
+    this.devices = before?.devices.placed === inst.placed ? before.devices : new DeviceLayer(inst)
+    this.table = this.devices.table
+    this.drivers = this.devices.drivers
+    this.net = withWires(this.devices.net, inst)
     const { conductors, leaks, contacts, loads, sources, transformers, nodes } = this.net
     this.plan = planElimination(
       nodes.length,
@@ -74,7 +87,16 @@ export class Circuit {
     this.base = bareMatrix(this.plan)
     for (const b of [...conductors, ...leaks, ...loads, ...sources]) stamp(this.plan, this.base, b)
     for (const t of transformers) stampTransformer(this.plan, this.base, t)
-    ;({ table: this.table, drivers: this.drivers } = compiled(inst, this.net))
+  }
+
+  /** Every combination of modes that can occur for a call at an outdoor temperature. */
+  combinationsAt(call: Call, outdoorF: DegF): ModeCombination[] {
+    return this.devices.rows.at(call, outdoorF)
+  }
+
+  /** How many they are, and of which modes, without making any. */
+  countCombinations(call: Call, outdoorF: DegF): ReturnType<ModeRows['count']> {
+    return this.devices.rows.count(call, outdoorF)
   }
 
   /** Factors of the circuit with these contacts closed, the caller's to keep. */
@@ -265,23 +287,6 @@ export class Circuit {
   }
 }
 
-interface Compiled {
-  table: DriverTable
-  drivers: Driver[]
-}
-const compiledOf = new WeakMap<Placed[], Compiled>()
-
-/** The drivers of all contacts: they hang on the devices and their settings, and no wire that is moved touches them. */
-function compiled(inst: Installation, net: Netlist): Compiled {
-  let known = compiledOf.get(inst.placed)
-  if (!known) {
-    const table = new DriverTable(inst, new Map(net.loads.map((l, i) => [l.ref, i])))
-    known = { table, drivers: net.contacts.map((c, i) => table.contact(i, c.placed, c.part.driver)) }
-    compiledOf.set(inst.placed, known)
-  }
-  return known
-}
-
 /** A list of numbers from 0 to 3 as a short string, to look things up by: seven to a character. */
 function packed(list: Uint8Array): string {
   let text = ''
@@ -291,16 +296,4 @@ function packed(list: Uint8Array): string {
     text += String.fromCharCode(code)
   }
   return text
-}
-
-const circuits = new WeakMap<Installation, Circuit>()
-
-/** The circuit of an installation, laid out once however many ask for it. */
-export function circuitOf(inst: Installation): Circuit {
-  let circuit = circuits.get(inst)
-  if (!circuit) {
-    circuit = new Circuit(inst)
-    circuits.set(inst, circuit)
-  }
-  return circuit
 }

@@ -36,7 +36,6 @@ interface Strayed {
   /** Ω between two nodes, complex. */
   impedance(a: number, b: number): Impedance
 }
-const strayed = new WeakMap<Solution, Strayed | null>()
 
 function withStrays(solution: Solution): Strayed | null {
   const { circuit, state } = solution
@@ -74,8 +73,7 @@ export function meterWithStrays(solution: Solution, a: Ref, b: Ref, ohms: number
   const { net } = solution.circuit
   const [i, j] = [nodeOf(net, a), nodeOf(net, b)]
   if (Number.isNaN(i) || Number.isNaN(j)) return Number.NaN
-  let s = strayed.get(solution)
-  if (s === undefined) strayed.set(solution, (s = withStrays(solution)))
+  const s = solution.kept.once(withStrays)
   if (!s) return Number.NaN
   return shownBy(ohms, across(s.volts, i, j), s.impedance(i, j))
 }

@@ -1,4 +1,4 @@
-import { GROUND, type Netlist, type Solution } from '../circuit'
+import { GROUND, type Circuit, type Netlist, type Solution } from '../circuit'
 import type { TerminalRole } from '../equipment'
 import { placedByRef, splitRef, type Ref } from '../installation'
 
@@ -18,18 +18,14 @@ export interface Layout {
   roles: readonly (TerminalRole | undefined)[]
 }
 
-const known = new WeakMap<Netlist, Layout>()
+export const layoutOf = ({ circuit }: Solution): Layout => circuit.kept.once(layOut)
 
-export function layoutOf({ circuit: { net, inst } }: Solution): Layout {
-  let layout = known.get(net)
-  if (!layout) {
-    const roles = net.nodes.map((ref) => {
-      const { placed, id } = splitRef(ref)
-      return placedByRef(inst, placed)?.device.terminals.find((t) => t.id === id)?.role
-    })
-    known.set(net, (layout = { around: neighbours(net), roles }))
-  }
-  return layout
+function layOut({ net, inst }: Circuit): Layout {
+  const roles = net.nodes.map((ref) => {
+    const { placed, id } = splitRef(ref)
+    return placedByRef(inst, placed)?.device.terminals.find((t) => t.id === id)?.role
+  })
+  return { around: neighbours(net), roles }
 }
 
 function neighbours(net: Netlist): Map<number, Step[]> {
@@ -49,14 +45,10 @@ function neighbours(net: Netlist): Map<number, Step[]> {
 }
 
 /** Something worked out once for a solution, however many chains are asked of it. */
-export function oncePer<T>(work: (solution: Solution) => T): (solution: Solution) => T {
-  const done = new WeakMap<Solution, { value: T }>()
-  return (solution) => {
-    let known = done.get(solution)
-    if (!known) done.set(solution, (known = { value: work(solution) }))
-    return known.value
-  }
-}
+export const oncePer =
+  <T>(work: (solution: Solution) => T): ((solution: Solution) => T) =>
+  (solution) =>
+    solution.kept.once(work)
 
 /** Every node that conductors and contacts tie to one, earth left out; `through` says which contacts count. */
 export function tiedTo(

@@ -31,23 +31,28 @@ const OPEN = 1_000_000
 interface Searched {
   prices: Float64Array
   reaches: Map<number, Reach>
+  /** The coils behind open contacts have been looked at, or are being: that itself asks for ways. */
+  begun: boolean
 }
-const searches = new WeakMap<Solution, Searched>()
+const newSearch = (solution: Solution): Searched => ({
+  prices: openPrices(solution),
+  reaches: new Map(),
+  begun: false,
+})
 
 /** Price of a coil that no way from any supply reaches: more than any way through open contacts. */
 const NO_WAY = 100 * OPEN
 
 /** What a search of one solution needs; contacts that are open cost one each until the coils behind them are looked at. */
 function searchOf(solution: Solution): Searched {
-  let s = searches.get(solution)
-  if (!s) {
+  const s = solution.kept.once(newSearch)
+  if (!s.begun) {
+    s.begun = true
     const { contacts } = solution.circuit.net
-    s = { prices: openPrices(solution), reaches: new Map() }
-    searches.set(solution, s)
     const dearer = s.prices.slice()
     const known = new Map<Ref, number>()
     contacts.forEach((_, i) => {
-      if (!s!.prices[i]) return
+      if (!s.prices[i]) return
       const prices = coilsBehind(solution, i).map((coil) => {
         const price = known.get(coil) ?? coilPrice(solution, coil)
         known.set(coil, price)

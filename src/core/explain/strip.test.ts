@@ -1,7 +1,7 @@
 import { targetsOf } from '../query'
 import fc from 'fast-check'
 import { demoInstallation, jobIds } from '../../../tests/helpers/demo'
-import { circuitOf, solve } from '../circuit'
+import { Circuit, solve } from '../circuit'
 import { callsOf } from '../situation'
 import type { Call } from '../equipment'
 import { degF } from '../units'
@@ -10,7 +10,7 @@ import { stripOf, type Stretch } from '.'
 const COLDEST = -20
 const WARMEST = 115
 const strip = (job: string, call: Call, modes: Record<string, string> = {}, settings = {}) =>
-  stripOf(circuitOf(demoInstallation(job, settings)), { call, outdoorF: degF(50), modes })
+  stripOf(new Circuit(demoInstallation(job, settings)), { call, outdoorF: degF(50), modes })
 const at = (stretches: Stretch[], t: number) => stretches.find((s) => s.from <= t && t < s.to)!
 
 describe('what may run over all outdoor temperatures', () => {
@@ -77,7 +77,7 @@ describe('what may run over all outdoor temperatures', () => {
         fc.nat(),
         fc.double({ min: COLDEST, max: WARMEST - 0.01, noNaN: true }),
         (job, nth, t) => {
-          const circuit = circuitOf(demoInstallation(job))
+          const circuit = new Circuit(demoInstallation(job))
           const calls = callsOf(circuit.inst)
           const call = calls[nth % calls.length]!
           const stretch = at(stripOf(circuit, { call, outdoorF: degF(50), modes: {} }), t)

@@ -42,10 +42,11 @@ interface Suspect {
  * rest. Low voltage goes before line voltage, and nearer places (the thermostat, then indoors) before farther ones.
  */
 export function diagnose(inst: Installation, symptom: Symptom, answers: readonly MeterAnswer[]): Diagnosis {
+  const whole = new Circuit(inst)
   const points = pointsOf(inst)
   const suspects: Suspect[] = []
   for (const failure of failuresOf(inst)) {
-    const circuit = new Circuit(withFailure(inst, failure))
+    const circuit = new Circuit(withFailure(inst, failure), whole)
     const situation = {
       ...symptom.situation,
       modes: { ...symptom.situation.modes, ...failedModes(failure) },

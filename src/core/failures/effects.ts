@@ -1,16 +1,9 @@
 import { isHeatPumpHeating } from '../equipment'
-import { Circuit, circuitOf, type Outcome } from '../circuit'
+import { Circuit, type Outcome } from '../circuit'
 import type { Installation, Ref } from '../installation'
 import { targetsOf } from '../query'
 import { factsOf, RULES, stateSeen, type Facts, type StateRule } from '../rules'
-import {
-  callsOf,
-  conditionsOfModes,
-  memoriesAt,
-  reachableCombinations,
-  regionsOf,
-  type Situation,
-} from '../situation'
+import { callsOf, conditionsOfModes, memoriesAt, regionsOf, type Situation } from '../situation'
 import { tolerances } from '../tolerances'
 import { failedModes, failuresOf, withFailure, type Failure } from './failure'
 
@@ -33,11 +26,12 @@ const GRAVITY: EffectKind[] = ['harm', 'noHeat', 'unnoticed', 'noticed', 'nothin
 
 /** The situations that a failure is tried in: every call and temperature with all normal, once in defrost, and with each
  * supply off by itself. */
-function trials(inst: Installation): Situation[] {
+function trials(circuit: Circuit): Situation[] {
+  const { inst } = circuit
   const calls = callsOf(inst)
   return calls.flatMap((call) =>
     regionsOf(inst).flatMap((outdoorF) => {
-      const rows = reachableCombinations(inst, call, outdoorF)
+      const rows = circuit.combinationsAt(call, outdoorF)
       const memories = Object.fromEntries(memoriesAt(inst, outdoorF).map((m) => [m, 'made']))
       const plain: Situation = { call, outdoorF, modes: memories }
       // Each supply off by itself: a kit may be live while the blower is not. And once in defrost.
@@ -61,17 +55,17 @@ interface HeatAt {
 /** Rules about missing heat: a house without heat is told apart from harm. */
 const COLD = ['emergencyHeat', 'someHeat']
 
-/** Works out what one failure does. `healthy` are the same trials with nothing failed. */
+/** Works out what one failure does to the `whole` circuit. `healthy` are the same trials with nothing failed. */
 function effectOf(
-  inst: Installation,
+  whole: Circuit,
   failure: Failure,
   tried: readonly Situation[],
   healthy: readonly Facts[],
 ): Effect {
+  const { inst } = whole
   const broken = withFailure(inst, failure)
-  const circuit = new Circuit(broken)
+  const circuit = new Circuit(broken, whole)
   const forced = failedModes(failure)
-  const whole = circuitOf(inst)
   const rules = RULES.filter(
     (r): r is StateRule<string, string> =>
       r.scope === 'state' && r.severity === 'danger' && !COLD.includes(r.id) && r.applies(broken),
@@ -142,13 +136,13 @@ export function singleFailures(
   inst: Installation,
   step: (done: number, of: number) => boolean = () => true,
 ): Effect[] {
-  const tried = trials(inst)
-  const circuit = circuitOf(inst)
+  const circuit = new Circuit(inst)
+  const tried = trials(circuit)
   const healthy = tried.map((s) => factsOf(circuit, circuit.settle(s)))
   const failures = failuresOf(inst)
   const effects: Effect[] = []
   for (const [i, failure] of failures.entries()) {
-    effects.push(effectOf(inst, failure, tried, healthy))
+    effects.push(effectOf(circuit, failure, tried, healthy))
     if (!step(i + 1, failures.length)) break
   }
   return effects.sort((a, b) => GRAVITY.indexOf(a.kind) - GRAVITY.indexOf(b.kind))

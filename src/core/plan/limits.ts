@@ -1,7 +1,7 @@
 import { Circuit, transformerAmps, type Outcome, type Settled, type TransformerBranch } from '../circuit'
 import type { Installation } from '../installation'
 import { factsOf } from '../rules'
-import { callsOf, reachableCombinations } from '../situation'
+import { callsOf } from '../situation'
 import { tolerances } from '../tolerances'
 import { degF } from '../units'
 import type { Unmet } from './net'
@@ -25,7 +25,7 @@ export function limitsOf(inst: Installation): Unmet[] {
   for (const call of callsOf(inst))
     for (const outdoorF of DAYS) {
       const outcomes: Outcome[] = []
-      const rows = reachableCombinations(inst, call, outdoorF)
+      const rows = circuit.combinationsAt(call, outdoorF)
       rows.forEach(({ modes, abnormalCount, conditions, parentIndex }, i) => {
         if (abnormalCount > 2) return
         const outcome = circuit.settle({ call, outdoorF, modes }, 'open', outcomes[parentIndex])

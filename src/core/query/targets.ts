@@ -19,14 +19,6 @@ const ORDER: LoadFunction['what'][] = [
 
 /** Every load of the job that does something worth naming. */
 export function targetsOf(inst: Pick<Installation, 'placed'>): Target[] {
-  let list = known.get(inst.placed)
-  if (!list) known.set(inst.placed, (list = listed(inst)))
-  return list
-}
-/** Laws ask in every state of a sweep. */
-const known = new WeakMap<Installation['placed'], Target[]>()
-
-function listed(inst: Pick<Installation, 'placed'>): Target[] {
   const found: Target[] = inst.placed.flatMap((p) =>
     p.device.parts.flatMap((part) =>
       part.kind === 'load' && part.does && ORDER.includes(part.does.what)

@@ -17,12 +17,12 @@ export const blowerSpeed: StateRule<'blowerSpeed', 'fanSpeedOnly' | 'lowSpeedInH
   applies: (inst) =>
     hasCompressor(inst) &&
     targetsOf(inst).some((t) => t.making.what === 'blower' && t.making.speed === 'low'),
-  each({ inst, facts }) {
+  each({ inst, facts, targets }) {
     if (!facts.compressor || facts.speeds.size === 0) return null
     if (facts.speeds.has('heat') || facts.speeds.has('high')) return null
-    const blower = targetsOf(inst).find((t) => t.making.what === 'blower' && t.making.speed === 'low')!
+    const blower = targets.find((t) => t.making.what === 'blower' && t.making.speed === 'low')!
     if (!facts.speeds.has('low')) return { at: blower.ref, code: 'fanSpeedOnly' }
-    const faster = targetsOf(inst).find((t) => t.making.what === 'blower' && t.making.speed === 'high')
+    const faster = targets.find((t) => t.making.what === 'blower' && t.making.speed === 'high')
     if (!faster) return null
     if (facts.highStage) return { at: faster.ref, code: 'lowSpeedInHigh' }
     return hasSecondStage(inst) || lowSpeedIsEnough(inst) ? null : { at: faster.ref, code: 'oneStageOnLow' }

@@ -1,4 +1,4 @@
-import { hasCompressor, targetsOf } from '../query'
+import { hasCompressor } from '../query'
 import { isCooling } from '../equipment'
 import { tolerances } from '../tolerances'
 import type { StateRule } from './rule'
@@ -11,11 +11,11 @@ export const coolRuns: StateRule<'coolRuns', 'noCooling'> = {
   codes: ['noCooling'],
   readsOutdoor: true,
   applies: hasCompressor,
-  each({ inst, situation, abnormalCount, facts }) {
+  each({ targets, situation, abnormalCount, facts }) {
     // A lockout may well hold cooling off in the cold, when nobody wants it.
     if (situation.outdoorF < tolerances.mildF) return null
     if (abnormalCount > 0 || !isCooling(situation.call) || !facts.settled || facts.compressor) return null
-    const at = targetsOf(inst).find((t) => t.making.what === 'compressor')
+    const at = targets.find((t) => t.making.what === 'compressor')
     return at ? { at: at.ref, code: 'noCooling' } : null
   },
 }

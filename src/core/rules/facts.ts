@@ -48,15 +48,16 @@ export interface Facts {
 }
 
 /** By the coils' states: neighbouring states that change nothing share them. */
-const cache = new WeakMap<object, Facts>()
+const noFacts = (): Map<object, Facts> => new Map()
 
 /** Reads the facts out of an outcome; the same outcome gives the same object. */
 export function factsOf(circuit: Circuit, outcome: Outcome): Facts {
   const key = outcome.ok ? outcome.coils : outcome
-  let facts = cache.get(key)
+  const known = circuit.kept.once(noFacts)
+  let facts = known.get(key)
   if (!facts) {
     facts = read(circuit, outcome)
-    cache.set(key, facts)
+    known.set(key, facts)
   }
   return facts
 }

@@ -8,9 +8,9 @@ export const fanRuns: StateRule<'fanRuns', 'noFan'> = {
   severity: 'wrong',
   codes: ['noFan'],
   applies: (inst) => targetsOf(inst).some((t) => t.making.what === 'blower'),
-  each({ inst, situation, abnormalCount, facts }) {
+  each({ targets, situation, abnormalCount, facts }) {
     if (abnormalCount > 0 || situation.call !== 'fan' || !facts.settled || facts.blower) return null
-    const at = targetsOf(inst).find((t) => t.making.what === 'blower')
+    const at = targets.find((t) => t.making.what === 'blower')
     return at ? { at: at.ref, code: 'noFan' } : null
   },
 }

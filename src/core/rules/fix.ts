@@ -71,16 +71,17 @@ export function fixesFor(
   const rule = RULES.find((r) => r.id === finding.rule)
   if (!rule) return []
   const keyOf = (f: Finding) => `${f.rule}:${f.code}`
-  const before = new Set(prove(inst).findings.map(keyOf))
+  const whole = new Circuit(inst)
+  const before = new Set(prove(inst, RULES, whole).findings.map(keyOf))
   for (const list of [...meant, ...candidates(inst, finding)]) {
     let best: Fix[] = []
     let fewest = Infinity
     for (const fix of list) {
       const tried = applyFix(inst, fix)
-      if (!holdsInWitness(rule, tried, finding)) continue
-      const { findings, undecided } = prove(tried)
+      if (!holdsInWitness(rule, new Circuit(tried, whole), finding)) continue
+      const { findings, undecided } = prove(tried, RULES, whole)
       const worse = findings.some((f) => keyOf(f) === keyOf(finding) || !before.has(keyOf(f)))
-      if (worse || undecided.length || findings.length > fewest || !runsAsCalled(inst, tried)) continue
+      if (worse || undecided.length || findings.length > fewest || !runsAsCalled(whole, tried)) continue
       if (findings.length < fewest) best = []
       fewest = findings.length
       best.push(fix)
@@ -91,12 +92,12 @@ export function fixesFor(
   return []
 }
 
-function holdsInWitness(rule: Rule, inst: Installation, finding: Finding): boolean {
+function holdsInWitness(rule: Rule, circuit: Circuit, finding: Finding): boolean {
+  const { inst } = circuit
   const isSame = (b: { code: string }) => b.code === finding.code
   if (rule.scope === 'job')
     return !rule.find({ ...UNKNOWN_SITE, inst }).some((b) => isSame(b) && b.at === finding.at)
   if (rule.scope === 'coverage' || finding.witness === null) return true
-  const circuit = new Circuit(inst)
   const situation = finding.witness
   const row = { abnormalCount: abnormalCountOf(inst, situation), conditions: conditionsOf(inst, situation) }
   const found = rule.each(stateSeen(circuit, circuit.settle(situation), situation, row))
@@ -108,8 +109,8 @@ function holdsInWitness(rule: Rule, inst: Installation, finding: Finding): boole
  * compressor without a compressor call; and no compressor stops that ran before, unless for heat ahead of its coil.
  * A change that clears a rule by leaving something always on, or off, is no mend.
  */
-function runsAsCalled(before: Installation, after: Installation): boolean {
-  const [was, is] = [new Circuit(before), new Circuit(after)]
+function runsAsCalled(was: Circuit, after: Installation): boolean {
+  const is = new Circuit(after, was)
   return callsOf(after).every((call) => {
     const called = isCooling(call) || isHeatPumpHeating(call)
     return regionsOf(after).every((outdoorF) => {

@@ -1,8 +1,9 @@
+import type { Circuit } from '../circuit'
 import { isHeatPumpHeating, wantsBackup } from '../equipment'
-import type { Installation } from '../installation'
 import { aheadTargets, hasCompressor } from '../query'
 import { callsOf, memoriesAt, regionsOf } from '../situation'
-import type { StateRule, StateSeen } from './rule'
+import { factsOf } from './facts'
+import type { StateRule } from './rule'
 
 /**
  * The compressor never starts while the air entering its coil is still hot from the furnace. Where burner and compressor
@@ -18,27 +19,23 @@ export const hotCoil: StateRule<'hotCoil', 'hotRestart' | 'hotRestartSeldom'> = 
   each(state) {
     const { conditions, facts } = state
     if (!facts.compressor || !conditions.has('hotCoil')) return null
-    return takeTurns(state)
+    return state.ofJob(takeTurns)
       ? { at: facts.compressor, code: 'hotRestart' }
       : { at: facts.compressor, code: 'hotRestartSeldom', severity: 'warn' }
   },
 }
 
-const known = new WeakMap<Installation, boolean>()
-
 /** Whether some outdoor temperature has both a call that brings heat ahead of the coil alone and one that runs the compressor. */
-function takeTurns(state: StateSeen): boolean {
-  const { inst } = state
-  let turns = known.get(inst)
-  if (turns === undefined) {
-    const calls = callsOf(inst)
-    turns = regionsOf(inst).some((outdoorF) => {
-      const modes = Object.fromEntries(memoriesAt(inst, outdoorF).map((m) => [m, 'made']))
-      const facts = calls.map((call) => ({ call, ...state.elsewhere({ call, outdoorF, modes }) }))
-      const burns = facts.some((f) => wantsBackup(f.call) && f.heatAhead.length > 0 && !f.compressor)
-      return burns && facts.some((f) => isHeatPumpHeating(f.call) && f.compressor && !f.heatAhead.length)
-    })
-    known.set(inst, turns)
-  }
-  return turns
+function takeTurns(circuit: Circuit): boolean {
+  const { inst } = circuit
+  const calls = callsOf(inst)
+  return regionsOf(inst).some((outdoorF) => {
+    const modes = Object.fromEntries(memoriesAt(inst, outdoorF).map((m) => [m, 'made']))
+    const facts = calls.map((call) => ({
+      call,
+      ...factsOf(circuit, circuit.settle({ call, outdoorF, modes })),
+    }))
+    const burns = facts.some((f) => wantsBackup(f.call) && f.heatAhead.length > 0 && !f.compressor)
+    return burns && facts.some((f) => isHeatPumpHeating(f.call) && f.compressor && !f.heatAhead.length)
+  })
 }

@@ -1,4 +1,4 @@
-import { ofKind, targetsOf } from '../query'
+import { ofKind } from '../query'
 import type { Breach, StateRule } from './rule'
 
 type Code = 'heatInLeak' | 'compressorInLeak' | 'noBlowerInLeak'
@@ -13,14 +13,14 @@ export const leakStopsHeat: StateRule<'leakStopsHeat', Code> = {
   severity: 'danger',
   codes: ['heatInLeak', 'compressorInLeak', 'noBlowerInLeak'],
   applies: (inst) => ofKind(inst, 'leakSensor').length > 0,
-  each({ inst, conditions, abnormalCount, facts }) {
+  each({ inst, conditions, abnormalCount, facts, targets }) {
     if (!conditions.has('leak')) return null
     const found: Breach<Code>[] = []
     const heat = facts.burnersOn[0] ?? facts.stripsOn[0]
     if (heat) found.push({ at: heat, code: 'heatInLeak' })
     const drawsDown = inst.placed.some((p) => p.device.plate.drawsDownLeak)
     if (facts.compressor && !drawsDown) found.push({ at: facts.compressor, code: 'compressorInLeak' })
-    const blower = targetsOf(inst).find((t) => t.making.what === 'blower')
+    const blower = targets.find((t) => t.making.what === 'blower')
     // An open breaker stops the blower too: what else is wrong then is no matter of the alarm's.
     if (abnormalCount <= 1 && !facts.blower && blower) found.push({ at: blower.ref, code: 'noBlowerInLeak' })
     return found.length ? found : null

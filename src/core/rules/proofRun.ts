@@ -1,7 +1,7 @@
-import { Circuit, type Outcome } from '../circuit'
+import type { Circuit, Outcome } from '../circuit'
 import { CALLS, isHeatPumpHeating, type Call } from '../equipment'
 import type { Installation, Ref } from '../installation'
-import { callsOf, reachableCombinations, type ModeCombination, type Situation } from '../situation'
+import { callsOf, type ModeCombination, type Situation } from '../situation'
 import { tolerances } from '../tolerances'
 import type { DegF } from '../units'
 import { otherRests } from './resting'
@@ -61,7 +61,7 @@ function temperatureClassAt(
   call: Call,
   outdoorF: DegF,
 ): TemperatureClass {
-  const rows = reachableCombinations(circuit.inst, call, outdoorF)
+  const rows = circuit.combinationsAt(call, outdoorF)
   const key = circuit.temperatureClass({ call, outdoorF })
   let temperatureClass = known.get(key)
   // Which modes can occur may hang on the temperature even where no contact does.
@@ -72,13 +72,13 @@ function temperatureClassAt(
   return temperatureClass
 }
 
-/** Solves every reachable state of a job in which nothing is unknown. */
+/** Solves every reachable state of a circuit in which nothing is unknown. */
 export function* runSteps(
-  assumed: Installation,
+  circuit: Circuit,
   rules: readonly Rule[],
   temperatures: readonly DegF[],
 ): Generator<void, Run, void> {
-  const circuit = new Circuit(assumed)
+  const assumed = circuit.inst
   const run: Run = {
     assumed,
     circuit,

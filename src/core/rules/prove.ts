@@ -1,5 +1,5 @@
 import type { Call, Value } from '../equipment'
-import { solve, type Solution } from '../circuit'
+import { Circuit, solve, type Solution } from '../circuit'
 import { gateChain } from '../explain'
 import { splitRef, UNKNOWN_SITE, type Installation, type JobSeen, type Ref } from '../installation'
 import {
@@ -7,7 +7,6 @@ import {
   assume,
   assumedDefaults,
   callsOf,
-  countCombinations,
   regionsOf,
   unknownsOf,
   whichMatter,
@@ -25,9 +24,10 @@ import { standingFinding, standingOf, wiresAt } from './standing'
  * Proves a job: solves every reachable state (calls × temperature regions × reachable modes × assumptions about what
  * is not known yet) and holds each rule against it. What asks about the house beside gear, wiring and settings is
  * looked for by `withSite`.
+ * @param before a circuit that may be this one, or have the same devices: what is laid out is not laid out again
  */
-export function prove(inst: Installation, rules: readonly Rule[] = RULES): Proof {
-  const steps = proofSteps(inst, rules)
+export function prove(inst: Installation, rules: readonly Rule[] = RULES, before?: Circuit): Proof {
+  const steps = proofSteps(inst, rules, before)
   for (;;) {
     const step = steps.next()
     if (step.done) return step.value
@@ -38,7 +38,9 @@ export function prove(inst: Installation, rules: readonly Rule[] = RULES): Proof
 export function* proofSteps(
   inst: Installation,
   rules: readonly Rule[] = RULES,
+  before?: Circuit,
 ): Generator<void, Proof, void> {
+  const whole = circuitOf(before, inst)
   const unknowns = unknownsOf(inst)
   const rows = assignments(unknowns)
   const applying = rules.filter((r) => !asksSite(r) && r.applies(inst))
@@ -53,13 +55,13 @@ export function* proofSteps(
       assumptions: rows?.length ?? 0,
       otherRests: 0,
     },
-    tooMany: tooManyStates(inst, calls, temperatures, rows?.length ?? 1),
+    tooMany: tooManyStates(whole, calls, temperatures, rows?.length ?? 1),
     solved: 0,
     assumed: assumedDefaults(inst),
     rules: applying.map((r) => r.id),
     ...standing,
   }
-  if (rows && !proof.tooMany) yield* solveAll(proof, inst, unknowns, rows, applying)
+  if (rows && !proof.tooMany) yield* solveAll(proof, whole, unknowns, rows, applying)
   else
     for (const rule of applying)
       if (!isJobRule(rule))
@@ -82,17 +84,21 @@ export function* proofSteps(
   return proof
 }
 
+/** The circuit of a wiring, which may be the one that is there already. */
+const circuitOf = (known: Circuit | undefined, inst: Installation): Circuit =>
+  known?.inst === inst ? known : new Circuit(inst, known)
+
 /** Modes that are named where there are too many of them. */
 const MOST_NAMED = 6
 
 /** The count of states of a proof, made before any is solved; null where all of them can be tried. */
 function tooManyStates(
-  inst: Installation,
+  circuit: Circuit,
   calls: readonly Call[],
   temperatures: readonly DegF[],
   assumptions: number,
 ): Proof['tooMany'] {
-  const counts = calls.flatMap((call) => temperatures.map((t) => countCombinations(inst, call, t)))
+  const counts = calls.flatMap((call) => temperatures.map((t) => circuit.countCombinations(call, t)))
   const states = counts.reduce((n, c) => n + c.count, 0) * assumptions
   // Without a thermostat there is no call, and nothing to count.
   const most = counts.reduce((a, c) => (c.count > a.count ? c : a), {
@@ -116,14 +122,16 @@ function tooManyStates(
 /** Solves every reachable state under every assumption, and adds what the rules about states and the whole find. */
 function* solveAll(
   proof: Proof,
-  inst: Installation,
+  whole: Circuit,
   unknowns: readonly Unknown[],
   rows: readonly Value[][],
   rules: readonly Rule[],
 ): Generator<void, void, void> {
+  const { inst } = whole
+  const temperatures = regionsOf(inst)
   const runs: Run[] = []
   for (const values of rows)
-    runs.push(yield* runSteps(assume(inst, unknowns, values), rules, regionsOf(inst)))
+    runs.push(yield* runSteps(circuitOf(whole, assume(inst, unknowns, values)), rules, temperatures))
   proof.solved = runs.reduce((n, r) => n + r.solved + r.otherRests, 0)
   proof.factors.otherRests = runs.reduce((n, r) => n + r.otherRests, 0)
   proof.factors.mostModes = Math.max(...runs.map((r) => r.mostModes))

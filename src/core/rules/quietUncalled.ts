@@ -1,5 +1,4 @@
 import { isCooling, isHeatPumpHeating } from '../equipment'
-import { targetsOf } from '../query'
 import type { Breach, StateRule } from './rule'
 
 type Code = 'humidifierUncalled' | 'heatUncalled' | 'stripsUncalled' | 'compressorUncalled' | 'blowerUncalled'
@@ -11,7 +10,7 @@ export const quietUncalled: StateRule<'quietUncalled', Code> = {
   severity: 'wrong',
   codes: ['humidifierUncalled', 'heatUncalled', 'stripsUncalled', 'compressorUncalled', 'blowerUncalled'],
   applies: () => true,
-  each({ inst, situation, abnormalCount, facts }) {
+  each({ targets, situation, abnormalCount, facts }) {
     if (abnormalCount > 0 || !facts.settled) return null
     const { call } = situation
     const found: Breach<Code>[] = []
@@ -26,11 +25,11 @@ export const quietUncalled: StateRule<'quietUncalled', Code> = {
     if (facts.compressor && !isCooling(call) && !heating)
       found.push({ at: facts.compressor, code: 'compressorUncalled' })
     if (facts.blower && call === 'off' && !found.length) {
-      const blows = targetsOf(inst).filter((t) => t.making.what === 'blower')
+      const blows = targets.filter((t) => t.making.what === 'blower')
       const at = blows.find((t) => facts.running.includes(t.ref))
       if (at) found.push({ at: at.ref, code: 'blowerUncalled' })
     }
-    const wet = targetsOf(inst).find((t) => t.making.what === 'humidifier' && facts.running.includes(t.ref))
+    const wet = targets.find((t) => t.making.what === 'humidifier' && facts.running.includes(t.ref))
     if (wet && call === 'off') found.push({ at: wet.ref, code: 'humidifierUncalled' })
     return found
   },

@@ -1,7 +1,7 @@
 import type { Circuit, Outcome, Settled } from '../circuit'
 import type { Call } from '../equipment'
 import { splitRef } from '../installation'
-import { reachableCombinations, type ModeCombination, type Situation } from '../situation'
+import { type ModeCombination, type Situation } from '../situation'
 import type { DegF } from '../units'
 
 /** One more way in which a situation comes to rest, beside the one from all coils at rest. */
@@ -87,7 +87,7 @@ export function otherRests(
   calls.forEach((call) =>
     temperatures.forEach((outdoorF, at) => {
       const outcomes: Outcome[] = []
-      reachableCombinations(circuit.inst, call, outdoorF).forEach((row, i) => {
+      circuit.combinationsAt(call, outdoorF).forEach((row, i) => {
         const situation: Situation = { call, outdoorF, modes: row.modes }
         const outcome = circuit.settle(situation, 'open', outcomes[row.parentIndex])
         outcomes[i] = outcome

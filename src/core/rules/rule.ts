@@ -1,5 +1,7 @@
+import type { Circuit } from '../circuit'
 import type { Call, ModeCondition } from '../equipment'
 import type { Installation, JobSeen, Ref } from '../installation'
+import type { Target } from '../query'
 import type { Situation } from '../situation'
 import type { Facts } from './facts'
 
@@ -20,8 +22,10 @@ export interface StateSeen {
   /** V that a meter of so many Ω shows between two points; NaN likewise. It factors the state anew: ask seldom. */
   metered: (a: Ref, b: Ref, ohms: number) => number
   closed: (contact: Ref) => boolean
-  /** What another situation of the same job brings. */
-  elsewhere: (situation: Situation) => Facts
+  /** Every load of the job that does something worth naming. */
+  targets: readonly Target[]
+  /** What is asked of the job and not of this state: worked out once, however many states ask. */
+  ofJob: <T>(work: (circuit: Circuit) => T) => T
 }
 
 /** What ran at all, over every reachable state. */

@@ -1,9 +1,12 @@
 import { across, impedanceBetween, shownBy, type Circuit, type Outcome } from '../circuit'
 import type { ModeCondition } from '../equipment'
 import type { Installation, Ref } from '../installation'
+import { targetsOf, type Target } from '../query'
 import type { Situation } from '../situation'
 import { factsOf, type Facts } from './facts'
 import type { StateSeen } from './rule'
+
+const targetsOfCircuit = ({ inst }: Circuit): Target[] => targetsOf(inst)
 
 /** A state as the laws see it. A class, for a sweep makes one for each of its thousands of states. */
 class Seen implements StateSeen {
@@ -36,8 +39,12 @@ class Seen implements StateSeen {
     return shownBy(ohms, this.volts(a, b), impedanceBetween(plan, factors, i, j))
   }
 
-  elsewhere(situation: Situation): Facts {
-    return factsOf(this.circuit, this.circuit.settle(situation))
+  get targets(): readonly Target[] {
+    return this.circuit.kept.once(targetsOfCircuit)
+  }
+
+  ofJob<T>(work: (circuit: Circuit) => T): T {
+    return this.circuit.kept.once(work)
   }
 
   closed(contact: Ref): boolean {

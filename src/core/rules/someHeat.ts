@@ -1,4 +1,4 @@
-import { hasBurner, hasCompressor, hasStrips, targetsOf } from '../query'
+import { hasBurner, hasCompressor, hasStrips } from '../query'
 import { isHeatPumpHeating, wantsBackup } from '../equipment'
 import type { StateRule } from './rule'
 
@@ -9,13 +9,13 @@ export const someHeat: StateRule<'someHeat', 'noHeat'> = {
   severity: 'danger',
   codes: ['noHeat'],
   applies: (inst) => hasCompressor(inst) || hasStrips(inst) || hasBurner(inst),
-  each({ inst, situation, abnormalCount, facts }) {
+  each({ targets, situation, abnormalCount, facts }) {
     const { call } = situation
     if (abnormalCount > 0 || !facts.settled || !isHeatPumpHeating(call)) return null
     // Whether the heat pump's valve stands for heating is another law's question.
     if (facts.compressor || facts.stripsOn.length || facts.burnersOn.length) return null
     // What a person asks about: on a call for the heat pump the compressor, on one for backup the first of it.
-    const compressor = targetsOf(inst).find((t) => t.making.what === 'compressor')?.ref
+    const compressor = targets.find((t) => t.making.what === 'compressor')?.ref
     const backup = facts.stripsOff[0] ?? facts.burnersOff[0]
     const at = wantsBackup(call) ? (backup ?? compressor) : (compressor ?? backup)
     return at ? { at, code: 'noHeat' } : null

@@ -1,8 +1,8 @@
 export { breakpointsOf, regionsOf } from './regions'
 export {
-  countCombinations,
   memoriesAt,
   reachableModes,
+  ModeRows,
   reachableCombinations,
   type ModeCombination,
 } from './reachable'

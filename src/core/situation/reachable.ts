@@ -4,39 +4,39 @@ import {
   memoryId,
   normalState,
   type Call,
-  type Device,
-  type Expr,
   type ModeCondition,
   type SenseLeaf,
 } from '../equipment'
-import { makeRef, settingValue, type Installation, type Ref } from '../installation'
+import { makeRef, settingValue, type Installation, type Placed, type Ref } from '../installation'
 import { tolerances } from '../tolerances'
 import type { DegF } from '../units'
 import { modesOf, evalContextOf, type Situation } from './situation'
 
 /** The switches with a differential that stand inside it at this temperature: either answer is possible. */
-export function memoriesAt(inst: Installation, outdoorF: DegF): Ref[] {
-  const found = new Set<Ref>()
-  for (const placed of inst.placed)
-    for (const leaf of bandLeaves(placed.device)) {
-      const at = leaf.below
-      const below = typeof at === 'number' ? at : settingValue(placed, at.set)
-      if (typeof below !== 'number') continue
-      const low = typeof at === 'number' ? below : below * (at.times ?? 1)
-      if (outdoorF >= low && outdoorF < low + (leaf.band ?? 0)) found.add(makeRef(placed.ref, memoryId(leaf)))
-    }
-  return [...found]
-}
+export const memoriesAt = (inst: Installation, outdoorF: DegF): Ref[] => memoriesOf(bandsIn(inst), outdoorF)
 
-const bands = new WeakMap<Device, (SenseLeaf & Expr)[]>()
-function bandLeaves(device: Device): (SenseLeaf & Expr)[] {
-  let list = bands.get(device)
-  if (!list) {
-    const drivers = device.parts.flatMap((p) => (p.kind === 'contact' ? leaves(p.driver) : []))
-    list = drivers.filter((l): l is SenseLeaf => 'sense' in l && (l.band ?? 0) > 0)
-    bands.set(device, list)
+/** A switch with a differential, by what reads it. */
+interface Band {
+  placed: Placed
+  leaf: SenseLeaf
+}
+const bandsIn = (inst: Installation): Band[] =>
+  inst.placed.flatMap((placed) =>
+    placed.device.parts
+      .flatMap((p) => (p.kind === 'contact' ? leaves(p.driver) : []))
+      .flatMap((leaf) => ('sense' in leaf && (leaf.band ?? 0) > 0 ? [{ placed, leaf }] : [])),
+  )
+
+function memoriesOf(bands: readonly Band[], outdoorF: DegF): Ref[] {
+  const found = new Set<Ref>()
+  for (const { placed, leaf } of bands) {
+    const at = leaf.below
+    const below = typeof at === 'number' ? at : settingValue(placed, at.set)
+    if (typeof below !== 'number') continue
+    const low = typeof at === 'number' ? below : below * (at.times ?? 1)
+    if (outdoorF >= low && outdoorF < low + (leaf.band ?? 0)) found.add(makeRef(placed.ref, memoryId(leaf)))
   }
-  return list
+  return [...found]
 }
 
 /** One combination of modes that can occur, with what a law asks of it. */
@@ -58,46 +58,48 @@ interface Axis {
   states: { id: string; condition?: ModeCondition }[]
 }
 
-/** Rows by what can vary: most calls and temperatures share them, and so does the job when a wire is moved. */
-const rowsBy = new WeakMap<Installation['placed'], KnownCombinations>()
-interface KnownCombinations {
-  at: Map<string, ModeCombination[]>
-  of: Map<string, ModeCombination[]>
-}
-
-/**
- * How many combinations of modes can occur for a call at an outdoor temperature, told without making any of them, and
- * what they are made of.
- */
-export function countCombinations(
-  inst: Installation,
-  call: Call,
-  outdoorF: DegF,
-): { count: number; modes: { ref: Ref; states: number }[] } {
-  const modes = axesAt(inst, call, outdoorF).map((a) => ({ ref: a.ref, states: a.states.length }))
-  return { count: modes.reduce((n, m) => n * m.states, 1), modes }
-}
-
 /**
  * Every combination of modes that can occur for a call at an outdoor temperature (a proof's third factor).
  * A state is reachable when its condition is not "no" in that call and temperature; failures are left out.
  * Of more than can be tried only those with one thing away from normal: whoever says something of all of them counts first.
  */
-export function reachableCombinations(inst: Installation, call: Call, outdoorF: DegF): ModeCombination[] {
-  let known = rowsBy.get(inst.placed)
-  if (!known) rowsBy.set(inst.placed, (known = { at: new Map(), of: new Map() }))
-  const here = `${call} ${outdoorF}`
-  let rows = known.at.get(here)
-  if (rows) return rows
-  const axes = axesAt(inst, call, outdoorF)
-  const key = axes.map((a) => `${a.ref}=${a.states.map((s) => s.id).join()}`).join(';')
-  rows = known.of.get(key)
-  if (!rows) {
-    const many = axes.reduce((n, a) => n * a.states.length, 1) > tolerances.mostCombinations
-    known.of.set(key, (rows = many ? oneAway(axes) : combinations(axes)))
+export const reachableCombinations = (inst: Installation, call: Call, outdoorF: DegF): ModeCombination[] =>
+  new ModeRows(inst).at(call, outdoorF)
+
+/** The combinations of one job's devices. Most calls and temperatures can vary alike, and share one list. */
+export class ModeRows {
+  private readonly bands: readonly Band[]
+  private readonly known = new Map<string, ModeCombination[]>()
+  private readonly byAxes = new Map<string, ModeCombination[]>()
+
+  constructor(private readonly inst: Installation) {
+    this.bands = bandsIn(inst)
   }
-  known.at.set(here, rows)
-  return rows
+
+  /** What `reachableCombinations` says; the same list whenever the same can vary. */
+  at(call: Call, outdoorF: DegF): ModeCombination[] {
+    const here = `${call} ${outdoorF}`
+    let rows = this.known.get(here)
+    if (!rows) this.known.set(here, (rows = this.rowsOf(axesAt(this.inst, this.bands, call, outdoorF))))
+    return rows
+  }
+
+  /** How many combinations there are, told without making any of them, and what they are made of. */
+  count(call: Call, outdoorF: DegF): { count: number; modes: { ref: Ref; states: number }[] } {
+    const axes = axesAt(this.inst, this.bands, call, outdoorF)
+    const modes = axes.map((a) => ({ ref: a.ref, states: a.states.length }))
+    return { count: modes.reduce((n, m) => n * m.states, 1), modes }
+  }
+
+  private rowsOf(axes: readonly Axis[]): ModeCombination[] {
+    const key = axes.map((a) => `${a.ref}=${a.states.map((s) => s.id).join()}`).join(';')
+    let rows = this.byAxes.get(key)
+    if (!rows) {
+      const many = axes.reduce((n, a) => n * a.states.length, 1) > tolerances.mostCombinations
+      this.byAxes.set(key, (rows = many ? oneAway(axes) : combinations(axes)))
+    }
+    return rows
+  }
 }
 
 function combinations(axes: readonly Axis[]): ModeCombination[] {
@@ -143,9 +145,9 @@ function oneAway(axes: readonly Axis[]): ModeCombination[] {
   return rows
 }
 
-function axesAt(inst: Installation, call: Call, outdoorF: DegF): Axis[] {
+function axesAt(inst: Installation, bands: readonly Band[], call: Call, outdoorF: DegF): Axis[] {
   const bare: Situation = { call, outdoorF, modes: {} }
-  const memories = memoriesAt(inst, outdoorF).map((ref): Axis => {
+  const memories = memoriesOf(bands, outdoorF).map((ref): Axis => {
     return { ref, memory: true, states: [{ id: 'made' }, { id: 'broken' }] }
   })
   const modes = modesOf(inst).map(({ ref, placed, mode }): Axis => {

@@ -11,8 +11,10 @@ import {
 import {
   holdsBySettings,
   makeRef,
+  placedByRef,
   settingIn,
   settingValue,
+  splitRef,
   type Installation,
   type Placed,
   type Ref,
@@ -82,18 +84,18 @@ export interface PlacedMode {
   placed: Placed
   mode: Mode
 }
-const modes = new WeakMap<Installation, PlacedMode[]>()
 
 /** All modes of the job with their reference, in the order of placing. */
 export function modesOf(inst: Installation): PlacedMode[] {
-  let list = modes.get(inst)
-  if (!list) {
-    list = inst.placed.flatMap((placed) =>
-      placed.device.modes.map((mode) => ({ ref: makeRef(placed.ref, mode.id), placed, mode })),
-    )
-    modes.set(inst, list)
-  }
-  return list
+  return inst.placed.flatMap((placed) =>
+    placed.device.modes.map((mode) => ({ ref: makeRef(placed.ref, mode.id), placed, mode })),
+  )
+}
+
+/** The mode that a reference names; undefined for a differential's memory and for what is not there. */
+function modeAt(inst: Installation, ref: Ref): Mode | undefined {
+  const { placed, id } = splitRef(ref)
+  return placedByRef(inst, placed)?.device.modes.find((m) => m.id === id)
 }
 
 /** The demands that the job's thermostats can make, lowest first. */
@@ -111,9 +113,9 @@ export const conditionsOf = (inst: Installation, situation: Situation): Set<Mode
 /** The same of the modes alone. */
 export function conditionsOfModes(inst: Installation, named: Situation['modes']): Set<ModeCondition> {
   const found = new Set<ModeCondition>()
-  for (const { ref, mode } of modesOf(inst)) {
-    const now = named[ref]
-    const state = now === undefined ? undefined : mode.states.find((s) => s.id === now)
+  // By what is named and not by every mode there is: few are, and a sweep asks for thousands of rows.
+  for (const [ref, now] of Object.entries(named)) {
+    const state = modeAt(inst, ref)?.states.find((s) => s.id === now)
     if (state?.condition) found.add(state.condition)
   }
   return found
@@ -122,9 +124,9 @@ export function conditionsOfModes(inst: Installation, named: Situation['modes'])
 /** How many modes are away from normal; a differential's memory is never "away". */
 export function abnormalCountOf(inst: Installation, situation: Situation): number {
   let count = 0
-  for (const { ref, mode } of modesOf(inst)) {
-    const state = situation.modes[ref]
-    if (state !== undefined && state !== normalState(mode)) count++
+  for (const [ref, state] of Object.entries(situation.modes)) {
+    const mode = modeAt(inst, ref)
+    if (mode && state !== normalState(mode)) count++
   }
   return count
 }

@@ -1,4 +1,4 @@
-import type { Intent, Value } from '../equipment'
+import type { Device, Intent, Value } from '../equipment'
 import { makeRef, wireRef, type Installation, type Ref } from '../installation'
 import { tolerances } from '../tolerances'
 
@@ -10,35 +10,43 @@ export interface Unknown {
 
 /** Settings that drive something and wires in doubt; an unknown number stands for the two ends of its range. */
 export function unknownsOf(inst: Installation): Unknown[] {
-  const settings = inst.placed.flatMap((placed) =>
-    placed.device.settings
-      .filter(
-        (s) => placed.settings[s.id] === null && (drives(placed.device, s.id) || isFollowed(inst, s.intent)),
-      )
+  /** Intents that a device takes over the bus from another, and hangs on. */
+  let followed: Set<Intent> | undefined
+  const isFollowed = (intent: Intent) => (followed ??= followedIn(inst)).has(intent)
+  const settings = inst.placed.flatMap((placed) => {
+    const open = placed.device.settings.filter((s) => placed.settings[s.id] === null)
+    if (!open.length) return []
+    const drives = readsOf(placed.device)
+    return open
+      .filter((s) => drives(s.id) || (s.intent !== undefined && isFollowed(s.intent)))
       .map((s) => ({
         ref: makeRef(placed.ref, s.id),
         options: s.kind === 'choice' ? (s.options ?? []).map((o) => o.id) : [...(s.range ?? [s.default])],
-      })),
-  )
+      }))
+  })
   const wires = inst.wires
     .filter((w) => w.doubt && w.a && w.b)
     .map((w) => ({ ref: wireRef(w.id), options: ['there', 'not there'] }))
   return [...settings, ...wires]
 }
 
-/** Whether another device takes its value of a setting with this intent over the bus, and hangs on it. */
-const isFollowed = (inst: Installation, intent: Intent | undefined): boolean =>
-  intent !== undefined &&
-  inst.placed.some((p) => p.device.settings.some((s) => s.follows === intent && drives(p.device, s.id)))
+const followedIn = (inst: Installation): Set<Intent> =>
+  new Set(
+    inst.placed.flatMap(({ device }) => {
+      const following = device.settings.filter((s) => s.follows)
+      const drives = following.length ? readsOf(device) : () => false
+      return following.flatMap((s) => (s.follows && drives(s.id) ? [s.follows] : []))
+    }),
+  )
 
-/** Whether any expression or quantity of the device reads the setting: then the circuit hangs on it. */
-export function drives(device: Installation['placed'][number]['device'], setting: string): boolean {
-  let text = behaviour.get(device)
-  if (!text) behaviour.set(device, (text = JSON.stringify([device.parts, device.modes, device.calls ?? []])))
-  return text.includes(`"set":${JSON.stringify(setting)}`)
+/** Whether any expression or quantity of a device reads a setting: then the circuit hangs on it. */
+function readsOf(device: Device): (setting: string) => boolean {
+  const behaviour = JSON.stringify([device.parts, device.modes, device.calls ?? []])
+  return (setting) => behaviour.includes(`"set":${JSON.stringify(setting)}`)
 }
 
-const behaviour = new WeakMap<object, string>()
+/** Whether the circuit hangs on a setting of a device. */
+export const drives = (device: Device, setting: string): boolean => readsOf(device)(setting)
 
 /** Assigns one value to each unknown: a job with nothing unknown in it. */
 export function assume(
@@ -91,10 +99,10 @@ export function whichMatter(
  * looked. On a device that is new from its box the default is known.
  */
 export const assumedDefaults = (inst: Installation): Ref[] =>
-  inst.placed.flatMap((p) =>
-    p.defaultAssumed
-      ? p.device.settings
-          .filter((s) => p.settings[s.id] === undefined && (s.intent !== undefined || drives(p.device, s.id)))
-          .map((s) => makeRef(p.ref, s.id))
-      : [],
-  )
+  inst.placed.flatMap((p) => {
+    if (!p.defaultAssumed) return []
+    const drives = readsOf(p.device)
+    return p.device.settings
+      .filter((s) => p.settings[s.id] === undefined && (s.intent !== undefined || drives(s.id)))
+      .map((s) => makeRef(p.ref, s.id))
+  })

@@ -1,3 +1,4 @@
+import { Circuit } from '../circuit'
 import { demoInstallation } from '../../../tests/helpers/demo'
 import { reading } from '../../../tests/helpers/reading'
 import { judge, type Reading } from '.'
@@ -7,7 +8,7 @@ const inst = demoInstallation('quillfeather-lane')
 const LINE = reading({ kind: 'lineVolts', value: 240, place: 'feed', at: 'feedA', withBlower: null })
 const said = (over: Partial<Reading>, all: readonly Reading[] = []) => {
   const r = reading(over)
-  const { verdict, causes } = judge(inst, r, [...all, r])
+  const { verdict, causes } = judge(new Circuit(inst), r, [...all, r])
   return [verdict, ...causes]
 }
 const feed = { place: 'feed', at: 'feedA' } as const

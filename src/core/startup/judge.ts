@@ -1,6 +1,6 @@
 import { EARTH } from '../equipment'
 import { placedByRef, quantity, splitRef, type Installation, type Ref } from '../installation'
-import { circuitOf, solve } from '../circuit'
+import { type Circuit, solve } from '../circuit'
 import { gateChain, type ChainGate } from '../explain'
 import { feedsOf, serviceVolts } from '../query'
 import { blowerAmps, heaterRows, rowsBehind, type HeaterRow } from './kit'
@@ -30,16 +30,17 @@ export interface Verdict {
 }
 
 /** Judges a reading against this job (trade rules for control volts, line volts, strip amps and row ohms). */
-export function judge(inst: Installation, reading: Reading, all: readonly Reading[] = []): Verdict {
+export function judge(circuit: Circuit, reading: Reading, all: readonly Reading[] = []): Verdict {
+  const { inst } = circuit
   switch (reading.kind) {
     case 'controlVolts':
-      return judgeControlVolts(inst, reading, all)
+      return judgeControlVolts(circuit, reading, all)
     case 'lineVolts':
       return judgeLineVolts(inst, reading)
     case 'legToGround':
-      return judgeLegToGround(inst, reading)
+      return judgeLegToGround(circuit, reading)
     case 'stripAmps':
-      return judgeStripAmps(inst, reading, all)
+      return judgeStripAmps(circuit, reading, all)
     case 'rowOhms':
       return judgeRowOhms(inst, reading)
     case 'returnAir':
@@ -57,9 +58,9 @@ const LEG_BAND = 0.1
  * A leg to ground with the breakers as they stand: a live one has its 120 V, whatever the relays of a kit do; with every
  * supply off each has none, and volts that are there all the same come from a supply that nobody has found.
  */
-function judgeLegToGround(inst: Installation, r: Reading): Verdict {
+function judgeLegToGround(circuit: Circuit, r: Reading): Verdict {
   const v = number(r)
-  const solved = solve(circuitOf(inst), r.situation)
+  const solved = solve(circuit, r.situation)
   const nominal = solved.ok ? solved.meter(r.at, EARTH) : Number.NaN
   if (!Number.isFinite(nominal))
     return { verdict: 'unjudged', rule: 'legToGround', unit: 'V', expected: null, from: {}, causes: [] }
@@ -85,10 +86,11 @@ const CONTROL_BAND = { measured: 0.05, assumed: 0.1 }
  * R to C: what this circuit gives at the tap as recorded and the line volts as measured, ±5 %; without line volts
  * measured ±10 %. Where the other tap fits better it is said, though the reading may lie within the habitual 22 to 28 V.
  */
-function judgeControlVolts(inst: Installation, r: Reading, all: readonly Reading[]): Verdict {
+function judgeControlVolts(circuit: Circuit, r: Reading, all: readonly Reading[]): Verdict {
+  const { inst } = circuit
   const v = number(r)
   const own = splitRef(r.at).placed
-  const solved = solve(circuitOf(inst), r.situation)
+  const solved = solve(circuit, r.situation)
   const common = placedByRef(inst, own)?.device.terminals.find((t) => t.role === 'C')
   // Wherever the volts are read, it is the transformer's line that they come from.
   const source = transformerFor(inst, own)
@@ -235,13 +237,14 @@ function sameFeed(inst: Installation, a: Ref, b: Ref): boolean {
  * Strip amps at a feed, a kit lead or one row: V/R of the rows that the solved circuit has on in the reading's
  * situation, at the measured volts, +5 / −10 %; the blower's rated amps added where the clamp takes it in.
  */
-function judgeStripAmps(inst: Installation, r: Reading, all: readonly Reading[]): Verdict {
+function judgeStripAmps(circuit: Circuit, r: Reading, all: readonly Reading[]): Verdict {
+  const { inst } = circuit
   const amps = number(r)
   const own = splitRef(r.at).placed
   const behind = isClampPlace(r.place) ? rowsBehind(inst, r.place, r.at) : []
   const onKit = heaterRows(inst, own)
   const rows = behind.length ? behind : onKit.length ? onKit : heaterRows(inst)
-  const solved = solve(circuitOf(inst), r.situation)
+  const solved = solve(circuit, r.situation)
   const on = solved.ok ? rows.filter((x) => solved.energised(x.ref)) : []
   const { volts, measured } = lineVoltsFor(inst, rows[0]?.ref ?? r.at, all)
   const blower = r.withBlower === false || r.place !== 'feed' ? 0 : blowerAmps(inst)

@@ -1,3 +1,4 @@
+import { Circuit } from '../circuit'
 import { compose } from '../../../tests/helpers/compose'
 import { NOT_LOOKED_AT, ONE_STAGE, TWO_CIRCUITS } from '../../../tests/cases/gear'
 import { installationOf } from '@/jobfile'
@@ -58,12 +59,14 @@ describe('a leg to ground', () => {
     ['kit.L3', 0, ['feedA', 'feedB'], 'right'],
     ['kit.L3', 121, ['feedA', 'feedB'], 'wrong'],
   ])('%s at %d V with %j off is %s', (at, value, off, verdict) => {
-    expect(judge(inst, leg(at, value, off)).verdict).toBe(verdict)
+    expect(judge(new Circuit(inst), leg(at, value, off)).verdict).toBe(verdict)
   })
 
   it('that should be dead and is not comes from a supply that nobody found; a dead one from a breaker', () => {
-    expect(judge(inst, leg('kit.L1', 121, ['feedA', 'feedB'])).causes).toEqual([{ kind: 'supplyNotFound' }])
-    expect(judge(inst, leg('kit.L1', 0, [])).causes[0]).toEqual({ kind: 'breakerOff' })
-    expect(judge(inst, leg('kit.L1', 140, [])).causes).toEqual([{ kind: 'utility' }])
+    expect(judge(new Circuit(inst), leg('kit.L1', 121, ['feedA', 'feedB'])).causes).toEqual([
+      { kind: 'supplyNotFound' },
+    ])
+    expect(judge(new Circuit(inst), leg('kit.L1', 0, [])).causes[0]).toEqual({ kind: 'breakerOff' })
+    expect(judge(new Circuit(inst), leg('kit.L1', 140, [])).causes).toEqual([{ kind: 'utility' }])
   })
 })

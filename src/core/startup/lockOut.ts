@@ -1,5 +1,5 @@
 import { EARTH, normalState, type Mode } from '../equipment'
-import { circuitOf, solve } from '../circuit'
+import { Circuit, solve } from '../circuit'
 import { makeRef, splitRef, type Installation, type Placed, type Ref } from '../installation'
 import { feedsOf } from '../query'
 import type { Situation } from '../situation'
@@ -45,7 +45,7 @@ function legsOf(inst: Installation, p: Placed): Ref[] {
 export function lockOutList(inst: Installation): Cabinet[] {
   const gear = inst.placed.filter((p) => p.device.kind !== 'feed' && legsOf(inst, p).length > 0)
   const places = [...new Set(gear.map((p) => p.where || p.ref))]
-  const circuit = circuitOf(inst)
+  const circuit = new Circuit(inst)
   const liveIn = (modes: Situation['modes']): ((leg: Ref) => boolean) => {
     const solved = solve(circuit, { call: 'off', outdoorF: degF(tolerances.mildF), modes })
     // What cannot be solved is taken for live.

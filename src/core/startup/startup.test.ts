@@ -10,7 +10,7 @@ import { expectations, judge, liveness, heaterRows, standing, type Reading } fro
 const inst = demoInstallation('quillfeather-lane')
 const line = (value: number) => reading({ kind: 'lineVolts', value, place: 'disconnect', at: 'kit' })
 const kinds = (r: Reading, all: Reading[] = []) => {
-  const v = judge(inst, r, all)
+  const v = judge(new Circuit(inst), r, all)
   return [v.verdict, ...v.causes.map((c) => c.kind)]
 }
 
@@ -35,25 +35,28 @@ describe('strip amps', () => {
     [35.2, 'wrong'],
     [41.5, 'wrong'],
   ])('%d A at the feed without the blower, at a measured 236 V, is %s', (value, verdict) => {
-    const v = judge(inst, reading({ value }), [volts])
+    const v = judge(new Circuit(inst), reading({ value }), [volts])
     expect(v.verdict).toBe(verdict)
     expect(v.expected!.nominal).toBeCloseTo(39.33, 2)
     expect(v.from).toMatchObject({ volts: 236, rows: 2, ohms: 12 })
   })
 
   it('adds the blower where the clamp takes it in: 520 VA / 240 V = 2.17 A', () => {
-    expect(judge(inst, reading({ withBlower: true }), [volts]).expected!.nominal).toBeCloseTo(39.33 + 2.17, 2)
+    expect(judge(new Circuit(inst), reading({ withBlower: true }), [volts]).expected!.nominal).toBeCloseTo(
+      39.33 + 2.17,
+      2,
+    )
   })
 
   it('accepts either where nobody knows whether the blower is in it', () => {
     // 43 A is over 41.3 without the blower and inside 41.3 + 2.17 with it.
-    expect(judge(inst, reading({ value: 43, withBlower: null }), [volts]).verdict).toBe('right')
-    expect(judge(inst, reading({ value: 43, withBlower: false }), [volts]).verdict).toBe('wrong')
+    expect(judge(new Circuit(inst), reading({ value: 43, withBlower: null }), [volts]).verdict).toBe('right')
+    expect(judge(new Circuit(inst), reading({ value: 43, withBlower: false }), [volts]).verdict).toBe('wrong')
   })
 
   it('uses the nominal volts when none were measured, and says so', () => {
     // 2 · 240/12 = 40 A
-    const v = judge(inst, reading({ value: 40 }))
+    const v = judge(new Circuit(inst), reading({ value: 40 }))
     expect(v.expected!.nominal).toBeCloseTo(40, 6)
     expect(v.causes).toEqual([{ kind: 'voltsNotMeasured' }])
   })
@@ -70,21 +73,23 @@ describe('strip amps', () => {
   })
 
   it('takes half at one kit lead for one bank clamped, not for a fault', () => {
-    const v = judge(inst, reading({ value: 19.7, place: 'kitLead', at: 'kit.L1' }), [volts])
+    const v = judge(new Circuit(inst), reading({ value: 19.7, place: 'kitLead', at: 'kit.L1' }), [volts])
     expect(v.verdict).toBe('watch')
     expect(v.causes).toEqual([{ kind: 'oneBankClamped', rows: 1, of: 2 }])
   })
 
   it('holds one row against its own share', () => {
     // 236/12 = 19.67 A
-    const v = judge(inst, reading({ value: 19.6, place: 'rowTerminals', at: 'kit.row2' }), [volts])
+    const v = judge(new Circuit(inst), reading({ value: 19.6, place: 'rowTerminals', at: 'kit.row2' }), [
+      volts,
+    ])
     expect(v).toMatchObject({ verdict: 'right', unit: 'A' })
     expect(v.expected!.nominal).toBeCloseTo(19.67, 2)
   })
 
   it('expects nothing while the outdoor thermostat holds the strips off, and names it', () => {
     const situation = { call: 'heatAux1' as const, outdoorF: degF(60), modes: {} }
-    const off = judge(inst, reading({ value: 0.2, situation }), [volts])
+    const off = judge(new Circuit(inst), reading({ value: 0.2, situation }), [volts])
     expect(off).toMatchObject({ verdict: 'right', rule: 'stripsOff' })
     expect(off.causes[0]).toMatchObject({ kind: 'gateBlocks', gate: { at: 'odt.switch' } })
     expect(kinds(reading({ value: 39, situation }), [volts])[1]).toBe('shouldBeOff')
@@ -92,9 +97,9 @@ describe('strip amps', () => {
 
   it('does not use volts measured on another circuit or volts since corrected', () => {
     const other = reading({ kind: 'lineVolts', value: 200, place: 'disconnect', at: 'od' })
-    expect(judge(inst, reading({}), [other]).from.volts).toBe(240)
+    expect(judge(new Circuit(inst), reading({}), [other]).from.volts).toBe(240)
     const fixed = { ...line(238), supersedes: volts.id }
-    expect(judge(inst, reading({}), [volts, fixed]).from.volts).toBe(238)
+    expect(judge(new Circuit(inst), reading({}), [volts, fixed]).from.volts).toBe(238)
   })
 })
 
@@ -108,7 +113,8 @@ describe('row ohms', () => {
     ['OL', 'wrong'],
   ] as const)('%s Ω of a 12 Ω row is %s', (value, verdict) => {
     expect(
-      judge(inst, reading({ kind: 'rowOhms', value, place: 'rowTerminals', at: 'kit.row1' })).verdict,
+      judge(new Circuit(inst), reading({ kind: 'rowOhms', value, place: 'rowTerminals', at: 'kit.row1' }))
+        .verdict,
     ).toBe(verdict)
   })
 })
@@ -129,7 +135,9 @@ describe('control volts', () => {
   it('goes by the line volts as measured: 216 V of 240 takes a tenth off what is right, within 5 %', () => {
     const line = reading({ kind: 'lineVolts', value: 216, place: 'disconnect', at: 'kit' })
     const at = (value: number) =>
-      judge(inst, reading({ kind: 'controlVolts', value, place: 'terminals', at: 'ah.R' }), [line])
+      judge(new Circuit(inst), reading({ kind: 'controlVolts', value, place: 'terminals', at: 'ah.R' }), [
+        line,
+      ])
     const { low, high, nominal } = at(22).expected!
     expect(low / nominal).toBeCloseTo(0.95, 6)
     expect(high / nominal).toBeCloseTo(1.05, 6)
@@ -141,15 +149,21 @@ describe('control volts', () => {
       situation: { call: 'off', outdoorF: degF(52), modes: {} },
     }) // prettier-ignore
     const loaded = reading({ kind: 'controlVolts', value: 19.5, place: 'terminals', at: 'ah.R' })
-    expect(judge(inst, loaded, [idle, loaded]).causes[0]).toEqual({ kind: 'overload' })
+    expect(judge(new Circuit(inst), loaded, [idle, loaded]).causes[0]).toEqual({ kind: 'overload' })
   })
   it('a tap that does not fit the feed is said, though the volts are what such a circuit gives', () => {
     const low = demoInstallation('quillfeather-lane', { 'feedA.volts': 208, 'feedB.volts': 208 })
-    const v = judge(low, reading({ kind: 'controlVolts', value: 21.3, place: 'terminals', at: 'ah.R' }))
+    const v = judge(
+      new Circuit(low),
+      reading({ kind: 'controlVolts', value: 21.3, place: 'terminals', at: 'ah.R' }),
+    )
     expect([v.verdict, v.causes]).toEqual(['watch', [{ kind: 'tapHighOnLow' }]])
   })
   it('says what this circuit should give', () => {
-    const v = judge(inst, reading({ kind: 'controlVolts', value: 24, place: 'terminals', at: 'ah.R' }))
+    const v = judge(
+      new Circuit(inst),
+      reading({ kind: 'controlVolts', value: 24, place: 'terminals', at: 'ah.R' }),
+    )
     expect(v.expected!.nominal).toBeGreaterThan(22.5)
     expect(v.expected!.nominal).toBeLessThan(26.4)
   })
@@ -167,16 +181,17 @@ describe('line volts', () => {
     [254, 'wrong'],
     [0, 'wrong'],
   ])('%d V at the outdoor disconnect is %s', (value, verdict) => {
-    expect(judge(inst, reading({ kind: 'lineVolts', value, place: 'disconnect', at: 'od' })).verdict).toBe(
-      verdict,
-    )
+    expect(
+      judge(new Circuit(inst), reading({ kind: 'lineVolts', value, place: 'disconnect', at: 'od' })).verdict,
+    ).toBe(verdict)
   })
 })
 
 it('records air temperatures without judging them yet', () => {
-  expect(judge(inst, reading({ kind: 'supplyAir', value: 96, place: 'supplyDuct', at: 'ah' })).verdict).toBe(
-    'unjudged',
-  )
+  expect(
+    judge(new Circuit(inst), reading({ kind: 'supplyAir', value: 96, place: 'supplyDuct', at: 'ah' }))
+      .verdict,
+  ).toBe('unjudged')
 })
 
 it('keeps what stands: a correction hides the reading it supersedes', () => {
@@ -240,7 +255,7 @@ describe('strip amps of a kit on two circuits', () => {
     ],
   }
   const amps = (at: string, value: number) =>
-    judge(two, reading({ kind: 'stripAmps', value, place: 'feed', at, withBlower: false }))
+    judge(new Circuit(two), reading({ kind: 'stripAmps', value, place: 'feed', at, withBlower: false }))
 
   it('each feed is held against its own rows', () => {
     const rows = (at: string) => amps(at, 20).from.rows

@@ -5,7 +5,7 @@ import type { Ref } from '@/core/installation'
 import { Button, Caution, cx } from '@/ui'
 import { findingWords, refWords } from '@/words'
 import { ChainCard } from '../chain'
-import { useConflicts, useJobScreen, useProof } from '../session'
+import { useJobScreen, useProof } from '../session'
 import { Diagram } from './Diagram'
 import { Schedule } from './Schedule'
 import { tapped, type Leads } from './leads'
@@ -150,7 +150,7 @@ export function Bench() {
 /** That settings contradict what is landed, where the wires are looked at. */
 function SetupLine() {
   const { go, inst } = useJobScreen()
-  const conflicts = useConflicts()
+  const conflicts = useJobScreen().conflicts
   if (!conflicts.length) return null
   return (
     <p className="mb-2 text-[15px]">

@@ -3,7 +3,7 @@
 import { terminalOf, type Ref, type Wire } from '@/core/installation'
 import { Button, COLOUR_NAMES, Select, Swatch } from '@/ui'
 import { findingWords, figure, refWords } from '@/words'
-import { type TerminalVolts, useConflicts, useJobScreen } from '../session'
+import { type TerminalVolts, useJobScreen } from '../session'
 import type { LandingTools } from './useLanding'
 
 /** What is landed on the chosen terminal, and what can be done with it. */
@@ -17,7 +17,7 @@ export function TerminalPanel({
   landing: LandingTools
 }) {
   const { inst } = useJobScreen()
-  const conflicts = useConflicts().filter((c) => [c.at, ...c.also].includes(terminal))
+  const conflicts = useJobScreen().conflicts.filter((c) => [c.at, ...c.also].includes(terminal))
   const about = terminalOf(inst, terminal)?.terminal.about
   const landed = inst.wires.flatMap((wire) => [
     ...(wire.a === terminal ? [{ wire, end: 'a' as const }] : []),

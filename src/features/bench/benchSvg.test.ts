@@ -1,5 +1,5 @@
 import { demoInstallation } from '../../../tests/helpers/demo'
-import { circuitOf, solve } from '@/core/circuit'
+import { Circuit, solve } from '@/core/circuit'
 import { degF } from '@/core/units'
 import { terminalVolts } from '../session'
 import { benchSvg } from './benchSvg'
@@ -8,7 +8,7 @@ import { drawWires, layOut } from './layout'
 const situation = { call: 'emergency' as const, outdoorF: degF(52), modes: {} }
 const inst = demoInstallation('quillfeather-lane')
 const svg = (title = 'A & B <x>') =>
-  benchSvg(inst, terminalVolts(inst, solve(circuitOf(inst), situation)), title, situation)
+  benchSvg(inst, terminalVolts(inst, solve(new Circuit(inst), situation)), title, situation)
 
 describe('the wiring as a drawing', () => {
   it('escapes what a person typed', () => {

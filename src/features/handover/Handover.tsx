@@ -17,7 +17,7 @@ import {
   undecidedSentence,
   valueAtText,
 } from '@/words'
-import { useConflicts, useJobScreen, useProof } from '../session'
+import { useJobScreen, useProof } from '../session'
 import { ReadingList } from '../readings'
 
 /** The report: what is there, how it is landed, what was proven over how many states, and what was read. */
@@ -166,7 +166,7 @@ export function Handover() {
 /** What was keyed in by whom, what contradicts, and what must still be put back. */
 function SettingsLeft() {
   const { job, inst } = useJobScreen()
-  const conflicts = useConflicts()
+  const conflicts = useJobScreen().conflicts
   const keyed = Object.entries(job.setup.keyed).flatMap(([at, k]) =>
     k.left ? [{ at, k, left: k.left }] : [],
   )

@@ -2,7 +2,7 @@
 import '@testing-library/jest-dom'
 import { render, screen, waitFor } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
-import { circuitOf, solve } from '@/core/circuit'
+import { Circuit, solve } from '@/core/circuit'
 import { degF } from '@/core/units'
 import { installationOf, parseJob, type Job, type Operation } from '@/jobfile'
 import { readJson } from '../../../tests/helpers/demo'
@@ -21,7 +21,7 @@ function open() {
   const situation = { call: 'emergency' as const, outdoorF: degF(40), modes: {} }
   const edits: Operation[] = []
   const value = {
-    job, inst, situation, circuit: circuitOf(inst), solved: solve(circuitOf(inst), situation),
+    job, inst, situation, circuit: new Circuit(inst), solved: solve(new Circuit(inst), situation),
     edit: (op: Operation) => (edits.push(op), { ok: true, value: job }), who: 'Wren Hollis',
   } as unknown as JobScreenValue // prettier-ignore
   const view = render(

@@ -57,7 +57,7 @@ export function ReadingForm({
   corrects?: Reading
   onDone?: () => void
 }) {
-  const { inst, job, edit, situation, who } = useJobScreen()
+  const { inst, circuit, job, edit, situation, who } = useJobScreen()
   const fresh: Draft = {
     kind: corrects?.kind ?? (call === 'emergency' ? 'stripAmps' : 'controlVolts'),
     spotAt: corrects ? `${corrects.place}|${corrects.at}` : '',
@@ -189,7 +189,7 @@ export function ReadingForm({
         </Button>
         {corrects && <Button onClick={onDone}>Leave it as it was</Button>}
         <div className="min-w-0 flex-1 basis-64" aria-live="polite">
-          {reading && wrong === null && <VerdictLine verdict={judge(inst, reading, job.readings)} />}
+          {reading && wrong === null && <VerdictLine verdict={judge(circuit, reading, job.readings)} />}
         </div>
       </div>
     </form>

@@ -50,7 +50,7 @@ function ReadingItem({
   earlier: Reading[]
   editable: boolean
 }) {
-  const { inst, job } = useJobScreen()
+  const { inst, circuit, job } = useJobScreen()
   const [correcting, setCorrecting] = useState(false)
   const { unit } = READING_KINDS[r.kind]
   const stamp = (x: Reading) =>
@@ -72,7 +72,7 @@ function ReadingItem({
           </Button>
         )}
       </div>
-      <VerdictLine verdict={judge(inst, r, job.readings)} />
+      <VerdictLine verdict={judge(circuit, r, job.readings)} />
       <p className="text-sm text-soft">
         {situationWords(inst, r.situation)}. {stamp(r)}
       </p>

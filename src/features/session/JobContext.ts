@@ -18,6 +18,8 @@ export interface JobScreenValue {
   job: Job
   inst: Installation
   circuit: Circuit
+  /** What is wrong between gear, wiring, settings and answers. */
+  conflicts: readonly Finding[]
   situation: Situation
   solved: Solved
   volts: ReadonlyMap<Ref, TerminalVolts>

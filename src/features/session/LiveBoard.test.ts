@@ -3,6 +3,7 @@ import type { Situation } from '@/core/situation'
 import { JobStore, memoryQueue } from '@/client'
 import type { Job } from '@/jobfile'
 import { readJson, wireBetween, demoInstallation } from '../../../tests/helpers/demo'
+import { JobAnalyses } from './JobAnalyses'
 import { LiveBoard } from './LiveBoard'
 
 const START: Situation = { call: 'emergency', outdoorF: degF(52), modes: {} }
@@ -36,7 +37,7 @@ async function board() {
     now = s
     listeners.forEach((l) => l())
   }
-  return { store, set, board: new LiveBoard(store, situations) }
+  return { store, set, board: new LiveBoard(store, new JobAnalyses(), situations) }
 }
 
 describe('the wiring at this instant', () => {

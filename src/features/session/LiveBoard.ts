@@ -1,13 +1,16 @@
-import { circuitOf, solve, type Solved } from '@/core/circuit'
+import type { Analysis } from '@/core/analysis'
+import type { Solved } from '@/core/circuit'
 import type { Installation, Ref } from '@/core/installation'
 import type { Situation } from '@/core/situation'
-import { installationOf, type Job } from '@/jobfile'
+import type { Job } from '@/jobfile'
 import type { JobStore } from '@/client'
+import type { JobAnalyses } from './JobAnalyses'
 import { terminalVolts, type TerminalVolts } from './liveness'
 
 /** The wiring at this instant, solved for the situation at this instant. */
 export interface LiveValue {
   job: Job
+  analysis: Analysis
   inst: Installation
   situation: Situation
   solved: Solved
@@ -32,6 +35,7 @@ export class LiveBoard implements Source<LiveValue | null> {
 
   constructor(
     private readonly store: JobStore,
+    private readonly analyses: JobAnalyses,
     private readonly situations: Source<Situation>,
   ) {}
 
@@ -40,18 +44,22 @@ export class LiveBoard implements Source<LiveValue | null> {
     const situation = this.situations.get()
     if (!job) return null
     if (this.of?.job === job && this.of.situation === situation) return this.value
-    const inst = installationOf(job)
+    const analysis = this.analyses.of(job)
     // A note or a reading changes no volts: what was solved stands.
-    const same = this.value?.inst === inst && this.of?.situation === situation
-    this.value = same ? { ...this.value!, job } : this.light(job, inst, situation)
+    const { value } = this
+    this.value =
+      value?.analysis === analysis && this.of?.situation === situation
+        ? { ...value, job }
+        : this.light(job, analysis, situation)
     this.of = { job, situation }
     return this.value
   }
 
-  private light(job: Job, inst: Installation, situation: Situation): LiveValue {
-    const solved = solve(circuitOf(inst), situation)
+  private light(job: Job, analysis: Analysis, situation: Situation): LiveValue {
+    const { inst } = analysis
+    const solved = analysis.solve(situation)
     const running = new Set(solved.ok ? solved.running.map((l) => l.ref) : [])
-    return { job, inst, situation, solved, volts: terminalVolts(inst, solved), running }
+    return { job, analysis, inst, situation, solved, volts: terminalVolts(inst, solved), running }
   }
 
   subscribe = (listener: () => void): (() => void) => {

@@ -1,8 +1,9 @@
 import type { Installation } from '@/core/installation'
 import { withSite, type Finding, type Fix, type Proof } from '@/core/rules'
-import { installationOf, jobSeen, type Job } from '@/jobfile'
+import { jobSeen, type Job } from '@/jobfile'
 import type { JobStore } from '@/client'
 import { ProofRunner } from '@/workers'
+import type { JobAnalyses } from './JobAnalyses'
 import type { Source } from './LiveBoard'
 
 /** A proof, and the wiring that it is of. */
@@ -39,7 +40,10 @@ export class LiveProof implements Source<Proven | null> {
   private shownFor: Job | null = null
   private failed: string | null = null
 
-  constructor(private readonly store: JobStore) {
+  constructor(
+    private readonly store: JobStore,
+    private readonly analyses: JobAnalyses,
+  ) {
     this.ask()
     this.stop = store.subscribe(() => this.ask())
   }
@@ -81,8 +85,8 @@ export class LiveProof implements Source<Proven | null> {
 
   private ask(): void {
     const { job } = this.store.getView()
-    const inst = job && installationOf(job)
-    if (!inst) return
+    if (!job) return
+    const { inst } = this.analyses.of(job)
     if (inst === this.asked) return this.show(job)
     this.asked = inst
     this.endSearches()
@@ -102,7 +106,10 @@ export class LiveProof implements Source<Proven | null> {
     const same = job.setup === setup && job.commissioning === commissioning && job.readings === readings
     this.shownFor = job
     if (same && this.value) return
-    this.value = { proof: withSite(this.wiring.proof, jobSeen(job)), of: this.wiring.of }
+    this.value = {
+      proof: withSite(this.wiring.proof, jobSeen(job, this.analyses.of(job).inst)),
+      of: this.wiring.of,
+    }
     this.tell()
   }
 

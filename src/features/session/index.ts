@@ -29,9 +29,9 @@ export {
   useStore,
   useWho,
 } from './hooks'
+export { JobAnalyses } from './JobAnalyses'
 export { LiveBoard, type LiveValue, type Source } from './LiveBoard'
 export { LiveProof, type Proven } from './LiveProof'
 export { terminalVolts, wireState, type TerminalVolts } from './liveness'
 export { newWireId } from './newWireId'
 export { type MarkSeen, type PlaceEntry, type PlaceMark } from './place'
-export { conflictsOf, useConflicts } from './useConflicts'

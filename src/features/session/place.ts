@@ -1,6 +1,7 @@
 import type { ComponentType } from 'react'
+import type { Circuit } from '@/core/circuit'
 import type { Installation } from '@/core/installation'
-import type { Proof } from '@/core/rules'
+import type { Finding, Proof } from '@/core/rules'
 import type { Job } from '@/jobfile'
 
 /** How a place stands, in a word or two for the rail. */
@@ -12,6 +13,8 @@ export interface PlaceMark {
 export interface MarkSeen {
   job: Job
   inst: Installation
+  circuit: Circuit
+  conflicts: readonly Finding[]
   proof: Proof
 }
 

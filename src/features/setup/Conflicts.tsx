@@ -10,7 +10,7 @@ import { useJobScreen } from '../session'
 import { useSetValue } from './hooks'
 
 /** Each contradiction, where it stands, and the smallest change that clears it. */
-export function Conflicts({ conflicts }: { conflicts: Finding[] }) {
+export function Conflicts({ conflicts }: { conflicts: readonly Finding[] }) {
   const { inst } = useJobScreen()
   if (!conflicts.length) return null
   return (
@@ -35,7 +35,9 @@ function Clear({ conflict }: { conflict: Finding }) {
   const setValue = useSetValue()
   const [found, setFound] = useState<Clearing | null | undefined>(undefined)
   if (found === undefined)
-    return <Button onClick={() => setFound(clearingOf(jobSeen(job), conflict))}>What do I change?</Button>
+    return (
+      <Button onClick={() => setFound(clearingOf(jobSeen(job, inst), conflict))}>What do I change?</Button>
+    )
   if (found === null) return <span>No single setting clears it: the wiring, the gear or an answer does.</span>
   return (
     <Button look="strong" onClick={() => setValue([found], 'typed')}>

@@ -4,7 +4,7 @@ import type { Intent } from '@/core/equipment'
 import { expressedIn, INTENT_GROUPS, INTENTS_BY_GROUP, type Allowed, type Expressed } from '@/core/setup'
 import { cx } from '@/ui'
 import { findingWords, GROUP_WORDS, INTENT_WORDS, settingText } from '@/words'
-import { useConflicts, useJobScreen } from '../session'
+import { useJobScreen } from '../session'
 import { useSetValue } from './hooks'
 import { ValueField } from './ValueField'
 
@@ -69,7 +69,7 @@ function IntentRow({
 }) {
   const { inst, job } = useJobScreen()
   const setValue = useSetValue()
-  const wrong = useConflicts().filter((c) => [c.at, ...c.also].includes(e.at))
+  const wrong = useJobScreen().conflicts.filter((c) => [c.at, ...c.also].includes(e.at))
   const words = INTENT_WORDS[intent]
   const source = job.setup.sources[e.at]
   const plate = e.setting.group === 'plate'

@@ -38,7 +38,7 @@ export function Interview() {
   const [school, setSchool] = useState<Strategy | null>(null)
   const answers = job.setup.interview
   const answered = Object.keys(QUESTIONS).filter((q) => answers[q]).length
-  const seen = useMemo(() => jobSeen(job), [job])
+  const seen = useMemo(() => jobSeen(job, inst), [job, inst])
   const changes = recommend(seen, school).filter((r) => {
     const { placed: ref, id } = splitRef(r.at)
     const placed = placedByRef(inst, ref)

@@ -2,7 +2,7 @@
 
 import { useState } from 'react'
 import { Button } from '@/ui'
-import { useConflicts, useJobScreen } from '../session'
+import { useJobScreen } from '../session'
 import { Conflicts } from './Conflicts'
 import { Intents } from './Intents'
 import { Interview } from './Interview'
@@ -23,7 +23,7 @@ const TABS = [
 export function Setup() {
   const { job } = useJobScreen()
   const [open, setOpen] = useState<(typeof TABS)[number]['id']>('keys')
-  const conflicts = useConflicts()
+  const conflicts = useJobScreen().conflicts
   const pending = job.setup.temporary.filter((t) => !t.back)
   const Tab = TABS.find((t) => t.id === open)!.show
   return (

@@ -1,4 +1,4 @@
-import { conflictsOf, type PlaceEntry } from '../session'
+import type { PlaceEntry } from '../session'
 import { Setup } from './Setup'
 
 /** How the Setup stands in a job's walk. */
@@ -6,10 +6,10 @@ export const setup: PlaceEntry = {
   id: 'setup',
   title: 'Setup',
   Component: Setup,
-  mark: ({ job }) => {
-    const conflicts = conflictsOf(job).length
+  mark: ({ job, conflicts }) => {
+    const wrong = conflicts.length
     const temporary = job.setup.temporary.filter((t) => !t.back).length
-    if (conflicts) return { text: `${conflicts} in conflict`, needs: true }
+    if (wrong) return { text: `${wrong} in conflict`, needs: true }
     return { text: temporary ? `${temporary} to put back` : 'agrees', needs: false }
   },
 }

@@ -3,13 +3,14 @@
 import { targetsOf } from '@/core/query'
 import { memo, useEffect, useMemo, useState, type ReactNode } from 'react'
 import Link from 'next/link'
-import { circuitOf } from '@/core/circuit'
 import { gateChain } from '@/core/explain'
-import { sentence, type Operation } from '@/jobfile'
+import { jobFindings } from '@/core/rules'
+import { jobSeen, sentence, type Operation } from '@/jobfile'
 import type { JobStore, JobView } from '@/client'
 import { ConflictList } from './ConflictList'
 import {
   BoardContext,
+  JobAnalyses,
   JobContext,
   LiveBoard,
   LiveProof,
@@ -42,9 +43,10 @@ export function JobScreen({ jobId }: { jobId: string }) {
   const [live, setLive] = useState<Live | null>(null)
   useEffect(() => {
     if (!store) return
-    const proof = new LiveProof(store)
+    const analyses = new JobAnalyses()
+    const proof = new LiveProof(store, analyses)
     // eslint-disable-next-line react-hooks/set-state-in-effect -- workers live in the browser only
-    setLive({ store, board: new LiveBoard(store, situations), proof })
+    setLive({ store, board: new LiveBoard(store, analyses, situations), proof })
     return () => proof.close()
   }, [store])
   return live && live.store === store ? <Loaded {...live} /> : <Waiting />
@@ -113,13 +115,14 @@ function Loaded({ store, board, proof }: Live) {
   )
   const value = useMemo<JobScreenValue | null>(() => {
     if (!live) return null
-    const { solved, inst, situation, volts, job } = live
+    const { solved, analysis, inst, situation, volts, job } = live
     const targets = targetsOf(inst)
     return {
       ...tools,
       job,
       inst,
-      circuit: circuitOf(inst),
+      circuit: analysis.circuit,
+      conflicts: jobFindings(jobSeen(job, inst)),
       situation,
       setSituation,
       solved,

@@ -87,9 +87,12 @@ function UndoButtons() {
 
 /** How each place stands, by its name. */
 function usePlaceMarks(): ReadonlyMap<string, PlaceMark> {
-  const { job, inst } = useJobScreen()
+  const { job, inst, circuit, conflicts } = useJobScreen()
   const proof = useProof()
-  return useMemo(() => new Map(PLACES.map((p) => [p.id, p.mark({ job, inst, proof })])), [job, inst, proof])
+  return useMemo(
+    () => new Map(PLACES.map((p) => [p.id, p.mark({ job, inst, circuit, conflicts, proof })])),
+    [job, inst, circuit, conflicts, proof],
+  )
 }
 
 /**

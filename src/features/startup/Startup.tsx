@@ -58,9 +58,9 @@ export function Startup() {
 }
 
 function CallTile({ call, open, onOpen }: { call: Call; open: boolean; onOpen: () => void }) {
-  const { inst, job } = useJobScreen()
+  const { circuit, job } = useJobScreen()
   const stands = standing(job.readings.filter((r) => r.situation.call === call))
-  const wrong = stands.filter((r) => judge(inst, r, job.readings).verdict === 'wrong').length
+  const wrong = stands.filter((r) => judge(circuit, r, job.readings).verdict === 'wrong').length
   return (
     <button
       type="button"

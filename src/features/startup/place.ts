@@ -7,9 +7,9 @@ export const startup: PlaceEntry = {
   id: 'startup',
   title: 'Startup',
   Component: Startup,
-  mark: ({ job, inst }) => {
+  mark: ({ job, circuit }) => {
     const readings = standing(job.readings)
-    const wrong = readings.filter((r) => judge(inst, r, job.readings).verdict === 'wrong').length
+    const wrong = readings.filter((r) => judge(circuit, r, job.readings).verdict === 'wrong').length
     if (wrong) return { text: `${wrong} wrong`, needs: true }
     return { text: readings.length ? `${readings.length} read` : 'open', needs: false }
   },

@@ -1,7 +1,8 @@
 import { setImmediate } from 'node:timers/promises'
 import { Op } from 'sequelize'
-import type { Installation } from '@/core/installation'
-import { proofSteps, withSite, type Proof } from '@/core/rules'
+
+import { Analysis } from '@/core/analysis'
+import { withSite, type Proof } from '@/core/rules'
 import { judge, standing } from '@/core/startup'
 import { installationOf, jobSeen, storedJob, type Job, type JobListEntry, type Summary } from '@/jobfile'
 import { proofSentence } from '@/words'
@@ -44,7 +45,8 @@ export async function summaryOf(db: Database, id: string): Promise<Summary | nul
 
 async function summarise(job: Job, version: number): Promise<Summary> {
   const inst = installationOf(job)
-  const proof = withSite(await proveAside(inst), jobSeen(job))
+  const analysis = new Analysis(inst)
+  const proof = withSite(await proveAside(analysis), jobSeen(job, inst))
   const readings = standing(job.readings)
   return {
     version,
@@ -55,13 +57,14 @@ async function summarise(job: Job, version: number): Promise<Summary> {
     states: proof.solved,
     readings: readings.length,
     toPutBack: job.setup.temporary.filter((t) => !t.back).length,
-    wrongReadings: readings.filter((r) => judge(inst, r, job.readings).verdict === 'wrong').length,
+    wrongReadings: readings.filter((r) => judge(analysis.circuit, r, job.readings).verdict === 'wrong')
+      .length,
   }
 }
 
 /** Proves between other requests: they are answered after each step, not after the whole. */
-async function proveAside(inst: Installation): Promise<Proof> {
-  const steps = proofSteps(inst)
+async function proveAside(analysis: Analysis): Promise<Proof> {
+  const steps = analysis.proofSteps()
   for (;;) {
     const step = steps.next()
     if (step.done) return step.value

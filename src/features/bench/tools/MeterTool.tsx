@@ -1,7 +1,7 @@
 'use client'
 
 import { useMemo } from 'react'
-import { circuitOf, meterWithStrays, ohmsBetween } from '@/core/circuit'
+import { meterWithStrays, ohmsBetween } from '@/core/circuit'
 import { makeRef, type Installation, type Ref } from '@/core/installation'
 import { tolerances } from '@/core/tolerances'
 import { Caution, SelectField } from '@/ui'
@@ -22,12 +22,12 @@ const ohmsWords = (r: number): string =>
 
 /** Two leads on any two points: what a meter would show, in volts, ohms and at the clamp. */
 export function MeterTool({ leads, setLeads }: { leads: Leads; setLeads: (leads: Leads) => void }) {
-  const { inst, solved } = useJobScreen()
+  const { inst, circuit, solved } = useJobScreen()
   const points = useMemo(() => pointsOf(inst), [inst])
   const { red, black } = leads
   const ohms = useMemo(
-    () => (red && black ? ohmsBetween(circuitOf(inst), red, black) : Number.NaN),
-    [inst, red, black],
+    () => (red && black ? ohmsBetween(circuit, red, black) : Number.NaN),
+    [circuit, red, black],
   )
   const show = (impedance: number) =>
     solved.ok ? meterWithStrays(solved, red, black, impedance) : Number.NaN

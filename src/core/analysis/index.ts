@@ -1,0 +1,1 @@
+export { Analysis } from './Analysis'

@@ -1,0 +1,15 @@
+/**
+ * What has been worked out of an owner (a circuit, a solution), each thing once. It belongs to the owner and goes with it:
+ * nothing is kept beside it, and two owners never share.
+ */
+export class Kept<Owner> {
+  private readonly done = new Map<(owner: Owner) => unknown, unknown>()
+
+  constructor(private readonly owner: Owner) {}
+
+  /** The answer of `work`, which is asked the first time only. One function, one answer: give the same one each time. */
+  once<T>(work: (owner: Owner) => T): T {
+    if (!this.done.has(work)) this.done.set(work, work(this.owner))
+    return this.done.get(work) as T
+  }
+}

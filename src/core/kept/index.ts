@@ -1,0 +1,1 @@
+export { Kept } from './Kept'
