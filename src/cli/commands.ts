@@ -1,6 +1,7 @@
 import { Circuit, meterWithStrays, solve } from '@/core/circuit'
+import { EARTH } from '@/core/equipment'
 import { gateChain } from '@/core/explain'
-import { makeRef } from '@/core/installation'
+import { makeRef, isRef, type Point } from '@/core/installation'
 import { prove, withSite } from '@/core/rules'
 import { expectations, judge, lockOutList, READING_KINDS, standing } from '@/core/startup'
 import { tolerances } from '@/core/tolerances'
@@ -141,7 +142,8 @@ export const COMMANDS: Record<string, (job: Job, args: Args) => Result> = {
     const loads = inst.placed.flatMap((p) =>
       p.device.parts.filter((x) => x.kind === 'load').map((x) => makeRef(p.ref, x.id)),
     )
-    if (!target || !loads.includes(target)) return refuse('--target', `one of ${loads.join(', ')}`, target)
+    if (!target || !isRef(target) || !loads.includes(target))
+      return refuse('--target', `one of ${loads.join(', ')}`, target)
     const situation = readSituation(inst, args.values)
     if (!situation.ok) return situation
     const solved = solve(new Circuit(inst), situation.value)
@@ -167,12 +169,11 @@ export const COMMANDS: Record<string, (job: Job, args: Args) => Result> = {
     const inst = installationOf(job)
     const { from, to, low } = args.values
     const circuit = new Circuit(inst)
-    for (const [name, ref] of [
-      ['--from', from],
-      ['--to', to],
-    ] as const)
-      if (!ref || (ref !== '@earth' && !circuit.net.index.has(ref)))
-        return refuse(name, 'a terminal such as ah.W1, or @earth', ref)
+    const isPoint = (ref: string | undefined): ref is Point =>
+      ref === EARTH || (ref !== undefined && isRef(ref) && circuit.net.index.has(ref))
+    const expected = `a terminal such as ah.W1, or ${EARTH}`
+    if (!isPoint(from)) return refuse('--from', expected, from)
+    if (!isPoint(to)) return refuse('--to', expected, to)
     const situation = readSituation(inst, args.values)
     if (!situation.ok) return situation
     const solved = solve(circuit, situation.value)
@@ -180,7 +181,7 @@ export const COMMANDS: Record<string, (job: Job, args: Args) => Result> = {
       return refuse('--call', 'a situation in which the circuit comes to rest', situation.value.call)
     const meterOhms = low ? tolerances.lowMeterOhms : tolerances.meterOhms
     // As the meter on the Bench shows it, ghosts of neighbouring conductors included.
-    const volts = meterWithStrays(solved, from!, to!, meterOhms)
+    const volts = meterWithStrays(solved, from, to, meterOhms)
     return answer({ from, to, volts, meterOhms, situation: situation.value }, [
       `${figure(volts, 2)} V from ${from} to ${to}`,
     ])

@@ -1,6 +1,6 @@
 import { CABLE_COLOURS, freeName, planLanding, practiceFor, withLineWork } from '@/core/plan'
 import type { Device, Unknowable, Value } from '@/core/equipment'
-import { makeRef, placedByRef, settingDef, splitRef, terminalOf, type Wire } from '@/core/installation'
+import { makeRef, placedByRef, settingDef, splitRef, terminalOf, type Wire, isRef } from '@/core/installation'
 import { READING_KINDS, type Reading, type ReadingKind, type ReadingPlace } from '@/core/startup'
 import {
   apply,
@@ -142,6 +142,7 @@ const land: Edit = (job, args) => {
   for (const [a, b] of list.value) {
     for (const end of [a, b])
       if (!terminalOf(inst, end)) return refuse(end, 'a terminal of a placed device', end)
+    if (!isRef(a) || !isRef(b)) continue
     const bare = bareBetween(now, splitRef(a).placed, splitRef(b).placed, values.colour)
     const isForward = bare && now.cables.find((c) => c.id === bare.cable)?.from === splitRef(a).placed
     const made: Operation[] = bare

@@ -45,14 +45,15 @@ export function sheetCommand(job: Job, args: Args): Result {
     const setting = placed.device.settings.find((s) => s.id === l.item?.setting)
     const name = setting?.intent ? INTENT_WORDS[setting.intent].name : (setting?.label ?? '')
     const words = lineWords(l, name)
+    const set = l.kind === 'set' ? l : null
     return {
       kind: l.kind,
       code: l.item?.code ?? '',
       address: l.item?.address ?? '',
       setting: l.item?.setting ?? '',
-      from: l.from === undefined || l.from === null ? '' : String(l.from),
-      to: l.to === undefined ? '' : String(l.to),
-      toCode: l.toCode ?? '',
+      from: set ? String(set.from ?? '') : '',
+      to: set ? String(set.to) : '',
+      toCode: set?.toCode ?? '',
       words: words.title,
       keys: words.keys,
     }

@@ -4,7 +4,7 @@ import { demoInstallation, libraryDevice } from '../../tests/helpers/demo'
 import { Circuit, solve } from './circuit'
 import type { Device } from './equipment'
 import { gateChain } from './explain'
-import type { Installation } from './installation'
+import type { Installation, Ref } from './installation'
 import { prove } from './rules'
 import { callsOf, regionsOf } from './situation'
 import { degF } from './units'
@@ -68,7 +68,7 @@ const odd: Device = {
 /** The demo job with the odd thermostat in place of its own: C goes to B, AUX and E become one W past the switch. */
 function withOdd(commonAt: 'B' | 'O' = 'B'): Installation {
   const inst = demoInstallation('quillfeather-lane')
-  const moved: Record<string, string | null> = {
+  const moved: Record<string, Ref | null> = {
     'tstat.C': commonAt === 'B' ? 'tstat.B' : 'tstat.O',
     'tstat.OB': commonAt === 'B' ? 'tstat.O' : 'tstat.B',
     'tstat.AUX': null,

@@ -1,3 +1,5 @@
+import { asOhms, degF } from './units'
+
 /** Every tolerance and iteration cap of the core, with its meaning and unit. */
 export const tolerances = Object.freeze({
   /** S. Leak of every node to earth (1 GΩ): stands for insulation and stray paths, and ties floating islands. */
@@ -5,15 +7,15 @@ export const tolerances = Object.freeze({
   /** Ω. A closed contact, screw terminal or crimp. */
   contactOhms: 0.005,
   /** Ω. Input impedance of an ordinary digital meter on AC volts. */
-  meterOhms: 10e6,
+  meterOhms: asOhms(10e6),
   /** Hz. The service's frequency. */
   hertz: 60,
   /** F/ft between two conductors of a control cable: about 12 pF, as handbooks give for thermostat cable. */
   strayFaradsPerFoot: 12e-12,
   /** Ω. From here up an ohmmeter shows OL. */
-  openOhms: 20e6,
+  openOhms: asOhms(20e6),
   /** Ω. Input impedance of the same meter switched to its low-impedance range. */
-  lowMeterOhms: 3e3,
+  lowMeterOhms: asOhms(3e3),
   /** A, and V. Less than this through a contact, or across it, changes nothing by opening or closing it. */
   nothingA: 1e-5,
   nothingV: 1e-6,
@@ -51,8 +53,8 @@ export const tolerances = Object.freeze({
   /** Binary unknowns that are enumerated; with more, a law is undecided (design: six). */
   unknownBits: 6,
   /** °F. The outdoor temperatures that a job is proven over. */
-  coldestF: -20,
-  warmestF: 115,
+  coldestF: degF(-20),
+  warmestF: degF(115),
   /** °F. Where the smallest witness is sought from: the milder rating point. */
-  mildF: 47,
+  mildF: degF(47),
 })

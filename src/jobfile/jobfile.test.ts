@@ -1,3 +1,4 @@
+import type { Wire } from '@/core/installation'
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import Ajv from 'ajv/dist/2020'
@@ -175,7 +176,7 @@ describe('the published JSON Schema', () => {
 const reading = (id: string, over: Partial<Reading> = {}) => stripAmps({ id, withBlower: true, ...over })
 
 describe('operations', () => {
-  const wire = { id: 'n1', cable: null, colour: 'white', a: 'ah.W1', b: 'ah.W2' }
+  const wire: Wire = { id: 'n1', cable: null, colour: 'white', a: 'ah.W1', b: 'ah.W2' }
   const cases: [Operation, (j: Job) => unknown, unknown][] = [
     [
       { kind: 'landWire', wire: 'w07', end: 'b', terminal: 'ah.W1' },

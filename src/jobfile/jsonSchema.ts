@@ -1,3 +1,4 @@
+import { nth, under } from '@/core/sure'
 import type { AnyObjectSchema, AnySchema, ISchema } from 'yup'
 import { deviceSchema } from './deviceSchema'
 import { jobSchema } from './document'
@@ -59,11 +60,11 @@ function plain(schema: AnySchema, defs: Json): Json {
     number: ['minimum', 'maximum'],
   }[inside.type]
   if (size) {
-    if (tests.has('min')) out[size[0]!] = tests.get('min')!.min
-    if (tests.has('max')) out[size[1]!] = tests.get('max')!.max
+    if (tests.has('min')) out[nth(size, 0)] = under(tests, 'min').min
+    if (tests.has('max')) out[nth(size, 1)] = under(tests, 'max').max
   }
   if (tests.has('integer')) out.type = 'integer'
-  if (tests.has('matches')) out.pattern = (tests.get('matches')!.regex as RegExp).source
+  if (tests.has('matches')) out.pattern = (under(tests, 'matches').regex as RegExp).source
   // Yup's "required" refuses an empty text.
   if (inside.type === 'string' && tests.has('required') && !allowed.size) out.minLength = 1
   if (inside.type === 'array' && inside.innerType) out.items = derive(inside.innerType, defs)

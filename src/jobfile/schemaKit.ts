@@ -48,7 +48,7 @@ export function byField(options: Record<string, yup.AnySchema>) {
   const none = yup.mixed().test('shape', `an object with one of the fields ${names.join(', ')}`, () => false)
   const lazy = yup.lazy((v: unknown) => {
     const name = names.find((k) => isObject(v) && k in v)
-    return name === undefined ? none : options[name]!
+    return (name !== undefined && options[name]) || none
   })
   return remember(lazy, { kind: 'anyOf', options: Object.values(options) })
 }

@@ -1,5 +1,5 @@
 import type { Breach, Finding, Proof, RuleCode, RuleId, Undecided } from '@/core/rules'
-import { splitRef, type Installation, type Ref } from '@/core/installation'
+import { splitRef, type Installation, type Name } from '@/core/installation'
 import { count, figure } from './numbers'
 import { lower, refWords, upper } from './names'
 import { situationWords } from './situation'
@@ -229,7 +229,7 @@ export function findingWords(inst: Installation, f: Breach): string {
     n: (f.numbers ?? []).map((x) => figure(x, 2)),
   })
 }
-function cableOf(inst: Installation, at: Ref): string {
+function cableOf(inst: Installation, at: Name): string {
   const wire = inst.wires.find((w) => w.id === splitRef(at).id)
   return inst.cables.find((c) => c.id === wire?.cable)?.label.toLowerCase() ?? 'a cable'
 }

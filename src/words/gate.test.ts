@@ -1,3 +1,4 @@
+import type { Ref } from '@/core/installation'
 import type { ChainBecause, ChainGate } from '@/core/explain'
 import { degF } from '@/core/units'
 import { demoInstallation } from '../../tests/helpers/demo'
@@ -8,14 +9,14 @@ const truth = { truth: 'no', negated: false } as const
 const gate = (
   because: ChainBecause[],
   state: ChainGate['state'] = 'blocking',
-  at = 'tstat.y',
+  at: Ref = 'tstat.y',
 ): ChainGate => ({
   at,
   side: 'control',
   state,
   because,
 })
-const reason = (b: ChainBecause, state: ChainGate['state'] = 'blocking', at?: string) =>
+const reason = (b: ChainBecause, state: ChainGate['state'] = 'blocking', at?: Ref) =>
   gateWords(inst, gate([b], state, at)).reason
 /** An outdoor switch at 35 °F with 5 °F of differential, seen at a temperature. */
 const sense = (at: number, over: { inBand?: boolean; negated?: boolean; below?: number | null; band?: number } = {}) =>

@@ -1,5 +1,5 @@
 import type { Intent, Setting, Value } from '@/core/equipment'
-import { placedByRef, settingDef, splitRef, type Installation, type Ref } from '@/core/installation'
+import { placedByRef, settingDef, splitRef, type Installation, type Name } from '@/core/installation'
 import type { IntentGroup } from '@/core/setup'
 import { figure } from './numbers'
 
@@ -94,7 +94,7 @@ export function settingText(setting: Setting, value: Value | null): string {
 }
 
 /** The same where only the setting's place is known ("tstat.droop"). */
-export function valueAtText(inst: Installation, at: Ref, value: Value | null): string {
+export function valueAtText(inst: Installation, at: Name, value: Value | null): string {
   const { placed: ref, id } = splitRef(at)
   const placed = placedByRef(inst, ref)
   const setting = placed && settingDef(placed, id)

@@ -1,7 +1,15 @@
+import { nth } from '@/core/sure'
 import type { Target } from '@/core/query'
 import type { DeviceKind, BlowerSpeed, Call, Gate, LoadFunction } from '@/core/equipment'
 import type { DraftKind } from '@/core/deviceBuilder'
-import { placedByRef, splitRef, terminalOf, type Installation, type Ref } from '@/core/installation'
+import {
+  placedByRef,
+  splitRef,
+  terminalOf,
+  type Installation,
+  type Name,
+  type Ref,
+} from '@/core/installation'
 
 /** Calls as a person says them. */
 export const CALL_WORDS: Record<Call, string> = {
@@ -82,7 +90,7 @@ export const makingShort = (m: LoadFunction): string => {
 export const targetWords = (t: Target): string => makingWords(t.making)
 
 /** A terminal, part, wire or placed device as a person points at it: "Air handler W2". */
-export function refWords(inst: Installation, ref: Ref): string {
+export function refWords(inst: Installation, ref: Name): string {
   const { placed: p, id } = splitRef(ref)
   if (p === 'wires') {
     const wire = inst.wires.find((w) => w.id === id)
@@ -120,7 +128,7 @@ export function gateName(inst: Installation, at: Ref): string {
 }
 
 /** First letter small, unless the word is an abbreviation. */
-export const lower = (s: string): string => (/^[A-Z][a-z]/.test(s) ? s[0]!.toLowerCase() + s.slice(1) : s)
+export const lower = (s: string): string => (/^[A-Z][a-z]/.test(s) ? nth(s, 0).toLowerCase() + s.slice(1) : s)
 
 /** First letter large. */
 export const upper = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1)

@@ -57,7 +57,7 @@ describe('what a reading was held against', () => {
 
 describe('what may be behind it', () => {
   const gate = {
-    at: 'odt.contact',
+    at: 'odt.contact' as const,
     side: 'control' as const,
     state: 'blocking' as const,
     because: [{ kind: 'volts' as const, volts: 11.2, needs: 18 }],

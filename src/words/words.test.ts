@@ -1,3 +1,4 @@
+import type { Ref } from '@/core/installation'
 import { demoInstallation } from '../../tests/helpers/demo'
 import { Circuit, solve } from '@/core/circuit'
 import type { Call } from '@/core/equipment'
@@ -17,7 +18,7 @@ import {
 } from '.'
 
 const inst = demoInstallation('quillfeather-lane')
-const say = (target: string, call: Call, t: number, modes: Record<string, string> = {}) => {
+const say = (target: Ref, call: Call, t: number, modes: Record<string, string> = {}) => {
   const s = solve(new Circuit(inst), { call, outdoorF: degF(t), modes })
   if (!s.ok) throw new Error(s.why)
   return chainSentence(inst, gateChain(s, target))
@@ -71,7 +72,7 @@ describe('words', () => {
       {},
       'Held at thermostat Y relay. Not called: closes on cool, heat, heat + aux',
     ],
-  ] as [string, Call, number, Record<string, string>, string][])(
+  ] as [Ref, Call, number, Record<string, string>, string][])(
     '%s on %s at %i: %j',
     (target, call, t, modes, words) => {
       expect(say(target, call, t, modes)).toBe(words)

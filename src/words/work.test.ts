@@ -1,5 +1,5 @@
 import { failuresOf, type Effect } from '@/core/failures'
-import type { Installation } from '@/core/installation'
+import { wireRef, type Installation } from '@/core/installation'
 import type { Change } from '@/core/rules'
 import { compare, planLanding, planned, USUAL, type Plan } from '@/core/plan'
 import { degF } from '@/core/units'
@@ -17,7 +17,7 @@ import {
 
 const JOBS = jobIds()
 const inst = demoInstallation('quillfeather-lane')
-const wireOf = (a: string, b: string) => `wires.${wireBetween(inst, a, b).id}`
+const wireOf = (a: string, b: string) => wireRef(wireBetween(inst, a, b).id)
 
 describe('failures in words', () => {
   it.each([

@@ -1,3 +1,4 @@
+import type { Ref } from '@/core/installation'
 import * as G from './gear'
 
 /** A job as somebody wired it, and the right answer: worked out from the wiring and the physics before any of it is run. */
@@ -13,9 +14,9 @@ export interface Case {
   /** Some rule cannot be decided. */
   isOpen?: true
   /** "CALL °F [MODE=STATE …]": what runs and what does not. */
-  states?: readonly [situation: string, runs: readonly string[], not: readonly string[]][]
+  states?: readonly [situation: string, runs: readonly Ref[], not: readonly Ref[]][]
   /** Why something does not run: the sentence under its chain. */
-  reasons?: readonly [situation: string, load: string, said: RegExp][]
+  reasons?: readonly [situation: string, load: Ref, said: RegExp][]
 }
 
 export const CASES: readonly Case[] = [

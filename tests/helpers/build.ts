@@ -1,5 +1,5 @@
 import type { Device, Expr, Mode, Part, Setting, Terminal, Value } from '@/core/equipment'
-import type { Cable, Installation, Placed, Wire } from '@/core/installation'
+import type { Cable, Installation, Placed, Wire, Ref } from '@/core/installation'
 
 type LoosePart = Partial<Extract<Part, { kind: 'contact' }>> | Part
 
@@ -38,7 +38,7 @@ export const placed = (ref: string, dev: Device, settings: Record<string, Value 
   settings,
 })
 
-export const wire = (id: string, a: string, b: string, size: { gauge: number; feet: number }): Wire => ({
+export const wire = (id: string, a: Ref, b: Ref, size: { gauge: number; feet: number }): Wire => ({
   id,
   cable: null,
   colour: 'red',

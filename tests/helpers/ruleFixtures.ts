@@ -1,5 +1,5 @@
 import type { Device, Plate, Value } from '@/core/equipment'
-import type { Installation } from '@/core/installation'
+import type { Installation, Ref } from '@/core/installation'
 import type { Situation } from '@/core/situation'
 import { degF } from '@/core/units'
 import { installationOf } from '@/jobfile'
@@ -22,12 +22,12 @@ const good = (settings: Record<string, Value | null> = {}) => demoInstallation('
 const SHORT = { gauge: 18, feet: 1 }
 
 /** The job with one more jumper. */
-export const joined = (inst: Installation, a: string, b: string): Installation => ({
+export const joined = (inst: Installation, a: Ref, b: Ref): Installation => ({
   ...inst,
   wires: [...inst.wires, wire(`x-${a}-${b}`, a, b, SHORT)],
 })
 /** The job with the wire between two terminals taken off one of them, or put on another. */
-export function moved(inst: Installation, from: string, to: string | null, other: string): Installation {
+export function moved(inst: Installation, from: Ref, to: Ref | null, other: Ref): Installation {
   const w = wireBetween(inst, from, other)
   return rewired(inst, w.id, w.a === from ? { a: to } : { b: to })
 }

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { coil, contact, device, install, placed, wire, ALWAYS } from '../../../tests/helpers/build'
 import type { Part } from '../equipment'
-import type { Wire } from '../installation'
+import type { Wire, Point } from '../installation'
 import { degF } from '../units'
 import { Circuit, solve, type Solution } from '.'
 
@@ -191,9 +191,9 @@ describe('what every circuit of resistances obeys', () => {
     fc.assert(
       fc.property(seven, (r) => {
         const [one, two] = [ladder(24, r), ladder(48, r)]
-        for (const point of ['d.x', 'd.y', 'd.z'])
+        for (const point of ['d.x', 'd.y', 'd.z'] as const)
           expect(two.volts(point, 'd.C')).toBeCloseTo(2 * one.volts(point, 'd.C'), 3)
-        const amps = (a: string, b: string, ohmsBetween: number) => one.volts(a, b) / ohmsBetween
+        const amps = (a: Point, b: Point, ohmsBetween: number) => one.volts(a, b) / ohmsBetween
         expect(amps('d.R', 'd.x', r[0]!)).toBeCloseTo(
           amps('d.x', 'd.C', r[1]!) + amps('d.x', 'd.y', r[2]!),
           4,

@@ -1,7 +1,7 @@
 import { demoInstallation } from '../../../tests/helpers/demo'
 import { coil, contact, device, install, placed, wire } from '../../../tests/helpers/build'
 import type { Part } from '../equipment'
-import { degF } from '../units'
+import { degF, asOhms } from '../units'
 import { Circuit, solve } from '.'
 import type { Solution } from '.'
 
@@ -89,7 +89,7 @@ describe('meter', () => {
   it('shows nearly all of an unloaded voltage at 10 MΩ and little of it at 3 kΩ', () => {
     // 24 · 10e6/(10e6 + 100e3) and 24 · 3e3/(3e3 + 100e3)
     expect(s.meter('d.far', 'd.C')).toBeCloseTo((24 * 10e6) / 10.1e6, 2)
-    expect(s.meter('d.far', 'd.C', 3000)).toBeCloseTo((24 * 3e3) / 103e3, 2)
+    expect(s.meter('d.far', 'd.C', asOhms(3000))).toBeCloseTo((24 * 3e3) / 103e3, 2)
   })
   it('gives NaN for a point that is not there', () => expect(s.meter('d.none', 'd.C')).toBeNaN())
   it('shows next to nothing on a conductor that floats', () => {

@@ -1,6 +1,6 @@
 import { demoInstallation } from '../../../tests/helpers/demo'
 import { evaluate, type Call } from '../equipment'
-import { makeRef, quantity, terminalOf, type Installation, type Ref, type Wire } from '../installation'
+import { makeRef, quantity, terminalOf, type Installation, type Wire, type Point } from '../installation'
 import { callsOf, reachableCombinations, regionsOf, evalContextOf, type Situation } from '../situation'
 import { Circuit, solve } from '.'
 
@@ -49,7 +49,7 @@ function jumbled(inst: Installation, r: () => number): Installation {
 
 type Name = string
 interface Reached {
-  on: Set<Ref>
+  on: Set<Point>
   /** Two names met: a short. */
   short: boolean
   /** Something hangs between two loads. */
@@ -58,7 +58,7 @@ interface Reached {
 
 /** Names by copper alone, coils to a fixpoint; null when it goes in a circle. */
 function reach(inst: Installation, s: Situation): Reached | 'circle' {
-  let on = new Set<Ref>()
+  let on = new Set<Point>()
   const seen = new Set<string>()
   for (;;) {
     const now = once(inst, s, on)
@@ -70,15 +70,15 @@ function reach(inst: Installation, s: Situation): Reached | 'circle' {
   }
 }
 
-function once(inst: Installation, s: Situation, on: ReadonlySet<Ref>): Reached {
-  const parent = new Map<Ref, Ref>()
-  const top = (r: Ref): Ref => {
+function once(inst: Installation, s: Situation, on: ReadonlySet<Point>): Reached {
+  const parent = new Map<Point, Point>()
+  const top = (r: Point): Point => {
     const up = parent.get(r)
     return up === undefined ? r : top(up)
   }
-  const join = (a: Ref, b: Ref) => top(a) !== top(b) && void parent.set(top(a), top(b))
+  const join = (a: Point, b: Point) => top(a) !== top(b) && void parent.set(top(a), top(b))
   for (const w of inst.wires) if (w.a && w.b) join(w.a, w.b)
-  const end = (ref: string, id: string) => (id === '@earth' ? '@earth' : makeRef(ref, id))
+  const end = (ref: string, id: string): Point => (id === '@earth' ? '@earth' : makeRef(ref, id))
   for (const p of inst.placed) {
     const context = evalContextOf(inst, p, s, (id) => (on.has(makeRef(p.ref, id)) ? 'yes' : 'no'))
     for (const x of p.device.parts)
@@ -88,8 +88,8 @@ function once(inst: Installation, s: Situation, on: ReadonlySet<Ref>): Reached {
       )
         join(end(p.ref, x.a), end(p.ref, x.b))
   }
-  const names = new Map<Ref, Set<Name>>()
-  const name = (at: Ref, n: Name) => names.set(top(at), (names.get(top(at)) ?? new Set()).add(n))
+  const names = new Map<Point, Set<Name>>()
+  const name = (at: Point, n: Name) => names.set(top(at), (names.get(top(at)) ?? new Set()).add(n))
   name('@earth', 'line:earth')
   for (const p of inst.placed)
     for (const x of p.device.parts)
@@ -98,9 +98,9 @@ function once(inst: Installation, s: Situation, on: ReadonlySet<Ref>): Reached {
         name(end(p.ref, x.a), hot)
         if (x.b !== '@earth') name(end(p.ref, x.b), `${p.ref}.${x.id}:b`)
       }
-  const label = (at: Ref): Name | undefined => [...(names.get(top(at)) ?? [])][0]
+  const label = (at: Point): Name | undefined => [...(names.get(top(at)) ?? [])][0]
   const volts: Record<string, number> = { 'earth leg1': 120, 'earth leg2': 120, 'leg1 leg2': 240 }
-  const between = (a: Ref, b: Ref): number => {
+  const between = (a: Point, b: Point): number => {
     const [x, y] = [label(a)?.split(':'), label(b)?.split(':')]
     if (!x || !y || x[0] !== y[0] || x[1] === y[1]) return 0
     return x[0] === 'line'
@@ -120,14 +120,14 @@ function once(inst: Installation, s: Situation, on: ReadonlySet<Ref>): Reached {
         name(end(p.ref, x.d), `${p.ref}.${x.id}:common`)
       }
   const short = [...names.values()].some((n) => n.size > 1)
-  const next = new Set<Ref>()
+  const next = new Set<Point>()
   // Points that nothing holds, joined through the loads between them, with the names around each such island.
-  const islands = new Map<Ref, Ref>()
-  const island = (r: Ref): Ref => {
+  const islands = new Map<Point, Point>()
+  const island = (r: Point): Point => {
     const up = islands.get(r)
     return up === undefined || up === r ? r : island(up)
   }
-  const around: [Ref, Name][] = []
+  const around: [Point, Name][] = []
   for (const p of inst.placed)
     for (const x of p.device.parts) {
       if (x.kind !== 'load') continue
@@ -139,7 +139,7 @@ function once(inst: Installation, s: Situation, on: ReadonlySet<Ref>): Reached {
       else if (!la) around.push([top(a), lb!])
       else if (!lb) around.push([top(b), la])
     }
-  const near = new Map<Ref, Set<Name>>()
+  const near = new Map<Point, Set<Name>>()
   for (const [r, n] of around) near.set(island(r), (near.get(island(r)) ?? new Set()).add(n))
   const series = [...near.values()].some((n) => n.size > 1)
   return { on: next, short, series }

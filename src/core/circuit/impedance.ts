@@ -1,3 +1,4 @@
+import { asVolts, type Ohms, type Volts } from '../units'
 import { complexes, quadratic, type Factors, type Plan } from './elimination'
 import { GROUND } from './netlist'
 
@@ -27,5 +28,5 @@ export function impedanceBetween(
 }
 
 /** V that a meter of so many Ω shows: it divides the open volts with the circuit's own impedance (Thévenin). */
-export const shownBy = (ohms: number, open: number, seen: Impedance): number =>
-  open / Math.hypot(1 + seen.re / ohms, seen.im / ohms)
+export const shownBy = (ohms: Ohms, open: Volts, seen: Impedance): Volts =>
+  asVolts(open / Math.hypot(1 + seen.re / ohms, seen.im / ohms))

@@ -1,3 +1,4 @@
+import type { Ref } from '../installation'
 import { demoInstallation, jobIds } from '../../../tests/helpers/demo'
 import { callsOf, reachableCombinations, regionsOf } from '../situation'
 import { Circuit, type Outcome } from '.'
@@ -48,7 +49,7 @@ describe('states that take over a neighbour’s solution', () => {
           expect(row.parentIndex).toBeLessThan(i)
           if (row.parentIndex < 0) return
           const other = rows[row.parentIndex]!
-          const keys = new Set([...Object.keys(row.modes), ...Object.keys(other.modes)])
+          const keys = new Set([...Object.keys(row.modes), ...Object.keys(other.modes)] as Ref[])
           expect([...keys].filter((k) => row.modes[k] !== other.modes[k])).toHaveLength(1)
         })
       }

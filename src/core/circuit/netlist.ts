@@ -7,10 +7,11 @@ import {
   wireSize,
   type Installation,
   type Placed,
+  type Point,
   type Ref,
 } from '../installation'
 import { tolerances } from '../tolerances'
-import { wireOhms } from '../units'
+import { wireOhms, asVolts, type Volts } from '../units'
 import type { Complexes } from './elimination'
 
 /** Index of the reference node: earth. */
@@ -190,13 +191,13 @@ function isBoard({ device }: Placed, part: LoadPart): boolean {
 }
 
 /** The node of a terminal or of earth; NaN for a point that is not there. */
-export const nodeOf = (net: Netlist, ref: Ref): number =>
+export const nodeOf = (net: Netlist, ref: Point): number =>
   ref === EARTH || splitRef(ref).id === EARTH ? GROUND : (net.index.get(ref) ?? Number.NaN)
 
 /** Volts between two nodes, magnitude. */
-export function across(volts: Complexes, a: number, b: number): number {
+export function across(volts: Complexes, a: number, b: number): Volts {
   const re = (a === GROUND ? 0 : volts.re[a]!) - (b === GROUND ? 0 : volts.re[b]!)
   const im = (a === GROUND ? 0 : volts.im[a]!) - (b === GROUND ? 0 : volts.im[b]!)
   // Several times quicker than Math.hypot, whose care for huge numbers no voltage needs.
-  return Math.sqrt(re * re + im * im)
+  return asVolts(Math.sqrt(re * re + im * im))
 }

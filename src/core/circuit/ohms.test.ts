@@ -1,8 +1,9 @@
+import type { Point } from '../installation'
 import { demoInstallation, rewired, wireBetween } from '../../../tests/helpers/demo'
 import { coil, device, install, placed, wire } from '../../../tests/helpers/build'
 import { Circuit, ohmsBetween } from '.'
 
-const ohms = (a: string, b: string, inst = demoInstallation('quillfeather-lane')) =>
+const ohms = (a: Point, b: Point, inst = demoInstallation('quillfeather-lane')) =>
   ohmsBetween(new Circuit(inst), a, b)
 
 describe('ohms with every supply off', () => {

@@ -1,4 +1,5 @@
-import type { Ref } from '../installation'
+import { asOhms, type Ohms } from '../units'
+import type { Point } from '../installation'
 import { tolerances } from '../tolerances'
 import { factor, planElimination } from './elimination'
 import { impedanceBetween } from './impedance'
@@ -11,11 +12,11 @@ import { bareMatrix, pairsOf, stamp } from './stamps'
  * contacts where they rest. A coil shows the resistive part of its impedance, R = |Z| · power factor; a transformer's
  * windings are separate. Infinity from tolerances.openOhms up, as a meter shows OL.
  */
-export function ohmsBetween(circuit: Circuit, a: Ref, b: Ref): number {
+export function ohmsBetween(circuit: Circuit, a: Point, b: Point): Ohms {
   const { net } = circuit
   const [i, j] = [nodeOf(net, a), nodeOf(net, b)]
-  if (Number.isNaN(i) || Number.isNaN(j)) return Number.NaN
-  if (i === j) return 0
+  if (Number.isNaN(i) || Number.isNaN(j)) return asOhms(Number.NaN)
+  if (i === j) return asOhms(0)
   const resting = circuit.atRest()
   const branches: Branch[] = [
     ...net.conductors,
@@ -33,9 +34,9 @@ export function ohmsBetween(circuit: Circuit, a: Ref, b: Ref): number {
   const m = bareMatrix(plan)
   for (const x of branches) stamp(plan, m, x)
   const factors = factor(plan, m)
-  if (!factors) return Number.NaN
+  if (!factors) return asOhms(Number.NaN)
   const ohms = impedanceBetween(plan, factors, i, j).re
-  return ohms >= tolerances.openOhms ? Infinity : ohms
+  return asOhms(ohms >= tolerances.openOhms ? Infinity : ohms)
 }
 
 /** Z = 1/Y; its resistive part is re(Y)/|Y|². */

@@ -1,3 +1,4 @@
+import { asAmps, type Amps } from '../units'
 import type { Ref } from '../installation'
 import type { Complexes } from './elimination'
 import { across, GROUND, type Netlist, type TransformerBranch } from './netlist'
@@ -5,8 +6,8 @@ import { across, GROUND, type Netlist, type TransformerBranch } from './netlist'
 /** More current through a fuse, breaker or transformer than it is made for. */
 export interface Overcurrent {
   ref: Ref
-  amps: number
-  limitA: number
+  amps: Amps
+  limitA: Amps
 }
 
 /** Node volts, and which contacts are closed. */
@@ -23,10 +24,10 @@ function drop(t: TransformerBranch, v: Float64Array): number {
 }
 
 /** Amps (magnitude) of a transformer's secondary. */
-export function transformerAmps(t: TransformerBranch, s: Pick<Rest, 'volts'>): number {
+export function transformerAmps(t: TransformerBranch, s: Pick<Rest, 'volts'>): Amps {
   const re = drop(t, s.volts.re)
   const im = drop(t, s.volts.im)
-  return t.siemens * Math.sqrt(re * re + im * im)
+  return asAmps(t.siemens * Math.sqrt(re * re + im * im))
 }
 
 /** Fuses, breakers and transformers that carry more than they are made for; a transformer: twice its rated amps. */
@@ -35,12 +36,14 @@ export function overcurrents(net: Netlist, s: Rest): Overcurrent[] {
   for (const i of net.rated) {
     if (!s.closed[i]) continue
     const c = net.contacts[i]!
-    const amps = across(s.volts, c.a, c.b) * c.re
-    if (amps > c.ratedA!) found.push({ ref: c.ref, amps, limitA: c.ratedA! })
+    const amps = asAmps(across(s.volts, c.a, c.b) * c.re)
+    const limitA = asAmps(c.ratedA!)
+    if (amps > limitA) found.push({ ref: c.ref, amps, limitA })
   }
   for (const t of net.transformers) {
     const amps = transformerAmps(t, s)
-    if (amps > 2 * t.ratedA) found.push({ ref: t.ref, amps, limitA: 2 * t.ratedA })
+    const limitA = asAmps(2 * t.ratedA)
+    if (amps > limitA) found.push({ ref: t.ref, amps, limitA })
   }
   return found
 }

@@ -1,5 +1,6 @@
+import { asAmps, asVolts, type Amps, type Ohms, type Volts } from '../units'
 import type { Truth } from '../equipment'
-import type { Ref } from '../installation'
+import type { Point, Ref } from '../installation'
 import { Kept } from '../kept'
 import type { Situation } from '../situation'
 import { tolerances } from '../tolerances'
@@ -17,11 +18,11 @@ export interface Solution {
   circuit: Circuit
   state: Settled
   /** Volts (magnitude) between two points with nothing connected to them; NaN for a point that is not there. */
-  volts(a: Ref, b: Ref): number
+  volts(a: Point, b: Point): Volts
   /** Volts that a meter of the given impedance (Ω) shows between two points. */
-  meter(a: Ref, b: Ref, ohms?: number): number
+  meter(a: Point, b: Point, ohms?: Ohms): Volts
   /** Amps (magnitude) through a wire, contact, load or plain conductor. */
-  amps(ref: Ref): number
+  amps(ref: Ref): Amps
   /** Whether a contact is closed; unknown where its driver is. */
   closed(ref: Ref): Truth
   energised(load: Ref): boolean
@@ -55,11 +56,11 @@ export function solve(circuit: Circuit, situation: Situation, unknownAs: Unknown
   let factors: Factors | null = null
   let room: Complexes | null = null
   let kept: Kept<Solution> | null = null
-  const node = (ref: Ref): number => nodeOf(net, ref)
-  const volts = (a: Ref, b: Ref): number => {
+  const node = (ref: Point): number => nodeOf(net, ref)
+  const volts = (a: Point, b: Point): Volts => {
     const i = node(a)
     const j = node(b)
-    return Number.isNaN(i) || Number.isNaN(j) ? Number.NaN : across(state.volts, i, j)
+    return Number.isNaN(i) || Number.isNaN(j) ? asVolts(Number.NaN) : across(state.volts, i, j)
   }
   const solution: Solution = {
     ok: true,
@@ -95,13 +96,13 @@ export function solve(circuit: Circuit, situation: Situation, unknownAs: Unknown
   return solution
 }
 
-const through = (b: Branch, s: Settled): number => across(s.volts, b.a, b.b) * Math.hypot(b.re, b.im)
+const through = (b: Branch, s: Settled): Amps => asAmps(across(s.volts, b.a, b.b) * Math.hypot(b.re, b.im))
 
-function branchAmps(circuit: Circuit, s: Settled, ref: Ref): number {
+function branchAmps(circuit: Circuit, s: Settled, ref: Ref): Amps {
   const { conductors, contacts, loads } = circuit.net
   const plain = conductors.find((b) => b.ref === ref) ?? loads.find((b) => b.ref === ref)
   if (plain) return through(plain, s)
   const i = contacts.findIndex((b) => b.ref === ref)
-  if (i < 0) return Number.NaN
-  return s.closed[i] ? through(contacts[i]!, s) : 0
+  if (i < 0) return asAmps(Number.NaN)
+  return s.closed[i] ? through(contacts[i]!, s) : asAmps(0)
 }

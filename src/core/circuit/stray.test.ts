@@ -1,5 +1,5 @@
 import { install, device, placed, wire } from '../../../tests/helpers/build'
-import { degF } from '../units'
+import { degF, asOhms } from '../units'
 import { tolerances } from '../tolerances'
 import { Circuit, meterWithStrays, solve } from '.'
 
@@ -29,7 +29,7 @@ describe('a conductor that nothing holds', () => {
   // 12 pF/ft over 100 ft is 1.2 nF: Xc = 1 / (2π · 60 · 1.2e-9) = 2.2105 MΩ, in series with the meter alone.
   it('reads its neighbour’s ghost on a 10 MΩ meter', () => {
     // 24 · 10 / √(10² + 2.2105²) = 23.43 V.
-    expect(meterWithStrays(solved, 'y.F', '@earth', 10e6)).toBeCloseTo(23.43, 1)
+    expect(meterWithStrays(solved, 'y.F', '@earth', asOhms(10e6))).toBeCloseTo(23.43, 1)
   })
 
   it('and next to nothing on the low-impedance range', () => {
@@ -38,8 +38,8 @@ describe('a conductor that nothing holds', () => {
   })
 
   it('while a held point reads the same on both, and a point that is not there is unknown', () => {
-    expect(meterWithStrays(solved, 'y.R', '@earth', 10e6)).toBeCloseTo(24, 2)
+    expect(meterWithStrays(solved, 'y.R', '@earth', asOhms(10e6))).toBeCloseTo(24, 2)
     expect(meterWithStrays(solved, 'y.R', '@earth', tolerances.lowMeterOhms)).toBeCloseTo(24, 1)
-    expect(meterWithStrays(solved, 'y.Q', '@earth', 10e6)).toBeNaN()
+    expect(meterWithStrays(solved, 'y.Q', '@earth', asOhms(10e6))).toBeNaN()
   })
 })

@@ -1,4 +1,5 @@
-import type { Installation, Ref } from '../installation'
+import { asVolts, type Ohms, type Volts } from '../units'
+import type { Installation, Point } from '../installation'
 import { tolerances } from '../tolerances'
 import { factor, planElimination, solveFactored, type Complexes } from './elimination'
 import { impedanceBetween, shownBy, type Impedance } from './impedance'
@@ -69,11 +70,11 @@ function withStrays(solution: Solution): Strayed | null {
  * conductor that nothing holds reads its neighbours' ghost on a high-impedance meter and almost nothing on a low one.
  * NaN for a point that is not there. Contacts stand as they were solved without the strays, whose microamps move no coil.
  */
-export function meterWithStrays(solution: Solution, a: Ref, b: Ref, ohms: number): number {
+export function meterWithStrays(solution: Solution, a: Point, b: Point, ohms: Ohms): Volts {
   const { net } = solution.circuit
   const [i, j] = [nodeOf(net, a), nodeOf(net, b)]
-  if (Number.isNaN(i) || Number.isNaN(j)) return Number.NaN
+  if (Number.isNaN(i) || Number.isNaN(j)) return asVolts(Number.NaN)
   const s = solution.kept.once(withStrays)
-  if (!s) return Number.NaN
+  if (!s) return asVolts(Number.NaN)
   return shownBy(ohms, across(s.volts, i, j), s.impedance(i, j))
 }

@@ -83,7 +83,7 @@ function thermostat(d: Device, draft: DeviceDraft): Device {
       a: 'R',
       b: terminal,
       gate: 'thermostat',
-      label: `${d.terminals.find((t) => t.id === terminal)!.label} relay`,
+      label: `${d.terminals.find((t) => t.id === terminal)?.label ?? terminal} relay`,
       driver,
     })
   for (const terminal of OUTPUTS) {

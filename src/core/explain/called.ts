@@ -1,3 +1,4 @@
+import { nth } from '../sure'
 import { GROUND, type Solution } from '../circuit'
 import type { DeviceKind, TerminalRole } from '../equipment'
 import { placedByRef, splitRef, type Ref } from '../installation'
@@ -18,7 +19,7 @@ const familyOf = (role: TerminalRole | undefined): number =>
 /** What a node is as a terminal; undefined for points inside a device. */
 function terminalAt(solution: Solution, node: number): { ref: Ref; role: TerminalRole } | undefined {
   const role = node === GROUND ? undefined : layoutOf(solution).roles[node]
-  return role && { ref: solution.circuit.net.nodes[node]!, role }
+  return role && { ref: nth(solution.circuit.net.nodes, node), role }
 }
 
 const kindAt = (solution: Solution, ref: Ref): DeviceKind | undefined =>
@@ -66,7 +67,7 @@ function leadsOn(solution: Solution, output: Output): boolean {
   const { contacts, loads } = solution.circuit.net
   const isR = (node: number) => terminalAt(solution, node)?.role === 'R'
   const nodes = tiedTo(solution, output.node, (i) => {
-    const { placed, a, b } = contacts[i]!
+    const { placed, a, b } = nth(contacts, i)
     return !CALLERS.includes(placed.device.kind) && !isR(a) && !isR(b)
   })
   nodes.delete(output.node)
@@ -92,9 +93,9 @@ export function notJoined(
   if (!outputs.length) return null
   const { contacts } = solution.circuit.net
   const byNow = (i: number) =>
-    solution.state.closed[i] === 1 && !CALLERS.includes(contacts[i]!.placed.device.kind)
+    solution.state.closed[i] === 1 && !CALLERS.includes(nth(contacts, i).placed.device.kind)
   const around = [a, b].flatMap((end) => (end === GROUND ? [] : [...tiedTo(solution, end, byNow)]))
-  const isCaller = (i: number) => CALLERS.includes(contacts[i]!.placed.device.kind)
+  const isCaller = (i: number) => CALLERS.includes(nth(contacts, i).placed.device.kind)
   for (const { ref, family } of outputs) {
     const from = splitRef(ref).placed
     const to = inputsAmong(solution, around, family)
@@ -103,7 +104,7 @@ export function notJoined(
     if (to === undefined) continue
     const isOwn = (i: number) =>
       isCaller(i) &&
-      [contacts[i]!.a, contacts[i]!.b].some((n) => familyOf(terminalAt(solution, n)?.role) === family)
+      [nth(contacts, i).a, nth(contacts, i).b].some((n) => familyOf(terminalAt(solution, n)?.role) === family)
     const leadsPast = !way.some((w) => isOwn(w.contact)) && way.some((w) => w.isMoot || isCaller(w.contact))
     const isLost = () => !outputs.some((o) => o.family === family && leadsOn(solution, o))
     if (leadsPast || isLost()) return { at: ref, because: { kind: 'notJoined', from: ref, to } }

@@ -2,7 +2,7 @@ import { targetsOf } from '../query'
 import { demoInstallation, rewired, wireBetween } from '../../../tests/helpers/demo'
 import { Circuit, solve } from '../circuit'
 import type { Call } from '../equipment'
-import type { Installation } from '../installation'
+import type { Installation, Ref } from '../installation'
 import { degF } from '../units'
 import { gateChain } from '.'
 
@@ -10,7 +10,7 @@ const right = () => demoInstallation('quillfeather-lane')
 
 function chain(
   inst: Installation,
-  target: string,
+  target: Ref,
   call: Call,
   outdoorF: number,
   modes: Record<string, string> = {},
@@ -87,7 +87,7 @@ describe('gate chains', () => {
     ['kit.row2', 'heatAux1', 20, { 'kit.link2': 'open' }, 'kit.link2', 'mode'],
     ['ah.blower', 'fan', 70, { 'ah.fuse24': 'blown' }, 'ah.fuse24', 'mode'],
     ['ah.blower', 'off', 70, {}, 'tstat.outG', 'call'],
-  ] as [string, Call, number, Record<string, string>, string, string][])(
+  ] as [Ref, Call, number, Record<string, string>, string, string][])(
     '%s on %s at %i °F with %j is held by %s',
     (target, call, t, modes, at, kind) => {
       const c = chain(right(), target, call, t, modes)

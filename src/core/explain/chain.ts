@@ -1,3 +1,4 @@
+import { nth } from '../sure'
 import { explain, type Because, type Truth } from '../equipment'
 import { GROUND, type Solution } from '../circuit'
 import { type Ref } from '../installation'
@@ -86,13 +87,14 @@ function onlyPassing(gates: readonly ChainGate[], target: Ref): ChainGate[] {
 function followLoad(solution: Solution, ref: Ref, side: 'control' | 'line', found: Gathered): void {
   if (found.seen.has(ref)) return
   found.seen.add(ref)
-  const load = solution.circuit.net.loads.find((l) => l.ref === ref)!
+  const load = solution.circuit.net.loads.find((l) => l.ref === ref)
+  if (!load) return
   const own = load.part.volts < 50 ? 'control' : side
   const wired = followEnds(solution, load.a, load.b, load.pullIn, own, ref, found)
   const blocked = found.gates.some((g) => g.state !== 'passing')
   if (wired && !blocked && !solution.energised(ref)) {
     const at = solution.circuit.net.nodes
-    const volts = solution.volts(at[load.a]!, at[load.b]!)
+    const volts = solution.volts(nth(at, load.a), nth(at, load.b))
     found.gates.push({
       at: ref,
       side: own,
@@ -128,7 +130,7 @@ function followEnds(
     return false
   }
   if (way.poles.transformer !== null) {
-    const t = net.transformers[way.poles.transformer]!
+    const t = nth(net.transformers, way.poles.transformer)
     if (!found.seen.has(t.ref)) {
       found.seen.add(t.ref)
       followEnds(solution, t.a, t.b, 0.5 * (t.part.noLoadVolts / t.ratio), 'supply', t.ref, found)
@@ -145,7 +147,7 @@ function followEnds(
 /** The same steps walked from the far end, so that gates come in the order in which current meets them. */
 function turned(steps: Step[], start: number): Step[] {
   const nodes = [start, ...steps.map((s) => s.node)]
-  return steps.map((s, i) => ({ ...s, node: nodes[i]! })).reverse()
+  return steps.map((s, i) => ({ ...s, node: nth(nodes, i) })).reverse()
 }
 
 function follow(solution: Solution, steps: Step[], side: ChainGate['side'], found: Gathered): void {
@@ -157,12 +159,12 @@ function follow(solution: Solution, steps: Step[], side: ChainGate['side'], foun
       found.gates.push(gateAt(solution, step.contact, side))
     }
     found.route.push(step.branch)
-    if (step.node !== GROUND) found.route.push(net.nodes[step.node]!)
+    if (step.node !== GROUND) found.route.push(nth(net.nodes, step.node))
   }
 }
 
 function gateAt(solution: Solution, index: number, side: ChainGate['side']): ChainGate {
-  const { placed, part, ref } = solution.circuit.net.contacts[index]!
+  const { placed, part, ref } = nth(solution.circuit.net.contacts, index)
   const energised = (id: string): Truth => (solution.energised(`${placed.ref}.${id}`) ? 'yes' : 'no')
   const because = explain(
     part.driver,

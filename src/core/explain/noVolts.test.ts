@@ -4,16 +4,16 @@ import { moved } from '../../../tests/helpers/ruleFixtures'
 import { gateWords } from '@/words'
 import { Circuit, solve } from '../circuit'
 import type { Call } from '../equipment'
-import type { Installation } from '../installation'
+import { makeRef, type Installation, type Ref } from '../installation'
 import { degF } from '../units'
 import { gateChain } from '.'
 
-const chainOf = (inst: Installation, target: string, call: Call = 'heat1', t = 30) => {
+const chainOf = (inst: Installation, target: Ref, call: Call = 'heat1', t = 30) => {
   const solved = solve(new Circuit(inst), { call, outdoorF: degF(t), modes: {} })
   if (!solved.ok) throw new Error(solved.why)
   return gateChain(solved, target)
 }
-const first = (inst: Installation, target: string, call: Call = 'heat1', t = 30) => {
+const first = (inst: Installation, target: Ref, call: Call = 'heat1', t = 30) => {
   const chain = chainOf(inst, target, call, t)
   const gate = chain.first === null ? undefined : chain.gates[chain.first]
   return { because: gate?.because[0], at: gate?.at, words: gate && gateWords(inst, gate).reason }
@@ -56,7 +56,7 @@ describe('why there are no volts between two ends', () => {
     const target = bare.placed.flatMap((p) =>
       p.device.parts.flatMap((x) =>
         x.kind === 'load' && (x.does?.what === 'strip' || x.does?.what === 'burner')
-          ? [`${p.ref}.${x.id}`]
+          ? [makeRef(p.ref, x.id)]
           : [],
       ),
     )[0]!

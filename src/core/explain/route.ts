@@ -1,3 +1,4 @@
+import { nth } from '../sure'
 import {
   CALLS,
   evaluate,
@@ -9,7 +10,7 @@ import {
   type Truth,
 } from '../equipment'
 import { GROUND, type Solution } from '../circuit'
-import { splitRef, type Ref } from '../installation'
+import { splitRef, type Ref, makeRef } from '../installation'
 import { evalContextOf } from '../situation'
 import { isCalled, notJoined } from './called'
 import { layoutOf, oncePer, type Step } from './layout'
@@ -87,7 +88,7 @@ function coilPrice(solution: Solution, coil: Ref): number {
 export function whyNoWay(solution: Solution, way: Way, isCoil: boolean): NoVolts | null {
   // Open for want of what no call brings.
   const isMoot = (contact: number | null | undefined): boolean =>
-    typeof contact === 'number' && openPrices(solution)[contact]! >= OPEN + 1000 * EVENT
+    typeof contact === 'number' && nth(openPrices(solution), contact) >= OPEN + 1000 * EVENT
   const nodes = [way.ends[0], ...way.hot.map((s) => s.node)]
   const points = nodes.flatMap((node, i) =>
     node === GROUND ? [] : [{ node, mootAfter: isMoot(way.hot[i]?.contact) }],
@@ -110,7 +111,7 @@ export function coilToFollow(solution: Solution, contact: number): Ref | null {
 
 /** Whether a contact has another way to close than by a coil that is out, such as by the weather. */
 function closesWithoutCoil(solution: Solution, index: number): boolean {
-  const { placed, part } = solution.circuit.net.contacts[index]!
+  const { placed, part } = nth(solution.circuit.net.contacts, index)
   const energised = (id: string): Truth => (solution.energised(`${placed.ref}.${id}`) ? 'yes' : 'no')
   const context = evalContextOf(solution.circuit.inst, placed, solution.situation, energised)
   return farFromClosing(part.driver, context, placed.device, EVENT) < EVENT
@@ -118,7 +119,7 @@ function closesWithoutCoil(solution: Solution, index: number): boolean {
 
 /** Cost of reaching a node; earth included. */
 export const costOf = (reach: Reach, node: number): number =>
-  reach.cost[node === GROUND ? reach.cost.length - 1 : node]!
+  nth(reach.cost, node === GROUND ? reach.cost.length - 1 : node)
 
 /**
  * Ways out of `start`, cheapest first: fewest open contacts; among equals the ones nearest to closing in this
@@ -141,16 +142,17 @@ export function reachFrom(solution: Solution, start: number): Reach {
   for (;;) {
     let at = -1
     for (let i = 0; i < size; i++)
-      if (!done[i] && reach.cost[i]! < Infinity && (at < 0 || reach.cost[i]! < reach.cost[at]!)) at = i
+      if (!done[i] && nth(reach.cost, i) < Infinity && (at < 0 || nth(reach.cost, i) < nth(reach.cost, at)))
+        at = i
     if (at < 0) break
     done[at] = 1
     // Earth is a bond between things, but never a way from one device to the next on these circuits.
     if (at === size - 1 && start !== GROUND) continue
     const from = at === size - 1 ? GROUND : at
     for (const step of around.get(from) ?? []) {
-      const price = reach.cost[at]! + 1 + (step.contact === null ? 0 : search.prices[step.contact]!)
+      const price = nth(reach.cost, at) + 1 + (step.contact === null ? 0 : nth(search.prices, step.contact))
       const to = place(step.node)
-      if (price < reach.cost[to]!) {
+      if (price < nth(reach.cost, to)) {
         reach.cost[to] = price
         reach.back[to] = { from, step }
       }
@@ -167,7 +169,7 @@ const openPrices = oncePer((solution) =>
 
 function openPrice(solution: Solution, index: number): number {
   if (solution.state.drivers[index] === 2) return 0
-  const { placed, part } = solution.circuit.net.contacts[index]!
+  const { placed, part } = nth(solution.circuit.net.contacts, index)
   return (
     OPEN +
     1000 *
@@ -240,9 +242,10 @@ export function wayTo(solution: Solution, a: number, b: number, needs: number): 
     ] as const) {
       const price = costOf(reachA, p) + costOf(reachB, q)
       if (price >= least) continue
+      const toA = stepsTo(reachA, p)
+      const toB = stepsTo(reachB, q)
+      if (!toA || !toB) continue
       least = price
-      const toA = stepsTo(reachA, p)!
-      const toB = stepsTo(reachB, q)!
       best = {
         price,
         poles,
@@ -261,7 +264,7 @@ export function lastTerminal(solution: Solution, reach: Reach): Ref | null {
   let last: Ref | null = null
   let most = -1
   nodes.forEach((ref, node) => {
-    const c = reach.cost[node]!
+    const c = nth(reach.cost, node)
     if (c === Infinity || c <= most || !isTerminal(solution, ref)) return
     most = c
     last = ref
@@ -280,7 +283,7 @@ function isTerminal(solution: Solution, ref: Ref): boolean {
  * coil to let go has no chain of that coil's to show.
  */
 function coilsBehind(solution: Solution, index: number): Ref[] {
-  const { placed, part } = solution.circuit.net.contacts[index]!
+  const { placed, part } = nth(solution.circuit.net.contacts, index)
   const energised = (id: string): Truth => (solution.energised(`${placed.ref}.${id}`) ? 'yes' : 'no')
   const deciding = explain(
     part.driver,
@@ -290,7 +293,7 @@ function coilsBehind(solution: Solution, index: number): Ref[] {
   // A contact that something else closes waits for no coil; one that something else holds open may wait for one too.
   const passing = solution.state.drivers[index] === 2
   const ids = deciding.length || passing ? named : coilsNamed(part.driver)
-  return ids.map((id) => `${placed.ref}.${id}`)
+  return ids.map((id) => makeRef(placed.ref, id))
 }
 
 /** Coils that an expression names outside of a "not". */

@@ -1,9 +1,10 @@
+import type { Ref } from '../installation'
 import { targetsOf } from '../query'
 import fc from 'fast-check'
 import { demoInstallation, jobIds } from '../../../tests/helpers/demo'
 import { Circuit, solve } from '../circuit'
 import { callsOf } from '../situation'
-import type { Call } from '../equipment'
+import type { Call, Truth } from '../equipment'
 import { degF } from '../units'
 import { stripOf, type Stretch } from '.'
 
@@ -83,7 +84,7 @@ describe('what may run over all outdoor temperatures', () => {
           const stretch = at(stripOf(circuit, { call, outdoorF: degF(50), modes: {} }), t)
           for (const memory of ['open', 'closed'] as const) {
             const solved = solve(circuit, { call, outdoorF: degF(t), modes: {} }, memory)
-            for (const [ref, truth] of Object.entries(stretch.running))
+            for (const [ref, truth] of Object.entries(stretch.running) as [Ref, Truth][])
               if (truth !== 'unknown')
                 expect([ref, solved.ok && solved.energised(ref)]).toEqual([ref, truth === 'yes'])
           }

@@ -1,3 +1,4 @@
+import { nth } from '../sure'
 import { targetsOf } from '../query'
 import type { Truth } from '../equipment'
 import { solve, type Circuit } from '../circuit'
@@ -19,7 +20,7 @@ export function stripOf(circuit: Circuit, situation: Situation): Stretch[] {
   const edges = [tolerances.coldestF, ...breakpointsOf(circuit.inst), tolerances.warmestF]
   const targets = targetsOf(circuit.inst)
   return edges.slice(0, -1).map((from, i) => {
-    const to = edges[i + 1]!
+    const to = nth(edges, i + 1)
     const at: Situation = { ...situation, outdoorF: degF((from + to) / 2) }
     const open = solve(circuit, at, 'open')
     const closed = solve(circuit, at, 'closed')

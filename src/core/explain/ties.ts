@@ -1,3 +1,4 @@
+import { nth, under } from '../sure'
 import { GROUND, type Solution } from '../circuit'
 import { evaluate, type TerminalRole } from '../equipment'
 import { evalContextOf } from '../situation'
@@ -27,14 +28,14 @@ export interface NoVolts {
 }
 
 const tiedNow = (solution: Solution, start: number): Set<number> =>
-  tiedTo(solution, start, (i) => solution.state.closed[i] === 1 || meantContacts(solution)[i]!)
+  tiedTo(solution, start, (i) => solution.state.closed[i] === 1 || nth(meantContacts(solution), i))
 
 const meantContacts = oncePer((solution) => solution.circuit.net.contacts.map((_, i) => isMeant(solution, i)))
 
 /** Whether the call closes a thermostat's contact, and only the thermostat's own want of power keeps it open. */
 function isMeant(solution: Solution, index: number): boolean {
   if (solution.state.drivers[index] === 2) return false
-  const { placed, part } = solution.circuit.net.contacts[index]!
+  const { placed, part } = nth(solution.circuit.net.contacts, index)
   if (placed.device.kind !== 'thermostat') return false
   const powered = evalContextOf(solution.circuit.inst, placed, solution.situation, () => 'yes')
   return evaluate(part.driver, powered) === 'yes'
@@ -86,13 +87,13 @@ export function standing(
   around: ReadonlySet<number>,
 ): NoVolts {
   const { nodes } = solution.circuit.net
-  const [one, other] = [nodes[endA.node]!, nodes[endB.node]!]
+  const [one, other] = [nth(nodes, endA.node), nth(nodes, endB.node)]
   if (endA.node === endB.node) {
     const swapped = swappedAmong(solution, around, endA.side)
     return { at: swapped, because: { kind: 'samePole', pole: one, side: endA.side, swapped } }
   }
-  const commons = [endA, endB].map((m) => polesOf(solution)[m.supply]!.cold)
-  const joined = tiedTo(solution, commons[0]!, () => true).has(commons[1]!)
+  const commons = [endA, endB].map((m) => nth(polesOf(solution), m.supply).cold)
+  const joined = tiedTo(solution, nth(commons, 0), () => true).has(nth(commons, 1))
   return { at: null, because: { kind: joined ? 'alike' : 'apart', one, other } }
 }
 
@@ -100,7 +101,7 @@ export function standing(
 export function unfedTerminal(solution: Solution, nodes: readonly number[]): NoVolts | null {
   const { net } = solution.circuit
   const terminal = nodes
-    .map((n) => net.nodes[n]!)
+    .map((n) => nth(net.nodes, n))
     .find((ref) => roleOf(solution, ref) === 'R' && !isFed(solution, ref))
   return terminal === undefined ? null : unfed(solution, terminal)
 }
@@ -129,11 +130,11 @@ export function deadOnWay(
     solution,
     points.map((p) => p.node),
   )
-  if (dead?.at && supplyEnd(solution, tiedNow(solution, net.index.get(dead.at)!)) === null) return dead
+  if (dead?.at && supplyEnd(solution, tiedNow(solution, under(net.index, dead.at))) === null) return dead
   const last = points.findLastIndex((p) => p.mootAfter)
   const before = points
     .slice(0, last + 1)
-    .map((p) => net.nodes[p.node]!)
+    .map((p) => nth(net.nodes, p.node))
     .findLast((ref) => roleOf(solution, ref) === 'R' && !feedsItself(solution, splitRef(ref).placed))
   return before === undefined ? null : unfed(solution, before)
 }
@@ -150,14 +151,14 @@ function isFed(solution: Solution, ref: Ref): boolean {
   const isSource = feedsItself(solution, own)
   // A contact that puts R on an output feeds nothing backwards.
   const putsR = (i: number) => {
-    const { a, b, placed } = net.contacts[i]!
+    const { a, b, placed } = nth(net.contacts, i)
     return (
       !feedsItself(solution, placed.ref) &&
-      [a, b].some((n) => n !== GROUND && roleOf(solution, net.nodes[n]!) === 'R')
+      [a, b].some((n) => n !== GROUND && roleOf(solution, nth(net.nodes, n)) === 'R')
     )
   }
-  const through = (i: number) => isSource || (net.contacts[i]!.placed.ref !== own && !putsR(i))
-  const tied = tiedTo(solution, net.index.get(ref)!, through)
+  const through = (i: number) => isSource || (nth(net.contacts, i).placed.ref !== own && !putsR(i))
+  const tied = tiedTo(solution, under(net.index, ref), through)
   return supplyEnd(solution, tied) !== null
 }
 
@@ -169,7 +170,7 @@ function swappedAmong(solution: Solution, around: ReadonlySet<number>, side: Sup
   const { inst, net } = solution.circuit
   const [here, there] = side === 'common' ? (['R', 'C'] as const) : (['C', 'R'] as const)
   for (const node of around) {
-    const ref = net.nodes[node]!
+    const ref = nth(net.nodes, node)
     if (roleOf(solution, ref) !== here) continue
     const { placed } = splitRef(ref)
     const other = placedByRef(inst, placed)?.device.terminals.find((t) => t.role === there)

@@ -1,3 +1,4 @@
+import { nth } from '../sure'
 import { Circuit, solve } from '../circuit'
 import { makeRef, terminalOf, type Installation, type Ref } from '../installation'
 import type { Situation } from '../situation'
@@ -99,7 +100,7 @@ function pointsOf(inst: Installation): (MeterPoint & { far: number })[] {
             }))
         : []),
       ...line.slice(1).map((t) => ({
-        a: makeRef(p.ref, line[0]!.id),
+        a: makeRef(p.ref, nth(line, 0).id),
         b: makeRef(p.ref, t.id),
         side: 'line' as const,
         ...blank,

@@ -1,3 +1,4 @@
+import { nth } from '../sure'
 import { isHeatPumpHeating } from '../equipment'
 import { Circuit, type Outcome } from '../circuit'
 import type { Installation, Ref } from '../installation'
@@ -88,7 +89,7 @@ function effectOf(
     const situation = { ...s, modes: { ...s.modes, ...forced } }
     const outcome: Outcome = circuit.settle(situation)
     const facts = factsOf(circuit, outcome)
-    const before = healthy[i]!
+    const before = nth(healthy, i)
     for (const rule of rules) {
       if (effect.rule) break
       const row = {
@@ -103,7 +104,7 @@ function effectOf(
     // A supply that somebody switched off is no failure's fault: there only harm counts.
     if (off[i]) return
     // A defrost may bring heat that no demand does: it is no answer to a call.
-    if ((isHeatPumpHeating(s.call) || s.call === 'emergency') && !conditions[i]!.has('defrost')) {
+    if ((isHeatPumpHeating(s.call) || s.call === 'emergency') && !nth(conditions, i).has('defrost')) {
       const known = heat.get(s.outdoorF) ?? { first: s, warm: false, ordinary: false }
       const warm = heats(facts)
       heat.set(s.outdoorF, {

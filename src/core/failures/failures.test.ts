@@ -70,7 +70,7 @@ describe('if one part fails', () => {
 
 describe('the next best meter point', () => {
   const symptom = {
-    target: 'kit.row1',
+    target: 'kit.row1' as const,
     situation: { call: 'heatAux1' as const, outdoorF: degF(20), modes: {} },
     runs: false,
   }
@@ -117,7 +117,7 @@ describe('the next best meter point', () => {
   })
 
   it('says that no single failure explains readings that contradict each other', () => {
-    const answers = [
+    const answers: MeterAnswer[] = [
       { a: 'ah.R', b: 'ah.C', live: false },
       { a: 'tstat.R', b: 'tstat.C', live: true },
     ]

@@ -14,4 +14,4 @@ export {
   type Wire,
 } from './installation'
 export { UNKNOWN_SITE, type JobSeen, type Site } from './site'
-export { makeRef, splitRef, wireRef, type Ref } from './ref'
+export { isRef, makeRef, splitRef, wireRef, type Name, type Point, type Ref } from './ref'

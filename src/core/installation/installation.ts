@@ -10,7 +10,7 @@ import {
   type Value,
 } from '../equipment'
 import { degF } from '../units'
-import { splitRef, type Ref } from './ref'
+import { splitRef, type Ref, type Name } from './ref'
 
 /** A device where it is bolted down, with its settings as left. A setting that is null is not known yet. */
 export interface Placed {
@@ -61,7 +61,7 @@ export interface Installation {
 export const placedByRef = (inst: Installation, ref: string): Placed | undefined =>
   inst.placed.find((p) => p.ref === ref)
 
-export function terminalOf(inst: Installation, ref: Ref): { placed: Placed; terminal: Terminal } | null {
+export function terminalOf(inst: Installation, ref: Name): { placed: Placed; terminal: Terminal } | null {
   const { placed: p, id } = splitRef(ref)
   const placed = placedByRef(inst, p)
   const terminal = placed?.device.terminals.find((t) => t.id === id)

@@ -1,3 +1,4 @@
+import { nth } from '../sure'
 import type { Profile, ProfileItem } from '../equipment'
 import type { Memory } from './memory'
 
@@ -51,7 +52,7 @@ export class Functions {
     if (this.profile.leave.includes(key)) {
       this.open = false
       this.pending = null
-    } else if (key === 'ADDR') this.go(ADDRESSES[(ADDRESSES.indexOf(this.address) + 1) % 3]!, 0)
+    } else if (key === 'ADDR') this.go(nth(ADDRESSES, (ADDRESSES.indexOf(this.address) + 1) % 3), 0)
     else if (key === 'FN+') this.go(this.address, Math.min(this.here().length - 1, this.at + 1))
     else if (key === 'FN-') this.go(this.address, Math.max(0, this.at - 1))
     else this.change(key)
@@ -69,8 +70,8 @@ export class Functions {
     if (!item) return
     const codes = this.memory.choices(item)
     const now = codes.indexOf(this.pending ?? this.memory.read(item))
-    if (key === 'VAL+') this.pending = codes[(now + 1) % codes.length]!
-    if (key === 'VAL-') this.pending = codes[(now + codes.length - 1) % codes.length]!
+    if (key === 'VAL+') this.pending = nth(codes, (now + 1) % codes.length)
+    if (key === 'VAL-') this.pending = nth(codes, (now + codes.length - 1) % codes.length)
     if (key === 'WRITE' && this.pending !== null) {
       this.memory.write(item, this.pending)
       this.pending = null

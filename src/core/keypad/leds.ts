@@ -1,3 +1,4 @@
+import { nth } from '../sure'
 import type { Profile, ProfileItem } from '../equipment'
 import type { Memory } from './memory'
 
@@ -22,7 +23,7 @@ export class Leds {
   }
 
   display(): string {
-    const item = this.memory.visible()[this.at]!
+    const item = nth(this.memory.visible(), this.at)
     const code = this.pending.get(item) ?? this.stored.get(item) ?? this.memory.read(item)
     const state = this.pending.has(item) ? ' changed' : this.stored.has(item) ? ' blinking' : ''
     return `${this.lights(Number(item.code), 4)} ${this.lights(Number(code), 3)}${state}`
@@ -30,12 +31,12 @@ export class Leds {
 
   press(key: string): void {
     const items = this.memory.visible()
-    const item = items[this.at]!
+    const item = nth(items, this.at)
     if (key === 'SELECT') this.at = (this.at + 1) % items.length
     else if (key === 'CHANGE') {
       const codes = this.memory.choices(item)
       const now = this.pending.get(item) ?? this.stored.get(item) ?? this.memory.read(item)
-      this.pending.set(item, codes[(codes.indexOf(now) + 1) % codes.length]!)
+      this.pending.set(item, nth(codes, (codes.indexOf(now) + 1) % codes.length))
     } else if (key === 'STORE') this.store(item)
   }
 

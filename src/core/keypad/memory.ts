@@ -1,3 +1,4 @@
+import { nth, under } from '../sure'
 import { evaluate, type Device, type Unknowable, type ProfileItem, type Value } from '../equipment'
 import { settingsContext } from '../installation'
 
@@ -15,7 +16,7 @@ export class Memory {
       const setting = device.settings.find((s) => s.id === item.setting)
       const value = start[item.setting] ?? setting?.default
       const wanted = this.choices(item).find((c) => this.fits(item, c, value))
-      this.codes.set(keyOf(item), wanted ?? this.choices(item)[0]!)
+      this.codes.set(keyOf(item), wanted ?? nth(this.choices(item), 0))
     }
   }
 
@@ -23,7 +24,7 @@ export class Memory {
     return this.device.profile?.items ?? []
   }
 
-  read = (item: ProfileItem): string => this.codes.get(keyOf(item))!
+  read = (item: ProfileItem): string => under(this.codes, keyOf(item))
   write(item: ProfileItem, code: string): void {
     if (this.choices(item).includes(code)) this.codes.set(keyOf(item), code)
   }
@@ -55,7 +56,9 @@ export class Memory {
     const setting = this.device.settings.find((s) => s.id === id)
     if (!items.length || !setting) return setting?.default ?? null
     const candidates: Value[] =
-      setting.kind === 'choice' ? (setting.options ?? []).map((o) => o.id) : this.numbers(items[0]!, setting)
+      setting.kind === 'choice'
+        ? (setting.options ?? []).map((o) => o.id)
+        : this.numbers(nth(items, 0), setting)
     return candidates.find((v) => items.every((i) => this.fits(i, this.read(i), v))) ?? null
   }
 

@@ -1,3 +1,4 @@
+import { nth } from '../sure'
 import type { Profile } from '../equipment'
 import type { Memory } from './memory'
 
@@ -41,10 +42,10 @@ export class Menu {
     if (key === 'NEXT') this.at = (this.at + 1) % items.length
     if (key === 'BACK') this.at = (this.at + items.length - 1) % items.length
     if (key !== 'UP' && key !== 'DOWN') return
-    const item = items[this.at]!
+    const item = nth(items, this.at)
     const codes = this.memory.choices(item)
     const now = codes.indexOf(this.memory.read(item))
-    this.memory.write(item, codes[(now + (key === 'UP' ? 1 : codes.length - 1)) % codes.length]!)
+    this.memory.write(item, nth(codes, (now + (key === 'UP' ? 1 : codes.length - 1)) % codes.length))
     // An answer may hide items above or below; the display stays on this one.
     this.at = this.memory.visible().indexOf(item)
   }

@@ -1,3 +1,4 @@
+import { nth } from '../sure'
 import type { Profile, ProfileItem } from '../equipment'
 import type { Memory } from './memory'
 
@@ -16,8 +17,8 @@ export class Triplets {
   settings = () => this.memory.values()
   keys = () => [...this.profile.enter, 'MODE', 'SETTING', 'OPTION', 'STORE', ...this.profile.leave]
 
-  private mode = (i: ProfileItem): string => i.code.split('-')[0]!
-  private item = (): ProfileItem => this.memory.visible()[this.at]!
+  private mode = (i: ProfileItem): string => nth(i.code.split('-'), 0)
+  private item = (): ProfileItem => nth(this.memory.visible(), this.at)
 
   display(): string {
     if (!this.open) return '-'
@@ -45,10 +46,10 @@ export class Triplets {
       this.turn(items.findIndex((i) => this.mode(i) === next))
     } else if (key === 'SETTING') {
       const own = items.filter((i) => this.mode(i) === this.mode(now))
-      this.turn(items.indexOf(own[(own.indexOf(now) + 1) % own.length]!))
+      this.turn(items.indexOf(nth(own, (own.indexOf(now) + 1) % own.length)))
     } else if (key === 'OPTION') {
       const codes = this.memory.choices(now)
-      this.pending = codes[(codes.indexOf(this.pending ?? this.memory.read(now)) + 1) % codes.length]!
+      this.pending = nth(codes, (codes.indexOf(this.pending ?? this.memory.read(now)) + 1) % codes.length)
     } else if (key === 'STORE' && this.pending !== null) {
       this.memory.write(now, this.pending)
       this.pending = null

@@ -1,3 +1,4 @@
+import { nth } from '../sure'
 import type { TerminalRole, Value } from '../equipment'
 import { makeRef, settingDef, type Installation, type Placed, type Ref } from '../installation'
 import { lowSpeedIsEnough } from '../query'
@@ -97,6 +98,6 @@ export function compressorNets(
 export function inSeries(placed: Placed | undefined, why: PlanWhy): Through[] {
   const ends = placed?.device.terminals.filter((t) => t.side === 'low') ?? []
   return placed && ends.length >= 2
-    ? [{ in: makeRef(placed.ref, ends[0]!.id), out: makeRef(placed.ref, ends[1]!.id), why }]
+    ? [{ in: makeRef(placed.ref, nth(ends, 0).id), out: makeRef(placed.ref, nth(ends, 1).id), why }]
     : []
 }

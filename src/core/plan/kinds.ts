@@ -16,9 +16,11 @@ export function term(placed: Placed | undefined, ...roles: TerminalRole[]): Ref 
 
 /** All low-voltage terminals with this role. */
 export const terms = (placed: Placed | undefined, role: TerminalRole): Ref[] =>
-  (placed?.device.terminals ?? [])
-    .filter((t) => t.side === 'low' && t.role === role)
-    .map((t) => makeRef(placed!.ref, t.id))
+  placed
+    ? placed.device.terminals
+        .filter((t) => t.side === 'low' && t.role === role)
+        .map((t) => makeRef(placed.ref, t.id))
+    : []
 
 /** Where a device is: its place, or itself where nobody said. */
 export const placeOfDevice = (placed: Placed | undefined, ref: string): string => placed?.where ?? ref

@@ -1,6 +1,7 @@
+import { nth } from '../sure'
 import type { TerminalRole } from '../equipment'
 import type { Installation, Placed } from '../installation'
-import { aheadTargets, burnersOf, hasStrips, intentOf, kitKilowattsAt, usualBackupCycles } from '../query'
+import { aheadTargets, burnersOf, hasStrips, intentOf, kitWattsAt, usualBackupCycles } from '../query'
 import { backupNets } from './backup'
 import { inSeries, Requirements, type Gear, type Wanted } from './gear'
 import { decided, first, term, terms } from './kinds'
@@ -51,7 +52,7 @@ function backupSettings(requirements: Requirements, { inst, thermostat }: Gear):
   if (aheadTargets(inst).length) requirements.set(thermostat, 'together', 'no')
   for (const p of inst.placed) {
     // The board takes the kit's size as one of its own list: the nearest to what is plugged in.
-    const there = kitKilowattsAt(inst, p)
+    const there = kitWattsAt(inst, p) / 1000
     const sizes = p.device.settings.find((s) => s.intent === 'kitSize')?.options?.map((o) => o.id) ?? []
     const nearest = sizes.sort((a, b) => Math.abs(Number(a) - there) - Math.abs(Number(b) - there))[0]
     if (there && nearest !== undefined) requirements.set(p, 'kitSize', nearest)
@@ -133,5 +134,5 @@ function zoneNets(requirements: Requirements, thermostat: Placed, panel: Placed)
     [['AUX', 'W1'], 'zoneW1'],
   ]
   for (const [roles, zone] of pairs)
-    requirements.net(roles[0]!, [term(thermostat, ...roles), term(panel, zone)], 'zone')
+    requirements.net(nth(roles, 0), [term(thermostat, ...roles), term(panel, zone)], 'zone')
 }

@@ -1,3 +1,4 @@
+import { nth, under } from '../sure'
 import {
   placedByRef,
   splitRef,
@@ -108,9 +109,9 @@ function routeOnce(inst: Installation, nets: readonly Net[], right: ReadonlyMap<
       return
     }
     // A cable keeps a spare as long as another has more than that.
-    const left = (c: Cable) => free.get(c.id)!.length + [...staying].filter((w) => w.cable === c.id).length
-    const cable = cables.find((c) => left(c) > 1) ?? cables.find((c) => left(c) > 0) ?? cables[0]!
-    const wire = take(free.get(cable.id)!, net)
+    const left = (c: Cable) => under(free, c.id).length + [...staying].filter((w) => w.cable === c.id).length
+    const cable = cables.find((c) => left(c) > 1) ?? cables.find((c) => left(c) > 0) ?? nth(cables, 0)
+    const wire = take(under(free, cable.id), net)
     if (!wire) {
       short.set(cable.id, (short.get(cable.id) ?? 0) + 1)
       return
@@ -122,7 +123,7 @@ function routeOnce(inst: Installation, nets: readonly Net[], right: ReadonlyMap<
   }
 
   for (const net of nets)
-    for (let i = 0; i + 1 < net.points.length; i++) join(net.points[i]!, net.points[i + 1]!, net)
+    for (let i = 0; i + 1 < net.points.length; i++) join(nth(net.points, i), nth(net.points, i + 1), net)
   for (const [cable, list] of free) routing.spares.push({ cable, left: list.length })
   routing.short = [...short].map(([cable, by]) => ({ cable, by }))
   const spare = [...free.values(), [...staying]].flat().map((w) => ({ ...w, a: null, b: null }))

@@ -1,3 +1,4 @@
+import { nth } from '../sure'
 import type { Device } from '../equipment'
 import { makeRef, type Installation, type Placed, type Ref } from '../installation'
 import { placeOfDevice } from './kinds'
@@ -58,4 +59,4 @@ export class Splices {
   }
 }
 
-const pointOf = (splice: Placed): Ref => makeRef(splice.ref, splice.device.terminals[0]!.id)
+const pointOf = (splice: Placed): Ref => makeRef(splice.ref, nth(splice.device.terminals, 0).id)

@@ -1,4 +1,13 @@
-import { settingValue, splitRef, terminalOf, type Installation, type Placed, type Ref } from '../installation'
+import { asVolts, type Volts } from '../units'
+import {
+  settingValue,
+  splitRef,
+  terminalOf,
+  type Installation,
+  type Placed,
+  type Ref,
+  type Name,
+} from '../installation'
 
 /** Placed devices that line-voltage conductors tie to this one, itself included. */
 function lineNeighbours(inst: Installation, start: string): Set<string> {
@@ -18,14 +27,14 @@ function lineNeighbours(inst: Installation, start: string): Set<string> {
 }
 
 /** The feeds that reach a place over line conductors. */
-export function feedsOf(inst: Installation, at: Ref): Placed[] {
+export function feedsOf(inst: Installation, at: Name): Placed[] {
   const near = lineNeighbours(inst, splitRef(at).placed)
   return inst.placed.filter((p) => p.device.kind === 'feed' && near.has(p.ref))
 }
 
 /** Nominal line volts of the circuit that feeds a device (its feed's plate); 240 where no feed is found. */
-export function serviceVolts(inst: Installation, at: Ref): number {
+export function serviceVolts(inst: Installation, at: Name): Volts {
   const [feed] = feedsOf(inst, at)
   const volts = feed && (settingValue(feed, 'volts') ?? feed.device.plate.volts)
-  return typeof volts === 'number' ? volts : 240
+  return asVolts(typeof volts === 'number' ? volts : 240)
 }

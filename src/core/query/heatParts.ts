@@ -1,3 +1,4 @@
+import { asAmps, asWatts, type Amps, type Watts } from '../units'
 import { quantity, type Installation, type Placed } from '../installation'
 import { ofKind } from './settings'
 
@@ -10,18 +11,20 @@ export const burnersOf = (inst: Installation): { placed: Placed; fuel: 'gas' | '
   )
 
 /** W and A that a device's strip rows draw at their rated volts. */
-export function stripLoad(placed: Placed): { watts: number; amps: number } {
+export function stripLoad(placed: Placed): { watts: Watts; amps: Amps } {
   let [watts, amps] = [0, 0]
   for (const x of placed.device.parts) {
     if (x.kind !== 'load' || x.does?.what !== 'strip') continue
     watts += quantity(placed, x.va)
     amps += quantity(placed, x.va) / x.volts
   }
-  return { watts, amps }
+  return { watts: asWatts(watts), amps: asAmps(amps) }
 }
 
-/** kW on the plates of the strip kits that stand where a device stands. */
-export const kitKilowattsAt = (inst: Installation, { where }: Placed): number =>
-  ofKind(inst, 'stripKit')
-    .filter((k) => k.where === where)
-    .reduce((sum, k) => sum + (k.device.plate.kilowatts ?? 0), 0)
+/** W on the plates of the strip kits that stand where a device stands. */
+export const kitWattsAt = (inst: Installation, { where }: Placed): Watts =>
+  asWatts(
+    ofKind(inst, 'stripKit')
+      .filter((k) => k.where === where)
+      .reduce((sum, k) => sum + 1000 * (k.device.plate.kilowatts ?? 0), 0),
+  )

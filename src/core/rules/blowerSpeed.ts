@@ -20,7 +20,8 @@ export const blowerSpeed: StateRule<'blowerSpeed', 'fanSpeedOnly' | 'lowSpeedInH
   each({ inst, facts, targets }) {
     if (!facts.compressor || facts.speeds.size === 0) return null
     if (facts.speeds.has('heat') || facts.speeds.has('high')) return null
-    const blower = targets.find((t) => t.making.what === 'blower' && t.making.speed === 'low')!
+    const blower = targets.find((t) => t.making.what === 'blower' && t.making.speed === 'low')
+    if (!blower) return null
     if (!facts.speeds.has('low')) return { at: blower.ref, code: 'fanSpeedOnly' }
     const faster = targets.find((t) => t.making.what === 'blower' && t.making.speed === 'high')
     if (!faster) return null

@@ -25,8 +25,8 @@ function isWired24(inst: Installation, board: Ref): boolean {
   return inst.wires.some((w) =>
     [w.a, w.b].some((end) => {
       const at = end === null || w.a === null || w.b === null ? null : terminalOf(inst, end)
-      if (at?.placed !== placedByRef(inst, ref)) return false
-      const { side, role } = at!.terminal
+      if (!at || at.placed !== placedByRef(inst, ref)) return false
+      const { side, role } = at.terminal
       return side === 'low' && role !== 'bus'
     }),
   )

@@ -1,12 +1,12 @@
 import type { Intent, Unknowable, Value } from '../equipment'
-import type { Installation, Ref } from '../installation'
+import type { Installation, Name } from '../installation'
 import { settingsWith, type SettingAt } from '../query'
 import type { Breach } from './rule'
 
 /** A breach of a rule about settings: the places that it hangs on, the one to look at first; none without a place. */
 export function breach<C extends string>(
   code: C,
-  refs: readonly (Ref | undefined)[],
+  refs: readonly (Name | undefined)[],
   ...numbers: number[]
 ): Breach<C>[] {
   const [at, ...also] = refs.filter((r) => r !== undefined)

@@ -44,7 +44,9 @@ describe('a job of more states than can be tried', () => {
   it('never says that nothing is wrong, though some rule found something small', () => {
     const spare = {
       ...inst,
-      wires: inst.wires.map((w) => (w.id === 'w08' ? { ...w, a: 'tstat.C', b: 'ah.C' } : w)),
+      wires: inst.wires.map((w) =>
+        w.id === 'w08' ? { ...w, a: 'tstat.C' as const, b: 'ah.C' as const } : w,
+      ),
     }
     const proof = prove(spare)
     expect(proof.findings.map((f) => f.code)).toEqual(['noSpare'])

@@ -1,3 +1,4 @@
+import { nth } from '../sure'
 import { splitRef, type Installation } from '../installation'
 import { hasStrips, intentOf, landedOutputs, ofKind } from '../query'
 import { breach, hasIntent, ownSettings, standing } from './breach'
@@ -25,7 +26,7 @@ export const defrostIntent: JobRule<'defrostIntent', Code> = {
     if (separate) return []
     const off = standing(inst, 'stripsInDefrost', 'no')
     if (off.length && outputs.length) {
-      const board = boards.find((p) => p.ref === splitRef(outputs[0]!).placed)
+      const board = boards.find((p) => p.ref === splitRef(nth(outputs, 0)).placed)
       const fault = board && intentOf(board, 'faultHeat') === 'on'
       return off.flatMap((f): Breach<Code>[] =>
         breach(fault ? 'defrostLandedForFault' : 'defrostLanded', [f.at, outputs[0]]),

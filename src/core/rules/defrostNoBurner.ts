@@ -1,3 +1,4 @@
+import { nth } from '../sure'
 import { hasBurner, landedOutputs, mayTemper, ofKind } from '../query'
 import { splitRef, makeRef, placedByRef, type Installation, type Ref } from '../installation'
 import type { StateRule } from './rule'
@@ -15,9 +16,9 @@ export const defrostNoBurner: StateRule<'defrostNoBurner', 'defrostBurns'> = {
   each(state) {
     const { inst, conditions, abnormalCount, facts } = state
     if (abnormalCount !== 1 || !conditions.has('defrost') || !facts.burnersOn.length) return null
-    if (mayTemper(inst, facts.burnersOn[0]!)) return null
+    if (mayTemper(inst, nth(facts.burnersOn, 0))) return null
     const fired = landedOutputs(inst).some((t) => contactsTo(inst, t).some((c) => state.closed(c)))
-    return fired ? { at: facts.burnersOn[0]!, code: 'defrostBurns' } : null
+    return fired ? { at: nth(facts.burnersOn, 0), code: 'defrostBurns' } : null
   },
 }
 

@@ -3,7 +3,7 @@ import { placed } from '../../../tests/helpers/build'
 import { joined, moved, stageDriven } from '../../../tests/helpers/ruleFixtures'
 import { gear, STRIPS, type Short } from '../../../tests/helpers/gear'
 import { failuresOf, singleFailures } from '../failures'
-import type { Installation } from '../installation'
+import type { Installation, Ref } from '../installation'
 import { planLanding, planned, USUAL } from '../plan'
 import { prove } from '.'
 
@@ -118,7 +118,7 @@ const WIRING: [string, () => Installation, string][] = [
   ],
 ]
 
-function wireTo(job: string, terminal: string): string {
+function wireTo(job: string, terminal: string): Ref {
   const w = demoInstallation(job).wires.find((x) => x.a === terminal || x.b === terminal)!
   return (w.a === terminal ? w.b : w.a)!
 }

@@ -1,3 +1,4 @@
+import { nth } from '../sure'
 import type { Circuit, Outcome } from '../circuit'
 import { CALLS, isHeatPumpHeating, type Call } from '../equipment'
 import type { Installation, Ref } from '../installation'
@@ -44,7 +45,7 @@ function sizeOf(abnormalCount: number, s: Situation): Size {
   return [abnormalCount, CALLS.indexOf(s.call), Math.abs(s.outdoorF - tolerances.mildF), steps]
 }
 export function smaller(a: Size, b: Size): boolean {
-  for (let i = 0; i < 4; i++) if (a[i]! !== b[i]!) return a[i]! < b[i]!
+  for (let i = 0; i < 4; i++) if (nth(a, i) !== nth(b, i)) return nth(a, i) < nth(b, i)
   return false
 }
 
@@ -143,7 +144,7 @@ function proveCall(
   run.ranNormally.set(call, normally)
   const list = temperatures.map((outdoorF) => temperatureClassAt(circuit, classes, call, outdoorF))
   temperatures.forEach((outdoorF, at) => {
-    const temperatureClass = list[at]!
+    const temperatureClass = nth(list, at)
     const { rows, nearest } = temperatureClass
     run.mostModes = Math.max(run.mostModes, rows.length)
     run.solved += rows.length

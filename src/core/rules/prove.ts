@@ -1,7 +1,16 @@
+import { nth } from '../sure'
 import type { Call, Value } from '../equipment'
 import { Circuit, solve, type Solution } from '../circuit'
 import { gateChain } from '../explain'
-import { splitRef, UNKNOWN_SITE, type Installation, type JobSeen, type Ref } from '../installation'
+import {
+  splitRef,
+  UNKNOWN_SITE,
+  type Installation,
+  type JobSeen,
+  type Ref,
+  isRef,
+  type Name,
+} from '../installation'
 import {
   assignments,
   assume,
@@ -221,13 +230,13 @@ function findingOf(run: Run, { rule, breach, situation }: Broken): Finding {
   return { ...standing, witness: situation, path, dependsOn: gates }
 }
 
-function offendingPath(run: Run, situation: Situation, breach: Breach): { path: Ref[]; gates: Ref[] } {
+function offendingPath(run: Run, situation: Situation, breach: Breach): { path: Name[]; gates: Name[] } {
   const solved = solve(run.circuit, situation)
   if (!solved.ok) return { path: solved.cycle, gates: solved.cycle }
   if (solved.overcurrents.length) return shortPath(solved)
-  const chain = gateChain(solved, breach.at)
+  const chain = isRef(breach.at) ? gateChain(solved, breach.at) : null
   // Something that is no load has no path of current to show.
-  if (!chain.route.length)
+  if (!chain?.route.length)
     return { path: [breach.at, ...wiresAt(run.assumed, breach.at)], gates: [breach.at] }
   return { path: chain.route, gates: chain.gates.map((g) => g.at) }
 }
@@ -239,7 +248,7 @@ function shortPath(solved: Solution): { path: Ref[]; gates: Ref[] } {
   const hot = [...net.conductors, ...net.contacts].filter((x) => solved.amps(x.ref) > least)
   const ends = hot.flatMap((x) => [x.a, x.b]).filter((n) => n >= 0)
   return {
-    path: [...new Set([...hot.map((x) => x.ref), ...ends.map((n) => net.nodes[n]!)])],
+    path: [...new Set([...hot.map((x) => x.ref), ...ends.map((n) => nth(net.nodes, n))])],
     gates: solved.overcurrents.map((o) => o.ref),
   }
 }

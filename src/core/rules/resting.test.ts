@@ -3,7 +3,7 @@ import { demoInstallation, jobIds, libraryDevice } from '../../../tests/helpers/
 import { joined } from '../../../tests/helpers/ruleFixtures'
 import { Circuit, solve } from '../circuit'
 import type { Part } from '../equipment'
-import type { Installation } from '../installation'
+import type { Installation, Ref } from '../installation'
 import type { Situation } from '../situation'
 import { degF } from '../units'
 import { prove } from '.'
@@ -17,7 +17,7 @@ const at = (call: Situation['call'], after?: Situation): Situation => ({
   ...(after ? { after } : {}),
 })
 const circuitOf = (parts: Part[]) => new Circuit(install([placed('d', device('d', ['R', 'C'], parts))]))
-const energised = (circuit: Circuit, s: Situation, ref: string) => {
+const energised = (circuit: Circuit, s: Situation, ref: Ref) => {
   const solved = solve(circuit, s)
   if (!solved.ok) throw new Error(solved.why)
   return solved.energised(ref)
@@ -59,7 +59,7 @@ describe('a circuit that remembers', () => {
       coil('two', 'y', 'C', 6, 0.5),
     ])
     const both = (after: Situation) =>
-      ['d.one', 'd.two'].map((ref) => energised(pair, at('heat1', after), ref))
+      (['d.one', 'd.two'] as const).map((ref) => energised(pair, at('heat1', after), ref))
     expect(both(at('fan'))).toEqual([true, false])
     expect(both(at('cool1'))).toEqual([false, true])
     // From rest one of the two wins; the other answer is found beside it.
@@ -107,12 +107,13 @@ describe('a proof of a circuit that remembers', () => {
   const sealed = (): Installation => {
     const inst = demoInstallation('quillfeather-lane')
     const relay = placed('rel', libraryDevice('sedge-r1'))
-    return [
+    const jumpers: [Ref, Ref][] = [
       ['rel.A1', 'ah.W1'],
       ['rel.A2', 'ah.C'],
       ['rel.COM', 'ah.R'],
       ['rel.NO', 'ah.W1'],
-    ].reduce((i, [a, b]) => joined(i, a!, b!), { ...inst, placed: [...inst.placed, relay] })
+    ]
+    return jumpers.reduce((i, [a, b]) => joined(i, a, b), { ...inst, placed: [...inst.placed, relay] })
   }
 
   it('finds strips that never let go after one emergency call, which from rest no state shows', () => {

@@ -1,6 +1,7 @@
+import { under } from '../sure'
 import type { Circuit, Outcome, Settled } from '../circuit'
 import type { Call } from '../equipment'
-import { splitRef } from '../installation'
+import { splitRef, type Name } from '../installation'
 import { type ModeCombination, type Situation } from '../situation'
 import type { DegF } from '../units'
 
@@ -22,14 +23,14 @@ interface Node {
 }
 
 /** The modes as text, without one of them or without what switches with a differential did last. */
-function keyOf(modes: Situation['modes'], leaveOut: (ref: string) => boolean): string {
-  return Object.keys(modes)
-    .filter((ref) => !leaveOut(ref))
+function keyOf(modes: Situation['modes'], leaveOut: (ref: Name) => boolean): string {
+  return Object.entries(modes)
+    .filter(([ref]) => !leaveOut(ref))
+    .map(([ref, state]) => `${ref}=${state}`)
     .sort()
-    .map((ref) => `${ref}=${modes[ref]}`)
     .join(';')
 }
-const isMemory = (ref: string): boolean => splitRef(ref).id.startsWith('band:')
+const isMemory = (ref: Name): boolean => splitRef(ref).id.startsWith('band:')
 
 /** Situations that one change leads to and from: one call, the next temperature, or one mode. */
 class Neighbours {
@@ -54,20 +55,20 @@ class Neighbours {
     else this.groups.set(key, [node])
   }
   /** Once all rows are in: puts each row among those with one thing more that is away. */
-  close(nodes: readonly Node[], refs: readonly string[]): void {
+  close(nodes: readonly Node[], refs: readonly Name[]): void {
     for (const node of nodes)
       for (const ref of refs) {
-        if (node.situation.modes[ref] !== undefined) continue
+        if (ref in node.situation.modes) continue
         const key = `${node.situation.call} ${node.at} ${ref} ${keyOf(node.situation.modes, () => false)}`
         const group = this.groups.get(key)
         if (!group) continue
         group.push(node)
-        this.of.get(node)!.push(key)
+        under(this.of, node).push(key)
       }
   }
   *from(node: Node): Generator<Node> {
-    for (const key of this.of.get(node)!)
-      for (const other of this.groups.get(key)!) if (other !== node) yield other
+    for (const key of under(this.of, node))
+      for (const other of under(this.groups, key)) if (other !== node) yield other
   }
 }
 

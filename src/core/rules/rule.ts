@@ -1,6 +1,7 @@
+import type { Ohms, Volts } from '../units'
 import type { Circuit } from '../circuit'
 import type { Call, ModeCondition } from '../equipment'
-import type { Installation, JobSeen, Ref } from '../installation'
+import type { Installation, JobSeen, Name, Ref } from '../installation'
 import type { Target } from '../query'
 import type { Situation } from '../situation'
 import type { Facts } from './facts'
@@ -18,9 +19,9 @@ export interface StateSeen {
   conditions: ReadonlySet<ModeCondition>
   facts: Facts
   /** Volts between two points of the state; NaN while it does not come to rest. */
-  volts: (a: Ref, b: Ref) => number
+  volts: (a: Ref, b: Ref) => Volts
   /** V that a meter of so many Ω shows between two points; NaN likewise. It factors the state anew: ask seldom. */
-  metered: (a: Ref, b: Ref, ohms: number) => number
+  metered: (a: Ref, b: Ref, ohms: Ohms) => Volts
   closed: (contact: Ref) => boolean
   /** Every load of the job that does something worth naming. */
   targets: readonly Target[]
@@ -41,9 +42,9 @@ export interface Coverage {
 export interface Breach<C extends string = string> {
   code: C
   /** The load, contact, setting or terminal that is wrong; its gate chain is the offending path. */
-  at: Ref
+  at: Name
   /** What else it hangs on: settings and terminals, the one to look at first. */
-  also?: Ref[]
+  also?: Name[]
   /** The figures that the words need, in the order in which they name them. */
   numbers?: number[]
   /** Where one code of a rule is graver or lighter than the rule itself. */
@@ -95,15 +96,15 @@ export interface Finding {
   rule: string
   code: string
   severity: Severity
-  at: Ref
-  also: Ref[]
+  at: Name
+  also: Name[]
   numbers: number[]
   /** The smallest situation that shows it; null: it stands in every situation. */
   witness: Situation | null
   /** The offending path: what it runs through, from source to common. */
-  path: Ref[]
+  path: Name[]
   /** The gates and settings that the finding hangs on. */
-  dependsOn: Ref[]
+  dependsOn: Name[]
   /** What was found about gear, wiring or settings that brings it about. */
   because: Breach[]
 }

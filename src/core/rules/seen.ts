@@ -1,3 +1,4 @@
+import { asVolts, type Ohms, type Volts } from '../units'
 import { across, impedanceBetween, shownBy, type Circuit, type Outcome } from '../circuit'
 import type { ModeCondition } from '../equipment'
 import type { Installation, Ref } from '../installation'
@@ -24,18 +25,18 @@ class Seen implements StateSeen {
     this.facts = factsOf(circuit, outcome)
   }
 
-  volts(a: Ref, b: Ref): number {
+  volts(a: Ref, b: Ref): Volts {
     const { net } = this.circuit
     const [i, j] = [net.index.get(a), net.index.get(b)]
     const known = this.outcome.ok && i !== undefined && j !== undefined
-    return known ? across(this.outcome.volts, i, j) : Number.NaN
+    return known ? across(this.outcome.volts, i, j) : asVolts(Number.NaN)
   }
 
-  metered(a: Ref, b: Ref, ohms: number): number {
+  metered(a: Ref, b: Ref, ohms: Ohms): Volts {
     const { net, plan } = this.circuit
     const [i, j] = [net.index.get(a), net.index.get(b)]
     const factors = this.outcome.ok ? this.circuit.factors(this.outcome.closed) : null
-    if (!factors || i === undefined || j === undefined) return Number.NaN
+    if (!factors || i === undefined || j === undefined) return asVolts(Number.NaN)
     return shownBy(ohms, this.volts(a, b), impedanceBetween(plan, factors, i, j))
   }
 

@@ -7,7 +7,7 @@ import {
   hasStrips,
   intentOf,
   isLanded,
-  kitKilowattsAt,
+  kitWattsAt,
   ofKind,
   settingsWith,
   terminalsWith,
@@ -157,7 +157,7 @@ export const kitSize: JobRule<'kitSize', 'kitNotAllowed' | 'kitOther'> = {
     settingsWith(inst, 'kitSize').flatMap((f): Breach<'kitNotAllowed' | 'kitOther'>[] => {
       const size = Number(f.value)
       const { kits: allowed } = f.placed.device.plate
-      const there = kitKilowattsAt(inst, f.placed)
+      const there = kitWattsAt(inst, f.placed) / 1000
       if (allowed && !allowed.some((k) => k.kilowatts === size)) return breach('kitNotAllowed', [f.at], size)
       return there > 0 && Math.abs(there - size) > size * 0.15 ? breach('kitOther', [f.at], size, there) : []
     }),

@@ -1,3 +1,4 @@
+import { nth } from '../sure'
 import { makeRef } from '../installation'
 import { intentOf, isLanded, ofKind, terminalsWith } from '../query'
 import { breach, hasIntent, numberOf, ownSettings, standing } from './breach'
@@ -21,7 +22,7 @@ export const heatGap: JobRule<'heatGap', 'heatGap'> = {
       if (intentOf(p, 'useCompressorLockout') !== 'on') return []
       const cold = ownSettings(p, 'compressorLockout')[0]
       const below = numberOf(cold?.value)
-      if (below === null) return []
+      if (!cold || below === null) return []
       const gates: { at: string; above: number }[] = []
       const aux = ownSettings(p, 'auxLockout')[0]
       if (intentOf(p, 'useAuxLockout') === 'on' && typeof aux?.value === 'number')
@@ -29,11 +30,11 @@ export const heatGap: JobRule<'heatGap', 'heatGap'> = {
       for (const odt of ofKind(inst, 'outdoorThermostat')) {
         const point = numberOf(intentOf(odt, 'outdoorSwitch'))
         if (point !== null && terminalsWith(odt, 'switch').some((t) => isLanded(inst, t)))
-          gates.push({ at: ownSettings(odt, 'outdoorSwitch')[0]!.at, above: point })
+          gates.push({ at: nth(ownSettings(odt, 'outdoorSwitch'), 0).at, above: point })
       }
       return gates
         .filter((g) => g.above < below)
-        .flatMap((g) => breach('heatGap', [g.at, cold!.at], g.above, below))
+        .flatMap((g) => breach('heatGap', [g.at, cold.at], g.above, below))
     }),
 }
 

@@ -1,3 +1,4 @@
+import { nth } from '../sure'
 import { wireRef } from '../installation'
 import type { JobRule } from './rule'
 
@@ -14,6 +15,6 @@ export const spareLeft: JobRule<'spareLeft', 'noSpare'> = {
       .flatMap((c) => {
         const own = inst.wires.filter((w) => w.cable === c.id)
         if (!own.length || own.some((w) => !w.a && !w.b)) return []
-        return [{ at: wireRef(own[own.length - 1]!.id), code: 'noSpare' }]
+        return [{ at: wireRef(nth(own, own.length - 1).id), code: 'noSpare' }]
       }),
 }

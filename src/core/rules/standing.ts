@@ -1,4 +1,5 @@
-import { makeRef, wireRef, type Installation, type JobSeen, type Ref } from '../installation'
+import { nth } from '../sure'
+import { makeRef, wireRef, type Installation, type JobSeen, type Ref, type Name } from '../installation'
 import { assignments, assume, unknownsOf, whichMatter, type Unknown } from '../situation'
 import type { Value } from '../equipment'
 import type { Breach, Finding, JobRule, Rule, Undecided } from './rule'
@@ -48,7 +49,7 @@ function rowsOf(inst: Installation, unknowns: readonly Unknown[]): Value[][] {
     const found = inst.placed
       .flatMap((p) => p.device.settings.map((s) => ({ ref: makeRef(p.ref, s.id), value: s.default })))
       .find((s) => s.ref === ref)
-    return found?.value ?? options[0]!
+    return found?.value ?? nth(options, 0)
   })
   const each = unknowns.flatMap((u, i) =>
     u.options.filter((o) => o !== usual[i]).map((o) => usual.map((v, n) => (n === i ? o : v))),
@@ -71,9 +72,9 @@ export function standingOf(seen: JobSeen, rules: readonly JobRule<string, string
   const standing: Standing = { findings: [], undecided: [] }
   applying.forEach((rule, r) => {
     const keys = new Map<string, Breach>()
-    for (const run of found) for (const b of run[r]!) if (!keys.has(keyOf(b))) keys.set(keyOf(b), b)
+    for (const run of found) for (const b of nth(run, r)) if (!keys.has(keyOf(b))) keys.set(keyOf(b), b)
     for (const [key, breach] of keys) {
-      const breaks = found.map((run) => run[r]!.some((b) => keyOf(b) === key))
+      const breaks = found.map((run) => nth(run, r).some((b) => keyOf(b) === key))
       if (breaks.every(Boolean)) standing.findings.push(withWires(seen.inst, standingFinding(rule, breach)))
       else
         standing.undecided.push({
@@ -95,5 +96,5 @@ const withWires = (inst: Installation, f: Finding): Finding => ({
 })
 
 /** The conductors on a terminal. */
-export const wiresAt = (inst: Installation, at: Ref): Ref[] =>
+export const wiresAt = (inst: Installation, at: Name): Ref[] =>
   inst.wires.filter((w) => w.a === at || w.b === at).map((w) => wireRef(w.id))

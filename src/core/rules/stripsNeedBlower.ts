@@ -1,3 +1,4 @@
+import { nth } from '../sure'
 import { targetsOf } from '../query'
 import type { StateRule } from './rule'
 
@@ -10,6 +11,6 @@ export const stripsNeedBlower: StateRule<'stripsNeedBlower', 'stripsNoBlower'> =
   applies: (inst) => targetsOf(inst).some((t) => t.making.what === 'strip'),
   each: ({ facts, conditions }) =>
     facts.stripsOn.length && !facts.blower && !conditions.has('blowerDelay')
-      ? { at: facts.stripsOn[0]!, code: 'stripsNoBlower' }
+      ? { at: nth(facts.stripsOn, 0), code: 'stripsNoBlower' }
       : null,
 }

@@ -1,9 +1,17 @@
+import type { Intent } from '../equipment'
+import type { Installation, Placed, Ref } from '../installation'
 import { intentOf, settingsWith, usualBackupCycles, USUAL_CYCLES } from '../query'
 import { breach, hasIntent, numberOf, ownSettings, standing } from './breach'
 import type { Breach, JobRule } from './rule'
 
 /** Δ°F that strips must be kept apart by, on and off, where the device's plate says nothing else. */
 const LEAST_STRIP_GAP = 2
+
+/** Settings with an intent that stand at a number; what is not known is left out. */
+const numbersWith = (inst: Installation, intent: Intent): { at: Ref; placed: Placed; value: number }[] =>
+  settingsWith(inst, intent).flatMap(({ at, placed, value }) =>
+    typeof value === 'number' ? [{ at, placed, value }] : [],
+  )
 
 /** Strips that go off no warmer, or hardly warmer, than they come on. */
 export const stripHysteresis: JobRule<'stripHysteresis', 'stripReversed' | 'stripTight'> = {
@@ -13,13 +21,13 @@ export const stripHysteresis: JobRule<'stripHysteresis', 'stripReversed' | 'stri
   codes: ['stripReversed', 'stripTight'],
   applies: hasIntent('stripOn'),
   find: ({ inst }) =>
-    settingsWith(inst, 'stripOn').flatMap((on): Breach<'stripReversed' | 'stripTight'>[] => {
+    numbersWith(inst, 'stripOn').flatMap((on): Breach<'stripReversed' | 'stripTight'>[] => {
       const off = ownSettings(on.placed, 'stripOff')[0]
-      const [a, b] = [numberOf(on.value), numberOf(off?.value)]
-      if (a === null || b === null || intentOf(on.placed, 'stripsWithHeatPump') === 'no') return []
-      if (b > a) return breach('stripReversed', [off!.at, on.at], a, b)
+      const [a, b] = [on.value, numberOf(off?.value)]
+      if (!off || b === null || intentOf(on.placed, 'stripsWithHeatPump') === 'no') return []
+      if (b > a) return breach('stripReversed', [off.at, on.at], a, b)
       const least = on.placed.device.plate.leastStripGapF ?? LEAST_STRIP_GAP
-      return a - b < least ? breach('stripTight', [off!.at, on.at], a - b, least) : []
+      return a - b < least ? breach('stripTight', [off.at, on.at], a - b, least) : []
     }),
 }
 
@@ -48,14 +56,14 @@ export const cycles: JobRule<'cycles', 'cyclesCompressor' | 'cyclesBurner' | 'cy
   find({ inst }) {
     const backup = usualBackupCycles(inst)
     return [
-      ...settingsWith(inst, 'cyclesHeatPump')
-        .filter((f) => (numberOf(f.value) ?? 0) > USUAL_CYCLES.compressor)
-        .flatMap((f) => breach('cyclesCompressor', [f.at], numberOf(f.value)!, USUAL_CYCLES.compressor)),
-      ...settingsWith(inst, 'cyclesBackup')
-        .filter((f) => backup && (numberOf(f.value) ?? 0) > backup.most)
-        .flatMap((f) =>
-          breach(backup!.strips ? 'cyclesStrips' : 'cyclesBurner', [f.at], numberOf(f.value)!, backup!.most),
-        ),
+      ...numbersWith(inst, 'cyclesHeatPump')
+        .filter((f) => f.value > USUAL_CYCLES.compressor)
+        .flatMap((f) => breach('cyclesCompressor', [f.at], f.value, USUAL_CYCLES.compressor)),
+      ...numbersWith(inst, 'cyclesBackup').flatMap((f) =>
+        backup && f.value > backup.most
+          ? breach(backup.strips ? 'cyclesStrips' : 'cyclesBurner', [f.at], f.value, backup.most)
+          : [],
+      ),
     ]
   },
 }
@@ -70,9 +78,9 @@ export const minimumOff: JobRule<'minimumOff', 'minimumOffShort'> = {
   find({ inst }) {
     const board = Math.max(0, ...settingsWith(inst, 'boardMinimumOff').map((f) => numberOf(f.value) ?? 0))
     if (board >= 5) return []
-    return settingsWith(inst, 'minimumOff')
-      .filter((f) => (numberOf(f.value) ?? 5) < 5)
-      .flatMap((f) => breach('minimumOffShort', [f.at], numberOf(f.value)!))
+    return numbersWith(inst, 'minimumOff')
+      .filter((f) => f.value < 5)
+      .flatMap((f) => breach('minimumOffShort', [f.at], f.value))
   },
 }
 
@@ -84,10 +92,10 @@ export const droop: JobRule<'droop', 'droopTight'> = {
   codes: ['droopTight'],
   applies: hasIntent('droop'),
   find: ({ inst }) =>
-    settingsWith(inst, 'droop').flatMap((f) => {
+    numbersWith(inst, 'droop').flatMap((f) => {
       const gap = ownSettings(f.placed, 'stageDifferential')[0]
-      const [a, b] = [numberOf(f.value), numberOf(gap?.value)]
-      return a !== null && b !== null && a > 0 && a < b ? breach('droopTight', [f.at, gap!.at], a, b) : []
+      const [a, b] = [f.value, numberOf(gap?.value)]
+      return gap && b !== null && a > 0 && a < b ? breach('droopTight', [f.at, gap.at], a, b) : []
     }),
 }
 
@@ -117,12 +125,12 @@ export const testsBlocked: JobRule<'testsBlocked', 'lockBeforeTests' | 'stopBefo
     if (tested) return []
     return [
       ...standing(inst, 'keypadLock', 'full').flatMap((f) => breach('lockBeforeTests', [f.at])),
-      ...settingsWith(inst, 'rangeHigh')
-        .filter((f) => (numberOf(f.value) ?? 90) < 80)
-        .flatMap((f) => breach('stopBeforeTests', [f.at], numberOf(f.value)!)),
-      ...settingsWith(inst, 'rangeLow')
-        .filter((f) => (numberOf(f.value) ?? 50) > 65)
-        .flatMap((f) => breach('stopBeforeTests', [f.at], numberOf(f.value)!)),
+      ...numbersWith(inst, 'rangeHigh')
+        .filter((f) => f.value < 80)
+        .flatMap((f) => breach('stopBeforeTests', [f.at], f.value)),
+      ...numbersWith(inst, 'rangeLow')
+        .filter((f) => f.value > 65)
+        .flatMap((f) => breach('stopBeforeTests', [f.at], f.value)),
     ]
   },
 }

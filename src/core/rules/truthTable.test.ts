@@ -1,3 +1,4 @@
+import type { Ref } from '../installation'
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { demoInstallation } from '../../../tests/helpers/demo'
@@ -35,8 +36,8 @@ describe('what is energised, call by call', () => {
     const solved = solve(circuit, situation)
     if (!solved.ok) throw new Error(solved.why)
     const facts = factsOf(circuit, circuit.settle(situation))
-    const live = (a: string, common: string) => (liveness(solved.meter(a, common)) === 'live' ? '1' : '0')
-    const on = (ref: string) => (solved.energised(ref) ? '1' : '0')
+    const live = (a: Ref, common: Ref) => (liveness(solved.meter(a, common)) === 'live' ? '1' : '0')
+    const on = (ref: Ref) => (solved.energised(ref) ? '1' : '0')
     const got: Record<string, string> = {
       G: live('ah.G', 'ah.C'),
       Y: live('od.Y', 'od.C'),

@@ -1,3 +1,5 @@
+import { degF, type DegF } from '../units'
+
 /** BTU in one unit of a fuel as it is sold: a therm of natural gas, a gallon of LP, a gallon of No. 2 oil. */
 export const HEAT_CONTENT = { gas: 100_000, lp: 91_500, oil: 138_500 } as const
 export type Fuel = keyof typeof HEAT_CONTENT
@@ -17,7 +19,7 @@ export const breakEvenCop = (kwh: number, fuelPrice: number, fuel: Fuel, efficie
  * °F outdoors at which the unit's COP is the break-even one, on the line through its ratings at 17 and 47 °F; below it
  * the furnace is cheaper. Null where the two ratings do not rise with warmth, or something is missing.
  */
-export function breakEvenF(cop: number, cop17: number, cop47: number): number | null {
+export function breakEvenF(cop: number, cop17: number, cop47: number): DegF | null {
   if (!(cop > 0) || !(cop17 > 0) || !(cop47 > cop17)) return null
-  return 17 + ((cop - cop17) / (cop47 - cop17)) * 30
+  return degF(17 + ((cop - cop17) / (cop47 - cop17)) * 30)
 }

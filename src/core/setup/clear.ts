@@ -1,5 +1,13 @@
 import type { Value } from '../equipment'
-import { placedByRef, settingDef, settingValue, splitRef, type JobSeen, type Ref } from '../installation'
+import {
+  placedByRef,
+  settingDef,
+  settingValue,
+  splitRef,
+  type JobSeen,
+  type Ref,
+  isRef,
+} from '../installation'
 import { applyFix, jobFindings, prove, type Finding } from '../rules'
 import { allowedOf, type Allowed } from './codec'
 
@@ -42,7 +50,7 @@ export function clearingOf(seen: JobSeen, finding: Finding): Clearing | null {
     const placed = placedByRef(seen.inst, ref)
     const setting = placed && settingDef(placed, id)
     // A plate is what it is.
-    if (!placed || !setting || setting.group !== 'set') continue
+    if (!isRef(at) || !placed || !setting || setting.group !== 'set') continue
     for (const value of candidates(allowedOf(placed.device, setting), settingValue(placed, id))) {
       const changed = applyFix(seen.inst, [{ kind: 'setSetting', placed: ref, setting: id, value }])
       const after = jobFindings({ ...seen, inst: changed })

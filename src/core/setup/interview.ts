@@ -1,3 +1,4 @@
+import { degF, type DegF } from '../units'
 import {
   burnersOf,
   hasBurner,
@@ -165,7 +166,7 @@ function harmless(seen: JobSeen, list: readonly Recommended[]): Recommended[] {
 }
 
 /** °F, whole: where fuel and electricity cost the same in this house; null where a price or a rating is missing. */
-export function breakEvenAt({ inst, answers, plates, prices }: JobSeen): number | null {
+export function breakEvenAt({ inst, answers, plates, prices }: JobSeen): DegF | null {
   const { fuel } = answers
   if (fuel !== 'gas' && fuel !== 'lp' && fuel !== 'oil') return null
   const efficiency = inst.placed
@@ -175,7 +176,7 @@ export function breakEvenAt({ inst, answers, plates, prices }: JobSeen): number 
   if (prices.kwh === undefined || prices.fuel === undefined || efficiency === undefined) return null
   if (cop47 === null || cop17 === null) return null
   const t = breakEvenF(breakEvenCop(prices.kwh, prices.fuel, fuel, efficiency), cop17, cop47)
-  return t === null ? null : Math.round(Math.min(60, Math.max(0, t)))
+  return t === null ? null : degF(Math.round(Math.min(60, Math.max(0, t))))
 }
 
 /** COP of the outdoor unit at a rating point, as read on site or from its plate, best stage first; null: not known. */

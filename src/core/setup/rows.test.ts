@@ -44,7 +44,7 @@ describe('a menu typed from a paper manual', () => {
       { ref: 't', label: 't', device, settings: { rvSense: 'heating', [on]: 'on' } },
       {},
     )!
-    expect(sheet.lines.filter((l) => l.item).map((l) => `${l.item!.code}>${l.toCode}`)).toEqual([
+    expect(sheet.lines.flatMap((l) => (l.kind === 'set' ? [`${l.item.code}>${l.toCode}`] : []))).toEqual([
       '01>2',
       '02>1',
       '03>0',

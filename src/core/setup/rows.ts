@@ -1,3 +1,4 @@
+import { nth } from '../sure'
 import {
   INTENTS,
   type Device,
@@ -45,7 +46,7 @@ export function rowsFromText(text: string): Partial<ProfileRow>[] {
   const heading = cells[0]?.[0]?.toLowerCase() === 'code'
   return cells
     .slice(heading ? 1 : 0)
-    .map((line) => Object.fromEntries(line.slice(0, COLUMNS.length).map((c, i) => [COLUMNS[i]!, c])))
+    .map((line) => Object.fromEntries(line.slice(0, COLUMNS.length).map((c, i) => [nth(COLUMNS, i), c])))
 }
 
 const blank = (r: ProfileRow): boolean => COLUMNS.every((c) => r[c].trim() === '')
@@ -130,32 +131,33 @@ function readValues(text: string, own: Setting | undefined): Values | null {
     }
   }
   // A comma inside a meaning does not part two of them: only one with a code behind it does.
-  const pairs = text
-    .split(/[,;](?=\s*[A-Za-z0-9-]{1,12}\s*=)/)
-    .map((p) => /^\s*([A-Za-z0-9-]{1,12})\s*=\s*(.+?)\s*$/.exec(p))
-  if (!text.trim() || pairs.some((p) => !p)) return null
+  const parts = text.split(/[,;](?=\s*[A-Za-z0-9-]{1,12}\s*=)/)
+  const pairs = parts.flatMap((p) => {
+    const [, code, label] = /^\s*([A-Za-z0-9-]{1,12})\s*=\s*(.+?)\s*$/.exec(p) ?? []
+    return code && label ? [{ code, label }] : []
+  })
+  if (!text.trim() || pairs.length < parts.length) return null
   const map: Record<string, string> = {}
   const codes = new Map<string, Value>()
-  if (own?.kind === 'number' && pairs.every((p) => Number.isFinite(Number(p![2])))) {
+  if (own?.kind === 'number' && pairs.every((p) => Number.isFinite(Number(p.label)))) {
     // A number that the device takes at a few values only: pins, switches, lights.
     for (const p of pairs) {
-      map[String(Number(p![2]))] = p![1]!
-      codes.set(p![1]!, Number(p![2]))
+      map[String(Number(p.label))] = p.code
+      codes.set(p.code, Number(p.label))
     }
     return { setting: { kind: 'number', default: own.default }, as: { map }, codes }
   }
-  const options = pairs.map((p) => {
-    const [, code, label] = p!
+  const options = pairs.map(({ code, label }) => {
     const same = own?.options?.find((o) =>
-      [o.id, o.label].some((x) => x.toLowerCase() === label!.toLowerCase()),
+      [o.id, o.label].some((x) => x.toLowerCase() === label.toLowerCase()),
     )
-    const id = same?.id ?? slug(label!)
-    map[id] = code!
-    codes.set(code!, id)
-    return { id, label: same?.label ?? label! }
+    const id = same?.id ?? slug(label)
+    map[id] = code
+    codes.set(code, id)
+    return { id, label: same?.label ?? label }
   })
   if (new Set(options.map((o) => o.id)).size < options.length) return null
-  const start = options.some((o) => o.id === own?.default) ? own!.default : options[0]!.id
+  const start = own && options.some((o) => o.id === own.default) ? own.default : nth(options, 0).id
   return { setting: { kind: 'choice', options, default: start }, as: { map }, codes }
 }
 
@@ -169,11 +171,11 @@ function readWhen(
   for (const part of text.split(/[,;]/)) {
     const m = /^\s*([A-Za-z0-9-]+)\s*=\s*([A-Za-z0-9-]+)\s*$/.exec(part)
     const item = m && [...known.entries()].find(([k]) => k.endsWith(`/${m[1]}`))?.[1]
-    const value = m && item?.codes.get(m[2]!)
+    const value = m && item?.codes.get(nth(m, 2))
     if (!item || value === undefined || value === null) return null
     all.push({ set: item.setting.id, is: [value] })
   }
-  return all.length === 1 ? all[0]! : { all }
+  return all.length === 1 ? nth(all, 0) : { all }
 }
 
 /** A device with these rows as its profile; settings that no row writes stay as they are. */
@@ -199,7 +201,7 @@ export function profileRowsOf(device: Device): ProfileRow[] {
   const whenText = (e: Expr | undefined): string => {
     if (!e) return ''
     if ('all' in e) return e.all.map(whenText).filter(Boolean).join(', ')
-    return 'set' in e ? (codeFor(e.set, e.is[0]!) ?? '') : ''
+    return 'set' in e ? (codeFor(e.set, nth(e.is, 0)) ?? '') : ''
   }
   return items.map((item) => {
     const s = device.settings.find((x) => x.id === item.setting)

@@ -4,20 +4,29 @@ import { settingDef, settingsContext, settingValue } from '../installation'
 import { codeOf } from './codec'
 import { closing, opening, stepsFor, type LineKind, type Step } from './steps'
 
-/** One line of a key-in sheet: what to do, and how the device shows that it is done. */
-export interface SheetLine {
+interface Line {
   /** Stays the same while the profile does, so that interrupted work finds its line again. */
   id: string
-  kind: LineKind
-  item?: ProfileItem
-  /** As found on the device; null: not known yet. */
-  from?: Unknowable<Value>
-  to?: Value
-  toCode?: string
   steps: Step[]
   /** What is there must be written down before this may be ticked: it cannot be taken back. */
   noteFirst: boolean
 }
+/** A line that sets something. */
+export interface SetLine extends Line {
+  kind: 'set'
+  item: ProfileItem
+  /** As found on the device; null: not known yet. */
+  from: Unknowable<Value>
+  to: Value
+  toCode: string
+}
+/** A line on the way in or out. */
+interface WayLine extends Line {
+  kind: Exclude<LineKind, 'set'>
+  item?: undefined
+}
+/** One line of a key-in sheet: what to do, and how the device shows that it is done. */
+export type SheetLine = SetLine | WayLine
 
 export interface Sheet {
   ref: string
@@ -51,7 +60,7 @@ export function keyInSheet(
   if (!profile) return null
   const wanted = (id: string): Unknowable<Value> => settingValue(placed, id)
   const sheet: Sheet = { ref: placed.ref, profile, fits: device.fits, lines: [], changes: 0, cannot: [] }
-  const sets: SheetLine[] = []
+  const sets: SetLine[] = []
   for (const item of profile.items) {
     const to = wanted(item.setting)
     // An item that the earlier answers hide is not there to be keyed.
@@ -77,7 +86,7 @@ export function keyInSheet(
   }
   sheet.changes = sets.length
   if (!sets.length) return sheet
-  const plain = (line: { id: LineKind; steps: Step[] }): SheetLine => ({
+  const plain = (line: { id: WayLine['kind']; steps: Step[] }): WayLine => ({
     ...line,
     kind: line.id,
     noteFirst: false,

@@ -12,7 +12,7 @@ const press = (key: string): Step => ({ do: 'press', key })
 const typed = (text: string): Step[] => [...text].map(press)
 
 interface Frame {
-  id: LineKind
+  id: Exclude<LineKind, 'set'>
   steps: Step[]
 }
 

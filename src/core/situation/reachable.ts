@@ -1,3 +1,4 @@
+import { nth } from '../sure'
 import {
   evaluate,
   leaves,
@@ -113,7 +114,7 @@ function combinations(axes: readonly Axis[]): ModeCombination[] {
       moved.push(at)
       axis.states.forEach((s, i) => {
         if (i === 0 && !axis.memory)
-          next.push({ ...row, parentIndex: row.parentIndex < 0 ? -1 : moved[row.parentIndex]! })
+          next.push({ ...row, parentIndex: row.parentIndex < 0 ? -1 : nth(moved, row.parentIndex) })
         else
           next.push({
             modes: { ...row.modes, [axis.ref]: s.id },
@@ -131,7 +132,7 @@ function combinations(axes: readonly Axis[]): ModeCombination[] {
 /** Everything normal, and each thing that can be away by itself. */
 function oneAway(axes: readonly Axis[]): ModeCombination[] {
   const still: Record<Ref, string> = Object.fromEntries(
-    axes.filter((a) => a.memory).map((a) => [a.ref, a.states[0]!.id]),
+    axes.filter((a) => a.memory).map((a) => [a.ref, nth(a.states, 0).id]),
   )
   const rows: ModeCombination[] = [{ modes: still, abnormalCount: 0, conditions: new Set(), parentIndex: -1 }]
   for (const axis of axes)

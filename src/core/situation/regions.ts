@@ -1,3 +1,4 @@
+import { nth } from '../sure'
 import { breakpoints, type Expr } from '../equipment'
 import { settingDef, settingValue, type Installation, type Placed } from '../installation'
 import { tolerances } from '../tolerances'
@@ -38,8 +39,8 @@ export function regionsOf(inst: Installation): DegF[] {
   const edges = [tolerances.coldestF, ...breakpoints, tolerances.warmestF]
   const points: number[] = []
   for (let i = 0; i + 1 < edges.length; i++) {
-    const low = edges[i]!
-    const high = edges[i + 1]!
+    const low = nth(edges, i)
+    const high = nth(edges, i + 1)
     if (i > 0) points.push(low)
     points.push(representative(low, high))
   }

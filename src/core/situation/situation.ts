@@ -18,6 +18,7 @@ import {
   type Installation,
   type Placed,
   type Ref,
+  type Name,
 } from '../installation'
 import type { DegF } from '../units'
 
@@ -93,7 +94,7 @@ export function modesOf(inst: Installation): PlacedMode[] {
 }
 
 /** The mode that a reference names; undefined for a differential's memory and for what is not there. */
-function modeAt(inst: Installation, ref: Ref): Mode | undefined {
+function modeAt(inst: Installation, ref: Name): Mode | undefined {
   const { placed, id } = splitRef(ref)
   return placedByRef(inst, placed)?.device.modes.find((m) => m.id === id)
 }

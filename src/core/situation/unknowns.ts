@@ -1,3 +1,4 @@
+import { nth } from '../sure'
 import type { Device, Intent, Value } from '../equipment'
 import { makeRef, wireRef, type Installation, type Ref } from '../installation'
 import { tolerances } from '../tolerances'
@@ -54,7 +55,7 @@ export function assume(
   unknowns: readonly Unknown[],
   values: readonly Value[],
 ): Installation {
-  const of = new Map(unknowns.map((u, i) => [u.ref, values[i]!]))
+  const of = new Map(unknowns.map((u, i) => [u.ref, nth(values, i)]))
   if (of.size === 0) return inst
   return {
     ...inst,

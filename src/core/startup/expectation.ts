@@ -1,3 +1,4 @@
+import type { Volts } from '../units'
 import type { Ref } from '../installation'
 import { makeRef } from '../installation'
 import type { Circuit } from '../circuit'
@@ -11,7 +12,7 @@ export interface Expectation {
   label: string
   common: Ref
   /** V with a 10 MΩ meter. */
-  volts: number
+  volts: Volts
   state: 'live' | 'dead' | 'between'
 }
 export interface DeviceExpectations {
@@ -40,7 +41,7 @@ export function expectations(circuit: Circuit, situation: Situation): DeviceExpe
 }
 
 /** 24 V there, not there, or something between that needs looking into. */
-export const liveness = (volts: number): Expectation['state'] =>
+export const liveness = (volts: Volts): Expectation['state'] =>
   volts >= tolerances.liveVolts ? 'live' : volts <= tolerances.deadVolts ? 'dead' : 'between'
 
 /** The situation of a start-up card: the call at today's temperature with every mode normal. */

@@ -1,5 +1,14 @@
+import { nth } from '../sure'
 import { EARTH } from '../equipment'
-import { placedByRef, quantity, splitRef, type Installation, type Ref } from '../installation'
+import {
+  placedByRef,
+  quantity,
+  splitRef,
+  type Installation,
+  type Name,
+  isRef,
+  makeRef,
+} from '../installation'
 import { type Circuit, solve } from '../circuit'
 import { gateChain, type ChainGate } from '../explain'
 import { feedsOf, serviceVolts } from '../query'
@@ -61,7 +70,7 @@ const LEG_BAND = 0.1
 function judgeLegToGround(circuit: Circuit, r: Reading): Verdict {
   const v = number(r)
   const solved = solve(circuit, r.situation)
-  const nominal = solved.ok ? solved.meter(r.at, EARTH) : Number.NaN
+  const nominal = solved.ok && isRef(r.at) ? solved.meter(r.at, EARTH) : Number.NaN
   if (!Number.isFinite(nominal))
     return { verdict: 'unjudged', rule: 'legToGround', unit: 'V', expected: null, from: {}, causes: [] }
   const isLive = nominal > tolerances.liveLineVolts / 2
@@ -96,7 +105,7 @@ function judgeControlVolts(circuit: Circuit, r: Reading, all: readonly Reading[]
   const source = transformerFor(inst, own)
   const line = lineVoltsFor(inst, source, all)
   const scale = line.volts / serviceVolts(inst, source)
-  const meter = solved.ok && common ? solved.meter(r.at, `${own}.${common.id}`) : Number.NaN
+  const meter = solved.ok && common && isRef(r.at) ? solved.meter(r.at, makeRef(own, common.id)) : Number.NaN
   const known = Number.isFinite(meter) && meter > tolerances.deadVolts
   const nominal = known ? meter * scale : 24
   const band = known && line.measured ? CONTROL_BAND.measured : CONTROL_BAND.assumed
@@ -130,7 +139,7 @@ function judgeControlVolts(circuit: Circuit, r: Reading, all: readonly Reading[]
 }
 
 /** The device whose transformer feeds what a place belongs to: its own, else the first that has a tap to choose. */
-function transformerFor(inst: Installation, own: string): Ref {
+function transformerFor(inst: Installation, own: string): Name {
   const tapped = (p: { ref: string }) => tapVolts(inst, p.ref) !== null
   return inst.placed.find((p) => p.ref === own && tapped(p))?.ref ?? inst.placed.find(tapped)?.ref ?? own
 }
@@ -139,7 +148,7 @@ function transformerFor(inst: Installation, own: string): Ref {
 const isIdle = (r: Reading): boolean => r.situation.call === 'off' || r.situation.call === 'fan'
 
 /** The control transformer's primary tap against the service; null where it fits, or where there is no tap. */
-function tapMisfit(inst: Installation, at: Ref): Cause | null {
+function tapMisfit(inst: Installation, at: Name): Cause | null {
   const tap = tapVolts(inst, at)
   const service = serviceVolts(inst, at)
   // 208 and 240 are told apart; 230 and 240 are one.
@@ -147,7 +156,7 @@ function tapMisfit(inst: Installation, at: Ref): Cause | null {
   return { kind: tap > service ? 'tapHighOnLow' : 'tapLowOnHigh' }
 }
 
-function tapVolts(inst: Installation, at: Ref): number | null {
+function tapVolts(inst: Installation, at: Name): number | null {
   const placed = placedByRef(inst, splitRef(at).placed)
   const primary = placed?.device.parts.find((x) => x.kind === 'transformer')
   if (!placed || primary?.kind !== 'transformer' || typeof primary.primaryVolts !== 'object') return null
@@ -163,7 +172,7 @@ const LOW_OVER_HIGH = 208 / 240
  */
 function otherTapFits(
   inst: Installation,
-  at: Ref,
+  at: Name,
   v: number,
   nominal: number,
   line: { measured: boolean },
@@ -215,7 +224,7 @@ function judgeLineVolts(inst: Installation, r: Reading): Verdict {
 /** The line volts last measured on the circuit that feeds the kit, else the job's own figure. */
 function lineVoltsFor(
   inst: Installation,
-  at: Ref,
+  at: Name,
   all: readonly Reading[],
 ): { volts: number; measured: boolean } {
   const service = serviceVolts(inst, at)
@@ -228,7 +237,7 @@ function lineVoltsFor(
 }
 
 /** Two places are on one line circuit when the same feed reaches both. */
-function sameFeed(inst: Installation, a: Ref, b: Ref): boolean {
+function sameFeed(inst: Installation, a: Name, b: Name): boolean {
   const there = feedsOf(inst, b)
   return feedsOf(inst, a).some((f) => there.includes(f))
 }
@@ -309,7 +318,7 @@ function lowCauses(
   measured: boolean,
 ): Cause[] {
   // The rows' own kit, wherever the clamp sits.
-  const plate = placedByRef(inst, splitRef(on[0]!.ref).placed)?.device.plate
+  const plate = placedByRef(inst, splitRef(nth(on, 0).ref).placed)?.device.plate
   const seconds = typeof plate?.sequencerSeconds === 'number' ? plate.sequencerSeconds : null
   const causes: Cause[] = [{ kind: 'sequencerWaiting', seconds }]
   if (!measured) causes.push({ kind: 'voltsNotMeasured' })

@@ -1,5 +1,14 @@
+import { asAmps, type Amps } from '../units'
 import type { LoadPart } from '../equipment'
-import { makeRef, quantity, splitRef, type Installation, type Placed, type Ref } from '../installation'
+import {
+  makeRef,
+  quantity,
+  splitRef,
+  type Installation,
+  type Placed,
+  type Ref,
+  type Name,
+} from '../installation'
 
 export interface HeaterRow {
   ref: Ref
@@ -25,11 +34,11 @@ export function heaterRows(inst: Installation, only?: string): HeaterRow[] {
 }
 
 /** Rated amps of the blower, A at its rated volts; 0 where there is none. */
-export function blowerAmps(inst: Installation): number {
+export function blowerAmps(inst: Installation): Amps {
   for (const p of inst.placed)
     for (const x of p.device.parts)
-      if (x.kind === 'load' && x.does?.what === 'blower') return quantity(p, x.va) / x.volts
-  return 0
+      if (x.kind === 'load' && x.does?.what === 'blower') return asAmps(quantity(p, x.va) / x.volts)
+  return asAmps(0)
 }
 
 /**
@@ -39,7 +48,7 @@ export function blowerAmps(inst: Installation): number {
 export function rowsBehind(
   inst: Installation,
   place: 'feed' | 'kitLead' | 'rowTerminals',
-  at: Ref,
+  at: Name,
 ): HeaterRow[] {
   const rows = heaterRows(inst)
   if (place === 'rowTerminals') return rows.filter((r) => r.ref === at)

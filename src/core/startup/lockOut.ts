@@ -1,6 +1,6 @@
 import { EARTH, normalState, type Mode } from '../equipment'
 import { Circuit, solve } from '../circuit'
-import { makeRef, splitRef, type Installation, type Placed, type Ref } from '../installation'
+import { makeRef, splitRef, type Installation, type Placed, type Ref, type Name } from '../installation'
 import { feedsOf } from '../query'
 import type { Situation } from '../situation'
 import { tolerances } from '../tolerances'
@@ -8,14 +8,14 @@ import { degF } from '../units'
 
 /** One circuit into a cabinet. */
 export interface Supply {
-  feed: Ref
+  feed: Name
   /** Line terminals in the cabinet that still have their volts with this circuit off and the others on. */
   stillLive: Ref[]
 }
 /** What stands behind one set of panels, and every circuit that must be off before they are opened. */
 export interface Cabinet {
   where: string
-  devices: Ref[]
+  devices: Name[]
   supplies: Supply[]
   /** Pairs of points to meter dead: leg to leg, and each leg to ground. */
   prove: [Ref, Ref][]

@@ -1,4 +1,4 @@
-import type { Ref } from '../installation'
+import type { Name } from '../installation'
 import type { Situation } from '../situation'
 
 export type ReadingKind =
@@ -15,7 +15,7 @@ export interface Reading {
   /** In the kind's unit; "OL" where an ohmmeter shows an open circuit. */
   value: number | 'OL'
   place: ReadingPlace
-  at: Ref
+  at: Name
   /** Whether the clamp also takes in the blower; null: not known. Amps only. */
   withBlower: boolean | null
   instrument: string

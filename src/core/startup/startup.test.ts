@@ -3,7 +3,7 @@ import { reading } from '../../../tests/helpers/reading'
 import { Circuit } from '../circuit'
 import type { Call } from '../equipment'
 import type { Installation } from '../installation'
-import { degF } from '../units'
+import { degF, asVolts } from '../units'
 import { serviceVolts } from '../query'
 import { expectations, judge, liveness, heaterRows, standing, type Reading } from '.'
 
@@ -233,7 +233,12 @@ describe('what a meter must show', () => {
     ])
   })
   it('calls 18 V and up live, 3 V and less dead, and leaves the rest to be looked into', () => {
-    expect([18, 17.9, 3.1, 3].map(liveness)).toEqual(['live', 'between', 'between', 'dead'])
+    expect([18, 17.9, 3.1, 3].map((v) => liveness(asVolts(v)))).toEqual([
+      'live',
+      'between',
+      'between',
+      'dead',
+    ])
   })
 })
 

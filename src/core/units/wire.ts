@@ -1,3 +1,4 @@
+import { asOhms, type Ohms } from './electric'
 /** Resistivity of annealed copper at 20 °C, Ω·m (International Annealed Copper Standard). */
 const COPPER_OHM_METRES = 1.7241e-8
 const METRES_PER_FOOT = 0.3048
@@ -8,7 +9,7 @@ const METRES_PER_FOOT = 0.3048
  * @param gauge AWG number, 0 to 40 (4/0 and the like are not used on this work)
  * @param feet one-way length, 0 or more
  */
-export function wireOhms(gauge: number, feet: number): number {
+export function wireOhms(gauge: number, feet: number): Ohms {
   let perFoot = ohmsPerFoot.get(gauge)
   if (perFoot === undefined) {
     const diameter = 0.127e-3 * 92 ** ((36 - gauge) / 39)
@@ -16,6 +17,6 @@ export function wireOhms(gauge: number, feet: number): number {
     perFoot = (COPPER_OHM_METRES * METRES_PER_FOOT) / area
     ohmsPerFoot.set(gauge, perFoot)
   }
-  return perFoot * feet
+  return asOhms(perFoot * feet)
 }
 const ohmsPerFoot = new Map<number, number>()

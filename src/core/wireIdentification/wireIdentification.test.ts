@@ -1,3 +1,4 @@
+import { asOhms } from '../units'
 import { cableFeet, farGroups, identify, METAL, MOST_CONDUCTORS, nearGroups, type Metal } from '.'
 
 /** The size of the group that an end is in, itself included, in a cable with a secret order: order[near] is the far end. */
@@ -84,6 +85,6 @@ describe('the wire finder', () => {
 
   it('takes the length from the loop: 0.64 Ω of 18 AWG is 50 ft there and 50 back', () => {
     // Handbook: 6.385 Ω per 1,000 ft; 100 ft of it is 0.6385 Ω.
-    expect(cableFeet(0.6385, 18)).toBeCloseTo(50, 1)
+    expect(cableFeet(asOhms(0.6385), 18)).toBeCloseTo(50, 1)
   })
 })

@@ -1,4 +1,5 @@
-import { wireOhms } from '../units'
+import { nth, under } from '../sure'
+import { wireOhms, type Ohms } from '../units'
 
 /**
  * Finding out which conductor is which in an unmarked cable, in two trips for any number of them.
@@ -88,7 +89,7 @@ export function nearGroups<T>(conductors: readonly T[]): (T | Metal)[][] | null 
   const names: (T | Metal)[] = way.metal ? [METAL, ...conductors] : [...conductors]
   return SIZES.flatMap((size) =>
     grouped(
-      names.filter((_, i) => way.cells[i]!.near === size),
+      names.filter((_, i) => nth(way.cells, i).near === size),
       size,
     ),
   )
@@ -121,10 +122,10 @@ function misread(way: Way, side: keyof Cell, sizes: readonly number[]): Misread 
 function farCells<F>(way: Way, sizes: readonly FarSize<F>[]): Map<F | Metal, Cell> {
   const left = [...way.cells]
   const cellOf = new Map<F | Metal, Cell>()
-  if (way.metal) cellOf.set(METAL, left.shift()!)
+  if (way.metal) cellOf.set(METAL, nth(left.splice(0, 1), 0))
   for (const s of sizes) {
     const at = left.findIndex((c) => c.near === s.size)
-    cellOf.set(s.far, left.splice(at, 1)[0]!)
+    cellOf.set(s.far, nth(left.splice(at, 1), 0))
   }
   return cellOf
 }
@@ -148,7 +149,7 @@ export function farGroups<F>(sizes: readonly FarSize<F>[]): { ok: true; groups: 
     ok: true,
     groups: SIZES.flatMap((size) =>
       grouped(
-        names.filter((f) => cellOf.get(f)!.far === size),
+        names.filter((f) => under(cellOf, f).far === size),
         size,
       ),
     ),
@@ -182,8 +183,8 @@ export function identify<T, F>(
   const pairs: Found<T, F>[] = []
   for (const [i, n] of near.entries()) {
     const match = far.find((f) => {
-      const c = cellOf.get(f.far)!
-      return c.near === own[i]!.near && c.far === n.size
+      const c = under(cellOf, f.far)
+      return c.near === nth(own, i).near && c.far === n.size
     })
     // The right counts of every size, yet not where they can be: two readings were taken at the wrong conductor.
     if (!match) return { ok: false, size: n.size, expected: 0, read: 1 }
@@ -197,4 +198,4 @@ export function identify<T, F>(
  * @param loopOhms Ω, the leads' own ohms taken off
  * @param gauge AWG
  */
-export const cableFeet = (loopOhms: number, gauge: number): number => loopOhms / 2 / wireOhms(gauge, 1)
+export const cableFeet = (loopOhms: Ohms, gauge: number): number => loopOhms / 2 / wireOhms(gauge, 1)

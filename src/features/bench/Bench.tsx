@@ -1,6 +1,8 @@
 'use client'
 
+import { nth } from '@/core/sure'
 import { useCallback, useMemo, useState, useSyncExternalStore } from 'react'
+import { EARTH } from '@/core/equipment'
 import type { Ref } from '@/core/installation'
 import { Button, Caution, cx } from '@/ui'
 import { findingWords, refWords } from '@/words'
@@ -26,7 +28,7 @@ export function Bench() {
   const [tool, setTool] = useState<Tool | null>(null)
   const [leads, setLeads] = useState<Leads>(() => {
     const points = pointsOf(inst)
-    const ending = (tail: string, or: number) => points.find((p) => p.endsWith(tail)) ?? points[or] ?? ''
+    const ending = (tail: string, or: number) => points.find((p) => p.endsWith(tail)) ?? points[or] ?? EARTH
     return { red: ending('.W1', 0), black: ending('.C', 1), next: 'red' }
   })
   // With the meter out, a tap on the drawing puts a lead there and lands nothing.
@@ -156,7 +158,7 @@ function SetupLine() {
     <p className="mb-2 text-[15px]">
       <Button look="quiet" className="!px-0 text-left text-harm underline" onClick={() => go('setup')}>
         {conflicts.length === 1
-          ? `${findingWords(inst, conflicts[0]!)}.`
+          ? `${findingWords(inst, nth(conflicts, 0))}.`
           : `${conflicts.length} contradictions with the settings: see the Setup`}
       </Button>
     </p>
@@ -180,7 +182,7 @@ function Banner({ landing }: { landing: ReturnType<typeof useLanding> }) {
     >
       {(text || done) && (
         <p className="pointer-events-auto flex flex-wrap items-center gap-3 rounded bg-ink px-4 py-2 text-[15px] text-bench shadow-lg lg:fixed lg:bottom-4">
-          <span>{text ?? `${done!.words}.`}</span>
+          <span>{text ?? `${done?.words ?? ''}.`}</span>
           {text ? (
             <Button className="!min-h-9" onClick={() => landing.setState({ step: 'none' })}>
               Stop

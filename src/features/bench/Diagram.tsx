@@ -2,7 +2,7 @@
 
 import type { Target } from '@/core/query'
 import { memo, useCallback, useEffect, useLayoutEffect, useRef, type ReactNode } from 'react'
-import type { Ref } from '@/core/installation'
+import type { Ref, Name } from '@/core/installation'
 import { cx } from '@/ui'
 import { makingShort, refWords, targetWords } from '@/words'
 import { useBoard, useLook } from '../session'
@@ -27,7 +27,7 @@ export function Diagram({
   landing,
   probing,
 }: {
-  route: ReadonlySet<Ref>
+  route: ReadonlySet<Name>
   landing: LandingTools
   /** The meter is out: a tap puts a lead there. */
   probing: Probing | null

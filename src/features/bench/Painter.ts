@@ -1,3 +1,4 @@
+import { nth, under } from '@/core/sure'
 import { wireRef, type Ref } from '@/core/installation'
 import { tolerances } from '@/core/tolerances'
 import { hue } from '@/ui'
@@ -65,7 +66,7 @@ export class Painter {
     this.terminals = all<HTMLElement>('button[data-terminal]').map(
       (button) =>
         terminals.get(button) ?? {
-          ref: button.dataset.terminal!,
+          ref: button.dataset.terminal as Ref,
           button,
           volts: button.querySelector<HTMLElement>('[data-volts]')!,
           said: '',
@@ -75,7 +76,7 @@ export class Painter {
     this.loads = all<HTMLElement>('[data-load]').map(
       (line) =>
         loads.get(line) ?? {
-          ref: line.dataset.load!,
+          ref: line.dataset.load as Ref,
           line,
           word: line.querySelector<HTMLElement>('[data-on-off]')!,
           on: null,
@@ -86,7 +87,7 @@ export class Painter {
     )
     const wires = new Map(this.wires.map((w) => [w.rest, w]))
     this.wires = all<SVGGElement>('g[data-layer="rest"]').map((rest) => {
-      const groups = [rest, lit.get(rest.dataset.conductor!)!]
+      const groups = [rest, under(lit, rest.dataset.conductor!)]
       const inside = <E extends Element>(selector: string) =>
         groups.flatMap((group) => [...group.querySelectorAll<E>(selector)])
       const paths = inside<SVGPathElement>('path')
@@ -96,7 +97,7 @@ export class Painter {
       return {
         id: rest.dataset.conductor!,
         rest,
-        lit: groups[1]!,
+        lit: nth(groups, 1),
         paths,
         cores: inside<SVGPathElement>('.core'),
         ends: inside<SVGCircleElement>('circle'),

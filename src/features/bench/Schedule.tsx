@@ -1,7 +1,8 @@
 'use client'
 
+import { nth } from '@/core/sure'
 import { useState } from 'react'
-import { makeRef, type Ref, type Wire } from '@/core/installation'
+import { makeRef, type Ref, type Wire, type Name } from '@/core/installation'
 import { Button, Caution, SelectField, cx, Swatch } from '@/ui'
 import { refWords } from '@/words'
 import { type LiveValue, newWireId, type TerminalVolts, useJobScreen, useLook, wireState } from '../session'
@@ -14,14 +15,14 @@ const STATE_WORDS = { live: 'live', dead: 'dead', between: 'between', common: 'c
 const whole = (now: LiveValue) => now
 
 /** The landing schedule: one cable at a time, a row a conductor, each end a button that moves it. */
-export function Schedule({ route, landing }: { route: ReadonlySet<Ref>; landing: LandingTools }) {
+export function Schedule({ route, landing }: { route: ReadonlySet<Name>; landing: LandingTools }) {
   const { inst, volts } = useLook(whole)
   const [walking, setWalking] = useState(false)
   const groups = [
     ...inst.cables.map((c) => ({ id: c.id, label: c.label, kind: c.kind })),
     { id: 'jumpers', label: 'Jumpers', kind: 'low' as const },
   ]
-  const [group, setGroup] = useState(groups[0]!.id)
+  const [group, setGroup] = useState(nth(groups, 0).id)
   const wires = inst.wires.filter((w) => (group === 'jumpers' ? w.cable === null : w.cable === group))
   const kind = groups.find((g) => g.id === group)?.kind
   if (walking) return <Walk landing={landing} onDone={() => setWalking(false)} />
@@ -122,12 +123,12 @@ function ScheduleRow({
 
 function AddJumper({ landing }: { landing: LandingTools }) {
   const { inst } = useJobScreen()
-  const [from, setFrom] = useState('')
-  const [to, setTo] = useState('')
+  const [from, setFrom] = useState<Ref | ''>('')
+  const [to, setTo] = useState<Ref | ''>('')
   const terminals = inst.placed.flatMap((p) =>
     p.device.terminals.filter((t) => t.side === 'low').map((t) => makeRef(p.ref, t.id)),
   )
-  const pick = (label: string, value: string, set: (v: string) => void) => (
+  const pick = (label: string, value: Ref | '', set: (v: Ref | '') => void) => (
     <SelectField
       label={label}
       className="flex-1"
@@ -147,6 +148,7 @@ function AddJumper({ landing }: { landing: LandingTools }) {
         className="mt-2"
         disabled={!from || !to || from === to}
         onClick={() => {
+          if (!from || !to) return
           const wire: Wire = { id: newWireId(), cable: null, colour: 'white', a: from, b: to, feet: 1 }
           landing.perform(
             { kind: 'addWire', wire },

@@ -1,3 +1,4 @@
+import type { Ref } from '@/core/installation'
 import { demoInstallation } from '../../../tests/helpers/demo'
 import {
   cableBetween,
@@ -12,7 +13,7 @@ import { drawWires, layOut, SIZE } from './layout'
 
 const inst = demoInstallation('quillfeather-lane')
 const id = () => 'new'
-const step = (state: Landing, terminal: string) => choose(inst, state, terminal, id)
+const step = (state: Landing, terminal: Ref) => choose(inst, state, terminal, id)
 
 describe('landing', () => {
   it('goes from nothing to chosen to landing to landed', () => {

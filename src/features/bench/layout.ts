@@ -1,3 +1,4 @@
+import { nth, under } from '@/core/sure'
 import { type Target, targetsOf } from '@/core/query'
 import type { DeviceKind, Terminal } from '@/core/equipment'
 import { makeRef, type Cable, type Installation, type Placed, type Ref, type Wire } from '@/core/installation'
@@ -55,7 +56,7 @@ export function layOut(all: Placed[]): BenchLayout {
     if (column < 0) continue
     const low = placed.device.terminals.filter((t) => t.side === 'low')
     const x = SIZE.margin + column * (SIZE.column + SIZE.gap)
-    const y = heights[column]!
+    const y = nth(heights, column)
     let here = y + SIZE.head
     const terminals = low.map((terminal) => {
       const ref = makeRef(placed.ref, terminal.id)
@@ -134,11 +135,12 @@ export function drawWires(
       .flatMap((p) => p.terminals.map((t) => t.y))
     const middle = ys.length ? ys.reduce((a, b) => a + b, 0) / ys.length : 60
     const height = own.length * BUNDLE
-    const y = Math.max(middle - height / 2, bottoms[left]! + LABEL)
+    const y = Math.max(middle - height / 2, nth(bottoms, left) + LABEL)
     bottoms[left] = y + height
-    const nth = seen[left]!++
+    const place = nth(seen, left)
+    seen[left] = place + 1
     const jacket = { x: x0 + SIZE.gap / 2 - 25, width: 50 }
-    cables.push({ cable, x: jacket.x, y: y - 3, width: jacket.width, height: height + 6, nth })
+    cables.push({ cable, x: jacket.x, y: y - 3, width: jacket.width, height: height + 6, nth: place })
     own.forEach((wire, i) => {
       const lane = y + i * BUNDLE + BUNDLE / 2
       wires.push(throughJacket(layout, wire, lane, jacket, x0))
@@ -147,8 +149,8 @@ export function drawWires(
   const lanes = new Map<string, number>()
   for (const wire of inst.wires) {
     if (wire.cable !== null || !wire.a || !wire.b || !isLow(layout, wire)) continue
-    const a = layout.at.get(wire.a)!
-    const b = layout.at.get(wire.b)!
+    const a = under(layout.at, wire.a)
+    const b = under(layout.at, wire.b)
     if (a.column === b.column) {
       const side = a.column === 0 ? 'left' : a.column === 2 ? 'right' : 'left'
       const key = `${a.column}${side}`
@@ -202,7 +204,7 @@ function layoutOf(placed: Placed[]): BenchLayout {
 const sameCables = (a: DrawnCable[], b: DrawnCable[]): boolean =>
   a.length === b.length &&
   a.every((c, i) => {
-    const d = b[i]!
+    const d = nth(b, i)
     return c.cable === d.cable && c.x === d.x && c.y === d.y && c.height === d.height && c.nth === d.nth
   })
 
@@ -256,8 +258,8 @@ function loop(layout: BenchLayout, wire: Wire, lane: number, side: 'left' | 'rig
 }
 
 function across(layout: BenchLayout, wire: Wire): DrawnWire {
-  const a = layout.at.get(wire.a!)!
-  const b = layout.at.get(wire.b!)!
+  const a = under(layout.at, wire.a!)
+  const b = under(layout.at, wire.b!)
   const [l, r] = a.column < b.column ? [a, b] : [b, a]
   const [x0, x1] = [l.x + SIZE.column, r.x]
   const mid = (x1 - x0) / 2

@@ -1,7 +1,7 @@
-import { tapped } from './leads'
+import { tapped, type Leads } from './leads'
 
 describe('leads on tapped points', () => {
-  const start = { red: 'ah.W1', black: 'ah.C', next: 'red' as const }
+  const start: Leads = { red: 'ah.W1', black: 'ah.C', next: 'red' }
 
   it('take turns', () => {
     const one = tapped(start, 'od.Y')

@@ -1,7 +1,7 @@
 'use client'
 
 import { useRef, type PointerEvent, type RefObject } from 'react'
-import type { Ref } from '@/core/installation'
+import { isRef, type Ref } from '@/core/installation'
 import type { LandingTools } from './useLanding'
 
 /** px that a pointer moves before a press becomes a drag. */
@@ -28,7 +28,7 @@ export function useDragLanding(
   return {
     onPointerDown(e: PointerEvent) {
       const from = terminalAt(e)?.dataset.terminal
-      if (off || !from || e.button !== 0 || e.pointerType === 'touch') return
+      if (off || !from || !isRef(from) || e.button !== 0 || e.pointerType === 'touch') return
       held.current = { from, x: e.clientX, y: e.clientY, dragging: false }
     },
     onPointerMove(e: PointerEvent) {
@@ -52,7 +52,7 @@ export function useDragLanding(
       stop()
       if (!h?.dragging) return
       const to = terminalAt(e)?.dataset.terminal
-      if (to && to !== h.from) landing.chooseTerminal(to)
+      if (to && isRef(to) && to !== h.from) landing.chooseTerminal(to)
       else landing.setState({ step: 'none' })
     },
     onPointerCancel() {

@@ -1,5 +1,6 @@
 'use client'
 
+import { nth } from '@/core/sure'
 import type { Target } from '@/core/query'
 import { memo } from 'react'
 import type { Installation, Ref } from '@/core/installation'
@@ -24,7 +25,7 @@ export const ChainCard = memo(function ChainCard({
   onSelect: (ref: Ref) => void
   inst: Installation
 }) {
-  const gate = chain.first === null ? null : chain.gates[chain.first]!
+  const gate = chain.first === null ? null : nth(chain.gates, chain.first)
   const words = gate && gateWords(inst, gate)
   const passing = chain.gates.filter((g) => g.state === 'passing').length
   return (

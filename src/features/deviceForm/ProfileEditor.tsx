@@ -1,5 +1,6 @@
 'use client'
 
+import { nth } from '@/core/sure'
 import { useMemo, useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react'
 import { ask, linesOf } from '@/client'
 import { INTENTS, type Device, type ProfileStyle } from '@/core/equipment'
@@ -89,7 +90,7 @@ export function ProfileEditor({ device, onSaved }: { device: Device; onSaved: ()
       const next = [...old, ...blanks(Math.max(0, row + parts.length + 3 - old.length))]
       parts.forEach((part, i) => {
         const cells = COLUMNS.map((c) => part[c])
-        const target = { ...next[row + i]! }
+        const target = { ...nth(next, row + i) }
         cells.forEach((cell, n) => {
           const to = COLUMNS[from + n]
           if (cell !== undefined && to) target[to] = cell

@@ -89,7 +89,7 @@ export function Library() {
       </details>
       <ul className="mt-3 min-h-64">
         {shown.map((d) => {
-          const own = list!.own.includes(d.id)
+          const own = list?.own.includes(d.id)
           return (
             <li key={d.id} className="border-t border-line">
               <button

@@ -1,3 +1,4 @@
+import { nth } from '@/core/sure'
 import type { Device, DeviceKind } from '@/core/equipment'
 import type { Installation } from '@/core/installation'
 import {
@@ -68,7 +69,7 @@ const REFS: Partial<Record<DeviceKind, string>> = {
 }
 
 const shortName = (d: Device): string => d.name.split(' ').slice(2).join(' ') || d.name
-const capital = (s: string): string => s[0]!.toUpperCase() + s.slice(1)
+const capital = (s: string): string => nth(s, 0).toUpperCase() + s.slice(1)
 
 /** Whether an indoor unit stands inside a packaged unit: then nothing else is asked indoors. */
 export const isPackaged = (library: readonly Device[], outdoor: string): boolean =>
@@ -108,14 +109,14 @@ export function gearOf(library: readonly Device[], c: Choices): Installation | n
       return [
         {
           ref: `${REFS[extra.kind] ?? 'part'}${twin ? twin + 1 : ''}`,
-          label: capital(shortName(extra).split(',')[0]!),
+          label: capital(nth(shortName(extra).split(','), 0)),
           where,
           device: extra,
         },
       ]
     }),
   ]
-  const hub = indoor ? pieces[1]!.ref : 'od'
+  const hub = indoor ? nth(pieces, 1).ref : 'od'
   const cables = [
     {
       label: 'Thermostat cable',

@@ -39,7 +39,7 @@ export function PracticePicker({
         key={key}
         label={LABELS[key]}
         value={practice[key]}
-        options={WIRING_PRACTICES[key].map((choice) => [choice, words[choice]!])}
+        options={WIRING_PRACTICES[key].map((choice) => [choice, words[choice] ?? choice])}
         onValue={(value) => onChange({ ...chosen, [key]: value })}
       />
     )

@@ -1,17 +1,21 @@
-import { makeRef, type Installation, type Ref } from '@/core/installation'
+import { makeRef, type Installation, type Name } from '@/core/installation'
 import { heaterRows, type ReadingKind, type ReadingPlace } from '@/core/startup'
 import { PLACE_WORDS, refWords } from '@/words'
 
 /** One way of taking a reading: where the leads or the jaw go. */
 export interface Spot {
   place: ReadingPlace
-  at: Ref
+  at: Name
   label: string
 }
 
 /** Where a kind of reading can be taken in this job, likeliest first. */
 export function spotsFor(inst: Installation, kind: ReadingKind): Spot[] {
-  const spot = (place: ReadingPlace, at: Ref, label = `${refWords(inst, at)}`): Spot => ({ place, at, label })
+  const spot = (place: ReadingPlace, at: Name, label = `${refWords(inst, at)}`): Spot => ({
+    place,
+    at,
+    label,
+  })
   const lined = inst.placed.filter((p) => p.device.terminals.some((t) => t.side === 'line'))
   const feeds = lined.filter((p) => p.device.kind === 'feed')
   const rows = heaterRows(inst)

@@ -1,3 +1,4 @@
+import { under } from '@/core/sure'
 import type { Solved } from '@/core/circuit'
 import { makeRef, type Installation, type Ref } from '@/core/installation'
 import { liveness } from '@/core/startup'
@@ -28,7 +29,7 @@ export function terminalVolts(inst: Installation, solved: Solved): Map<Ref, Term
       const own = placed.device.terminals.find((x) => x.role === 'C' && x.side === 'low')
       const against = own && own.id !== t.id ? makeRef(placed.ref, own.id) : (common ?? ref)
       const volts = solved.meter(ref, against)
-      found.set(ref, { volts, state: tied.has(net.index.get(ref)!) ? 'common' : liveness(volts) })
+      found.set(ref, { volts, state: tied.has(under(net.index, ref)) ? 'common' : liveness(volts) })
     }
   return found
 }

@@ -267,8 +267,9 @@ function RecommendedRow({ recommended: r }: { recommended: Recommended }) {
   const { inst } = useJobScreen()
   const setValue = useSetValue()
   const { placed: ref, id } = splitRef(r.at)
-  const placed = placedByRef(inst, ref)!
-  const setting = settingDef(placed, id)!
+  const placed = placedByRef(inst, ref)
+  const setting = placed && settingDef(placed, id)
+  if (!placed || !setting) return null
   return (
     <li className="flex flex-wrap items-center gap-x-3 border-t border-line py-2 text-[15px]">
       <span className="flex-1 basis-56">

@@ -3,6 +3,7 @@
 import { isLanded } from '@/core/query'
 import { useEffect, useRef, useState } from 'react'
 import { placedByRef, makeRef, type Installation, type Placed } from '@/core/installation'
+import { sure } from '@/core/sure'
 import { allowedOf, keyInSheet, ledPattern, type SheetLine } from '@/core/setup'
 import type { Unknowable, Value } from '@/core/equipment'
 import { onDevice } from '@/jobfile'
@@ -14,7 +15,8 @@ import { Rehearse } from './Rehearse'
 import { AddTemporary } from './Temporary'
 import { ValueField } from './ValueField'
 
-const tickId = (placed: Placed, line: SheetLine): string => `${placed.ref}:${line.id}:${line.toCode ?? ''}`
+const tickId = (placed: Placed, line: SheetLine): string =>
+  `${placed.ref}:${line.id}:${line.kind === 'set' ? line.toCode : ''}`
 
 /** The key-in sheet of each device: in its own order, ticked with one thumb, resumed where it was left. */
 export function KeyIn() {
@@ -27,8 +29,8 @@ export function KeyIn() {
     <div data-testid="key-in">
       <div role="group" aria-label="Device" className="flex flex-wrap gap-2">
         {devices.map((p) => {
-          const sheet = keyInSheet(p, onDevice(job, p))!
-          const open = sheet.lines.filter((l) => !job.setup.ticks[tickId(p, l)]).length
+          const lines = keyInSheet(p, onDevice(job, p))?.lines ?? []
+          const open = lines.filter((l) => !job.setup.ticks[tickId(p, l)]).length
           return (
             <Button
               key={p.ref}
@@ -52,7 +54,7 @@ function DeviceSheet({ placed }: { placed: Placed }) {
   const { job, edit } = useJobScreen()
   const [all, setAll] = useState(false)
   const found = onDevice(job, placed)
-  const sheet = keyInSheet(placed, found, all)!
+  const sheet = sure(keyInSheet(placed, found, all), 'the key-in profile')
   const ticked = (l: SheetLine) => Boolean(job.setup.ticks[tickId(placed, l)])
   const done = sheet.lines.filter(ticked).length
   const next = sheet.lines.find((l) => !ticked(l))
@@ -181,22 +183,26 @@ function Line({
     // Interrupted work resumes at its line.
     if (first.current) row.current?.scrollIntoView({ block: 'center' })
   }, [])
-  const { item } = line
+  const set = line.kind === 'set' ? line : null
+  const item = set?.item
   const name = item ? nameOf(placed, item.setting) : ''
   const words = lineWords(line, name)
+  const style = placed.device.profile?.style
   const keyed = item ? job.setup.keyed[makeRef(placed.ref, item.setting)] : undefined
   const blocked = line.noteFirst && !keyed?.found
   const setting = item && settingOf(placed, item.setting)
   const note = (what: 'found' | 'left' | 'readBack', value: Unknowable<Value>) =>
-    edit({ kind: 'noteKeyed', ref: placed.ref, setting: item!.setting, what, note: { value, ...stamp() } })
+    set &&
+    edit({ kind: 'noteKeyed', ref: placed.ref, setting: set.item.setting, what, note: { value, ...stamp() } })
   const tick = () => {
     const on = !ticked
     edit({ kind: 'tickLine', line: tickId(placed, line), by: on ? stamp() : null })
-    if (!item) return
+    if (!set) return
+    const { item } = set
     // One intent may be spread over several lines: it is left as wanted when the last of them is ticked.
     const others = lines.filter((l) => l.item?.setting === item.setting && l !== line)
     const whole = on && others.every((l) => job.setup.ticks[tickId(placed, l)])
-    if (whole) note('left', line.to!)
+    if (whole) note('left', set.to)
     else if (!on && keyed?.left)
       edit({ kind: 'noteKeyed', ref: placed.ref, setting: item.setting, what: 'left', note: null })
   }
@@ -225,43 +231,42 @@ function Line({
         <div className="min-w-0 flex-1">
           <p className={cx('leading-tight', ticked && 'text-soft')}>
             <span className="font-bold">{words.title}</span>
-            {item && (
+            {set && (
               <>
                 :{' '}
                 <span className="text-soft">
-                  {line.from === null ? 'not looked at' : valueText(placed, item.setting, line.from!)}
+                  {set.from === null ? 'not looked at' : valueText(placed, set.item.setting, set.from)}
                 </span>{' '}
-                → <span className="font-bold">{valueText(placed, item.setting, line.to!)}</span>
+                → <span className="font-bold">{valueText(placed, set.item.setting, set.to)}</span>
               </>
             )}
           </p>
-          {item && (
+          {set && (
             <p className="text-[15px]">
               <span className="font-mono font-bold">
-                {item.address ? `${item.address} ` : ''}
-                {item.code}
+                {set.item.address ? `${set.item.address} ` : ''}
+                {set.item.code}
               </span>{' '}
-              {item.label} <span className="font-mono font-bold">→ {line.toCode}</span>
-              {placed.device.profile!.style === 'leds' && <Lights text={ledPattern(item, line.toCode!)} />}
-              {placed.device.profile!.style === 'switches' && (
-                <SwitchDrawing code={item.code} to={line.toCode!} />
-              )}
+              {set.item.label} <span className="font-mono font-bold">→ {set.toCode}</span>
+              {style === 'leds' && <Lights text={ledPattern(set.item, set.toCode)} />}
+              {style === 'switches' && <SwitchDrawing code={set.item.code} to={set.toCode} />}
             </p>
           )}
           <p className="text-sm break-words text-soft">{words.keys}</p>
-          {line.kind === 'enter' && placed.device.profile!.style === 'guided' && (
+          {line.kind === 'enter' && style === 'guided' && (
             <p className="text-sm">
               By this landing it must name{' '}
               <span className="font-mono font-bold">{landedLabels(inst, placed)}</span>
             </p>
           )}
-          {item?.readBack && ticked && (
+          {set?.item.readBack && ticked && (
             <Button
               className="mt-1"
               aria-pressed={Boolean(keyed?.readBack)}
-              onClick={() => note('readBack', line.to!)}
+              onClick={() => note('readBack', set.to)}
             >
-              {keyed?.readBack ? '✓ Read back' : 'It reads back'} {valueText(placed, item.setting, line.to!)}
+              {keyed?.readBack ? '✓ Read back' : 'It reads back'}{' '}
+              {valueText(placed, set.item.setting, set.to)}
             </Button>
           )}
           {keyed?.left && ticked && (
@@ -272,7 +277,7 @@ function Line({
           )}
         </div>
       </div>
-      {item && setting && (blocked || !ticked) && (
+      {set && item && setting && (blocked || !ticked) && (
         <details className="ml-15 text-[15px]" open={blocked}>
           <summary className="min-h-8 py-1 text-soft">
             {keyed?.found
@@ -289,11 +294,14 @@ function Line({
               none="choose what it shows"
               onValue={(v) => v !== null && note('found', v)}
             />
-            {keyed?.found && keyed.found.value !== line.to && (
+            {keyed?.found && keyed.found.value !== set.to && (
               <Button
                 className="mt-1"
                 onClick={() =>
-                  setValue([{ at: makeRef(placed.ref, item.setting), value: keyed.found!.value }], 'found')
+                  setValue(
+                    [{ at: makeRef(placed.ref, item.setting), value: keyed.found?.value ?? null }],
+                    'found',
+                  )
                 }
               >
                 Leave it as found

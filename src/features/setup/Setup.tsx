@@ -25,7 +25,7 @@ export function Setup() {
   const [open, setOpen] = useState<(typeof TABS)[number]['id']>('keys')
   const conflicts = useJobScreen().conflicts
   const pending = job.setup.temporary.filter((t) => !t.back)
-  const Tab = TABS.find((t) => t.id === open)!.show
+  const Tab = (TABS.find((t) => t.id === open) ?? TABS[0]).show
   return (
     <div className="max-w-5xl pb-10">
       <p

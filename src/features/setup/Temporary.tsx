@@ -85,13 +85,14 @@ export function AddTemporary() {
         <Button
           disabled={!chosen || value === null}
           onClick={() => {
+            if (!chosen || value === null) return
             const made = edit({
               kind: 'addTemporary',
               temporary: {
                 id: `t-${crypto.randomUUID().slice(0, 8)}`,
                 at,
-                was: settingValue(chosen!.placed, chosen!.setting.id),
-                now: value!,
+                was: settingValue(chosen.placed, chosen.setting.id),
+                now: value,
                 why,
                 ...stamp(),
               },

@@ -40,7 +40,7 @@ export function Visits() {
           {same ? `, ${same} as they were left` : ''}.
         </p>
       )}
-      {changed.length > 0 && (
+      {last && changed.length > 0 && (
         <table className="mt-2 w-full text-left text-[15px]">
           <thead>
             <tr className="border-b border-ink">
@@ -53,7 +53,7 @@ export function Visits() {
             {changed.map((c) => (
               <tr key={c.at} className="border-b border-line">
                 <td className="py-1 pr-3">{refWords(inst, c.at)}</td>
-                <td className="pr-3">{text(c.at, last!.left[c.at]!)}</td>
+                <td className="pr-3">{text(c.at, last.left[c.at] ?? null)}</td>
                 <td className="font-bold">{text(c.at, c.note.value)}</td>
               </tr>
             ))}

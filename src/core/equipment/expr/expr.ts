@@ -1,3 +1,4 @@
+import type { DegF } from '../../units'
 import type { Unknowable, Value } from '../value'
 import { callLeaf, type CallBecause, type CallLeaf } from './call'
 import { energisedLeaf, type EnergisedBecause, type EnergisedLeaf } from './energised'
@@ -74,6 +75,6 @@ export function leaves(expr: Expr): Leaf[] {
 }
 
 /** °F at which the expression may change its answer, given the settings. */
-export function breakpoints(expr: Expr, setting: (id: string) => Unknowable<Value>): number[] {
+export function breakpoints(expr: Expr, setting: (id: string) => Unknowable<Value>): DegF[] {
   return leaves(expr).flatMap((leaf) => ('sense' in leaf ? senseLeaf.breakpoints(leaf, setting) : []))
 }

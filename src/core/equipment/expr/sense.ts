@@ -1,3 +1,4 @@
+import { degF, type DegF } from '../../units'
 import type { Unknowable, Quantity, Value } from '../value'
 import type { EvalContext } from './evalContext'
 import { truth, type Truth } from './truth'
@@ -57,9 +58,9 @@ export const senseLeaf = {
     }
   },
   /** °F at which the answer changes: the point, and the top of the band where there is one. */
-  breakpoints(leaf: SenseLeaf, setting: (id: string) => Unknowable<Value>): number[] {
+  breakpoints(leaf: SenseLeaf, setting: (id: string) => Unknowable<Value>): DegF[] {
     const below = point(leaf.below, setting)
     if (below === null) return []
-    return leaf.band ? [below, below + leaf.band] : [below]
+    return (leaf.band ? [below, below + leaf.band] : [below]).map(degF)
   },
 }

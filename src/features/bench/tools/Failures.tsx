@@ -3,12 +3,19 @@
 import { useEffect, useRef, useState } from 'react'
 import type { Effect, EffectKind } from '@/core/failures'
 import type { Installation } from '@/core/installation'
+import type { Situation } from '@/core/situation'
 import { FaultRunner } from '@/workers'
 import { Button, cx } from '@/ui'
 import { count, effectWords, EFFECT_WORDS, failureWords } from '@/words'
 import { useJobScreen } from '../../session'
 
 const ORDER: EffectKind[] = ['harm', 'noHeat', 'unnoticed', 'noticed', 'nothing']
+
+/** The situation that shows what a failure does; null where the dock has no such mode. */
+const shownBy = ({ failure, witness }: Effect): Situation | null =>
+  failure.kind === 'mode' && witness && failure.state !== undefined
+    ? { ...witness, modes: { ...witness.modes, [failure.at]: failure.state } }
+    : null
 
 /** The sweep again with each single failure: which would do harm, leave the house cold, or go unnoticed. */
 export function Failures() {
@@ -75,15 +82,10 @@ export function Failures() {
                     <span className="font-bold">{failureWords(inst, e.failure)}.</span>{' '}
                     <span className="text-soft">{effectWords(inst, e)}</span>
                   </span>
-                  {e.failure.kind === 'mode' && e.witness && (
+                  {shownBy(e) && (
                     <Button
                       disabled={situation.modes[e.failure.at] === e.failure.state}
-                      onClick={() =>
-                        setSituation({
-                          ...e.witness!,
-                          modes: { ...e.witness!.modes, [e.failure.at]: e.failure.state! },
-                        })
-                      }
+                      onClick={() => setSituation(shownBy(e) ?? situation)}
                     >
                       Show me
                     </Button>

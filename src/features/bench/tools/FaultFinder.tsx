@@ -1,16 +1,18 @@
 'use client'
 
+import { nth } from '@/core/sure'
 import { useEffect, useRef, useState } from 'react'
 import type { Diagnosis, MeterAnswer } from '@/core/failures'
 import { FaultRunner } from '@/workers'
 import { Button, Caution, SelectField } from '@/ui'
+import type { Ref } from '@/core/installation'
 import { failureWords, lower, refWords, situationWords, targetWords } from '@/words'
 import { useJobScreen } from '../../session'
 
 /** From "this should run and does not" to the next best place for the leads, until one cause is left. */
 export function FaultFinder() {
   const { inst, situation, targets, chains } = useJobScreen()
-  const [target, setTarget] = useState('')
+  const [target, setTarget] = useState<Ref | ''>('')
   const [answers, setAnswers] = useState<MeterAnswer[]>([])
   const [found, setFound] = useState<Diagnosis | null>(null)
   const runner = useRef<FaultRunner | null>(null)
@@ -31,7 +33,7 @@ export function FaultFinder() {
     }
   }, [inst, situation, target, should, answers])
   const next = found?.points[0]
-  const begin = (ref: string) => {
+  const begin = (ref: Ref | '') => {
     setTarget(ref)
     setAnswers([])
     setFound(null)
@@ -55,7 +57,7 @@ export function FaultFinder() {
             {found.causes.length === 0
               ? 'No single failure of wiring or parts explains all of this.'
               : found.causes.length === 1
-                ? `It is this: ${lower(failureWords(inst, found.causes[0]!))}.`
+                ? `It is this: ${lower(failureWords(inst, nth(found.causes, 0)))}.`
                 : next
                   ? `Meter ${refWords(inst, next.a)} to ${refWords(inst, next.b)}.`
                   : 'No terminal can tell the rest apart: check these by eye, or by ohms with the power off.'}

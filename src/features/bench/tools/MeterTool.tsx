@@ -1,8 +1,9 @@
 'use client'
 
+import type { Ohms } from '@/core/units'
 import { useMemo } from 'react'
 import { meterWithStrays, ohmsBetween } from '@/core/circuit'
-import { makeRef, type Installation, type Ref } from '@/core/installation'
+import { makeRef, type Installation, type Point, type Ref } from '@/core/installation'
 import { tolerances } from '@/core/tolerances'
 import { Caution, SelectField } from '@/ui'
 import { figure, refWords } from '@/words'
@@ -29,17 +30,16 @@ export function MeterTool({ leads, setLeads }: { leads: Leads; setLeads: (leads:
     () => (red && black ? ohmsBetween(circuit, red, black) : Number.NaN),
     [circuit, red, black],
   )
-  const show = (impedance: number) =>
-    solved.ok ? meterWithStrays(solved, red, black, impedance) : Number.NaN
+  const show = (impedance: Ohms) => (solved.ok ? meterWithStrays(solved, red, black, impedance) : Number.NaN)
   const high = show(tolerances.meterOhms)
   const low = show(tolerances.lowMeterOhms)
   const floating = high > 1 && low < high * 0.5
   const clamps = inst.wires.filter((w) => w.a === red || w.b === red)
-  const lead = (label: string, value: Ref, set: (r: Ref) => void) => (
+  const lead = (label: string, value: Point, set: (r: Point) => void) => (
     <SelectField
       label={label}
       value={value}
-      options={points.map((p) => [p, refWords(inst, p)])}
+      options={points.map((p): [Point, string] => [p, refWords(inst, p)])}
       onValue={set}
     />
   )

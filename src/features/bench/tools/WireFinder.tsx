@@ -1,5 +1,7 @@
 'use client'
 
+import { asOhms } from '@/core/units'
+import { nth } from '@/core/sure'
 import {
   cableFeet,
   farGroups,
@@ -9,7 +11,7 @@ import {
   nearGroups,
   type Misread,
 } from '@/core/wireIdentification'
-import { makeRef, type Cable, type Installation, type Ref, type Wire } from '@/core/installation'
+import { makeRef, type Cable, type Installation, type Ref, type Wire, type Name } from '@/core/installation'
 import type { Operation } from '@/jobfile'
 import { Button, Caution, SelectField, cx, Field, Select, TypedInput, useLocalStorage } from '@/ui'
 import { figure, refWords } from '@/words'
@@ -88,6 +90,7 @@ function Steps({
   const here = refWords(inst, makeRef(work.at === 'a' ? cable.from : cable.to, ''))
   const there = refWords(inst, makeRef(work.at === 'a' ? cable.to : cable.from, ''))
   const twists = nearGroups(own.map((w) => w.id))
+  const landingWords = (at: Name | undefined) => (at ? refWords(inst, at) : 'landing not noted')
   const colour = (id: string) => wires.find((w) => w.id === id)?.colour ?? id
   const sizes = letters.map((far) => ({ far, size: work.far[far] ?? 0 }))
   const farDone = sizes.every((s) => s.size > 0)
@@ -193,9 +196,7 @@ function Steps({
                 <span>
                   {colour(p.near)} is {p.far}
                 </span>
-                <span className="text-soft">
-                  {work.landed[p.far] ? refWords(inst, work.landed[p.far]!) : 'landing not noted'}
-                </span>
+                <span className="text-soft">{landingWords(work.landed[p.far])}</span>
               </li>
             ))}
           </ul>
@@ -254,7 +255,7 @@ function Twists({ groups, name }: { groups: string[][] | null; name: (x: string)
             g.length > 1 ? 'border-2 border-copper font-bold' : 'border-dashed border-line text-soft',
           )}
         >
-          {g.length === 1 ? `${name(g[0]!)} alone` : g.map(name).join(' + ')}
+          {g.length === 1 ? `${name(nth(g, 0))} alone` : g.map(name).join(' + ')}
         </li>
       ))}
     </ul>
@@ -305,7 +306,7 @@ function Wrong({ what, end }: { what: Misread; end: string }) {
 function Length({ cable, edit }: { cable: Cable; edit: JobScreenValue['edit'] }) {
   const { job } = useJobScreen()
   const [ohms, setOhms] = useLocalStorage(`gate-cross-loop-${job.id}-${cable.id}`, '')
-  const feet = Number(ohms) > 0 ? Math.round(cableFeet(Number(ohms), cable.gauge)) : null
+  const feet = Number(ohms) > 0 ? Math.round(cableFeet(asOhms(Number(ohms)), cable.gauge)) : null
   return (
     <div className="mt-4 flex flex-wrap items-end gap-3">
       <Field

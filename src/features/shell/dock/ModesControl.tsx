@@ -1,7 +1,8 @@
 'use client'
 
+import { nth } from '@/core/sure'
 import { changedSituation, memoriesAt, modesOf, type Situation } from '@/core/situation'
-import type { Installation } from '@/core/installation'
+import type { Installation, Ref } from '@/core/installation'
 import { Button, SelectField } from '@/ui'
 import { lower, modeWords, situationWords } from '@/words'
 import { useJobScreen, useSituationNow } from '../../session'
@@ -10,7 +11,7 @@ import { useJobScreen, useSituationNow } from '../../session'
 export function modesSummary(inst: Installation, s: Situation): string {
   const away = Object.entries(s.modes)
   if (!away.length) return s.after ? 'Normal, as it came' : 'All normal'
-  if (away.length === 1) return modeWords(inst, away[0]![0], away[0]![1])
+  if (away.length === 1) return modeWords(inst, nth(away, 0)[0], nth(away, 0)[1])
   return `${away.length} not normal`
 }
 
@@ -18,7 +19,7 @@ export function modesSummary(inst: Installation, s: Situation): string {
 export function ModesControl() {
   const { inst } = useJobScreen()
   const { situation, setSituation } = useSituationNow()
-  const set = (ref: string, state: string, normal: string) => {
+  const set = (ref: Ref, state: string, normal: string) => {
     const { [ref]: _, ...rest } = situation.modes
     setSituation(changedSituation(situation, { modes: state === normal ? rest : { ...rest, [ref]: state } }))
   }
@@ -49,9 +50,9 @@ export function ModesControl() {
           <SelectField
             key={ref}
             label={mode.label === 'Breaker' ? `Breaker, ${placed.label.toLowerCase()}` : mode.label}
-            value={situation.modes[ref] ?? mode.states[0]!.id}
+            value={situation.modes[ref] ?? nth(mode.states, 0).id}
             options={mode.states.map((s) => [s.id, s.reach === 'failure' ? `${s.label} (failed)` : s.label])}
-            onValue={(state) => set(ref, state, mode.states[0]!.id)}
+            onValue={(state) => set(ref, state, nth(mode.states, 0).id)}
           />
         ))}
       </div>

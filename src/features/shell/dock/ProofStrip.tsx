@@ -70,7 +70,9 @@ export function ProofStrip() {
           max={warmestF}
           step={1}
           value={[Math.round(situation.outdoorF)]}
-          onValueChange={([t]) => setSituation(changedSituation(situation, { outdoorF: degF(t!) }))}
+          onValueChange={([t = situation.outdoorF]) =>
+            setSituation(changedSituation(situation, { outdoorF: degF(t) }))
+          }
         >
           <Slider.Track className="absolute inset-0 cursor-pointer">
             {notches.map(({ finding, at }) => (

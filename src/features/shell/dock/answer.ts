@@ -1,3 +1,4 @@
+import { nth } from '@/core/sure'
 import { wantsBackup } from '@/core/equipment'
 import type { JobScreenValue } from '../../session'
 import { chainSentence, gateWords, lower, refWords, targetWords } from '@/words'
@@ -19,8 +20,8 @@ export function answerLines(
     return t.making.what === 'compressor' && !['off', 'fan', 'emergency'].includes(j.situation.call)
   })
   if (wanted < 0) return [first, '']
-  const chain = j.chains[wanted]!
+  const chain = nth(j.chains, wanted)
   const gate = chain.first === null ? undefined : chain.gates[chain.first]
   const why = gate ? gateWords(j.inst, gate).reason : chainSentence(j.inst, chain)
-  return [first, `${targetWords(j.targets[wanted]!)} held: ${why}`]
+  return [first, `${targetWords(nth(j.targets, wanted))} held: ${why}`]
 }

@@ -1,0 +1,32 @@
+/** What the code around it knows to be there. Where it is not, the program is wrong, and says so at the place. */
+
+/**
+ * An element of a list by its place.
+ * @param i 0 to length − 1
+ * @throws RangeError where there is no such element
+ */
+export function nth<T>(list: ArrayLike<T>, i: number): T {
+  const found = list[i]
+  if (found === undefined) throw new RangeError(`no element ${i} in a list of ${list.length}`)
+  return found
+}
+
+/**
+ * What a map has under a key.
+ * @throws RangeError where there is nothing
+ */
+export function under<K, V>(map: { get(key: K): V | undefined }, key: K): V {
+  const found = map.get(key)
+  if (found === undefined) throw new RangeError(`nothing under ${String(key)}`)
+  return found
+}
+
+/**
+ * A value that others have looked at already.
+ * @param what what is missing otherwise
+ * @throws TypeError where there is none
+ */
+export function sure<T>(value: T | null | undefined, what: string): T {
+  if (value === null || value === undefined) throw new TypeError(`${what} is missing`)
+  return value
+}
