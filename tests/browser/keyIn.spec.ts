@@ -2,7 +2,7 @@ import { expect, test, type Page } from '@playwright/test'
 import { copyOf, open, saved, terminal, verdict } from './helpers'
 
 const part = (page: Page, name: string) =>
-  page.getByRole('group', { name: 'Parts of the setup' }).getByRole('button', { name }).click()
+  page.getByRole('tablist', { name: 'Parts of the setup' }).getByRole('tab', { name }).click()
 const device = (page: Page, name: RegExp) =>
   page.getByRole('group', { name: 'Device' }).getByRole('button', { name }).first().click()
 const line = (page: Page, id: string) => page.locator(`[data-line="${id}"]`)

@@ -67,7 +67,7 @@ test('a conductor is landed by dragging from one terminal to the other', async (
   await page.mouse.move(from.x + 30, from.y - 20)
   await page.mouse.move(to.x + 20, to.y + 10)
   await page.mouse.up()
-  await expect(page.getByText('Landed from Air handler W1 to Air handler G')).toBeVisible()
+  await expect(page.getByText('Landed from Air handler W1 to Air handler G.', { exact: true })).toBeVisible()
   await saved(page)
   await page.getByRole('button', { name: 'Undo', exact: true }).last().click()
   await expect(verdict(page)).toHaveText(

@@ -2,7 +2,7 @@ import { expect, test, type Page } from '@playwright/test'
 import { copyOf, open, saved } from './helpers'
 
 const part = (page: Page, name: string) =>
-  page.getByRole('group', { name: 'Parts of the setup' }).getByRole('button', { name }).click()
+  page.getByRole('tablist', { name: 'Parts of the setup' }).getByRole('tab', { name }).click()
 
 test('the interview recommends with reasons, a school changes a group at once, and what is taken says so', async ({
   page,

@@ -1,5 +1,6 @@
 'use client'
 
+import { Toast } from 'radix-ui'
 import { nth } from '@/core/sure'
 import { useCallback, useMemo, useState, useSyncExternalStore } from 'react'
 import { EARTH } from '@/core/equipment'
@@ -176,27 +177,41 @@ function Banner({ landing }: { landing: ReturnType<typeof useLanding> }) {
         ? `Moving the ${refWords(inst, `wires.${state.wire}`)}: choose where its end goes.`
         : null
   return (
-    <div
-      role="status"
-      className="pointer-events-none fixed inset-x-3 bottom-[calc(10.5rem)] z-20 lg:absolute lg:inset-x-auto lg:top-auto lg:bottom-4 lg:left-[190px]"
-    >
-      {(text || done) && (
-        <p className="pointer-events-auto flex flex-wrap items-center gap-3 rounded bg-ink px-4 py-2 text-[15px] text-bench shadow-lg lg:fixed lg:bottom-4">
-          <span>{text ?? `${done?.words ?? ''}.`}</span>
-          {text ? (
-            <Button className="!min-h-9" onClick={() => landing.setState({ step: 'none' })}>
-              Stop
-            </Button>
-          ) : (
-            <Button className="!min-h-9" onClick={landing.undoDone}>
-              Undo
-            </Button>
-          )}
-        </p>
+    <>
+      {text && (
+        <div role="status" className={cx(BANNER, BANNER_LOOK)}>
+          <span>{text}</span>
+          <Button className="!min-h-9" onClick={() => landing.setState({ step: 'none' })}>
+            Stop
+          </Button>
+        </div>
       )}
-    </div>
+      <Toast.Provider duration={UNDO_MS} label="Done" swipeDirection="down">
+        {done && !text && (
+          <Toast.Root
+            key={done.at}
+            className={BANNER_LOOK}
+            onOpenChange={(open) => !open && landing.forget()}
+          >
+            <Toast.Title>{done.words}.</Toast.Title>
+            <Toast.Action altText="Undo it" asChild>
+              <Button className="!min-h-9" onClick={landing.undoDone}>
+                Undo
+              </Button>
+            </Toast.Action>
+          </Toast.Root>
+        )}
+        <Toast.Viewport className={BANNER} />
+      </Toast.Provider>
+    </>
   )
 }
+
+/** ms that what was done is offered for undoing; a pointer on it, or another window, holds it. */
+const UNDO_MS = 10_000
+const BANNER = 'fixed inset-x-3 bottom-[10.5rem] z-20 lg:inset-x-auto lg:bottom-4 lg:left-[190px]'
+const BANNER_LOOK =
+  'flex flex-wrap items-center gap-3 rounded bg-ink px-4 py-2 text-[15px] text-bench shadow-lg'
 
 const WIDE = '(min-width: 1024px)'
 const onWidth = (l: () => void) => {

@@ -7,13 +7,13 @@ import { refWords } from '@/words'
 import { newWireId, useBoard, useJobScreen } from '../session'
 import { choose, landingOperations, type Landing } from './landing'
 
-/** What was just done, offered for undoing for ten seconds. */
+/** What was just done, offered for undoing. */
 export interface Done {
   words: string
   at: number
 }
 
-/** The landing machine with its edits and its ten-second undo. */
+/** The landing machine with its edits, and what was done last. */
 export function useLanding() {
   const { edit, undo } = useJobScreen()
   const board = useBoard()
@@ -42,12 +42,6 @@ export function useLanding() {
   )
 
   useEffect(() => {
-    if (!done) return
-    const timer = setTimeout(() => setDone(null), 10_000)
-    return () => clearTimeout(timer)
-  }, [done])
-
-  useEffect(() => {
     const onKey = (e: KeyboardEvent) => e.key === 'Escape' && setState({ step: 'none' })
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
@@ -59,6 +53,7 @@ export function useLanding() {
     chooseTerminal,
     perform,
     done,
+    forget: () => setDone(null),
     undoDone: () => {
       undo()
       setDone(null)

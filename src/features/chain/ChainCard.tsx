@@ -5,7 +5,7 @@ import type { Target } from '@/core/query'
 import { memo } from 'react'
 import type { Installation, Ref } from '@/core/installation'
 import type { ChainGate, GateChain } from '@/core/explain'
-import { cx } from '@/ui'
+import { cx, Disclosure } from '@/ui'
 import { gateWords, lower, targetWords } from '@/words'
 import { GateLine } from './GateLine'
 
@@ -57,10 +57,15 @@ export const ChainCard = memo(function ChainCard({
       </button>
       <GateLine inst={inst} chain={chain} />
       {words && gate && <Reason gate={gate} name={words.name} reason={words.reason} />}
-      <details className="text-sm text-soft">
-        <summary className="min-h-8 w-fit py-1 lg:min-h-0 lg:py-0">
-          {passing} of {chain.gates.length} gates pass
-        </summary>
+      <Disclosure
+        className="text-sm text-soft"
+        summary={
+          <>
+            {passing} of {chain.gates.length} gates pass
+          </>
+        }
+        summaryClass="min-h-8 w-fit py-1 lg:min-h-0 lg:py-0"
+      >
         <ol className="mt-1">
           {chain.gates.map((g) => {
             const w = gateWords(inst, g)
@@ -75,7 +80,7 @@ export const ChainCard = memo(function ChainCard({
             )
           })}
         </ol>
-      </details>
+      </Disclosure>
     </li>
   )
 })

@@ -1,5 +1,6 @@
 'use client'
 
+import * as yup from 'yup'
 import { nth } from '@/core/sure'
 import { useMemo, useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react'
 import { ask, linesOf } from '@/client'
@@ -17,7 +18,7 @@ import {
   type ProfileRow,
 } from '@/core/setup'
 import { formatDevice } from '@/jobfile'
-import { Button, SelectField, cx, Field, Input } from '@/ui'
+import { Button, Disclosure, SelectField, cx, Field, Input, useDraftForm } from '@/ui'
 import { INTENT_WORDS, lineWords } from '@/words'
 
 const STYLES: Record<ProfileStyle, string> = {
@@ -46,26 +47,45 @@ const WIDTH: Record<Column, string> = {
   when: 'w-28',
 }
 
+interface Draft {
+  name: string
+  fits: string
+  frame: ReturnType<typeof frameOf>
+  rows: ProfileRow[]
+}
+/** Rows and keys are judged line by line as they are read; the name is all that the form itself asks for. */
+const draftSchema = yup.object({ name: yup.string().trim().max(120).required('A name is expected here') })
+const draftOf = (device: Device): Draft => ({
+  name: device.name,
+  fits: device.fits.join(', '),
+  frame: frameOf(device),
+  rows: [...profileRowsOf(device), ...blanks(3)],
+})
+const withCommas = (text: string): string[] =>
+  text
+    .split(',')
+    .map((f) => f.trim())
+    .filter(Boolean)
+
 const blanks = (n: number): ProfileRow[] => Array.from({ length: n }, () => EMPTY_ROW)
 
 /** A paper manual's menu as a table: typed with the keyboard, pasted from a spreadsheet, each error at its line. */
 export function ProfileEditor({ device, onSaved }: { device: Device; onSaved: () => void }) {
-  const [rows, setRows] = useState<ProfileRow[]>(() => [...profileRowsOf(device), ...blanks(3)])
-  const [frame, setFrame] = useState(() => frameOf(device))
-  const [head, setHead] = useState({ name: device.name, fits: device.fits.join(', ') })
+  const fresh = useMemo((): Draft => draftOf(device), [device])
+  const { form, values, put, clear } = useDraftForm<Draft>(`profile-${device.id}`, draftSchema, fresh)
+  const { rows, frame } = values
+  const setRows = (next: ProfileRow[]) => put({ rows: next })
+  const setFrame = (next: Draft['frame']) => put({ frame: next })
   const [said, setSaid] = useState<string[] | null>(null)
   const table = useRef<HTMLTableElement>(null)
   const read = useMemo(() => readRows(device, rows), [device, rows])
   const made = useMemo(
     () => ({
       ...withRows(device, read, frame),
-      name: head.name.trim() || device.name,
-      fits: head.fits
-        .split(',')
-        .map((f) => f.trim())
-        .filter(Boolean),
+      name: values.name.trim(),
+      fits: withCommas(values.fits),
     }),
-    [device, read, frame, head],
+    [device, read, frame, values.name, values.fits],
   )
   const preview = useMemo(() => {
     const settings = Object.fromEntries(made.settings.map((s) => [s.id, s.default]))
@@ -78,27 +98,25 @@ export function ProfileEditor({ device, onSaved }: { device: Device; onSaved: ()
     cell?.focus()
     cell?.select()
   }
-  const put = (row: number, column: Column, text: string) =>
-    setRows((old) => old.map((r, i) => (i === row ? { ...r, [column]: text } : r)))
+  const type = (row: number, column: Column, text: string) =>
+    setRows(rows.map((r, i) => (i === row ? { ...r, [column]: text } : r)))
   const paste = (e: ClipboardEvent, row: number, column: Column) => {
     const text = e.clipboardData.getData('text/plain')
     if (!/[\t\n]/.test(text.trim())) return
     e.preventDefault()
     const from = COLUMNS.indexOf(column)
     const parts = rowsFromText(text)
-    setRows((old) => {
-      const next = [...old, ...blanks(Math.max(0, row + parts.length + 3 - old.length))]
-      parts.forEach((part, i) => {
-        const cells = COLUMNS.map((c) => part[c])
-        const target = { ...nth(next, row + i) }
-        cells.forEach((cell, n) => {
-          const to = COLUMNS[from + n]
-          if (cell !== undefined && to) target[to] = cell
-        })
-        next[row + i] = target
+    const next = [...rows, ...blanks(Math.max(0, row + parts.length + 3 - rows.length))]
+    parts.forEach((part, i) => {
+      const cells = COLUMNS.map((c) => part[c])
+      const target = { ...nth(next, row + i) }
+      cells.forEach((cell, n) => {
+        const to = COLUMNS[from + n]
+        if (cell !== undefined && to) target[to] = cell
       })
-      return next
+      next[row + i] = target
     })
+    setRows(next)
   }
   const onKey = (e: KeyboardEvent, row: number, column: Column) => {
     const move = e.key === 'Enter' || e.key === 'ArrowDown' ? 1 : e.key === 'ArrowUp' ? -1 : 0
@@ -114,7 +132,9 @@ export function ProfileEditor({ device, onSaved }: { device: Device; onSaved: ()
         ? [`${read.items.length} items are kept. Jobs that use the device keep what they carry.`]
         : linesOf(answer, 'Not kept'),
     )
-    if (answer.ok) onSaved()
+    if (!answer.ok) return
+    clear(values)
+    onSaved()
   }
   return (
     <section aria-label={`Key-in profile, ${device.name}`} data-testid="profile-editor" className="mt-3">
@@ -135,25 +155,11 @@ export function ProfileEditor({ device, onSaved }: { device: Device; onSaved: ()
         </ul>
       )}
       <div className="my-2 grid gap-3 sm:grid-cols-2">
-        <Field label="Name">
-          {(ids) => (
-            <Input
-              {...ids}
-              maxLength={120}
-              value={head.name}
-              onChange={(e) => setHead({ ...head, name: e.target.value })}
-            />
-          )}
+        <Field label="Name" error={form.formState.errors.name?.message ?? null}>
+          {(ids) => <Input {...ids} {...form.register('name')} maxLength={120} />}
         </Field>
         <Field label="Models and revisions that it fits, with commas">
-          {(ids) => (
-            <Input
-              {...ids}
-              maxLength={200}
-              value={head.fits}
-              onChange={(e) => setHead({ ...head, fits: e.target.value })}
-            />
-          )}
+          {(ids) => <Input {...ids} {...form.register('fits')} maxLength={200} />}
         </Field>
       </div>
       <div className="my-2 grid gap-3 sm:grid-cols-3">
@@ -168,16 +174,7 @@ export function ProfileEditor({ device, onSaved }: { device: Device; onSaved: ()
             <Input
               {...ids}
               value={frame.enter.join(', ')}
-              onChange={(e) =>
-                setFrame({
-                  ...frame,
-                  enter: e.target.value
-                    .split(',')
-                    .map((k) => k.trim())
-                    .filter(Boolean)
-                    .slice(0, 8),
-                })
-              }
+              onChange={(e) => setFrame({ ...frame, enter: withCommas(e.target.value).slice(0, 8) })}
             />
           )}
         </Field>
@@ -233,7 +230,7 @@ export function ProfileEditor({ device, onSaved }: { device: Device; onSaved: ()
                           wrong && 'outline-2 -outline-offset-2 outline-harm',
                         )}
                         value={row[c]}
-                        onChange={(e) => put(i, c, e.target.value)}
+                        onChange={(e) => type(i, c, e.target.value)}
                         onPaste={(e) => paste(e, i, c)}
                         onKeyDown={(e) => onKey(e, i, c)}
                       />
@@ -253,9 +250,18 @@ export function ProfileEditor({ device, onSaved }: { device: Device; onSaved: ()
         ))}
       </datalist>
       <div className="mt-3 flex flex-wrap items-center gap-3">
-        <Button look="strong" disabled={read.errors.length > 0} onClick={() => void save()}>
+        <Button
+          look="strong"
+          disabled={read.errors.length > 0}
+          onClick={() => void form.handleSubmit(save)()}
+        >
           Keep the profile
         </Button>
+        {form.formState.isDirty && (
+          <Button look="quiet" onClick={() => clear(fresh)}>
+            Drop what was typed
+          </Button>
+        )}
         {said && (
           <ul role="status">
             {said.slice(0, 6).map((l) => (
@@ -264,10 +270,12 @@ export function ProfileEditor({ device, onSaved }: { device: Device; onSaved: ()
           </ul>
         )}
       </div>
-      <details className="mt-3" open>
-        <summary className="min-h-8 py-1 font-bold">
-          The key-in sheet as it will be, {preview.length} lines
-        </summary>
+      <Disclosure
+        className="mt-3"
+        defaultOpen
+        summary={<>The key-in sheet as it will be, {preview.length} lines</>}
+        summaryClass="min-h-8 py-1 font-bold"
+      >
         <ol className="max-h-60 overflow-auto text-[15px]" tabIndex={0} aria-label="Preview">
           {preview.map((l) => {
             const w = lineWords(l, l.item?.label ?? '')
@@ -284,7 +292,7 @@ export function ProfileEditor({ device, onSaved }: { device: Device; onSaved: ()
             )
           })}
         </ol>
-      </details>
+      </Disclosure>
     </section>
   )
 }

@@ -1,11 +1,12 @@
 'use client'
 
 import { useEffect, useState } from 'react'
+import * as yup from 'yup'
 import type { Device } from '@/core/equipment'
 import { CABLE_COLOURS } from '@/core/plan'
 import { ask } from '@/client'
 import { formatDevice, sentence } from '@/jobfile'
-import { Button, SelectField, Field, Input } from '@/ui'
+import { Button, Disclosure, SelectField, Field, Input, useDraftForm } from '@/ui'
 import { useJobScreen } from '../session'
 import { DeviceForm } from '../deviceForm'
 
@@ -23,15 +24,27 @@ function Said({ text }: { text: string | null }) {
   ) : null
 }
 
+const NO_DEVICE = { id: '', where: '', fresh: false }
+const deviceSchema = yup.object({
+  id: yup.string().required(),
+  where: yup.string().max(80).defined(),
+  fresh: yup.boolean().defined(),
+})
+const NO_CABLE = { from: '', to: '', count: 8 }
+const cableSchema = yup.object({
+  from: yup.string().required(),
+  to: yup.string().required(),
+  count: yup.number().integer().min(2).max(10).required(),
+})
+
 /** Puts a device from the library into the job, where it is bolted down. */
 export function AddDevice() {
   const { job, edit } = useJobScreen()
   const [library, setLibrary] = useState<Device[] | null>(null)
-  const [id, setId] = useState('')
-  const [where, setWhere] = useState('')
+  const { form, values, put, clear } = useDraftForm(`add-device-${job.id}`, deviceSchema, NO_DEVICE)
+  const { id, where, fresh } = values
   const [said, setSaid] = useState<string | null>(null)
   const [open, setOpen] = useState(false)
-  const [fresh, setFresh] = useState(false)
   useEffect(() => {
     if (!open || library) return
     void ask<{ devices: Device[] }>(fetch, '/api/library').then((a) =>
@@ -56,11 +69,15 @@ export function AddDevice() {
     setSaid(
       result.ok ? `${device.name} is added; land it on the Bench.` : result.problems.map(sentence).join('; '),
     )
-    if (result.ok) setId('')
+    if (result.ok) clear({ ...values, id: '' })
   }
   return (
-    <details onToggle={(e) => setOpen(e.currentTarget.open)} className="mt-3">
-      <summary className="min-h-8 py-1 font-bold">Add a device</summary>
+    <Disclosure
+      onOpenChange={setOpen}
+      className="mt-3"
+      summary="Add a device"
+      summaryClass="min-h-8 py-1 font-bold"
+    >
       <div className="mt-2 grid max-w-3xl items-end gap-3 sm:grid-cols-[2fr_1fr_auto]">
         <SelectField
           label="From the library"
@@ -68,18 +85,12 @@ export function AddDevice() {
           value={id}
           none="choose"
           options={(library ?? []).map((d) => [d.id, d.name])}
-          onValue={setId}
+          onValue={(device) => put({ id: device })}
         />
         <Field label="Where">
           {(ids) => (
             <>
-              <Input
-                {...ids}
-                list="places"
-                value={where}
-                maxLength={80}
-                onChange={(e) => setWhere(e.target.value)}
-              />
+              <Input {...ids} {...form.register('where')} list="places" maxLength={80} />
               <datalist id="places">
                 {places.map((p) => (
                   <option key={p} value={p} />
@@ -92,31 +103,33 @@ export function AddDevice() {
           Add
         </Button>
       </div>
-      <Button className="mt-2" aria-pressed={fresh} onClick={() => setFresh(!fresh)}>
+      <Button className="mt-2" aria-pressed={fresh} onClick={() => put({ fresh: !fresh })}>
         {fresh ? '✓ New from its box' : 'It is new from its box'}
       </Button>
-      <details className="mt-2">
-        <summary className="min-h-12 py-2 lg:min-h-8">Not in the library: describe it</summary>
+      <Disclosure
+        className="mt-2"
+        summary="Not in the library: describe it"
+        summaryClass="min-h-12 py-2 lg:min-h-8"
+      >
         <div className="mt-2">
           <DeviceForm
             onMade={(made) => {
               setLibrary((known) => [...(known ?? []), made])
-              setId(made.id)
+              put({ id: made.id })
             }}
           />
         </div>
-      </details>
+      </Disclosure>
       <Said text={said} />
-    </details>
+    </Disclosure>
   )
 }
 
 /** Puts a low-voltage cable in, with bare conductors at both ends. */
 export function AddCable() {
   const { job, edit } = useJobScreen()
-  const [from, setFrom] = useState('')
-  const [to, setTo] = useState('')
-  const [count, setCount] = useState(8)
+  const { values, put, clear } = useDraftForm(`add-cable-${job.id}`, cableSchema, NO_CABLE)
+  const { from, to, count } = values
   const [said, setSaid] = useState<string | null>(null)
   const label = (ref: string) => job.placed.find((p) => p.ref === ref)?.label ?? ref
   const add = () => {
@@ -137,6 +150,7 @@ export function AddCable() {
       })),
     })
     setSaid(result.ok ? `${name} is added; give its length above.` : result.problems.map(sentence).join('; '))
+    if (result.ok) clear(values)
   }
   const end = (text: string, value: string, set: (v: string) => void) => (
     <SelectField
@@ -148,23 +162,22 @@ export function AddCable() {
     />
   )
   return (
-    <details className="mt-3">
-      <summary className="min-h-8 py-1 font-bold">Add a cable</summary>
+    <Disclosure className="mt-3" summary="Add a cable" summaryClass="min-h-8 py-1 font-bold">
       <div className="mt-2 grid max-w-3xl items-end gap-3 sm:grid-cols-4">
-        {end('From', from, setFrom)}
-        {end('To', to, setTo)}
+        {end('From', from, (ref) => put({ from: ref }))}
+        {end('To', to, (ref) => put({ to: ref }))}
         <SelectField
           label="Conductors"
           value={String(count)}
           options={[2, 4, 5, 6, 7, 8, 9, 10].map((n) => [String(n), String(n)])}
-          onValue={(n) => setCount(Number(n))}
+          onValue={(n) => put({ count: Number(n) })}
         />
         <Button look="strong" disabled={!from || !to || from === to} onClick={add}>
           Add
         </Button>
       </div>
       <Said text={said} />
-    </details>
+    </Disclosure>
   )
 }
 

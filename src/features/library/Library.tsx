@@ -6,7 +6,7 @@ import { useCallback, useEffect, useState } from 'react'
 import { ask } from '@/client'
 import type { Device } from '@/core/equipment'
 import { formatDevice } from '@/jobfile'
-import { Button, cx, downloadFile, Field, FileButton, Input } from '@/ui'
+import { Button, cx, downloadFile, Field, FileButton, Input, Disclosure } from '@/ui'
 import { DEVICE_WORDS } from '@/words'
 import { DeviceForm, ProfileEditor, saveDevice } from '../deviceForm'
 
@@ -81,12 +81,12 @@ export function Library() {
           ))}
         </ul>
       )}
-      <details className="mt-3">
-        <summary className="min-h-12 py-2 font-bold lg:min-h-8">Describe a device that is not here</summary>
+      <Disclosure className="mt-3" summary="Describe a device that is not here" summaryClass="min-h-12 py-2 font-bold lg:min-h-8">
+        
         <div className="mt-2">
           <DeviceForm onMade={() => void load()} />
         </div>
-      </details>
+      </Disclosure>
       <ul className="mt-3 min-h-64">
         {shown.map((d) => {
           const own = list?.own.includes(d.id)

@@ -8,7 +8,19 @@ import * as yup from 'yup'
 import type { Device, DeviceKind } from '@/core/equipment'
 import { ask, linesOf } from '@/client'
 import { freshParts, type Job } from '@/jobfile'
-import { Button, Caution, SelectField, cx, Field, Input, Select, TypedInput, useDraftForm } from '@/ui'
+import {
+  Button,
+  Caution,
+  SelectField,
+  cx,
+  Field,
+  Input,
+  Select,
+  TypedInput,
+  useDraftForm,
+  Disclosure,
+  Tip,
+} from '@/ui'
 import { unmetWords, planSentence } from '@/words'
 import { EXTRAS, gearOf, isPackaged, jobOf, KINDS, planOf, type Choices } from './gear'
 import { DeviceForm } from '../deviceForm'
@@ -159,10 +171,11 @@ export function NewJob() {
               !packaged &&
               pick('Strip kit', 'kit', 'none')}
           </div>
-          <details className="mt-3">
-            <summary className="min-h-12 py-2 lg:min-h-8">
-              Something that is not in the library: describe it
-            </summary>
+          <Disclosure
+            className="mt-3"
+            summary="Something that is not in the library: describe it"
+            summaryClass="min-h-12 py-2 lg:min-h-8"
+          >
             <div className="mt-2 border-l-4 border-line pl-3">
               <DeviceForm
                 onMade={(made) => {
@@ -175,7 +188,7 @@ export function NewJob() {
                 }}
               />
             </div>
-          </details>
+          </Disclosure>
           <Extras library={library} chosen={c.extras} onChange={(extras) => put({ extras })} />
           <p className="mt-4 flex flex-wrap items-center gap-x-4 gap-y-2">
             <Button aria-pressed={c.newFromBox} onClick={() => put({ newFromBox: !c.newFromBox })}>
@@ -277,16 +290,16 @@ function Extras({
         .map((d) => {
           const on = chosen.includes(d.id)
           return (
-            <Button
-              key={d.id}
-              aria-pressed={on}
-              title={d.about}
-              className={cx(on && '!border-2 !border-ink font-bold')}
-              onClick={() => onChange(on ? chosen.filter((x) => x !== d.id) : [...chosen, d.id])}
-            >
-              {on ? '✓ ' : ''}
-              {d.name}
-            </Button>
+            <Tip key={d.id} text={d.about ?? d.name}>
+              <Button
+                aria-pressed={on}
+                className={cx(on && '!border-2 !border-ink font-bold')}
+                onClick={() => onChange(on ? chosen.filter((x) => x !== d.id) : [...chosen, d.id])}
+              >
+                {on ? '✓ ' : ''}
+                {d.name}
+              </Button>
+            </Tip>
           )
         })}
     </fieldset>

@@ -3,7 +3,7 @@
 import { useMemo, useState } from 'react'
 import { compare, landedBy, planLanding, planned, practiceFor, type WiringPractice } from '@/core/plan'
 import { planOperations, sentence } from '@/jobfile'
-import { Button, Swatch } from '@/ui'
+import { Button, Swatch, Disclosure } from '@/ui'
 import { unmetWords, differenceWords, planSentence, planSettingWords, refWords, whyWords } from '@/words'
 import { newWireId, useJobScreen } from '../session'
 import { PracticePicker } from './PracticePicker'
@@ -73,8 +73,7 @@ export function PlanPanel() {
           Nothing was recorded: {refused}
         </p>
       )}
-      <details className="mt-3">
-        <summary className="min-h-8 py-1">The plan, conductor by conductor</summary>
+      <Disclosure className="mt-3" summary="The plan, conductor by conductor" summaryClass="min-h-8 py-1">
         <table className="mt-1 w-full max-w-3xl text-left text-[15px]">
           <thead className="text-sm text-soft">
             <tr>
@@ -97,7 +96,7 @@ export function PlanPanel() {
             ))}
           </tbody>
         </table>
-      </details>
+      </Disclosure>
     </section>
   )
 }

@@ -2,7 +2,7 @@
 
 import type { Intent } from '@/core/equipment'
 import { expressedIn, INTENT_GROUPS, INTENTS_BY_GROUP, type Allowed, type Expressed } from '@/core/setup'
-import { cx } from '@/ui'
+import { cx, Disclosure } from '@/ui'
 import { findingWords, GROUP_WORDS, INTENT_WORDS, settingText } from '@/words'
 import { useJobScreen } from '../session'
 import { useSetValue } from './hooks'
@@ -35,10 +35,11 @@ export function Intents() {
               )}
             </ul>
             {cannot.length > 0 && (
-              <details className="mt-2 text-[15px]">
-                <summary className="min-h-8 py-1 text-soft">
-                  {cannot.length} that no device here can express
-                </summary>
+              <Disclosure
+                className="mt-2 text-[15px]"
+                summary={<>{cannot.length} that no device here can express</>}
+                summaryClass="min-h-8 py-1 text-soft"
+              >
                 <ul>
                   {cannot.map(({ intent }) => (
                     <li key={intent} className="border-t border-line py-1">
@@ -49,7 +50,7 @@ export function Intents() {
                     </li>
                   ))}
                 </ul>
-              </details>
+              </Disclosure>
             )}
           </section>
         )

@@ -1,13 +1,14 @@
 'use client'
 
 import { isLanded } from '@/core/query'
+import { Checkbox } from 'radix-ui'
 import { useEffect, useRef, useState } from 'react'
 import { placedByRef, makeRef, type Installation, type Placed } from '@/core/installation'
 import { sure } from '@/core/sure'
 import { allowedOf, keyInSheet, ledPattern, type SheetLine } from '@/core/setup'
 import type { Unknowable, Value } from '@/core/equipment'
 import { onDevice } from '@/jobfile'
-import { Button, Caution, cx, Field, TypedInput } from '@/ui'
+import { Button, Caution, cx, Field, TypedInput, Disclosure } from '@/ui'
 import { INTENT_WORDS, lineWords, settingText } from '@/words'
 import { useJobScreen } from '../session'
 import { useSetValue, useStamp } from './hooks'
@@ -214,20 +215,18 @@ function Line({
       className={cx('border-t border-line py-1.5', current && 'bg-raised')}
     >
       <div className="flex items-center gap-3">
-        <button
-          type="button"
-          role="checkbox"
-          aria-checked={ticked}
+        <Checkbox.Root
+          checked={ticked}
           aria-label={item ? `${name} keyed in` : words.title}
           disabled={blocked}
-          onClick={tick}
+          onCheckedChange={tick}
           className={cx(
             'flex size-12 shrink-0 items-center justify-center rounded border-2 text-2xl font-bold disabled:border-dashed disabled:opacity-50',
             ticked ? 'border-well bg-well-soft text-well' : 'border-ink bg-raised',
           )}
         >
-          {ticked ? '✓' : ''}
-        </button>
+          <Checkbox.Indicator>✓</Checkbox.Indicator>
+        </Checkbox.Root>
         <div className="min-w-0 flex-1">
           <p className={cx('leading-tight', ticked && 'text-soft')}>
             <span className="font-bold">{words.title}</span>
@@ -278,14 +277,18 @@ function Line({
         </div>
       </div>
       {set && item && setting && (blocked || !ticked) && (
-        <details className="ml-15 text-[15px]" open={blocked}>
-          <summary className="min-h-8 py-1 text-soft">
-            {keyed?.found
+        <Disclosure
+          className="ml-15 text-[15px]"
+          defaultOpen={blocked}
+          summary={
+            keyed?.found
               ? `Found: ${valueText(placed, item.setting, keyed.found.value)}`
               : blocked
                 ? 'Write down what it shows first'
-                : 'Record what it showed'}
-          </summary>
+                : 'Record what it showed'
+          }
+          summaryClass="min-h-8 py-1 text-soft"
+        >
           <div className="max-w-60">
             <ValueField
               label={`${name}: as found`}
@@ -308,7 +311,7 @@ function Line({
               </Button>
             )}
           </div>
-        </details>
+        </Disclosure>
       )}
     </li>
   )

@@ -5,7 +5,7 @@ import type { Unknowable, Value } from '@/core/equipment'
 import { settingValue, type Placed } from '@/core/installation'
 import { itemsFor } from '@/core/setup'
 import { keypadFor, type Keypad } from '@/core/keypad'
-import { Button } from '@/ui'
+import { Button, Disclosure } from '@/ui'
 
 /** A stand-in of the device, operated by its own keys: to try a sheet before the unit is in front of one. */
 export function Rehearse({
@@ -28,8 +28,12 @@ export function Rehearse({
   const now = box?.settings() ?? {}
   const right = keyed.filter((s) => now[s.id] === settingValue(placed, s.id)).length
   return (
-    <details className="mt-4" onToggle={(e) => e.currentTarget.open && !box && start()}>
-      <summary className="min-h-12 py-2 font-bold lg:min-h-8 lg:py-1">Rehearse on a stand-in</summary>
+    <Disclosure
+      className="mt-4"
+      onOpenChange={(open) => open && !box && start()}
+      summary="Rehearse on a stand-in"
+      summaryClass="min-h-12 py-2 font-bold lg:min-h-8 lg:py-1"
+    >
       {box && (
         <div data-testid="rehearse" className="mt-2 max-w-xl rounded-lg border-2 border-edge bg-panel p-4">
           <output
@@ -61,6 +65,6 @@ export function Rehearse({
           </Button>
         </div>
       )}
-    </details>
+    </Disclosure>
   )
 }

@@ -1,7 +1,6 @@
 'use client'
 
-import { useState } from 'react'
-import { Button } from '@/ui'
+import { Tabs } from 'radix-ui'
 import { useJobScreen } from '../session'
 import { Conflicts } from './Conflicts'
 import { Intents } from './Intents'
@@ -19,13 +18,14 @@ const TABS = [
   { id: 'card', label: 'Owner’s card', show: OwnersCard },
 ] as const
 
+const TAB_LOOK =
+  'inline-flex min-h-12 items-center rounded border border-edge bg-raised px-4 text-[15px] leading-tight hover:bg-panel data-[state=active]:border-ink data-[state=active]:bg-ink data-[state=active]:text-bench lg:min-h-9 lg:px-3'
+
 /** From what the owner wants to what is keyed in. The contradictions first, then the work. */
 export function Setup() {
   const { job } = useJobScreen()
-  const [open, setOpen] = useState<(typeof TABS)[number]['id']>('keys')
   const conflicts = useJobScreen().conflicts
   const pending = job.setup.temporary.filter((t) => !t.back)
-  const Tab = (TABS.find((t) => t.id === open) ?? TABS[0]).show
   return (
     <div className="max-w-5xl pb-10">
       <p
@@ -40,19 +40,20 @@ export function Setup() {
       </p>
       <Conflicts conflicts={conflicts} />
       <Temporary pending={pending} />
-      <div role="group" aria-label="Parts of the setup" className="mt-3 mb-4 flex flex-wrap gap-2">
-        {TABS.map((t) => (
-          <Button
-            key={t.id}
-            look={open === t.id ? 'strong' : 'plain'}
-            aria-pressed={open === t.id}
-            onClick={() => setOpen(t.id)}
-          >
-            {t.label}
-          </Button>
+      <Tabs.Root defaultValue="keys">
+        <Tabs.List aria-label="Parts of the setup" className="mt-3 mb-4 flex flex-wrap gap-2">
+          {TABS.map((t) => (
+            <Tabs.Trigger key={t.id} value={t.id} className={TAB_LOOK}>
+              {t.label}
+            </Tabs.Trigger>
+          ))}
+        </Tabs.List>
+        {TABS.map(({ id, show: Tab }) => (
+          <Tabs.Content key={id} value={id}>
+            <Tab />
+          </Tabs.Content>
         ))}
-      </div>
-      <Tab />
+      </Tabs.Root>
     </div>
   )
 }

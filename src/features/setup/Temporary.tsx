@@ -5,7 +5,7 @@ import { settingValue, makeRef } from '@/core/installation'
 import { allowedOf, itemsFor } from '@/core/setup'
 import type { Unknowable, Value } from '@/core/equipment'
 import type { Temporary as Item } from '@/jobfile'
-import { Button, SelectField, Field, Input } from '@/ui'
+import { Button, SelectField, Field, Input, Disclosure } from '@/ui'
 import { refWords, valueAtText } from '@/words'
 import { useJobScreen } from '../session'
 import { useStamp } from './hooks'
@@ -54,10 +54,11 @@ export function AddTemporary() {
   )
   const chosen = list.find((l) => l.at === at)
   return (
-    <details className="text-[15px]">
-      <summary className="min-h-12 py-2 text-soft lg:min-h-8 lg:py-1">
-        Change something for a test only
-      </summary>
+    <Disclosure
+      className="text-[15px]"
+      summary="Change something for a test only"
+      summaryClass="min-h-12 py-2 text-soft lg:min-h-8 lg:py-1"
+    >
       <div className="mt-1 grid max-w-3xl items-end gap-3 sm:grid-cols-[2fr_1fr_2fr_auto]">
         <SelectField
           label="Setting"
@@ -103,6 +104,6 @@ export function AddTemporary() {
           List it
         </Button>
       </div>
-    </details>
+    </Disclosure>
   )
 }

@@ -5,7 +5,7 @@ import type { Finding, Fix, Proof } from '@/core/rules'
 import type { Installation } from '@/core/installation'
 import type { Situation } from '@/core/situation'
 import { fixOperations, sentence } from '@/jobfile'
-import { Button, cx } from '@/ui'
+import { Button, cx, Disclosure } from '@/ui'
 import {
   factorsSentence,
   findingStatement,
@@ -82,8 +82,11 @@ function Sentence() {
 
 const Proven = memo(function Proven({ proof }: { proof: Proof }) {
   return (
-    <details className="text-sm text-soft">
-      <summary className="py-1 underline decoration-dotted underline-offset-4">what was proven</summary>
+    <Disclosure
+      className="text-sm text-soft"
+      summary="what was proven"
+      summaryClass="py-1 underline decoration-dotted underline-offset-4"
+    >
       <p className="mt-1 max-w-3xl">{factorsSentence(proof)}.</p>
       <ul className="mt-1 mb-2">
         {proof.rules.map((rule) => {
@@ -100,7 +103,7 @@ const Proven = memo(function Proven({ proof }: { proof: Proof }) {
           )
         })}
       </ul>
-    </details>
+    </Disclosure>
   )
 })
 
@@ -119,12 +122,13 @@ function Findings({ list, alone }: { list: Finding[]; alone: boolean }) {
 function Warnings({ list }: { list: Finding[] }) {
   if (!list.length) return null
   return (
-    <details className="mt-1 text-[15px]">
-      <summary className="min-h-8 py-1 text-watch">
-        {list.length === 1 ? 'One thing worth a look' : `${list.length} things worth a look`}
-      </summary>
+    <Disclosure
+      className="mt-1 text-[15px]"
+      summary={list.length === 1 ? 'One thing worth a look' : `${list.length} things worth a look`}
+      summaryClass="min-h-8 py-1 text-watch"
+    >
       <Findings list={list} alone={false} />
-    </details>
+    </Disclosure>
   )
 }
 

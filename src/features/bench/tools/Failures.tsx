@@ -1,11 +1,12 @@
 'use client'
 
+import { Progress } from 'radix-ui'
 import { useEffect, useRef, useState } from 'react'
 import type { Effect, EffectKind } from '@/core/failures'
 import type { Installation } from '@/core/installation'
 import type { Situation } from '@/core/situation'
 import { FaultRunner } from '@/workers'
-import { Button, cx } from '@/ui'
+import { Button, cx, Disclosure } from '@/ui'
 import { count, effectWords, EFFECT_WORDS, failureWords } from '@/words'
 import { useJobScreen } from '../../session'
 
@@ -55,7 +56,17 @@ export function Failures() {
       )}
       {run ? (
         <p className="flex items-center gap-3">
-          <progress max={run.of || 1} value={run.done} aria-label="Failures tried" />
+          <Progress.Root
+            max={run.of || 1}
+            value={run.done}
+            aria-label="Failures tried"
+            className="h-2 w-40 overflow-hidden rounded-full bg-line"
+          >
+            <Progress.Indicator
+              className="h-full bg-copper"
+              style={{ width: `${(100 * run.done) / (run.of || 1)}%` }}
+            />
+          </Progress.Root>
           {run.done} of {run.of || '…'}
           <Button onClick={cancel}>Stop</Button>
         </p>
@@ -68,10 +79,17 @@ export function Failures() {
         const own = effects.filter((e) => e.kind === kind)
         if (!own.length) return null
         return (
-          <details key={kind} open={kind === 'harm' || kind === 'noHeat'} className="mt-3">
-            <summary className={cx('min-h-8 py-1 font-bold', kind === 'harm' && 'text-harm')}>
-              {EFFECT_WORDS[kind]}: {own.length}
-            </summary>
+          <Disclosure
+            key={kind}
+            defaultOpen={kind === 'harm' || kind === 'noHeat'}
+            className="mt-3"
+            summary={
+              <>
+                {EFFECT_WORDS[kind]}: {own.length}
+              </>
+            }
+            summaryClass={cx('min-h-8 py-1 font-bold', kind === 'harm' && 'text-harm')}
+          >
             <ul>
               {own.map((e) => (
                 <li
@@ -93,7 +111,7 @@ export function Failures() {
                 </li>
               ))}
             </ul>
-          </details>
+          </Disclosure>
         )
       })}
       <p className="mt-3 max-w-2xl text-sm text-soft">

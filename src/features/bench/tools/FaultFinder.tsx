@@ -4,7 +4,7 @@ import { nth } from '@/core/sure'
 import { useEffect, useRef, useState } from 'react'
 import type { Diagnosis, MeterAnswer } from '@/core/failures'
 import { FaultRunner } from '@/workers'
-import { Button, Caution, SelectField } from '@/ui'
+import { Button, Caution, SelectField, Disclosure } from '@/ui'
 import type { Ref } from '@/core/installation'
 import { failureWords, lower, refWords, situationWords, targetWords } from '@/words'
 import { useJobScreen } from '../../session'
@@ -99,8 +99,13 @@ export function FaultFinder() {
               ))}
             </ul>
           )}
-          <details className="mt-2" open={found.causes.length <= 4}>
-            <summary className="min-h-8 py-1">What it can be ({found.causes.length})</summary>
+          <Disclosure
+            key={String(found.causes.length <= 4)}
+            className="mt-2"
+            defaultOpen={found.causes.length <= 4}
+            summary={<>What it can be ({found.causes.length})</>}
+            summaryClass="min-h-8 py-1"
+          >
             <ul className="text-[15px]">
               {found.causes.map((f) => (
                 <li key={`${f.kind}${f.at}${f.state ?? ''}`} className="border-t border-line py-1">
@@ -108,7 +113,7 @@ export function FaultFinder() {
                 </li>
               ))}
             </ul>
-          </details>
+          </Disclosure>
         </>
       )}
     </section>

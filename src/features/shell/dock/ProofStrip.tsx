@@ -7,7 +7,7 @@ import { stripOf } from '@/core/explain'
 import { breakpointsOf, changedSituation } from '@/core/situation'
 import { tolerances } from '@/core/tolerances'
 import { degF } from '@/core/units'
-import { cx } from '@/ui'
+import { cx, Tip } from '@/ui'
 import { degrees, findingSentence, makingWords } from '@/words'
 import { useJobScreen, useProof, useSituationNow } from '../../session'
 
@@ -76,15 +76,15 @@ export function ProofStrip() {
         >
           <Slider.Track className="absolute inset-0 cursor-pointer">
             {notches.map(({ finding, at }) => (
-              <span
-                key={`${finding.rule}${finding.code}`}
-                title={findingSentence(inst, finding)}
-                className={cx(
-                  'absolute top-0 -ml-1.5 border-x-[6px] border-t-[9px] border-x-transparent',
-                  finding.severity === 'warn' ? 'border-t-watch' : 'border-t-harm',
-                )}
-                style={{ left: `${along(at)}%` }}
-              />
+              <Tip key={`${finding.rule}${finding.code}`} text={findingSentence(inst, finding)}>
+                <span
+                  className={cx(
+                    'absolute top-0 -ml-1.5 border-x-[6px] border-t-[9px] border-x-transparent',
+                    finding.severity === 'warn' ? 'border-t-watch' : 'border-t-harm',
+                  )}
+                  style={{ left: `${along(at)}%` }}
+                />
+              </Tip>
             ))}
             {lanes.map((lane, i) => (
               <span
@@ -114,12 +114,12 @@ export function ProofStrip() {
               </span>
             ))}
             {gates.map((g) => (
-              <span
-                key={g}
-                title={`A gate at ${degrees(g)}`}
-                className="absolute w-px bg-ink"
-                style={{ left: `${along(g)}%`, top: 8, height: lanes.length * step + 4 }}
-              />
+              <Tip key={g} text={`A gate at ${degrees(g)}`}>
+                <span
+                  className="absolute w-px bg-ink before:absolute before:inset-y-0 before:-inset-x-1"
+                  style={{ left: `${along(g)}%`, top: 8, height: lanes.length * step + 4 }}
+                />
+              </Tip>
             ))}
             {AXIS.map((t) => (
               <span
