@@ -1,3 +1,4 @@
+import { sure } from '@/core/sure'
 import isEqual from 'fast-deep-equal'
 import {
   apply,
@@ -229,7 +230,7 @@ export class JobStore {
 
   private async acknowledge(sent: Envelope[], answer: PushResponse): Promise<void> {
     const { queue, transport } = this.needs
-    let job = this.base!.job
+    let { job } = sure(this.base, 'the document')
     let exact = answer.others.length === 0
     for (const result of answer.results) {
       const envelope = sent.find((e) => e.opId === result.opId)

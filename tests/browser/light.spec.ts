@@ -7,23 +7,18 @@ const BROWN = 'w07'
 /** The colour of what is live, in the light theme: #c9661c. */
 const LIVE = 'rgb(201, 102, 28)'
 
-/** How a conductor is drawn: what it shows of its live copy, and the dashes of the one at rest. */
+/** How a conductor is drawn: whether it has a halo, its dashes, how thick it is, and whether all its lines go one way. */
 const look = (page: Page, id: string) =>
   page.evaluate((wire) => {
-    const of = (layer: string) => document.querySelector(`g[data-conductor="${wire}"][data-layer="${layer}"]`)!
-    const style = (e: Element) => getComputedStyle(e)
-    const [rest, lit] = [of('rest'), of('lit')]
+    const group = document.querySelector<SVGGElement>(`g[data-conductor="${wire}"]`)!
+    const core = getComputedStyle(group.querySelector('.core')!)
     return {
-      live: style(lit).visibility === 'visible',
-      atRest: style(rest).visibility === 'visible',
-      dashes: style(rest.querySelector('.core')!).strokeDasharray,
-      litDashes: style(lit.querySelector('.core')!).strokeDasharray,
-      thicker:
-        parseFloat(style(lit.querySelector('.core')!).strokeWidth) >
-        parseFloat(style(rest.querySelector('.core')!).strokeWidth),
-      along: lit.querySelector('.core')!.getAttribute('d') === rest.querySelector('.core')!.getAttribute('d'),
+      live: group.dataset.look === 'live' && group.querySelector('.halo') !== null,
+      dashes: core.strokeDasharray,
+      width: parseFloat(core.strokeWidth),
+      along: new Set([...group.querySelectorAll('path')].map((p) => p.getAttribute('d'))).size === 1,
     }
-  }, id) // prettier-ignore
+  }, id)
 /** Which conductors show that current flows in them. */
 const moving = (page: Page) =>
   page.evaluate(() =>
@@ -33,21 +28,14 @@ const moving = (page: Page) =>
       .map((a) => (a.effect as KeyframeEffect).target!.closest('g')!.dataset.conductor!),
   )
 
-test('a conductor that goes live is drawn over itself, thick and unbroken; when it is dead it is thin and broken', async ({
+test('a conductor that goes live is thick, haloed and unbroken; when it is dead it is thin and broken', async ({
   page,
 }) => {
   await open(page, `${GOOD}/bench?call=emergency&t=52`)
-  expect(await look(page, BROWN)).toEqual({
-    live: true,
-    atRest: true,
-    dashes: '7.5px, 2.5px',
-    litDashes: 'none',
-    thicker: true,
-    along: true,
-  })
+  expect(await look(page, BROWN)).toEqual({ live: true, dashes: 'none', width: 4, along: true })
   await page.keyboard.press('1')
   await expect(terminal(page, 'ah.W2')).toHaveAttribute('data-state', 'dead')
-  expect(await look(page, BROWN)).toMatchObject({ live: false, atRest: true, dashes: '7.5px, 2.5px' })
+  expect(await look(page, BROWN)).toEqual({ live: false, dashes: '7.5px, 2.5px', width: 2.5, along: true })
 })
 
 test('a state is told by dash and text too, and a terminal’s size never changes with it', async ({

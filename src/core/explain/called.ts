@@ -36,7 +36,7 @@ const CALLERS: readonly DeviceKind[] = ['zonePanel', 'fuelKit', 'thermostat']
 
 /** The outputs that are closed just now, those nearest to the equipment first. */
 const calledOutputs = oncePer((solution): Output[] => {
-  const rank = (o: Output) => CALLERS.indexOf(kindAt(solution, o.ref)!)
+  const rank = (o: Output) => CALLERS.findIndex((kind) => kind === kindAt(solution, o.ref))
   return closedOutputs(solution).sort((x, y) => rank(x) - rank(y))
 })
 function closedOutputs(solution: Solution): Output[] {

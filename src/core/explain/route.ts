@@ -60,7 +60,7 @@ function searchOf(solution: Solution): Searched {
         return price
       })
       const least = Math.min(...prices)
-      if (prices.length && !(least > 0 && closesWithoutCoil(solution, i))) dearer[i]! += least
+      if (prices.length && !(least > 0 && closesWithoutCoil(solution, i))) dearer[i] = nth(dearer, i) + least
     })
     s.prices = dearer
     s.reaches.clear()

@@ -4,7 +4,7 @@ import { Toast } from 'radix-ui'
 import { nth } from '@/core/sure'
 import { useCallback, useMemo, useState, useSyncExternalStore } from 'react'
 import { EARTH } from '@/core/equipment'
-import type { Ref } from '@/core/installation'
+import type { Name, Ref } from '@/core/installation'
 import { Button, Caution, cx } from '@/ui'
 import { findingWords, refWords } from '@/words'
 import { ChainCard } from '../chain'
@@ -16,6 +16,8 @@ import { ToolButtons, ToolPanel, ToolSheet, type Tool } from './tools/BenchTools
 import { pointsOf } from './tools/MeterTool'
 import { TerminalPanel } from './TerminalPanel'
 import { useLanding } from './useLanding'
+
+const NO_ROUTE: ReadonlySet<Name> = new Set()
 
 /** The low-voltage wiring, solved for the situation, with a gate chain for each thing that can run. */
 export function Bench() {
@@ -33,11 +35,14 @@ export function Bench() {
     return { red: ending('.W1', 0), black: ending('.C', 1), next: 'red' }
   })
   // With the meter out, a tap on the drawing puts a lead there and lands nothing.
-  const probing = tool === 'meter' ? { leads, tap: (ref: Ref) => setLeads(tapped(leads, ref)) } : null
+  const probing = useMemo(
+    () => (tool === 'meter' ? { leads, tap: (ref: Ref) => setLeads(tapped(leads, ref)) } : null),
+    [tool, leads],
+  )
   const tools = { open: tool, setOpen: setTool, leads, setLeads }
   const wide = useWide()
   const toggle = useCallback((ref: Ref) => setSelected((s) => (s === ref ? null : ref)), [])
-  const route = useMemo(() => {
+  const route = useMemo((): ReadonlySet<Name> => {
     const chain = chains.find((c) => c.target === selected)
     if (chain) return new Set(chain.route)
     // In a finding's own situation its offending path is shown without asking.
@@ -47,7 +52,7 @@ export function Bench() {
         f.witness.outdoorF === situation.outdoorF &&
         JSON.stringify(f.witness.modes) === JSON.stringify(situation.modes),
     )
-    return new Set(shown?.path ?? [])
+    return shown ? new Set(shown.path) : NO_ROUTE
   }, [chains, selected, proof, situation])
   const { state } = landing
   const chosen = state.step === 'chosen' ? state.terminal : null

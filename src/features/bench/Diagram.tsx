@@ -1,14 +1,14 @@
 'use client'
 
+import { memo, useCallback, useEffect, useMemo, useRef } from 'react'
+import { wireRef, type Name, type Ref } from '@/core/installation'
 import type { Target } from '@/core/query'
-import { memo, useCallback, useEffect, useLayoutEffect, useRef, type ReactNode } from 'react'
-import type { Ref, Name } from '@/core/installation'
-import { cx } from '@/ui'
-import { makingShort, refWords, targetWords } from '@/words'
-import { useBoard, useLook } from '../session'
+import { tolerances } from '@/core/tolerances'
+import { cx, hue } from '@/ui'
+import { figure, makingShort, refWords, targetWords } from '@/words'
+import { useLook, wireState, type LiveValue, type TerminalVolts } from '../session'
 import { sensibleFor } from './landing'
-import { drawingOf, SIZE, type BenchLayout, type DrawnCable, type Panel } from './layout'
-import { Painter } from './Painter'
+import { drawWires, landedCounts, layOut, SIZE, type DrawnCable, type Panel } from './layout'
 import { useDragLanding } from './useDragLanding'
 import type { Leads } from './leads'
 import type { LandingTools } from './useLanding'
@@ -18,11 +18,13 @@ export interface Probing {
   tap: (ref: Ref) => void
 }
 
-/**
- * The devices with their terminals, and the conductors between them in their own colours, lit for the situation. React
- * lays down what there is; the painter lights it, so that an edit touches what it changed and nothing else.
- */
-export function Diagram({
+const whole = (now: LiveValue) => now
+
+/** A sheet of its own to the browser: what changes on one is not drawn again on the other. */
+const SHEET = 'pointer-events-none absolute inset-0 [contain:size_layout_style] will-change-transform'
+
+/** The devices with their terminals, and the conductors between them in their own colours, lit for the situation. */
+export const Diagram = memo(function Diagram({
   route,
   landing,
   probing,
@@ -32,34 +34,44 @@ export function Diagram({
   /** The meter is out: a tap puts a lead there. */
   probing: Probing | null
 }) {
-  const board = useBoard()
-  const layout = useLook((now) => drawingOf(now.inst).layout)
-  const cables = useLook((now) => drawingOf(now.inst).cables)
-  const ids = useLook((now) => drawingOf(now.inst).ids)
+  const { inst, volts, running, solved } = useLook(whole)
+  const layout = useMemo(() => layOut(inst.placed), [inst.placed])
+  const { wires, cables } = useMemo(() => drawWires(inst, layout), [inst, layout])
+  const landed = useMemo(() => landedCounts(inst), [inst])
+  // Moving a conductor gives no terminal another name.
+  const { placed } = inst
+  const names = useMemo(
+    () =>
+      new Map([...layout.at.keys()].map((ref) => [ref, refWords({ placed, cables: [], wires: [] }, ref)])),
+    [layout, placed],
+  )
   const onChoose = useSteady((ref: Ref) => (probing ? probing.tap(ref) : landing.chooseTerminal(ref)))
   const { state } = landing
   const picked = state.step === 'chosen' ? state.terminal : state.step === 'landing' ? state.from : null
   const moving = state.step === 'moving' ? state.wire : null
-  const { inst } = board.get()!
-  const list = ids ? ids.split(' ') : []
   const root = useRef<HTMLDivElement>(null)
   const line = useRef<SVGPathElement>(null)
   const drag = useDragLanding(root, line, landing, probing !== null)
-  const painter = useRef<Painter | null>(null)
-  useLayoutEffect(() => {
-    const made = new Painter(root.current!, board)
-    painter.current = made
-    return board.subscribe(() => made.paint())
-  }, [board])
-  // Whatever React has laid down anew is painted before it is seen.
-  useLayoutEffect(() => painter.current?.collect())
-  const onRoute = (id: string) => route.has(`wires.${id}`)
-  // What is on the path lies over what is not.
-  const ordered = [...list.filter((id) => !onRoute(id)), ...list.filter(onRoute)]
-  const lay = (layer: 'rest' | 'lit') =>
-    ordered.map((id) => (
-      <Conductor key={id} id={id} layer={layer} onRoute={onRoute(id)} chosen={moving === id} />
-    ))
+  const conductors = wires.map(({ wire, d, loose }) => {
+    const ref = wireRef(wire.id)
+    const state = wireState(volts, wire.a, wire.b)
+    const onRoute = route.has(ref)
+    const live = state === 'live'
+    return {
+      id: wire.id,
+      d,
+      loose: loose.map((p) => `${p.x},${p.y}`).join(' '),
+      colour: wire.colour,
+      doubt: wire.doubt ?? false,
+      look: live ? ('live' as const) : state === 'common' ? ('common' as const) : ('rest' as const),
+      flows: onRoute && live && solved.ok && solved.amps(ref) > tolerances.flowA,
+      onRoute,
+      chosen: moving === wire.id,
+    }
+  })
+  // What is live lies over the rest, and what is on the path over all.
+  const level = (c: { onRoute: boolean; look: string }) => (c.onRoute ? 2 : c.look === 'live' ? 1 : 0)
+  conductors.sort((a, b) => level(a) - level(b))
   return (
     <div
       ref={root}
@@ -68,14 +80,14 @@ export function Diagram({
       data-testid="bench"
       {...drag}
     >
-      <Layer layout={layout}>
+      <svg width={layout.width} height={layout.height} className={SHEET} aria-hidden>
         <Boxes panels={layout.panels} />
         <Jackets cables={cables} />
-      </Layer>
-      <Layer layout={layout}>{lay('rest')}</Layer>
-      {/* What is live lies over the rest. */}
-      <Layer layout={layout}>
-        {lay('lit')}
+      </svg>
+      <svg width={layout.width} height={layout.height} className={SHEET} aria-hidden>
+        {conductors.map((c) => (
+          <Conductor key={c.id} {...c} />
+        ))}
         <CableNames cables={cables} />
         <path
           ref={line}
@@ -84,7 +96,7 @@ export function Diagram({
           strokeDasharray="8 5"
           strokeLinecap="round"
         />
-      </Layer>
+      </svg>
       {layout.panels.map((p) => (
         <section
           key={p.placed.ref}
@@ -104,7 +116,10 @@ export function Diagram({
               at={ref}
               label={terminal.label}
               about={terminal.about}
-              name={refWords(inst, ref)}
+              name={names.get(ref) ?? ref}
+              state={volts.get(ref)?.state ?? 'dead'}
+              text={voltsText(volts.get(ref))}
+              landed={landed.get(ref) ?? 0}
               onRoute={route.has(ref)}
               raised={sensibleFor(inst, state, ref)}
               chosen={picked === ref && !probing}
@@ -114,27 +129,16 @@ export function Diagram({
             />
           ))}
           {p.loads.map(({ target, y }) => (
-            <LoadLine key={target.ref} target={target} top={y - p.y} />
+            <LoadLine key={target.ref} target={target} on={running.has(target.ref)} top={y - p.y} />
           ))}
         </section>
       ))}
     </div>
   )
-}
+})
 
-/** One sheet of the drawing, as a picture of its own to the browser: what changes on one is not drawn again on the other. */
-function Layer({ layout, children }: { layout: BenchLayout; children: ReactNode }) {
-  return (
-    <svg
-      width={layout.width}
-      height={layout.height}
-      className="pointer-events-none absolute inset-0 [contain:size_layout_style] will-change-transform"
-      aria-hidden
-    >
-      {children}
-    </svg>
-  )
-}
+const voltsText = (v: TerminalVolts | undefined): string =>
+  !v ? '?' : v.state === 'common' ? 'common' : v.state === 'dead' ? '0' : `${figure(v.volts)} V`
 
 /** The broken outline of every terminal at rest: a live one has its own over it, and its dashes are not drawn again. */
 const Boxes = memo(function Boxes({ panels }: { panels: Panel[] }) {
@@ -195,35 +199,41 @@ const CableNames = memo(function CableNames({ cables }: { cables: DrawnCable[] }
     ))
 })
 
-/**
- * One conductor in one of the two layers: at rest, always there, and lit, shown over it while the conductor is live. React
- * lays its lines down; the painter bends and lights them, and an edit that makes a conductor live shows one piece more
- * and lays out nothing again.
- */
+/** One conductor: thin and broken at rest, whole when common, thick and haloed when live. */
 const Conductor = memo(function Conductor({
   id,
-  layer,
+  d,
+  loose,
+  colour,
+  doubt,
+  look,
+  flows,
   onRoute,
   chosen,
 }: {
   id: string
-  layer: 'rest' | 'lit'
+  d: string
+  /** Where its bare ends are, as "x,y" parted by spaces. */
+  loose: string
+  colour: string
+  doubt: boolean
+  look: 'live' | 'common' | 'rest'
+  flows: boolean
   onRoute: boolean
   chosen: boolean
 }) {
   return (
-    <g className="conductor" data-conductor={id} data-layer={layer} data-chosen={chosen}>
-      {layer === 'rest' && onRoute && <path className="mark" />}
-      {layer === 'lit' && <path className="halo" />}
-      <path className="edge" />
-      <path className="core" />
-      {layer === 'lit' && onRoute && <path className="flow" />}
-      {layer === 'rest' && (
-        <>
-          <circle r={3} />
-          <circle r={3} />
-        </>
-      )}
+    <g className="conductor" data-conductor={id} data-look={look} data-doubt={doubt} data-chosen={chosen}>
+      {onRoute && <path className="mark" d={d} />}
+      {look === 'live' && <path className="halo" d={d} />}
+      <path className="edge" d={d} />
+      <path className="core" d={d} style={{ stroke: hue(colour) }} />
+      {flows && <path className="flow" d={d} />}
+      {loose &&
+        loose.split(' ').map((at) => {
+          const [x, y] = at.split(',')
+          return <circle key={at} cx={x} cy={y} r={3} />
+        })}
     </g>
   )
 })
@@ -233,6 +243,9 @@ const TerminalButton = memo(function TerminalButton(t: {
   label: string
   about: string | undefined
   name: string
+  state: TerminalVolts['state']
+  text: string
+  landed: number
   onRoute: boolean
   raised: boolean
   chosen: boolean
@@ -244,7 +257,8 @@ const TerminalButton = memo(function TerminalButton(t: {
     <button
       type="button"
       data-terminal={t.at}
-      data-name={t.name}
+      data-state={t.state}
+      aria-label={`${t.name}, ${t.text === '0' ? 'dead' : t.text}, ${t.landed} landed`}
       aria-pressed={t.chosen}
       title={t.about}
       onClick={() => t.onChoose(t.at)}
@@ -269,16 +283,17 @@ const TerminalButton = memo(function TerminalButton(t: {
           </span>
         )}
       </span>
-      <span data-volts />
+      <span data-volts>{t.text}</span>
     </button>
   )
 })
 
-const LoadLine = memo(function LoadLine({ target, top }: { target: Target; top: number }) {
+const LoadLine = memo(function LoadLine({ target, on, top }: { target: Target; on: boolean; top: number }) {
   const warm = target.making.what === 'strip' || target.making.what === 'burner'
   return (
     <p
       data-load={target.ref}
+      data-on={on}
       className="group absolute inset-x-0 flex items-center gap-1 text-[13px] font-medium text-soft [contain:size_layout_style] data-[on=true]:text-ink"
       style={{ top, height: SIZE.load }}
     >
@@ -292,7 +307,7 @@ const LoadLine = memo(function LoadLine({ target, top }: { target: Target; top: 
       <span className="truncate" title={targetWords(target)}>
         {makingShort(target.making)}
       </span>
-      <span data-on-off className="h-5 w-5 shrink-0 leading-5 [contain:size_layout_style]" />
+      <span className="h-5 w-5 shrink-0 leading-5 [contain:size_layout_style]">{on ? 'on' : 'off'}</span>
     </p>
   )
 })

@@ -1,4 +1,4 @@
-import { nth, under } from '@/core/sure'
+import { nth, under, sure } from '@/core/sure'
 import { type Target, targetsOf } from '@/core/query'
 import type { DeviceKind, Terminal } from '@/core/equipment'
 import { makeRef, type Cable, type Installation, type Placed, type Ref, type Wire } from '@/core/installation'
@@ -98,15 +98,6 @@ const BUNDLE = 8
 /** px between a jacket and the next below it: room for its name. */
 const LABEL = 44
 
-const lastDrawn = new WeakMap<Wire, DrawnWire>()
-/** A conductor whose line has not changed keeps its object, so that it need not be drawn again. */
-function kept(drawn: DrawnWire): DrawnWire {
-  const last = lastDrawn.get(drawn.wire)
-  if (last?.d === drawn.d && last.loose.length === drawn.loose.length) return last
-  lastDrawn.set(drawn.wire, drawn)
-  return drawn
-}
-
 /** The cables between columns as jackets with their conductors fanning out, and jumpers as loops beside a column. */
 export function drawWires(
   inst: Installation,
@@ -159,54 +150,15 @@ export function drawWires(
       wires.push(loop(layout, wire, lane, side))
     } else wires.push(across(layout, wire))
   }
-  return { wires: wires.map(kept), cables }
+  return { wires, cables }
 }
 
-/** The drawing of one wiring. */
-export interface Drawing {
-  layout: BenchLayout
-  cables: DrawnCable[]
-  byId: ReadonlyMap<string, DrawnWire>
-  /** The conductors in the order of drawing, as one text: the same text, the same list. */
-  ids: string
-  /** How many conductors are landed on each terminal. */
-  landed: ReadonlyMap<Ref, number>
-}
-
-const drawings = new WeakMap<Installation, Drawing>()
-let lastDrawing: Drawing | null = null
-
-/** The drawing of a wiring, worked out once; what has not changed since the last one keeps its objects. */
-export function drawingOf(inst: Installation): Drawing {
-  let drawing = drawings.get(inst)
-  if (drawing) return drawing
-  const layout = layoutOf(inst.placed)
-  const { wires, cables } = drawWires(inst, layout)
+/** How many conductors are landed on each terminal. */
+export function landedCounts(inst: Installation): ReadonlyMap<Ref, number> {
   const landed = new Map<Ref, number>()
   for (const w of inst.wires) for (const r of [w.a, w.b]) if (r) landed.set(r, (landed.get(r) ?? 0) + 1)
-  drawing = {
-    layout,
-    cables: lastDrawing && sameCables(lastDrawing.cables, cables) ? lastDrawing.cables : cables,
-    byId: new Map(wires.map((w) => [w.wire.id, w])),
-    ids: wires.map((w) => w.wire.id).join(' '),
-    landed,
-  }
-  drawings.set(inst, drawing)
-  lastDrawing = drawing
-  return drawing
+  return landed
 }
-const layouts = new WeakMap<Placed[], BenchLayout>()
-function layoutOf(placed: Placed[]): BenchLayout {
-  let layout = layouts.get(placed)
-  if (!layout) layouts.set(placed, (layout = layOut(placed)))
-  return layout
-}
-const sameCables = (a: DrawnCable[], b: DrawnCable[]): boolean =>
-  a.length === b.length &&
-  a.every((c, i) => {
-    const d = nth(b, i)
-    return c.cable === d.cable && c.x === d.x && c.y === d.y && c.height === d.height && c.nth === d.nth
-  })
 
 /** Drawn here only if no end is on a line-voltage terminal. */
 function isLow(layout: BenchLayout, w: Wire): boolean {
@@ -258,8 +210,8 @@ function loop(layout: BenchLayout, wire: Wire, lane: number, side: 'left' | 'rig
 }
 
 function across(layout: BenchLayout, wire: Wire): DrawnWire {
-  const a = under(layout.at, wire.a!)
-  const b = under(layout.at, wire.b!)
+  const a = under(layout.at, sure(wire.a, 'its landing'))
+  const b = under(layout.at, sure(wire.b, 'its landing'))
   const [l, r] = a.column < b.column ? [a, b] : [b, a]
   const [x0, x1] = [l.x + SIZE.column, r.x]
   const mid = (x1 - x0) / 2

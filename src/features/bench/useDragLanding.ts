@@ -1,5 +1,6 @@
 'use client'
 
+import { sure } from '@/core/sure'
 import { useRef, type PointerEvent, type RefObject } from 'react'
 import { isRef, type Ref } from '@/core/installation'
 import type { LandingTools } from './useLanding'
@@ -40,7 +41,7 @@ export function useDragLanding(
         landing.setState({ step: 'landing', from: h.from })
         ;(e.currentTarget as HTMLElement).setPointerCapture(e.pointerId)
       }
-      const box = root.current!.getBoundingClientRect()
+      const box = sure(root.current, 'the bench').getBoundingClientRect()
       const [x0, y0, x1, y1] = [h.x - box.x, h.y - box.y, e.clientX - box.x, e.clientY - box.y]
       line.current?.setAttribute(
         'd',

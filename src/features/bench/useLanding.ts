@@ -1,10 +1,10 @@
 'use client'
 
-import { useCallback, useEffect, useState } from 'react'
+import { useCallback, useEffect, useMemo, useState } from 'react'
 import type { Ref } from '@/core/installation'
 import type { Operation } from '@/jobfile'
 import { refWords } from '@/words'
-import { newWireId, useBoard, useJobScreen } from '../session'
+import { liveOf, newWireId, useJobScreen, useSessionState } from '../session'
 import { choose, landingOperations, type Landing } from './landing'
 
 /** What was just done, offered for undoing. */
@@ -16,21 +16,21 @@ export interface Done {
 /** The landing machine with its edits, and what was done last. */
 export function useLanding() {
   const { edit, undo } = useJobScreen()
-  const board = useBoard()
+  const session = useSessionState()
   const [state, setState] = useState<Landing>({ step: 'none' })
   const [done, setDone] = useState<Done | null>(null)
 
   const perform = useCallback(
     (op: Operation, words: string) => {
       // The wiring at this instant: two quick landings must not take the same spare.
-      if (edit(landingOperations(board.get()!.inst, op)).ok) setDone({ words, at: Date.now() })
+      if (edit(landingOperations(liveOf(session.getState()).inst, op)).ok) setDone({ words, at: Date.now() })
     },
-    [board, edit],
+    [session, edit],
   )
 
   const chooseTerminal = useCallback(
     (terminal: Ref) => {
-      const { inst } = board.get()!
+      const { inst } = liveOf(session.getState())
       const { next, op } = choose(inst, state, terminal, newWireId)
       setState(next)
       if (!op) return
@@ -38,7 +38,7 @@ export function useLanding() {
         perform(op, `Landed from ${refWords(inst, op.wire.a ?? '')} to ${refWords(inst, op.wire.b ?? '')}`)
       else if (op.kind === 'landWire') perform(op, `Moved to ${refWords(inst, terminal)}`)
     },
-    [board, state, perform],
+    [session, state, perform],
   )
 
   useEffect(() => {
@@ -47,17 +47,20 @@ export function useLanding() {
     return () => window.removeEventListener('keydown', onKey)
   }, [])
 
-  return {
-    state,
-    setState,
-    chooseTerminal,
-    perform,
-    done,
-    forget: () => setDone(null),
-    undoDone: () => {
-      undo()
-      setDone(null)
-    },
-  }
+  return useMemo(
+    () => ({
+      state,
+      setState,
+      chooseTerminal,
+      perform,
+      done,
+      forget: () => setDone(null),
+      undoDone: () => {
+        undo()
+        setDone(null)
+      },
+    }),
+    [state, chooseTerminal, perform, done, undo],
+  )
 }
 export type LandingTools = ReturnType<typeof useLanding>

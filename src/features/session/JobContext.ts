@@ -1,19 +1,20 @@
 'use client'
 
+import { createContext, useContext, type Context } from 'react'
+import { useStore, type StoreApi } from 'zustand'
+import { sure } from '@/core/sure'
 import type { Target } from '@/core/query'
-import { createContext, useContext, useSyncExternalStore, type Context } from 'react'
 import type { Circuit, Solved } from '@/core/circuit'
 import type { GateChain } from '@/core/explain'
 import type { Installation, Ref } from '@/core/installation'
 import type { Finding, Fix, Proof } from '@/core/rules'
 import type { Situation } from '@/core/situation'
-import type { JobStore, JobView } from '@/client'
+import type { JobView } from '@/client'
 import type { Checked, Job, Operation } from '@/jobfile'
-import type { LiveBoard, LiveValue } from './LiveBoard'
-import type { LiveProof } from './LiveProof'
 import type { TerminalVolts } from './liveness'
+import type { LiveValue, SessionState } from './sessionState'
 
-/** What a place needs of the job and the situation. On the Bench it may come a moment after the conductors. */
+/** What a place needs of the job and the situation. After an edit it comes a moment after what cannot wait (`useLook`). */
 export interface JobScreenValue {
   job: Job
   inst: Installation
@@ -37,20 +38,9 @@ export interface JobScreenValue {
   setWho: (who: string) => void
 }
 
-/** The situation as it is now; it follows the finger, and an edit of the wiring does not touch it. */
-export interface SituationValue {
-  situation: Situation
-  setSituation: (s: Situation) => void
-}
-
-// One context each for what changes at its own pace, so that a proof or a save does not draw everything again.
 export const JobContext = createContext<JobScreenValue | null>(null)
-export const SituationContext = createContext<SituationValue | null>(null)
-export const BoardContext = createContext<LiveBoard | null>(null)
+export const StateContext = createContext<StoreApi<SessionState> | null>(null)
 export const ProofContext = createContext<Proof | null>(null)
-export const LiveProofContext = createContext<LiveProof | null>(null)
-export const ViewContext = createContext<JobView | null>(null)
-export const StoreContext = createContext<JobStore | null>(null)
 
 function useInside<T>(context: Context<T | null>): T {
   const value = useContext(context)
@@ -59,27 +49,22 @@ function useInside<T>(context: Context<T | null>): T {
 }
 
 export const useJobScreen = (): JobScreenValue => useInside(JobContext)
-/** The wiring at this instant, for whoever acts on it. */
-export const useBoard = (): LiveBoard => useInside(BoardContext)
-/**
- * One look at the wiring at this instant; draws again only when it gives something else.
- * @param look must give the same object or text while nothing has changed for it
- */
-export function useLook<T>(look: (now: LiveValue) => T): T {
-  const board = useBoard()
-  const get = () => look(board.get()!)
-  return useSyncExternalStore(board.subscribe, get, get)
-}
-export const useSituationNow = (): SituationValue => useInside(SituationContext)
 /** The proof as the calm parts of the screen know it; there is always one, for nothing is shown before the first. */
 export const useProof = (): Proof => useInside(ProofContext)
-export const useLiveProof = (): LiveProof => useInside(LiveProofContext)
-/** The newest proof, which may be of an earlier state of the wiring. */
-export function useProofNow(): Proof {
-  const live = useLiveProof()
-  return useSyncExternalStore(live.subscribe, live.get, live.get)!.proof
-}
+/** The screen's state, for whoever acts on it at this instant. */
+export const useSessionState = (): StoreApi<SessionState> => useInside(StateContext)
+
+/**
+ * One look at the screen's state at this instant.
+ * @param look must give the same object or text while nothing has changed for it
+ */
+export const useNow = <T>(look: (now: SessionState) => T): T => useStore(useSessionState(), look)
+
+/** The wiring of a screen that is shown: nothing is before the job is here. */
+export const liveOf = ({ live }: SessionState): LiveValue => sure(live, 'the job')
+/** One look at the wiring at this instant. */
+export const useLook = <T>(look: (now: LiveValue) => T): T => useNow((s) => look(liveOf(s)))
+/** The situation as it is now; it follows the finger. */
+export const useSituationNow = (): Situation => useLook((now) => now.situation)
 /** The document with what waits to be saved, what can be undone and what is to be decided. */
-export const useJobView = (): JobView => useInside(ViewContext)
-/** The document's keeper, for what must be said of it in its own moment. */
-export const useJobStore = (): JobStore => useInside(StoreContext)
+export const useJobView = (): JobView => useNow((s) => s.view)

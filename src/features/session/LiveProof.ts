@@ -4,13 +4,7 @@ import { jobSeen, type Job } from '@/jobfile'
 import type { JobStore } from '@/client'
 import { ProofRunner } from '@/workers'
 import type { JobAnalyses } from './JobAnalyses'
-import type { Source } from './LiveBoard'
-
-/** A proof, and the wiring that it is of. */
-export interface Proven {
-  proof: Proof
-  of: Installation
-}
+import type { Proven, ProofSource } from './sessionState'
 
 /** A proof that could not be finished claims nothing. */
 const NOTHING_PROVEN: Proof = {
@@ -27,7 +21,7 @@ const NOTHING_PROVEN: Proof = {
  * The proof of the wiring, from the worker; the last one stays, stale, until the next is there. It is asked for by the
  * edit itself and not by the drawing that follows it: the two go on side by side.
  */
-export class LiveProof implements Source<Proven | null> {
+export class LiveProof implements ProofSource {
   private readonly runner = new ProofRunner()
   /** Each search for mends has a worker of its own: it takes many sweeps, and no proof waits for it. */
   private readonly searches = new Set<ProofRunner>()

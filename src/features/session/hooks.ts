@@ -1,20 +1,10 @@
 'use client'
 
 import { usePathname } from 'next/navigation'
-import {
-  startTransition,
-  useCallback,
-  useEffect,
-  useLayoutEffect,
-  useRef,
-  useState,
-  useSyncExternalStore,
-} from 'react'
+import { useCallback, useEffect, useState, useSyncExternalStore } from 'react'
 import type { Situation } from '@/core/situation'
 import { browserQueue, httpTransport, JobStore } from '@/client'
-import type { Source } from './LiveBoard'
-import type { LiveProof } from './LiveProof'
-import { pageClock, Patience } from './Patience'
+import type { Source } from './sessionState'
 import { fromQuery, START, toQuery } from './situationUrl'
 
 const WHO = 'gate-cross-who'
@@ -39,8 +29,9 @@ export function useWho(): [string, (who: string) => void] {
 const afterFrame = (act: () => Promise<void>): Promise<void> =>
   new Promise((resolve, reject) => {
     const run = () => void act().then(resolve, reject)
-    if (pageClock.hidden()) run()
-    else pageClock.painted(run)
+    // A page that is not shown paints nothing.
+    if (document.visibilityState === 'hidden') run()
+    else requestAnimationFrame(() => setTimeout(run))
   })
 
 /** Once nobody has edited for three seconds, when nothing else is to be done, or the page is put away. */
@@ -129,41 +120,4 @@ export function usePlace(jobId: string): [string, (place: string) => void] {
     [jobId],
   )
   return [placeOfPath(path), go]
-}
-
-/** What the calmer parts of a screen look at; in `patience` it is brought up to date after what cannot wait. */
-export function useCalm<T>(source: Source<T>, proof: LiveProof, patient: boolean): T {
-  const [value, setValue] = useState(source.get)
-  useEffect(() => {
-    const urgent = () => setValue(source.get())
-    const patience = new Patience(pageClock, proof.stale, (how) =>
-      how === 'urgent' ? urgent() : startTransition(urgent),
-    )
-    const changed = patient ? () => patience.changed() : urgent
-    changed()
-    const stops = [source.subscribe(changed), proof.subscribe(changed)]
-    return () => {
-      stops.forEach((stop) => stop())
-      patience.stop()
-    }
-  }, [source, proof, patient])
-  return value
-}
-
-/**
- * A piece that is marked by hand in the very moment of a change, where drawing it anew would take from the time of what
- * has to be seen first.
- * @param mark puts onto the piece what the source says; the same function for as long as it marks alike
- */
-export function useMark<E extends HTMLElement>(
-  source: Pick<Source<unknown>, 'subscribe'>,
-  mark: (piece: E) => void,
-) {
-  const piece = useRef<E>(null)
-  useLayoutEffect(() => {
-    const put = () => piece.current && mark(piece.current)
-    put()
-    return source.subscribe(put)
-  }, [source, mark])
-  return piece
 }

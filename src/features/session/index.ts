@@ -1,37 +1,21 @@
 export {
-  BoardContext,
   JobContext,
-  LiveProofContext,
+  liveOf,
   ProofContext,
-  SituationContext,
-  StoreContext,
-  useBoard,
+  StateContext,
   useJobScreen,
-  useJobStore,
   useJobView,
-  useLiveProof,
   useLook,
+  useNow,
   useProof,
-  useProofNow,
+  useSessionState,
   useSituationNow,
-  ViewContext,
   type JobScreenValue,
-  type SituationValue,
 } from './JobContext'
-export {
-  placeOfPath,
-  setSituation,
-  situations,
-  useCalm,
-  useMark,
-  usePlace,
-  useSituation,
-  useStore,
-  useWho,
-} from './hooks'
+export { placeOfPath, setSituation, situations, usePlace, useStore, useWho } from './hooks'
 export { JobAnalyses } from './JobAnalyses'
-export { LiveBoard, type LiveValue, type Source } from './LiveBoard'
-export { LiveProof, type Proven } from './LiveProof'
+export { LiveProof } from './LiveProof'
 export { terminalVolts, wireState, type TerminalVolts } from './liveness'
 export { newWireId } from './newWireId'
 export { type MarkSeen, type PlaceEntry, type PlaceMark } from './place'
+export { openSessionState, type LiveValue, type SessionState } from './sessionState'

@@ -1,36 +1,29 @@
 'use client'
 
-import { targetsOf } from '@/core/query'
-import { memo, useEffect, useMemo, useState, type ReactNode } from 'react'
+import { memo, useDeferredValue, useEffect, useMemo, useState, type ReactNode } from 'react'
 import Link from 'next/link'
+import { useStore as useZustand, type StoreApi } from 'zustand'
 import { gateChain } from '@/core/explain'
+import { targetsOf } from '@/core/query'
 import { jobFindings } from '@/core/rules'
 import { jobSeen, sentence, type Operation } from '@/jobfile'
-import type { JobStore, JobView } from '@/client'
+import type { JobStore } from '@/client'
 import { ConflictList } from './ConflictList'
 import {
-  BoardContext,
   JobAnalyses,
   JobContext,
-  LiveBoard,
   LiveProof,
-  LiveProofContext,
+  openSessionState,
   ProofContext,
   setSituation,
-  SituationContext,
   situations,
-  StoreContext,
-  useCalm,
+  StateContext,
   useJobScreen,
   usePlace,
-  useSituation,
   useStore,
   useWho,
-  ViewContext,
   type JobScreenValue,
-  type LiveValue,
-  type Proven,
-  type Source,
+  type SessionState,
 } from '../session'
 import { Dock } from './dock'
 import { placeNamed } from './places'
@@ -40,22 +33,32 @@ import { Verdict } from './Verdict'
 /** A job: its places, the dock, and the verdict over all of it. */
 export function JobScreen({ jobId }: { jobId: string }) {
   const store = useStore(jobId)
-  const [live, setLive] = useState<Live | null>(null)
+  const [session, setSession] = useState<Session | null>(null)
   useEffect(() => {
     if (!store) return
     const analyses = new JobAnalyses()
     const proof = new LiveProof(store, analyses)
+    const { state, close } = openSessionState(store, analyses, situations, proof)
     // eslint-disable-next-line react-hooks/set-state-in-effect -- workers live in the browser only
-    setLive({ store, board: new LiveBoard(store, analyses, situations), proof })
-    return () => proof.close()
+    setSession({ store, proof, state })
+    return () => {
+      close()
+      proof.close()
+    }
   }, [store])
-  return live && live.store === store ? <Loaded {...live} /> : <Waiting />
+  return session && session.store === store ? (
+    <StateContext.Provider value={session.state}>
+      <Loaded {...session} />
+    </StateContext.Provider>
+  ) : (
+    <Waiting />
+  )
 }
 
-interface Live {
+interface Session {
   store: JobStore
-  board: LiveBoard
   proof: LiveProof
+  state: StoreApi<SessionState>
 }
 
 function Waiting({ children }: { children?: ReactNode }) {
@@ -66,37 +69,12 @@ function Waiting({ children }: { children?: ReactNode }) {
   )
 }
 
-/** Everything that the calm parts of the screen look at, as one value: it changes as a whole or not at all. */
-function calmSource({ store, board, proof }: Live): Source<Calm> {
-  let last: Calm | null = null
-  return {
-    get: () => {
-      const next: Calm = { view: store.getView(), live: board.get(), proven: proof.get() }
-      if (last && last.view === next.view && last.live === next.live && last.proven === next.proven)
-        return last
-      return (last = next)
-    },
-    subscribe: (l) => {
-      const stops = [board.subscribe(l), proof.subscribe(l)]
-      return () => stops.forEach((stop) => stop())
-    },
-  }
-}
-interface Calm {
-  view: JobView
-  live: LiveValue | null
-  proven: Proven | null
-}
-
-function Loaded({ store, board, proof }: Live) {
+function Loaded({ store, proof, state }: Session) {
   const [named, go] = usePlace(store.jobId)
   const place = placeNamed(named).id
   const [who, setWho] = useWho()
-  const source = useMemo(() => calmSource({ store, board, proof }), [store, board, proof])
-  // On the Bench the conductors are relit first; everything else comes a moment after.
-  const { view, live, proven } = useCalm(source, proof, place === 'bench')
-  const situation = useSituation()
-  const now = useMemo(() => ({ situation, setSituation }), [situation])
+  // The conductors and the verdict are shown at once; everything else a moment after, without keeping the finger waiting.
+  const { view, live, proven } = useDeferredValue(useZustand(state))
   const title = live?.job.title
 
   useEffect(() => {
@@ -158,21 +136,11 @@ function Loaded({ store, board, proof }: Live) {
       </Waiting>
     )
   return (
-    <SituationContext.Provider value={now}>
-      <BoardContext.Provider value={board}>
-        <StoreContext.Provider value={store}>
-          <ViewContext.Provider value={view}>
-            <LiveProofContext.Provider value={proof}>
-              <ProofContext.Provider value={proven.proof}>
-                <JobContext.Provider value={value}>
-                  <Walk decide={store.decide} />
-                </JobContext.Provider>
-              </ProofContext.Provider>
-            </LiveProofContext.Provider>
-          </ViewContext.Provider>
-        </StoreContext.Provider>
-      </BoardContext.Provider>
-    </SituationContext.Provider>
+    <ProofContext.Provider value={proven.proof}>
+      <JobContext.Provider value={value}>
+        <Walk decide={store.decide} />
+      </JobContext.Provider>
+    </ProofContext.Provider>
   )
 }
 

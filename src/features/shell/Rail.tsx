@@ -2,9 +2,9 @@
 
 import { ArrowLeft, CloudOff, Moon, Redo2, Sun, Undo2 } from 'lucide-react'
 import Link from 'next/link'
-import { useCallback, useMemo, useSyncExternalStore } from 'react'
+import { useMemo } from 'react'
 import { Button, cx, TypedInput, useTheme } from '@/ui'
-import { useJobScreen, useJobStore, useJobView, useMark, useProof, type PlaceMark } from '../session'
+import { useJobScreen, useJobView, useNow, useProof, type PlaceMark } from '../session'
 import { PLACES } from './places'
 
 /** The job's walk: its places in the order of the trade, each with how it stands, and whether all is saved. */
@@ -100,17 +100,12 @@ function usePlaceMarks(): ReadonlyMap<string, PlaceMark> {
  * "Saved" of what is not.
  */
 function SaveState() {
-  const store = useJobStore()
-  // How many wait while the server is away, else null: an edit that is on its way changes the words alone.
-  const waiting = useSyncExternalStore(store.subscribe, () => {
-    const { saving, waiting } = store.getView()
-    return saving === 'offline' ? waiting : null
-  })
-  const mark = useCallback((piece: HTMLElement) => (piece.dataset.saving = store.getView().saving), [store])
-  const state = useMark<HTMLParagraphElement>(store, mark)
+  const saving = useNow((s) => s.view.saving)
+  // How many wait while the server is away: an edit that is on its way changes the words alone.
+  const waiting = useNow((s) => (s.view.saving === 'offline' ? s.view.waiting : null))
   return (
     <p
-      ref={state}
+      data-saving={saving}
       role="status"
       className={cx(
         'group px-4 py-1 text-sm lg:block lg:min-h-10 lg:pb-3',

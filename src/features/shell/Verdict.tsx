@@ -1,6 +1,6 @@
 'use client'
 
-import { memo, useCallback, useState } from 'react'
+import { memo, useState } from 'react'
 import type { Finding, Fix, Proof } from '@/core/rules'
 import type { Installation } from '@/core/installation'
 import type { Situation } from '@/core/situation'
@@ -15,7 +15,7 @@ import {
   undecidedSentence,
   witnessSentence,
 } from '@/words'
-import { newWireId, useJobScreen, useLiveProof, useMark, useProof, useProofNow } from '../session'
+import { newWireId, useJobScreen, useLook, useNow, useProof } from '../session'
 
 /** The answer first: one sentence over every reachable state, then what is broken, with its way out. */
 export function Verdict() {
@@ -42,33 +42,24 @@ export function Verdict() {
   )
 }
 
-/**
- * The sentence itself, greyed while the change is still being checked: all that an edit touches at once. The mark is set
- * by hand, in the edit's own frame, where drawing the sentence anew would take from the conductors' time.
- */
+/** The sentence itself, greyed while the change is still being checked: all that an edit touches at once. */
 function Sentence() {
-  const { inst } = useJobScreen()
-  const live = useLiveProof()
-  const proof = useProofNow()
-  const mark = useCallback(
-    ({ dataset }: HTMLElement) => {
-      const stale = String(live.stale())
-      if (dataset.stale !== stale) dataset.stale = stale
-    },
-    [live],
-  )
-  const sentence = useMark<HTMLParagraphElement>(live, mark)
+  const inst = useLook((now) => now.inst)
+  const proof = useNow((s) => s.proven?.proof)
+  const stale = useNow((s) => s.stale)
+  const failure = useNow((s) => s.failure)
+  if (!proof) return null
   return (
     <>
       <p
-        ref={sentence}
         data-testid="verdict"
+        data-stale={stale}
         className={cx(
           'peer text-lg leading-snug font-bold data-[stale=true]:text-soft',
           proof.findings.some((f) => f.severity !== 'warn') ? 'text-harm' : 'text-ink',
         )}
       >
-        {live.failure() === null
+        {failure === null
           ? proofSentence(inst, proof)
           : 'The check could not be finished, so nothing is claimed. The next edit tries again.'}
       </p>

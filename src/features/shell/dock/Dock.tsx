@@ -7,7 +7,7 @@ import { callsOf, breakpointsOf, changedSituation, type Situation } from '@/core
 import { degF } from '@/core/units'
 import { Button, cx } from '@/ui'
 import { CALL_SHORT, CALL_WORDS, degrees, figure } from '@/words'
-import { useJobScreen, useSituationNow } from '../../session'
+import { useJobScreen, useSituationNow, setSituation } from '../../session'
 import { answerLines } from './answer'
 import { ModesControl, modesSummary } from './ModesControl'
 import { ProofStrip } from './ProofStrip'
@@ -25,7 +25,7 @@ export function Dock() {
 
 function WideDock() {
   const { inst } = useJobScreen()
-  const { situation } = useSituationNow()
+  const situation = useSituationNow()
   return (
     <section
       aria-label="Situation"
@@ -117,7 +117,7 @@ function SlimDock() {
 
 function CallPicker({ onPick }: { onPick?: () => void }) {
   const { inst } = useJobScreen()
-  const { situation, setSituation } = useSituationNow()
+  const situation = useSituationNow()
   const calls = callsOf(inst)
   const many = calls.length > 6
   return (
@@ -159,7 +159,7 @@ const at = (s: Situation, t: number): Situation =>
   changedSituation(s, { outdoorF: degF(Math.min(115, Math.max(-20, t))) })
 
 function Thermometer() {
-  const { situation, setSituation } = useSituationNow()
+  const situation = useSituationNow()
   const step = (by: number, sign: string) => (
     <Button
       className="!min-h-12 !px-3 text-lg lg:!min-h-8 lg:!px-2"
@@ -187,7 +187,7 @@ function Thermometer() {
 /** On a phone: straight to either side of each gate. */
 function GateButtons(): ReactNode {
   const { inst } = useJobScreen()
-  const { situation, setSituation } = useSituationNow()
+  const situation = useSituationNow()
   return (
     <ul className="grid grid-cols-2 gap-2">
       {breakpointsOf(inst).flatMap((c) => [
@@ -209,7 +209,7 @@ function GateButtons(): ReactNode {
 /** Digits choose the call, arrows one degree, brackets the next gate. */
 function useDockKeys() {
   const { inst } = useJobScreen()
-  const { situation, setSituation } = useSituationNow()
+  const situation = useSituationNow()
   useEffect(() => {
     const calls = callsOf(inst)
     const onKey = (e: KeyboardEvent) => {
@@ -231,5 +231,5 @@ function useDockKeys() {
     }
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
-  }, [inst, situation, setSituation])
+  }, [inst, situation])
 }

@@ -5,7 +5,7 @@ import { changedSituation, memoriesAt, modesOf, type Situation } from '@/core/si
 import type { Installation, Ref } from '@/core/installation'
 import { Button, SelectField } from '@/ui'
 import { lower, modeWords, situationWords } from '@/words'
-import { useJobScreen, useSituationNow } from '../../session'
+import { useJobScreen, useSituationNow, setSituation } from '../../session'
 
 /** How many modes are away from normal, in words for a button. */
 export function modesSummary(inst: Installation, s: Situation): string {
@@ -18,7 +18,7 @@ export function modesSummary(inst: Installation, s: Situation): string {
 /** What timers, boards, limits and breakers are doing in this situation, failures included. */
 export function ModesControl() {
   const { inst } = useJobScreen()
-  const { situation, setSituation } = useSituationNow()
+  const situation = useSituationNow()
   const set = (ref: Ref, state: string, normal: string) => {
     const { [ref]: _, ...rest } = situation.modes
     setSituation(changedSituation(situation, { modes: state === normal ? rest : { ...rest, [ref]: state } }))

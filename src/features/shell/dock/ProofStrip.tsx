@@ -9,7 +9,7 @@ import { tolerances } from '@/core/tolerances'
 import { degF } from '@/core/units'
 import { cx, Tip } from '@/ui'
 import { degrees, findingSentence, makingWords } from '@/words'
-import { useJobScreen, useProof, useSituationNow } from '../../session'
+import { useJobScreen, useProof, useSituationNow, setSituation } from '../../session'
 
 const { coldestF, warmestF } = tolerances
 /** Place of a temperature along the strip, percent. */
@@ -31,7 +31,7 @@ const AXIS = [0, 25, 50, 75, 100]
 export function ProofStrip() {
   // The lanes may come a moment after the thumb; the thumb goes with the finger.
   const { circuit, inst, targets, situation: calm } = useJobScreen()
-  const { situation, setSituation } = useSituationNow()
+  const situation = useSituationNow()
   const proof = useProof()
   const { call, modes } = calm
   const stretches = useMemo(

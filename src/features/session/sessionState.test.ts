@@ -4,7 +4,8 @@ import { JobStore, memoryQueue } from '@/client'
 import type { Job } from '@/jobfile'
 import { readJson, wireBetween, demoInstallation } from '../../../tests/helpers/demo'
 import { JobAnalyses } from './JobAnalyses'
-import { LiveBoard } from './LiveBoard'
+import { liveOf } from './JobContext'
+import { openSessionState, type Proven } from './sessionState'
 
 const START: Situation = { call: 'emergency', outdoorF: degF(52), modes: {} }
 
@@ -37,48 +38,61 @@ async function board() {
     now = s
     listeners.forEach((l) => l())
   }
-  return { store, set, board: new LiveBoard(store, new JobAnalyses(), situations) }
+  const { state, close } = openSessionState(store, new JobAnalyses(), situations, noProof)
+  return { store, set, state, close, live: () => liveOf(state.getState()) }
 }
 
-describe('the wiring at this instant', () => {
+const noProof = {
+  get: (): Proven | null => null,
+  subscribe: () => () => undefined,
+  stale: () => true,
+  failure: () => null,
+}
+
+describe('the state of a screen', () => {
   it('is solved once for a wiring and a situation, and again when either changes', async () => {
-    const { store, set, board: live } = await board()
-    const first = live.get()!
-    expect(live.get()).toBe(first)
+    const { store, set, live, close } = await board()
+    const first = live()
+    set(START)
+    expect(live()).toBe(first)
     expect(first.volts.get('ah.W2')!.state).toBe('live')
     set({ ...START, call: 'off' })
-    expect(live.get()!.volts.get('ah.W2')!.state).toBe('dead')
+    expect(live().volts.get('ah.W2')!.state).toBe('dead')
     set(START)
     const wire = wireBetween(demoInstallation('quillfeather-lane'), 'tstat.E', 'ah.W2')
     store.edit({ kind: 'landWire', wire: wire.id, end: wire.a === 'tstat.E' ? 'b' : 'a', terminal: null })
-    expect(live.get()!.volts.get('ah.W2')!.state).toBe('dead')
-    expect(live.get()!.running.has('kit.row2')).toBe(false)
+    expect(live().volts.get('ah.W2')!.state).toBe('dead')
+    expect(live().running.has('kit.row2')).toBe(false)
     store.undo()
-    expect(live.get()!.running.has('kit.row2')).toBe(true)
+    expect(live().running.has('kit.row2')).toBe(true)
+    close()
     store.close()
   })
 
   it('does not solve again for an edit that no circuit hangs on', async () => {
-    const { store, board: live } = await board()
-    const before = live.get()!
+    const { store, live, close } = await board()
+    const before = live()
     store.edit({ kind: 'setField', field: 'note', value: 'a note' })
-    const after = live.get()!
+    const after = live()
     expect(after.job.note).toBe('a note')
-    expect([...after.running]).toEqual([...before.running])
-    expect([...after.volts]).toEqual([...before.volts])
+    expect(after.solved).toBe(before.solved)
+    expect(after.volts).toBe(before.volts)
+    close()
     store.close()
   })
 
-  it('tells whoever listens, until they stop listening', async () => {
-    const { store, set, board: live } = await board()
+  it('tells whoever listens, until it is closed', async () => {
+    const { store, set, state, live, close } = await board()
     let told = 0
-    const stop = live.subscribe(() => told++)
+    state.subscribe(() => told++)
     set({ ...START, outdoorF: degF(10) })
     store.edit({ kind: 'setField', field: 'note', value: 'x' })
     expect(told).toBe(2)
-    stop()
+    close()
+    const last = live()
     set(START)
     expect(told).toBe(2)
+    expect(live()).toBe(last)
     store.close()
   })
 })

@@ -1,0 +1,92 @@
+import { createStore, type StoreApi } from 'zustand'
+import type { Analysis } from '@/core/analysis'
+import type { Solved } from '@/core/circuit'
+import type { Installation, Ref } from '@/core/installation'
+import type { Proof } from '@/core/rules'
+import type { Situation } from '@/core/situation'
+import type { JobStore, JobView } from '@/client'
+import type { Job } from '@/jobfile'
+import type { JobAnalyses } from './JobAnalyses'
+import { terminalVolts, type TerminalVolts } from './liveness'
+
+/** Something outside React that can be looked at and listened to. */
+export interface Source<T> {
+  get: () => T
+  subscribe: (listener: () => void) => () => void
+}
+
+/** The wiring at this instant, solved for the situation at this instant. */
+export interface LiveValue {
+  job: Job
+  analysis: Analysis
+  inst: Installation
+  situation: Situation
+  solved: Solved
+  volts: ReadonlyMap<Ref, TerminalVolts>
+  /** Loads that have their volts. */
+  running: ReadonlySet<Ref>
+}
+
+/** A proof, and the wiring that it is of. */
+export interface Proven {
+  proof: Proof
+  of: Installation
+}
+
+/** Where the newest proof comes from. */
+export interface ProofSource extends Source<Proven | null> {
+  /** Whether the wiring has changed since the last proof. */
+  stale: () => boolean
+  /** Why the last proof could not be finished; null while it could. */
+  failure: () => string | null
+}
+
+/** All that a screen of a job looks at. */
+export interface SessionState {
+  /** The document with what waits to be saved, what can be undone and what is to be decided. */
+  view: JobView
+  /** null until the job is here. */
+  live: LiveValue | null
+  /** null until there is a first proof. */
+  proven: Proven | null
+  stale: boolean
+  failure: string | null
+}
+
+/** What a situation does to a wiring. */
+function lit(job: Job, analysis: Analysis, situation: Situation): LiveValue {
+  const { inst } = analysis
+  const solved = analysis.solve(situation)
+  const running = new Set(solved.ok ? solved.running.map((l) => l.ref) : [])
+  return { job, analysis, inst, situation, solved, volts: terminalVolts(inst, solved), running }
+}
+
+/** The state of a job's screen, which follows the document, the situation and the proof until it is closed. */
+export function openSessionState(
+  store: JobStore,
+  analyses: JobAnalyses,
+  situations: Source<Situation>,
+  proof: ProofSource,
+): { state: StoreApi<SessionState>; close: () => void } {
+  const live = (last: LiveValue | null): LiveValue | null => {
+    const { job } = store.getView()
+    const situation = situations.get()
+    if (!job) return null
+    if (last?.job === job && last.situation === situation) return last
+    const analysis = analyses.of(job)
+    // A note or a reading changes no volts: what was solved stands.
+    const same = last?.analysis === analysis && last.situation === situation
+    return same ? { ...last, job } : lit(job, analysis, situation)
+  }
+  const now = (last: LiveValue | null): SessionState => ({
+    view: store.getView(),
+    live: live(last),
+    proven: proof.get(),
+    stale: proof.stale(),
+    failure: proof.failure(),
+  })
+  const state = createStore<SessionState>(() => now(null))
+  const follow = () => state.setState((last) => now(last.live))
+  const stops = [store.subscribe(follow), situations.subscribe(follow), proof.subscribe(follow)]
+  return { state, close: () => stops.forEach((stop) => stop()) }
+}
