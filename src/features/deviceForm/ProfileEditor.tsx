@@ -1,5 +1,6 @@
 'use client'
 
+import equal from 'fast-deep-equal'
 import * as yup from 'yup'
 import { nth } from '@/core/sure'
 import { useMemo, useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react'
@@ -257,7 +258,7 @@ export function ProfileEditor({ device, onSaved }: { device: Device; onSaved: ()
         >
           Keep the profile
         </Button>
-        {form.formState.isDirty && (
+        {!equal(values, fresh) && (
           <Button look="quiet" onClick={() => clear(fresh)}>
             Drop what was typed
           </Button>

@@ -1,11 +1,11 @@
 'use client'
 
 import { usePathname } from 'next/navigation'
-import { useCallback, useEffect, useState, useSyncExternalStore } from 'react'
+import { useCallback, useEffect, useState } from 'react'
 import type { Situation } from '@/core/situation'
 import { browserQueue, httpTransport, JobStore } from '@/client'
 import type { Source } from './sessionState'
-import { fromQuery, START, toQuery } from './situationUrl'
+import { fromQuery, toQuery } from './situationUrl'
 
 const WHO = 'gate-cross-who'
 
@@ -103,9 +103,6 @@ export function setSituation(s: Situation): void {
   window.history.replaceState(null, '', `${window.location.pathname}${query}`)
   listeners.forEach((l) => l())
 }
-export const useSituation = (): Situation =>
-  useSyncExternalStore(situations.subscribe, situations.get, () => START)
-
 /** The place that an address names; '' when it names none. */
 export const placeOfPath = (path: string): string => path.split('/')[3] ?? ''
 
