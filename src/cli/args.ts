@@ -30,6 +30,7 @@ export interface Args {
     fuel?: string
     device?: string
     all?: boolean
+    way?: string
     title?: string
     label?: string
     where?: string
@@ -74,6 +75,7 @@ export function readArgs(argv: string[], library: string, now: string): Args {
       fuel: { type: 'string' },
       device: { type: 'string' },
       all: { type: 'boolean' },
+      way: { type: 'string' },
       title: { type: 'string' },
       label: { type: 'string' },
       where: { type: 'string' },

@@ -22,6 +22,7 @@ const HELP = `gatecross: proof of a heat pump's wiring and readings, from a job 
                 [--emergency setting|jumper] [--defrost tempered|cold] [--fuel thermostat|kit|stage]
   gatecross conflicts FILE                  what contradicts between gear, wiring and settings
   gatecross sheet FILE --device REF [--all] what to key in on a device, line by line
+                [--way N: which of its ways of keying]
   gatecross supplies FILE                   every circuit to lock out, place by place, and what stays live
   gatecross failures FILE                   what each single failure would do
   gatecross schema [NAME]                   published schemas

@@ -1,3 +1,4 @@
+import { profilesOf } from '@/core/equipment'
 import { placedByRef } from '@/core/installation'
 import { jobFindings } from '@/core/rules'
 import { clearingOf, keyInSheet } from '@/core/setup'
@@ -39,7 +40,11 @@ export function sheetCommand(job: Job, args: Args): Result {
   const inst = installationOf(job)
   const profiled = inst.placed.filter((p) => p.device.profile).map((p) => p.ref)
   const placed = placedByRef(inst, args.values.device ?? '')
-  const sheet = placed && keyInSheet(placed, onDevice(job, placed), args.values.all ?? false)
+  const ways = placed ? profilesOf(placed.device) : []
+  const way = args.values.way === undefined ? 0 : Number(args.values.way) - 1
+  if (placed && ways.length && !ways[way])
+    return refuse('--way', `a whole number from 1 to ${ways.length}`, args.values.way)
+  const sheet = placed && keyInSheet(placed, onDevice(job, placed), args.values.all ?? false, ways[way])
   if (!placed || !sheet) return refuse('--device', `one of ${profiled.join(', ')}`, args.values.device)
   const lines = sheet.lines.map((l) => {
     const setting = placed.device.settings.find((s) => s.id === l.item?.setting)

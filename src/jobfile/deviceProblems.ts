@@ -1,4 +1,16 @@
-import { EARTH, leaves, PLATES, type Device, type Expr, type Part, type Quantity } from '@/core/equipment'
+import {
+  EARTH,
+  leaves,
+  PLATES,
+  profilesOf,
+  type Device,
+  type Expr,
+  type Part,
+  type ProfileItem,
+  type Quantity,
+  type Setting,
+} from '@/core/equipment'
+import { nth } from '@/core/sure'
 import { settingProblem } from './lookup'
 import { problem, type Problem } from './problem'
 
@@ -63,7 +75,6 @@ export function deviceProblems(device: Device, path: string): Problem[] {
   device.calls?.forEach((c, i) => {
     if (c.when) expr(c.when, `${path}.calls[${i}].when`)
   })
-  device.profile?.shifts?.forEach((s, i) => settingNamed(s.setting, `${path}.profile.shifts[${i}].setting`))
   const known = PLATES[device.kind]
   for (const field of Object.keys(device.plate))
     if (!Object.hasOwn(known, field))
@@ -77,6 +88,10 @@ export function deviceProblems(device: Device, path: string): Problem[] {
   device.settings.forEach((s, i) => {
     const wrong = settingProblem(s, s.default)
     if (wrong) found.push(problem(`${path}.settings[${i}].default`, wrong, s.default))
+    s.defaultFor?.forEach((d, j) => {
+      const wrongHere = settingProblem(s, d.value)
+      if (wrongHere) found.push(problem(`${path}.settings[${i}].defaultFor[${j}].value`, wrongHere, d.value))
+    })
   })
   profileProblems(device, path, expr, found)
   return found
@@ -120,23 +135,56 @@ function profileProblems(
   expr: (e: Expr, at: string) => void,
   found: Problem[],
 ): void {
-  const items = device.profile?.items ?? []
-  items.forEach((item, i) => {
-    const at = `${path}.profile.items[${i}]`
-    const setting = device.settings.find((s) => s.id === item.setting)
-    if (!setting) {
-      found.push(problem(`${at}.setting`, 'a setting of the device', item.setting))
-      return
-    }
-    if (items.findIndex((o) => o.code === item.code && o.address === item.address) !== i)
-      found.push(problem(`${at}.code`, 'a code used once', item.code))
-    if (item.when) expr(item.when, `${at}.when`)
-    if ('map' in item.as) {
-      for (const value of Object.keys(item.as.map)) {
-        const wrong = settingProblem(setting, setting.kind === 'number' ? Number(value) : value)
-        if (wrong) found.push(problem(`${at}.as.map.${value}`, wrong, value))
-      }
-    } else if (setting.kind !== 'number' || !setting.range)
-      found.push(problem(`${at}.as`, 'a map, for a setting that is not a number with a range', 'number'))
+  profilesOf(device).forEach((profile, way) => {
+    const from = way ? `${path}.otherProfiles[${way - 1}]` : `${path}.profile`
+    profile.items.forEach((_, i) =>
+      itemProblems(device, profile.items, i, `${from}.items[${i}]`, expr, found),
+    )
+    profile.shifts?.forEach((s, i) => {
+      if (!device.settings.some((x) => x.id === s.setting))
+        found.push(problem(`${from}.shifts[${i}].setting`, 'a setting of the device', s.setting))
+    })
   })
+}
+
+function itemProblems(
+  device: Device,
+  items: readonly ProfileItem[],
+  i: number,
+  at: string,
+  expr: (e: Expr, at: string) => void,
+  found: Problem[],
+): void {
+  const item = nth(items, i)
+  const settingOf = (id: string) => device.settings.find((s) => s.id === id)
+  const valueProblem = (setting: Setting, value: string) =>
+    settingProblem(setting, setting.kind === 'number' ? Number(value) : value)
+  const setting = settingOf(item.setting)
+  if (!setting) {
+    found.push(problem(`${at}.setting`, 'a setting of the device', item.setting))
+    return
+  }
+  if (items.findIndex((o) => o.code === item.code && o.address === item.address) !== i)
+    found.push(problem(`${at}.code`, 'a code used once', item.code))
+  if (item.when) expr(item.when, `${at}.when`)
+  if ('map' in item.as) {
+    for (const value of Object.keys(item.as.map)) {
+      const wrong = valueProblem(setting, value)
+      if (wrong) found.push(problem(`${at}.as.map.${value}`, wrong, value))
+    }
+  } else if ('pair' in item.as) {
+    const { with: id, codes } = item.as.pair
+    const other = settingOf(id)
+    if (!other || id === item.setting)
+      found.push(problem(`${at}.as.pair.with`, 'another setting of the device', id))
+    codes.forEach((c, n) => {
+      const wrong = valueProblem(setting, c.value)
+      if (wrong) found.push(problem(`${at}.as.pair.codes[${n}].value`, wrong, c.value))
+      const wrongOther = other && valueProblem(other, c.other)
+      if (wrongOther) found.push(problem(`${at}.as.pair.codes[${n}].other`, wrongOther, c.other))
+      if (codes.findIndex((o) => o.value === c.value && o.other === c.other) !== n)
+        found.push(problem(`${at}.as.pair.codes[${n}]`, 'a pair of values that has one code', c.code))
+    })
+  } else if (setting.kind !== 'number' || !setting.range)
+    found.push(problem(`${at}.as`, 'a map, for a setting that is not a number with a range', 'number'))
 }

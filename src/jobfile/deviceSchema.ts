@@ -133,6 +133,7 @@ const setting = shape({
   step: yup.number(),
   unit: yup.string().max(12),
   default: valueSchema,
+  defaultFor: yup.array(shape({ model: text(40), value: valueSchema })).max(20),
   about: yup.string().max(400),
   intent: yup.string().oneOf(INTENTS),
   follows: yup.string().oneOf(INTENTS),
@@ -156,7 +157,7 @@ const mode = shape({
 const code = () =>
   yup
     .string()
-    .matches(/^[A-Za-z0-9-]{1,12}$/)
+    .matches(/^[A-Za-z0-9.-]{1,12}$/)
     .required()
 const profileItem = shape({
   code: code(),
@@ -165,15 +166,30 @@ const profileItem = shape({
   address: yup.string().oneOf(['group', 'unit', 'outdoor']),
   as: byField({
     map: shape({ map: record(code()) }),
-    number: shape({ number: shape({ plus: num(), times: num() }) }),
+    number: shape({
+      number: shape({ plus: num(), times: num(), decimals: yup.number().integer().min(0).max(3) }),
+    }),
+    pair: shape({
+      pair: shape({
+        with: id(),
+        codes: yup
+          .array(shape({ value: text(60), other: text(60), code: code() }))
+          .min(1)
+          .max(100)
+          .defined(),
+      }),
+    }),
   }),
   when: optional(exprSchema),
   readBack: yup.string().max(12),
+  leaveAlone: yup.boolean(),
 })
 const key = () => yup.string().min(1).max(30).required()
 /** How a device is keyed. */
 const profileSchema = shape({
   style: yup.string().oneOf(PROFILE_STYLES).required(),
+  name: yup.string().min(1).max(60),
+  wait: yup.string().min(1).max(200),
   enter: yup.array(key()).max(8).defined(),
   leave: yup.array(key()).max(4).defined(),
   passcode: yup.string().matches(/^\d{0,8}$/),
@@ -211,4 +227,5 @@ export const deviceSchema = shape({
   ),
   plate: shape(ANY_PLATE),
   profile: optional(profileSchema),
+  otherProfiles: yup.array(profileSchema).max(4),
 })

@@ -100,9 +100,11 @@ function isSamePlaced({ device, ...a }: Placed, { device: other, ...b }: Placed)
  * new from its box, and is taken to on one from an older file; on any other it is not known.
  */
 function placed(job: Job, entry: PlacedEntry, device: Device): Placed {
-  const fresh = job.commissioning.plates[entry.ref]?.newFromBox === true
+  const { newFromBox, model } = job.commissioning.plates[entry.ref] ?? {}
+  const fresh = newFromBox === true
   const { device: _, defaultAssumed, ...rest } = entry
   const made: Placed = { ...rest, device, settings: { ...readOff(job, entry, device), ...rest.settings } }
+  if (model) made.model = model
   if (!fresh) {
     if (defaultAssumed) made.defaultAssumed = true
     else made.settings = { ...Object.fromEntries(device.settings.map((s) => [s.id, null])), ...made.settings }

@@ -1,5 +1,12 @@
 import type { Unknowable, Value } from '@/core/equipment'
-import { makeRef, settingValue, type Installation, type JobSeen, type Placed } from '@/core/installation'
+import {
+  defaultOf,
+  makeRef,
+  settingValue,
+  type Installation,
+  type JobSeen,
+  type Placed,
+} from '@/core/installation'
 import { installationOf } from './document'
 import type { Job } from './sections/registry'
 
@@ -16,7 +23,7 @@ export function onDevice(job: Job, placed: Placed): Record<string, Unknowable<Va
       // What was keyed today and still is what is wanted keeps its line, ticked.
       const note = k?.left && k.left.value !== settingValue(placed, s.id) ? k.left : k?.found
       if (note) return [[s.id, note.value] as const]
-      return plate?.newFromBox ? [[s.id, s.default] as const] : []
+      return plate?.newFromBox ? [[s.id, defaultOf(placed, s.id) ?? s.default] as const] : []
     }),
   )
 }

@@ -129,9 +129,10 @@ const WHY: Record<string, string> = {
 export const whyRecommended = (why: string): string =>
   WHY[why] ?? (why.startsWith('school.') ? STRATEGY_WORDS[why.slice(7) as Strategy].reason : why)
 
-const LINE_WORDS: Record<Exclude<LineKind, 'set'>, string> = {
+const LINE_WORDS: Record<Exclude<LineKind, 'set' | 'leaveAlone'>, string> = {
   unitOff: 'Unit off at its controller',
   powerOff: 'Power off, locked, and metered dead',
+  wait: 'Wait',
   enter: 'Open the menu',
   leave: 'Leave the menu',
   unitOn: 'Unit on again',
@@ -145,12 +146,15 @@ const keyList = (line: SheetLine): string =>
         ? `see “${s.shows}”`
         : s.do === 'until'
           ? `${s.key} until “${s.shows?.[0] ?? s.starts?.trim()}”`
-          : s.key,
+          : s.do === 'wait'
+            ? `until ${s.until}`
+            : s.key,
     )
     .join(', ')
 
 /** One line of a key-in sheet: plain words first, the keys second. */
 export function lineWords(line: SheetLine, name: string): { title: string; keys: string } {
+  if (line.kind === 'leaveAlone') return { title: name, keys: 'Leave it as it stands: its maker wants it so' }
   if (line.kind !== 'set') return { title: LINE_WORDS[line.kind], keys: keyList(line) }
   return { title: name, keys: keyList(line) }
 }

@@ -38,6 +38,8 @@ export interface Setting {
   step?: number
   unit?: string
   default: Value
+  /** Other defaults of other models and revisions: the first whose text the model on the plate has in it. */
+  defaultFor?: { model: string; value: Value }[]
   about?: string
   /** What it decides, in the vocabulary that laws understand; a device may call and code it as it likes. */
   intent?: Intent
@@ -102,7 +104,13 @@ export interface Device {
   plate: Plate
   /** How its settings are keyed in; left out where there is nothing to key. */
   profile?: Profile
+  /** Other ways of keying the same settings, where it has several. */
+  otherProfiles?: Profile[]
 }
+
+/** Every way in which a device can be keyed. */
+export const profilesOf = (device: Device): Profile[] =>
+  device.profile ? [device.profile, ...(device.otherProfiles ?? [])] : []
 
 /** The normal state of a mode: its first. */
 export const normalState = (mode: Mode): string => mode.states[0]?.id ?? 'normal'

@@ -1,5 +1,6 @@
 export { CALLS, isCooling, isHeatPumpHeating, wantsBackup, type Call } from './call'
 export {
+  profilesOf,
   INTENTS,
   TERMINAL_ROLES,
   normalState,
@@ -40,7 +41,14 @@ export {
   type TransformerPart,
 } from './part'
 export type { Unknowable, Quantity, Value } from './value'
-export { PROFILE_STYLES, type ItemCode, type Profile, type ProfileItem, type ProfileStyle } from './profile'
+export {
+  PROFILE_STYLES,
+  settingsOfItem,
+  type ItemCode,
+  type Profile,
+  type ProfileItem,
+  type ProfileStyle,
+} from './profile'
 export {
   PLATES,
   SITE_FLAGS,

@@ -12,8 +12,21 @@ export const PROFILE_STYLES = [
 ] as const
 export type ProfileStyle = (typeof PROFILE_STYLES)[number]
 
-/** How a setting's value stands in an item: a code for each value, or a number moved and scaled. */
-export type ItemCode = { map: Record<string, string> } | { number: { plus: number; times: number } }
+/** Two settings that one code decides, with the code for each pair of values. */
+export interface PairCode {
+  /** The other setting. */
+  with: string
+  codes: { value: string; other: string; code: string }[]
+}
+
+/**
+ * How a setting's value stands in an item: a code for each value; a number moved and scaled, with so many decimals; or a
+ * code for each pair of values with another setting.
+ */
+export type ItemCode =
+  | { map: Record<string, string> }
+  | { number: { plus: number; times: number; decimals?: number } }
+  | { pair: PairCode }
 
 /** One line of a device's own menu, one function number, one switch or one set of pins. */
 export interface ProfileItem {
@@ -29,11 +42,21 @@ export interface ProfileItem {
   when?: Expr
   /** Request codes: the code that reads the value back. */
   readBack?: string
+  /** The maker wants it left as it stands: it is shown, and never set. */
+  leaveAlone?: boolean
 }
+
+/** The settings that an item writes: one, or the two that its code decides. */
+export const settingsOfItem = ({ setting, as }: ProfileItem): string[] =>
+  'pair' in as ? [setting, as.pair.with] : [setting]
 
 /** How the settings of a device are keyed in, in the device's own order. */
 export interface Profile {
   style: ProfileStyle
+  /** What this way is called, where the device can be keyed in several. */
+  name?: string
+  /** What must have come to pass before the first item, in words: "the outdoor unit has sent its data". */
+  wait?: string
   /** Keys that open the menu, and those that leave it. */
   enter: string[]
   leave: string[]

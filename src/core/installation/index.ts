@@ -1,4 +1,5 @@
 export {
+  defaultOf,
   holdsBySettings,
   placedByRef,
   quantity,

@@ -21,6 +21,8 @@ export interface Placed {
   settings: Record<string, Unknowable<Value>>
   /** What is not among `settings` is taken to stand at its default, and nobody has looked: the verdict counts it. */
   defaultAssumed?: true
+  /** The model and revision on its plate, as read on site: some defaults hang on it. */
+  model?: string
 }
 
 /** A cable or harness between two placed devices. */
@@ -72,7 +74,14 @@ export function terminalOf(inst: Installation, ref: Name): { placed: Placed; ter
 export function settingValue(placed: Placed, id: string): Unknowable<Value> {
   const left = placed.settings[id]
   if (left !== undefined) return left
-  return settingDef(placed, id)?.default ?? null
+  return defaultOf(placed, id) ?? null
+}
+
+/** The value that a setting leaves the maker with, on a device of this model; undefined for no setting of the device. */
+export function defaultOf(placed: Pick<Placed, 'device' | 'model'>, id: string): Value | undefined {
+  const setting = placed.device.settings.find((s) => s.id === id)
+  const own = setting?.defaultFor?.find((d) => placed.model?.toLowerCase().includes(d.model.toLowerCase()))
+  return own?.value ?? setting?.default
 }
 /** The same in a job: a setting that follows another device's over the bus has that one's value. */
 export function settingIn(inst: Installation, placed: Placed, id: string): Unknowable<Value> {
@@ -90,7 +99,7 @@ export const settingDef = (placed: Placed, id: string): Setting | undefined =>
 /** An electrical quantity's number; an unknown setting gives way to the device's default. */
 export function quantity(placed: Placed, q: Quantity): number {
   if (typeof q === 'number') return q
-  const value = settingValue(placed, q.set) ?? settingDef(placed, q.set)?.default
+  const value = settingValue(placed, q.set) ?? defaultOf(placed, q.set)
   return (typeof value === 'number' ? value : Number.NaN) * (q.times ?? 1)
 }
 

@@ -33,11 +33,11 @@ const STYLES: Record<ProfileStyle, Make> = {
   switches: Switches,
 }
 
-/** A stand-in with these settings in its memory; null for a device that has no profile. */
+/** A stand-in with these settings in its memory, keyed in one of its ways; null for a device that has no profile. */
 export function keypadFor(
   device: Device,
   start: Readonly<Record<string, Unknowable<Value>>> = {},
+  profile = device.profile,
 ): Keypad | null {
-  const { profile } = device
-  return profile ? new STYLES[profile.style](new Memory(device, start), profile) : null
+  return profile ? new STYLES[profile.style](new Memory(device, start, profile.items), profile) : null
 }

@@ -12,13 +12,13 @@ export class Request {
   ) {}
 
   settings = () => this.memory.values()
-  keys = () => [...'0123456789', 'TO', 'SEND', 'CLEAR']
+  keys = () => [...'0123456789.', 'TO', 'SEND', 'CLEAR']
   display = (): string => this.line || this.said
 
   press(key: string): void {
     if (key === 'CLEAR') this.line = ''
     else if (key === 'TO') this.line += '>'
-    else if (/^\d$/.test(key)) this.line += key
+    else if (/^[\d.]$/.test(key)) this.line += key
     else if (key === 'SEND') this.send()
   }
 

@@ -1,5 +1,13 @@
 import { nth } from '../sure'
-import { makeRef, wireRef, type Installation, type JobSeen, type Ref, type Name } from '../installation'
+import {
+  defaultOf,
+  makeRef,
+  wireRef,
+  type Installation,
+  type JobSeen,
+  type Ref,
+  type Name,
+} from '../installation'
 import { assignments, assume, unknownsOf, whichMatter, type Unknown } from '../situation'
 import type { Value } from '../equipment'
 import type { Breach, Finding, JobRule, Rule, Undecided } from './rule'
@@ -47,7 +55,9 @@ function rowsOf(inst: Installation, unknowns: readonly Unknown[]): Value[][] {
   if (all) return all
   const usual = unknowns.map(({ ref, options }): Value => {
     const found = inst.placed
-      .flatMap((p) => p.device.settings.map((s) => ({ ref: makeRef(p.ref, s.id), value: s.default })))
+      .flatMap((p) =>
+        p.device.settings.map((s) => ({ ref: makeRef(p.ref, s.id), value: defaultOf(p, s.id) ?? s.default })),
+      )
       .find((s) => s.ref === ref)
     return found?.value ?? nth(options, 0)
   })

@@ -17,15 +17,6 @@ export {
   type Recommended,
   type Strategy,
 } from './interview'
-export {
-  COLUMNS,
-  EMPTY_ROW,
-  frameOf,
-  readRows,
-  rowsFromText,
-  profileRowsOf,
-  withRows,
-  type Column,
-  type ProfileRow,
-  type RowError,
-} from './rows'
+export { COLUMNS, EMPTY_ROW, type Column, type ProfileRow } from './profileRow'
+export { frameOf, profileRowsOf, withRows } from './profileRows'
+export { readRows, rowsFromText, type RowError } from './rows'

@@ -1,4 +1,11 @@
-import { evaluate, type Unknowable, type Profile, type ProfileItem, type Value } from '../equipment'
+import {
+  evaluate,
+  settingsOfItem,
+  type Unknowable,
+  type Profile,
+  type ProfileItem,
+  type Value,
+} from '../equipment'
 import type { Placed } from '../installation'
 import { settingDef, settingsContext, settingValue } from '../installation'
 import { codeOf } from './codec'
@@ -18,15 +25,22 @@ export interface SetLine extends Line {
   /** As found on the device; null: not known yet. */
   from: Unknowable<Value>
   to: Value
+  /** What else the same code decides. */
+  also: { setting: string; from: Unknowable<Value>; to: Unknowable<Value> } | null
   toCode: string
 }
 /** A line on the way in or out. */
 interface WayLine extends Line {
-  kind: Exclude<LineKind, 'set'>
+  kind: Exclude<LineKind, 'set' | 'leaveAlone'>
   item?: undefined
 }
+/** Something that the device shows and that is left as it stands. */
+interface LeaveLine extends Line {
+  kind: 'leaveAlone'
+  item: ProfileItem
+}
 /** One line of a key-in sheet: what to do, and how the device shows that it is done. */
-export type SheetLine = SetLine | WayLine
+export type SheetLine = SetLine | LeaveLine | WayLine
 
 export interface Sheet {
   ref: string
@@ -49,42 +63,54 @@ export function isShown(item: ProfileItem, value: (setting: string) => Unknowabl
  * The key-in sheet of a device, in its own order: from what was found on it to the settings that it is to be left with.
  * @param found values read off the device; a setting that is left out has not been looked at
  * @param all every item that the device shows, and not only what must change
+ * @param profile which of its ways of keying
  */
 export function keyInSheet(
   placed: Placed,
   found: Readonly<Record<string, Unknowable<Value>>>,
   all = false,
+  profile = placed.device.profile,
 ): Sheet | null {
   const { device } = placed
-  const { profile } = device
   if (!profile) return null
   const wanted = (id: string): Unknowable<Value> => settingValue(placed, id)
   const sheet: Sheet = { ref: placed.ref, profile, fits: device.fits, lines: [], changes: 0, cannot: [] }
-  const sets: SetLine[] = []
+  const was = (id: string): Unknowable<Value> => found[id] ?? null
+  const sets: (SetLine | LeaveLine)[] = []
   for (const item of profile.items) {
     const to = wanted(item.setting)
+    const id = `${item.address ?? ''}/${item.code}`
     // An item that the earlier answers hide is not there to be keyed.
-    if (to === null || !isShown(item, wanted)) continue
-    const from = found[item.setting] ?? null
-    const toCode = codeOf(item, to)
+    if (!isShown(item, wanted)) continue
+    if (item.leaveAlone) {
+      if (all) sets.push({ id, kind: 'leaveAlone', item, steps: [], noteFirst: false })
+      continue
+    }
+    if (settingsOfItem(item).some((s) => wanted(s) === null) || to === null) continue
+    const from = was(item.setting)
+    const toCode = codeOf(item, wanted)
     if (toCode === null) {
       if (!sheet.cannot.some((c) => c.setting === item.setting))
         sheet.cannot.push({ setting: item.setting, value: to })
       continue
     }
-    if (!all && from !== null && codeOf(item, from) === toCode) continue
+    if (!all && codeOf(item, was) === toCode) continue
     sets.push({
-      id: `${item.address ?? ''}/${item.code}`,
+      id,
       kind: 'set',
       item,
       from,
       to,
+      also:
+        'pair' in item.as
+          ? { setting: item.as.pair.with, from: was(item.as.pair.with), to: wanted(item.as.pair.with) }
+          : null,
       toCode,
       steps: stepsFor(profile, item, toCode, bounds(placed, item)),
       noteFirst: profile.noUndo ?? false,
     })
   }
-  sheet.changes = sets.length
+  sheet.changes = sets.filter((l) => l.kind === 'set').length
   if (!sets.length) return sheet
   const plain = (line: { id: WayLine['kind']; steps: Step[] }): WayLine => ({
     ...line,
@@ -98,5 +124,5 @@ export function keyInSheet(
 /** The lowest code of a number item: some devices only stop there, and a person counts from there. */
 function bounds(placed: Placed, item: ProfileItem): string | null {
   const low = settingDef(placed, item.setting)?.range?.[0]
-  return 'number' in item.as && low !== undefined ? codeOf(item, low) : null
+  return 'number' in item.as && low !== undefined ? codeOf(item, () => low) : null
 }

@@ -1,18 +1,20 @@
 import type { Profile, ProfileItem } from '../equipment'
 
-export type LineKind = 'unitOff' | 'powerOff' | 'enter' | 'set' | 'leave' | 'unitOn' | 'powerOn'
+export type LineKind =
+  'unitOff' | 'powerOff' | 'wait' | 'enter' | 'set' | 'leaveAlone' | 'leave' | 'unitOn' | 'powerOn'
 
 /** One thing to do at the device. `starts` and `shows`: how its display begins, or exactly what it says (one of these). */
 export type Step =
   | { do: 'press'; key: string }
   | { do: 'until'; key: string; starts?: string; shows?: string[] }
   | { do: 'check'; shows: string }
+  | { do: 'wait'; until: string }
 
 const press = (key: string): Step => ({ do: 'press', key })
 const typed = (text: string): Step[] => [...text].map(press)
 
 interface Frame {
-  id: Exclude<LineKind, 'set'>
+  id: Exclude<LineKind, 'set' | 'leaveAlone'>
   steps: Step[]
 }
 
@@ -21,6 +23,7 @@ export function opening(p: Profile): Frame[] {
   const frames: Frame[] = []
   if (p.unitOff) frames.push({ id: 'unitOff', steps: [{ do: 'until', key: 'ON/OFF', shows: ['OFF'] }] })
   if (p.powerOff) frames.push({ id: 'powerOff', steps: [{ do: 'until', key: 'POWER', starts: 'POWER OFF' }] })
+  if (p.wait) frames.push({ id: 'wait', steps: [{ do: 'wait', until: p.wait }] })
   const keys = p.enter.map(press)
   if (p.passcode !== undefined) keys.push(...typed(p.passcode), press('OK'))
   if (p.style === 'guided')

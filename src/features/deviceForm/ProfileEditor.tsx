@@ -5,7 +5,7 @@ import * as yup from 'yup'
 import { nth } from '@/core/sure'
 import { useMemo, useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react'
 import { ask, linesOf } from '@/client'
-import { INTENTS, type Device, type ProfileStyle } from '@/core/equipment'
+import { INTENTS, profilesOf, type Device, type ProfileStyle } from '@/core/equipment'
 import {
   COLUMNS,
   EMPTY_ROW,
@@ -21,6 +21,7 @@ import {
 import { formatDevice } from '@/jobfile'
 import { Button, Disclosure, SelectField, cx, Field, Input, useDraftForm } from '@/ui'
 import { INTENT_WORDS, lineWords } from '@/words'
+import { Quirks } from './Quirks'
 
 const STYLES: Record<ProfileStyle, string> = {
   menu: 'Numbered menu',
@@ -38,6 +39,7 @@ const HEADS: Record<Column, string> = {
   values: 'Values',
   address: 'Address',
   when: 'Only when',
+  note: 'Note',
 }
 const WIDTH: Record<Column, string> = {
   code: 'w-20',
@@ -46,6 +48,7 @@ const WIDTH: Record<Column, string> = {
   values: 'w-64',
   address: 'w-24',
   when: 'w-28',
+  note: 'w-56',
 }
 
 interface Draft {
@@ -56,11 +59,11 @@ interface Draft {
 }
 /** Rows and keys are judged line by line as they are read; the name is all that the form itself asks for. */
 const draftSchema = yup.object({ name: yup.string().trim().max(120).required('A name is expected here') })
-const draftOf = (device: Device): Draft => ({
+const draftOf = (device: Device, way: number): Draft => ({
   name: device.name,
   fits: device.fits.join(', '),
-  frame: frameOf(device),
-  rows: [...profileRowsOf(device), ...blanks(3)],
+  frame: frameOf(device, way),
+  rows: [...profileRowsOf(device, way), ...blanks(3)],
 })
 const withCommas = (text: string): string[] =>
   text
@@ -70,10 +73,48 @@ const withCommas = (text: string): string[] =>
 
 const blanks = (n: number): ProfileRow[] => Array.from({ length: n }, () => EMPTY_ROW)
 
-/** A paper manual's menu as a table: typed with the keyboard, pasted from a spreadsheet, each error at its line. */
+/** Every way in which a device can be keyed, one at a time; another can be added. */
 export function ProfileEditor({ device, onSaved }: { device: Device; onSaved: () => void }) {
-  const fresh = useMemo((): Draft => draftOf(device), [device])
-  const { form, values, put, clear } = useDraftForm<Draft>(`profile-${device.id}`, draftSchema, fresh)
+  const ways = profilesOf(device)
+  const [way, setWay] = useState(0)
+  const isNew = way === ways.length
+  const name = (i: number) => nth(ways, i).name ?? STYLES[nth(ways, i).style]
+  return (
+    <section aria-label={`Key-in profile, ${device.name}`} data-testid="profile-editor" className="mt-3">
+      {ways.length > 0 && (
+        <div role="group" aria-label="Way of keying" className="mb-2 flex flex-wrap gap-2">
+          {ways.map((_, i) => (
+            <Button
+              key={i}
+              aria-pressed={way === i}
+              className={cx(way === i && '!border-2 !border-ink font-bold')}
+              onClick={() => setWay(i)}
+            >
+              {name(i)}
+            </Button>
+          ))}
+          {ways.length < 5 && (
+            <Button
+              look="quiet"
+              aria-pressed={isNew}
+              className={cx(isNew && '!border-2 !border-ink font-bold')}
+              onClick={() => setWay(ways.length)}
+            >
+              Another way of keying it
+            </Button>
+          )}
+        </div>
+      )}
+      <WayEditor key={way} device={device} way={way} onSaved={onSaved} />
+    </section>
+  )
+}
+
+/** A paper manual's menu as a table: typed with the keyboard, pasted from a spreadsheet, each error at its line. */
+function WayEditor({ device, way, onSaved }: { device: Device; way: number; onSaved: () => void }) {
+  const fresh = useMemo((): Draft => draftOf(device, way), [device, way])
+  const draft = `profile-${device.id}${way ? `-${way}` : ''}`
+  const { form, values, put, clear } = useDraftForm<Draft>(draft, draftSchema, fresh)
   const { rows, frame } = values
   const setRows = (next: ProfileRow[]) => put({ rows: next })
   const setFrame = (next: Draft['frame']) => put({ frame: next })
@@ -82,16 +123,19 @@ export function ProfileEditor({ device, onSaved }: { device: Device; onSaved: ()
   const read = useMemo(() => readRows(device, rows), [device, rows])
   const made = useMemo(
     () => ({
-      ...withRows(device, read, frame),
+      ...withRows(device, read, frame, way),
       name: values.name.trim(),
       fits: withCommas(values.fits),
     }),
-    [device, read, frame, values.name, values.fits],
+    [device, read, frame, way, values.name, values.fits],
   )
   const preview = useMemo(() => {
     const settings = Object.fromEntries(made.settings.map((s) => [s.id, s.default]))
-    return keyInSheet({ ref: 'd', label: device.name, device: made, settings }, {}, true)?.lines ?? []
-  }, [made, device.name])
+    return (
+      keyInSheet({ ref: 'd', label: device.name, device: made, settings }, {}, true, profilesOf(made)[way])
+        ?.lines ?? []
+    )
+  }, [made, device.name, way])
   const errorAt = (row: number, column: Column) =>
     read.errors.find((e) => e.row === row + 1 && e.column === column)?.expected
   const focus = (row: number, column: Column) => {
@@ -138,7 +182,7 @@ export function ProfileEditor({ device, onSaved }: { device: Device; onSaved: ()
     onSaved()
   }
   return (
-    <section aria-label={`Key-in profile, ${device.name}`} data-testid="profile-editor" className="mt-3">
+    <>
       <p className="text-lg font-bold" data-testid="profile-answer" role="status">
         {read.errors.length
           ? `${read.items.length} items, ${read.errors.length} ${read.errors.length === 1 ? 'error' : 'errors'}.`
@@ -194,6 +238,7 @@ export function ProfileEditor({ device, onSaved }: { device: Device; onSaved: ()
           )}
         </Field>
       </div>
+      <Quirks frame={frame} setFrame={setFrame} />
       <div
         className="max-h-[420px] overflow-auto border border-line"
         tabIndex={0}
@@ -285,7 +330,7 @@ export function ProfileEditor({ device, onSaved }: { device: Device; onSaved: ()
                 <span className="font-bold">{w.title}</span>{' '}
                 {l.item && (
                   <span className="font-mono">
-                    {l.item.code} → {l.toCode}
+                    {l.kind === 'set' ? `${l.item.code} → ${l.toCode}` : l.item.code}
                   </span>
                 )}{' '}
                 <span className="text-soft">{w.keys}</span>
@@ -294,6 +339,6 @@ export function ProfileEditor({ device, onSaved }: { device: Device; onSaved: ()
           })}
         </ol>
       </Disclosure>
-    </section>
+    </>
   )
 }

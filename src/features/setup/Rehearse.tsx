@@ -1,7 +1,7 @@
 'use client'
 
 import { useState } from 'react'
-import type { Unknowable, Value } from '@/core/equipment'
+import type { Profile, Unknowable, Value } from '@/core/equipment'
 import { settingValue, type Placed } from '@/core/installation'
 import { itemsFor } from '@/core/setup'
 import { keypadFor, type Keypad } from '@/core/keypad'
@@ -11,20 +11,22 @@ import { Button, Disclosure } from '@/ui'
 export function Rehearse({
   placed,
   found,
+  profile,
 }: {
   placed: Placed
   found: Readonly<Record<string, Unknowable<Value>>>
+  profile: Profile | undefined
 }) {
   const [box, setBox] = useState<Keypad | null>(null)
   const [shows, setShows] = useState('')
   const [pressed, setPressed] = useState(0)
   const start = () => {
-    const made = keypadFor(placed.device, found)
+    const made = keypadFor(placed.device, found, profile)
     setBox(made)
     setShows(made?.display() ?? '')
     setPressed(0)
   }
-  const keyed = placed.device.settings.filter((s) => itemsFor(placed.device, s.id).length > 0)
+  const keyed = placed.device.settings.filter((s) => itemsFor(placed.device, s.id, profile).length > 0)
   const now = box?.settings() ?? {}
   const right = keyed.filter((s) => now[s.id] === settingValue(placed, s.id)).length
   return (

@@ -1,0 +1,194 @@
+import { nth } from '../sure'
+import type { Device, Intent, ProfileItem, Setting, Value } from '../equipment'
+import type { ProfileRow } from './profileRow'
+
+/** What each code of an item means: a value of one setting, or of two. */
+export type Codes = ReadonlyMap<string, { set: string; value: Value }[]>
+
+/** A text as a name of letters, digits and dashes. */
+export const slug = (s: string): string =>
+  s
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '')
+    .slice(0, 40) || 'v'
+
+/** What the values cell of a row says: one setting or two, how their values are coded, and what each code means. */
+export interface Values {
+  settings: Setting[]
+  as: ProfileItem['as']
+  codes: Codes
+}
+
+/** A setting of the device that an intent names, or a fresh one. */
+function settingFor(device: Device, row: ProfileRow, intent: string, id: string): Omit<Setting, 'default'> {
+  const own = device.settings.find((s) => intent !== '' && s.intent === intent)
+  if (own) return own
+  const label = row.label.trim()
+  return { id, group: 'set', label, kind: 'choice', ...(intent ? { intent: intent as Intent } : {}) }
+}
+
+/** Reads the values cell of a row; null where it says nothing that can be read. */
+export function readValues(
+  device: Device,
+  row: ProfileRow,
+  intents: readonly string[],
+  id: string,
+): Values | null {
+  const [first = '', second] = intents
+  const one = settingFor(device, row, first, id)
+  const own = device.settings.find((s) => s.id === one.id)
+  if (second !== undefined)
+    return readPair(row.values, [one, settingFor(device, row, second, `${id}-2`)], device)
+  const range = readRange(row.values)
+  if (range) {
+    const { low, high } = range
+    const start =
+      typeof own?.default === 'number' && own.default >= low && own.default <= high ? own.default : low
+    const setting: Setting = {
+      ...one,
+      kind: 'number',
+      range: [low, high],
+      step: range.step,
+      ...(range.unit ? { unit: range.unit } : {}),
+      default: start,
+    }
+    const decimals = range.decimals ? { decimals: range.decimals } : {}
+    return { settings: [setting], as: { number: { plus: 0, times: 1, ...decimals } }, codes: new Map() }
+  }
+  const pairs = codesIn(row.values)
+  if (!pairs) return null
+  const read = settingOf(
+    one,
+    own,
+    pairs.map((p) => p.label),
+  )
+  if (!read) return null
+  const { setting, values } = read
+  return {
+    settings: [setting],
+    as: { map: Object.fromEntries(pairs.map((p, i) => [String(nth(values, i)), p.code])) },
+    codes: new Map(pairs.map((p, i) => [p.code, [{ set: setting.id, value: nth(values, i) }]])),
+  }
+}
+
+function readRange(
+  text: string,
+): { low: number; high: number; step: number; decimals: number; unit: string } | null {
+  const found =
+    /^(-?\d+(?:\.\d+)?)\s*\.\.\s*(-?\d+(?:\.\d+)?)(?:\s*\/\s*(\d+(?:\.\d+)?))?(?:\s+([^=]{1,12}))?$/.exec(
+      text.trim(),
+    )
+  if (!found) return null
+  const [low, high, step] = [Number(found[1]), Number(found[2]), Number(found[3] ?? 1)]
+  if (low >= high || step <= 0) return null
+  const places = (t: string | undefined) => t?.split('.')[1]?.length ?? 0
+  const decimals = Math.min(3, Math.max(places(found[1]), places(found[3])))
+  return { low, high, step, decimals, unit: (found[4] ?? '').trim() }
+}
+
+/** "1=Cooling, 2=Heating" as codes with their meanings; null where some part is no such thing. */
+function codesIn(text: string): { code: string; label: string }[] | null {
+  // A comma inside a meaning does not part two of them: only one with a code behind it does.
+  const parts = text.split(/[,;](?=\s*[A-Za-z0-9.-]{1,12}\s*=)/)
+  const pairs = parts.flatMap((p) => {
+    const [, code, label] = /^\s*([A-Za-z0-9.-]{1,12})\s*=\s*(.+?)\s*$/.exec(p) ?? []
+    return code && label ? [{ code, label }] : []
+  })
+  return text.trim() && pairs.length === parts.length ? pairs : null
+}
+
+/** A meaning that is a number, with the unit behind it: "30 min", "5 °F", "60". */
+function numberIn(label: string): { value: number; unit: string } | null {
+  const found = /^(-?\d+(?:\.\d+)?)\s*([^\d\s][^\d]{0,11})?$/.exec(label.trim())
+  return found ? { value: Number(found[1]), unit: (found[2] ?? '').trim() } : null
+}
+
+/**
+ * The setting that these meanings belong to, with the value of each. Meanings that are all numbers of one unit are
+ * numbers, whatever the codes are: positions of switches may stand for minutes, and what reads minutes must find them.
+ */
+function settingOf(
+  one: Omit<Setting, 'default'>,
+  own: Setting | undefined,
+  labels: readonly string[],
+): { setting: Setting; values: Value[] } | null {
+  const numbers = labels.map(numberIn)
+  const [head] = numbers
+  const isNumber =
+    head && numbers.every((n) => n?.unit === head.unit) && (own ? own.kind === 'number' : head.unit !== '')
+  if (isNumber) {
+    const values = numbers.flatMap((n) => (n ? [n.value] : []))
+    if (new Set(values).size < values.length) return null
+    const { options: _, ...rest } = one
+    const start = typeof own?.default === 'number' && values.includes(own.default) ? own.default : values[0]
+    const unit = head.unit || own?.unit
+    return {
+      setting: {
+        ...rest,
+        kind: 'number',
+        range: [Math.min(...values), Math.max(...values)],
+        ...(unit ? { unit } : {}),
+        default: start ?? 0,
+      },
+      values,
+    }
+  }
+  const options = labels.map((label) => {
+    const same = own?.options?.find((o) =>
+      [o.id, o.label].some((x) => x.toLowerCase() === label.toLowerCase()),
+    )
+    return same ?? { id: slug(label), label }
+  })
+  if (new Set(options.map((o) => o.id)).size < options.length) return null
+  const start = options.find((o) => o.id === own?.default) ?? nth(options, 0)
+  const { range: _, step: __, ...rest } = one
+  return {
+    setting: { ...rest, kind: 'choice', options, default: start.id },
+    values: options.map((o) => o.id),
+  }
+}
+
+/** "1=Heat pump / One, 2=Heat pump / Two": one code for a value of each of two settings. */
+function readPair(
+  text: string,
+  [one, two]: readonly [Omit<Setting, 'default'>, Omit<Setting, 'default'>],
+  device: Device,
+): Values | null {
+  const pairs = codesIn(text)
+  const halves = pairs?.map((p) => p.label.split(/\s+\/\s+/))
+  if (!pairs || halves?.some((h) => h.length !== 2)) return null
+  const side = (of: Omit<Setting, 'default'>, n: 0 | 1) => {
+    const labels = (halves ?? []).map((h) => nth(h, n))
+    const distinct = [...new Set(labels)]
+    const read = settingOf(
+      of,
+      device.settings.find((s) => s.id === of.id),
+      distinct,
+    )
+    return (
+      read && {
+        setting: read.setting,
+        value: (i: number) => nth(read.values, distinct.indexOf(nth(labels, i))),
+      }
+    )
+  }
+  const [a, b] = [side(one, 0), side(two, 1)]
+  if (!a || !b) return null
+  const codes = pairs.map((p, i) => ({ value: String(a.value(i)), other: String(b.value(i)), code: p.code }))
+  const said = new Set(codes.map((c) => `${c.value} ${c.other}`))
+  if (said.size < codes.length) return null
+  return {
+    settings: [a.setting, b.setting],
+    as: { pair: { with: b.setting.id, codes } },
+    codes: new Map(
+      pairs.map((p, i) => [
+        p.code,
+        [
+          { set: a.setting.id, value: a.value(i) },
+          { set: b.setting.id, value: b.value(i) },
+        ],
+      ]),
+    ),
+  }
+}
