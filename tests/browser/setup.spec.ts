@@ -229,6 +229,7 @@ test.describe('on a phone', () => {
       taps++
     }
     await tap(page.getByRole('button', { name: 'It is new from its box' }))
+    await page.getByRole('button', { name: '✓ New from its box' }).waitFor()
     const lines = page.locator('li[data-line]')
     const count = await lines.count()
     const sets = await page.locator('li[data-line^="/"]').count()

@@ -3,7 +3,7 @@
 import { ArrowLeft } from 'lucide-react'
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
-import { useEffect, useMemo, useState } from 'react'
+import { useDeferredValue, useEffect, useMemo, useState } from 'react'
 import * as yup from 'yup'
 import type { Device, DeviceKind } from '@/core/equipment'
 import { ask, linesOf } from '@/client'
@@ -23,6 +23,7 @@ import {
 } from '@/ui'
 import { unmetWords, planSentence } from '@/words'
 import { EXTRAS, gearOf, isPackaged, jobOf, KINDS, planOf, type Choices } from './gear'
+import { offersFor } from './offers'
 import { DeviceForm } from '../deviceForm'
 import { PracticePicker } from '../plan'
 
@@ -50,6 +51,9 @@ const choicesSchema = yup.object({
   outFeet: yup.number().positive().max(500).required(),
 })
 
+const NO_TEMPERATURE =
+  'This thermostat can go by the outdoor temperature (lockouts, changeover), and nothing tells it any yet.'
+
 /** A job from what is bolted down: four choices and two cables, and the landing is planned or left to be found. */
 export function NewJob() {
   const router = useRouter()
@@ -68,6 +72,12 @@ export function NewJob() {
   const packaged = isPackaged(library, c.outdoor)
   const gear = useMemo(() => gearOf(library, c), [library, c])
   const plan = useMemo(() => (gear ? planOf(gear, c) : null), [gear, c])
+  // Each part is tried before it is offered, which the next choice does not wait for.
+  const asked = useDeferredValue(useMemo(() => ({ library, c, gear, plan }), [library, c, gear, plan]))
+  const offers = useMemo(
+    () => (asked.gear && asked.plan ? offersFor(asked.library, asked.c, asked.gear, asked.plan) : []),
+    [asked],
+  )
 
   const send = async (job: Job) => {
     const answer = await ask<{ id: string }>(fetch, '/api/jobs?copy=1', {
@@ -222,10 +232,23 @@ export function NewJob() {
               <PracticePicker inst={gear} chosen={c.practice} onChange={(practice) => put({ practice })} />
             )}
           </div>
-          {plan && plan.unmet.length > 0 && (
-            <ul className="mt-3 border-l-4 border-watch bg-watch-soft p-3">
-              {plan.unmet.map((x) => (
-                <li key={x}>{unmetWords(x)}</li>
+          {offers.length > 0 && (
+            <ul
+              data-testid="lacks"
+              aria-label="What this gear lacks"
+              className="mt-3 space-y-2 border-l-4 border-watch bg-watch-soft p-3"
+            >
+              {offers.map(({ lack, devices }) => (
+                <li key={lack} className="flex flex-wrap items-center gap-x-3 gap-y-1">
+                  <span className="flex-1 basis-72">
+                    {lack === 'noOutdoorTemperature' ? NO_TEMPERATURE : unmetWords(lack)}
+                  </span>
+                  {devices.map((d) => (
+                    <Button key={d.id} onClick={() => put({ extras: [...c.extras, d.id] })}>
+                      Add {d.name}
+                    </Button>
+                  ))}
+                </li>
               ))}
             </ul>
           )}
