@@ -66,6 +66,7 @@ const RULE_WORDS: Record<RuleId, string> = {
   cycles: 'No more cycles an hour than usual for each source',
   droop: 'Backup waits for more than the ordinary swing',
   earlyRecovery: 'Early recovery wakes nobody',
+  factorySettings: 'What its maker set for complaints and climates stands as it came',
   profileMisfit: 'The key-in sheets are for the models on the plates',
   feedNotOnline: 'What takes the weather from a feed has been seen online',
   testsBlocked: 'Locks and range stops leave room for the start-up tests',
@@ -214,6 +215,8 @@ const CODE_WORDS: Record<RuleCode, (found: Naming) => string> = {
   minimumOffShort: ({ n: [a] }) => `The compressor rests ${a} min, and no board does it rest five`,
   droopTight: ({ n: [a, b] }) => `Backup comes on ${a} °F below setpoint, within the ${b} °F between stages`,
   earlyRecoveryWakes: () => 'Early recovery runs while somebody sleeps',
+  factoryLeft: ({ at }) =>
+    `${at} is not as its maker set it, and no complaint or climate that asks for it is recorded`,
   lockBeforeTests: () => 'The keypad is locked before the start-up tests: set it last',
   stopBeforeTests: ({ n: [a] }) =>
     `A range stop at ${a} °F keeps the start-up tests from being run: set it last`,

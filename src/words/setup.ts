@@ -35,6 +35,15 @@ export const QUESTION_WORDS: Record<Question, { asks: string; answers: Record<st
     asks: 'Shall it change between heat and cool by itself?',
     answers: { yes: 'By itself', no: 'By hand' },
   },
+  climate: {
+    asks: 'Are the winters there cool and humid, with frost day after day?',
+    answers: { humidCool: 'Cool and humid', other: 'Not so' },
+  },
+  zoned: { asks: 'Is the house zoned?', answers: { yes: 'Yes', no: 'No' } },
+  complaint: {
+    asks: 'What do they complain of?',
+    answers: { none: 'Nothing', humidity: 'Damp in summer', weakHeat: 'Weak heat' },
+  },
 }
 
 export const STRATEGY_WORDS: Record<Strategy, { name: string; reason: string; fits: string }> = {
@@ -124,6 +133,11 @@ const WHY: Record<string, string> = {
   'answer.auto': 'they said so of changing between heat and cool by itself',
   'answer.never': 'they never program: no schedule to fight',
   'answer.frail': 'somebody frail lives there',
+  'gear.factory': 'it is there for complaints: left as its maker set it otherwise',
+  'answer.climate': 'frost builds up day after day in a cool, humid winter',
+  'answer.zoned': 'one zone alone must not make it drift',
+  'answer.complaint':
+    'they complain of what it is made for: a hotter or colder coil, and not more than rated',
 }
 /** Why something is recommended. */
 export const whyRecommended = (why: string): string =>

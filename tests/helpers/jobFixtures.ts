@@ -249,6 +249,12 @@ export const JOB_FIXTURES: Record<string, { raises: JobSeen; code: string; at: s
     at: 'tstat.earlyRecovery',
     clears: seen(job('pennywort-close', { 'tstat.earlyRecovery': 'on' })),
   },
+  factorySettings: {
+    raises: seen(job('copper-alley', { 'od.earlyDefrost': 'on' })),
+    code: 'factoryLeft',
+    at: 'od.earlyDefrost',
+    clears: seen(job('copper-alley', { 'od.earlyDefrost': 'on' }), { answers: { climate: 'humidCool' } }),
+  },
   profileMisfit: {
     raises: seen(job('quillfeather-lane'), { plates: { tstat: { model: 'H1-C' } } }),
     code: 'profileMisfit',

@@ -11,6 +11,7 @@ import { defrostIntent } from './defrostIntent'
 import { defrostNoBurner } from './defrostNoBurner'
 import { defrostTempered } from './defrostTempered'
 import { emergencyHeat } from './emergencyHeat'
+import { factorySettings } from './factorySettings'
 import { fanRuns } from './fanRuns'
 import { floatStops } from './floatStops'
 import { grounded } from './grounded'
@@ -124,6 +125,7 @@ const ALL = [
   cycles,
   droop,
   earlyRecovery,
+  factorySettings,
   pairing,
   plateAdds,
   profileMisfit,

@@ -10,6 +10,7 @@ export {
   NUMBERS,
   type NumberAsked,
   QUESTIONS,
+  questionsFor,
   recommend,
   STRATEGIES,
   type Answers,

@@ -1,6 +1,6 @@
 import { demoInstallation } from '../../../tests/helpers/demo'
 import { makeRef, UNKNOWN_SITE, type Installation, type JobSeen, type Site } from '../installation'
-import { breakEvenCop, breakEvenF, QUESTIONS, recommend, STRATEGIES } from '.'
+import { breakEvenCop, breakEvenF, QUESTIONS, questionsFor, recommend, STRATEGIES } from '.'
 
 const tallow = demoInstallation('tallow-mill')
 const seen = (
@@ -73,6 +73,20 @@ describe('the interview', () => {
     )
     expect(by.length).toBeGreaterThan(0)
     expect(by.every((r) => r.differs)).toBe(true)
+  })
+
+  it('asks of climate, zones and complaints only where an inverter’s board has something for them', () => {
+    const inverter = demoInstallation('copper-alley')
+    const about = (inst: Installation) =>
+      questionsFor(inst).filter((q) => ['climate', 'zoned', 'complaint'].includes(q))
+    expect([about(inverter), about(tallow)]).toEqual([['climate', 'zoned', 'complaint'], []])
+    const defrost = (answers: Record<string, string>) => {
+      const list = recommend(seen(inverter, answers))
+      return ['od.earlyDefrost', 'od.longDefrost', 'od.boost'].map((at) => valueOf(list, at))
+    }
+    expect(defrost({})).toEqual(['off', 'off', 'auto'])
+    expect(defrost({ climate: 'humidCool' })).toEqual(['on', 'on', 'auto'])
+    expect(defrost({ climate: 'other', complaint: 'weakHeat' })).toEqual(['off', 'off', 'on'])
   })
 
   it('hours out of the house make a schedule of four periods', () => {

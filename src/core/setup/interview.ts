@@ -11,7 +11,7 @@ import {
 } from '../query'
 import { applyFix, jobFindings, type Finding } from '../rules'
 import type { Intent, Value } from '../equipment'
-import { splitRef, type Installation, type JobSeen, type Ref } from '../installation'
+import { defaultOf, splitRef, type Installation, type JobSeen, type Ref } from '../installation'
 import { breakEvenCop, breakEvenF, BTU_PER_KWH } from './breakEven'
 import { isAllowed } from './codec'
 import { expressedIn } from './intents'
@@ -31,8 +31,21 @@ export const QUESTIONS = {
   frail: ['yes', 'no'],
   neverPrograms: ['yes', 'no'],
   autoChangeover: ['yes', 'no'],
+  climate: ['humidCool', 'other'],
+  zoned: ['yes', 'no'],
+  complaint: ['none', 'humidity', 'weakHeat'],
 } as const
 export type Question = keyof typeof QUESTIONS
+
+/** What an inverter's board has for complaints and climates; nobody else is asked about them. */
+const FOR_COMPLAINTS: readonly Intent[] = ['earlyDefrost', 'longDefrost', 'capacityDrift', 'boost']
+const ABOUT_INVERTERS: readonly Question[] = ['climate', 'zoned', 'complaint']
+
+/** The questions that something in this gear hangs on. */
+export const questionsFor = (inst: Installation): Question[] => {
+  const isInverter = FOR_COMPLAINTS.some((i) => settingsWith(inst, i).length > 0)
+  return (Object.keys(QUESTIONS) as Question[]).filter((q) => isInverter || !ABOUT_INVERTERS.includes(q))
+}
 /** Numbers that only the owner or a rule knows, with the least and the most that make sense. */
 export const NUMBERS = {
   /** °F above which the utility wants backup held off. */
@@ -105,7 +118,7 @@ interface Wish {
 /** What the answers and the gear speak for, on the devices that can express it. */
 export function recommend(seen: JobSeen, school: Strategy | null = null): Recommended[] {
   const { inst, answers } = seen
-  const wishes: Wish[] = [...gearWishes(inst), ...answerWishes(inst, answers)]
+  const wishes: Wish[] = [...gearWishes(inst), ...factoryWishes(inst), ...answerWishes(inst, answers)]
   if (school)
     for (const [intent, value] of Object.entries(schoolIntents(inst, school)))
       wishes.push({ intent: intent as Intent, value, why: `school.${school}`, differs: true })
@@ -228,6 +241,15 @@ function gearWishes(inst: Installation): Wish[] {
   return wishes
 }
 
+/** As the maker left it: what is there for complaints is for complaints. */
+const factoryWishes = (inst: Installation): Wish[] =>
+  FOR_COMPLAINTS.flatMap((intent) =>
+    settingsWith(inst, intent).flatMap(({ at, placed }) => {
+      const value = defaultOf(placed, splitRef(at).id)
+      return value === undefined ? [] : [{ intent, value, why: 'gear.factory' }]
+    }),
+  )
+
 /** What the owner's answers speak for. */
 function answerWishes(inst: Installation, a: Answers): Wish[] {
   const wishes: Wish[] = []
@@ -272,6 +294,12 @@ function answerWishes(inst: Installation, a: Answers): Wish[] {
     wish('periods', a.leave && a.back ? '4' : '2', 'answer.hours')
   }
   if (a.neverPrograms === 'yes') wish('schedule', 'none', 'answer.never')
+  if (a.climate === 'humidCool') {
+    wish('earlyDefrost', 'on', 'answer.climate', true)
+    wish('longDefrost', 'on', 'answer.climate', true)
+  }
+  if (a.zoned === 'yes') wish('capacityDrift', 'off', 'answer.zoned', true)
+  if (a.complaint === 'weakHeat' || a.complaint === 'humidity') wish('boost', 'on', 'answer.complaint', true)
   if (a.frail === 'yes') {
     wish('stripsInDefrost', 'yes', 'answer.frail')
     wish('faultHeat', 'on', 'answer.frail')

@@ -238,10 +238,12 @@ export function NewJob() {
               aria-label="What this gear lacks"
               className="mt-3 space-y-2 border-l-4 border-watch bg-watch-soft p-3"
             >
-              {offers.map(({ lack, devices }) => (
+              {offers.map(({ lack, devices, short }) => (
                 <li key={lack} className="flex flex-wrap items-center gap-x-3 gap-y-1">
                   <span className="flex-1 basis-72">
                     {lack === 'noOutdoorTemperature' ? NO_TEMPERATURE : unmetWords(lack)}
+                    {short &&
+                      ` ${short.device.name} would do, and the cables are ${short.by} ${short.by === 1 ? 'conductor' : 'conductors'} short for it.`}
                   </span>
                   {devices.map((d) => (
                     <Button key={d.id} onClick={() => put({ extras: [...c.extras, d.id] })}>

@@ -11,6 +11,8 @@ export type Lack = Unmet | 'noOutdoorTemperature'
 export interface Offer {
   lack: Lack
   devices: Device[]
+  /** Where none is offered: one that would help, were it not for so many conductors that no cable has. */
+  short: { device: Device; by: number } | null
 }
 
 /** Kinds of loose parts that can give what is lacking; what is not here needs other gear, or another practice. */
@@ -43,21 +45,26 @@ export function offersFor(library: readonly Device[], c: Choices, gear: Installa
     ...new Set(plan.unmet),
     ...(isBlind(gear) ? (['noOutdoorTemperature'] as const) : []),
   ]
-  const helps = (lack: Lack, device: Device): boolean => {
+  const short = (p: Plan) => p.short.reduce((n, x) => n + x.by, 0)
+  /** Conductors that are lacking with the part; null: it is no help. */
+  const tried = (lack: Lack, device: Device): number | null => {
     const more = { ...c, extras: [...c.extras, device.id] }
-    const tried = gearOf(library, more)
-    if (!tried) return false
-    const now = planOf(tried, more)
-    const short = (p: Plan) => p.short.reduce((n, s) => n + s.by, 0)
+    const gearWith = gearOf(library, more)
+    if (!gearWith) return null
+    const now = planOf(gearWith, more)
     const known = new Set<Lack>(plan.unmet)
-    if (!now.unmet.every((x) => known.has(x)) || short(now) > short(plan)) return false
-    return lack === 'noOutdoorTemperature' ? !isBlind(tried) : !now.unmet.some((x) => x === lack)
+    if (!now.unmet.every((x) => known.has(x))) return null
+    const gone = lack === 'noOutdoorTemperature' ? !isBlind(gearWith) : !now.unmet.some((x) => x === lack)
+    return gone ? Math.max(0, short(now) - short(plan)) : null
   }
-  return lacks.map((lack) => ({
-    lack,
-    devices: library
+  return lacks.map((lack) => {
+    const all = library
       .filter((d) => GIVEN_BY[lack]?.includes(d.kind) && !c.extras.includes(d.id))
-      .filter((d) => helps(lack, d))
-      .slice(0, MOST),
-  }))
+      .flatMap((device) => {
+        const by = tried(lack, device)
+        return by === null ? [] : [{ device, by }]
+      })
+    const fits = all.filter((x) => x.by === 0).map((x) => x.device)
+    return { lack, devices: fits.slice(0, MOST), short: fits.length ? null : (all[0] ?? null) }
+  })
 }

@@ -4,18 +4,7 @@ import { useMemo, useState } from 'react'
 import type { Rating } from '@/core/equipment'
 import { jobSeen, type Job } from '@/jobfile'
 import { settingDef, settingValue, placedByRef, splitRef } from '@/core/installation'
-import {
-  breakEvenAt,
-  HOURS,
-  NUMBERS,
-  QUESTIONS,
-  recommend,
-  STRATEGIES,
-  type NumberAsked,
-  type Question,
-  type Recommended,
-  type Strategy,
-} from '@/core/setup'
+import { breakEvenAt, HOURS, NUMBERS, QUESTIONS, questionsFor, recommend, STRATEGIES, type NumberAsked, type Recommended, type Strategy } from '@/core/setup'
 import { Button, cx, Field, Input, TypedInput } from '@/ui'
 import {
   HOUR_WORDS,
@@ -37,7 +26,8 @@ export function Interview() {
   const { inst, job, edit } = useJobScreen()
   const [school, setSchool] = useState<Strategy | null>(null)
   const answers = job.setup.interview
-  const answered = Object.keys(QUESTIONS).filter((q) => answers[q]).length
+  const questions = questionsFor(inst)
+  const answered = questions.filter((q) => answers[q]).length
   const seen = useMemo(() => jobSeen(job, inst), [job, inst])
   const changes = recommend(seen, school).filter((r) => {
     const { placed: ref, id } = splitRef(r.at)
@@ -49,9 +39,9 @@ export function Interview() {
     <div className="grid gap-8 lg:grid-cols-2" data-testid="interview">
       <section aria-label="Questions">
         <h2 className="text-lg font-bold">
-          Ask the owner: {answered} of {Object.keys(QUESTIONS).length} answered
+          Ask the owner: {answered} of {questions.length} answered
         </h2>
-        {(Object.keys(QUESTIONS) as Question[]).map((q) => (
+        {questions.map((q) => (
           <fieldset key={q} className="mt-3">
             <legend className="mb-1 text-[15px]">{QUESTION_WORDS[q].asks}</legend>
             <div className="flex flex-wrap gap-2">

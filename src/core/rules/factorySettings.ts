@@ -1,0 +1,35 @@
+import type { Intent } from '../equipment'
+import { defaultOf, splitRef, type JobSeen } from '../installation'
+import { settingsWith } from '../query'
+import { breach, hasIntent } from './breach'
+import type { JobRule } from './rule'
+
+type Answers = JobSeen['answers']
+
+/** What each of an inverter board's own settings is for; what nobody complains of is left as its maker set it. */
+const FOR: Partial<Record<Intent, (a: Answers) => boolean>> = {
+  earlyDefrost: (a) => a.climate === 'humidCool',
+  longDefrost: (a) => a.climate === 'humidCool',
+  capacityDrift: (a) => a.zoned === 'yes' || a.complaint === 'humidity' || a.complaint === 'weakHeat',
+  boost: (a) => a.complaint === 'humidity' || a.complaint === 'weakHeat',
+}
+const INTENTS = Object.keys(FOR) as Intent[]
+
+/** Capacity drift, boost, early and long defrost away from factory with nothing recorded that asks for it. */
+export const factorySettings: JobRule<'factorySettings', 'factoryLeft'> = {
+  id: 'factorySettings',
+  scope: 'job',
+  severity: 'warn',
+  codes: ['factoryLeft'],
+  applies: hasIntent(...INTENTS),
+  asksSite: true,
+  find: ({ inst, answers }) =>
+    INTENTS.flatMap((intent) =>
+      FOR[intent]?.(answers)
+        ? []
+        : settingsWith(inst, intent).flatMap(({ at, placed, value }) => {
+            const moved = value !== null && value !== defaultOf(placed, splitRef(at).id)
+            return moved ? breach('factoryLeft', [at]) : []
+          }),
+    ),
+}
