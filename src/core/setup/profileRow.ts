@@ -4,7 +4,7 @@ export interface ProfileRow {
   label: string
   /** An intent, by its id; empty: the device's own business. Two with a plus, where one code decides both. */
   intent: string
-  /** "1=Cooling, 2=Heating", "0..5", "0.5..3/0.5 °F", "OFF=30 min, ON=60 min"; of two: "1=Heat pump / One, 2=…". */
+  /** "1=Cooling, 2=Heating", "0..5", "0.5..3/0.5 °F", "-3..3 °F as 0..6", "OFF=30 min, ON=60 min"; of two: "1=Heat pump / One, 2=…". */
   values: string
   address: string
   /** "A1=3": there only while item A1 stands at 3. */

@@ -91,9 +91,13 @@ function valuesText({ as }: ProfileItem, s: Setting | undefined, other: Setting 
       .map((c) => `${c.code}=${meaning(s, c.value)} / ${meaning(other, c.other)}`)
       .join(', ')
   const [low, high] = s?.range ?? [0, 0]
-  const fixed = (n: number) => n.toFixed(as.number.decimals ?? 0)
+  const { plus, times, decimals = 0 } = as.number
   const step = s?.step && s.step !== 1 ? `/${s.step}` : ''
-  return `${as.number.decimals ? fixed(low) : low}..${high}${step}${s?.unit ? ` ${s.unit}` : ''}`
+  const isPlain = plus === 0 && times === 1
+  const range = `${isPlain && decimals ? low.toFixed(decimals) : low}..${high}${step}${s?.unit ? ` ${s.unit}` : ''}`
+  if (isPlain) return range
+  const shown = (v: number) => (v * times + plus).toFixed(decimals)
+  return `${range} as ${shown(low)}..${shown(high)}`
 }
 
 function noteText({ as, leaveAlone, readBack }: ProfileItem, s: Setting | undefined): string {

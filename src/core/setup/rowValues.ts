@@ -1,5 +1,12 @@
 import { nth } from '../sure'
-import type { Device, Intent, ProfileItem, Setting, Value } from '../equipment'
+import {
+  profilesOf,
+  type Device,
+  type Intent,
+  type ProfileItem,
+  type Setting,
+  type Value,
+} from '../equipment'
 import type { ProfileRow } from './profileRow'
 
 /** What each code of an item means: a value of one setting, or of two. */
@@ -20,9 +27,18 @@ export interface Values {
   codes: Codes
 }
 
-/** A setting of the device that an intent names, or a fresh one. */
+/** The setting without an intent that an item of the same code writes already: the wiring may read it. */
+function nameless(device: Device, row: ProfileRow): Setting | undefined {
+  const address = row.address.trim().toLowerCase()
+  const item = profilesOf(device)
+    .flatMap((p) => p.items)
+    .find((i) => i.code === row.code.trim() && (i.address ?? '') === address && !('pair' in i.as))
+  return device.settings.find((s) => s.id === item?.setting && !s.intent)
+}
+
+/** A setting of the device that an intent or the code names, or a fresh one. */
 function settingFor(device: Device, row: ProfileRow, intent: string, id: string): Omit<Setting, 'default'> {
-  const own = device.settings.find((s) => intent !== '' && s.intent === intent)
+  const own = intent ? device.settings.find((s) => s.intent === intent) : nameless(device, row)
   if (own) return own
   const label = row.label.trim()
   return { id, group: 'set', label, kind: 'choice', ...(intent ? { intent: intent as Intent } : {}) }
@@ -53,8 +69,7 @@ export function readValues(
       ...(range.unit ? { unit: range.unit } : {}),
       default: start,
     }
-    const decimals = range.decimals ? { decimals: range.decimals } : {}
-    return { settings: [setting], as: { number: { plus: 0, times: 1, ...decimals } }, codes: new Map() }
+    return { settings: [setting], as: range.as, codes: new Map() }
   }
   const pairs = codesIn(row.values)
   if (!pairs) return null
@@ -72,19 +87,42 @@ export function readValues(
   }
 }
 
-function readRange(
-  text: string,
-): { low: number; high: number; step: number; decimals: number; unit: string } | null {
-  const found =
-    /^(-?\d+(?:\.\d+)?)\s*\.\.\s*(-?\d+(?:\.\d+)?)(?:\s*\/\s*(\d+(?:\.\d+)?))?(?:\s+([^=]{1,12}))?$/.exec(
-      text.trim(),
-    )
+interface Range {
+  low: number
+  high: number
+  step: number
+  unit: string
+  as: ProfileItem['as']
+}
+const NUMBER = String.raw`-?\d+(?:\.\d+)?`
+const RANGE = new RegExp(
+  String.raw`^(${NUMBER})\s*\.\.\s*(${NUMBER})(?:\s*\/\s*(\d+(?:\.\d+)?))?(?:\s+([^=]{1,12}))?$`,
+)
+const SPAN = new RegExp(String.raw`^(${NUMBER})\s*\.\.\s*(${NUMBER})$`)
+const decimalsOf = (text: string | undefined): number => text?.split('.')[1]?.length ?? 0
+
+/** "0..120/10 min", shown by the device as it is, or "0.5..3/0.5 °F as 1..6", by other numbers; null: no such thing. */
+function readRange(text: string): Range | null {
+  const [range = '', span] = text.trim().split(/\s+as\s+/)
+  const found = RANGE.exec(range)
   if (!found) return null
   const [low, high, step] = [Number(found[1]), Number(found[2]), Number(found[3] ?? 1)]
   if (low >= high || step <= 0) return null
-  const places = (t: string | undefined) => t?.split('.')[1]?.length ?? 0
-  const decimals = Math.min(3, Math.max(places(found[1]), places(found[3])))
-  return { low, high, step, decimals, unit: (found[4] ?? '').trim() }
+  const unit = (found[4] ?? '').trim()
+  if (span === undefined) {
+    const decimals = Math.min(3, Math.max(decimalsOf(found[1]), decimalsOf(found[3])))
+    return { low, high, step, unit, as: { number: { plus: 0, times: 1, ...(decimals ? { decimals } : {}) } } }
+  }
+  const shown = SPAN.exec(span)
+  if (!shown) return null
+  const [first, last] = [Number(shown[1]), Number(shown[2])]
+  if (first === last) return null
+  // To nine places: a tenth is a tenth, and no sum of halves.
+  const round = (n: number) => Math.round(n * 1e9) / 1e9
+  const times = round((last - first) / (high - low))
+  const decimals = Math.min(3, Math.max(decimalsOf(shown[1]), decimalsOf(shown[2])))
+  const number = { plus: round(first - low * times), times, ...(decimals ? { decimals } : {}) }
+  return { low, high, step, unit, as: { number } }
 }
 
 /** "1=Cooling, 2=Heating" as codes with their meanings; null where some part is no such thing. */

@@ -1,5 +1,6 @@
 import { deviceProblems } from '../../jobfile/deviceProblems'
-import { libraryDevice } from '../../../tests/helpers/demo'
+import { libraryDevice, libraryIds } from '../../../tests/helpers/demo'
+import type { ProfileItem } from '../equipment'
 import { keypadFor } from '../keypad'
 import {
   EMPTY_ROW,
@@ -14,6 +15,7 @@ import {
 
 const row = (change: Partial<ProfileRow>): ProfileRow => ({ ...EMPTY_ROW, ...change })
 const stat = libraryDevice('sorrel-h1')
+const PROFILED = libraryIds().filter((id) => libraryDevice(id).profile)
 
 describe('a menu typed from a paper manual', () => {
   const rows = [
@@ -79,14 +81,33 @@ describe('a menu typed from a paper manual', () => {
     ])
   })
 
-  it('a profile becomes rows and comes back as the same items', () => {
-    for (const id of ['sorrel-h1', 'marram-v3', 'sedge-w1']) {
-      const device = libraryDevice(id)
-      const read = readRows(device, profileRowsOf(device))
-      expect(read.errors).toEqual([])
-      const plain = (items: readonly { code: string; setting: string }[]) =>
-        items.map((i) => [i.code, i.setting])
-      expect(plain(read.items)).toEqual(plain(device.profile!.items))
-    }
+  it.each(PROFILED)('the profile of %s becomes rows and comes back as the same items, code by code', (id) => {
+    const device = libraryDevice(id)
+    const read = readRows(device, profileRowsOf(device))
+    expect(read.errors).toEqual([])
+    const plain = (items: readonly ProfileItem[]) =>
+      items.map(({ code, setting, as, leaveAlone, readBack }) => ({
+        code,
+        setting,
+        as,
+        leaveAlone,
+        readBack,
+      }))
+    expect(plain(read.items)).toEqual(plain(device.profile!.items))
+  })
+
+  it('a range that the device shows by other numbers keeps them', () => {
+    const items = readRows(stat, [
+      row({ code: '1', label: 'Gap', values: '0.5..3/0.5 °F as 1..6' }),
+      row({ code: '2', label: 'Offset', values: '-3..3 °F as 0..6' }),
+      row({ code: '3', label: 'Delay', values: '0..120/10 s as 0..12' }),
+    ]).items
+    // Code = value · times + plus: 0.5 is 1 and 3 is 6; −3 is 0 and 3 is 6; 120 is 12.
+    expect(items.map((i) => i.as)).toEqual([
+      { number: { plus: 0, times: 2 } },
+      { number: { plus: 3, times: 1 } },
+      { number: { plus: 0, times: 0.1 } },
+    ])
+    expect(readRows(stat, [row({ code: '1', label: 'Gap', values: '0..5 as x' })]).errors).toHaveLength(1)
   })
 })
