@@ -50,7 +50,7 @@ export const tolerances = Object.freeze({
   plateShare: 0.025,
   /** CFM a ton that a heat pump's coil wants. */
   cfmPerTon: [350, 450] as readonly [number, number],
-  /** Binary unknowns that are enumerated; with more, a law is undecided (design: six). */
+  /** Binary unknowns that are enumerated; with more, a rule is undecided (design: six). */
   unknownBits: 6,
   /** °F. The outdoor temperatures that a job is proven over. */
   coldestF: degF(-20),

@@ -10,7 +10,7 @@ function operationsOf(inst: Installation, change: Change, newId: () => string): 
   switch (change.kind) {
     case 'moveWire':
       return [{ kind: 'landWire', wire: change.wire, end: change.end, terminal: change.to }]
-    case 'takeOut': {
+    case 'removeWire': {
       const { wire } = change
       if (inst.wires.find((w) => w.id === wire)?.cable === null) return [{ kind: 'removeWire', wire }]
       return (['a', 'b'] as const).map((end) => ({ kind: 'landWire', wire, end, terminal: null }))

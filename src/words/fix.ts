@@ -15,7 +15,7 @@ export function changeWords(inst: Installation, change: Change): string {
         ? `Move the ${named(change.wire)} from ${refWords(inst, from)} to ${to}`
         : `Land the ${named(change.wire)} on ${to}`
     }
-    case 'takeOut': {
+    case 'removeWire': {
       const wire = wireOf(change.wire)
       const ends = [wire?.a, wire?.b].flatMap((r) => (r ? [refWords(inst, r)] : []))
       return `${wire?.cable === null ? 'Remove' : 'Lift'} the ${named(change.wire)}, ${ends.join(' to ')}`

@@ -27,7 +27,7 @@ const WHY_WORDS: Record<PlanWhy, string> = {
 }
 export const whyWords = (why: PlanWhy): string => WHY_WORDS[why]
 
-const CANNOT_WORDS: Record<Unmet, string> = {
+const UNMET_WORDS: Record<Unmet, string> = {
   noThermostat: 'There is no thermostat yet.',
   noEquipment: 'There is no indoor or outdoor unit yet.',
   switchNeedsE:
@@ -47,7 +47,7 @@ const CANNOT_WORDS: Record<Unmet, string> = {
   transformerSmall: 'All of it together asks more of the control transformer than it is rated for.',
   senseMissing: 'The thermostat has no terminal for this outdoor unit’s reversing valve.',
 }
-export const unmetWords = (c: Unmet): string => CANNOT_WORDS[c]
+export const unmetWords = (c: Unmet): string => UNMET_WORDS[c]
 
 /** The plan in one sentence: what is short first, then what is left. */
 export function planSentence(inst: Installation, plan: Plan): string {

@@ -113,8 +113,8 @@ describe('what to change', () => {
   })
   it('says what comes out and what goes in', () => {
     const jumper = found.wires.find((w) => w.cable === null)!
-    expect(words({ kind: 'takeOut', wire: jumper.id })).toMatch(/^Remove the .* \(jumper\), .* to .*/)
-    expect(words({ kind: 'takeOut', wire: 'w07' })).toBe(
+    expect(words({ kind: 'removeWire', wire: jumper.id })).toMatch(/^Remove the .* \(jumper\), .* to .*/)
+    expect(words({ kind: 'removeWire', wire: 'w07' })).toBe(
       'Lift the brown conductor of the thermostat cable, Thermostat E to Splice S1',
     )
     expect(words({ kind: 'addJumper', a: 'ah.W1', b: 'ah.W2' })).toBe(

@@ -79,7 +79,7 @@ test('digits, arrows and brackets move the situation, which stays from place to 
   await expect(page.locator('[data-card=emergency]')).toBeVisible()
 })
 
-test('a broken law shows its smallest case, the wire to move, and clears when it is moved; undo brings it back', async ({
+test('a broken rule shows its smallest case, the wire to move, and clears when it is moved; undo brings it back', async ({
   page,
 }) => {
   const job = await copyOf(page, 'saltmarsh-row')

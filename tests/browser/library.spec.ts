@@ -1,6 +1,19 @@
 import { readFileSync } from 'node:fs'
-import { expect, test } from '@playwright/test'
+import { expect, test, type Page } from '@playwright/test'
 import { copyOf, open, saved, terminal, verdict } from './helpers'
+
+/** A duplicate of a shipped thermostat, with its key-in profile open. */
+async function profileOfCopy(page: Page) {
+  await page.goto('/library')
+  await page.getByLabel('Search by name').fill('plover s3')
+  await page
+    .getByRole('button', { name: /^Plover S3/ })
+    .first()
+    .click()
+  await page.getByRole('button', { name: 'Duplicate' }).click()
+  await page.getByRole('button', { name: 'Edit its key-in profile' }).click()
+  return page.getByTestId('profile-editor')
+}
 
 test('a device that no library has is described, put into a job and proven', async ({ page }) => {
   await page.goto('/new')
@@ -177,15 +190,7 @@ test('a profile that changes under a job does not change the job’s record', as
 })
 
 test('a duplicate gets its own name, models and one more item, by the keyboard alone', async ({ page }) => {
-  await page.goto('/library')
-  await page.getByLabel('Search by name').fill('plover s3')
-  await page
-    .getByRole('button', { name: /^Plover S3/ })
-    .first()
-    .click()
-  await page.getByRole('button', { name: 'Duplicate' }).click()
-  await page.getByRole('button', { name: 'Edit its key-in profile' }).click()
-  const editor = page.getByTestId('profile-editor')
+  const editor = await profileOfCopy(page)
   await expect(page.getByTestId('profile-answer')).toHaveText('7 items, no errors.')
   await editor.getByLabel('Name', { exact: true }).fill('Plover S4 staged thermostat')
   await editor.getByLabel('Models and revisions').fill('S4, S4-R2')
@@ -224,15 +229,7 @@ test('a new job offers the part that its practice lacks, and one tap brings it',
 })
 
 test('a second way of keying is described, and the key-in sheet is had in either', async ({ page }) => {
-  await page.goto('/library')
-  await page.getByLabel('Search by name').fill('plover s3')
-  await page
-    .getByRole('button', { name: /^Plover S3/ })
-    .first()
-    .click()
-  await page.getByRole('button', { name: 'Duplicate' }).click()
-  await page.getByRole('button', { name: 'Edit its key-in profile' }).click()
-  const editor = page.getByTestId('profile-editor')
+  const editor = await profileOfCopy(page)
   await editor.getByRole('button', { name: 'Another way of keying it' }).click()
   await expect(page.getByTestId('profile-answer')).toHaveText('0 items, no errors.')
   await editor.getByLabel('How it is keyed').selectOption('request')

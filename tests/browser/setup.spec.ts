@@ -31,7 +31,7 @@ test('the interview recommends with reasons, a school changes a group at once, a
   await expect(row.first()).toContainText('recommended')
 })
 
-test('a contradiction stands at its intent and its wire, with the smallest change, and the bench’s laws read the same setting', async ({
+test('a contradiction stands at its intent and its wire, with the smallest change, and the bench’s rules read the same setting', async ({
   page,
 }) => {
   const path = await copyOf(page, 'pennywort-close')

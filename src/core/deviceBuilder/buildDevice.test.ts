@@ -49,7 +49,7 @@ describe('devices described by a form', () => {
     },
   )
 
-  it('make a house that the plan lands and that passes every law', () => {
+  it('make a house that the plan lands and that passes every rule', () => {
     expect(graveFindings(house())).toEqual([])
   })
 

@@ -41,7 +41,7 @@ export interface Setting {
   /** Other defaults of other models and revisions: the first whose text the model on the plate has in it. */
   defaultFor?: { model: string; value: Value }[]
   about?: string
-  /** What it decides, in the vocabulary that laws understand; a device may call and code it as it likes. */
+  /** What it decides, in the vocabulary that rules understand; a device may call and code it as it likes. */
   intent?: Intent
   /** Over a bus, another device says it: the value is that of its setting with this intent, where there is one. */
   follows?: Intent

@@ -1,7 +1,7 @@
 import type { Expr } from './expr/expr'
 import type { Quantity, Value } from './value'
 
-/** What a load does when it has its volts: the things that laws and chains speak of. */
+/** What a load does when it has its volts: the things that rules and chains speak of. */
 export type LoadFunction =
   | { what: 'compressor'; stage: 1 | 2 }
   | { what: 'outdoorFan' }

@@ -154,7 +154,7 @@ const FAMILIES: [string, Installation, Partial<WiringPractice>][] = [
 ]
 
 describe('planned landings', () => {
-  it.each(FAMILIES)('%s: the plan passes every law, and leaves a spare', (_, inst, practice) => {
+  it.each(FAMILIES)('%s: the plan passes every rule, and leaves a spare', (_, inst, practice) => {
     const p = plan(inst, practice)
     expect([p.unmet, p.short]).toEqual([[], []])
     expect(lawsBroken(inst, practice)).toEqual([])
@@ -314,7 +314,7 @@ describe('what is landed against the plan', () => {
     const inst = demoInstallation(id)
     return compare(inst, planned(inst, usual(inst)))
   }
-  it.each(jobIds())('%s: what is planned for it lacks nothing and holds every law', (id) => {
+  it.each(jobIds())('%s: what is planned for it lacks nothing and holds every rule', (id) => {
     const inst = demoInstallation(id)
     const p = usual(inst)
     expect([p.unmet, p.short, p.splices]).toEqual([[], [], []])

@@ -50,7 +50,7 @@ describe('changes toward the plan', () => {
   it('take out a jumper that nothing asks for', () => {
     const inst = tied(right(), 'ah.R', 'ah.W1')
     const { id } = inst.wires.at(-1)!
-    expect(fixesOf(inst)).toEqual([[{ kind: 'takeOut', wire: id }]])
+    expect(fixesOf(inst)).toEqual([[{ kind: 'removeWire', wire: id }]])
   })
 
   it('put back a jumper, land a lifted conductor, and exchange two', () => {

@@ -6,7 +6,7 @@ import { practiceFor } from './practice'
 
 /**
  * The smallest changes that clear a finding; those that the plan asks for come first: one, then two of them, then all.
- * Many a wire can be moved so that every law holds by chance; the one that is landed otherwise than planned is wrong.
+ * Many a wire can be moved so that every rule holds by chance; the one that is landed otherwise than planned is wrong.
  */
 export function fixesFromPlan(inst: Installation, finding: Finding): Fix[] {
   const plan = planLanding(inst, practiceFor(inst))
@@ -32,7 +32,7 @@ function changesOf(inst: Installation, d: Difference): Change[] {
       ]
     }
     case 'extra':
-      return [{ kind: 'takeOut', wire: d.wire.id }]
+      return [{ kind: 'removeWire', wire: d.wire.id }]
     case 'missing': {
       if (d.by.cable === null) return [{ kind: 'addJumper', a: d.a, b: d.b }]
       const now = inst.wires.find((w) => w.id === d.by.id)

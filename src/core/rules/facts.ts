@@ -13,7 +13,7 @@ import {
 } from '../circuit'
 import { tolerances } from '../tolerances'
 
-/** What laws need to know of a solved state. */
+/** What rules need to know of a solved state. */
 export interface Facts {
   settled: boolean
   /** The circuit has no solution at all. */

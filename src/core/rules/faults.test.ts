@@ -7,7 +7,7 @@ import type { Installation, Ref } from '../installation'
 import { planLanding, planned, USUAL } from '../plan'
 import { prove } from '.'
 
-/** The faults that a bench of this trade must know, one by one: those of the wiring are caught by a law. */
+/** The faults that a bench of this trade must know, one by one: those of the wiring are caught by a rule. */
 const good = (s = {}) => demoInstallation('quillfeather-lane', s)
 const two = (s = {}) => demoInstallation('pennywort-close', s)
 const swap = (inst: Installation, one: [string, string], other: [string, string]) => {
@@ -124,10 +124,10 @@ function wireTo(job: string, terminal: string): Ref {
 }
 
 describe('faults of the wiring', () => {
-  it.each(WIRING)('%s', (_, inst, law) => {
+  it.each(WIRING)('%s', (_, inst, rule) => {
     const proof = prove(inst())
     const named = [...proof.findings.map((f) => f.rule), ...proof.undecided.map((u) => u.rule)]
-    expect(named).toContain(law)
+    expect(named).toContain(rule)
   })
 })
 

@@ -31,7 +31,7 @@ describe('the smallest change that clears a finding', () => {
     expect(fixes(bare)).toContainEqual([{ kind: 'addJumper', a: 'ah.W1', b: 'ah.W2' }])
   })
 
-  it('offers only changes that hold every law and leave nothing always on', () => {
+  it('offers only changes that hold every rule and leave nothing always on', () => {
     const inst = demoInstallation('quillfeather-lane')
     const wrong = rewired(inst, wireBetween(inst, 'tstat.E', 'ah.W2').id, { b: 'ah.Y' })
     for (const fix of fixes(wrong)) {
@@ -42,7 +42,7 @@ describe('the smallest change that clears a finding', () => {
   })
 
   it('mends an interlock, though with it the compressor stops for the furnace as it should', () => {
-    // The relay's normally open contact holds the compressor where the normally closed one should: four laws break.
+    // The relay's normally open contact holds the compressor where the normally closed one should: four rules break.
     const inst = demoInstallation('lapwing-court')
     const contact = wireBetween(inst, 'rel.NO', 'ceat.T1').id
     const { findings } = prove(inst)
@@ -61,7 +61,7 @@ describe('the smallest change that clears a finding', () => {
     const y = wireBetween(inst, 'ah.Y', 'od.Y').id
     const e = wireBetween(inst, 'tstat.E', 'spl.x').id
     const right = { kind: 'moveWire', wire: e, end: 'b', to: 'ah.W2' } as const
-    const cutting = [[right, { kind: 'takeOut', wire: y } as const]]
+    const cutting = [[right, { kind: 'removeWire', wire: y } as const]]
     const found = fixesFor(inst, finding!, [cutting, [[right]]])
     expect(found).toEqual([[right]])
   })

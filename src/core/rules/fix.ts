@@ -12,7 +12,7 @@ import { stateSeen } from './seen'
 export type Change =
   | { kind: 'moveWire'; wire: string; end: 'a' | 'b'; to: Ref }
   | { kind: 'addJumper'; a: Ref; b: Ref }
-  | { kind: 'takeOut'; wire: string }
+  | { kind: 'removeWire'; wire: string }
   | { kind: 'setSetting'; placed: string; setting: string; value: Value }
 
 /** Changes, mostly one, that together clear a finding and break nothing else. */
@@ -35,7 +35,7 @@ function changed(inst: Installation, change: Change): Installation {
         wires: [...inst.wires, { id, cable: null, colour: 'white', a: change.a, b: change.b, feet: 1 }],
       }
     }
-    case 'takeOut':
+    case 'removeWire':
       return {
         ...inst,
         wires: inst.wires.flatMap((w) => {

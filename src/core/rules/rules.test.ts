@@ -288,7 +288,7 @@ describe('how many states', () => {
 })
 
 describe('what is not known yet', () => {
-  it('is tried both ways; a law that hangs on it is undecided and names it', () => {
+  it('is tried both ways; a rule that hangs on it is undecided and names it', () => {
     const proof = prove(demoInstallation('quillfeather-lane', { 'od.rvSense': null }))
     expect(proof.factors.assumptions).toBe(2)
     expect(proof.findings).toEqual([])
@@ -297,7 +297,7 @@ describe('what is not known yet', () => {
     ])
   })
 
-  it('does not disturb laws that do not hang on it', () => {
+  it('does not disturb rules that do not hang on it', () => {
     const proof = prove(demoInstallation('saltmarsh-row', { 'od.rvSense': null }))
     expect(proof.findings.map((f) => f.rule)).toEqual(['emergencyHeat'])
   })

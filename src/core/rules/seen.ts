@@ -9,7 +9,7 @@ import type { StateSeen } from './rule'
 
 const targetsOfCircuit = ({ inst }: Circuit): Target[] => targetsOf(inst)
 
-/** A state as the laws see it. A class, for a sweep makes one for each of its thousands of states. */
+/** A state as the rules see it. A class, for a sweep makes one for each of its thousands of states. */
 class Seen implements StateSeen {
   readonly inst: Installation
   readonly facts: Facts
@@ -54,7 +54,7 @@ class Seen implements StateSeen {
   }
 }
 
-/** A state as the laws see it. */
+/** A state as the rules see it. */
 export const stateSeen = (
   circuit: Circuit,
   outcome: Outcome,

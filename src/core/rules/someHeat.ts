@@ -12,7 +12,7 @@ export const someHeat: StateRule<'someHeat', 'noHeat'> = {
   each({ targets, situation, abnormalCount, facts }) {
     const { call } = situation
     if (abnormalCount > 0 || !facts.settled || !isHeatPumpHeating(call)) return null
-    // Whether the heat pump's valve stands for heating is another law's question.
+    // Whether the heat pump's valve stands for heating is another rule's question.
     if (facts.compressor || facts.stripsOn.length || facts.burnersOn.length) return null
     // What a person asks about: on a call for the heat pump the compressor, on one for backup the first of it.
     const compressor = targets.find((t) => t.making.what === 'compressor')?.ref

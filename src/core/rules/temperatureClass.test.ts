@@ -76,18 +76,18 @@ describe('a sweep by classes', () => {
     expect(said(inst)).toEqual(plainly(inst))
   }) // prettier-ignore
 
-  it('the same for jobs that break one law after the other', () => {
+  it('the same for jobs that break one rule after the other', () => {
     let broken = 0
     const remembering: string[] = []
-    for (const [law, f] of Object.entries(FIXTURES)) {
+    for (const [rule, f] of Object.entries(FIXTURES)) {
       const inst = f.broken()
       // Rests that hang on what stood before have a test of their own: here each state is judged from rest.
       if (prove(inst).factors.otherRests > 0) {
-        remembering.push(law)
+        remembering.push(rule)
         continue
       }
       const ours = said(inst)
-      expect([law, ours]).toEqual([law, plainly(inst)])
+      expect([rule, ours]).toEqual([rule, plainly(inst)])
       broken += ours.broken.size
     }
     expect(broken).toBeGreaterThan(20)

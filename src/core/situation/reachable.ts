@@ -40,7 +40,7 @@ function memoriesOf(bands: readonly Band[], outdoorF: DegF): Ref[] {
   return [...found]
 }
 
-/** One combination of modes that can occur, with what a law asks of it. */
+/** One combination of modes that can occur, with what a rule asks of it. */
 export interface ModeCombination {
   modes: Record<Ref, string>
   /** How many are away from normal; a differential's memory is never "away". */

@@ -63,7 +63,7 @@ export function Walk({ landing, onDone }: { landing: LandingTools; onDone: () =>
       </p>
       {!wire ? (
         <Button className="w-full" onClick={next}>
-          Taken out: on to the next
+          Removed: on to the next
         </Button>
       ) : (
         <>

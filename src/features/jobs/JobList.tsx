@@ -245,7 +245,7 @@ function TakeIn({ onDone }: { onDone: () => void }) {
           {said.lines.length > 8 && <p>and {said.lines.length - 8} more places.</p>}
           {said.again && (
             <Button className="mt-2" onClick={() => said.again && void send(said.again, true)}>
-              Take it in as a copy
+              Import it as a copy
             </Button>
           )}
         </div>

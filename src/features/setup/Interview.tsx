@@ -4,7 +4,18 @@ import { useMemo, useState } from 'react'
 import type { Rating } from '@/core/equipment'
 import { jobSeen, type Job } from '@/jobfile'
 import { settingDef, settingValue, placedByRef, splitRef } from '@/core/installation'
-import { breakEvenAt, HOURS, NUMBERS, QUESTIONS, questionsFor, recommend, STRATEGIES, type NumberAsked, type Recommended, type Strategy } from '@/core/setup'
+import {
+  breakEvenAt,
+  HOURS,
+  NUMBERS,
+  QUESTIONS,
+  questionsFor,
+  recommend,
+  STRATEGIES,
+  type NumberAsked,
+  type Recommended,
+  type Strategy,
+} from '@/core/setup'
 import { Button, cx, Field, Input, TypedInput } from '@/ui'
 import {
   HOUR_WORDS,

@@ -7,7 +7,7 @@ import { PlanPanel } from '../../plan'
 import { FaultFinder } from './FaultFinder'
 import { Failures } from './Failures'
 import { MeterTool } from './MeterTool'
-import { TakeOut } from './TakeOut'
+import { ExportPanel } from './ExportPanel'
 import { WireFinder } from './WireFinder'
 import type { Leads } from '../leads'
 
@@ -17,7 +17,7 @@ const TOOLS = [
   { id: 'finder', label: 'Find the fault', show: FaultFinder },
   { id: 'failures', label: 'If one part fails', show: Failures },
   { id: 'wires', label: 'Wire finder', show: WireFinder },
-  { id: 'out', label: 'Export', show: TakeOut },
+  { id: 'export', label: 'Export', show: ExportPanel },
 ] as const
 export type Tool = (typeof TOOLS)[number]['id']
 

@@ -25,7 +25,7 @@ const AXIS = [0, 25, 50, 75, 100]
 
 /**
  * All outdoor temperatures at once: a lane for each source, solid where it runs on the present call, hatched where it is
- * held off, dotted where it may be either; a tick at every gate and a notch where a law is broken. Dragging it asks
+ * held off, dotted where it may be either; a tick at every gate and a notch where a rule is broken. Dragging it asks
  * "what then?".
  */
 export function ProofStrip() {

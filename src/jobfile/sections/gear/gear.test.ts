@@ -203,8 +203,8 @@ describe('a fix recorded as done', () => {
     const inst = installationOf(job)
     const jumper = inst.wires.find((w) => w.cable === null)!
     const fix: Fix = [
-      { kind: 'takeOut', wire: jumper.id },
-      { kind: 'takeOut', wire: 'w05' },
+      { kind: 'removeWire', wire: jumper.id },
+      { kind: 'removeWire', wire: 'w05' },
       { kind: 'moveWire', wire: 'w04', end: 'b', to: 'ah.O' },
       { kind: 'addJumper', a: 'ah.G', b: 'ah.Y' },
       { kind: 'setSetting', placed: 'odt', setting: 'setpoint', value: 40 },

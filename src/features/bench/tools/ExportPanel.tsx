@@ -7,7 +7,7 @@ import { useJobScreen } from '../../session'
 import { benchSvg } from '../benchSvg'
 
 /** The wiring as files that any program opens. */
-export function TakeOut() {
+export function ExportPanel() {
   const { inst, job, volts, situation } = useJobScreen()
   return (
     <section aria-label="Take the wiring out" className="flex flex-wrap gap-2">
