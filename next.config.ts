@@ -7,6 +7,23 @@ const config: NextConfig = {
   serverExternalPackages: ['sequelize', 'umzug', 'pg', 'pg-hstore'],
   poweredByHeader: false,
   devIndicators: false,
+  headers: () =>
+    Promise.resolve([
+      {
+        source: '/:path*',
+        headers: [
+          { key: 'X-Content-Type-Options', value: 'nosniff' },
+          { key: 'X-Frame-Options', value: 'DENY' },
+          { key: 'Referrer-Policy', value: 'same-origin' },
+          {
+            key: 'Content-Security-Policy',
+            value: "frame-ancestors 'none'; base-uri 'self'; form-action 'self'; object-src 'none'",
+          },
+        ],
+      },
+      // What is in a job is for this page now, and for no cache on the way.
+      { source: '/api/:path*', headers: [{ key: 'Cache-Control', value: 'no-store' }] },
+    ]),
 }
 
 export default config

@@ -35,7 +35,12 @@ export async function ask<T>(
   init: RequestInit = {},
 ): Promise<Answered<T>> {
   try {
-    const response = await fetcher(url, { ...init, cache: 'no-store', signal: AbortSignal.timeout(15_000) })
+    const response = await fetcher(url, {
+      ...init,
+      ...(init.body === undefined ? {} : { headers: { 'content-type': 'application/json' } }),
+      cache: 'no-store',
+      signal: AbortSignal.timeout(15_000),
+    })
     if (response.status >= 500)
       return { ok: false, why: 'offline', message: `the server answered ${response.status}` }
     const body: unknown = await response.json()

@@ -1,5 +1,6 @@
 import { BaseError } from 'sequelize'
 import { problem, sentence, type Problem } from '@/jobfile'
+import { bodyProblem, strangerProblem } from './strangers'
 
 /** An error answer: what was wrong and where, in the same shape everywhere. */
 export const refuse = (status: number, problems: Problem[]): Response =>
@@ -8,8 +9,10 @@ export const refuse = (status: number, problems: Problem[]): Response =>
 const notHere = (what: string, id: string): Response =>
   refuse(404, [problem('id', `a ${what} that is here`, id)])
 
-/** Reads a request's body as text, giving up as soon as it is larger than allowed (bytes). */
+/** Reads a request's JSON body as text, giving up as soon as it is larger than allowed (bytes). */
 export async function readBody(request: Request, most: number): Promise<string | Response> {
+  const wrongType = bodyProblem(request)
+  if (wrongType) return refuse(415, [wrongType])
   const tooLarge = () =>
     refuse(413, [problem('body', `at most ${Math.round(most / 1024)} kB`, 'a larger one')])
   if (Number(request.headers.get('content-length') ?? 0) > most) return tooLarge()
@@ -30,8 +33,13 @@ export async function readBody(request: Request, most: number): Promise<string |
   return Buffer.concat(chunks).toString('utf8')
 }
 
-/** Runs a handler; a database that does not answer is a 503 that says so, so that the browser keeps and retries. */
-export async function guarded(handler: () => Promise<Response>): Promise<Response> {
+/**
+ * Runs a handler for a request of this app's own; a stranger's is a 403. A database that does not answer is a 503 that says
+ * so, so that the browser keeps and retries.
+ */
+export async function guarded(request: Request, handler: () => Promise<Response>): Promise<Response> {
+  const stranger = strangerProblem(request)
+  if (stranger) return refuse(403, [stranger])
   try {
     return await handler()
   } catch (e) {
@@ -47,7 +55,7 @@ export async function guarded(handler: () => Promise<Response>): Promise<Respons
 export const aboutOne =
   (what: string, act: (id: string, request: Request) => Promise<Response | null>) =>
   (request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> =>
-    guarded(async () => {
+    guarded(request, async () => {
       const { id } = await params
       return (await act(id, request)) ?? notHere(what, id)
     })

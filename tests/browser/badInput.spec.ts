@@ -25,8 +25,9 @@ test('a job file that is wrong is refused with its place, and nothing is taken i
   ]
   for (const [body, status, said] of cases) {
     const answer = await request.post('/api/jobs', {
-      data: typeof body === 'string' ? body : JSON.stringify(body),
-      headers: { 'content-type': 'text/plain' },
+      // As bytes: a text that is no JSON would be made one on the way.
+      data: Buffer.from(typeof body === 'string' ? body : JSON.stringify(body)),
+      headers: { 'content-type': 'application/json' },
     })
     expect(answer.status()).toBe(status)
     expect(((await answer.json()) as { error: string }).error).toContain(said)
@@ -76,4 +77,28 @@ test('operations: nonsense, absurd values and unknown jobs are named; replays ch
   // Put back what this test changed, for the others.
   const back = { ...op('b', 'late-3', 0), op: { kind: 'setCableFeet', cable: 'c1', feet: 45 } }
   await push(version + 2, [op('a', 'good-2', 35), back])
+})
+
+test('a page of another origin changes nothing, and a name that was made to lead here reads nothing', async ({
+  request,
+}) => {
+  const before = await (await request.get('/api/jobs/quillfeather-lane/file')).text()
+  const send = (headers: Record<string, string>) =>
+    request.post('/api/jobs?copy=1', {
+      data: before,
+      headers: { 'content-type': 'application/json', ...headers },
+    })
+  for (const headers of [
+    { origin: 'http://elsewhere.example' },
+    { 'sec-fetch-site': 'cross-site' },
+    { host: 'elsewhere.example' },
+  ])
+    expect((await send(headers)).status()).toBe(403)
+  expect((await send({ 'content-type': 'text/plain' })).status()).toBe(415)
+  const read = await request.get('/api/jobs', { headers: { host: 'elsewhere.example' } })
+  expect(read.status()).toBe(403)
+  expect(((await read.json()) as { error: string }).error).toMatch(/^Host: expected one of localhost/)
+  const page = (await request.get('/')).headers()
+  expect([page['x-content-type-options'], page['x-frame-options']]).toEqual(['nosniff', 'DENY'])
+  expect((await request.get('/api/jobs')).headers()['cache-control']).toBe('no-store')
 })

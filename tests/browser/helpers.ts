@@ -13,7 +13,10 @@ export const terminal = (page: Page, ref: string) => page.locator(`button[data-t
 export async function copyOf(page: Page, id: string): Promise<string> {
   const file = await (await page.request.get(`/api/jobs/${id}/file`)).text()
   const made = (await (
-    await page.request.post('/api/jobs?copy=1', { data: file, headers: { 'content-type': 'text/plain' } })
+    await page.request.post('/api/jobs?copy=1', {
+      data: file,
+      headers: { 'content-type': 'application/json' },
+    })
   ).json()) as { id: string }
   return `/job/${made.id}`
 }

@@ -152,7 +152,7 @@ test('a profile that changes under a job does not change the job’s record', as
   const { device: own } = (await (
     await request.post('/api/library', {
       data: JSON.stringify(device),
-      headers: { 'content-type': 'text/plain' },
+      headers: { 'content-type': 'application/json' },
     })
   ).json()) as { device: { id: string } }
   const job = (await (await request.get('/api/jobs/quillfeather-lane/file')).json()) as {
@@ -165,14 +165,14 @@ test('a profile that changes under a job does not change the job’s record', as
   const { id } = (await (
     await request.post('/api/jobs?copy=1', {
       data: JSON.stringify(job),
-      headers: { 'content-type': 'text/plain' },
+      headers: { 'content-type': 'application/json' },
     })
   ).json()) as { id: string }
   const before = await (await request.get(`/api/jobs/${id}/file`)).text()
   const changed = { ...own, settings: device.settings.map((s) => ({ ...s, label: `${s.label}, changed` })) }
   const put = await request.put(`/api/library/${own.id}`, {
     data: JSON.stringify(changed),
-    headers: { 'content-type': 'text/plain' },
+    headers: { 'content-type': 'application/json' },
   })
   expect(put.ok()).toBe(true)
   expect(await (await request.get(`/api/jobs/${id}/file`)).text()).toBe(before)
@@ -180,7 +180,7 @@ test('a profile that changes under a job does not change the job’s record', as
   const wrong = JSON.stringify(changed, null, 2).replace('"kind": "choice"', '"kind": "dial"')
   const refused = await request.put(`/api/library/${own.id}`, {
     data: wrong,
-    headers: { 'content-type': 'text/plain' },
+    headers: { 'content-type': 'application/json' },
   })
   expect(refused.status()).toBe(400)
   expect(((await refused.json()) as { error: string }).error).toMatch(

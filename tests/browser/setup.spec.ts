@@ -89,7 +89,7 @@ test('what cannot be taken back must be written down first', async ({ page }) =>
   const made = (await (
     await page.request.post('/api/jobs?copy=1', {
       data: JSON.stringify(job),
-      headers: { 'content-type': 'text/plain' },
+      headers: { 'content-type': 'application/json' },
     })
   ).json()) as { id: string }
   await open(page, `/job/${made.id}/setup`)

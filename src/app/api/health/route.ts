@@ -2,8 +2,8 @@ import { database, guarded } from '@/server'
 
 export const dynamic = 'force-dynamic'
 
-export const GET = () =>
-  guarded(async () => {
+export const GET = (request: Request) =>
+  guarded(request, async () => {
     await database().sequelize.query('SELECT 1')
     return Response.json({ ok: true })
   })

@@ -3,11 +3,12 @@ import { createJob, database, guarded, listJobs, readBody, refuse } from '@/serv
 
 export const dynamic = 'force-dynamic'
 
-export const GET = () => guarded(async () => Response.json({ jobs: await listJobs(database()) }))
+export const GET = (request: Request) =>
+  guarded(request, async () => Response.json({ jobs: await listJobs(database()) }))
 
 /** Takes a job file in; with ?copy=1 a name that is taken gets a number. */
 export const POST = (request: Request) =>
-  guarded(async () => {
+  guarded(request, async () => {
     const text = await readBody(request, MOST_BYTES)
     if (typeof text !== 'string') return text
     const parsed = parseJob(text)

@@ -4,11 +4,11 @@ import { addDevice, allDevices, database, guarded, readBody, refuse } from '@/se
 export const dynamic = 'force-dynamic'
 
 /** Every device that a job can be built from, and which of them are the shop's own. */
-export const GET = () => guarded(async () => Response.json(await allDevices(database())))
+export const GET = (request: Request) => guarded(request, async () => Response.json(await allDevices(database())))
 
 /** Takes a device file into the shop's own; a name that is taken gets a number. */
 export const POST = (request: Request) =>
-  guarded(async () => {
+  guarded(request, async () => {
     const text = await readBody(request, MOST_DEVICE_BYTES)
     if (typeof text !== 'string') return text
     const parsed = parseDevice(text)
