@@ -105,6 +105,18 @@ test('what cannot be taken back must be written down first', async ({ page }) =>
   await expect(line).toContainText('Left so by')
 })
 
+test('on paper the Setup is the key-in sheet of every device, with its boxes to tick', async ({ page }) => {
+  await open(page, '/job/copper-alley/setup')
+  const paper = page.getByTestId('printed-sheets')
+  await expect(paper).toBeHidden()
+  await page.emulateMedia({ media: 'print' })
+  await expect(paper).toBeVisible()
+  await expect(page.getByTestId('key-in')).toBeHidden()
+  await expect(paper.getByRole('heading', { level: 2 })).toHaveCount(3)
+  await expect(paper).toContainText('Defrost interval: 60 min')
+  await expect(paper.getByText('[ ]').first()).toBeVisible()
+})
+
 test('a stand-in is rehearsed on with its own keys', async ({ page }) => {
   await open(page, '/job/ferrous-hill/setup')
   await page

@@ -24,4 +24,6 @@ export interface PlaceEntry {
   title: string
   mark: (seen: MarkSeen) => PlaceMark
   Component: ComponentType
+  /** What stands on paper in its stead; left out: what the screen shows. */
+  Print?: ComponentType
 }

@@ -1,4 +1,5 @@
 import type { PlaceEntry } from '../session'
+import { PrintedSheets } from './PrintedSheets'
 import { Setup } from './Setup'
 
 /** How the Setup stands in a job's walk. */
@@ -6,6 +7,7 @@ export const setup: PlaceEntry = {
   id: 'setup',
   title: 'Setup',
   Component: Setup,
+  Print: PrintedSheets,
   mark: ({ job, conflicts }) => {
     const wrong = conflicts.length
     const temporary = job.setup.temporary.filter((t) => !t.back).length

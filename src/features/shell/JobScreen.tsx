@@ -1,6 +1,14 @@
 'use client'
 
-import { memo, useDeferredValue, useEffect, useMemo, useState, type ReactNode } from 'react'
+import {
+  memo,
+  useDeferredValue,
+  useEffect,
+  useMemo,
+  useState,
+  useSyncExternalStore,
+  type ReactNode,
+} from 'react'
 import Link from 'next/link'
 import { useStore as useZustand, type StoreApi } from 'zustand'
 import { gateChain } from '@/core/explain'
@@ -144,9 +152,17 @@ function Loaded({ store, proof, state }: Session) {
   )
 }
 
+const isPrinting = () => window.matchMedia('print').matches
+const onPrint = (l: () => void) => {
+  const query = window.matchMedia('print')
+  query.addEventListener('change', l)
+  return () => query.removeEventListener('change', l)
+}
+
 /** The frame and the place; each part of it draws itself again only for what it looks at. */
 const Walk = memo(function Walk({ decide }: { decide: JobStore['decide'] }) {
-  const { Component } = placeNamed(useJobScreen().place)
+  const { Component, Print } = placeNamed(useJobScreen().place)
+  const printing = useSyncExternalStore(onPrint, isPrinting, () => false)
   return (
     <div className="lg:grid lg:grid-cols-[168px_minmax(0,1fr)] print:block">
       <Rail />
@@ -155,7 +171,7 @@ const Walk = memo(function Walk({ decide }: { decide: JobStore['decide'] }) {
         <main className="px-4 pt-3 lg:px-5">
           <Verdict />
           <ConflictList decide={decide} />
-          <Component />
+          {Print && printing ? <Print /> : <Component />}
         </main>
       </div>
     </div>
