@@ -171,7 +171,11 @@ const Walk = memo(function Walk({ decide }: { decide: JobStore['decide'] }) {
         <main className="px-4 pt-3 lg:px-5">
           <Verdict />
           <ConflictList decide={decide} />
-          {Print && printing ? <Print /> : <Component />}
+          {/* It stays as it is meanwhile: what is open there is open again afterwards. */}
+          <div hidden={Print !== undefined && printing}>
+            <Component />
+          </div>
+          {Print && printing && <Print />}
         </main>
       </div>
     </div>
