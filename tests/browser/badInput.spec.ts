@@ -37,7 +37,10 @@ test('a job file that is wrong is refused with its place, and nothing is taken i
 
 test('a body of 50 MB is refused', async ({ request }) => {
   for (const path of ['/api/jobs', '/api/jobs/quillfeather-lane/ops']) {
-    const answer = await request.post(path, { data: Buffer.alloc(50 * 1024 * 1024, 'x') })
+    const answer = await request.post(path, {
+      data: Buffer.alloc(50 * 1024 * 1024, 'x'),
+      headers: { 'content-type': 'application/json' },
+    })
     expect(answer.status()).toBe(413)
     expect(((await answer.json()) as { error: string }).error).toContain('at most')
   }
