@@ -22,7 +22,6 @@ export function httpTransport(base = '', fetcher: typeof fetch = fetch): Transpo
     push: (jobId, request) =>
       ask(fetcher, `${base}/api/jobs/${encodeURIComponent(jobId)}/ops`, {
         method: 'POST',
-        headers: { 'content-type': 'application/json' },
         body: JSON.stringify(request),
       }),
   }

@@ -1,6 +1,6 @@
 import { Circuit, solve, type Solved } from '../circuit'
 import type { Installation } from '../installation'
-import { proofSteps, RULES, type Proof } from '../rules'
+import { allSteps, proofSteps, RULES, type Proof } from '../rules'
 import type { Situation } from '../situation'
 
 /**
@@ -36,10 +36,6 @@ export class Analysis {
 
   /** The proof of the wiring. */
   prove(): Proof {
-    const steps = this.proofSteps()
-    for (;;) {
-      const step = steps.next()
-      if (step.done) return step.value
-    }
+    return allSteps(this.proofSteps())
   }
 }

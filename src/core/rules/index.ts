@@ -1,6 +1,6 @@
 export { factsOf, type Facts } from './facts'
 export { applyFix, fixesFor, type Change, type Fix } from './fix'
-export { jobFindings, proofSteps, prove, withSite } from './prove'
+export { jobFindings, allSteps, proofSteps, prove, withSite } from './prove'
 export { RULES, type RuleCode, type RuleId } from './registry'
 export type {
   Breach,

@@ -36,7 +36,11 @@ import { standingFinding, standingOf, wiresAt } from './standing'
  * @param before a circuit that may be this one, or have the same devices: what is laid out is not laid out again
  */
 export function prove(inst: Installation, rules: readonly Rule[] = RULES, before?: Circuit): Proof {
-  const steps = proofSteps(inst, rules, before)
+  return allSteps(proofSteps(inst, rules, before))
+}
+
+/** Takes the steps of a proof one after the other, with nothing in between. */
+export function allSteps(steps: Generator<void, Proof, void>): Proof {
   for (;;) {
     const step = steps.next()
     if (step.done) return step.value

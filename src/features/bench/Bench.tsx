@@ -157,8 +157,7 @@ export function Bench() {
 
 /** That settings contradict what is landed, where the wires are looked at. */
 function SetupLine() {
-  const { go, inst } = useJobScreen()
-  const conflicts = useJobScreen().conflicts
+  const { go, inst, conflicts } = useJobScreen()
   if (!conflicts.length) return null
   return (
     <p className="mb-2 text-[15px]">

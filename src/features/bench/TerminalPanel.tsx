@@ -16,8 +16,8 @@ export function TerminalPanel({
   volts: TerminalVolts | undefined
   landing: LandingTools
 }) {
-  const { inst } = useJobScreen()
-  const conflicts = useJobScreen().conflicts.filter((c) => [c.at, ...c.also].includes(terminal))
+  const { inst, conflicts: all } = useJobScreen()
+  const conflicts = all.filter((c) => [c.at, ...c.also].includes(terminal))
   const about = terminalOf(inst, terminal)?.terminal.about
   const landed = inst.wires.flatMap((wire) => [
     ...(wire.a === terminal ? [{ wire, end: 'a' as const }] : []),

@@ -36,6 +36,17 @@ describe('the profile editor', () => {
     expect(screen.getByLabelText('Name')).toHaveValue(device.name)
   })
 
+  it('keeps half a line of what it changes by itself, and takes it once it is whole', async () => {
+    const label = /^What it changes by itself/
+    const first = open()
+    await user.type(screen.getByLabelText(label), 'droop')
+    first.unmount()
+    open()
+    await waitFor(() => expect(screen.getByLabelText(label)).toHaveValue('droop'))
+    await user.type(screen.getByLabelText(label), ': grows by itself')
+    expect(screen.getByLabelText(label)).toHaveValue('droop: grows by itself')
+  })
+
   it('asks for a name', async () => {
     open()
     await user.clear(screen.getByLabelText('Name'))

@@ -21,7 +21,7 @@ import {
 import { formatDevice } from '@/jobfile'
 import { Button, Disclosure, SelectField, cx, Field, Input, useDraftForm } from '@/ui'
 import { INTENT_WORDS, lineWords } from '@/words'
-import { Quirks } from './Quirks'
+import { Quirks, shiftsText, withShifts } from './Quirks'
 
 const STYLES: Record<ProfileStyle, string> = {
   menu: 'Numbered menu',
@@ -55,6 +55,8 @@ interface Draft {
   name: string
   fits: string
   frame: ReturnType<typeof frameOf>
+  /** What it changes by itself, as typed; as read it is in `frame`. */
+  shifts: string
   rows: ProfileRow[]
 }
 /** Rows and keys are judged line by line as they are read; the name is all that the form itself asks for. */
@@ -63,6 +65,7 @@ const draftOf = (device: Device, way: number): Draft => ({
   name: device.name,
   fits: device.fits.join(', '),
   frame: frameOf(device, way),
+  shifts: shiftsText(frameOf(device, way)),
   rows: [...profileRowsOf(device, way), ...blanks(3)],
 })
 const withCommas = (text: string): string[] =>
@@ -238,7 +241,12 @@ function WayEditor({ device, way, onSaved }: { device: Device; way: number; onSa
           )}
         </Field>
       </div>
-      <Quirks frame={frame} setFrame={setFrame} />
+      <Quirks
+        frame={frame}
+        setFrame={setFrame}
+        shifts={values.shifts}
+        setShifts={(shifts) => put({ shifts, frame: withShifts(frame, shifts) })}
+      />
       <div
         className="max-h-[420px] overflow-auto border border-line"
         tabIndex={0}

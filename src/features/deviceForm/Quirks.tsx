@@ -1,6 +1,5 @@
 'use client'
 
-import { useState } from 'react'
 import type { Profile } from '@/core/equipment'
 import { Button, Disclosure, Field, Input } from '@/ui'
 
@@ -13,10 +12,32 @@ const FLAGS = {
   activate: 'Counts after a second press',
 } as const
 
+/** What a way of keying changes by itself, a line each. */
+export const shiftsText = ({ shifts = [] }: Frame): string =>
+  shifts.map((s) => `${s.setting}: ${s.text}`).join('\n')
+
+/** The frame with what was typed of it; a line that is not yet whole says nothing. */
+export function withShifts({ shifts: _, ...frame }: Frame, typed: string): Frame {
+  const shifts = typed.split('\n').flatMap((line) => {
+    const [, setting, what] = /^\s*([A-Za-z0-9-]+)\s*:\s*(.+?)\s*$/.exec(line) ?? []
+    return setting && what ? [{ setting, text: what.slice(0, 400) }] : []
+  })
+  return shifts.length ? { ...frame, shifts } : frame
+}
+
 /** What a person must know of a way of keying beside its keys. */
-export function Quirks({ frame, setFrame }: { frame: Frame; setFrame: (next: Frame) => void }) {
-  const shiftsText = (frame.shifts ?? []).map((s) => `${s.setting}: ${s.text}`).join('\n')
-  const [shifts, setShifts] = useState(shiftsText)
+export function Quirks({
+  frame,
+  setFrame,
+  shifts,
+  setShifts,
+}: {
+  frame: Frame
+  setFrame: (next: Frame) => void
+  /** What it changes by itself, as typed. */
+  shifts: string
+  setShifts: (typed: string) => void
+}) {
   const flip = (flag: keyof typeof FLAGS) => {
     const { [flag]: on, ...rest } = frame
     setFrame(on ? rest : { ...rest, [flag]: true })
@@ -24,15 +45,6 @@ export function Quirks({ frame, setFrame }: { frame: Frame; setFrame: (next: Fra
   const text = (field: 'name' | 'wait', value: string) => {
     const { [field]: _, ...rest } = frame
     setFrame(value ? { ...rest, [field]: value } : rest)
-  }
-  const readShifts = (typed: string) => {
-    setShifts(typed)
-    const read = typed.split('\n').flatMap((line) => {
-      const [, setting, what] = /^\s*([A-Za-z0-9-]+)\s*:\s*(.+?)\s*$/.exec(line) ?? []
-      return setting && what ? [{ setting, text: what.slice(0, 400) }] : []
-    })
-    const { shifts: _, ...rest } = frame
-    setFrame(read.length ? { ...rest, shifts: read } : rest)
   }
   return (
     <Disclosure
@@ -83,7 +95,7 @@ export function Quirks({ frame, setFrame }: { frame: Frame; setFrame: (next: Fra
               rows={2}
               className="w-full rounded border border-edge bg-raised px-3 py-2 text-[15px]"
               value={shifts}
-              onChange={(e) => readShifts(e.target.value)}
+              onChange={(e) => setShifts(e.target.value)}
             />
           )}
         </Field>

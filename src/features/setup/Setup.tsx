@@ -23,8 +23,7 @@ const TAB_LOOK =
 
 /** From what the owner wants to what is keyed in. The contradictions first, then the work. */
 export function Setup() {
-  const { job } = useJobScreen()
-  const conflicts = useJobScreen().conflicts
+  const { job, conflicts } = useJobScreen()
   const pending = job.setup.temporary.filter((t) => !t.back)
   return (
     <div className="max-w-5xl pb-10">
