@@ -14,6 +14,9 @@ import type { Checked, Job, Operation } from '@/jobfile'
 import type { TerminalVolts } from './liveness'
 import type { LiveValue, SessionState } from './sessionState'
 
+/** One edit, or several that are one thing to a person. */
+export type Edit = Operation | readonly Operation[]
+
 /** What a place needs of the job and the situation. After an edit it comes a moment after what cannot wait (`useLook`). */
 export interface JobScreenValue {
   job: Job
@@ -28,7 +31,8 @@ export interface JobScreenValue {
   targets: Target[]
   chains: GateChain[]
   fixes: (inst: Installation, finding: Finding) => Promise<Fix[]>
-  edit: (op: Operation | readonly Operation[]) => Checked<Job>
+  /** Makes an edit; one that hangs on what stands is worked out of the document at this instant, not of the one shown. */
+  edit: (op: Edit | ((now: LiveValue) => Edit)) => Checked<Job>
   undo: () => void
   redo: () => void
   /** The place in the address, and the way to another. */

@@ -230,13 +230,14 @@ function PriceField({ of }: { of: 'kwh' | 'fuel' }) {
 function CopField({ outdoorF }: { outdoorF: number }) {
   const { inst, job, edit } = useJobScreen()
   const unit = inst.placed.find((p) => ['outdoorUnit', 'packagedUnit'].includes(p.device.kind))
-  const ratings = (unit && job.commissioning.plates[unit.ref]?.ratings) ?? []
+  const ratingsIn = (of: Job) => (unit && of.commissioning.plates[unit.ref]?.ratings) ?? []
   const isThis = (r: Rating) => r.stage === 'rated' && r.outdoorF === outdoorF
-  const set = (ref: string, cop: number | null) => {
-    const rest = ratings.filter((r) => !isThis(r))
-    const now: Rating[] = cop === null ? rest : [...rest, { stage: 'rated', outdoorF, cop }]
-    edit({ kind: 'setPlate', ref, field: 'ratings', value: now.length ? now : null })
-  }
+  const set = (ref: string, cop: number | null) =>
+    edit((now) => {
+      const rest = ratingsIn(now.job).filter((r) => !isThis(r))
+      const all: Rating[] = cop === null ? rest : [...rest, { stage: 'rated', outdoorF, cop }]
+      return { kind: 'setPlate', ref, field: 'ratings', value: all.length ? all : null }
+    })
   return (
     <Field label={`COP at ${outdoorF} °F`}>
       {(ids) => (
@@ -244,7 +245,7 @@ function CopField({ outdoorF }: { outdoorF: number }) {
           {...ids}
           inputMode="decimal"
           disabled={!unit}
-          value={ratings.find(isThis)?.cop?.toString() ?? ''}
+          value={ratingsIn(job).find(isThis)?.cop?.toString() ?? ''}
           onValue={(t) => {
             const n = Number(t)
             if (unit && (t === '' || (n >= 0.5 && n <= 10))) set(unit.ref, t === '' ? null : n)

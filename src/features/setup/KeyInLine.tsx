@@ -6,6 +6,7 @@ import { useEffect, useRef } from 'react'
 import { makeRef, type Installation, type Placed } from '@/core/installation'
 import { allowedOf, ledPattern, type SheetLine } from '@/core/setup'
 import { settingsOfItem, type Unknowable, type Value } from '@/core/equipment'
+import type { Job, Operation } from '@/jobfile'
 import { Button, cx, Disclosure } from '@/ui'
 import { lineWords } from '@/words'
 import { useJobScreen } from '../session'
@@ -46,24 +47,34 @@ export function KeyInLine({
   const keyed = item ? job.setup.keyed[makeRef(placed.ref, item.setting)] : undefined
   const blocked = line.noteFirst && !keyed?.found
   const setting = item && settingOf(placed, item.setting)
-  const note = (what: 'found' | 'left' | 'readBack', value: Unknowable<Value>, setting = set?.item.setting) =>
-    setting && edit({ kind: 'noteKeyed', ref: placed.ref, setting, what, note: { value, ...stamp() } })
-  const tick = () => {
-    const on = !ticked
-    edit({ kind: 'tickLine', line: tickId(placed, line), by: on ? stamp() : null })
-    if (!set) return
+  type Noted = 'found' | 'left' | 'readBack'
+  const noting = (what: Noted, value: Unknowable<Value>, setting: string): Operation => ({
+    kind: 'noteKeyed',
+    ref: placed.ref,
+    setting,
+    what,
+    note: { value, ...stamp() },
+  })
+  const note = (what: Noted, value: Unknowable<Value>) => item && edit(noting(what, value, item.setting))
+  const tick = () => edit(({ job: { setup } }) => ticking(setup))
+  const ticking = ({ ticks, keyed }: Job['setup']): Operation[] => {
+    const id = tickId(placed, line)
+    const on = !ticks[id]
+    const ticked: Operation = { kind: 'tickLine', line: id, by: on ? stamp() : null }
+    if (!set) return [ticked]
     const { item } = set
     // One intent may be spread over several lines: it is left as wanted when the last of them is ticked.
     const writes = [{ setting: item.setting, to: set.to }, ...(set.also ? [set.also] : [])]
-    for (const { setting, to } of writes) {
+    const left = writes.flatMap(({ setting, to }): Operation[] => {
       const others = lines.filter(
         (l) => l.kind === 'set' && settingsOfItem(l.item).includes(setting) && l !== line,
       )
-      const whole = on && others.every((l) => job.setup.ticks[tickId(placed, l)])
-      const left = job.setup.keyed[makeRef(placed.ref, setting)]?.left
-      if (whole && to !== null) note('left', to, setting)
-      else if (!on && left) edit({ kind: 'noteKeyed', ref: placed.ref, setting, what: 'left', note: null })
-    }
+      const whole = on && others.every((l) => ticks[tickId(placed, l)])
+      const noted = keyed[makeRef(placed.ref, setting)]?.left
+      if (whole && to !== null) return [noting('left', to, setting)]
+      return !on && noted ? [{ kind: 'noteKeyed', ref: placed.ref, setting, what: 'left', note: null }] : []
+    })
+    return [ticked, ...left]
   }
   return (
     <li

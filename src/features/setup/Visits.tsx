@@ -1,12 +1,22 @@
 'use client'
 
-import { settingValue, makeRef } from '@/core/installation'
+import { settingValue, makeRef, type Installation } from '@/core/installation'
 import { itemsFor } from '@/core/setup'
 import type { Unknowable, Value } from '@/core/equipment'
 import { Button } from '@/ui'
 import { refWords, valueAtText } from '@/words'
 import { useJobScreen } from '../session'
 import { useStamp } from './hooks'
+
+/** Every setting that a profile keys in, as it is left. */
+const leftNow = ({ placed }: Installation) =>
+  Object.fromEntries(
+    placed.flatMap((p) =>
+      p.device.settings
+        .filter((s) => itemsFor(p.device, s.id).length > 0)
+        .map((s) => [makeRef(p.ref, s.id), settingValue(p, s.id)] as const),
+    ),
+  )
 
 /** How things were left last time against how they were found today; and the end of today's visit. */
 export function Visits() {
@@ -17,13 +27,6 @@ export function Visits() {
   const found = Object.entries(job.setup.keyed).flatMap(([at, k]) => (k.found ? [{ at, note: k.found }] : []))
   const changed = last ? found.filter((f) => f.at in last.left && last.left[f.at] !== f.note.value) : []
   const same = last ? found.filter((f) => f.at in last.left && last.left[f.at] === f.note.value).length : 0
-  const left = Object.fromEntries(
-    inst.placed.flatMap((p) =>
-      p.device.settings
-        .filter((s) => itemsFor(p.device, s.id).length > 0)
-        .map((s) => [makeRef(p.ref, s.id), settingValue(p, s.id)] as const),
-    ),
-  )
   return (
     <section data-testid="visits" aria-label="Between visits" className="max-w-3xl">
       <h2 className="text-lg font-bold">
@@ -64,13 +67,13 @@ export function Visits() {
         className="mt-4"
         look="strong"
         onClick={() =>
-          edit({
+          edit((now) => ({
             kind: 'closeVisit',
-            visit: { id: `v-${crypto.randomUUID().slice(0, 8)}`, ...stamp(), left },
-          })
+            visit: { id: `v-${crypto.randomUUID().slice(0, 8)}`, ...stamp(), left: leftNow(now.inst) },
+          }))
         }
       >
-        End this visit: record how all {Object.keys(left).length} settings are left
+        End this visit: record how all {Object.keys(leftNow(inst)).length} settings are left
       </Button>
       {job.setup.visits.length > 0 && (
         <ul className="mt-4 text-[15px] text-soft">

@@ -14,12 +14,13 @@ import { useStore as useZustand, type StoreApi } from 'zustand'
 import { gateChain } from '@/core/explain'
 import { targetsOf } from '@/core/query'
 import { jobFindings } from '@/core/rules'
-import { jobSeen, sentence, type Operation } from '@/jobfile'
+import { jobSeen, sentence } from '@/jobfile'
 import type { JobStore } from '@/client'
 import { ConflictList } from './ConflictList'
 import {
   JobAnalyses,
   JobContext,
+  liveOf,
   LiveProof,
   openSessionState,
   ProofContext,
@@ -90,14 +91,14 @@ function Loaded({ store, proof, state }: Session) {
   }, [title])
   useUndoKeys(store)
 
-  const tools = useMemo(
+  const tools = useMemo<Pick<JobScreenValue, 'edit' | 'undo' | 'redo' | 'fixes'>>(
     () => ({
-      edit: (op: Operation | readonly Operation[]) => store.edit(op),
+      edit: (op) => store.edit(typeof op === 'function' ? op(liveOf(state.getState())) : op),
       undo: () => void store.undo(),
       redo: () => void store.redo(),
       fixes: proof.fixes,
     }),
-    [store, proof],
+    [store, proof, state],
   )
   const value = useMemo<JobScreenValue | null>(() => {
     if (!live) return null
