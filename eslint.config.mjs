@@ -39,7 +39,7 @@ const config = [
     rules: { 'react-hooks/rules-of-hooks': 'off' },
   },
   {
-    files: ['.dependency-cruiser.cjs'],
+    files: ['**/*.cjs'],
     rules: { '@typescript-eslint/no-require-imports': 'off' },
   },
   prettier,

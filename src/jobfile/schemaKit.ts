@@ -53,9 +53,11 @@ export function byField(options: Record<string, yup.AnySchema>) {
   return remember(lazy, { kind: 'anyOf', options: Object.values(options) })
 }
 
+const anything = yup.mixed()
+
 /** A schema that may also be left out. */
 export function optional(schema: yup.ISchema<unknown>) {
-  const lazy = yup.lazy((v: unknown) => (v === undefined ? yup.mixed() : (schema as yup.AnySchema)))
+  const lazy = yup.lazy((v: unknown) => (v === undefined ? anything : (schema as yup.AnySchema)))
   return remember(lazy, { kind: 'optional', schema })
 }
 
