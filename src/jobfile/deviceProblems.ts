@@ -72,6 +72,9 @@ export function deviceProblems(device: Device, path: string): Problem[] {
     }
   })
   danglingEnds(device, path, found)
+  device.terminals.forEach((t, i) => {
+    if (t.roleBy) settingNamed(t.roleBy.set, `${path}.terminals[${i}].roleBy.set`)
+  })
   device.calls?.forEach((c, i) => {
     if (c.when) expr(c.when, `${path}.calls[${i}].when`)
   })

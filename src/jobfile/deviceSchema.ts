@@ -11,6 +11,7 @@ import {
 } from '@/core/equipment'
 import { ANY_PLATE } from './plateSchema'
 import { DEVICE_VERSION } from './upgradeDevice'
+import { draftSchema } from './draftSchema'
 import { anyOf, byField, id, named, num, optional, record, shape, text, union } from './schemaKit'
 
 const calls = yup
@@ -121,6 +122,7 @@ const terminal = shape({
   label: text(40),
   side: yup.string().oneOf(['low', 'line']).required(),
   role: yup.string().oneOf(TERMINAL_ROLES).required(),
+  roleBy: optional(shape({ set: id(), roles: record(yup.string().oneOf(TERMINAL_ROLES).required()) })),
   about: yup.string().max(400),
 })
 const setting = shape({
@@ -226,6 +228,7 @@ export const deviceSchema = shape({
     }),
   ),
   plate: shape(ANY_PLATE),
+  draft: optional(draftSchema),
   profile: optional(profileSchema),
   otherProfiles: yup.array(profileSchema).max(4),
 })

@@ -1,7 +1,7 @@
 import equal from 'fast-deep-equal'
 import * as yup from 'yup'
 import type { Device } from '@/core/equipment'
-import type { Installation, Placed } from '@/core/installation'
+import { settingValue, type Installation, type Placed } from '@/core/installation'
 import { isRaw, type Problem } from './problem'
 import { id, shape } from './schemaKit'
 import { FRESH_COMMISSIONING } from './sections/commissioning'
@@ -109,7 +109,19 @@ function placed(job: Job, entry: PlacedEntry, device: Device): Placed {
     if (defaultAssumed) made.defaultAssumed = true
     else made.settings = { ...Object.fromEntries(device.settings.map((s) => [s.id, null])), ...made.settings }
   }
-  return made
+  return configured(made)
+}
+
+/** With each configurable terminal as what it is set to. */
+function configured(placed: Placed): Placed {
+  const { device } = placed
+  if (!device.terminals.some((t) => t.roleBy)) return placed
+  const terminals = device.terminals.map((t) => {
+    const value = t.roleBy && String(settingValue(placed, t.roleBy.set))
+    const roles = t.roleBy?.roles ?? {}
+    return value !== undefined && Object.hasOwn(roles, value) ? { ...t, role: roles[value] ?? t.role } : t
+  })
+  return { ...placed, device: { ...device, terminals } }
 }
 
 /** What was read off a device, left or found, for settings that nobody has set in the job. */

@@ -18,9 +18,9 @@ export {
   makingShort,
   makingWords,
   refWords,
-  SKETCH_WORDS,
   targetWords,
 } from './names'
+export { bankWords, DRAFT_KIND_WORDS, draftChangeWords, draftFieldWords, draftOptionWords } from './draft'
 export { count, degrees, figure } from './numbers'
 export { causeWords, heldAgainst, KIND_WORDS, PLACE_WORDS, readingWords, VERDICT_WORDS } from './reading'
 export { modeWords, situationWords } from './situation'

@@ -1,7 +1,6 @@
 import { nth } from '@/core/sure'
 import type { Target } from '@/core/query'
 import type { DeviceKind, BlowerSpeed, Call, Gate, LoadFunction } from '@/core/equipment'
-import type { DraftKind } from '@/core/deviceBuilder'
 import {
   placedByRef,
   splitRef,
@@ -154,12 +153,4 @@ export const DEVICE_WORDS: Record<DeviceKind, string> = {
   outdoorSensor: 'Outdoor sensor',
   splice: 'Splice',
   feed: 'Line circuit',
-}
-
-/** What can be described by the form. */
-export const SKETCH_WORDS: Record<DraftKind, string> = {
-  thermostat: 'Thermostat',
-  outdoorUnit: 'Outdoor unit',
-  airHandler: 'Air handler',
-  switch: 'Switch in a circuit',
 }

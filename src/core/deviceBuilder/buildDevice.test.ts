@@ -7,7 +7,8 @@ import { deviceProblems } from '../../jobfile/deviceProblems'
 import { check } from '../../jobfile/problem'
 import { deviceSchema } from '../../jobfile/deviceSchema'
 import { FEEDS } from '../../../tests/helpers/gear'
-import { buildDevice, freshDraft, type DeviceDraft, type DraftKind } from '.'
+import { DRAFT_KINDS, type DeviceDraft, type DraftKind, type DraftRow } from '../equipment'
+import { bankTable, buildDevice, draftOf, freshDraft } from '.'
 
 const draft = (kind: DraftKind, change: Partial<DeviceDraft> = {}): DeviceDraft => ({
   ...freshDraft(kind),
@@ -18,6 +19,8 @@ const draft = (kind: DraftKind, change: Partial<DeviceDraft> = {}): DeviceDraft 
 const make = (kind: DraftKind, change: Partial<DeviceDraft> = {}) =>
   buildDevice(draft(kind, change), `own-${kind}`)
 
+const rows = (...by: DraftRow['by'][]): DraftRow[] => by.map((w) => ({ watts: 4800, by: w, circuit: 1 }))
+
 /** A whole house of devices that no library has. */
 function house(change: Partial<DeviceDraft> = {}) {
   const pieces = [
@@ -26,7 +29,13 @@ function house(change: Partial<DeviceDraft> = {}) {
       ref: 'ah',
       label: 'Air handler',
       where: 'garage',
-      device: make('airHandler', { rowsW1: 1, rowsW2: 1, blowerOnW: true, ...change }),
+      device: make('airHandler', {
+        heat: 'rows',
+        rows: rows('W1', 'W2'),
+        blowerOnW: true,
+        switchedBy: 'relay',
+        ...change,
+      }),
     },
     { ref: 'od', label: 'Outdoor unit', where: 'north', device: make('outdoorUnit', change) },
   ]
@@ -39,15 +48,12 @@ function house(change: Partial<DeviceDraft> = {}) {
 }
 
 describe('devices described by a form', () => {
-  it.each(['thermostat', 'outdoorUnit', 'airHandler', 'switch'] as const)(
-    'a %s is a right device file',
-    (kind) => {
-      const made = make(kind)
-      expect(check(deviceSchema, made)).toMatchObject({ ok: true })
-      expect(deviceProblems(made, '')).toEqual([])
-      expect(made.fits).toEqual(['Z-1'])
-    },
-  )
+  it.each(DRAFT_KINDS)('a %s is a right device file', (kind) => {
+    const made = make(kind)
+    expect(check(deviceSchema, made)).toMatchObject({ ok: true })
+    expect(deviceProblems(made, '')).toEqual([])
+    expect(made.fits).toEqual(['Z-1'])
+  })
 
   it('make a house that the plan lands and that passes every rule', () => {
     expect(graveFindings(house())).toEqual([])
@@ -83,7 +89,7 @@ describe('devices described by a form', () => {
 
   it('carry a breaker for their own load', () => {
     // Two rows of 4,800 W and a 520 VA blower: 1.25 · 10,120 / 240 = 52.7 A, the next size is 60.
-    expect(make('airHandler', { rowsW1: 2 }).plate.mocpA).toBe(60)
+    expect(make('airHandler', { heat: 'rows', rows: rows('W1', 'W1') }).plate.mocpA).toBe(60)
     expect(make('airHandler').plate.mocpA).toBe(15)
     // 1.75 · 3,000 / 240 = 21.9 A: 25.
     expect(make('outdoorUnit').plate.mocpA).toBe(25)
@@ -105,5 +111,50 @@ describe('devices described by a form', () => {
     expect(made.kind).toBe('outdoorThermostat')
     expect(made.settings[0]).toMatchObject({ id: 'setpoint', default: 28 })
     expect(make('switch').kind).toBe('floatSwitch')
+  })
+})
+
+describe('the bank table of a kit', () => {
+  it('adds the rows of each step, by circuit', () => {
+    const rows: DraftRow[] = [
+      { watts: 4800, by: 'W1', circuit: 1 },
+      { watts: 3600, by: 'W2', circuit: 1 },
+      { watts: 6000, by: 'W2', circuit: 2 },
+    ]
+    // 4,800 / 240 = 20 A; with 3,600 W 35 A; 6,000 / 240 = 25 A on the second circuit.
+    expect(bankTable(rows)).toEqual([
+      { coils: ['W1'], rows: [1], watts: 4800, amps: [{ circuit: 1, amps: 20 }] },
+      { coils: ['W1', 'W2'], rows: [1, 2, 3], watts: 14400, amps: [{ circuit: 1, amps: 35 }, { circuit: 2, amps: 25 }] },
+    ]) // prettier-ignore
+  })
+})
+
+describe('a draft that does not add up', () => {
+  it('a row on a coil that is not there is on the first; a bus of one wire is none; W in without W out reaches nothing', () => {
+    const kit = make('stripKit', { terminals: ['W1', 'C'] })
+    expect(
+      kit.parts.filter((p) => p.id.startsWith('heat')).map((p) => p.kind === 'contact' && p.driver),
+    ).toEqual([{ energised: 'k1' }, { energised: 'k1' }])
+    for (const terminals of [
+      ['R', 'C', 'Y', 'OB', 'D1'],
+      ['R', 'C', 'Y', 'OB', 'WIN'],
+    ])
+      expect(deviceProblems(make('outdoorUnit', { terminals }), '')).toEqual([])
+    expect(deviceProblems(kit, '')).toEqual([])
+  })
+})
+
+describe('the form that a device was made from', () => {
+  it.each(DRAFT_KINDS)('is kept in the file of a %s, and makes the same device again', (kind) => {
+    const made = make(kind, { from: 'plain-thing', transformerVa: 55 })
+    expect(made.draft).toEqual({
+      kind,
+      name: `Some ${kind}`,
+      model: 'Z-1',
+      from: 'plain-thing',
+      transformerVa: 55,
+    })
+    const read = JSON.parse(JSON.stringify(made)) as typeof made
+    expect(buildDevice(draftOf(read)!, made.id)).toEqual(made)
   })
 })

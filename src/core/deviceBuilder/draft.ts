@@ -1,93 +1,50 @@
-import type { Call, TerminalRole } from '../equipment'
+import type { Device, DeviceDraft, DraftKind, TerminalRole } from '../equipment'
 
-/** The kinds of device that can be described by ticking terminals and behaviour. */
-export const DRAFT_KINDS = ['thermostat', 'outdoorUnit', 'airHandler', 'switch'] as const
-export type DraftKind = (typeof DRAFT_KINDS)[number]
-
-/** A device that no library has, as a technician describes it: what it is called, its terminals, what it does. */
-export interface DeviceDraft {
-  kind: DraftKind
-  name: string
-  /** Model and suffix on the plate. */
-  model: string
-  /** Low-voltage terminals that it has, of those offered for its kind. */
-  terminals: string[]
-  /** Thermostat: for each demand, the terminals that it connects to R. O/B is set by its own setting. */
-  outputs: Partial<Record<Call, string[]>>
-  /** Outdoor unit and O/B thermostat: the valve is energised in. */
-  rvSense: 'cooling' | 'heating'
-  /** Outdoor unit: W sends 24 V indoors in defrost; on a fault lockout as well. */
-  defrostW: boolean
-  faultHeat: boolean
-  /** Outdoor unit: volt-amperes of the compressor, of its contactor coil. */
-  compressorVa: number
-  contactorVa: number
-  /** Air handler: W starts the blower by itself; Y is wired to the board and starts it. */
-  blowerOnW: boolean
-  blowerOnY: boolean
-  transformerVa: number
-  /** Air handler: strip rows of its own on W1 and on W2, and watts of each at 240 V. */
-  rowsW1: number
-  rowsW2: number
-  rowWatts: number
-  /** Switch: what opens it. */
-  opens: 'water' | 'trip' | 'warm'
-  /** °F: a switch that opens on warmth closes below this. */
-  closesBelowF: number
+interface Offered {
+  id: string
+  label: string
+  role: TerminalRole
 }
+const low = (...list: (readonly [string, TerminalRole, string?])[]): Offered[] =>
+  list.map(([id, role, label]) => ({ id, role, label: label ?? id }))
 
 /** Terminals that a kind may have, with their role. */
-export const OFFERED: Record<DraftKind, readonly { id: string; label: string; role: TerminalRole }[]> = {
-  thermostat: [
-    { id: 'R', label: 'R', role: 'R' },
-    { id: 'C', label: 'C', role: 'C' },
-    { id: 'G', label: 'G', role: 'G' },
-    { id: 'Y', label: 'Y', role: 'Y1' },
-    { id: 'Y2', label: 'Y2', role: 'Y2' },
-    { id: 'OB', label: 'O/B', role: 'OB' },
-    { id: 'AUX', label: 'AUX/W1', role: 'AUX' },
-    { id: 'W2', label: 'W2', role: 'W2' },
-    { id: 'E', label: 'E', role: 'E' },
-  ],
-  outdoorUnit: [
-    { id: 'R', label: 'R', role: 'R' },
-    { id: 'C', label: 'C', role: 'C' },
-    { id: 'Y', label: 'Y', role: 'Y1' },
-    { id: 'Y2', label: 'Y2', role: 'Y2' },
-    { id: 'OB', label: 'O/B', role: 'OB' },
-    { id: 'W', label: 'W', role: 'W1' },
-  ],
-  airHandler: [
-    { id: 'R', label: 'R', role: 'R' },
-    { id: 'C', label: 'C', role: 'C' },
-    { id: 'G', label: 'G', role: 'G' },
-    { id: 'Y', label: 'Y', role: 'Y1' },
-    { id: 'O', label: 'O', role: 'OB' },
-    { id: 'W1', label: 'W1', role: 'W1' },
-    { id: 'W2', label: 'W2', role: 'W2' },
-  ],
-  switch: [
-    { id: 'T1', label: '1', role: 'switch' },
-    { id: 'T2', label: '2', role: 'switch' },
-  ],
-}
+export const OFFERED: Record<DraftKind, readonly Offered[]> = {
+  thermostat: low(
+    ['R', 'R'], ['Rc', 'R'], ['Rh', 'R'], ['C', 'C'], ['G', 'G'], ['Y', 'Y1'], ['Y2', 'Y2'], ['OB', 'OB', 'O/B'],
+    ['O', 'O'], ['B', 'B'], ['AUX', 'AUX', 'AUX/W1'], ['W2', 'W2'], ['W3', 'W3'], ['E', 'E'], ['S1', 'S'], ['S2', 'S'],
+    ['X1', 'spare', 'Star 1'], ['X2', 'spare', 'Star 2'],
+  ),
+  outdoorUnit: low(
+    ['R', 'R'], ['C', 'C'], ['Y', 'Y1'], ['Y2', 'Y2'], ['OB', 'OB', 'O/B'], ['B', 'B'], ['WIN', 'W1', 'W in'],
+    ['W', 'W1', 'W out'], ['D1', 'bus'], ['D2', 'bus'],
+  ),
+  airHandler: low(
+    ['R', 'R'], ['C', 'C'], ['G', 'G'], ['Y', 'Y1'], ['Y2', 'Y2'], ['O', 'OB'], ['W1', 'W1'], ['W2', 'W2'], ['W3', 'W3'],
+  ),
+  stripKit: low(['W1', 'harness'], ['W2', 'harness'], ['W3', 'harness'], ['C', 'harness']),
+  furnace: low(
+    ['R', 'R'], ['C', 'C'], ['G', 'G'], ['Y', 'Y1'], ['W1', 'W1'], ['W2', 'W2'], ['T1', 'switch', 'T'], ['T2', 'switch', 'T, other'],
+  ),
+  packagedUnit: low(
+    ['R', 'R'], ['C', 'C'], ['G', 'G'], ['Y', 'Y1'], ['Y2', 'Y2'], ['O', 'OB'], ['W1', 'W1'], ['W2', 'W2'], ['E', 'E'],
+  ),
+  switch: low(['T1', 'switch', '1'], ['T2', 'switch', '2']),
+} // prettier-ignore
 
 /** Thermostat terminals that a demand may connect to R. */
-export const OUTPUTS = ['G', 'Y', 'Y2', 'AUX', 'W2', 'E'] as const
+export const OUTPUTS = ['G', 'Y', 'Y2', 'AUX', 'W2', 'W3', 'E'] as const
+/** What a configurable terminal may be set to. */
+export const STAR_ROLES = ['Y2', 'W2', 'W3', 'E'] as const
+/** Those that some terminal of the draft can be: its own, or a configurable one set to it. */
+export const outputsOf = ({ terminals }: DeviceDraft): (typeof OUTPUTS)[number][] => {
+  const star = terminals.some((t) => t === 'X1' || t === 'X2')
+  return OUTPUTS.filter((o) => terminals.includes(o) || (star && STAR_ROLES.some((r) => r === o)))
+}
 
-/** What a device of the kind usually is: a start to change. */
-export function freshDraft(kind: DraftKind): DeviceDraft {
-  const usual: Record<DraftKind, string[]> = {
-    thermostat: ['R', 'C', 'G', 'Y', 'OB', 'AUX', 'E'],
-    outdoorUnit: ['R', 'C', 'Y', 'OB', 'W'],
-    airHandler: ['R', 'C', 'G', 'Y', 'O', 'W1', 'W2'],
-    switch: ['T1', 'T2'],
-  }
-  return {
-    kind,
-    name: '',
-    model: '',
-    terminals: usual[kind],
+const USUAL: Record<DraftKind, Partial<DeviceDraft>> = {
+  thermostat: {
+    terminals: ['R', 'C', 'G', 'Y', 'OB', 'AUX', 'E'],
     outputs: {
       fan: ['G'],
       cool1: ['G', 'Y'],
@@ -95,18 +52,95 @@ export function freshDraft(kind: DraftKind): DeviceDraft {
       heatAux1: ['G', 'Y', 'AUX'],
       emergency: ['G', 'E'],
     },
-    rvSense: 'cooling',
-    defrostW: true,
-    faultHeat: false,
-    compressorVa: 3000,
-    contactorVa: 9,
-    blowerOnW: false,
-    blowerOnY: false,
-    transformerVa: 40,
-    rowsW1: 0,
-    rowsW2: 0,
-    rowWatts: 4800,
-    opens: 'water',
-    closesBelowF: 35,
+  },
+  outdoorUnit: { terminals: ['R', 'C', 'Y', 'OB', 'W'] },
+  airHandler: { terminals: ['R', 'C', 'G', 'Y', 'O', 'W1', 'W2'], transformerVa: 50 },
+  stripKit: {
+    terminals: ['W1', 'W2', 'C'],
+    rows: [
+      { watts: 4800, by: 'W1', circuit: 1 },
+      { watts: 4800, by: 'W2', circuit: 1 },
+    ],
+  },
+  furnace: { terminals: ['R', 'C', 'G', 'Y', 'W1'], fuel: 'natural', delayMost: 180 },
+  packagedUnit: {
+    terminals: ['R', 'C', 'G', 'Y', 'O', 'W1', 'W2'],
+    switchedBy: 'relay',
+    coilAfter: false,
+    rows: [
+      { watts: 4800, by: 'W1', circuit: 1 },
+      { watts: 4800, by: 'W2', circuit: 1 },
+    ],
+  },
+  switch: { terminals: ['T1', 'T2'] },
+}
+
+/** What a device of the kind usually is: a start to change. */
+export const freshDraft = (kind: DraftKind): DeviceDraft => ({
+  kind,
+  name: '',
+  model: '',
+  from: '',
+  terminals: [],
+  outputs: {},
+  batteries: false,
+  lockouts: false,
+  dualFuel: false,
+  rvSense: 'cooling',
+  defrostW: true,
+  faultHeat: false,
+  inverter: false,
+  pinsLeast: 30,
+  pinsMost: 90,
+  pinsStep: 30,
+  compressorVa: 3000,
+  contactorVa: 9,
+  blowerVa: 520,
+  transformerVa: 40,
+  mca: 0,
+  mocpA: 0,
+  tons: 0,
+  heat: 'none',
+  severalSpeeds: false,
+  blowerOnW: false,
+  blowerOnY: false,
+  delayMost: 0,
+  rows: [],
+  switchedBy: 'sequencer',
+  fuseLinks: true,
+  interlock: true,
+  stepSeconds: 30,
+  leastCfm: 0,
+  leastSpeed: 'any',
+  fuel: 'electric',
+  gasSwitch: 'none',
+  coilAfter: true,
+  inputBtuh: 0,
+  efficiency: 0,
+  riseLow: 0,
+  riseHigh: 0,
+  temperDefrost: false,
+  together: false,
+  opens: 'water',
+  closesBelowF: 35,
+  ...USUAL[kind],
+})
+
+/**
+ * The draft that a device was made from, as a start for another; null where it was not made from one. What its file
+ * leaves out is as usual for the kind.
+ */
+export const draftOf = ({ draft }: Device): DeviceDraft | null =>
+  draft ? { ...freshDraft(draft.kind), ...draft } : null
+
+/** A draft as it is kept in a file: what is usual for its kind is left out. */
+export function keptDraft(draft: DeviceDraft): NonNullable<Device['draft']> {
+  const usual = Object.entries(freshDraft(draft.kind))
+  const kept = usual.filter(
+    ([key, value]) => JSON.stringify(draft[key as keyof DeviceDraft]) !== JSON.stringify(value),
+  )
+  return {
+    kind: draft.kind,
+    ...Object.fromEntries(kept.map(([key]) => [key, draft[key as keyof DeviceDraft]])),
   }
 }

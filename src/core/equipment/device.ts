@@ -1,6 +1,7 @@
 import type { Call } from './call'
 import type { Expr } from './expr/expr'
 import type { ModeCondition } from './condition'
+import type { DeviceDraft } from './deviceDraft'
 import type { Profile } from './profile'
 import type { Part } from './part'
 import type { DeviceKind } from './kind'
@@ -22,6 +23,8 @@ export interface Terminal {
   /** low: 24 V; line: 120 to 240 V. */
   side: 'low' | 'line'
   role: TerminalRole
+  /** A configurable terminal: what it is for by the value of a setting of the device; else its `role`. */
+  roleBy?: { set: string; roles: Record<string, TerminalRole> }
   about?: string
 }
 
@@ -102,6 +105,8 @@ export interface Device {
   /** Demands that this device can make; only thermostats have any. */
   calls?: { call: Call; label?: string; when?: Expr }[]
   plate: Plate
+  /** The form that it was made from, to be changed again; what is usual for the kind is left out. */
+  draft?: Partial<DeviceDraft> & Pick<DeviceDraft, 'kind'>
   /** How its settings are keyed in; left out where there is nothing to key. */
   profile?: Profile
   /** Other ways of keying the same settings, where it has several. */

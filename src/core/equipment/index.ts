@@ -59,3 +59,4 @@ export {
   type SitePlate,
 } from './plates'
 export { DEVICE_KINDS, type DeviceKind } from './kind'
+export { DRAFT_KINDS, type DeviceDraft, type DraftKind, type DraftRow } from './deviceDraft'

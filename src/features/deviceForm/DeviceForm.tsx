@@ -4,16 +4,19 @@ import { useState } from 'react'
 import * as yup from 'yup'
 import {
   buildDevice,
+  changesOf,
+  draftOf,
   freshDraft,
   OFFERED,
-  OUTPUTS,
-  DRAFT_KINDS,
-  type DeviceDraft,
+  outputsOf,
+  tellsRows,
 } from '@/core/deviceBuilder'
-import type { Call, Device } from '@/core/equipment'
+import { DRAFT_KINDS, type Call, type Device, type DeviceDraft } from '@/core/equipment'
 import { formatDevice } from '@/jobfile'
-import { Button, downloadFile, SelectField, cx, Field, Input, TypedInput, useDraftForm } from '@/ui'
-import { CALL_WORDS, SKETCH_WORDS } from '@/words'
+import { Button, downloadFile, SelectField, cx, Field, Input, useDraftForm } from '@/ui'
+import { CALL_WORDS, DRAFT_KIND_WORDS, draftChangeWords } from '@/words'
+import { DraftFields } from './DraftFields'
+import { DraftRows } from './DraftRows'
 import { saveDevice } from './saveDevice'
 
 const CALLS: Call[] = ['fan', 'cool1', 'cool2', 'heat1', 'heat2', 'heatAux1', 'heatAux2', 'emergency']
@@ -32,8 +35,18 @@ const draftSchema = yup.object({
   model: yup.string().max(40).defined(),
 })
 
-/** A device that no library has: its terminals ticked, its behaviour told, a device file written. */
-export function DeviceForm({ onMade }: { onMade?: (device: Device) => void }) {
+/**
+ * A device that no library has: its terminals ticked, its behaviour told, a device file written; from nothing, or from the
+ * nearest that there is, with what was changed of it shown.
+ * @param starts devices that were themselves made by the form, to start from
+ */
+export function DeviceForm({
+  starts = [],
+  onMade,
+}: {
+  starts?: readonly Device[]
+  onMade?: (device: Device) => void
+}) {
   const { values: draft, put, clear } = useDraftForm<DeviceDraft>('device', draftSchema, START)
   const [said, setSaid] = useState<string[] | null>(null)
   const save = async () => {
@@ -56,16 +69,45 @@ export function DeviceForm({ onMade }: { onMade?: (device: Device) => void }) {
     </Button>
   )
   const offered = OFFERED[draft.kind]
+  const nearest = starts.filter((d) => d.draft)
+  const start = nearest.find((d) => d.id === draft.from)
+  const startDraft = start && draftOf(start)
+  const changes = startDraft?.kind === draft.kind ? changesOf(startDraft, draft) : []
   const flip = (list: readonly string[], id: string) =>
     list.includes(id) ? list.filter((x) => x !== id) : [...list, id]
   return (
     <section aria-label="Describe a device" data-testid="device-form" className="max-w-3xl">
+      {nearest.length > 0 && (
+        <SelectField
+          label="Start from the nearest"
+          className="mb-3 max-w-md"
+          value={start?.id ?? ''}
+          none="nothing: as is usual"
+          options={nearest.map((d) => [d.id, d.name])}
+          onValue={(id) => {
+            const found = nearest.find((d) => d.id === id)
+            const from = found && draftOf(found)
+            put(
+              from
+                ? { ...from, name: found.name, model: draft.model, from: found.id }
+                : freshDraft(draft.kind),
+            )
+          }}
+        />
+      )}
       <div className="grid gap-3 sm:grid-cols-3">
         <SelectField
           label="What it is"
           value={draft.kind}
-          options={DRAFT_KINDS.map((k) => [k, SKETCH_WORDS[k]])}
-          onValue={(kind) => put({ ...freshDraft(kind), name: draft.name, model: draft.model })}
+          options={DRAFT_KINDS.map((k) => [k, DRAFT_KIND_WORDS[k]])}
+          onValue={(kind) =>
+            // A name that came with the start goes with it.
+            put({
+              ...freshDraft(kind),
+              name: draft.name === start?.name ? '' : draft.name,
+              model: draft.model,
+            })
+          }
         />
         <Field label="Name">
           {(ids) => (
@@ -105,7 +147,7 @@ export function DeviceForm({ onMade }: { onMade?: (device: Device) => void }) {
             {CALLS.map((call) => (
               <li key={call} className="flex flex-wrap items-center gap-2">
                 <span className="w-full text-[15px] sm:w-32">{CALL_WORDS[call]}</span>
-                {OUTPUTS.filter((t) => draft.terminals.includes(t)).map((t) =>
+                {outputsOf(draft).map((t) =>
                   tick(
                     draft.outputs[call]?.includes(t) ?? false,
                     t,
@@ -118,7 +160,23 @@ export function DeviceForm({ onMade }: { onMade?: (device: Device) => void }) {
           </ul>
         </fieldset>
       )}
-      <Behaviour draft={draft} put={put} />
+      <DraftFields draft={draft} put={put} />
+      {tellsRows(draft) && <DraftRows draft={draft} put={put} />}
+      {start && (
+        <div className="mt-4 border-l-4 border-slate py-1 pl-3 text-[15px]" data-testid="changed">
+          <p className="font-bold">
+            {changes.length === 0
+              ? `As the ${start.name}, so far.`
+              : `${changes.length === 1 ? 'One thing' : `${changes.length} things`} changed of the ${start.name}:`}
+          </p>
+          <ul>
+            {changes.map((c) => {
+              const words = draftChangeWords(draft.kind, c)
+              return <li key={words}>{words}</li>
+            })}
+          </ul>
+        </div>
+      )}
       <div className="mt-4 flex flex-wrap gap-2">
         <Button look="strong" disabled={!draft.name.trim()} onClick={() => void save()}>
           Add it to the library
@@ -140,77 +198,5 @@ export function DeviceForm({ onMade }: { onMade?: (device: Device) => void }) {
         </ul>
       )}
     </section>
-  )
-}
-
-/** Fields of a draft that hold one plain value. */
-type PlainKey = Exclude<keyof DeviceDraft, 'terminals' | 'outputs'>
-
-function Behaviour({ draft, put }: { draft: DeviceDraft; put: (change: Partial<DeviceDraft>) => void }) {
-  const choice = (label: string, key: PlainKey, options: [string, string][]) => (
-    <SelectField
-      label={label}
-      value={String(draft[key])}
-      options={options}
-      onValue={(value) => put({ [key]: typeof draft[key] === 'boolean' ? value === 'true' : value })}
-    />
-  )
-  const number = (label: string, key: PlainKey, low: number, high: number) => (
-    <Field label={label}>
-      {(ids) => (
-        <TypedInput
-          {...ids}
-          inputMode="decimal"
-          value={String(draft[key])}
-          onValue={(t) => {
-            const n = Number(t)
-            if (t.trim() !== '' && n >= low && n <= high) put({ [key]: n })
-          }}
-        />
-      )}
-    </Field>
-  )
-  const yes = (a: string, b: string): [string, string][] => [
-    ['true', a],
-    ['false', b],
-  ]
-  const sense: [string, string][] = [
-    ['cooling', 'in cooling (O)'],
-    ['heating', 'in heating (B)'],
-  ]
-  return (
-    <div className="mt-3 grid gap-3 sm:grid-cols-3">
-      {(draft.kind === 'outdoorUnit' || draft.kind === 'thermostat') &&
-        draft.terminals.includes('OB') &&
-        choice('Reversing valve energised', 'rvSense', sense)}
-      {draft.kind === 'outdoorUnit' && (
-        <>
-          {choice('24 V on W in defrost', 'defrostW', yes('yes', 'no'))}
-          {choice('24 V on W when locked out', 'faultHeat', yes('yes', 'no'))}
-          {number('Compressor, VA', 'compressorVa', 100, 20000)}
-          {number('Contactor coil, VA', 'contactorVa', 1, 60)}
-        </>
-      )}
-      {draft.kind === 'airHandler' && (
-        <>
-          {choice('W starts the blower by itself', 'blowerOnW', yes('yes', 'no'))}
-          {choice('Y at the board starts the blower', 'blowerOnY', yes('yes', 'no'))}
-          {number('Transformer, VA', 'transformerVa', 10, 150)}
-          {number('Strip rows on W1', 'rowsW1', 0, 4)}
-          {number('Strip rows on W2', 'rowsW2', 0, 4)}
-          {number('Watts of one row at 240 V', 'rowWatts', 500, 6000)}
-        </>
-      )}
-      {draft.kind === 'switch' && (
-        <>
-          {choice('It opens', 'opens', [
-            ['water', 'on water in the pan'],
-            ['trip', 'on a fault or a limit'],
-            ['warm', 'on outdoor warmth'],
-          ])}
-          {draft.opens === 'warm' && number('Closes below, °F', 'closesBelowF', 0, 60)}
-        </>
-      )}
-    </div>
   )
 }

@@ -113,6 +113,7 @@ export function AddDevice() {
       >
         <div className="mt-2">
           <DeviceForm
+            starts={library ?? []}
             onMade={(made) => {
               setLibrary((known) => [...(known ?? []), made])
               put({ id: made.id })

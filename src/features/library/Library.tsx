@@ -4,10 +4,11 @@ import { ArrowLeft } from 'lucide-react'
 import Link from 'next/link'
 import { useCallback, useEffect, useState } from 'react'
 import { ask } from '@/client'
+import { changesOf, draftOf } from '@/core/deviceBuilder'
 import type { Device } from '@/core/equipment'
 import { formatDevice } from '@/jobfile'
 import { Button, cx, downloadFile, Field, FileButton, Input, Disclosure } from '@/ui'
-import { DEVICE_WORDS } from '@/words'
+import { DEVICE_WORDS, draftChangeWords } from '@/words'
 import { DeviceForm, ProfileEditor, saveDevice } from '../deviceForm'
 
 /** Every device that a job can be built from: what ships with the app and the shop's own. */
@@ -84,7 +85,7 @@ export function Library() {
       <Disclosure className="mt-3" summary="Describe a device that is not here" summaryClass="min-h-12 py-2 font-bold lg:min-h-8">
         
         <div className="mt-2">
-          <DeviceForm onMade={() => void load()} />
+          <DeviceForm starts={list?.devices ?? []} onMade={() => void load()} />
         </div>
       </Disclosure>
       <ul className="mt-3 min-h-64">
@@ -116,6 +117,7 @@ export function Library() {
                         .join(' ')}
                     </span>
                   </p>
+                  <Started device={d} library={list?.devices ?? []} />
                   {d.settings.length > 0 && editing !== d.id && (
                     <p className="mt-1 text-soft">Settings: {d.settings.map((s) => s.label).join(', ')}</p>
                   )}
@@ -161,5 +163,19 @@ export function Library() {
         })}
       </ul>
     </main>
+  )
+}
+
+/** What a device of the form was started from, and what was changed of it. */
+function Started({ device, library }: { device: Device; library: readonly Device[] }) {
+  const draft = draftOf(device)
+  const from = draft && library.find((d) => d.id === draft.from)
+  const start = from && draftOf(from)
+  if (!draft || !start) return null
+  const changes = changesOf(start, draft).map((c) => draftChangeWords(draft.kind, c))
+  return (
+    <p className="mt-1">
+      Started from the {from.name}. {changes.length ? `Changed: ${changes.join('; ')}.` : 'Nothing was changed of it.'}
+    </p>
   )
 }

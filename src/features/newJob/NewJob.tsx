@@ -188,6 +188,7 @@ export function NewJob() {
           >
             <div className="mt-2 border-l-4 border-line pl-3">
               <DeviceForm
+                starts={library}
                 onMade={(made) => {
                   setLibrary((known) => [...known, made])
                   const slot = Object.entries(KINDS).find(([, kinds]) =>

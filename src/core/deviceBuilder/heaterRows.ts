@@ -1,0 +1,102 @@
+import type { DeviceDraft, DraftRow } from '../equipment'
+import type { Ahead, Expr, Mode, Part } from '../equipment'
+import { BACKUP_CALLS, contact, inMode, load, mode } from './pieces'
+
+/** The two legs of each line circuit of a kit. */
+export const LEGS: Record<DraftRow['circuit'], readonly [string, string]> = {
+  1: ['L1', 'L2'],
+  2: ['L3', 'L4'],
+  3: ['L5', 'L6'],
+}
+/** The rows as the device can have them: one on a coil that it lacks is on its first. */
+export function rowsOn(draft: DeviceDraft): DraftRow[] {
+  const coils = (['W1', 'W2', 'W3'] as const).filter((w) => draft.terminals.includes(w))
+  const [first] = coils
+  return first ? draft.rows.map((r) => (coils.includes(r.by) ? r : { ...r, by: first })) : []
+}
+/** The circuits that the rows are on. */
+export const circuitsOf = (rows: readonly DraftRow[]): DraftRow['circuit'][] =>
+  ([1, 2, 3] as const).filter((n) => rows.some((r) => r.circuit === n))
+
+/** From the line: fuse link where there are any, element, limit and the contact that brings the row on. */
+export function rowParts(
+  draft: DeviceDraft,
+  row: DraftRow,
+  number: number,
+  closes: Expr,
+  ahead?: Ahead,
+): { parts: Part[]; modes: Mode[] } {
+  const [hot, other] = LEGS[row.circuit]
+  const [a, b, c] = [`e${number}a`, `e${number}b`, `e${number}c`]
+  const name = `Row ${number}`
+  const start = draft.fuseLinks ? a : hot
+  const gate = draft.switchedBy
+  return {
+    parts: [
+      ...(draft.fuseLinks
+        ? [
+            contact(
+              `link${number}`,
+              [hot, a],
+              'fuseLink',
+              `${name} fuse link`,
+              inMode(`link${number}`, 'good'),
+            ),
+          ]
+        : []),
+      load(
+        `row${number}`,
+        [start, b],
+        name,
+        { volts: 240, va: row.watts, powerFactor: 1, pullIn: 60, dropOut: 40 },
+        { what: 'strip', row: number, ...(ahead ? { ahead } : {}) },
+      ),
+      contact(`limit${number}`, [b, c], 'limit', `${name} limit`, inMode(`limit${number}`, 'closed')),
+      contact(`heat${number}`, [c, other], gate, `${name} ${gate} contact`, closes),
+    ],
+    modes: [
+      mode(`limit${number}`, `${name} limit`, ['closed', 'Closed'], ['open', 'Open, too hot'], 'tripped', {
+        call: BACKUP_CALLS,
+      }),
+      ...(draft.fuseLinks
+        ? [
+            mode(
+              `link${number}`,
+              `${name} fuse link`,
+              ['good', 'Good'],
+              ['open', 'Open'],
+              'failed',
+              'failure',
+            ),
+          ]
+        : []),
+    ],
+  }
+}
+
+/** What a bank of rows gives at 240 V: those that these coils bring on. */
+export interface Bank {
+  coils: DraftRow['by'][]
+  rows: number[]
+  watts: number
+  /** A by line circuit: watts over 240 V. */
+  amps: { circuit: DraftRow['circuit']; amps: number }[]
+}
+
+/** The bank table: W1, W1 with W2, and all, as far as there are rows. */
+export function bankTable(rows: readonly DraftRow[]): Bank[] {
+  const coils = (['W1', 'W2', 'W3'] as const).filter((w) => rows.some((r) => r.by === w))
+  return coils.map((_, i) => {
+    const these = coils.slice(0, i + 1)
+    const on = rows.flatMap((r, n) => (these.includes(r.by) ? [{ ...r, number: n + 1 }] : []))
+    return {
+      coils: these,
+      rows: on.map((r) => r.number),
+      watts: on.reduce((sum, r) => sum + r.watts, 0),
+      amps: circuitsOf(on).map((circuit) => ({
+        circuit,
+        amps: on.filter((r) => r.circuit === circuit).reduce((sum, r) => sum + r.watts / 240, 0),
+      })),
+    }
+  })
+}

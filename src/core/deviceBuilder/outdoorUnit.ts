@@ -1,0 +1,163 @@
+import type { DeviceDraft } from '../equipment'
+import type { Device, Expr, Mode, Part, Setting } from '../equipment'
+import {
+  all,
+  any,
+  board,
+  breakerFor,
+  choice,
+  coil,
+  COMPRESSOR_CALLS,
+  contact,
+  figure,
+  has,
+  HEAT_PUMP_CALLS,
+  inMode,
+  input,
+  lineTerminals,
+  motor,
+  on,
+  onOff,
+  valveSetting,
+} from './pieces'
+
+const COOLING = COMPRESSOR_CALLS.filter((c) => !HEAT_PUMP_CALLS.includes(c))
+
+/** Terminals that a reversing valve may be on. */
+export const VALVES = ['OB', 'O', 'B'] as const
+
+/** What the board of an outdoor unit is doing. */
+export const boardMode = (): Mode => ({
+  id: 'board',
+  label: 'Outdoor board',
+  states: [
+    { id: 'normal', label: 'Normal' },
+    {
+      id: 'defrost',
+      label: 'Defrosting',
+      condition: 'defrost',
+      reach: all({ call: HEAT_PUMP_CALLS }, { sense: 'outdoor', below: 50 }),
+    },
+    {
+      id: 'lockout',
+      label: 'Locked out on a fault',
+      condition: 'lockout',
+      reach: { call: COMPRESSOR_CALLS },
+    },
+  ],
+})
+
+/** Where the unit has a bus beside its terminals: by the selector, and by the bus. */
+interface ByBus {
+  terminals: Expr | null
+  bus: Expr | null
+}
+const byBus = (d: Device): ByBus =>
+  has(d, 'D1') && has(d, 'D2')
+    ? {
+        terminals: { set: 'selector', is: ['24V'] },
+        bus: all({ set: 'selector', is: ['bus'] }, on('busIn'), on('logic')),
+      }
+    : { terminals: null, bus: null }
+
+/**
+ * Compressor, its contactor and fan, and the reversing valve, as a board drives them.
+ * @param holds what keeps the compressor off beside the board's own states
+ */
+export function compressorParts(d: Device, draft: DeviceDraft, holds: Expr | null = null): Part[] {
+  const { terminals, bus } = byBus(d)
+  const runs = inMode('board', 'normal', 'defrost')
+  const idle = inMode('board', 'normal', 'lockout')
+  const valve = VALVES.find((v) => has(d, v))
+  const parts = [
+    contact('boardY', ['Y', 'yb'], 'board', 'Board, compressor output', all(runs, terminals, holds)),
+    ...(bus ? [contact('busY', ['R', 'yb'], 'board', 'Board, compressor by the bus', all(bus, { call: COMPRESSOR_CALLS }, runs, holds))] : []),
+    coil('contactor', 'yb', 'Contactor coil', draft.contactorVa),
+    contact('pole', ['L1', 't1'], 'contactor', 'Contactor pole', on('contactor')),
+    motor('compressor', ['t1', 'L2'], 'Compressor', 240, draft.compressorVa, { what: 'compressor', stage: 1 }),
+    contact('fanRelay', ['t1', 'f1'], 'board', 'Board, outdoor fan relay', idle),
+    motor('fan', ['f1', 'L2'], 'Outdoor fan', 240, 190, { what: 'outdoorFan' }),
+  ] // prettier-ignore
+  if (has(d, 'Y2'))
+    parts.push(coil('stage2', 'Y2', 'Second stage solenoid', 8, { what: 'compressor', stage: 2 }))
+  if (!valve) return parts
+  const defrosts = all(inMode('board', 'defrost'), { set: 'rvSense', is: ['cooling'] }, on('logic'))
+  const told = bus
+    ? all(
+        bus,
+        any(
+          all({ set: 'rvSense', is: ['cooling'] }, { call: COOLING }),
+          all(
+            { set: 'rvSense', is: ['heating'] },
+            { call: HEAT_PUMP_CALLS },
+            { not: inMode('board', 'defrost') },
+          ),
+        ),
+      )
+    : null
+  return [
+    ...parts,
+    contact('rvPass', [valve, 'rv'], 'board', 'Board, valve passed through', all(idle, terminals)),
+    contact('rvForce', ['R', 'rv'], 'board', 'Board, reversing valve', told ? any(defrosts, told) : defrosts),
+    coil('rvCoil', 'rv', 'Reversing valve solenoid', 8, {
+      what: 'reversingValve',
+      energisedIn: { set: 'rvSense' },
+    }),
+  ]
+}
+
+/** A split outdoor unit: one or two stages or an inverter, by 24 V or by a bus as well. */
+export function outdoorUnit(d: Device, draft: DeviceDraft): Device {
+  const { bus } = byBus(d)
+  lineTerminals(d, ['L1', 'L2'])
+  const parts: Part[] = [board('logic', 'Defrost board'), input('ySense', 'Y'), ...compressorParts(d, draft)]
+  const settings: Setting[] = []
+  if (bus) {
+    parts.push({ kind: 'load', id: 'busIn', a: 'D1', b: 'D2', label: 'Bus receiver', volts: 12, va: 0.02, powerFactor: 1, pullIn: 6, dropOut: 3 }) // prettier-ignore
+    settings.push(choice('selector', 'Control selector', 'set', [['24V', '24 V terminals'], ['bus', 'Communicating bus']], '24V', 'selector')) // prettier-ignore
+  }
+  if (VALVES.some((v) => has(d, v))) settings.push(valveSetting('plate', draft))
+  if (has(d, 'W')) {
+    const sends = [
+      ...(draft.defrostW ? [inMode('board', 'defrost')] : []),
+      all(inMode('board', 'lockout'), on('ySense'), { set: 'faultHeat', is: ['on'] }),
+    ]
+    parts.push(contact('outW', ['R', 'W'], 'board', 'Board, W output', all(on('logic'), any(...sends))))
+    settings.push(onOff('faultHeat', 'Backup heat on fault lockout', draft.faultHeat, 'faultHeat'))
+  }
+  if (has(d, 'WIN') && has(d, 'W')) {
+    // Aux from the thermostat passes two pins: a jumper there, or an outdoor thermostat. The defrost output joins behind them.
+    d.terminals.push(
+      { id: 'P1', label: 'Pin 1', side: 'low', role: 'switch', about: 'Toward W in.' },
+      { id: 'P2', label: 'Pin 2', side: 'low', role: 'switch', about: 'Toward W out.' },
+    )
+    parts.push(
+      { kind: 'path', id: 'toPin1', a: 'WIN', b: 'P1', ohms: 0.01 },
+      { kind: 'path', id: 'toOut', a: 'P2', b: 'W', ohms: 0.01 },
+    )
+  }
+  if (draft.pinsMost > draft.pinsLeast) {
+    const step = draft.pinsStep
+    const usual = draft.pinsLeast + step * Math.floor((draft.pinsMost - draft.pinsLeast) / step / 2)
+    settings.push(figure('defrostPins', 'Defrost interval pins', 'set', [draft.pinsLeast, draft.pinsMost], 'min', usual, 'defrostInterval', step)) // prettier-ignore
+  }
+  if (draft.inverter)
+    settings.push(
+      onOff('longDefrost', 'Long defrost', false, 'longDefrost'),
+      onOff('earlyDefrost', 'Early defrost', false, 'earlyDefrost'),
+    )
+  return {
+    ...d,
+    parts,
+    settings,
+    modes: [boardMode()],
+    plate: {
+      volts: 240,
+      ...(draft.inverter ? { inverter: true } : { stages: has(d, 'Y2') ? 2 : 1 }),
+      ...(draft.tons > 0 ? { tons: draft.tons } : {}),
+      // From the sheet where it says, else 1.75 × the compressor (NEC 440.22 allows so much), the next size.
+      mocpA: draft.mocpA > 0 ? draft.mocpA : breakerFor((1.75 * draft.compressorVa) / 240),
+      ...(draft.mca > 0 ? { mca: draft.mca } : {}),
+    },
+  }
+}

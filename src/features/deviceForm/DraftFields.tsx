@@ -1,0 +1,73 @@
+'use client'
+
+import { fieldsOf, type DraftField } from '@/core/deviceBuilder'
+import type { DeviceDraft } from '@/core/equipment'
+import { Field, SelectField, TypedInput } from '@/ui'
+import { draftFieldWords, draftOptionWords } from '@/words'
+
+/** What is asked of a device of this kind beside its terminals. */
+export function DraftFields({
+  draft,
+  put,
+}: {
+  draft: DeviceDraft
+  put: (change: Partial<DeviceDraft>) => void
+}) {
+  return (
+    <div className="mt-3 grid items-end gap-3 sm:grid-cols-3">
+      {fieldsOf(draft).map((field) => (
+        <OneField key={field.key} field={field} value={draft[field.key]} put={put} />
+      ))}
+    </div>
+  )
+}
+
+function OneField({
+  field,
+  value,
+  put,
+}: {
+  field: DraftField
+  value: DeviceDraft[DraftField['key']]
+  put: (change: Partial<DeviceDraft>) => void
+}) {
+  const label = draftFieldWords(field)
+  if (field.takes === 'number')
+    return (
+      <Field label={label}>
+        {(ids) => (
+          <TypedInput
+            {...ids}
+            inputMode="decimal"
+            placeholder={field.unsaid ? 'not on the plate' : undefined}
+            value={field.unsaid && value === 0 ? '' : String(value)}
+            onValue={(t) => {
+              const n = Number(t)
+              if (t.trim() === '' && field.unsaid) put({ [field.key]: 0 })
+              else if (t.trim() !== '' && n >= field.least && n <= field.most) put({ [field.key]: n })
+            }}
+          />
+        )}
+      </Field>
+    )
+  if (field.takes === 'yesNo')
+    return (
+      <SelectField
+        label={label}
+        value={String(value)}
+        options={[
+          ['true', 'yes'],
+          ['false', 'no'],
+        ]}
+        onValue={(v) => put({ [field.key]: v === 'true' })}
+      />
+    )
+  return (
+    <SelectField
+      label={label}
+      value={String(value)}
+      options={field.options.map((o) => [o, draftOptionWords(o)])}
+      onValue={(v) => put({ [field.key]: v })}
+    />
+  )
+}
