@@ -1,7 +1,17 @@
 import { readdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import type { Device, DeviceKind } from '@/core/equipment'
-import { checkJob, formatJob, MOST_BYTES, parseDevice, problem, type Checked, type Job } from '@/jobfile'
+import {
+  checkJob,
+  cut,
+  formatJob,
+  MOST_BYTES,
+  parseDevice,
+  problem,
+  readJson,
+  type Checked,
+  type Job,
+} from '@/jobfile'
 
 /** A job read from a file, and which devices the file itself carries; the others it names from the library. */
 export interface JobOnDisk {
@@ -69,16 +79,12 @@ export function readJobFile(path: string, library: string): Checked<JobOnDisk> {
     return { ok: false, problems: [problem(path || 'FILE', 'a job file that can be read', 'none')] }
   const refused = (expected: string): Checked<never> => ({
     ok: false,
-    problems: [problem(path, expected, text.slice(0, 20))],
+    problems: [problem(path, expected, cut(text, 20))],
   })
   if (text.length > MOST_BYTES) return refused(`at most ${MOST_BYTES / 1024 / 1024} MB`)
-  let raw: unknown
-  try {
-    raw = JSON.parse(text)
-  } catch (e) {
-    return refused(`JSON (${(e as Error).message})`)
-  }
-  const { value, carried } = withLibrary(raw, library)
+  const raw = readJson(text)
+  if (!raw.ok) return raw
+  const { value, carried } = withLibrary(raw.value, library)
   const job = checkJob(value)
   return job.ok ? { ok: true, value: { job: job.value, carried } } : job
 }

@@ -1,6 +1,8 @@
-import { findNodeAtLocation, parseTree, printParseErrorCode, type ParseError } from 'jsonc-parser'
+import { findNodeAtLocation, parseTree } from 'jsonc-parser'
+import { sure } from '@/core/sure'
 import type { Device } from '@/core/equipment'
 import { deviceSchema } from './deviceSchema'
+import { lineAt, readJson } from './jsonText'
 import { orderKeys } from './order'
 import { DEVICE_VERSION, upgradeDevice } from './upgradeDevice'
 import { check, problem, type Checked, type Problem } from './problem'
@@ -13,21 +15,11 @@ export const MOST_DEVICE_BYTES = 1024 * 1024
 export function parseDevice(text: string): Checked<Device> {
   if (text.length > MOST_DEVICE_BYTES)
     return { ok: false, problems: [problem('', 'at most 1 MB', `${text.length} bytes`)] }
-  const errors: ParseError[] = []
-  const tree = parseTree(text, errors, { disallowComments: true })
-  const [first] = errors
-  if (first || !tree)
-    return {
-      ok: false,
-      problems: [
-        {
-          ...problem('', first ? `JSON (${printParseErrorCode(first.error)})` : 'JSON', text.slice(0, 20)),
-          line: lineAt(text, first?.offset ?? 0),
-        },
-      ],
-    }
-  const checked = checkDevice(JSON.parse(text))
+  const read = readJson(text)
+  if (!read.ok) return read
+  const checked = checkDevice(read.value)
   if (checked.ok) return checked
+  const tree = sure(parseTree(text), 'the text that was read')
   const problems = checked.problems.map((p): Problem => {
     const at = pathOf(p.path)
     // A thing that is missing stands nowhere: the line is that of what should hold it.
@@ -40,7 +32,6 @@ export function parseDevice(text: string): Checked<Device> {
   return { ok: false, problems }
 }
 
-const lineAt = (text: string, offset: number): number => text.slice(0, offset).split('\n').length
 const pathOf = (path: string): (string | number)[] =>
   path
     .split(/[.[\]"]+/)

@@ -1,5 +1,5 @@
 import * as yup from 'yup'
-import { id, shape, text } from './schemaKit'
+import { id, shape, text, when } from './schemaKit'
 import { upgradeOperation } from './document'
 import { operationSchema, type Operation } from './operation'
 import { isRaw } from './problem'
@@ -47,7 +47,7 @@ const envelopeSchema = shape({
   opId: id(),
   client: id(),
   who: text(80),
-  at: yup.string().max(40).required(),
+  at: when(),
   docVersion: yup.number().integer().oneOf([JOB_VERSION]).defined(),
   seen: yup.number().integer().min(0).defined(),
   op: operationSchema,

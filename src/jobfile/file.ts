@@ -1,4 +1,5 @@
 import { jobSchema, referenceProblems, upgradeJob } from './document'
+import { readJson } from './jsonText'
 import { orderKeys } from './order'
 import { check, problem, type Checked } from './problem'
 import { JOB_VERSION, type Job } from './sections/registry'
@@ -13,13 +14,8 @@ export function parseJob(text: string): Checked<Job> {
       ok: false,
       problems: [problem('', `at most ${MOST_BYTES / 1024 / 1024} MB`, `${text.length} bytes`)],
     }
-  let value: unknown
-  try {
-    value = JSON.parse(text)
-  } catch (e) {
-    return { ok: false, problems: [problem('', `JSON (${(e as Error).message})`, text.slice(0, 20))] }
-  }
-  return checkJob(value)
+  const read = readJson(text)
+  return read.ok ? checkJob(read.value) : read
 }
 
 /** Checks a value that should be a job: its format and version first, then its shape, then what it refers to. */

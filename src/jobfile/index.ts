@@ -10,6 +10,8 @@ export {
 } from './envelope'
 export { freshParts, installationOf, storedJob, upgradeJob, upgradeOperation } from './document'
 export { checkDevice, formatDevice, MOST_DEVICE_BYTES, parseDevice } from './deviceFile'
+export { cut } from './cut'
+export { readJson } from './jsonText'
 export { checkJob, formatJob, MOST_BYTES, parseJob } from './file'
 export { jsonSchemaOf, publish } from './jsonSchema'
 export { list, named, optional, record, shape } from './schemaKit'

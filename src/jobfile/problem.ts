@@ -1,4 +1,5 @@
 import { ValidationError, type AnySchema } from 'yup'
+import { cut } from './cut'
 
 /** What is wrong with a file or an operation: where, what was expected there, and what stands there. */
 export interface Problem {
@@ -14,7 +15,18 @@ export type Checked<T> = { ok: true; value: T } | { ok: false; problems: Problem
 /** What a value may be at most before it is looked at closely: its depth, the length of a list, and how much is in it. */
 const LIMITS = Object.freeze({ depth: 64, list: 5000, values: 400_000, problems: 20 })
 
-/** The first place at which a value is deeper, longer or more than any file of ours; null where none is. */
+/** What no text of a file may hold: a NUL, which the database does not take, and half of a character. */
+const UNSOUND = /[\0\p{Cs}]/u
+/** Names that every object has without being given them: a field of that name would be found where there is none. */
+const INHERITED = new Set(Object.getOwnPropertyNames(Object.prototype))
+
+/** What is wrong with a value by itself, whatever should stand there; null where nothing is. */
+function unsound(value: unknown): string | null {
+  if (typeof value === 'string' && UNSOUND.test(value)) return 'text without NUL or half characters'
+  return typeof value === 'number' && !Number.isFinite(value) ? 'a finite number' : null
+}
+
+/** The first place at which a value is deeper, longer or more than any file of ours, or holds what none may; null: nowhere. */
 function overLimit(value: unknown): Problem | null {
   const open: { here: unknown; path: string; depth: number }[] = [{ here: value, path: '', depth: 0 }]
   let seen = 0
@@ -22,11 +34,15 @@ function overLimit(value: unknown): Problem | null {
     const { here, path, depth } = next
     if (++seen > LIMITS.values)
       return { path, expected: `at most ${LIMITS.values} values in all`, got: 'more' }
+    const wrong = unsound(here)
+    if (wrong) return problem(path, wrong, here)
     if (typeof here !== 'object' || here === null) continue
     if (depth > LIMITS.depth) return { path, expected: `at most ${LIMITS.depth} levels`, got: 'more' }
     const keys = Object.keys(here)
     if (keys.length > LIMITS.list)
       return { path, expected: `at most ${LIMITS.list} entries`, got: String(keys.length) }
+    const strange = keys.find((key) => INHERITED.has(key) || UNSOUND.test(key))
+    if (strange !== undefined) return problem(path, 'no field of such a name', strange)
     for (const key of keys)
       open.push({
         here: (here as Record<string, unknown>)[key],
@@ -99,7 +115,7 @@ function at(value: unknown, path: string): unknown {
 export function show(v: unknown): string {
   if (v === undefined) return 'nothing'
   const s = typeof v === 'string' ? v : (JSON.stringify(v) ?? typeof v)
-  return s.length > 60 ? `${s.slice(0, 57)}…` : s
+  return s.length > 60 ? `${cut(s, 57)}…` : s
 }
 
 export const problem = (path: string, expected: string, got?: unknown): Problem => ({

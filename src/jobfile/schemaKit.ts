@@ -79,12 +79,17 @@ export function named(name: string, schema: () => yup.ISchema<unknown>) {
   )
 }
 
+/** No name that every object inherits: something by that name would be found where nothing is. */
+const INHERITED = Object.getOwnPropertyNames(Object.prototype).join('|')
+const ID = new RegExp(`^(?!(?:${INHERITED})$)[A-Za-z0-9@_-]{1,64}$`)
+const WHEN =
+  /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])T([01]\d|2[0-3]):[0-5]\d(:[0-5]\d(\.\d{1,9})?)?(Z|[+-]\d\d:\d\d)$/
+const EXAMPLE = 'a date and time such as 2026-11-26T09:00:00Z'
+
 /** An identifier: letters, digits, dashes; it is used in references such as "ah.W1". */
-export const id = () =>
-  yup
-    .string()
-    .matches(/^[A-Za-z0-9@_-]{1,64}$/)
-    .required()
+export const id = () => yup.string().matches(ID).required()
+/** A date and time as this app writes them: ISO 8601 with a zone. */
+export const when = () => yup.string().matches(WHEN, { name: 'when', message: EXAMPLE }).required()
 /** A line of text, possibly empty. */
 export const text = (most = 400) => yup.string().max(most).defined()
 /** A finite number. */

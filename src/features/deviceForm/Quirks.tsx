@@ -1,6 +1,7 @@
 'use client'
 
 import type { Profile } from '@/core/equipment'
+import { cut } from '@/jobfile'
 import { Button, Disclosure, Field, Input } from '@/ui'
 
 type Frame = Omit<Profile, 'items'>
@@ -20,7 +21,7 @@ export const shiftsText = ({ shifts = [] }: Frame): string =>
 export function withShifts({ shifts: _, ...frame }: Frame, typed: string): Frame {
   const shifts = typed.split('\n').flatMap((line) => {
     const [, setting, what] = /^\s*([A-Za-z0-9-]+)\s*:\s*(.+?)\s*$/.exec(line) ?? []
-    return setting && what ? [{ setting, text: what.slice(0, 400) }] : []
+    return setting && what ? [{ setting, text: cut(what, 400) }] : []
   })
   return shifts.length ? { ...frame, shifts } : frame
 }

@@ -5,7 +5,7 @@ import * as yup from 'yup'
 import type { Device } from '@/core/equipment'
 import { CABLE_COLOURS } from '@/core/plan'
 import { ask } from '@/client'
-import { formatDevice, sentence } from '@/jobfile'
+import { cut, formatDevice, sentence } from '@/jobfile'
 import { Button, Disclosure, SelectField, Field, Input, useDraftForm } from '@/ui'
 import { useJobScreen } from '../session'
 import { DeviceForm } from '../deviceForm'
@@ -138,7 +138,7 @@ export function AddCable() {
       job.cables.map((c) => c.id),
       'cable',
     )
-    const name = `${label(from)} to ${label(to).toLowerCase()}`.slice(0, 80)
+    const name = cut(`${label(from)} to ${label(to).toLowerCase()}`, 80)
     const result = edit({
       kind: 'addCable',
       cable: { id, label: name, kind: 'low', from, to, gauge: 18, feet: 50 },

@@ -6,7 +6,7 @@ import { useCallback, useEffect, useState } from 'react'
 import { ask } from '@/client'
 import { changesOf, draftOf } from '@/core/deviceBuilder'
 import type { Device } from '@/core/equipment'
-import { formatDevice } from '@/jobfile'
+import { cut, formatDevice } from '@/jobfile'
 import { Button, cx, downloadFile, Field, FileButton, Input, Disclosure } from '@/ui'
 import { DEVICE_WORDS, draftChangeWords } from '@/words'
 import { DeviceForm, ProfileEditor, saveDevice } from '../deviceForm'
@@ -127,7 +127,7 @@ export function Library() {
                     </Button>
                     <Button
                       onClick={() =>
-                        void take(formatDevice({ ...d, name: `${d.name}, copy`.slice(0, 120) }), d.name)
+                        void take(formatDevice({ ...d, name: cut(`${d.name}, copy`, 120) }), d.name)
                       }
                     >
                       Duplicate

@@ -7,7 +7,7 @@ import { useDeferredValue, useEffect, useMemo, useState } from 'react'
 import * as yup from 'yup'
 import type { Device, DeviceKind } from '@/core/equipment'
 import { ask, linesOf } from '@/client'
-import { freshParts, type Job } from '@/jobfile'
+import { cut, freshParts, type Job } from '@/jobfile'
 import {
   Button,
   Caution,
@@ -96,7 +96,7 @@ export function NewJob() {
     const { job } = answer.value
     await send({
       ...job,
-      title: c.title.trim() || `Like ${job.title}`.slice(0, 120),
+      title: c.title.trim() || cut(`Like ${job.title}`, 120),
       site: { ...job.site, owner: c.owner.trim(), address: '' },
       note: '',
       ...freshParts(),

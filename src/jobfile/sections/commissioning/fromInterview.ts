@@ -1,4 +1,5 @@
 import type { Rating } from '@/core/equipment'
+import { cut } from '../../cut'
 import { isRaw } from '../../problem'
 import type { Raw } from '../section'
 
@@ -10,7 +11,7 @@ type Moved =
 
 function moved(question: string, answer: string): Moved | null {
   const [, what, ref] = /^(model|box|online)-(.+)$/.exec(question) ?? []
-  if (what === 'model' && ref) return { to: 'plate', ref, field: 'model', value: answer.slice(0, 60) }
+  if (what === 'model' && ref) return { to: 'plate', ref, field: 'model', value: cut(answer, 60) }
   if (what && ref && answer === 'yes')
     return { to: 'plate', ref, field: what === 'box' ? 'newFromBox' : 'seenOnline', value: true }
   const number = Number(answer)

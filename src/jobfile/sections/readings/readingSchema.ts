@@ -1,7 +1,7 @@
 import * as yup from 'yup'
 import { CALLS } from '@/core/equipment'
 import { READING_KINDS, type Reading, type ReadingKind } from '@/core/startup'
-import { anyOf, id, num, record, shape, text } from '../../schemaKit'
+import { anyOf, id, num, record, shape, text, when } from '../../schemaKit'
 import { problem, type Problem } from '../../problem'
 
 const situationSchema = shape({
@@ -26,7 +26,7 @@ export const readingSchema = shape({
   instrument: text(80),
   situation: situationSchema,
   who: text(80),
-  when: yup.string().max(40).required(),
+  when: when(),
   supersedes: yup.string().max(64).nullable().defined(),
   note: yup.string().max(400),
 })

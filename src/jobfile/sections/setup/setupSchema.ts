@@ -1,6 +1,6 @@
 import * as yup from 'yup'
 import type { Unknowable, Value } from '@/core/equipment'
-import { anyOf, id, knownValue, num, record, shape, text } from '../../schemaKit'
+import { anyOf, id, knownValue, num, record, shape, text, when } from '../../schemaKit'
 
 /** A value with who saw or set it, and when. */
 export interface Note {
@@ -58,7 +58,7 @@ export const FRESH_SETUP: Setup = Object.freeze({
 })
 
 export const SOURCES: readonly ValueSource[] = ['recommended', 'typed', 'found']
-const stamp = { who: text(80), when: yup.string().max(40).required() }
+const stamp = { who: text(80), when: when() }
 export const stampSchema = shape(stamp)
 export const noteSchema = shape({ value: knownValue, ...stamp })
 const maybe = (schema: yup.AnyObjectSchema) => schema.default(undefined).optional()

@@ -1,4 +1,4 @@
-import { check, problem, pushSchema, upgradePush, type PushRequest } from '@/jobfile'
+import { check, pushSchema, readJson, upgradePush, type PushRequest } from '@/jobfile'
 import { aboutOne, database, pushOps, readBody, refuse } from '@/server'
 
 export const dynamic = 'force-dynamic'
@@ -10,13 +10,9 @@ const MOST = 512 * 1024
 export const POST = aboutOne('job', async (id, request) => {
   const text = await readBody(request, MOST)
   if (typeof text !== 'string') return text
-  let body: unknown
-  try {
-    body = JSON.parse(text)
-  } catch (e) {
-    return refuse(400, [problem('body', `JSON (${(e as Error).message})`, text.slice(0, 20))])
-  }
-  const checked = check<PushRequest>(pushSchema, upgradePush(body))
+  const body = readJson(text)
+  if (!body.ok) return refuse(400, body.problems)
+  const checked = check<PushRequest>(pushSchema, upgradePush(body.value))
   if (!checked.ok) return refuse(400, checked.problems)
   const pushed = await pushOps(database(), id, checked.value)
   return pushed && Response.json(pushed)
