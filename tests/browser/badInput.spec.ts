@@ -103,5 +103,35 @@ test('a page of another origin changes nothing, and a name that was made to lead
   expect(((await read.json()) as { error: string }).error).toMatch(/^Host: expected one of localhost/)
   const page = (await request.get('/')).headers()
   expect([page['x-content-type-options'], page['x-frame-options']]).toEqual(['nosniff', 'DENY'])
+  const nonceOf = (headers: Record<string, string>) =>
+    /script-src 'self' 'nonce-([A-Za-z0-9+/=]{24})' 'wasm-unsafe-eval';/.exec(
+      headers['content-security-policy']!,
+    )?.[1]
+  // Another one for every answer.
+  expect(nonceOf(page)).toBeDefined()
+  expect(nonceOf((await request.get('/')).headers())).not.toBe(nonceOf(page))
+  const named = await request.get('/', { headers: { host: 'elsewhere.example' } })
+  expect([named.status(), await named.text()]).toEqual([
+    403,
+    expect.stringMatching(/^Host: expected one of localhost/),
+  ])
   expect((await request.get('/api/jobs')).headers()['cache-control']).toBe('no-store')
+})
+
+test('a script that got into the page without its nonce does not run', async ({ page }) => {
+  await page.goto('/')
+  await page.getByRole('heading', { level: 2 }).first().waitFor()
+  const ran = await page.evaluate(async () => {
+    const w = window as unknown as Record<string, unknown>
+    const script = document.createElement('script')
+    script.textContent = 'window.ran = "a script"'
+    document.body.append(script)
+    const image = document.createElement('img')
+    image.setAttribute('onerror', 'window.ran = "a handler"')
+    image.src = 'data:image/png;base64,AAAA'
+    document.body.append(image)
+    await new Promise((done) => setTimeout(done, 300))
+    return w.ran ?? 'nothing'
+  })
+  expect(ran).toBe('nothing')
 })

@@ -25,8 +25,12 @@ for (const [size, viewport] of Object.entries(SIZES))
         await page.emulateMedia({ reducedMotion: 'reduce' })
         await page.addInitScript((t) => localStorage.setItem('gate-cross-theme', t), theme)
         await page.addInitScript(() => {
-          const w = window as unknown as { shifted: number }
+          const w = window as unknown as { shifted: number; refused: string[] }
           w.shifted = 0
+          w.refused = []
+          document.addEventListener('securitypolicyviolation', (e) =>
+            w.refused.push(`${e.violatedDirective} ${e.blockedURI} ${e.sample}`),
+          )
           new PerformanceObserver((list) => {
             for (const e of list.getEntries() as (PerformanceEntry & {
               value: number
@@ -46,13 +50,16 @@ for (const [size, viewport] of Object.entries(SIZES))
         const axe = await new AxeBuilder({ page }).analyze()
         const serious = axe.violations.filter((v) => v.impact === 'serious' || v.impact === 'critical')
         expect(serious.map((v) => [v.id, v.nodes.slice(0, 3).map((n) => n.html.slice(0, 160))])).toEqual([])
-        const { scroll, client, shifted } = await page.evaluate(() => ({
+        const { scroll, client, shifted, refused } = await page.evaluate(() => ({
+          refused: (window as unknown as { refused: string[] }).refused,
           scroll: document.documentElement.scrollWidth,
           client: document.documentElement.clientWidth,
           shifted: (window as unknown as { shifted: number }).shifted,
         }))
         expect(scroll).toBeLessThanOrEqual(client)
         expect(shifted).toBeLessThan(0.1)
+        // The page's own policy refuses nothing of the page.
+        expect(refused).toEqual([])
         // Nothing is fetched from outside.
         expect(asked.filter((h) => h !== '127.0.0.1' && h !== '')).toEqual([])
       })
