@@ -27,12 +27,17 @@ export function database(): Database {
   return holder.gateCrossDatabase
 }
 
+/** Connections that one server holds at most. */
+export const POOL = 8
+
 export function connect(url: string): Database {
   const sequelize = new Sequelize(url, {
     dialect: 'postgres',
     logging: false,
-    pool: { max: 8, idle: 10_000, acquire: 8_000 },
+    pool: { max: POOL, idle: 10_000, acquire: 8_000 },
     retry: { max: 1 },
+    // ms, held by this side alone: a database that takes the question and never answers is one that is away.
+    dialectOptions: { connectionTimeoutMillis: 5_000, query_timeout: 15_000 },
   })
   return {
     sequelize,

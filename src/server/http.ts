@@ -1,5 +1,7 @@
-import { BaseError } from 'sequelize'
+import { BaseError, ConnectionAcquireTimeoutError } from 'sequelize'
 import { problem, sentence, type Problem } from '@/jobfile'
+import { POOL } from './database'
+import { TurnTimeout } from './transaction'
 import { bodyProblem, strangerProblem } from './strangers'
 
 /** An error answer: what was wrong and where, in the same shape everywhere. */
@@ -33,6 +35,21 @@ export async function readBody(request: Request, most: number): Promise<string |
   return Buffer.concat(chunks).toString('utf8')
 }
 
+/** What the database says, by its own codes: a lock or a statement that took too long. */
+const TOOK_TOO_LONG = new Set(['55P03', '57014', '25P03'])
+
+/** What is being waited for, where an error means that the same request may be sent again later; null for any other. */
+export function awayProblem(e: unknown): Problem | null {
+  const { code, original } = e as { code?: string; original?: { code?: string } }
+  if (e instanceof TurnTimeout || TOOK_TOO_LONG.has(original?.code ?? ''))
+    return problem('database', 'the row to be free; somebody else’s save still holds it')
+  if (e instanceof ConnectionAcquireTimeoutError)
+    return problem('database', `a free connection; all ${POOL} are in use`)
+  if (e instanceof BaseError || code === 'ECONNREFUSED')
+    return problem('database', 'an answer; it is not reachable just now')
+  return null
+}
+
 /**
  * Runs a handler for a request of this app's own; a stranger's is a 403. A database that does not answer is a 503 that says
  * so, so that the browser keeps and retries.
@@ -43,11 +60,12 @@ export async function guarded(request: Request, handler: () => Promise<Response>
   try {
     return await handler()
   } catch (e) {
-    if (e instanceof BaseError || (e as { code?: string }).code === 'ECONNREFUSED') {
-      console.error(`database: ${(e as Error).message}`)
-      return refuse(503, [problem('database', 'an answer; it is not reachable just now')])
-    }
-    throw e
+    const away = awayProblem(e)
+    if (!away) throw e
+    console.error(`database: ${(e as Error).message}`)
+    const response = refuse(503, [away])
+    response.headers.set('Retry-After', '2')
+    return response
   }
 }
 

@@ -1,5 +1,5 @@
 export { connect, database, type Database } from './database'
-export { aboutOne, guarded, readBody, refuse } from './http'
+export { aboutOne, awayProblem, guarded, readBody, refuse } from './http'
 
 export { migrate } from './migrate'
 export { createJob, getJob, listJobs, summaryOf } from './repositories/jobs'

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { rmSync } from 'node:fs'
 import { apply, JOB_VERSION, storedJob, type Envelope, type Job, type Operation } from '@/jobfile'
-import { allDevices, connect, createJob, getJob, migrate, pushOps, summaryOf } from '@/server'
+import { allDevices, awayProblem, connect, createJob, getJob, migrate, pushOps, summaryOf } from '@/server'
 import { startCluster } from '../../scripts/lib/postgres.mjs'
 
 /** The push route's repository against a real PostgreSQL: what is applied, what clashes, what is replayed. */
@@ -141,7 +141,35 @@ async function main(): Promise<void> {
     const listed = (await allDevices(db)).devices
     expect('every device of the list is one of today', [...new Set(listed.map((d) => d.version))], [2])
 
-    expect('a verdict is worked out and kept', (await summaryOf(db, job.id))!.version, now.version)
+    // A save that never ends holds one job's row: everybody else's goes on, and what waited says what for and is not lost.
+    const held = await db.sequelize.transaction()
+    await db.jobs.findByPk(job.id, { transaction: held, lock: held.LOCK.UPDATE })
+    const from = Date.now()
+    const seconds = () => Math.round((Date.now() - from) / 1000)
+    const queued = Array.from({ length: 20 }, () => envelope('stuck', now.version, feet(61)))
+    const waiting = queued.map((e) =>
+      pushOps(db, job.id, { base: now.version, ops: [e] }).then(
+        () => 'saved',
+        (e: unknown) => awayProblem(e)?.expected ?? String(e),
+      ),
+    )
+    const other = (await getJob(db, old.id))!
+    const quick = await pushOps(db, old.id, {
+      base: other.version,
+      ops: [envelope('z', other.version, { kind: 'setPrice', of: 'fuel', value: 1.3 })],
+    })
+    expect('another job is saved meanwhile', [quick!.results[0]!.outcome, seconds() <= 1], ['applied', true])
+    expect('what waits gives up and says for what', [...new Set(await Promise.all(waiting))], [
+      'the row to be free; somebody else’s save still holds it',
+    ]) // prettier-ignore
+    expect('within the seconds of a turn', seconds() <= 12, true)
+    await held.rollback()
+    const again = await pushOps(db, job.id, { base: now.version, ops: queued })
+    expect('and sent again it is saved', [...new Set(again!.results.map((r) => r.outcome))], ['applied'])
+    const after = (await getJob(db, job.id))!
+    expect('each once', after.version - now.version, queued.length)
+
+    expect('a verdict is worked out and kept', (await summaryOf(db, job.id))!.version, after.version)
     console.log(`${passed} passed, ${failed} failed`)
   } finally {
     await db.sequelize.close()

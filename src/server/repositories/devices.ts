@@ -1,3 +1,4 @@
+import { inTransaction } from '../transaction'
 import type { Device } from '@/core/equipment'
 import { upgradeDevice } from '@/jobfile'
 import type { Database } from '../database'
@@ -14,7 +15,7 @@ export async function allDevices(db: Database): Promise<{ devices: Device[]; own
 
 /** Takes a device into the shop's own. A name that is taken, here or among those that ship, gets a number. */
 export async function addDevice(db: Database, device: Device): Promise<Device> {
-  return db.sequelize.transaction(async (transaction) => {
+  return inTransaction(db, async (transaction) => {
     // Two at once must not take the same number.
     await db.sequelize.query('LOCK TABLE library_devices IN SHARE ROW EXCLUSIVE MODE', { transaction })
     const rows = await db.devices.findAll({ attributes: ['id'], transaction })

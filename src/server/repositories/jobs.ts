@@ -8,6 +8,7 @@ import { installationOf, jobSeen, storedJob, type Job, type JobListEntry, type S
 import { proofSentence } from '@/words'
 import type { Database } from '../database'
 import { readingRow } from '../models/reading'
+import { inTransaction } from '../transaction'
 import { keepSnapshot } from './snapshots'
 
 /** What names the rules and words of this build: `scripts` works it out from their source. */
@@ -83,7 +84,7 @@ export async function createJob(
   job: Job,
   copy: boolean,
 ): Promise<{ ok: true; id: string } | { ok: false; taken: string }> {
-  return db.sequelize.transaction(async (transaction) => {
+  return inTransaction(db, async (transaction) => {
     let id = job.id
     const taken = await db.jobs.findAll({
       attributes: ['id'],

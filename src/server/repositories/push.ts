@@ -15,6 +15,7 @@ import {
 import type { Database } from '../database'
 import type { JobOpRow } from '../models/jobOp'
 import { readingRow } from '../models/reading'
+import { inTransaction, inTurn } from '../transaction'
 import { keepSnapshot } from './snapshots'
 
 /**
@@ -27,7 +28,11 @@ export async function pushOps(
   jobId: string,
   request: PushRequest,
 ): Promise<PushResponse | null> {
-  return db.sequelize.transaction(async (transaction) => {
+  return inTurn(jobId, () => push(db, jobId, request))
+}
+
+const push = (db: Database, jobId: string, request: PushRequest): Promise<PushResponse | null> =>
+  inTransaction(db, async (transaction) => {
     const row = await db.jobs.findByPk(jobId, { transaction, lock: transaction.LOCK.UPDATE })
     if (!row) return null
     // What anybody did since the oldest revision that some maker had seen; of these, the browser is told what is new to it.
@@ -82,7 +87,6 @@ export async function pushOps(
       .map((o) => o.envelope)
     return { version, results, others }
   })
-}
 
 type Judged = Exclude<OpResult, { outcome: 'applied' | 'alreadyThere' }> | { outcome: 'change'; doc: Job }
 
