@@ -1,7 +1,7 @@
-import { spawn } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { join } from 'node:path'
 import { engine, root } from './prepare.mjs'
-import { Plain, run } from './say.mjs'
+import { Plain, run, say } from './say.mjs'
 
 /** Migrates the database, and loads the demo jobs where there are none yet. `reset` empties it first. */
 export async function prepareDatabase(url, { reset = false, demo = true } = {}) {
@@ -21,11 +21,36 @@ export async function prepareDatabase(url, { reset = false, demo = true } = {}) 
   return result.out.trim()
 }
 
+/**
+ * Whom the server runs as: a server that anybody can talk to has no business as root. null: as whoever started it, since
+ * that is not root, or since nobody else may read the folder that the app lies in.
+ */
+function servant() {
+  if (process.getuid?.() !== 0) return null
+  const idOf = (flag) => Number(spawnSync('id', [flag, 'nobody'], { encoding: 'utf8' }).stdout)
+  const who = { uid: idOf('-u'), gid: idOf('-g') }
+  if (!who.uid || !who.gid) return null
+  const manifest = join(root, '.next', 'BUILD_ID')
+  const canRead = spawnSync(
+    process.execPath,
+    ['-e', `require('fs').readFileSync(${JSON.stringify(manifest)})`],
+    {
+      ...who,
+      cwd: '/',
+    },
+  )
+  if (canRead.status === 0) return who
+  say(`the server runs as root: no other user may read ${root}`)
+  return null
+}
+
 /** Starts the production server on loopback and waits for its first answer. */
 export async function startServer({ port, databaseUrl, quiet = true }) {
   const next = join(root, 'node_modules/next/dist/bin/next')
+  const who = servant()
   const child = spawn(process.execPath, [next, 'start', '-H', '127.0.0.1', '-p', String(port)], {
     cwd: root,
+    ...who,
     env: { ...process.env, DATABASE_URL: databaseUrl, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' },
     stdio: ['ignore', quiet ? 'pipe' : 'inherit', 'pipe'],
     // Its own process group: Ctrl-C then ends it through us, in order.
@@ -51,5 +76,12 @@ export async function startServer({ port, databaseUrl, quiet = true }) {
     if (child.exitCode === null) child.kill(signal)
     await gone
   }
-  return { url, gone, stop: () => end('SIGTERM'), kill: () => end('SIGKILL') }
+  return {
+    url,
+    pid: child.pid,
+    uid: who?.uid ?? process.getuid?.(),
+    gone,
+    stop: () => end('SIGTERM'),
+    kill: () => end('SIGKILL'),
+  }
 }

@@ -1,3 +1,4 @@
+import { execFileSync } from 'node:child_process'
 import { rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -27,6 +28,9 @@ async function main(): Promise<void> {
   await prepareDatabase(cluster.url)
   const port = await freePort()
   let server = await startServer({ port, databaseUrl: cluster.url })
+  // Started as root, it is nobody wherever nobody may read the app.
+  const uid = Number(execFileSync('ps', ['-o', 'uid=', '-p', String(server.pid)], { encoding: 'utf8' }))
+  expect(`the server runs as who it was started as, root excepted (${uid})`, uid === server.uid)
   try {
     let n = 0
     const queue = memoryQueue()
