@@ -74,7 +74,25 @@ export async function ensureBuild() {
     result = await build()
   }
   if (result.code !== 0) throw new Plain(`the app does not build:\n${result.out}`)
+  await buildProofWorker()
   writeFileSync(stamp, now)
+}
+
+/** What the server's proof threads run: a file of its own, beside the pages' bundle. */
+export async function buildProofWorker() {
+  const { build } = await import('esbuild')
+  await build({
+    entryPoints: [join(root, 'src/server/proof/proof.worker.ts')],
+    outfile: join(root, '.next/server/proof.worker.cjs'),
+    bundle: true,
+    platform: 'node',
+    target: 'node20',
+    format: 'cjs',
+    footer: { js: 'module.exports = module.exports.default;' },
+    mainFields: ['module', 'main'],
+    tsconfig: join(root, 'tsconfig.json'),
+    logLevel: 'error',
+  })
 }
 
 export function ensureDataFolder() {

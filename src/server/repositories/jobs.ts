@@ -1,13 +1,8 @@
-import { setImmediate } from 'node:timers/promises'
 import { Op } from 'sequelize'
-
-import { Analysis } from '@/core/analysis'
-import { withSite, type Proof } from '@/core/rules'
-import { judge, standing } from '@/core/startup'
-import { installationOf, jobSeen, storedJob, type Job, type JobListEntry, type Summary } from '@/jobfile'
-import { proofSentence } from '@/words'
+import { storedJob, type Job, type JobListEntry, type Summary } from '@/jobfile'
 import type { Database } from '../database'
 import { readingRow } from '../models/reading'
+import { summaryAside } from '../proof/pool'
 import { inTransaction } from '../transaction'
 import { keepSnapshot } from './snapshots'
 
@@ -38,39 +33,10 @@ export async function summaryOf(db: Database, id: string): Promise<Summary | nul
   if (!row) return null
   const { version } = row
   if (isCurrent(row.summary, version)) return row.summary
-  const summary = await summarise(storedJob(row.doc), version)
+  const summary = await summaryAside(id, { doc: row.doc, version, engine: ENGINE })
   // Only if nobody has moved the job on in the meantime.
   await db.jobs.update({ summary }, { where: { id, version } })
   return summary
-}
-
-async function summarise(job: Job, version: number): Promise<Summary> {
-  const inst = installationOf(job)
-  const analysis = new Analysis(inst)
-  const proof = withSite(await proveAside(analysis), jobSeen(job, inst))
-  const readings = standing(job.readings)
-  return {
-    version,
-    engine: ENGINE,
-    verdict: proofSentence(inst, proof),
-    broken: proof.findings.filter((f) => f.severity !== 'warn').length,
-    undecided: proof.undecided.length,
-    states: proof.solved,
-    readings: readings.length,
-    toPutBack: job.setup.temporary.filter((t) => !t.back).length,
-    wrongReadings: readings.filter((r) => judge(analysis.circuit, r, job.readings).verdict === 'wrong')
-      .length,
-  }
-}
-
-/** Proves between other requests: they are answered after each step, not after the whole. */
-async function proveAside(analysis: Analysis): Promise<Proof> {
-  const steps = analysis.proofSteps()
-  for (;;) {
-    const step = steps.next()
-    if (step.done) return step.value
-    await setImmediate()
-  }
 }
 
 export async function getJob(db: Database, id: string): Promise<{ version: number; job: Job } | null> {

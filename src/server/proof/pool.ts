@@ -1,0 +1,79 @@
+import { join } from 'node:path'
+import { availableParallelism } from 'node:os'
+import Piscina from 'piscina'
+import type { Summary } from '@/jobfile'
+import type { SummaryTask } from './summarise'
+
+/** ms and MB that a proof may take on the server: the budget of states keeps nearly every one far below. */
+const MOST_MS = 20_000
+const MOST_MB = 512
+
+/** Where the build puts what the threads run: it is no part of the pages' bundle. */
+const WORKER = join('.next', 'server', 'proof.worker.cjs')
+
+const holder = globalThis as typeof globalThis & { gateCrossProofs?: Proofs | undefined }
+interface Proofs {
+  pool: Piscina<SummaryTask, Summary>
+  /** The one that is being worked out for a job's revision: who asks meanwhile waits for the same. */
+  underWay: Map<string, Promise<Summary>>
+}
+
+function proofs(): Proofs {
+  return (holder.gateCrossProofs ??= {
+    pool: new Piscina<SummaryTask, Summary>({
+      filename: join(process.cwd(), WORKER),
+      minThreads: 1,
+      // One core stays with whoever answers requests.
+      maxThreads: Math.max(1, Math.min(4, availableParallelism() - 1)),
+      idleTimeout: 30_000,
+      resourceLimits: { maxOldGenerationSizeMb: MOST_MB },
+    }),
+    underWay: new Map(),
+  })
+}
+
+/**
+ * Works out a summary in a thread of its own, so that requests are answered meanwhile. One that takes too long or too much
+ * is given up, and says so: it takes neither the server nor its neighbours along.
+ * @param id the job's
+ */
+export function summaryAside(id: string, task: SummaryTask, mostMs = MOST_MS): Promise<Summary> {
+  const { pool, underWay } = proofs()
+  const key = `${id} ${task.version}`
+  const known = underWay.get(key)
+  if (known) return known
+  const made = pool
+    .run(task, { signal: AbortSignal.timeout(mostMs) })
+    .catch((e: unknown) => givenUp(task, e instanceof Error ? e : new Error(String(e)), mostMs))
+    .finally(() => underWay.delete(key))
+  underWay.set(key, made)
+  return made
+}
+
+/** Ends the threads; the next summary starts new ones. */
+export async function closeProofs(): Promise<void> {
+  const open = holder.gateCrossProofs
+  holder.gateCrossProofs = undefined
+  await open?.pool.close({ force: true })
+}
+
+function givenUp({ version, engine }: SummaryTask, e: Error, mostMs: number): Summary {
+  console.error(`proof given up: ${e.message}`)
+  const why =
+    e.name === 'AbortError'
+      ? `it took longer than ${mostMs / 1000} s`
+      : (e as { code?: string }).code === 'ERR_WORKER_OUT_OF_MEMORY'
+        ? `it took more than ${MOST_MB} MB`
+        : 'Gate Cross itself failed on it'
+  return {
+    version,
+    engine,
+    verdict: `Not proven: ${why}. Open the job for what makes it so large.`,
+    broken: 0,
+    undecided: 1,
+    states: 0,
+    readings: 0,
+    wrongReadings: 0,
+    toPutBack: 0,
+  }
+}
