@@ -167,6 +167,9 @@ const CODE_WORDS: Record<RuleCode, (found: Naming) => string> = {
   unsolved: () => 'This circuit cannot be solved: its parts contradict each other',
   sensorNotLanded: () => 'A wired outdoor sensor is set, and its two conductors are not landed',
   sensorNotSet: () => 'An outdoor sensor is landed, and not set',
+  sensorOpen: ({ at }) => `A wired outdoor sensor is set, and ${lower(at)} leads to none`,
+  sensorElsewhere: ({ at }) =>
+    `${at} is joined to something that is no sensor: it reads false, and 24 V there can spoil the input`,
   changeoverNoSource: () => 'The thermostat decides the changeover, and nothing tells it how cold it is',
   fuelSetNoBurner: () => 'Set to dual fuel, and there is no furnace',
   burnerNotSet: () => 'A furnace is wired and the thermostat is set to electric backup',
@@ -244,6 +247,7 @@ export function needsWords(inst: Installation, f: Finding): string {
     case 'changeoverNoSource':
       return 'an outdoor temperature to go by: a wired sensor (the part, two spare conductors, a shaded place), or a feed where the device takes one'
     case 'sensorNotLanded':
+    case 'sensorOpen':
       return 'an outdoor sensor, with its two conductors landed'
     default:
       return `mend what it would raise: ${lower(findingWords(inst, f))}`

@@ -32,12 +32,15 @@ const OPEN = 1_000_000
 interface Searched {
   prices: Float64Array
   reaches: Map<number, Reach>
+  /** What stands at each pole. */
+  rails: Map<number, ReadonlySet<number>>
   /** The coils behind open contacts have been looked at, or are being: that itself asks for ways. */
   begun: boolean
 }
 const newSearch = (solution: Solution): Searched => ({
   prices: openPrices(solution),
   reaches: new Map(),
+  rails: new Map(),
   begun: false,
 })
 
@@ -126,9 +129,15 @@ export const costOf = (reach: Reach, node: number): number =>
  * situation (a contact that waits for another temperature before one that waits for another call); then the shortest.
  */
 export function reachFrom(solution: Solution, start: number): Reach {
-  const search = searchOf(solution)
-  const known = search.reaches.get(start)
-  if (known) return known
+  const { reaches } = searchOf(solution)
+  const reach = reaches.get(start) ?? search(solution, start, null)
+  reaches.set(start, reach)
+  return reach
+}
+
+/** @param shut nodes that no way may lead into; the start itself may be one of them */
+function search(solution: Solution, start: number, shut: ReadonlySet<number> | null): Reach {
+  const { prices } = searchOf(solution)
   const { net } = solution.circuit
   const size = net.nodes.length + 1
   const place = (node: number) => (node === GROUND ? size - 1 : node)
@@ -150,7 +159,8 @@ export function reachFrom(solution: Solution, start: number): Reach {
     if (at === size - 1 && start !== GROUND) continue
     const from = at === size - 1 ? GROUND : at
     for (const step of around.get(from) ?? []) {
-      const price = nth(reach.cost, at) + 1 + (step.contact === null ? 0 : nth(search.prices, step.contact))
+      const price = nth(reach.cost, at) + 1 + (step.contact === null ? 0 : nth(prices, step.contact))
+      if (shut?.has(step.node)) continue
       const to = place(step.node)
       if (price < nth(reach.cost, to)) {
         reach.cost[to] = price
@@ -158,7 +168,6 @@ export function reachFrom(solution: Solution, start: number): Reach {
       }
     }
   }
-  search.reaches.set(start, reach)
   return reach
 }
 
@@ -218,6 +227,33 @@ function stepsTo(reach: Reach, node: number): Step[] | null {
   }
 }
 
+/** What stands at a pole now: every node that closed contacts and wires join to it. */
+function railOf(solution: Solution, pole: number): ReadonlySet<number> {
+  const { rails } = searchOf(solution)
+  const known = rails.get(pole)
+  if (known) return known
+  const reach = reachFrom(solution, pole)
+  const rail = new Set(solution.circuit.net.nodes.flatMap((_, i) => (costOf(reach, i) < OPEN ? [i] : [])))
+  rails.set(pole, rail)
+  return rail
+}
+
+/**
+ * A way to one pole that does not lead over the other: closed, that one would be a short, and feeds nothing. Where the
+ * cheapest does, the cheapest that does not; null where there is none.
+ */
+function apart(
+  solution: Solution,
+  steps: Step[] | null,
+  from: number,
+  to: number,
+  other: number,
+): Step[] | null {
+  if (!steps) return null
+  const rail = railOf(solution, other)
+  return steps.some((s) => rail.has(s.node)) ? stepsTo(search(solution, from, rail), to) : steps
+}
+
 export interface Way {
   /** Cost of both sides together. */
   price: number
@@ -230,8 +266,7 @@ export interface Way {
 
 /** The cheapest way from a source to both ends of a two-ended thing; null when some end reaches none. */
 export function wayTo(solution: Solution, a: number, b: number, needs: number): Way | null {
-  const reachA = reachFrom(solution, a)
-  const reachB = reachFrom(solution, b)
+  const [reachA, reachB] = [reachFrom(solution, a), reachFrom(solution, b)]
   let best: Way | null = null
   let least = Infinity
   for (const poles of polesOf(solution)) {
@@ -242,8 +277,8 @@ export function wayTo(solution: Solution, a: number, b: number, needs: number): 
     ] as const) {
       const price = costOf(reachA, p) + costOf(reachB, q)
       if (price >= least) continue
-      const toA = stepsTo(reachA, p)
-      const toB = stepsTo(reachB, q)
+      const toA = apart(solution, stepsTo(reachA, p), a, p, q)
+      const toB = apart(solution, stepsTo(reachB, q), b, q, p)
       if (!toA || !toB) continue
       least = price
       best = {

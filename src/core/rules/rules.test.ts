@@ -56,6 +56,8 @@ const MORE: Record<string, () => JobSeen | Proof> = {
   },
   burnerNever: () => prove(lifted('tallow-mill', 'tstat.W2', 'fur.W2')),
   stageNotLanded: () => seen(lifted('pennywort-close', 'tstat.Y2', 'ah.Y2')),
+  sensorOpen: () => seen(lifted('tallow-mill', 'sen.S1', 'spl3.x')),
+  sensorElsewhere: () => seen(joined(job('tallow-mill'), 'tstat.S1', 'fur.R')),
   sensorShorted: () => seen(joined(job('tallow-mill'), 'tstat.S1', 'tstat.S2')),
   sensorNotSet: () => seen(job('tallow-mill', { 'tstat.outdoorSource': 'none' })),
   changeoverNoSource: () =>

@@ -1,29 +1,58 @@
-import { intentOf, isLanded, joinedByCopper, ofKind, terminalsWith } from '../query'
+import { terminalOf, type Installation, type Placed, type Ref } from '../installation'
+import { intentOf, isLanded, joinedByCopper, ofKind, terminalsWith, wiredNet } from '../query'
 import { breach, hasIntent, ownSettings } from './breach'
 import type { Breach, JobRule } from './rule'
 
-/** An outdoor sensor is set where one is landed, and the pair is whole. */
-export const sensor: JobRule<'sensor', 'sensorNotLanded' | 'sensorShorted' | 'sensorNotSet'> = {
+type Code = 'sensorNotLanded' | 'sensorShorted' | 'sensorNotSet' | 'sensorOpen' | 'sensorElsewhere'
+
+/** What stands on a sensor's pair and is none of it: R, C, an output. The thermostat reads that instead of the sensor. */
+function strange(inst: Installation, net: ReadonlySet<Ref>): Ref | undefined {
+  return [...net].find((ref) => {
+    const role = terminalOf(inst, ref)?.terminal.role
+    return role !== undefined && role !== 'S' && role !== 'splice' && role !== 'spare'
+  })
+}
+
+/** The end of a thermostat's pair that comes to no sensor, where no sensor stands between the two. */
+function openEnd(inst: Installation, one: Ref, two: Ref): Ref | undefined {
+  const nets = [wiredNet(inst, one), wiredNet(inst, two)] as const
+  const pairs = ofKind(inst, 'outdoorSensor').map((p: Placed) => terminalsWith(p, 'S'))
+  const between = ([a, b]: Ref[]) =>
+    a !== undefined &&
+    b !== undefined &&
+    ((nets[0].has(a) && nets[1].has(b)) || (nets[0].has(b) && nets[1].has(a)))
+  if (pairs.some(between)) return undefined
+  const felt = (net: ReadonlySet<Ref>) => pairs.flat().some((t) => net.has(t))
+  return felt(nets[0]) ? two : one
+}
+
+/** An outdoor sensor is set where one is landed, and its pair is whole and its own. */
+export const sensor: JobRule<'sensor', Code> = {
   id: 'sensor',
   scope: 'job',
   severity: 'wrong',
-  codes: ['sensorNotLanded', 'sensorShorted', 'sensorNotSet'],
+  codes: ['sensorNotLanded', 'sensorShorted', 'sensorNotSet', 'sensorOpen', 'sensorElsewhere'],
   applies: hasIntent('outdoorSource'),
   find: ({ inst }) =>
-    ofKind(inst, 'thermostat').flatMap(
-      (p): Breach<'sensorNotLanded' | 'sensorShorted' | 'sensorNotSet'>[] => {
-        const [source] = ownSettings(p, 'outdoorSource')
-        if (!source || source.value === null) return []
-        const pair = terminalsWith(p, 'S')
-        const bare = pair.find((t) => !isLanded(inst, t))
-        const landed = pair.find((t) => isLanded(inst, t))
-        if (source.value !== 'wired') return landed ? breach('sensorNotSet', [source.at, landed]) : []
-        if (bare) return breach('sensorNotLanded', [source.at, bare])
-        const [one, two] = pair
-        // Copper from the one to the other leaves nothing to feel with: a short reads as great heat.
-        return one && two && joinedByCopper(inst, one, two) ? breach('sensorShorted', [one, two]) : []
-      },
-    ),
+    ofKind(inst, 'thermostat').flatMap((p): Breach<Code>[] => {
+      const [source] = ownSettings(p, 'outdoorSource')
+      if (!source || source.value === null) return []
+      const pair = terminalsWith(p, 'S')
+      const bare = pair.find((t) => !isLanded(inst, t))
+      const landed = pair.find((t) => isLanded(inst, t))
+      if (source.value !== 'wired') return landed ? breach('sensorNotSet', [source.at, landed]) : []
+      if (bare) return breach('sensorNotLanded', [source.at, bare])
+      const [one, two] = pair
+      // Copper from the one to the other leaves nothing to feel with: a short reads as great heat.
+      if (!one || !two) return []
+      if (joinedByCopper(inst, one, two)) return breach('sensorShorted', [one, two])
+      for (const end of [one, two]) {
+        const other = strange(inst, wiredNet(inst, end))
+        if (other) return breach('sensorElsewhere', [end, other])
+      }
+      const open = openEnd(inst, one, two)
+      return open ? breach('sensorOpen', [open, source.at]) : []
+    }),
 }
 
 /** A lockout or a changeover has an outdoor temperature to go by. */

@@ -1,0 +1,128 @@
+import type { Case } from './cases'
+import * as G from './gear'
+
+/** Dual fuel by temperature with its sensor, set as it should be. */
+const FUEL_SET = 'set tstat.system=dualFuel tstat.outdoorSource=wired tstat.holdOff=5 tstat.backupSource=gas'
+
+/** Conductors on the wrong end, one or two at a time: what follows from the wiring, worked out by hand. */
+export const CROSSED_CASES: readonly Case[] = [
+  {
+    name: 'the float switch stands in the outdoor unit’s common: it stops the compressor all the same',
+    gear: G.FLOAT,
+    work: ['lift fl.T2=od.Y ah.Y=fl.T1 ah.C=od.C', 'land ah.Y=od.Y ah.C=fl.T1 fl.T2=od.C'],
+    breaks: [],
+    states: [
+      ['cool1 90', ['od.compressor'], []],
+      ['cool1 90 fl.water=high', [], ['od.compressor']],
+    ],
+  },
+  {
+    name: 'W1 and Y are joined at the air handler',
+    gear: G.ONE_STAGE,
+    work: ['land ah.Y=ah.W1'],
+    // Y brings the strips in cooling and on a plain heating call; AUX brings the compressor in an emergency.
+    breaks: ['heatUncalled', 'stripsUncalled', 'compressorInEmergency'],
+    states: [
+      ['cool1 90', ['od.compressor', 'kit.row1'], []],
+      ['emergency 20', ['od.compressor', 'kit.row1'], []],
+    ],
+  },
+  {
+    name: 'blue and orange are crossed at the outdoor unit',
+    gear: G.ONE_STAGE,
+    work: ['lift ah.C=od.C ah.O=od.OB', 'land ah.C=od.OB ah.O=od.C'],
+    // Its common hangs on O: open in heating, and R in cooling. The board's own load passes a few volts to the valve.
+    breaks: ['noHeat', 'noCooling', 'stageNever', 'weakCoil'],
+    states: [['heatAux1 20', ['kit.row1'], ['od.compressor']]],
+    reasons: [
+      ['cool1 85', 'od.compressor', /Both ends stand at R/],
+      // O's relay is no way to common: closed, it would be a short.
+      ['heat1 40', 'od.compressor', /Both ends stand at R/],
+    ],
+  },
+  {
+    name: 'red and yellow are crossed at the outdoor unit',
+    gear: G.ONE_STAGE,
+    work: ['lift ah.R=od.R ah.Y=od.Y', 'land ah.R=od.Y ah.Y=od.R'],
+    breaks: ['compressorUncalled', 'compressorNoBlower', 'compressorInEmergency', 'boardUnpowered'],
+    states: [['off 50', ['od.compressor'], ['ah.blower']]],
+  },
+  {
+    name: 'the sensor’s conductor is landed on R at the furnace',
+    gear: G.SENSOR_FUEL,
+    work: [FUEL_SET, 'lift tstat.S1=spl2.x', 'land tstat.S1=fur.R'],
+    breaks: ['sensorElsewhere'],
+  },
+  {
+    name: 'one conductor of the sensor ends at its splice',
+    gear: G.SENSOR_FUEL,
+    work: [FUEL_SET, 'lift spl2.x=os.S1'],
+    breaks: ['sensorOpen'],
+  },
+  {
+    name: 'the sensor’s conductors are crossed, and it does not care',
+    gear: G.SENSOR_FUEL,
+    work: [FUEL_SET, 'lift tstat.S1=spl2.x tstat.S2=spl3.x', 'land tstat.S1=spl3.x tstat.S2=spl2.x'],
+    breaks: [],
+  },
+  {
+    name: 'a zone panel’s Y lands on W1',
+    gear: G.ZONES,
+    work: ['lift zp.Y=ah.Y', 'land zp.Y=ah.W1'],
+    breaks: ['noCooling', 'heatUncalled', 'stageNever'],
+    states: [['cool1 85', ['kit.row1'], ['od.compressor']]],
+    reasons: [['heat1 40', 'od.compressor', /Not wired: the path ends at Air handler Y/]],
+  },
+  {
+    name: 'the leak sensor’s contact cuts the board’s R, and the compressor goes on',
+    gear: G.LEAK,
+    work: ['lift lk.T4=od.Y ah.R=od.R ah.Y=lk.T3', 'land lk.T4=od.R ah.Y=od.Y ah.R=lk.T3'],
+    breaks: ['compressorInLeak'],
+    states: [['cool1 85 lk.leak=alarm', ['od.compressor'], []]],
+  },
+  {
+    name: 'the fossil fuel kit’s outputs are crossed at the furnace',
+    gear: G.KIT_FUEL,
+    work: [
+      'set tstat.system=dualFuel tstat.inCharge=kit tstat.backupSource=gas',
+      'lift fk.W=fur.W fk.Y=fur.Y',
+      'land fk.W=fur.Y fk.Y=fur.W',
+    ],
+    breaks: ['noCooling', 'noBackup', 'backupCallEmpty', 'heatUncalled', 'compressorInEmergency'],
+    states: [
+      ['heat1 45', ['fur.valve'], ['od.compressor']],
+      ['cool1 85', ['fur.valve'], ['od.compressor']],
+    ],
+  },
+  {
+    name: 'the interlock’s coil hangs on Y instead of W',
+    gear: G.STAGE_FUEL,
+    work: ['lift fur.W=rel.A1', 'land tstat.Y=rel.A1'],
+    breaks: ['noHeat', 'noCooling', 'stageNever'],
+    reasons: [['heat1 45', 'od.compressor', /Its coil has 2\d V/]],
+  },
+  {
+    name: 'yellow of both stages is crossed at the thermostat',
+    gear: G.TWO_STAGE,
+    work: ['lift tstat.Y=ah.Y tstat.Y2=ah.Y2', 'land tstat.Y=ah.Y2 tstat.Y2=ah.Y'],
+    breaks: ['noHeat', 'noCooling'],
+    states: [
+      ['heat1 45', [], ['od.compressor']],
+      ['heat2 45', ['od.compressor'], []],
+    ],
+  },
+  {
+    name: 'the second bank’s conductor lands on Y2',
+    gear: G.TWO_STAGE,
+    work: ['lift tstat.W2=ah.W2', 'land tstat.W2=ah.Y2'],
+    breaks: ['someBackupMissing', 'stageCallEmpty', 'rowNever'],
+    warns: ['misled'],
+  },
+  {
+    name: 'an outdoor thermostat for the first row alone, and E on the second',
+    gear: G.OUTDOOR_THERMOSTAT,
+    work: ['lift ah.W1=ah.W2'],
+    breaks: ['someBackupMissing', 'onlyInEmergency'],
+    states: [['emergency 20', ['kit.row2'], ['kit.row1']]],
+  },
+]
