@@ -182,6 +182,8 @@ const CODE_WORDS: Record<RuleCode, (found: Naming) => string> = {
   breakerOverMax: ({ at, n: [a, b] }) => `${at}: ${a} A, and the plate allows at most ${b} A`,
   conductorUnderMca: ({ at, n: [a, b] }) =>
     `${at}: its conductors carry ${a} A at most, and the plate asks for ${b} A`,
+  breakerUnderMca: ({ at, n: [a, b] }) =>
+    `${at}: ${a} A, and the plate asks for a circuit of ${b} A at least`,
   breakerUnderLoad: ({ at, n: [a, b] }) => `${at}: ${a} A, and 125 % of the strips is ${b} A`,
   conductorUnderLoad: ({ at, n: [a, b] }) =>
     `${at}: its conductors carry ${a} A at most, and 125 % of the strips is ${b} A`,

@@ -119,6 +119,31 @@ export const CROSSED_CASES: readonly Case[] = [
     warns: ['misled'],
   },
   {
+    name: 'AUX lands on W2 alone, and W1 hears the defrost only',
+    gear: G.ONE_STAGE,
+    work: ['lift ah.W1=ah.W2 tstat.AUX=ah.W1', 'land tstat.AUX=ah.W2'],
+    breaks: ['someBackupMissing'],
+    // The outdoor unit's W is an output: what is missing leads to the air handler's own W1.
+    reasons: [
+      ['heatAux1 20', 'kit.row1', /No conductor leads from Thermostat or controller AUX to Air handler W1/],
+    ],
+  },
+  {
+    name: 'the zone panel’s W is not landed',
+    gear: G.ZONES,
+    work: ['lift zp.W=ah.W1'],
+    breaks: ['noBackup', 'backupCallEmpty', 'overloaded'],
+    reasons: [['heatAux1 20', 'kit.row1', /No conductor leads from Zone panel W to Air handler W1/]],
+  },
+  {
+    name: 'a 15 A breaker on the outdoor unit, whose plate asks for 17.8 A',
+    gear: G.ONE_STAGE,
+    work: ['set feedB.breakerA=15'],
+    // 13.6 A of compressor and 0.8 of fan: it holds, and not for long. Nothing is broken.
+    breaks: [],
+    warns: ['breakerUnderMca'],
+  },
+  {
     name: 'an outdoor thermostat for the first row alone, and E on the second',
     gear: G.OUTDOOR_THERMOSTAT,
     work: ['lift ah.W1=ah.W2'],

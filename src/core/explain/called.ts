@@ -50,12 +50,16 @@ function closedOutputs(solution: Solution): Output[] {
   })
 }
 
-/** Inputs of devices (not of thermostats) of one family among some nodes. */
+/** Whose terminals of a family are none that a call goes to: a thermostat's call, an outdoor unit's W sends. */
+const isOutput = (kind: DeviceKind | undefined, family: number): boolean =>
+  kind === 'thermostat' || (kind === 'outdoorUnit' && family === 0)
+
+/** Inputs of devices of one family among some nodes, in their order. */
 function inputsAmong(solution: Solution, nodes: Iterable<number>, family: number): Ref[] {
   return [...nodes].flatMap((n) => {
     const at = terminalAt(solution, n)
     if (!at || familyOf(at.role) !== family) return []
-    return kindAt(solution, at.ref) === 'thermostat' ? [] : [at.ref]
+    return isOutput(kindAt(solution, at.ref), family) ? [] : [at.ref]
   })
 }
 
@@ -98,9 +102,10 @@ export function notJoined(
   const isCaller = (i: number) => CALLERS.includes(nth(contacts, i).placed.device.kind)
   for (const { ref, family } of outputs) {
     const from = splitRef(ref).placed
-    const to = inputsAmong(solution, around, family)
-      .filter((t) => splitRef(t).placed !== from)
-      .pop()
+    const inputs = inputsAmong(solution, around, family).filter((t) => splitRef(t).placed !== from)
+    // The device that is furthest from the coil is where the conductor belongs: of its inputs on the nearest one.
+    const furthest = inputs[inputs.length - 1]
+    const to = inputs.find((t) => furthest !== undefined && splitRef(t).placed === splitRef(furthest).placed)
     if (to === undefined) continue
     const isOwn = (i: number) =>
       isCaller(i) &&

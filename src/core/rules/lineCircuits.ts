@@ -5,7 +5,12 @@ import { breach } from './breach'
 import type { Breach, JobRule } from './rule'
 
 type Code =
-  'breakerOverMax' | 'conductorUnderMca' | 'breakerUnderLoad' | 'conductorUnderLoad' | 'breakerOverConductor'
+  | 'breakerOverMax'
+  | 'breakerUnderMca'
+  | 'conductorUnderMca'
+  | 'breakerUnderLoad'
+  | 'conductorUnderLoad'
+  | 'breakerOverConductor'
 
 /** A, copper at 75 °C by AWG (NEC 310.16): the most that a conductor may be asked for, whatever its cable. */
 const AMPACITY_75: Readonly<Record<number, number>> = {
@@ -37,6 +42,9 @@ function circuitOfFeed(inst: Installation, feed: Placed): LineCircuit {
   }
 }
 
+const hasElements = ({ device }: Placed): boolean =>
+  device.parts.some((x) => x.kind === 'load' && x.does?.what === 'strip')
+
 /**
  * Every line circuit against the plate of what it feeds: breaker at most the largest that it allows, conductors at least
  * its minimum ampacity; strips without such a plate by 125 % of what they draw, where one circuit feeds them. Cable type
@@ -48,6 +56,7 @@ export const lineCircuits: JobRule<'lineCircuits', Code> = {
   severity: 'wrong',
   codes: [
     'breakerOverMax',
+    'breakerUnderMca',
     'conductorUnderMca',
     'breakerUnderLoad',
     'conductorUnderLoad',
@@ -71,13 +80,19 @@ export const lineCircuits: JobRule<'lineCircuits', Code> = {
         found.push(...breach<Code>('breakerOverMax', [at], breaker, mocpA))
       if (mca !== undefined && ampacity !== null && ampacity < mca)
         found.push(...breach<Code>('conductorUnderMca', [only.feed.ref, p.ref], ampacity, mca))
-      const need =
-        mca === undefined && p.device.kind === 'stripKit' ? tolerances.continuousShare * stripLoad(p).amps : 0
-      if (breaker !== null && breaker < need)
-        found.push(...breach<Code>('breakerUnderLoad', [at], breaker, need))
-      if (ampacity !== null && ampacity < need)
-        found.push(...breach<Code>('conductorUnderLoad', [only.feed.ref, p.ref], ampacity, need))
       const strips = p.device.kind === 'stripKit'
+      const load = strips ? tolerances.continuousShare * stripLoad(p).amps : 0
+      // Elements draw for hours what they draw: too small a breaker trips. A motor's may hold; it is worth a look.
+      if (mca !== undefined && breaker !== null && breaker < mca)
+        found.push(
+          ...breach<Code>('breakerUnderMca', [at], breaker, mca).map((b): Breach<Code> =>
+            hasElements(p) ? b : { ...b, severity: 'warn' },
+          ),
+        )
+      if (mca === undefined && breaker !== null && breaker < load)
+        found.push(...breach<Code>('breakerUnderLoad', [at], breaker, load))
+      if (mca === undefined && ampacity !== null && ampacity < load)
+        found.push(...breach<Code>('conductorUnderLoad', [only.feed.ref, p.ref], ampacity, load))
       if (strips && breaker !== null && ampacity !== null && breaker > nextStandard(ampacity))
         found.push(...breach<Code>('breakerOverConductor', [at], breaker, ampacity))
       return found

@@ -38,6 +38,8 @@ const MORE: Record<string, () => JobSeen | Proof> = {
   tapTooHigh: () => seen(job('quillfeather-lane', { 'feedA.volts': 208, 'ah.tap': 240 })),
   conductorUnderMca: () => seen(gauged('feedB', 14), { plates: { od: { mca: 22 } } }),
   // Two rows of 4,800 W at 240 V: 40 A, and a quarter more is 50.
+  breakerUnderMca: () =>
+    seen(job('quillfeather-lane', { 'feedB.breakerA': 15 }), { plates: { od: { mca: 17.8 } } }),
   breakerUnderLoad: () => seen(job('quillfeather-lane', { 'feedA.breakerA': 45 })),
   // 40 A of strips and the blower's two on a breaker for 40: no short, and too much for good.
   overRating: () => prove(job('quillfeather-lane', { 'feedA.breakerA': 40 })),
