@@ -45,6 +45,7 @@ const RULE_WORDS: Record<RuleId, string> = {
   valveSense: 'The thermostat’s valve sense is the outdoor unit’s',
   noPower: 'The thermostat has a common or a battery',
   tapFits: 'Each control transformer’s tap is the one for its feed',
+  polarity: 'Line and neutral are not crossed',
   grounded: 'Every cabinet with line voltage has its equipment ground',
   lineCircuits: 'Breakers and conductors fit the plates of what they feed',
   stages: 'As many stages are set as are landed',
@@ -178,6 +179,8 @@ const CODE_WORDS: Record<RuleCode, (found: Naming) => string> = {
     `The transformer is on its ${a} V tap and the feed is ${b} V: low control volts, relays that chatter`,
   tapTooLow: ({ n: [a, b] }) =>
     `The transformer is on its ${a} V tap and the feed is ${b} V: high control volts, which age coils and boards`,
+  neutralCrossed: ({ at }) =>
+    `${at} is on the hot leg: line and neutral are crossed, and the door switch leaves everything live`,
   noGround: ({ at }) => `${at} leads to no equipment ground: a fault makes the cabinet live`,
   breakerOverMax: ({ at, n: [a, b] }) => `${at}: ${a} A, and the plate allows at most ${b} A`,
   conductorUnderMca: ({ at, n: [a, b] }) =>

@@ -53,7 +53,8 @@ function becauseWords(inst: Installation, gate: ChainGate, b: ChainBecause): str
     case 'samePole': {
       if (b.swapped)
         return `R and C are swapped at the ${lower(placedByRef(inst, splitRef(b.swapped).placed)?.label ?? 'thermostat')}: both ends stand at ${b.side === 'hot' ? 'the hot side' : 'the common'}`
-      const side = b.side === 'hot' ? 'R' : 'the common'
+      const isLine = placedByRef(inst, splitRef(b.pole).placed)?.device.kind === 'feed'
+      const side = isLine ? 'one leg' : b.side === 'hot' ? 'R' : 'the common'
       return `Both ends stand at ${side} of the same supply: no volts between them`
     }
     case 'apart':

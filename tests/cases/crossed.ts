@@ -144,6 +144,41 @@ export const CROSSED_CASES: readonly Case[] = [
     warns: ['breakerUnderMca'],
   },
   {
+    name: 'line and neutral are crossed at the furnace, which runs',
+    gear: G.SENSOR_FUEL,
+    work: [FUEL_SET, 'lift feedA.L1=fur.L1 feedA.N=fur.N', 'land feedA.L1=fur.N feedA.N=fur.L1'],
+    breaks: ['neutralCrossed'],
+    states: [['heat1 20', ['fur.valve'], []]],
+  },
+  {
+    name: 'the air handler’s own line is off its kit',
+    gear: G.ONE_STAGE,
+    work: ['lift kit.L1=ah.L1'],
+    breaks: [
+      'noHeat',
+      'noCooling',
+      'noFan',
+      'noBackup',
+      'backupCallEmpty',
+      'rowNever',
+      'stageNever',
+      'unpowered',
+      'boardUnpowered',
+    ],
+    // The kit's interlock leads back to it, and waits for 24 V that this very transformer would give.
+    reasons: [
+      ['heat1 40', 'od.compressor', /Not wired: the path ends at Air handler L1/],
+      ['heat1 40', 'ah.blower', /Not wired: the path ends at Air handler L1/],
+    ],
+  },
+  {
+    name: 'the outdoor unit has one leg twice',
+    gear: G.ONE_STAGE,
+    work: ['lift feedB.L2=od.L2', 'land feedB.L1=od.L2'],
+    breaks: ['noHeat', 'noCooling', 'stageNever'],
+    reasons: [['heat1 40', 'od.compressor', /Both ends stand at one leg of the same supply/]],
+  },
+  {
     name: 'an outdoor thermostat for the first row alone, and E on the second',
     gear: G.OUTDOOR_THERMOSTAT,
     work: ['lift ah.W1=ah.W2'],

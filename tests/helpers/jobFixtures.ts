@@ -1,7 +1,7 @@
 import type { Device, Value } from '@/core/equipment'
 import { UNKNOWN_SITE, type Installation, type JobSeen, type Site } from '@/core/installation'
 import { installationOf } from '@/jobfile'
-import { ONE_STAGE } from '../cases/gear'
+import { ONE_STAGE, SENSOR_FUEL } from '../cases/gear'
 import { device, placed } from './build'
 import { compose } from './compose'
 import { demoInstallation, wireBetween, without } from './demo'
@@ -69,6 +69,16 @@ const sized = (outdoor: number, indoor: number, pairs?: { tons: number }[]): Ins
 
 /** What raises each rule about gear, wiring, settings and the house, and what does not, by hand. */
 export const JOB_FIXTURES: Record<string, { raises: JobSeen; code: string; at: string; clears: JobSeen }> = {
+  polarity: {
+    raises: seen(
+      installationOf(
+        compose([...SENSOR_FUEL, 'lift feedA.L1=fur.L1 feedA.N=fur.N', 'land feedA.L1=fur.N feedA.N=fur.L1']),
+      ),
+    ),
+    code: 'neutralCrossed',
+    at: 'fur.N',
+    clears: seen(installationOf(compose(SENSOR_FUEL))),
+  },
   grounded: {
     raises: seen(installationOf(compose([...ONE_STAGE, 'lift feedB.GND=od.GND']))),
     code: 'noGround',

@@ -3,9 +3,9 @@ import { explain, type Because, type Truth } from '../equipment'
 import { GROUND, type Solution } from '../circuit'
 import { type Ref } from '../installation'
 import { evalContextOf } from '../situation'
-import type { Step } from './layout'
+import { layoutOf, tiedTo, type Step } from './layout'
 import { noVolts } from './noVolts'
-import { coilToFollow, costOf, reachFrom, wayTo, whyNoWay } from './route'
+import { coilToFollow, costOf, feedsOnItself, reachFrom, wayTo, whyNoWay } from './route'
 import { tiedWithoutVolts, type NoVoltsBecause } from './ties'
 
 export type GateState = 'passing' | 'blocking' | 'unknown' | 'notReached'
@@ -118,6 +118,19 @@ function followEnds(
   // A supply of too few volts is still a supply: what it lacks is said of the load.
   const tied = solution.energised(ref) ? null : tiedWithoutVolts(solution, a, b)
   const way = tied ? null : (wayTo(solution, a, b, needs) ?? wayTo(solution, a, b, 0))
+  const own =
+    side === 'supply' && way
+      ? feedsOnItself(
+          solution,
+          way,
+          net.transformers.findIndex((t) => t.ref === ref),
+        )
+      : null
+  if (own !== null) {
+    const last = lineTerminal(solution, own)
+    found.gates.push({ at: last ?? ref, side, state: 'blocking', because: [{ kind: 'notWired', last }] })
+    return false
+  }
   const dead = way && !solution.energised(ref) ? whyNoWay(solution, way, side === 'control') : null
   if (!way || dead) {
     const none = tied ?? dead
@@ -142,6 +155,15 @@ function followEnds(
   found.route.push(ref)
   follow(solution, way.cold, side, found)
   return true
+}
+
+/** The terminal that an end comes to by what is closed: where its conductor is missing. */
+function lineTerminal(solution: Solution, end: number): Ref | null {
+  if (end === GROUND) return null
+  const tied = tiedTo(solution, end, (i) => solution.state.closed[i] === 1)
+  const { roles } = layoutOf(solution)
+  const node = [...tied].find((n) => roles[n] !== undefined)
+  return node === undefined ? null : nth(solution.circuit.net.nodes, node)
 }
 
 /** The same steps walked from the far end, so that gates come in the order in which current meets them. */

@@ -293,6 +293,27 @@ export function wayTo(solution: Solution, a: number, b: number, needs: number): 
   return best
 }
 
+/**
+ * Where the wiring of a supply ends, if the only way to it waits for coils that the supply itself would have to feed: no
+ * such way ever begins. The end by its node; null where the way is a true one.
+ */
+export function feedsOnItself(solution: Solution, way: Way, transformer: number): number | null {
+  const { loads } = solution.circuit.net
+  const isOwn = (coil: Ref) => {
+    const load = loads.find((l) => l.ref === coil)
+    return (
+      load !== undefined && wayTo(solution, load.a, load.b, load.pullIn)?.poles.transformer === transformer
+    )
+  }
+  const waits = ({ contact }: Step) => {
+    if (contact === null || solution.state.closed[contact] === 1) return false
+    const coils = coilsBehind(solution, contact)
+    return coils.length > 0 && coils.every(isOwn)
+  }
+  if (way.hot.some(waits)) return way.ends[0]
+  return way.cold.some(waits) ? way.ends[1] : null
+}
+
 /** The landed terminal furthest from the start that can be reached at all: where the wiring ends. */
 export function lastTerminal(solution: Solution, reach: Reach): Ref | null {
   const { nodes } = solution.circuit.net

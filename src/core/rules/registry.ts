@@ -28,6 +28,7 @@ import { noParallel } from './noParallel'
 import { noShort } from './noShort'
 import { pairing } from './pairing'
 import { plateAdds } from './plateAdds'
+import { polarity } from './polarity'
 import { quietUncalled } from './quietUncalled'
 import { rowsReachable } from './rowsReachable'
 import { selectorMatches } from './selectorMatches'
@@ -96,6 +97,7 @@ const ALL = [
   noPower,
   tapFits,
   grounded,
+  polarity,
   lineCircuits,
   stages,
   sensor,
