@@ -130,7 +130,12 @@ export function deadOnWay(
     solution,
     points.map((p) => p.node),
   )
-  if (dead?.at && supplyEnd(solution, tiedNow(solution, under(net.index, dead.at))) === null) return dead
+  // What only its own device's contact would put on it comes in backwards, through an output that is landed on R.
+  const others = (at: Ref) => (i: number) =>
+    nth(net.contacts, i).placed.ref !== splitRef(at).placed &&
+    (solution.state.closed[i] === 1 || nth(meantContacts(solution), i))
+  if (dead?.at && !supplyEnd(solution, tiedTo(solution, under(net.index, dead.at), others(dead.at))))
+    return dead
   const last = points.findLastIndex((p) => p.mootAfter)
   const before = points
     .slice(0, last + 1)
