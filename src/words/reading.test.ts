@@ -71,6 +71,13 @@ describe('what may be behind it', () => {
     tapLowOnHigh: [{ kind: 'tapLowOnHigh' }, /208 V tap with 240 V on it \(27\.7 V and up\)/],
     overload: [{ kind: 'overload' }, /come up with the calls off/],
     supplyNotFound: [{ kind: 'supplyNotFound' }, /another breaker/],
+    conductorOpen: [
+      { kind: 'conductorOpen', from: 'ah.R' },
+      /^Live at air handler R: a conductor between there and here/,
+    ],
+    otherService: [{ kind: 'otherService', volts: 208 }, /^A 208 V service: record/],
+    legLost: [{ kind: 'legLost' }, /^One leg is lost/],
+    twoLegs: [{ kind: 'twoLegs' }, /where a leg and the neutral belong/],
     looseLug: [{ kind: 'looseLug' }, /^Loose lug/],
     utility: [{ kind: 'utility' }, /measure line volts/],
     sequencerWaiting: [{ kind: 'sequencerWaiting', seconds: 30 }, /up to 30 s a step$/],

@@ -90,6 +90,14 @@ export function causeWords(inst: Installation, c: Cause): string {
       return 'Transformer on its 208 V tap with 240 V on it (27.7 V and up)'
     case 'overload':
       return 'Too much on the transformer: does it come up with the calls off?'
+    case 'conductorOpen':
+      return `Live at ${lower(refWords(inst, c.from))}: a conductor between there and here is open, or off its terminal`
+    case 'otherService':
+      return `A ${c.volts} V service: record the circuit as that, and look at the transformer’s tap`
+    case 'legLost':
+      return 'One leg is lost: one pole of a breaker or disconnect, or a lug'
+    case 'twoLegs':
+      return 'Two legs where a leg and the neutral belong: open the circuit before anything is spoilt'
     case 'looseLug':
       return 'Loose lug or burnt contact on the way'
     case 'utility':

@@ -77,6 +77,38 @@ describe('causes, the likeliest and cheapest first', () => {
     ]) // prettier-ignore
   })
 
+  it('dead here and live there: the conductor between the two, and nothing of the supply', () => {
+    const at = (where: 'ah.R' | 'od.R', value: number, modes = {}): Partial<Reading> => ({
+      kind: 'controlVolts', place: 'terminals', at: where, value, withBlower: null,
+      situation: { call: 'off', outdoorF: LINE.situation.outdoorF, modes },
+    }) // prettier-ignore
+    const supply = [{ kind: 'doorOpen' }, { kind: 'breakerOff' }, { kind: 'fuseOpen' }]
+    const between = { kind: 'conductorOpen', from: 'ah.R' }
+    // Nothing is known of the air handler: its supply first, what lies between last.
+    expect(said(at('od.R', 0))).toEqual(['wrong', ...supply, between])
+    expect(said(at('od.R', 0), [reading(at('ah.R', 26))])).toEqual(['wrong', between])
+    expect(said(at('od.R', 0), [reading(at('ah.R', 3))])).toEqual(['wrong', ...supply, between])
+    // Read while the door was open it says nothing of now.
+    const open = { 'ah.door': 'open' }
+    expect(said(at('od.R', 0), [reading(at('ah.R', 26, open))])).toEqual(['wrong', ...supply, between])
+    // With the door open there are to be none, and volts are a supply that was not looked for.
+    expect(said(at('ah.R', 0, open))).toEqual(['right'])
+    expect(said(at('ah.R', 25, open))).toEqual(['wrong', { kind: 'shouldBeOff' }])
+  })
+
+  it('line volts of another service, of one leg, of two where one belongs', () => {
+    const usual = [{ kind: 'looseLug' }, { kind: 'utility' }]
+    expect(said({ ...line, value: 209 })).toEqual([
+      'watch', { kind: 'otherService', volts: 208 }, { kind: 'utility' }, { kind: 'looseLug' },
+    ]) // prettier-ignore
+    expect(said({ ...line, value: 119 })).toEqual(['wrong', { kind: 'legLost' }, ...usual])
+    expect(said({ ...line, value: 150 })).toEqual(['wrong', ...usual])
+    const furnace = demoInstallation('tallow-mill')
+    const r = reading({ ...line, at: 'fur', value: 241 })
+    const { verdict, causes } = judge(new Circuit(furnace), r, [r])
+    expect([verdict, ...causes]).toEqual(['wrong', { kind: 'twoLegs' }, ...usual])
+  })
+
   it('strips where none are called: what is on should be off; none is right, with the gate that holds them', () => {
     const off = {
       ...feed,

@@ -5,7 +5,8 @@ export {
   type DeviceExpectations,
   type Expectation,
 } from './expectation'
-export { judge, type Cause, type Rule, type Verdict } from './judge'
+export { judge } from './judge'
+export type { Cause, Rule, Verdict } from './verdict'
 export { lockOutList, type Cabinet, type Supply } from './lockOut'
 export { heaterRows, type HeaterRow } from './kit'
 export { READING_KINDS, standing, type Reading, type ReadingKind, type ReadingPlace } from './reading'
