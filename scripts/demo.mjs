@@ -3,6 +3,7 @@ import { join } from 'node:path'
 import { ensurePackages } from './lib/machine.mjs'
 import { portIsFree, startCluster } from './lib/postgres.mjs'
 import { data, ensureBuild, ensureDataFolder, ensureModules } from './lib/prepare.mjs'
+import { endOrphan, forgetRunning, keepUp, noteRunning, within } from './lib/keep.mjs'
 import { main, Plain, say } from './lib/say.mjs'
 import { prepareDatabase, startServer } from './lib/serve.mjs'
 
@@ -17,11 +18,12 @@ main(async () => {
   const port = Number(process.env.PORT ?? 4810)
   if (!(port > 0 && port < 65536))
     throw new Plain(`PORT is "${process.env.PORT}": it must be a number from 1 to 65535.`)
+  await endOrphan(ensureDataFolder())
   if (!(await portIsFree(port)))
     throw new Plain(
       `port ${port} is in use, perhaps by another "npm run demo". Stop that one, or run: PORT=${port + 1} npm run demo`,
     )
-  const external = process.env.DATABASE_URL
+  const external = process.env.DATABASE_URL || null
   if (external && reset)
     throw new Plain(
       '--reset empties only the demo database of its own; DATABASE_URL is set, so nothing was touched.',
@@ -31,9 +33,11 @@ main(async () => {
   await ensureBuild()
   const cluster = external ? null : await startCluster(ensureDataFolder())
   let server = null
+  // Within five seconds, politely as far as it goes.
   const stop = async () => {
-    await server?.stop()
-    await cluster?.stop()
+    if (server && !(await within(2000, server.stop()))) await server.kill()
+    if (cluster && !(await within(2000, cluster.stop()))) await cluster.halt()
+    forgetRunning(data)
   }
   let stopping = false
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'])
@@ -48,16 +52,33 @@ main(async () => {
     const databaseUrl = external ?? cluster.url
     await prepareDatabase(databaseUrl, { reset })
     server = await startServer({ port, databaseUrl, quiet: true })
+    noteRunning(data, server.pid)
   } catch (e) {
     await stop()
     throw e
   }
   writeFileSync(join(ensureDataFolder(), 'address'), `${server.url}\n`)
   say(`ready at ${server.url}   (Ctrl-C stops it; nothing entered is lost)`)
-  await server.gone
+  const isStopping = () => stopping
+  if (cluster)
+    void keepUp(
+      'the database',
+      { gone: cluster.gone() },
+      async () => {
+        await cluster.again()
+        return { gone: cluster.gone() }
+      },
+      isStopping,
+    )
+  await keepUp(
+    'the server',
+    server,
+    async () => {
+      server = await startServer({ port, databaseUrl: external ?? cluster.url, quiet: true })
+      noteRunning(data, server.pid)
+      return server
+    },
+    isStopping,
+  )
   rmSync(join(data, 'address'), { force: true })
-  if (!stopping) {
-    await cluster?.stop()
-    throw new Plain('the server stopped by itself; run "npm run demo" again.')
-  }
 })

@@ -85,22 +85,38 @@ export async function startCluster(folder) {
     pid,
     start,
     stop: () => exec(`${bin}/pg_ctl`, '-D', dir, '-m', 'fast', '-w', 'stop'),
+    /** At once, as after a power failure: what was acknowledged is there at the next start. */
+    halt: () => exec(`${bin}/pg_ctl`, '-D', dir, '-m', 'immediate', '-w', 'stop'),
+    /** The end of the server that runs now, whoever brings it about. */
+    async gone() {
+      const mine = pid()
+      while (stateOf(mine) !== 'Z') await new Promise((r) => setTimeout(r, 500))
+      // Its children leave when they notice.
+      await new Promise((r) => setTimeout(r, 1500))
+    },
+    /** Starts it again after such an end. */
+    async again() {
+      rmSync(join(dir, 'postmaster.pid'), { force: true })
+      await start()
+    },
     /** For tests: as a power failure would. */
     async kill() {
       const gone = pid()
       process.kill(gone, 'SIGKILL')
-      const state = () => {
-        try {
-          return readFileSync(`/proc/${gone}/stat`, 'utf8').split(') ')[1][0]
-        } catch {
-          return 'Z'
-        }
-      }
-      while (state() !== 'Z') await new Promise((r) => setTimeout(r, 50))
+      while (stateOf(gone) !== 'Z') await new Promise((r) => setTimeout(r, 50))
       // Its children leave when they notice; a dead postmaster that nobody has reaped yet still looks alive.
       await new Promise((r) => setTimeout(r, 1500))
       rmSync(join(dir, 'postmaster.pid'), { force: true })
     },
+  }
+}
+
+/** What a process is doing, by the system's letter; Z for one that has ended. */
+function stateOf(pid) {
+  try {
+    return readFileSync(`/proc/${pid}/stat`, 'utf8').split(') ')[1][0]
+  } catch {
+    return 'Z'
   }
 }
 

@@ -4,7 +4,8 @@ import { join } from 'node:path'
 import { Plain, run, say } from './say.mjs'
 
 export const root = join(import.meta.dirname, '..', '..')
-export const data = join(root, '.data')
+/** What a run keeps: the demo's database, what was compiled. GATE_CROSS_DATA puts it elsewhere. */
+export const data = process.env.GATE_CROSS_DATA || join(root, '.data')
 
 /** A fingerprint of files and folders, for "has this changed since". */
 function fingerprint(paths) {

@@ -11,6 +11,7 @@ import {
   summaryAside,
   createJob,
   getJob,
+  healthOf,
   migrate,
   pushOps,
   summaryOf,
@@ -186,6 +187,9 @@ async function main(): Promise<void> {
 
     expect('a verdict is worked out and kept', (await summaryOf(db, job.id))!.version, after.version)
     expect('as it is proven here', (await summaryOf(db, job.id))!.verdict, summarise({ doc: after.job, version: 1, engine: '' }).verdict) // prettier-ignore
+
+    const { ok, connections, proofs } = await healthOf(db)
+    expect('its health says what stands in line', [ok, connections.open > 0, connections.waiting, proofs], [true, true, 0, 0]) // prettier-ignore
 
     // Proofs run aside: the server answers meanwhile, and one that is given up takes no other along.
     const task = { doc: after.job, version: 99, engine: '' }

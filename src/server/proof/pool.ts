@@ -50,6 +50,9 @@ export function summaryAside(id: string, task: SummaryTask, mostMs = MOST_MS): P
   return made
 }
 
+/** Proofs that are under way or wait for a thread. */
+export const proofsWaiting = (): number => holder.gateCrossProofs?.underWay.size ?? 0
+
 /** Ends the threads; the next summary starts new ones. */
 export async function closeProofs(): Promise<void> {
   const open = holder.gateCrossProofs

@@ -1,9 +1,7 @@
-import { database, guarded } from '@/server'
+import { database, guarded, healthOf } from '@/server'
 
 export const dynamic = 'force-dynamic'
 
+/** Whether the server and its database answer, and what stands in line. */
 export const GET = (request: Request) =>
-  guarded(request, async () => {
-    await database().sequelize.query('SELECT 1')
-    return Response.json({ ok: true })
-  })
+  guarded(request, async () => Response.json(await healthOf(database())))
