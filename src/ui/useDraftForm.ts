@@ -1,6 +1,7 @@
 'use client'
 
 import { yupResolver } from '@hookform/resolvers/yup'
+import equal from 'fast-deep-equal'
 import { useCallback, useEffect } from 'react'
 import {
   useForm,
@@ -22,6 +23,8 @@ export interface DraftForm<T extends FieldValues> {
   put: (change: Partial<T>) => void
   /** Starts afresh and forgets the draft, for when what was typed has arrived where it belongs. */
   clear: (values?: T) => void
+  /** What was sent has arrived: the draft is forgotten, unless somebody has typed on since. */
+  arrived: (sent: T) => void
 }
 
 /**
@@ -61,7 +64,8 @@ export function useDraftForm<T extends FieldValues>(
     },
     [key, reset],
   )
-  return { form, values, put, clear }
+  const arrived = useCallback((sent: T) => void (equal(form.getValues(), sent) && clear(sent)), [form, clear])
+  return { form, values, put, clear, arrived }
 }
 
 const storageKey = (key: string): string => `gate-cross-draft-${key}`

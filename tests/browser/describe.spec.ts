@@ -18,14 +18,16 @@ class Paper {
     await this.form.getByLabel(label, { exact: true }).selectOption({ label: option })
     this.used++
   }
+  private name = ''
   async type(label: string, value: string) {
+    if (label === 'Name') this.name = value
     await this.form.getByLabel(label, { exact: true }).fill(value)
     this.used++
   }
   /** Into the library, and into the job that is being made. */
   async done(most = 80) {
     await this.tap('Add it to the library')
-    await expect(this.form.getByRole('status')).toContainText('is in the library.')
+    await expect(this.form.getByRole('status')).toHaveText(`${this.name} is in the library.`)
     expect(this.used).toBeLessThanOrEqual(most)
     console.log(`  fields and taps: ${this.used}`)
     this.used = 0

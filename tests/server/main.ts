@@ -207,6 +207,11 @@ async function main(): Promise<void> {
       `  one proof ${alone.toFixed(0)} ms; the event loop while twelve ran: p99 ${waited.toFixed(1)} ms`,
     )
     expect('and nobody waits for one meanwhile', waited < alone, true)
+    // A limit that is shorter than the line: what waits its turn is not given up for waiting.
+    const inLine = await Promise.all(
+      Array.from({ length: 12 }, (_, i) => summaryAside(`inLine-${i}`, task, 5 * alone)),
+    )
+    expect('time in line is not its own', inLine.filter((s) => s.verdict !== many[0]!.verdict).length, 0)
     const [tooLong, fine, broken] = await Promise.all([
       summaryAside('late', { ...task, version: 100 }, 1),
       summaryAside('fine', { ...task, version: 101 }),

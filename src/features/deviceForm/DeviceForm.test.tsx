@@ -47,4 +47,26 @@ describe('the device form', () => {
     await waitFor(() => expect(screen.getByLabelText('Name')).toHaveValue('Half done'))
     expect(screen.getByLabelText('What it is')).toHaveValue('outdoorUnit')
   })
+
+  it('what is typed while the last device is on its way is not lost when that arrives', async () => {
+    let answer = () => {}
+    global.fetch = jest.fn(
+      (_: unknown, init?: { body?: string }) =>
+        new Promise((resolve) => {
+          const body = { device: JSON.parse(init?.body ?? '{}') as unknown }
+          const text = () => Promise.resolve(JSON.stringify(body))
+          answer = () => resolve({ ok: true, status: 201, json: () => Promise.resolve(body), text })
+        }),
+    ) as unknown as typeof fetch
+    render(<DeviceForm />)
+    await user.type(screen.getByLabelText('Name'), 'First')
+    await user.click(screen.getByRole('button', { name: 'Add it to the library' }))
+    await user.selectOptions(screen.getByLabelText('What it is'), 'stripKit')
+    await user.clear(screen.getByLabelText('Name'))
+    await user.type(screen.getByLabelText('Name'), 'Second')
+    answer()
+    expect(await screen.findByText('First is in the library.')).toBeInTheDocument()
+    expect(screen.getByLabelText('What it is')).toHaveValue('stripKit')
+    expect(screen.getByLabelText('Name')).toHaveValue('Second')
+  })
 })

@@ -47,13 +47,14 @@ export function DeviceForm({
   starts?: readonly Device[]
   onMade?: (device: Device) => void
 }) {
-  const { values: draft, put, clear } = useDraftForm<DeviceDraft>('device', draftSchema, START)
+  const { values: draft, put, arrived } = useDraftForm<DeviceDraft>('device', draftSchema, START)
   const [said, setSaid] = useState<string[] | null>(null)
   const save = async () => {
+    setSaid(null)
     const answer = await saveDevice(formatDevice(buildDevice(draft, idOf(draft))))
     setSaid(answer.ok ? [`${answer.device.name} is in the library.`] : answer.lines)
     if (answer.ok) {
-      clear(draft)
+      arrived(draft)
       onMade?.(answer.device)
     }
   }

@@ -117,7 +117,7 @@ export function ProfileEditor({ device, onSaved }: { device: Device; onSaved: ()
 function WayEditor({ device, way, onSaved }: { device: Device; way: number; onSaved: () => void }) {
   const fresh = useMemo((): Draft => draftOf(device, way), [device, way])
   const draft = `profile-${device.id}${way ? `-${way}` : ''}`
-  const { form, values, put, clear } = useDraftForm<Draft>(draft, draftSchema, fresh)
+  const { form, values, put, clear, arrived } = useDraftForm<Draft>(draft, draftSchema, fresh)
   const { rows, frame } = values
   const setRows = (next: ProfileRow[]) => put({ rows: next })
   const setFrame = (next: Draft['frame']) => put({ frame: next })
@@ -181,7 +181,7 @@ function WayEditor({ device, way, onSaved }: { device: Device; way: number; onSa
         : linesOf(answer, 'Not kept'),
     )
     if (!answer.ok) return
-    clear(values)
+    arrived(values)
     onSaved()
   }
   return (

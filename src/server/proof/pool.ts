@@ -1,5 +1,6 @@
 import { join } from 'node:path'
 import { availableParallelism } from 'node:os'
+import { Semaphore } from 'async-mutex'
 import Piscina from 'piscina'
 import type { Summary } from '@/jobfile'
 import type { SummaryTask } from './summarise'
@@ -14,20 +15,25 @@ const WORKER = join('.next', 'server', 'proof.worker.cjs')
 const holder = globalThis as typeof globalThis & { gateCrossProofs?: Proofs | undefined }
 interface Proofs {
   pool: Piscina<SummaryTask, Summary>
+  /** One for each thread: the time of a proof begins when it does, not while it stands in line. */
+  turns: Semaphore
   /** The one that is being worked out for a job's revision: who asks meanwhile waits for the same. */
   underWay: Map<string, Promise<Summary>>
 }
+
+/** One core stays with whoever answers requests. */
+const THREADS = Math.max(1, Math.min(4, availableParallelism() - 1))
 
 function proofs(): Proofs {
   return (holder.gateCrossProofs ??= {
     pool: new Piscina<SummaryTask, Summary>({
       filename: join(process.cwd(), WORKER),
       minThreads: 1,
-      // One core stays with whoever answers requests.
-      maxThreads: Math.max(1, Math.min(4, availableParallelism() - 1)),
+      maxThreads: THREADS,
       idleTimeout: 30_000,
       resourceLimits: { maxOldGenerationSizeMb: MOST_MB },
     }),
+    turns: new Semaphore(THREADS),
     underWay: new Map(),
   })
 }
@@ -38,12 +44,12 @@ function proofs(): Proofs {
  * @param id the job's
  */
 export function summaryAside(id: string, task: SummaryTask, mostMs = MOST_MS): Promise<Summary> {
-  const { pool, underWay } = proofs()
+  const { pool, turns, underWay } = proofs()
   const key = `${id} ${task.version}`
   const known = underWay.get(key)
   if (known) return known
-  const made = pool
-    .run(task, { signal: AbortSignal.timeout(mostMs) })
+  const made = turns
+    .runExclusive(() => pool.run(task, { signal: AbortSignal.timeout(mostMs) }))
     .catch((e: unknown) => givenUp(task, e instanceof Error ? e : new Error(String(e)), mostMs))
     .finally(() => underWay.delete(key))
   underWay.set(key, made)
