@@ -209,7 +209,7 @@ async function main(): Promise<void> {
     expect('and nobody waits for one meanwhile', waited < alone, true)
     // A limit that is shorter than the line: what waits its turn is not given up for waiting.
     const inLine = await Promise.all(
-      Array.from({ length: 12 }, (_, i) => summaryAside(`inLine-${i}`, task, 5 * alone)),
+      Array.from({ length: 12 }, (_, i) => summaryAside(`inLine-${i}`, task, Math.ceil(5 * alone))),
     )
     expect('time in line is not its own', inLine.filter((s) => s.verdict !== many[0]!.verdict).length, 0)
     const [tooLong, fine, broken] = await Promise.all([
