@@ -18,7 +18,7 @@ const LIMITS = Object.freeze({ depth: 64, list: 5000, values: 400_000, problems:
 /** What no text of a file may hold: a NUL, which the database does not take, and half of a character. */
 const UNSOUND = /[\0\p{Cs}]/u
 /** Names that every object has without being given them: a field of that name would be found where there is none. */
-const INHERITED = new Set(Object.getOwnPropertyNames(Object.prototype))
+export const INHERITED: ReadonlySet<string> = new Set(Object.getOwnPropertyNames(Object.prototype))
 
 /** What is wrong with a value by itself, whatever should stand there; null where nothing is. */
 function unsound(value: unknown): string | null {

@@ -1,4 +1,5 @@
 import * as yup from 'yup'
+import { INHERITED } from './problem'
 
 /** What a lazy Yup schema stands for, kept beside it, since Yup itself cannot say. */
 export type LazyMeaning =
@@ -79,9 +80,7 @@ export function named(name: string, schema: () => yup.ISchema<unknown>) {
   )
 }
 
-/** No name that every object inherits: something by that name would be found where nothing is. */
-const INHERITED = Object.getOwnPropertyNames(Object.prototype).join('|')
-const ID = new RegExp(`^(?!(?:${INHERITED})$)[A-Za-z0-9@_-]{1,64}$`)
+const ID = new RegExp(`^(?!(?:${[...INHERITED].join('|')})$)[A-Za-z0-9@_-]{1,64}$`)
 const WHEN =
   /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])T([01]\d|2[0-3]):[0-5]\d(:[0-5]\d(\.\d{1,9})?)?(Z|[+-]\d\d:\d\d)$/
 const EXAMPLE = 'a date and time such as 2026-11-26T09:00:00Z'

@@ -1,6 +1,5 @@
-import type { DeviceDraft } from '../equipment'
-import type { Device, Expr, Mode, Part, Setting } from '../equipment'
-import { rowParts, rowsOn } from './heaterRows'
+import type { Device, DeviceDraft, Expr, Mode, Part, Setting } from '../equipment'
+import { coilId, coilsAmong, rowParts, rowsOn } from './heaterRows'
 import {
   all,
   any,
@@ -59,14 +58,13 @@ export function airHandler(d: Device, draft: DeviceDraft): Device {
   const parts: Part[] = [...supply.parts]
   const modes: Mode[] = [...supply.modes]
   const settings: Setting[] = []
-  const banks = (['W1', 'W2', 'W3'] as const).filter((w) => has(d, w))
+  const banks = coilsAmong(draft.terminals)
   const rows = own ? rowsOn(draft).map((r) => ({ ...r, circuit: 1 as const })) : []
-  const coilOf = (w: string) => `k${w.slice(1)}`
   const wet = draft.heat === 'none' ? [] : banks
-  if (own) parts.push(...banks.map((w) => coil(coilOf(w), w, `Heat ${draft.switchedBy} on ${w}`, 8)))
+  if (own) parts.push(...banks.map((w) => coil(coilId(w), w, `Heat ${draft.switchedBy} on ${w}`, 8)))
   else if (draft.severalSpeeds || draft.blowerOnW)
     parts.push(...wet.map((w) => input(`${w.toLowerCase()}In`, w)))
-  const heard = wet.map((w) => on(own ? coilOf(w) : `${w.toLowerCase()}In`))
+  const heard = wet.map((w) => on(own ? coilId(w) : `${w.toLowerCase()}In`))
   const called = heard.length ? [any(...heard)] : []
   // Without it the thermostat has to call for the fan: a board gives the heating speed then, too.
   const starts: Expr[] = draft.blowerOnW ? called : []
@@ -87,7 +85,7 @@ export function airHandler(d: Device, draft: DeviceDraft): Device {
     parts.push({ kind: 'path', id: 'kitFan', a: 'BL', b: draft.severalSpeeds ? 'mheat' : 'BLm', ohms: 0.01 })
   }
   rows.forEach((row, i) => {
-    const made = rowParts(draft, row, i + 1, on(coilOf(row.by)))
+    const made = rowParts(draft, row, i + 1, on(coilId(row.by)))
     parts.push(...made.parts)
     modes.push(...made.modes)
   })

@@ -1,5 +1,4 @@
-import type { DeviceDraft, DraftKind } from '../equipment'
-import type { Device, DeviceKind } from '../equipment'
+import type { Device, DeviceDraft, DeviceKind, DraftKind } from '../equipment'
 import { airHandler } from './airHandler'
 import { keptDraft, OFFERED } from './draft'
 import { furnace } from './furnace'

@@ -1,5 +1,4 @@
-import type { DeviceDraft } from '../equipment'
-import type { Device, Expr, Mode, Part, Setting } from '../equipment'
+import type { Device, DeviceDraft, Expr, Mode, Part, Setting } from '../equipment'
 import {
   all,
   any,

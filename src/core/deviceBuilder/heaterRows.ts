@@ -1,5 +1,4 @@
-import type { DeviceDraft, DraftRow } from '../equipment'
-import type { Ahead, Expr, Mode, Part } from '../equipment'
+import type { Ahead, DeviceDraft, DraftRow, Expr, Mode, Part } from '../equipment'
 import { BACKUP_CALLS, contact, inMode, load, mode } from './pieces'
 
 /** The two legs of each line circuit of a kit. */
@@ -8,9 +7,14 @@ export const LEGS: Record<DraftRow['circuit'], readonly [string, string]> = {
   2: ['L3', 'L4'],
   3: ['L5', 'L6'],
 }
+/** The coils of heater rows that stand among some terminals, first to last; and what each is called inside the device. */
+export const coilsAmong = (terminals: readonly string[]): DraftRow['by'][] =>
+  (['W1', 'W2', 'W3'] as const).filter((w) => terminals.includes(w))
+export const coilId = (w: DraftRow['by']): string => `k${w.slice(1)}`
+
 /** The rows as the device can have them: one on a coil that it lacks is on its first. */
 export function rowsOn(draft: DeviceDraft): DraftRow[] {
-  const coils = (['W1', 'W2', 'W3'] as const).filter((w) => draft.terminals.includes(w))
+  const coils = coilsAmong(draft.terminals)
   const [first] = coils
   return first ? draft.rows.map((r) => (coils.includes(r.by) ? r : { ...r, by: first })) : []
 }
@@ -85,7 +89,7 @@ export interface Bank {
 
 /** The bank table: W1, W1 with W2, and all, as far as there are rows. */
 export function bankTable(rows: readonly DraftRow[]): Bank[] {
-  const coils = (['W1', 'W2', 'W3'] as const).filter((w) => rows.some((r) => r.by === w))
+  const coils = coilsAmong(rows.map((r) => r.by))
   return coils.map((_, i) => {
     const these = coils.slice(0, i + 1)
     const on = rows.flatMap((r, n) => (these.includes(r.by) ? [{ ...r, number: n + 1 }] : []))

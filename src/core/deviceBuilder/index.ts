@@ -1,5 +1,5 @@
 export { buildDevice } from './buildDevice'
 export { draftOf, freshDraft, OFFERED, outputsOf } from './draft'
 export { FIELDS, fieldsOf, tellsRows, type DraftField, type PlainKey } from './fields'
-export { bankTable, rowsOn, type Bank } from './heaterRows'
+export { bankTable, coilsAmong, rowsOn, type Bank } from './heaterRows'
 export { changesOf, type DraftChange } from './changes'

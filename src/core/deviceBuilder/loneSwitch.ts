@@ -1,5 +1,4 @@
-import type { DeviceDraft } from '../equipment'
-import type { Device } from '../equipment'
+import type { Device, DeviceDraft } from '../equipment'
 import { COMPRESSOR_CALLS, contact, figure, inMode, mode } from './pieces'
 
 /** °F between closing and opening of an outdoor thermostat whose paper does not say. */

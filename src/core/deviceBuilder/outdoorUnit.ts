@@ -1,5 +1,4 @@
-import type { DeviceDraft } from '../equipment'
-import type { Device, Expr, Mode, Part, Setting } from '../equipment'
+import type { Device, DeviceDraft, Expr, Mode, Part, Setting } from '../equipment'
 import {
   all,
   any,
@@ -23,8 +22,8 @@ import {
 
 const COOLING = COMPRESSOR_CALLS.filter((c) => !HEAT_PUMP_CALLS.includes(c))
 
-/** Terminals that a reversing valve may be on. */
-export const VALVES = ['OB', 'O', 'B'] as const
+/** The terminal that the reversing valve is on. */
+export const valveTerminal = (d: Device): string | undefined => ['OB', 'O', 'B'].find((v) => has(d, v))
 
 /** What the board of an outdoor unit is doing. */
 export const boardMode = (): Mode => ({
@@ -68,7 +67,7 @@ export function compressorParts(d: Device, draft: DeviceDraft, holds: Expr | nul
   const { terminals, bus } = byBus(d)
   const runs = inMode('board', 'normal', 'defrost')
   const idle = inMode('board', 'normal', 'lockout')
-  const valve = VALVES.find((v) => has(d, v))
+  const valve = valveTerminal(d)
   const parts = [
     contact('boardY', ['Y', 'yb'], 'board', 'Board, compressor output', all(runs, terminals, holds)),
     ...(bus ? [contact('busY', ['R', 'yb'], 'board', 'Board, compressor by the bus', all(bus, { call: COMPRESSOR_CALLS }, runs, holds))] : []),
@@ -116,7 +115,7 @@ export function outdoorUnit(d: Device, draft: DeviceDraft): Device {
     parts.push({ kind: 'load', id: 'busIn', a: 'D1', b: 'D2', label: 'Bus receiver', volts: 12, va: 0.02, powerFactor: 1, pullIn: 6, dropOut: 3 }) // prettier-ignore
     settings.push(choice('selector', 'Control selector', 'set', [['24V', '24 V terminals'], ['bus', 'Communicating bus']], '24V', 'selector')) // prettier-ignore
   }
-  if (VALVES.some((v) => has(d, v))) settings.push(valveSetting('plate', draft))
+  if (valveTerminal(d)) settings.push(valveSetting('plate', draft))
   if (has(d, 'W')) {
     const sends = [
       ...(draft.defrostW ? [inMode('board', 'defrost')] : []),

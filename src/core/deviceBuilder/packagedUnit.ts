@@ -1,8 +1,7 @@
-import type { DeviceDraft } from '../equipment'
-import type { Device, Mode, Part, Setting } from '../equipment'
+import type { Device, DeviceDraft, Mode, Part, Setting } from '../equipment'
 import { furnaceSpeeds, gasTrain } from './furnace'
-import { rowParts, rowsOn } from './heaterRows'
-import { boardMode, compressorParts, VALVES } from './outdoorUnit'
+import { coilId, rowParts, rowsOn } from './heaterRows'
+import { boardMode, compressorParts, valveTerminal } from './outdoorUnit'
 import {
   all,
   any,
@@ -40,7 +39,7 @@ export function packagedUnit(d: Device, draft: DeviceDraft): Device {
       ...compressorParts(d, draft, holds),
     ],
     modes: [boardMode(), ...supply.modes, ...heat.modes],
-    settings: [...(VALVES.some((v) => has(d, v)) ? [valveSetting('plate', draft)] : []), ...heat.settings],
+    settings: [...(valveTerminal(d) ? [valveSetting('plate', draft)] : []), ...heat.settings],
     plate: {
       volts: 240,
       transformerVa: draft.transformerVa,
@@ -63,18 +62,17 @@ interface Heat {
 function strips(d: Device, draft: DeviceDraft): Heat {
   const banks = (['W1', 'W2'] as const).filter((w) => has(d, w))
   const e = has(d, 'E') ? [on('eIn')] : []
-  const coilOf = (w: string) => `k${w.slice(1)}`
   const tempered = all(inMode('board', 'defrost'), { set: 'tempered', is: ['on'] }, on('ySense'))
   const parts: Part[] = [...(e.length ? [input('eIn', 'E')] : [])]
   for (const [i, w] of banks.entries()) {
     const heard = `${w.toLowerCase()}In`
     parts.push(
       input(heard, w),
-      contact(`${coilOf(w)}drive`, ['R', `${coilOf(w)}n`], 'board', `Board, bank ${i + 1}`, any(on(heard), ...e, ...(i === 0 ? [tempered] : []))),
-      coil(coilOf(w), `${coilOf(w)}n`, `Strip relay of bank ${i + 1}`),
+      contact(`${coilId(w)}drive`, ['R', `${coilId(w)}n`], 'board', `Board, bank ${i + 1}`, any(on(heard), ...e, ...(i === 0 ? [tempered] : []))),
+      coil(coilId(w), `${coilId(w)}n`, `Strip relay of bank ${i + 1}`),
     ) // prettier-ignore
   }
-  const starts = any(on('gIn'), ...banks.map((w) => on(coilOf(w))))
+  const starts = any(on('gIn'), ...banks.map((w) => on(coilId(w))))
   parts.push(
     contact('fanDrive', ['L1d', 'BLm'], 'board', 'Board, blower', all(on('logic'), starts)),
     motor('blower', ['BLm', 'L2'], 'Blower', 240, draft.blowerVa, { what: 'blower' }),
@@ -82,7 +80,7 @@ function strips(d: Device, draft: DeviceDraft): Heat {
   const modes: Mode[] = []
   const rows = rowsOn(draft)
   rows.forEach((row, i) => {
-    const made = rowParts(draft, { ...row, circuit: 1 }, i + 1, on(coilOf(row.by)))
+    const made = rowParts(draft, { ...row, circuit: 1 }, i + 1, on(coilId(row.by)))
     parts.push(...made.parts)
     modes.push(...made.modes)
   })

@@ -1,7 +1,6 @@
-import type { DeviceDraft } from '../equipment'
-import type { Device, Mode, Part } from '../equipment'
-import { circuitsOf, LEGS, rowParts, rowsOn } from './heaterRows'
-import { breakerFor, coil, contact, has, lineTerminals, on } from './pieces'
+import type { Device, DeviceDraft, Mode, Part } from '../equipment'
+import { circuitsOf, coilId, coilsAmong, LEGS, rowParts, rowsOn } from './heaterRows'
+import { breakerFor, coil, contact, lineTerminals, on } from './pieces'
 
 const ORDINAL = { W1: 'First', W2: 'Second', W3: 'Third' }
 
@@ -11,12 +10,11 @@ export function stripKit(d: Device, draft: DeviceDraft): Device {
   const rows = rowsOn(draft)
   const circuits = circuitsOf(rows)
   lineTerminals(d, circuits.flatMap((n) => LEGS[n])) // prettier-ignore
-  const coils = (['W1', 'W2', 'W3'] as const).filter((w) => has(d, w))
-  const id = (w: string) => `k${w.slice(1)}`
-  const parts: Part[] = coils.map((w) => coil(id(w), w, `${ORDINAL[w]} ${switchedBy}`, 8))
+  const coils = coilsAmong(draft.terminals)
+  const parts: Part[] = coils.map((w) => coil(coilId(w), w, `${ORDINAL[w]} ${switchedBy}`, 8))
   const modes: Mode[] = []
   rows.forEach((row, i) => {
-    const made = rowParts(draft, row, i + 1, on(id(row.by)))
+    const made = rowParts(draft, row, i + 1, on(coilId(row.by)))
     parts.push(...made.parts)
     modes.push(...made.modes)
   })
@@ -29,7 +27,7 @@ export function stripKit(d: Device, draft: DeviceDraft): Device {
       role: 'harness',
       about: 'Feeds the blower whenever the first bank is on.',
     })
-    parts.push(contact('interlock', ['L1', 'BL'], switchedBy, 'Blower interlock', on(id(first))))
+    parts.push(contact('interlock', ['L1', 'BL'], switchedBy, 'Blower interlock', on(coilId(first))))
   }
   const watts = rows.reduce((sum, r) => sum + r.watts, 0)
   return {

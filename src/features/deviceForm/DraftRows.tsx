@@ -1,7 +1,7 @@
 'use client'
 
 import { Trash2 } from 'lucide-react'
-import { bankTable, rowsOn } from '@/core/deviceBuilder'
+import { bankTable, coilsAmong, rowsOn } from '@/core/deviceBuilder'
 import type { DeviceDraft, DraftRow } from '@/core/equipment'
 import { Button, Field, SelectField, TypedInput } from '@/ui'
 import { bankWords } from '@/words'
@@ -20,7 +20,7 @@ export function DraftRows({
   const { rows } = draft
   const change = (at: number, to: Partial<DraftRow>) =>
     put({ rows: rows.map((r, i) => (i === at ? { ...r, ...to } : r)) })
-  const coils = (['W1', 'W2', 'W3'] as const).filter((w) => draft.terminals.includes(w))
+  const coils = coilsAmong(draft.terminals)
   const circuits = draft.kind === 'stripKit'
   return (
     <fieldset className="mt-3">
