@@ -139,6 +139,18 @@ describe('a house of every family, from forms alone', () => {
     )
     expect(runs(strips, 'heat1', 30, { 'od.board': 'defrost' })).toEqual(expect.arrayContaining(['od.row1']))
     const gas = make('packagedUnit', { fuel: 'natural', terminals: ['R', 'C', 'G', 'Y', 'O', 'W1'] })
+    const told = {
+      fuel: 'natural',
+      inputBtuh: 60000,
+      efficiency: 81,
+      riseLow: 30,
+      riseHigh: 60,
+      together: true,
+    } as const
+    // What its plate says of the burner is kept as a furnace's is.
+    expect(make('packagedUnit', told).plate).toMatchObject({
+      burnerStages: 2, inputBtuh: 60000, efficiency: 0.81, riseLow: 30, riseHigh: 60, togetherAllowed: true,
+    }) // prettier-ignore
     const inst = house([
       piece('tstat', 'wall', make('thermostat', DUAL), SENSED),
       piece('od', 'north', gas),

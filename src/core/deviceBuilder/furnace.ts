@@ -112,16 +112,15 @@ const delay = (draft: DeviceDraft): Setting[] =>
     ? [figure('fanOffDelay', 'Blower off delay', 'set', [0, draft.delayMost], 's', Math.min(90, draft.delayMost), 'fanOffDelay', 30)]
     : [] // prettier-ignore
 
-function burnerPlate(draft: DeviceDraft, stages: number): Device['plate'] {
+/** What the plate says of the burner; what it does not say is left out. */
+export function burnerPlate(draft: DeviceDraft, stages: number): Device['plate'] {
   return {
-    volts: 120,
     burnerStages: stages,
     ...(draft.inputBtuh > 0 ? { inputBtuh: draft.inputBtuh } : {}),
     ...(draft.efficiency > 0 ? { efficiency: draft.efficiency / 100 } : {}),
     ...(draft.riseHigh > draft.riseLow ? { riseLow: draft.riseLow, riseHigh: draft.riseHigh } : {}),
     ...(draft.temperDefrost ? { temperDefrost: true } : {}),
     ...(draft.gasSwitch === 'none' ? {} : { gasSwitchCircuit: draft.gasSwitch }),
-    transformerVa: draft.transformerVa,
   }
 }
 
@@ -151,7 +150,7 @@ function gasFurnace(d: Device, draft: DeviceDraft): Device {
     ],
     modes: [...supply.modes, ...gas.modes],
     settings: [...gas.settings, ...delay(draft)],
-    plate: burnerPlate(draft, has(d, 'W2') ? 2 : 1),
+    plate: { volts: 120, ...burnerPlate(draft, has(d, 'W2') ? 2 : 1), transformerVa: draft.transformerVa },
   }
 }
 
@@ -199,6 +198,6 @@ function oilFurnace(d: Device, draft: DeviceDraft): Device {
       airMode(),
     ],
     settings: [coilSetting(draft), ...delay(draft)],
-    plate: burnerPlate(draft, 1),
+    plate: { volts: 120, ...burnerPlate(draft, 1), transformerVa: draft.transformerVa },
   }
 }

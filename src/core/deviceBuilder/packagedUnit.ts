@@ -1,5 +1,5 @@
 import type { Device, DeviceDraft, Mode, Part, Setting } from '../equipment'
-import { furnaceSpeeds, gasTrain } from './furnace'
+import { burnerPlate, furnaceSpeeds, gasTrain } from './furnace'
 import { coilId, rowParts, rowsOn } from './heaterRows'
 import { boardMode, compressorParts, valveTerminal } from './outdoorUnit'
 import {
@@ -111,11 +111,8 @@ function burner(d: Device, draft: DeviceDraft): Heat {
     modes: gas.modes,
     settings: gas.settings,
     plate: {
-      burnerStages: has(d, 'W2') ? 2 : 1,
-      ...(draft.inputBtuh > 0 ? { inputBtuh: draft.inputBtuh } : {}),
-      ...(draft.efficiency > 0 ? { efficiency: draft.efficiency / 100 } : {}),
+      ...burnerPlate(draft, has(d, 'W2') ? 2 : 1),
       ...(draft.together ? { togetherAllowed: true } : {}),
-      ...(draft.temperDefrost ? { temperDefrost: true } : {}),
     },
   }
 }
