@@ -1,0 +1,38 @@
+export { airflowOf, densityRatio, riseOf } from './air'
+export { CLIMATES, climateYear, monthTexts, weatherOf, type Climate, type ClimateChoice } from './climates'
+export { breakEvenCop, BTU_PER_KWH, FUELS, HEAT_CONTENT, type Fuel } from './fuel'
+export {
+  DEFAULT_INDOOR_F,
+  lineBy,
+  linesOf,
+  loadAt,
+  loadLineOf,
+  noHeat,
+  wantedFor,
+  type LoadLine,
+  type UnitFigures,
+} from './loadLine'
+export { kwhAt, meanKwh, type Prices, type RatePeriod } from './prices'
+export {
+  BILL_FUELS,
+  HOUSE_VALUES,
+  houseValue,
+  LOAD_WAYS,
+  UNKNOWN_HOUSE,
+  VALUE_SOURCES,
+  type BillFuel,
+  type House,
+  type HouseValue,
+  type LoadWay,
+  type Sourced,
+  type ValueSource,
+} from './values'
+export {
+  binned,
+  degreeDaysBelow,
+  designTemperature,
+  MONTH_HOURS,
+  monthAndHour,
+  YEAR_HOURS,
+  type Weather,
+} from './weather'
