@@ -6,6 +6,7 @@ import { isRaw, type Problem } from './problem'
 import { id, shape } from './schemaKit'
 import { FRESH_COMMISSIONING } from './sections/commissioning'
 import type { PlacedEntry } from './sections/gear'
+import { FRESH_HOUSE } from './sections/house'
 import { JOB_VERSION, SECTIONS, type Job } from './sections/registry'
 import type { Raw, Section } from './sections/section'
 import { FRESH_SETUP } from './sections/setup/setupSchema'
@@ -30,10 +31,11 @@ export const NAMED_LISTS: ReadonlyMap<string, string> = new Map(
 export const referenceProblems = (job: Job): Problem[] => sections.flatMap((s) => s.references?.(job) ?? [])
 
 /** The parts of a new job in which nothing has been entered yet. */
-export const freshParts = (): Pick<Job, 'readings' | 'setup' | 'commissioning' | 'prices'> => ({
+export const freshParts = (): Pick<Job, 'readings' | 'setup' | 'commissioning' | 'house' | 'prices'> => ({
   readings: [],
   setup: FRESH_SETUP,
   commissioning: FRESH_COMMISSIONING,
+  house: FRESH_HOUSE,
   prices: {},
 })
 

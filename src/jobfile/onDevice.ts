@@ -35,5 +35,7 @@ export const jobSeen = (job: Job, inst: Installation = installationOf(job)): Job
   plates: job.commissioning.plates,
   staticInWc: job.commissioning.air.staticInWc ?? null,
   prices: job.prices,
+  house: job.house,
+  climate: job.house.climate ?? null,
   tested: job.readings.length > 0,
 })

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { readFileSync } from 'node:fs'
 import { check, cut, parseDevice, parseJob, pushSchema, readJson, sentence, type Checked } from '.'
+import { JOB_VERSION } from './sections/registry'
 
 const job = readFileSync('demo/jobs/quillfeather-lane.json', 'utf8')
 const device = readFileSync('library/teasel-k2.json', 'utf8')
@@ -55,7 +56,7 @@ describe('an operation on its way', () => {
     base: 0,
     ops: [
       {
-        opId: 'a', client: 'b', who: '', at, docVersion: 4, seen: 0,
+        opId: 'a', client: 'b', who: '', at, docVersion: JOB_VERSION, seen: 0,
         op: { kind: 'setField', field: 'note', value: note },
       },
     ],

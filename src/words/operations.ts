@@ -34,6 +34,12 @@ const OPERATION_WORDS: Words = {
   setPlate: (inst, op) => `the plate of ${refWords(inst, op.ref)}`,
   setAir: () => 'what was measured of the air',
   setPrice: () => 'a price',
+  setCurrency: () => 'the currency',
+  setRates: () => 'prices by the hour',
+  setHouse: () => 'a number of the house',
+  setHouseChoice: () => 'how the house is reckoned',
+  setClimate: () => 'the climate',
+  clearClimate: () => 'the climate taken away',
   restore: (_, op) =>
     op.changes.length === 1 ? 'an edit taken back' : `an edit of ${op.changes.length} places taken back`,
   batch: (inst, op) => {
@@ -64,6 +70,8 @@ export function placeWords(inst: Installation, path: string): string {
       return 'the setup'
     case 'commissioning':
       return 'what was read on site'
+    case 'house':
+      return name === 'climate' ? 'the climate' : 'a number of the house'
     case 'prices':
       return 'a price'
     default:

@@ -1,6 +1,7 @@
 import { UNKNOWN_SITE } from '@/core/installation'
 import { INTENTS } from '@/core/equipment'
-import { INTENTS_BY_GROUP, QUESTIONS, recommend, STRATEGIES } from '@/core/setup'
+import { STRATEGIES } from '@/core/crossing'
+import { INTENTS_BY_GROUP, QUESTIONS, recommend } from '@/core/setup'
 import { demoInstallation, libraryDevice } from '../../tests/helpers/demo'
 import {
   findingWords,

@@ -1,6 +1,7 @@
 import type { Installation } from '@/core/installation'
 import type { Finding } from '@/core/rules'
-import type { LineKind, NumberAsked, Question, Strategy, SheetLine } from '@/core/setup'
+import type { Strategy } from '@/core/crossing'
+import type { LineKind, NumberAsked, Question, SheetLine } from '@/core/setup'
 import { refWords } from './names'
 
 export const QUESTION_WORDS: Record<Question, { asks: string; answers: Record<string, string> }> = {

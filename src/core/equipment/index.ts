@@ -55,6 +55,7 @@ export {
   SITE_TEXTS,
   type Plate,
   type PlateField,
+  type OutdoorUnitPlate,
   type Rating,
   type SitePlate,
 } from './plates'

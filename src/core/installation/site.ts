@@ -1,4 +1,5 @@
 import type { SitePlate } from '../equipment'
+import { UNKNOWN_HOUSE, type ClimateChoice, type House, type Prices } from '../house'
 import type { Installation } from './installation'
 
 /** What is known of a house beside its gear, wiring and settings. */
@@ -9,8 +10,10 @@ export interface Site {
   plates: Readonly<Record<string, SitePlate>>
   /** in.w.c.: total external static pressure as measured; null: not measured. */
   staticInWc: number | null
-  /** Money a kWh; money a therm or gallon. */
-  prices: { readonly kwh?: number; readonly fuel?: number }
+  prices: Prices
+  house: House
+  /** The weather that the year is reckoned with; null: none is chosen. */
+  climate: ClimateChoice | null
   /** Whether the start-up readings have been taken. */
   tested: boolean
 }
@@ -26,5 +29,7 @@ export const UNKNOWN_SITE: Site = Object.freeze({
   plates: {},
   staticInWc: null,
   prices: {},
+  house: UNKNOWN_HOUSE,
+  climate: null,
   tested: false,
 })

@@ -1,4 +1,5 @@
 import { makeRef, settingValue, splitRef, wireSize, type Installation, type Placed } from '../installation'
+import { AMPACITY, nextBreaker } from '../kit'
 import { feedsOf, ofKind, stripLoad } from '../query'
 import { tolerances } from '../tolerances'
 import { breach } from './breach'
@@ -12,15 +13,6 @@ type Code =
   | 'conductorUnderLoad'
   | 'breakerOverConductor'
 
-/** A, copper at 75 °C by AWG (NEC 310.16): the most that a conductor may be asked for, whatever its cable. */
-const AMPACITY_75: Readonly<Record<number, number>> = {
-  14: 20, 12: 25, 10: 35, 8: 50, 6: 65, 4: 85, 3: 100, 2: 115,
-} // prettier-ignore
-/** A: standard ratings of breakers and fuses (NEC 240.6). */
-const STANDARD = [15, 20, 25, 30, 35, 40, 45, 50, 60, 70, 80, 90, 100, 110, 125]
-
-const nextStandard = (amps: number): number => STANDARD.find((s) => s >= amps) ?? Infinity
-
 interface LineCircuit {
   feed: Placed
   /** A; null: not known. */
@@ -32,7 +24,7 @@ interface LineCircuit {
 function circuitOfFeed(inst: Installation, feed: Placed): LineCircuit {
   const gauges = inst.wires
     .filter((w) => [w.a, w.b].some((end) => end !== null && splitRef(end).placed === feed.ref))
-    .map((w) => AMPACITY_75[wireSize(inst, w).gauge])
+    .map((w) => AMPACITY.copper75[wireSize(inst, w).gauge])
     .filter((a) => a !== undefined)
   const breaker = settingValue(feed, 'breakerA')
   return {
@@ -93,7 +85,7 @@ export const lineCircuits: JobRule<'lineCircuits', Code> = {
         found.push(...breach<Code>('breakerUnderLoad', [at], breaker, load))
       if (mca === undefined && ampacity !== null && ampacity < load)
         found.push(...breach<Code>('conductorUnderLoad', [only.feed.ref, p.ref], ampacity, load))
-      if (strips && breaker !== null && ampacity !== null && breaker > nextStandard(ampacity))
+      if (strips && breaker !== null && ampacity !== null && breaker > nextBreaker(ampacity))
         found.push(...breach<Code>('breakerOverConductor', [at], breaker, ampacity))
       return found
     })

@@ -3,7 +3,6 @@ export { isShown, keyInSheet, type Sheet, type SheetLine } from './sheet'
 export { ledPattern, type LineKind, type Step } from './steps'
 export { clearingOf, type Clearing } from './clear'
 export { expressedIn, INTENT_GROUPS, INTENTS_BY_GROUP, type Expressed, type IntentGroup } from './intents'
-export { breakEvenCop, breakEvenF } from './breakEven'
 export {
   breakEvenAt,
   HOURS,
@@ -12,11 +11,9 @@ export {
   QUESTIONS,
   questionsFor,
   recommend,
-  STRATEGIES,
   type Answers,
   type Question,
   type Recommended,
-  type Strategy,
 } from './interview'
 export { COLUMNS, EMPTY_ROW, type Column, type ProfileRow } from './profileRow'
 export { frameOf, profileRowsOf, withRows } from './profileRows'

@@ -1,6 +1,7 @@
 import { demoInstallation } from '../../../tests/helpers/demo'
 import { makeRef, UNKNOWN_SITE, type Installation, type JobSeen, type Site } from '../installation'
-import { breakEvenCop, breakEvenF, QUESTIONS, questionsFor, recommend, STRATEGIES } from '.'
+import { STRATEGIES } from '../crossing'
+import { QUESTIONS, questionsFor, recommend } from '.'
 
 const tallow = demoInstallation('tallow-mill')
 const seen = (
@@ -29,16 +30,6 @@ const PRICED: Partial<Site> = {
 const valueOf = (list: ReturnType<typeof recommend>, at: string) => list.find((r) => r.at === at)?.value
 
 describe('the interview', () => {
-  it('break-even by hand: $0.14 a kWh against $1.10 a therm at 95 %', () => {
-    // (0.14 / 3412) / (1.10 / 95,000) = 4.1032e-5 / 1.15789e-5 = 3.5437
-    expect(breakEvenCop(0.14, 1.1, 'gas', 0.95)).toBeCloseTo(3.5437, 3)
-    // COP 3.6 at 47 and 2.2 at 17: 17 + (3.5437 − 2.2) / 1.4 · 30 = 45.79 °F
-    expect(breakEvenF(3.5437, 2.2, 3.6)).toBeCloseTo(45.79, 1)
-    // LP at $2.60: 2.60 / (91,500 · 0.95) = 2.9911e-5; the COP is 1.372.
-    expect(breakEvenCop(0.14, 2.6, 'lp', 0.95)).toBeCloseTo(1.372, 3)
-    expect(breakEvenF(3, 3.6, 2.2)).toBeNull()
-  })
-
   it('recommends the break-even changeover only where the prices and the ratings are known', () => {
     expect(valueOf(recommend(seen(tallow, {}, PRICED), 'breakEven'), 'tstat.changeover')).toBe(46)
     expect(

@@ -12,7 +12,16 @@ import {
 import { applyFix, jobFindings, type Finding } from '../rules'
 import type { Intent, Value } from '../equipment'
 import { defaultOf, splitRef, type Installation, type JobSeen, type Ref } from '../installation'
-import { breakEvenCop, breakEvenF, BTU_PER_KWH } from './breakEven'
+import { meanKwh, weatherOf } from '../house'
+import {
+  auxGate,
+  balanceOf,
+  breakEven,
+  breakEvenGate,
+  heatersOf,
+  STRATEGY_INTENTS,
+  type Strategy,
+} from '../crossing'
 import { isAllowed } from './codec'
 import { expressedIn } from './intents'
 
@@ -71,32 +80,6 @@ const DEEP_FILTER_IN = 4
 export const HOURS = ['wake', 'leave', 'back', 'sleep'] as const
 export type Answers = Readonly<Record<string, string>>
 
-/** Schools of practice: each a whole group of intents. */
-export const STRATEGIES = [
-  'runAlways', 'fixedLine', 'comfortSwitch', 'breakEven', 'stageDriven', 'emergencyOnly', 'temperedDefrost',
-  'coldDefrost', 'fiveMinutes', 'twoMinutes',
-] as const // prettier-ignore
-export type Strategy = (typeof STRATEGIES)[number]
-const STRATEGY_INTENTS: Record<Strategy, Partial<Record<Intent, Value>>> = {
-  runAlways: { useCompressorLockout: 'off', useAuxLockout: 'on', auxLockout: 40, outdoorSwitch: 40, changeover: 0 },
-  fixedLine: {
-    useCompressorLockout: 'on', compressorLockout: 32, useAuxLockout: 'on', auxLockout: 50, outdoorSwitch: 50,
-    changeover: 32,
-  },
-  comfortSwitch: { useCompressorLockout: 'off', useAuxLockout: 'off', changeover: 45 },
-  // Its changeover is worked out from prices and ratings: see breakEvenWish.
-  breakEven: { useCompressorLockout: 'off', useAuxLockout: 'off' },
-  stageDriven: { inCharge: 'stage', useCompressorLockout: 'off', useAuxLockout: 'off' },
-  emergencyOnly: {
-    useCompressorLockout: 'off', useAuxLockout: 'on', auxLockout: 0, outdoorSwitch: 0, stripsWithHeatPump: 'no',
-    stripsInDefrost: 'no',
-  },
-  temperedDefrost: { stripsInDefrost: 'yes', fanInDefrost: 'on' },
-  coldDefrost: { stripsInDefrost: 'no', fanInDefrost: 'off' },
-  fiveMinutes: { minimumOff: 5, boardMinimumOff: 5 },
-  twoMinutes: { minimumOff: 2 },
-} // prettier-ignore
-
 /** A value for one setting, and why. `differs`: practitioners do not agree on it. */
 export interface Recommended {
   at: Ref
@@ -120,7 +103,7 @@ export function recommend(seen: JobSeen, school: Strategy | null = null): Recomm
   const { inst, answers } = seen
   const wishes: Wish[] = [...gearWishes(inst), ...factoryWishes(inst), ...answerWishes(inst, answers)]
   if (school)
-    for (const [intent, value] of Object.entries(schoolIntents(inst, school)))
+    for (const [intent, value] of Object.entries(schoolIntents(seen, school)))
       wishes.push({ intent: intent as Intent, value, why: `school.${school}`, differs: true })
   const even = school === 'breakEven' ? breakEvenAt(seen) : null
   if (even !== null)
@@ -138,8 +121,14 @@ export function recommend(seen: JobSeen, school: Strategy | null = null): Recomm
  * What a school sets on this gear. Where a furnace takes over by a changeover, holding backup off above another
  * temperature would leave a call for it without any heat: the compressor has already given way.
  */
-function schoolIntents(inst: Installation, school: Strategy): Partial<Record<Intent, Value>> {
-  const intents = STRATEGY_INTENTS[school]
+function schoolIntents(seen: JobSeen, school: Strategy): Partial<Record<Intent, Value>> {
+  const { inst } = seen
+  // By the house's own balance point where it is known, else by habit.
+  const above = auxGate({ balanceF: balanceOf(seen) })
+  const intents = {
+    ...STRATEGY_INTENTS[school],
+    ...(school === 'runAlways' ? { auxLockout: above, outdoorSwitch: above } : {}),
+  }
   if (!hasBurner(inst) || intents.useAuxLockout === undefined) return intents
   const { auxLockout: _, outdoorSwitch: __, ...rest } = intents
   return { ...rest, useAuxLockout: 'off' }
@@ -179,32 +168,15 @@ function harmless(seen: JobSeen, list: readonly Recommended[]): Recommended[] {
 }
 
 /** °F, whole: where fuel and electricity cost the same in this house; null where a price or a rating is missing. */
-export function breakEvenAt({ inst, answers, plates, prices }: JobSeen): DegF | null {
-  const { fuel } = answers
-  if (fuel !== 'gas' && fuel !== 'lp' && fuel !== 'oil') return null
-  const efficiency = inst.placed
-    .map((p) => plates[p.ref]?.efficiency ?? p.device.plate.efficiency)
-    .find((e) => e !== undefined)
-  const [cop47, cop17] = [copAt(inst, plates, 47), copAt(inst, plates, 17)]
-  if (prices.kwh === undefined || prices.fuel === undefined || efficiency === undefined) return null
-  if (cop47 === null || cop17 === null) return null
-  const t = breakEvenF(breakEvenCop(prices.kwh, prices.fuel, fuel, efficiency), cop17, cop47)
-  return t === null ? null : degF(Math.round(Math.min(60, Math.max(0, t))))
+export function breakEvenAt(seen: JobSeen): DegF | null {
+  const { unit, burner } = heatersOf(seen)
+  const weather = seen.climate && seen.prices.periods?.length ? weatherOf(seen.climate) : null
+  const even = breakEven({ unit, burner }, meanKwh(seen.prices, weather, NO_HEAT_F), seen.prices.fuel)
+  const at = breakEvenGate({ breakEven: even })
+  return at === null ? null : degF(at)
 }
-
-/** COP of the outdoor unit at a rating point, as read on site or from its plate, best stage first; null: not known. */
-function copAt(inst: Installation, plates: JobSeen['plates'], outdoorF: number): number | null {
-  for (const p of ofKind(inst, 'outdoorUnit', 'packagedUnit')) {
-    const ratings = [...(plates[p.ref]?.ratings ?? []), ...(p.device.plate.ratings ?? [])]
-    for (const stage of ['rated', 'high', 'max', 'low', 'min'] as const) {
-      const at = ratings.find((r) => r.stage === stage && r.outdoorF === outdoorF)
-      if (at?.cop !== undefined) return at.cop
-      if (at?.capacityBtuh !== undefined && at.powerKw !== undefined)
-        return at.capacityBtuh / (BTU_PER_KWH * at.powerKw)
-    }
-  }
-  return null
-}
+/** °F below which heat is bought: the usual no-heat temperature. */
+const NO_HEAT_F = 65
 
 /** What the gear alone decides. */
 function gearWishes(inst: Installation): Wish[] {

@@ -9,7 +9,8 @@ import {
   type JobSeen,
 } from '../installation'
 import { applyFix, jobFindings, prove, type Change } from '../rules'
-import { clearingOf, recommend, STRATEGIES, type Recommended } from '.'
+import { STRATEGIES } from '../crossing'
+import { clearingOf, recommend, type Recommended } from '.'
 
 const asChanges = (list: readonly Pick<Recommended, 'at' | 'value'>[]): Change[] =>
   list.map((r) => {

@@ -8,5 +8,4 @@ export {
 export { judge } from './judge'
 export type { Cause, Rule, Verdict } from './verdict'
 export { lockOutList, type Cabinet, type Supply } from './lockOut'
-export { heaterRows, type HeaterRow } from './kit'
 export { READING_KINDS, standing, type Reading, type ReadingKind, type ReadingPlace } from './reading'

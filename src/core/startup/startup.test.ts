@@ -5,7 +5,8 @@ import type { Call } from '../equipment'
 import type { Installation } from '../installation'
 import { degF, asVolts } from '../units'
 import { serviceVolts } from '../query'
-import { expectations, judge, liveness, heaterRows, standing, type Reading } from '.'
+import { heaterRows } from '../kit'
+import { expectations, judge, liveness, standing, type Reading } from '.'
 
 const inst = demoInstallation('quillfeather-lane')
 const line = (value: number) => reading({ kind: 'lineVolts', value, place: 'disconnect', at: 'kit' })

@@ -1,5 +1,6 @@
 import { makeRef, type Installation, type Name } from '@/core/installation'
-import { heaterRows, type ReadingKind, type ReadingPlace } from '@/core/startup'
+import { heaterRows } from '@/core/kit'
+import type { ReadingKind, ReadingPlace } from '@/core/startup'
 import { PLACE_WORDS, refWords } from '@/words'
 
 /** One way of taking a reading: where the leads or the jaw go. */

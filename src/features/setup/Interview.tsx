@@ -2,6 +2,7 @@
 
 import { useMemo, useState } from 'react'
 import type { Rating } from '@/core/equipment'
+import { STRATEGIES, type Strategy } from '@/core/crossing'
 import { jobSeen, type Job } from '@/jobfile'
 import { settingDef, settingValue, placedByRef, splitRef } from '@/core/installation'
 import {
@@ -11,10 +12,8 @@ import {
   QUESTIONS,
   questionsFor,
   recommend,
-  STRATEGIES,
   type NumberAsked,
   type Recommended,
-  type Strategy,
 } from '@/core/setup'
 import { Button, cx, Field, Input, TypedInput } from '@/ui'
 import {

@@ -1,20 +1,21 @@
 import { about, type AboutDoc, type AboutOperation } from './about'
 import { commissioning, type CommissioningDoc, type CommissioningOperation } from './commissioning'
 import { gear, type GearDoc, type GearOperation } from './gear'
+import { house, type HouseDoc, type HouseOperation } from './house'
 import { prices, type PricesDoc, type PricesOperation } from './prices'
 import { readings, type ReadingsDoc, type ReadingsOperation } from './readings'
 import { setup, type SetupDoc, type SetupOperation } from './setup'
 import { wiring, type WiringDoc, type WiringOperation } from './wiring'
 
 /** The sections of the job document, in the order in which a file has them. */
-export const SECTIONS = { about, gear, wiring, readings, setup, commissioning, prices }
+export const SECTIONS = { about, gear, wiring, readings, setup, commissioning, house, prices }
 
 /** The version of the job file that this code writes, and the newest that it reads. */
-export const JOB_VERSION = 4
+export const JOB_VERSION = 5
 
 /** A job: what is bolted down, wired and set, and what was read. One document, carrying the devices it uses. */
 export interface Job
-  extends AboutDoc, GearDoc, WiringDoc, ReadingsDoc, SetupDoc, CommissioningDoc, PricesDoc {
+  extends AboutDoc, GearDoc, WiringDoc, ReadingsDoc, SetupDoc, CommissioningDoc, HouseDoc, PricesDoc {
   format: 'gatecross.job'
   version: number
   id: string
@@ -28,4 +29,5 @@ export type SectionOperation =
   | ReadingsOperation
   | SetupOperation
   | CommissioningOperation
+  | HouseOperation
   | PricesOperation

@@ -1,27 +1,39 @@
 import * as yup from 'yup'
+import type { Prices, RatePeriod } from '@/core/house'
 import { isRaw } from '../../problem'
-import { optional, shape } from '../../schemaKit'
+import { optional, shape, text } from '../../schemaKit'
 import { done, put, type Raw, type Section } from '../section'
 
-/** What energy costs here, in the money of the place. */
-export interface Prices {
-  /** A kWh. */
-  kwh?: number
-  /** A therm of natural gas, or a gallon of LP or oil. */
-  fuel?: number
-}
 export interface PricesDoc {
   prices: Prices
 }
 export interface SetPrice {
   kind: 'setPrice'
-  of: keyof Prices
+  of: 'kwh' | 'fuel'
   value: number | null
 }
-export type PricesOperation = SetPrice
+/** The sign before an amount; empty: none. */
+export interface SetCurrency {
+  kind: 'setCurrency'
+  sign: string
+}
+/** Prices of the kWh by month and hour; an empty list: it costs the same at all times. */
+export interface SetRates {
+  kind: 'setRates'
+  periods: RatePeriod[]
+}
+export type PricesOperation = SetPrice | SetCurrency | SetRates
 
 const PRICE = yup.number().min(1e-6).max(1000).defined()
-const FROM_INTERVIEW: Readonly<Record<string, keyof Prices>> = { priceKwh: 'kwh', priceFuel: 'fuel' }
+const month = () => yup.number().integer().min(1).max(12).defined()
+const hour = () => yup.number().integer().min(0).max(23).defined()
+const PERIODS = yup
+  .array(shape({ fromMonth: month(), toMonth: month(), fromHour: hour(), toHour: hour(), kwh: PRICE }))
+  .max(24)
+  .defined()
+/** Longest sign of a currency. */
+const SIGN = 4
+const FROM_INTERVIEW: Readonly<Record<string, SetPrice['of']>> = { priceKwh: 'kwh', priceFuel: 'fuel' }
 
 /** Until version 3 prices stood in the interview, as texts. */
 function upgradePrices(job: Raw): Raw {
@@ -37,12 +49,31 @@ function upgradePrices(job: Raw): Raw {
 }
 
 export const prices: Section<PricesDoc, PricesOperation> = {
-  fields: { prices: shape({ kwh: optional(PRICE), fuel: optional(PRICE) }) },
+  fields: {
+    prices: shape({
+      kwh: optional(PRICE),
+      fuel: optional(PRICE),
+      currency: optional(text(SIGN)),
+      periods: optional(PERIODS),
+    }),
+  },
   operations: {
     setPrice: {
       fields: { of: yup.string().oneOf(['kwh', 'fuel']).required(), value: PRICE.nullable() },
-      apply: (job, op) => done({ ...job, prices: put<number>({ ...job.prices }, op.of, op.value) }),
+      apply: (job, op) => done({ ...job, prices: put<unknown>({ ...job.prices }, op.of, op.value) }),
       path: (op) => `prices.${op.of}`,
+    },
+    setCurrency: {
+      fields: { sign: text(SIGN) },
+      apply: (job, { sign }) =>
+        done({ ...job, prices: put<unknown>({ ...job.prices }, 'currency', sign || null) }),
+      path: () => 'prices.currency',
+    },
+    setRates: {
+      fields: { periods: PERIODS },
+      apply: (job, { periods }) =>
+        done({ ...job, prices: put<unknown>({ ...job.prices }, 'periods', periods.length ? periods : null) }),
+      path: () => 'prices.periods',
     },
   },
   steps: {

@@ -1,0 +1,140 @@
+import type { Circuit } from '../circuit'
+import {
+  BTU_PER_KWH,
+  DEFAULT_INDOOR_F,
+  designTemperature,
+  houseValue,
+  linesOf,
+  loadAt,
+  loadLineOf,
+  meanKwh,
+  weatherOf,
+  type LoadLine,
+} from '../house'
+import type { JobSeen } from '../installation'
+import {
+  auxNeededKw,
+  balancePoint,
+  breakEven,
+  holdsDownTo,
+  togetherDownTo,
+  type BreakEven,
+  type DownTo,
+} from './balance'
+import { hoursOfYear, type HoursOfYear } from './hours'
+import { plantOf, type Plant } from './plant'
+import { sharingAt, sharingOf, type Sharing } from './sharing'
+import { yearOf, type HouseAt, type Year } from './year'
+
+/** What is missing before something can be said. */
+export const WANTED = ['load', 'ratings', 'climate', 'design', 'kwh', 'fuelPrice', 'burner'] as const
+export type Wanted = (typeof WANTED)[number]
+
+/** What the house wants on its coldest ordinary day, and who may give it there. */
+export interface AtDesign {
+  outdoorF: number
+  loadBtuh: number
+  /** BTU/h that the heat pump has there; 0 where something holds it off, which `heldOff` says. */
+  capacityBtuh: number
+  heldOff: boolean
+  /** kW that backup must give. */
+  lacksKw: number
+  /** kW of strips that may run there; a furnace's output, BTU/h. */
+  kitKw: number
+  furnaceBtuh: number
+}
+
+/** A house with its heat sources: everything that Crossing says hangs on this. */
+export interface Crossing {
+  plant: Plant
+  /** Every load line that the numbers give; the one that is used. */
+  lines: LoadLine[]
+  line: LoadLine | null
+  indoorF: number
+  altitudeFt: number
+  /** °F: the design temperature, and whether it is the climate's own coldest hundredth. */
+  designF: number | null
+  designFromClimate: boolean
+  /** null until there are a load line and the unit's capacity. */
+  house: HouseAt | null
+  /** Who heats when, as wired and set. */
+  sharing: Sharing
+  /** kW of strips on the highest ordinary call. */
+  kitKw: number
+  balanceF: DownTo | undefined
+  /** At the design temperature. */
+  design: AtDesign | null
+  /** °F down to which heat pump and backup together carry the house; and the backup alone, in emergency heat. */
+  togetherF: DownTo | undefined
+  emergencyF: DownTo | undefined
+  breakEven: BreakEven | null
+  hours: HoursOfYear | null
+  year: Year | null
+  wanted: Wanted[]
+}
+
+/** What can be said of a house; each part that cannot is named in `wanted`. */
+export function crossingOf(seen: JobSeen, circuit: Circuit, sharing: Sharing = sharingOf(circuit)): Crossing {
+  const { house: known, prices } = seen
+  const weather = seen.climate && weatherOf(seen.climate)
+  const plant = plantOf(seen, circuit)
+  const lines = linesOf(known, plant.unit)
+  const line = loadLineOf(known, plant.unit)
+  const indoorF = houseValue(known, 'indoorF') ?? DEFAULT_INDOOR_F
+  const altitudeFt = houseValue(known, 'altitudeFt') ?? 0
+  const given = houseValue(known, 'designF')
+  const designF = given ?? (weather ? designTemperature(weather) : null)
+  const hasCapacity = plant.unit !== null && plant.unit.capacity(47) !== null
+  const house = line && hasCapacity ? { plant, line, indoorF, altitudeFt } : null
+  const kitKw = Math.max(0, ...sharing.map((s) => s.kitKw))
+  const hours = weather ? hoursOfYear(weather, prices) : null
+  // A furnace whose output is not known carries nothing in these sums: then there are none.
+  const isReckonable = plant.fuel === null || plant.burner !== null
+  const year = house && hours && isReckonable ? yearOf(house, sharing, hours, prices.fuel) : null
+  const emergencyBtuh = plant.emergency.furnace
+    ? (plant.burner?.outputBtuh ?? 0)
+    : plant.emergency.kitKw * BTU_PER_KWH
+  const wanted: Wanted[] = []
+  if (!line) wanted.push('load')
+  if (!hasCapacity) wanted.push('ratings')
+  if (!weather) wanted.push('climate')
+  if (designF === null) wanted.push('design')
+  if (prices.kwh === undefined) wanted.push('kwh')
+  if (plant.fuel && prices.fuel === undefined) wanted.push('fuelPrice')
+  if (!isReckonable) wanted.push('burner')
+  return {
+    plant,
+    lines,
+    line,
+    indoorF,
+    altitudeFt,
+    designF,
+    designFromClimate: given === undefined && designF !== null,
+    house,
+    sharing,
+    kitKw,
+    balanceF: house ? balancePoint(house) : undefined,
+    design: house && designF !== null ? atDesign(house, sharing, designF) : null,
+    togetherF: house && !plant.fuel ? togetherDownTo(house, kitKw) : undefined,
+    emergencyF: house && emergencyBtuh > 0 ? holdsDownTo(house, emergencyBtuh) : undefined,
+    breakEven: breakEven(plant, meanKwh(prices, weather, line?.noHeatF ?? 65), prices.fuel),
+    hours,
+    year,
+    wanted,
+  }
+}
+
+function atDesign(house: HouseAt, sharing: Sharing, outdoorF: number): AtDesign {
+  const { plant } = house
+  const may = sharingAt(sharing, outdoorF)
+  const heldOff = may?.heatPump === false
+  return {
+    outdoorF,
+    loadBtuh: loadAt(house.line, outdoorF),
+    capacityBtuh: heldOff ? 0 : (plant.unit?.capacity(outdoorF) ?? 0),
+    heldOff,
+    lacksKw: heldOff ? loadAt(house.line, outdoorF) / BTU_PER_KWH : auxNeededKw(house, outdoorF),
+    kitKw: may?.kitKw ?? 0,
+    furnaceBtuh: may?.furnace ? (plant.burner?.outputBtuh ?? 0) : 0,
+  }
+}

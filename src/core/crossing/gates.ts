@@ -1,0 +1,152 @@
+import { Circuit } from '../circuit'
+import type { Intent, Setting, Value } from '../equipment'
+import {
+  makeRef,
+  settingValue,
+  splitRef,
+  type Installation,
+  type JobSeen,
+  type Placed,
+  type Ref,
+} from '../installation'
+import { applyFix, jobFindings, type Finding } from '../rules'
+import { sharingOf, type Sharing } from './sharing'
+
+/** What can be dragged: a temperature at which somebody begins or ends to heat. */
+export const GATE_INTENTS = ['compressorLockout', 'auxLockout', 'outdoorSwitch', 'changeover'] as const
+export type GateIntent = (typeof GATE_INTENTS)[number]
+
+/** The switch that a lockout has beside its temperature. */
+const SWITCHED_BY: Partial<Record<GateIntent, Intent>> = {
+  compressorLockout: 'useCompressorLockout',
+  auxLockout: 'useAuxLockout',
+}
+
+/** A value for a setting. */
+export interface SettingChange {
+  at: Ref
+  value: Value
+}
+
+/** A gate where a device of the job can realise it. */
+export interface CrossingGate {
+  intent: GateIntent
+  at: Ref
+  /** °F; null: the setting is not known yet. */
+  valueF: number | null
+  range: { low: number; high: number; step: number }
+  /** Moving it changes who heats when. One that changes nothing as things stand is drawn hollow. */
+  acts: boolean
+  /** It would, once its lockout is switched on, which a drag does as well. */
+  wouldAct: boolean
+  /** What stands in its way, where it would still change nothing or raise a finding of its own. */
+  needs: Finding | null
+}
+
+/** The gates of a job; and those intents of them that nothing in it can realise. */
+export interface CrossingGates {
+  gates: CrossingGate[]
+  missing: GateIntent[]
+}
+
+/** Gates that a house with this backup has use for. */
+const relevant = (furnace: boolean): readonly GateIntent[] =>
+  furnace ? GATE_INTENTS : GATE_INTENTS.filter((i) => i !== 'changeover')
+
+/** The settings that a gate moved to a temperature sets: the temperature, and its switch where it is off. */
+export function gateChanges(
+  inst: Installation,
+  gate: Pick<CrossingGate, 'intent' | 'at'>,
+  valueF: number,
+): SettingChange[] {
+  const { placed: ref } = splitRef(gate.at)
+  const placed = inst.placed.find((p) => p.ref === ref)
+  const use = SWITCHED_BY[gate.intent]
+  const toggle = use && placed?.device.settings.find((s) => s.intent === use)
+  const changes: SettingChange[] = [{ at: gate.at, value: valueF }]
+  if (placed && toggle && settingValue(placed, toggle.id) !== 'on')
+    changes.push({ at: makeRef(ref, toggle.id), value: 'on' })
+  return changes
+}
+
+/** The wiring with some settings as they would be. */
+export const withSettings = (inst: Installation, changes: readonly SettingChange[]): Installation =>
+  applyFix(
+    inst,
+    changes.map(({ at, value }) => {
+      const { placed, id } = splitRef(at)
+      return { kind: 'setSetting', placed, setting: id, value }
+    }),
+  )
+
+const keyOf = (f: Finding): string => `${f.rule}:${f.code}`
+
+/** What some changes would raise that stands not already. */
+export function raisedBy(seen: JobSeen, changes: readonly SettingChange[]): Finding[] {
+  const before = new Set(jobFindings(seen).map(keyOf))
+  return jobFindings({ ...seen, inst: withSettings(seen.inst, changes) }).filter((f) => !before.has(keyOf(f)))
+}
+
+const shape = (sharing: Sharing): string =>
+  JSON.stringify(sharing.map((s) => [s.from, s.to, s.heatPump, s.kitKw, s.furnace, s.together]))
+/** The same answers on both sides of a cut make one stretch. */
+export function merged(sharing: Sharing): Sharing {
+  const list: (Sharing[number] & object)[] = []
+  for (const s of sharing) {
+    const last = list[list.length - 1]
+    const alike =
+      last &&
+      last.heatPump === s.heatPump &&
+      last.kitKw === s.kitKw &&
+      last.furnace === s.furnace &&
+      last.together === s.together
+    if (last && alike) list[list.length - 1] = { ...last, to: s.to, unsure: last.unsure || s.unsure }
+    else list.push(s)
+  }
+  return list
+}
+
+/** The gates that the devices of this job have, and whether moving each changes who heats when in the solved circuit. */
+export function gatesOfJob(seen: JobSeen, circuit: Circuit, furnace: boolean): CrossingGates {
+  const { inst } = circuit
+  const sharingWith = (changes: readonly SettingChange[]): string =>
+    shape(merged(sharingOf(new Circuit(withSettings(inst, changes), circuit))))
+  const found = relevant(furnace).flatMap((intent) =>
+    inst.placed.flatMap((placed) =>
+      placed.device.settings
+        .filter((s) => s.intent === intent && s.kind === 'number')
+        .map((setting) => gateAt(seen, intent, placed, setting, sharingWith)),
+    ),
+  )
+  return {
+    gates: found,
+    missing: relevant(furnace).filter((i) => !found.some((g) => g.intent === i)),
+  }
+}
+
+function gateAt(
+  seen: JobSeen,
+  intent: GateIntent,
+  placed: Placed,
+  setting: Setting,
+  sharingWith: (changes: readonly SettingChange[]) => string,
+): CrossingGate {
+  const at = makeRef(placed.ref, setting.id)
+  const [low, high] = setting.range ?? [0, 65]
+  const value = settingValue(placed, setting.id)
+  const gate = { intent, at }
+  const differs = (changes: (f: number) => SettingChange[]) =>
+    sharingWith(changes(low)) !== sharingWith(changes(high))
+  const acts = differs((f) => [{ at, value: f }])
+  const switched = gateChanges(seen.inst, gate, typeof value === 'number' ? value : low)
+  const wouldAct = acts || (switched.length > 1 && differs((f) => gateChanges(seen.inst, gate, f)))
+  const raised = raisedBy(seen, switched)
+  return {
+    ...gate,
+    valueF: typeof value === 'number' ? value : null,
+    range: { low, high, step: setting.step ?? 1 },
+    acts,
+    wouldAct,
+    needs: raised[0] ?? null,
+  }
+}

@@ -1,0 +1,38 @@
+export {
+  auxNeededKw,
+  balanceOf,
+  balancePoint,
+  breakEven,
+  holdsDownTo,
+  kitKwAt,
+  smallestKit,
+  type BreakEven,
+  type DownTo,
+} from './balance'
+export { crossingOf, WANTED, type Crossing, type Wanted } from './crossing'
+export {
+  GATE_INTENTS,
+  gateChanges,
+  raisedBy,
+  withSettings,
+  type CrossingGate,
+  type CrossingGates,
+  type GateIntent,
+  type SettingChange,
+} from './gates'
+export { hoursOfYear, type HoursOfYear } from './hours'
+export { heatersOf, plateOf, type Plant } from './plant'
+export {
+  auxGate,
+  breakEvenGate,
+  recommendSchool,
+  schoolYears,
+  type RecommendedSchool,
+  type RecommendReason,
+  type SchoolYear,
+} from './schools'
+export { sharingAt, sharingBy, sharingOf, type Sharing, type SharingStretch } from './sharing'
+export { STRATEGIES, STRATEGY_INTENTS, type Strategy } from './strategies'
+export { unitCurve, type UnitCurve } from './unitCurve'
+export { crossingView, DRAWN, type CrossingCurve, type CrossingView, type Share } from './view'
+export { hourAt, yearOf, type HouseAt, type Sums, type Year } from './year'

@@ -1,0 +1,150 @@
+import type { OutdoorUnitPlate, Rating } from '../equipment'
+import { BTU_PER_KWH, type UnitFigures } from '../house'
+import { stageCurve, type StageCurve } from './stageCurve'
+
+/** Degradation by cycling where the plate says nothing (AHRI 210/240's default). */
+const USUAL_CD = 0.25
+
+/** A heat pump as it runs for a load at an outdoor temperature. */
+export interface Delivered {
+  /** BTU/h that it gives. */
+  heat: number
+  /** kW that it draws, blower included, averaged over the hour; null: its COP is not known. */
+  kw: number | null
+  /** Share of the hour that its compressor runs. */
+  runs: number
+  /** Load factor of the stage that cycles; 1: none does. */
+  loadFactor: number
+}
+
+/** What the outdoor unit can do, from its ratings. */
+export interface UnitCurve extends UnitFigures {
+  /** BTU/h at full stage; null: not known there. */
+  capacity: (outdoorF: number) => number | null
+  /** The same without what frost takes. */
+  cleanCapacity: (outdoorF: number) => number | null
+  /** COP at full stage. */
+  cop: (outdoorF: number) => number | null
+  /** How it carries a load, BTU/h; null where its capacity is not known. */
+  deliver: (outdoorF: number, load: number) => Delivered | null
+  /** At full load for a share of the hour, as one that takes turns with a furnace does. */
+  full: StageCurve
+  least: StageCurve | null
+  /** °F below which its maker lets it not run. */
+  floorF: number | null
+  /** Its figures hold an estimate of frost, for want of a rating at 35 °F. */
+  frostEstimated: boolean
+  /** Nobody gave a rating: the figures are what units of its tons usually have. */
+  fromTons: boolean
+  ratings: readonly Rating[]
+}
+
+/** What units of their tons usually have, BTU/h a ton at 47 and 17 °F, with their COPs: an estimate, and said so. */
+const usualRatings = (tons: number): Rating[] => [
+  { stage: 'rated', outdoorF: 47, capacityBtuh: 12_000 * tons, cop: 3.5 },
+  { stage: 'rated', outdoorF: 17, capacityBtuh: 7_200 * tons, cop: 2.3 },
+]
+
+const STOPPED: Delivered = { heat: 0, kw: 0, runs: 0, loadFactor: 1 }
+
+/** The plug of a curve below the maker's floor: there it does not run. */
+const aboveFloor =
+  (floorF: number | null, figure: (at: number) => number | null, below: number | null) =>
+  (at: number): number | null =>
+    floorF !== null && at < floorF ? below : figure(at)
+
+/**
+ * The outdoor unit's curve from its plate; null where it says neither ratings nor tons. One stage cycles; of two the low
+ * one carries what it can, cycling, and above that they share the hour; an inverter follows the load down to its least
+ * capacity, its power in straight lines between least, rated and most, and cycles below that.
+ */
+export function unitCurve(plate: OutdoorUnitPlate): UnitCurve | null {
+  const given = plate.ratings?.length ? plate.ratings : null
+  const ratings = given ?? (plate.tons === undefined ? null : usualRatings(plate.tons))
+  if (!ratings) return null
+  const by = (stage: Rating['stage']) => stageCurve(stage, ratings)
+  const [max, rated, high, low, min] = [by('max'), by('rated'), by('high'), by('low'), by('min')]
+  const inverter = plate.inverter ?? (max !== null || min !== null)
+  const full = inverter ? (max ?? rated ?? high ?? low ?? min) : (high ?? rated ?? max ?? low ?? min)
+  if (!full) return null
+  const least = inverter ? min : high && low ? low : null
+  const floorF = plate.floorF ?? null
+  const cd = plate.cd ?? USUAL_CD
+  const middle = inverter && rated && rated !== full ? rated : null
+
+  const deliver = (at: number, load: number): Delivered | null => {
+    if (floorF !== null && at < floorF) return STOPPED
+    const most = full.capacity(at)
+    if (most === null) return null
+    if (most <= 0 || load <= 0) return STOPPED
+    const heat = Math.min(load, most)
+    const small = least?.capacity(at) ?? null
+    if (inverter) return followLoad(at, heat, [least, middle, full], cd)
+    if (least === null || small === null || small >= most) return cycle(full, at, heat, cd)
+    if (heat <= small) return cycle(least, at, heat, cd)
+    const share = (heat - small) / (most - small)
+    const [lowKw, highKw] = [kwAt(least, at), kwAt(full, at)]
+    return {
+      heat,
+      kw: lowKw === null || highKw === null ? null : (1 - share) * lowKw + share * highKw,
+      runs: 1,
+      loadFactor: 1,
+    }
+  }
+  return {
+    capacity: aboveFloor(floorF, full.capacity, 0),
+    cleanCapacity: aboveFloor(floorF, full.cleanCapacity, 0),
+    cop: aboveFloor(floorF, full.cop, null),
+    deliver,
+    full,
+    least,
+    inverter,
+    floorF,
+    frostEstimated: given !== null && full.frostEstimated,
+    fromTons: given === null,
+    ratings,
+  }
+}
+
+/** kW of a stage that runs all the time. */
+export function kwAt(stage: StageCurve, at: number): number | null {
+  const [q, cop] = [stage.capacity(at), stage.cop(at)]
+  return q === null || cop === null ? null : q / (BTU_PER_KWH * cop)
+}
+
+/** A stage that goes on and off: PLF = 1 − Cd · (1 − load factor). */
+function cycle(stage: StageCurve, at: number, heat: number, cd: number): Delivered {
+  const most = stage.capacity(at) ?? 0
+  const lf = most > 0 ? heat / most : 1
+  const cop = stage.cop(at)
+  const plf = 1 - cd * (1 - lf)
+  return {
+    heat,
+    kw: cop === null ? null : heat / (BTU_PER_KWH * cop * plf),
+    runs: lf,
+    loadFactor: lf,
+  }
+}
+
+/** An inverter at the capacity that it delivers. */
+function followLoad(at: number, heat: number, stages: (StageCurve | null)[], cd: number): Delivered {
+  const known = stages
+    .flatMap((s) => {
+      const q = s?.capacity(at)
+      return s && q !== null && q !== undefined && q > 0 ? [{ s, q, kw: kwAt(s, at) }] : []
+    })
+    .sort((a, b) => a.q - b.q)
+  const [small] = known
+  if (!small) return STOPPED
+  if (heat < small.q && known.length > 1) return cycle(small.s, at, heat, cd)
+  const steady = { heat, runs: 1, loadFactor: 1 }
+  // Only one capacity is known: how far down it follows is not, and its COP is taken for all of it.
+  if (known.length === 1) return { ...steady, kw: small.kw === null ? null : (small.kw * heat) / small.q }
+  const right = Math.max(
+    1,
+    known.findIndex((k) => k.q >= heat),
+  )
+  const [a, b] = [known[right - 1], known[right]]
+  if (!a || !b || a.kw === null || b.kw === null) return { ...steady, kw: null }
+  return { ...steady, kw: a.kw + ((b.kw - a.kw) * (heat - a.q)) / (b.q - a.q) }
+}

@@ -1,0 +1,175 @@
+import type { Circuit } from '../circuit'
+import { BTU_PER_KWH, loadAt, riseOf, type LoadLine } from '../house'
+import type { JobSeen } from '../installation'
+import type { BreakEven, DownTo } from './balance'
+import { crossingOf, type Crossing, type Wanted } from './crossing'
+import { gatesOfJob, merged, type CrossingGates } from './gates'
+import { recommendSchool, schoolYears, type RecommendedSchool, type SchoolYear } from './schools'
+import { sharingAt, type Sharing } from './sharing'
+import { yearOf, type Year } from './year'
+
+/** Everything over outdoor temperature, a value for each °F. */
+export interface CrossingCurve {
+  outdoorF: number[]
+  /** BTU/h; null: not known. */
+  load: (number | null)[]
+  capacity: (number | null)[]
+  least: (number | null)[]
+  /** Heat pump and strips, where both may run; the furnace where it may. */
+  withStrips: (number | null)[]
+  furnace: (number | null)[]
+  cop: (number | null)[]
+  /** °F of supply air from the heat pump alone, and with its strips. */
+  supplyF: (number | null)[]
+  supplyWithStripsF: (number | null)[]
+  /** Hours a year within half a degree. */
+  hours: number[]
+}
+
+/** What a year's sums are in a month, or over five degrees. */
+export interface Share {
+  from: number
+  year: Year
+}
+
+/** Crossing as plain data, for who cannot be handed functions: a screen, a file. */
+export interface CrossingView {
+  wanted: Wanted[]
+  lines: LoadLine[]
+  line: LoadLine | null
+  indoorF: number
+  designF: number | null
+  designFromClimate: boolean
+  kitKw: number
+  emergencyKitKw: number
+  temperKw: number
+  fuel: Crossing['plant']['fuel']
+  burner: Crossing['plant']['burner']
+  unit: { fromTons: boolean; frostEstimated: boolean; floorF: number | null; inverter: boolean } | null
+  cfm: number | null
+  cfmEstimated: boolean
+  balanceF: DownTo | undefined
+  design: Crossing['design']
+  togetherF: DownTo | undefined
+  emergencyF: DownTo | undefined
+  breakEven: BreakEven | null
+  curve: CrossingCurve
+  sharing: Sharing
+  year: Year | null
+  months: Share[]
+  bands: Share[]
+  schools: SchoolYear[]
+  recommended: RecommendedSchool | null
+  gates: CrossingGates
+}
+
+/** °F that curves are drawn over. */
+export const DRAWN = { from: -20, to: 70 } as const
+const BAND_F = 5
+
+/** All that Crossing has to say of a job. */
+export function crossingView(seen: JobSeen, circuit: Circuit): CrossingView {
+  const crossing = crossingOf(seen, circuit)
+  const { plant } = crossing
+  const schools = schoolYears(crossing, seen.prices.fuel)
+  return {
+    ...shown(crossing),
+    curve: curveOf(crossing),
+    ...sharesOf(crossing, seen.prices.fuel),
+    schools,
+    recommended: recommendSchool(schools, seen.answers),
+    gates: gatesOfJob(seen, circuit, plant.fuel !== null),
+  }
+}
+
+function shown(c: Crossing) {
+  const { plant } = c
+  const { unit } = plant
+  return {
+    wanted: c.wanted,
+    lines: c.lines,
+    line: c.line,
+    indoorF: c.indoorF,
+    designF: c.designF,
+    designFromClimate: c.designFromClimate,
+    kitKw: c.kitKw,
+    emergencyKitKw: plant.emergency.kitKw,
+    temperKw: plant.temperKw,
+    fuel: plant.fuel,
+    burner: plant.burner,
+    unit: unit && {
+      fromTons: unit.fromTons,
+      frostEstimated: unit.frostEstimated,
+      floorF: unit.floorF,
+      inverter: unit.inverter,
+    },
+    cfm: plant.cfm,
+    cfmEstimated: plant.cfmEstimated,
+    balanceF: c.balanceF,
+    design: c.design,
+    togetherF: c.togetherF,
+    emergencyF: c.emergencyF,
+    breakEven: c.breakEven,
+    sharing: merged(c.sharing),
+    year: c.year,
+  }
+}
+
+function curveOf(c: Crossing): CrossingCurve {
+  const { plant, line, sharing } = c
+  const { unit } = plant
+  const outdoorF = Array.from({ length: DRAWN.to - DRAWN.from + 1 }, (_, i) => DRAWN.from + i)
+  const each = <T>(figure: (t: number) => T): T[] => outdoorF.map(figure)
+  const capacity = (t: number) => unit?.capacity(t) ?? null
+  const strips = (t: number) => (sharingAt(sharing, t)?.kitKw ?? 0) * BTU_PER_KWH
+  const supply = (btuh: number | null) =>
+    btuh === null || btuh <= 0 || plant.cfm === null
+      ? null
+      : c.indoorF + riseOf(btuh, plant.cfm, c.altitudeFt)
+  const hours = new Float64Array(outdoorF.length)
+  c.hours?.outdoorF.forEach((t, i) => {
+    const at = Math.round(t) - DRAWN.from
+    if (at >= 0 && at < hours.length) hours[at] = (hours[at] ?? 0) + (c.hours?.hours[i] ?? 0)
+  })
+  const withStrips = (t: number) => {
+    const q = capacity(t)
+    return q === null || strips(t) === 0 ? null : q + strips(t)
+  }
+  return {
+    outdoorF,
+    load: each((t) => line && loadAt(line, t)),
+    capacity: each(capacity),
+    least: each((t) => unit?.least?.capacity(t) ?? null),
+    withStrips: each(withStrips),
+    furnace: each((t) => (sharingAt(sharing, t)?.furnace ? (plant.burner?.outputBtuh ?? null) : null)),
+    cop: each((t) => unit?.cop(t) ?? null),
+    supplyF: each((t) => supply(capacity(t))),
+    supplyWithStripsF: each((t) => supply(withStrips(t))),
+    hours: [...hours],
+  }
+}
+
+/** The year by month, and by five degrees of outdoor temperature. */
+function sharesOf(c: Crossing, fuelPrice: number | undefined): { months: Share[]; bands: Share[] } {
+  const { house, hours, year } = c
+  if (!house || !hours || !year) return { months: [], bands: [] }
+  const { outdoorF } = hours
+  const months = hours.months.map((m, from) => ({
+    from,
+    year: yearOf(house, c.sharing, { outdoorF, ...m }, fuelPrice),
+  }))
+  const bands: Share[] = []
+  for (let i = 0; i < outdoorF.length;) {
+    const from = BAND_F * Math.floor((outdoorF[i] ?? 0) / BAND_F)
+    let to = i
+    while (to < outdoorF.length && (outdoorF[to] ?? Infinity) < from + BAND_F) to++
+    const part = {
+      outdoorF: outdoorF.subarray(i, to),
+      hours: hours.hours.subarray(i, to),
+      priced: hours.priced.subarray(i, to),
+    }
+    bands.push({ from, year: yearOf(house, c.sharing, part, fuelPrice) })
+    i = to
+  }
+  return { months, bands: bands.filter((b) => b.year.heatingHours > 0) }
+}

@@ -1,0 +1,209 @@
+import type { OutdoorUnitPlate, Rating } from '../equipment'
+import { binned, climateYear } from '../house'
+import { hoursOfYear } from './hours'
+import type { Plant } from './plant'
+import { sharingBy } from './sharing'
+import { unitCurve } from './unitCurve'
+import { hourAt, yearOf, type HouseAt } from './year'
+
+/** 36,000 at 47 and 18,000 at 17 °F: 600 a degree, with a rating at 35 °F on that line, so that there is no frost. */
+const RATINGS: Rating[] = [
+  { stage: 'rated', outdoorF: 47, capacityBtuh: 36_000, cop: 3.6 },
+  { stage: 'rated', outdoorF: 35, capacityBtuh: 28_800, cop: 3 },
+  { stage: 'rated', outdoorF: 17, capacityBtuh: 18_000, cop: 2 },
+]
+const plant = (plate: OutdoorUnitPlate, rest: Partial<Plant> = {}): Plant => ({
+  unit: unitCurve(plate),
+  burner: null,
+  fuel: null,
+  blowerKw: 0.4,
+  cfm: 1200,
+  cfmEstimated: false,
+  temperKw: 0,
+  emergency: { kitKw: 10, furnace: false },
+  defrost: { everyMinutes: 60, minutes: 6, minutesEstimated: false },
+  cycles: { heatPump: 3, backup: 6 },
+  ...rest,
+})
+/** 600 BTU/h for each degree below 65. */
+const houseOf = (p: Plant): HouseAt => ({
+  plant: p,
+  line: { slope: 600, noHeatF: 65 },
+  indoorF: 70,
+  altitudeFt: 0,
+})
+const one = houseOf(plant({ ratings: RATINGS }))
+const strips = { kitKw: 10, furnace: false, together: true }
+const furnace = { kitKw: 0, furnace: true, together: false }
+const burner = { outputBtuh: 60_000, efficiency: 0.8, fuel: 'gas' as const }
+const dual = houseOf(plant({ ratings: RATINGS }, { burner, fuel: 'gas' }))
+
+describe('an hour', () => {
+  it('that the heat pump carries: 10,800 of 36,000 at 47 °F cycles at a load factor of 0.3', () => {
+    // PLF = 1 − 0.25 · 0.7 = 0.825; 10,800 / (3412 · 3.6 · 0.825) = 1.06577 kWh; starts 4 · 3 · 0.3 · 0.7 = 2.52
+    const hour = hourAt(one, sharingBy({}, strips), 47)
+    expect(hour.heatPumpKwh).toBeCloseTo(1.06577, 4)
+    expect(hour).toMatchObject({ heatPumpHeat: 10_800, stripKwh: 0, unmetHeat: 0 })
+    expect([hour.heatPumpHours, hour.heatPumpStarts]).toEqual([0.3, expect.closeTo(2.52, 9)])
+  })
+
+  it('in which strips help: at 17 °F 28,800 wanted, 18,000 there, 10,800 from 3.165 kWh of strips', () => {
+    const hour = hourAt(one, sharingBy({}, strips), 17)
+    // 18,000 / (3412 · 2) = 2.63775; 10,800 / 3412 = 3.16530; no blower of their own.
+    expect(hour.heatPumpKwh).toBeCloseTo(2.63775, 4)
+    expect(hour.stripKwh).toBeCloseTo(3.1653, 4)
+    expect([hour.blowerKwh, hour.unmetHeat]).toEqual([0, 0])
+  })
+
+  it('in which they may not: what is lacking is unmet', () => {
+    expect(hourAt(one, sharingBy({ backupBelowF: 10 }, strips), 17)).toMatchObject({
+      stripKwh: 0,
+      unmetHeat: 10_800,
+    })
+  })
+
+  it('with the heat pump locked out: strips alone, with their blower, up to what they have', () => {
+    const hour = hourAt(one, sharingBy({ heatPumpFromF: 30 }, strips), 17)
+    // 28,800 of 34,120: 84.41 % of the hour; the blower 0.4 · 0.8441
+    expect(hour.stripKwh).toBeCloseTo(8.4408, 4)
+    expect(hour.blowerKwh).toBeCloseTo(0.33763, 4)
+    // At −20 °F 51,000 are wanted and 34,120 there.
+    expect(hourAt(one, sharingBy({ heatPumpFromF: 30 }, strips), -20).unmetHeat).toBeCloseTo(16_880, 6)
+  })
+
+  it('that a furnace shares by turns: x = (60,000 − 28,800) / (60,000 − 18,000) of it is the heat pump’s', () => {
+    const hour = hourAt(dual, sharingBy({}, furnace), 17)
+    // x = 0.742857: 13,371.43 BTU, 1.95947 kWh; furnace 15,428.57 BTU / 0.8 / 100,000 = 0.192857 therm
+    expect(hour.heatPumpHeat).toBeCloseTo(13_371.43, 1)
+    expect(hour.heatPumpKwh).toBeCloseTo(1.95947, 4)
+    expect(hour.fuel).toBeCloseTo(0.192857, 5)
+    // Its blower runs for 0.257143 of the hour.
+    expect(hour.blowerKwh).toBeCloseTo(0.102857, 5)
+    expect(hour.unmetHeat).toBeCloseTo(0, 6)
+  })
+
+  it('below the changeover the furnace carries it alone', () => {
+    const hour = hourAt(dual, sharingBy({ changeoverF: 35 }, furnace), 17)
+    expect(hour).toMatchObject({ heatPumpHeat: 0, furnaceHeat: 28_800, unmetHeat: 0 })
+    expect(hour.fuel).toBeCloseTo(0.36, 9)
+    // At the changeover itself the heat pump is back.
+    expect(hourAt(dual, sharingBy({ changeoverF: 35 }, furnace), 35).furnaceHeat).toBe(0)
+  })
+
+  it('where even the furnace is too small the larger source runs alone, and the rest is unmet', () => {
+    const small = houseOf(
+      plant({ ratings: RATINGS }, { burner: { ...burner, outputBtuh: 25_000 }, fuel: 'gas' }),
+    )
+    expect(hourAt(small, sharingBy({}, furnace), 17)).toMatchObject({
+      heatPumpHeat: 0,
+      furnaceHeat: 25_000,
+      unmetHeat: 3800,
+    })
+    const tiny = houseOf(
+      plant({ ratings: RATINGS }, { burner: { ...burner, outputBtuh: 12_000 }, fuel: 'gas' }),
+    )
+    expect(hourAt(tiny, sharingBy({}, furnace), 17)).toMatchObject({
+      heatPumpHeat: 18_000,
+      furnaceHeat: 0,
+      unmetHeat: 10_800,
+    })
+  })
+
+  it('with tempered defrosts: 10 kW for 6 of every 60 minutes it runs is heat that it need not give', () => {
+    const tempered = houseOf(plant({ ratings: RATINGS }, { temperKw: 10 }))
+    // At 35 °F 18,000 of 28,800. Strips give 3412 an hour of running: run hours of 18,000 − 3412 · 0.625 = 15,867.5
+    // are 0.550955, so 1879.86 BTU = 0.550955 kWh of strips; the heat pump gives 16,120.14.
+    const hour = hourAt(tempered, sharingBy({}, strips), 35)
+    expect(hour.stripKwh).toBeCloseTo(0.550955, 4)
+    expect(hour.heatPumpHeat).toBeCloseTo(16_120.1, 0)
+    expect(hour.coldDefrostMinutes).toBe(0)
+    // Cold: 0.625 h of running, 6 minutes in every 60 of them.
+    expect(hourAt(one, sharingBy({}, strips), 35).coldDefrostMinutes).toBeCloseTo(3.75, 9)
+    // Above 42 °F no frost grows.
+    expect(hourAt(tempered, sharingBy({}, strips), 47).stripKwh).toBe(0)
+  })
+
+  it('counts the hours of air below 90 °F: 18,000 in 1,200 CFM warms 70 °F by 13.9', () => {
+    expect(hourAt(one, sharingBy({}, strips), 17).coldAirHours).toBe(1)
+    // 36,000 warm it by 27.8.
+    expect(hourAt(one, sharingBy({}, strips), 47).coldAirHours).toBe(0)
+  })
+})
+
+describe('a year', () => {
+  const weather = climateYear('mixed')
+  const prices = { kwh: 0.14 }
+  const hours = hoursOfYear(weather, prices)
+  const yearBy = (gates: Parameters<typeof sharingBy>[0], house = one, of = hours) =>
+    yearOf(house, sharingBy(gates, house === one ? strips : furnace), of, 1.1)
+
+  it('is the sum of its hours', () => {
+    if (weather.kind !== 'hours') throw new Error('hours')
+    const sharing = sharingBy({ backupBelowF: 30 }, strips)
+    let [kwh, unmet] = [0, 0]
+    for (const t of weather.hours) {
+      const hour = hourAt(one, sharing, t)
+      kwh += hour.heatPumpKwh + hour.stripKwh + hour.blowerKwh
+      unmet += hour.unmetHeat
+    }
+    const year = yearOf(one, sharing, hours, undefined)
+    expect(year.kwh).toBeCloseTo(kwh, 4)
+    expect(year.unmetDegreeHours).toBeCloseTo(unmet / 600, 6)
+    expect(year.cost).toBeCloseTo(0.14 * kwh, 4)
+  })
+
+  it('by bins of a degree split at every gate is within 2 % of it by the hour', () => {
+    for (const [house, gates] of [
+      [one, { backupBelowF: 33.3, heatPumpFromF: 12.7 }],
+      [dual, { changeoverF: 31.4 }],
+    ] as const) {
+      const bins = hoursOfYear(binned(weather, Object.values(gates)), prices)
+      const [exact, coarse] = [yearBy(gates, house), yearBy(gates, house, bins)]
+      for (const k of ['kwh', 'fuel', 'cost'] as const)
+        expect(Math.abs((coarse[k] ?? 0) - (exact[k] ?? 0))).toBeLessThanOrEqual(0.02 * (exact[k] ?? 0))
+    }
+  })
+
+  it('its months add up to it', () => {
+    const sharing = sharingBy({ changeoverF: 35 }, furnace)
+    const months = hours.months.map((m) => yearOf(dual, sharing, { outdoorF: hours.outdoorF, ...m }, 1.1))
+    const year = yearOf(dual, sharing, hours, 1.1)
+    for (const k of ['kwh', 'fuel', 'cost', 'heatPumpHeat'] as const)
+      expect(months.reduce((sum, m) => sum + (m[k] ?? 0), 0)).toBeCloseTo(year[k] ?? 0, 4)
+  })
+
+  it('a higher compressor lockout never means less backup, a lower aux lockout never less unmet', () => {
+    const gates = [-10, 0, 10, 20, 30, 40, 50]
+    const aux = gates.map((g) => yearBy({ heatPumpFromF: g }).stripKwh)
+    expect([...aux].sort((a, b) => a - b)).toEqual(aux)
+    const unmet = gates.map((g) => yearBy({ backupBelowF: g }).unmetHeat)
+    expect([...unmet].sort((a, b) => b - a)).toEqual(unmet)
+  })
+
+  it('a bigger kit never means more unmet', () => {
+    const unmet = [0, 2.5, 5, 10, 20].map(
+      (kitKw) => yearOf(one, sharingBy({ heatPumpFromF: 20 }, { ...strips, kitKw }), hours, 1).unmetHeat,
+    )
+    expect([...unmet].sort((a, b) => b - a)).toEqual(unmet)
+  })
+
+  it('costs by the hour: a dear evening costs what its own kWh come to', () => {
+    const dear = { kwh: 0.1, periods: [{ fromMonth: 1, toMonth: 12, fromHour: 17, toHour: 20, kwh: 0.3 }] }
+    const by = hoursOfYear(weather, dear)
+    const sharing = sharingBy({}, strips)
+    if (weather.kind !== 'hours') throw new Error('hours')
+    let cost = 0
+    for (const [i, t] of weather.hours.entries()) {
+      const hour = hourAt(one, sharing, t)
+      const price = i % 24 >= 17 && i % 24 <= 20 ? 0.3 : 0.1
+      cost += price * (hour.heatPumpKwh + hour.stripKwh + hour.blowerKwh)
+    }
+    expect(yearOf(one, sharing, by, undefined).cost).toBeCloseTo(cost, 4)
+  })
+
+  it('has no cost where a price is missing that something hangs on', () => {
+    const sharing = sharingBy({ changeoverF: 35 }, furnace)
+    expect(yearOf(dual, sharing, hours, undefined)).toMatchObject({ cost: null, fuelCost: null })
+    expect(yearOf(one, sharingBy({}, strips), hoursOfYear(weather, {}), undefined).cost).toBeNull()
+  })
+})

@@ -1,0 +1,173 @@
+import type { Plate } from '../equipment'
+import { settingValue, splitRef, wireSize, type Installation, type Placed, type Ref } from '../installation'
+import { feedsOf, serviceVolts } from '../query'
+import { tolerances } from '../tolerances'
+import { ampacityOf, conductorFor, largestBreaker, nextBreaker, type CableRating } from './conductors'
+import { heaterRows, rowsBehind } from './rows'
+
+/** A: elements above this are subdivided, and a subdivided load is protected at no more than the other (NEC 424.22(B)). */
+const SUBDIVIDED_ABOVE_A = 48
+const SUBDIVIDED_BREAKER_A = 60
+
+/** What is wrong or worth asking about a line circuit. */
+export type CircuitNote =
+  | { code: 'breakerSmall'; needs: number }
+  | { code: 'breakerLarge'; most: number }
+  | { code: 'conductorThin'; needs: number }
+  | { code: 'subdivide'; amps: number }
+  | { code: 'breakerUnknown' }
+  | { code: 'conductorUnknown' }
+
+/** One line circuit of the job: what it feeds, what that asks for, and what is there. */
+export interface LineCircuit {
+  feed: string
+  volts: number
+  /** Placed devices that it feeds and that draw from it. */
+  feeds: string[]
+  elementsA: number
+  motorsA: number
+  /** A that the conductors must be good for; from the plate where it says so. */
+  requiredA: number
+  fromPlate: boolean
+  /** Of an outdoor unit: the most that its plate allows. */
+  mostBreakerA: number | null
+  /** A: the smallest standard breaker. */
+  breakerNeeds: number
+  /** AWG of the thinnest copper that is enough. */
+  gaugeNeeds: number | null
+  breakerA: number | null
+  gauge: number | null
+  notes: CircuitNote[]
+}
+
+const motorsOf = (inst: Installation, placed: Placed, kinds: readonly string[]): number =>
+  placed.device.parts.reduce(
+    (sum, x) =>
+      x.kind === 'load' && x.does && kinds.includes(x.does.what) && x.volts > tolerances.lowVoltsMost
+        ? sum + (typeof x.va === 'number' ? x.va : 0) / x.volts
+        : sum,
+    0,
+  )
+
+/** Every line circuit of a job, by its feed; what each must be by 125 % of elements and motor, or by the plate. */
+export function lineCircuitsOf(
+  inst: Installation,
+  plates: Readonly<Record<string, Plate>>,
+  rating: CableRating,
+): LineCircuit[] {
+  return inst.placed
+    .filter((p) => p.device.kind === 'feed')
+    .map((feed) => circuitOf(inst, plates, feed, rating))
+    .filter((c) => c.feeds.length > 0)
+}
+
+function circuitOf(
+  inst: Installation,
+  plates: Readonly<Record<string, Plate>>,
+  feed: Placed,
+  rating: CableRating,
+): LineCircuit {
+  const volts = serviceVolts(inst, feed.ref)
+  const rows = rowsBehind(inst, 'feed', feed.ref)
+  const fed = inst.placed.filter(
+    (p) =>
+      p.ref !== feed.ref &&
+      feedsOf(inst, p.ref).some((f) => f.ref === feed.ref) &&
+      draws(
+        p,
+        rows.map((r) => r.ref),
+      ),
+  )
+  const outdoor = fed.find((p) => p.device.kind === 'outdoorUnit')
+  const elementsA = rows.reduce((sum, r) => sum + volts / r.ohms, 0)
+  // A blower is on one circuit of its cabinet: the one that its rows are on, or the only one.
+  const motorsA = fed.reduce((sum, p) => sum + motorsOf(inst, p, ['blower', 'compressor', 'outdoorFan']), 0)
+  const plated = fed
+    .filter((p) => feedsOf(inst, p.ref).length === 1)
+    .map((p) => ({ ...p.device.plate, ...plates[p.ref] }))
+  const mcas = plated.flatMap((p) => p.mca ?? [])
+  const mocps = plated.flatMap((p) => p.mocpA ?? [])
+  const fromPlate = mcas.length > 0
+  const requiredA = fromPlate ? Math.max(...mcas) : tolerances.continuousShare * (elementsA + motorsA)
+  const breaker = settingValue(feed, 'breakerA')
+  const gauge = gaugeOf(inst, feed.ref)
+  const motor = outdoor !== undefined && elementsA === 0
+  const circuit: LineCircuit = {
+    feed: feed.ref,
+    volts,
+    feeds: fed.map((p) => p.ref),
+    elementsA,
+    motorsA,
+    requiredA,
+    fromPlate,
+    mostBreakerA: mocps.length ? Math.min(...mocps) : null,
+    breakerNeeds: nextBreaker(requiredA),
+    gaugeNeeds: conductorFor(requiredA, rating, motor),
+    breakerA: typeof breaker === 'number' ? breaker : null,
+    gauge,
+    notes: [],
+  }
+  return { ...circuit, notes: notesOf(circuit, rating, motor) }
+}
+
+/** Whether a device takes current of line circuits: its own motors or elements. */
+const draws = (p: Placed, rows: readonly string[]): boolean =>
+  rows.some((r) => splitRef(r).placed === p.ref) ||
+  p.device.parts.some(
+    (x) =>
+      x.kind === 'load' &&
+      x.volts > tolerances.lowVoltsMost &&
+      x.does !== undefined &&
+      ['blower', 'compressor'].includes(x.does.what),
+  )
+
+/** The thinnest conductor on a feed's terminals, AWG: the highest number; null where none is recorded. */
+function gaugeOf(inst: Installation, feed: string): number | null {
+  const gauges = inst.wires
+    .filter((w) => [w.a, w.b].some((end) => end !== null && splitRef(end).placed === feed))
+    // The grounding conductor is sized by the breaker and not by the load.
+    .filter((w) => ![w.a, w.b].some((end) => end !== null && /GND|ground/i.test(splitRef(end).id)))
+    .map((w) => wireSize(inst, w).gauge)
+  return gauges.length ? Math.max(...gauges) : null
+}
+
+function notesOf(c: LineCircuit, rating: CableRating, motor: boolean): CircuitNote[] {
+  const notes: CircuitNote[] = []
+  const { breakerA, gauge } = c
+  if (breakerA === null) notes.push({ code: 'breakerUnknown' })
+  if (gauge === null) notes.push({ code: 'conductorUnknown' })
+  if (breakerA !== null && breakerA < c.requiredA) notes.push({ code: 'breakerSmall', needs: c.breakerNeeds })
+  const byWire = gauge === null ? Infinity : largestBreaker(gauge, rating, motor)
+  const most = motor ? (c.mostBreakerA ?? Infinity) : Math.min(byWire, c.mostBreakerA ?? Infinity)
+  if (breakerA !== null && breakerA > most) notes.push({ code: 'breakerLarge', most })
+  const ampacity = gauge === null ? undefined : ampacityOf(gauge, rating)
+  if (gauge !== null && (ampacity === undefined || ampacity < c.requiredA - 1e-9))
+    notes.push({ code: 'conductorThin', needs: c.gaugeNeeds ?? NaN })
+  // What the maker has divided inside, behind one feed, its plate says.
+  if (
+    !c.fromPlate &&
+    (c.elementsA > SUBDIVIDED_ABOVE_A || (breakerA ?? 0) > SUBDIVIDED_BREAKER_A) &&
+    c.elementsA > 0
+  )
+    notes.push({ code: 'subdivide', amps: c.elementsA })
+  return notes
+}
+
+/** Kit rows with what each should read at measured volts. */
+export interface RowFigures {
+  ref: Ref
+  row: number
+  ohms: number
+  amps: number
+  kw: number
+}
+
+/** What each row of a kit should read: R = V² / P at rated volts, I = V / R, P = V² / R. */
+export const rowFigures = (inst: Installation, kit: string, volts: number): RowFigures[] =>
+  heaterRows(inst, kit).map((r) => ({
+    ref: r.ref,
+    row: r.row,
+    ohms: r.ohms,
+    amps: volts / r.ohms,
+    kw: volts ** 2 / r.ohms / 1000,
+  }))

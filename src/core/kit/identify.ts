@@ -1,0 +1,133 @@
+import { breakerBelow } from './conductors'
+
+/** A strip kit as it might be: rated watts of each row at 240 V. */
+export interface KitCandidate {
+  name: string
+  watts: readonly number[]
+}
+/** Kits as the trade sells them, beside those of the library: kW of each row. */
+export const USUAL_KITS: readonly KitCandidate[] = [
+  [5], [7.5], [5, 3], [4.8, 4.8], [5, 5], [5, 5, 5], [5, 5, 5, 5],
+].map((rows) => ({ name: `${rows.reduce((a, b) => a + b, 0)} kW`, watts: rows.map((kw) => kw * 1000) })) // prettier-ignore
+
+/** What can be seen or read at a kit that nobody knows; each may be missing. */
+export interface KitClues {
+  /** kW on its label, at 240 V. */
+  labelKw?: number
+  /** A: the breaker that feeds all of it. */
+  breakerA?: number
+  /** Ω across elements that were read, cold. */
+  ohms?: readonly number[]
+  /** A at its feed with every row on, and the volts meanwhile. */
+  amps?: number
+  volts?: number
+  rows?: number
+}
+export const CLUES = ['labelKw', 'breakerA', 'ohms', 'amps', 'rows'] as const
+export type Clue = (typeof CLUES)[number]
+
+export interface KitIdentity {
+  /** Kits that every clue allows, the likeliest first. */
+  fits: KitCandidate[]
+  /** For each clue that was given, the kits that it alone allows. */
+  byClue: { clue: Clue; fits: KitCandidate[] }[]
+  /** Two clues that no kit satisfies together. */
+  contradictions: [Clue, Clue][]
+  /** What to look at next: the clue that tells those left apart best; null: nothing would, or one is left. */
+  next: Clue | null
+}
+
+/** V at which kits are rated. */
+const RATED = 240
+/** Ω of an element may stand off its rating by this share; a cold one reads a few percent low. */
+const OHMS_SHARE = 0.1
+const AMPS_LOW = 0.9
+const AMPS_HIGH = 1.05
+const LABEL_SHARE = 0.03
+const CONTINUOUS = 1.25
+
+const total = (k: KitCandidate): number => k.watts.reduce((a, b) => a + b, 0)
+const rowOhms = (watts: number): number => RATED ** 2 / watts
+
+/**
+ * Which clues a kit satisfies.
+ * @param blowerA A of a blower that may be on the same circuit
+ * @param volts V of the service: a breaker is chosen for what is drawn at them
+ */
+const SATISFIES: Record<Clue, (k: KitCandidate, clues: KitClues, blowerA: number, volts: number) => boolean> =
+  {
+    labelKw: (k, { labelKw = 0 }) => Math.abs(total(k) / 1000 - labelKw) <= LABEL_SHARE * labelKw,
+    // 1.25 times what it draws, up to the next standard size, with or without the blower.
+    breakerA(k, { breakerA = 0 }, blowerA, volts) {
+      const amps = (total(k) / RATED) * (volts / RATED)
+      const [alone, both] = [CONTINUOUS * amps, CONTINUOUS * (amps + blowerA)]
+      const below = breakerBelow(breakerA)
+      return (alone <= breakerA && alone > below) || (both <= breakerA && both > below)
+    },
+    // Each element that was read is one of its rows, and no row is two of them.
+    ohms(k, { ohms = [] }) {
+      const left = [...k.watts]
+      return [...ohms].every((r) => {
+        const near = left.findIndex((w) => Math.abs(r - rowOhms(w)) <= OHMS_SHARE * rowOhms(w))
+        if (near < 0) return false
+        left.splice(near, 1)
+        return true
+      })
+    },
+    amps(k, { amps = 0, volts: at }, blowerA, volts) {
+      const drawn = k.watts.reduce((sum, w) => sum + (at ?? volts) / rowOhms(w), 0)
+      return amps >= AMPS_LOW * drawn && amps <= AMPS_HIGH * drawn + blowerA
+    },
+    rows: (k, { rows }) => k.watts.length === rows,
+  }
+
+/** The kits that the clues allow, what contradicts what, and what to look at next. */
+export function identifyKit(
+  clues: KitClues,
+  candidates: readonly KitCandidate[],
+  { blowerA = 0, volts = RATED }: { blowerA?: number; volts?: number } = {},
+): KitIdentity {
+  const given = CLUES.filter((c) => {
+    const value = clues[c]
+    return Array.isArray(value) ? value.length > 0 : value !== undefined
+  })
+  const allows = (clue: Clue, k: KitCandidate) => SATISFIES[clue](k, clues, blowerA, volts)
+  const byClue = given.map((clue) => ({ clue, fits: candidates.filter((k) => allows(clue, k)) }))
+  const fits = given.length ? candidates.filter((k) => given.every((c) => allows(c, k))) : []
+  const contradictions = byClue.flatMap(({ clue, fits: some }, i) =>
+    byClue
+      .slice(i + 1)
+      .filter((other) => !other.fits.some((k) => some.includes(k)))
+      .map((other): [Clue, Clue] => [clue, other.clue]),
+  )
+  const close = (k: KitCandidate): number =>
+    clues.ohms?.length
+      ? clues.ohms.reduce((sum, r) => sum + Math.min(...k.watts.map((w) => Math.abs(r / rowOhms(w) - 1))), 0)
+      : 0
+  return {
+    fits: [...fits].sort((a, b) => close(a) - close(b)),
+    byClue,
+    contradictions,
+    next: nextClue(
+      fits.length ? fits : [],
+      CLUES.filter((c) => !given.includes(c)),
+    ),
+  }
+}
+
+/** What each kit would show for a clue, as a text that is the same where it would be the same. */
+const SHOWS: Record<Clue, (k: KitCandidate) => string> = {
+  labelKw: (k) => String(total(k)),
+  rows: (k) => String(k.watts.length),
+  ohms: (k) => [...k.watts].sort().join(),
+  amps: (k) => String(total(k)),
+  breakerA: (k) => String(Math.ceil((CONTINUOUS * total(k)) / RATED / 10)),
+}
+/** The cheapest clue of those that tell the kits that are left apart into the most groups. */
+function nextClue(left: readonly KitCandidate[], open: readonly Clue[]): Clue | null {
+  if (left.length < 2) return null
+  const groups = (c: Clue) => new Set(left.map(SHOWS[c])).size
+  const order: readonly Clue[] = ['labelKw', 'rows', 'breakerA', 'ohms', 'amps']
+  const [best] = [...open].sort((a, b) => groups(b) - groups(a) || order.indexOf(a) - order.indexOf(b))
+  return best && groups(best) > 1 ? best : null
+}

@@ -1,0 +1,24 @@
+export { bankTable, HEAT_INPUTS, type Bank, type HeatInput } from './bank'
+export { clockedInput, INPUT_SHARE, MANIFOLD, nozzleFlow, nozzleFor, oilInput } from './burner'
+export { lineCircuitsOf, rowFigures, type CircuitNote, type LineCircuit, type RowFigures } from './circuits'
+export {
+  AMPACITY,
+  ampacityOf,
+  breakerBelow,
+  CABLE_RATINGS,
+  conductorFor,
+  largestBreaker,
+  nextBreaker,
+  type CableRating,
+} from './conductors'
+export {
+  CLUES,
+  identifyKit,
+  USUAL_KITS,
+  type Clue,
+  type KitCandidate,
+  type KitClues,
+  type KitIdentity,
+} from './identify'
+export { blowerAmps, heaterRows, rowsBehind, type HeaterRow } from './rows'
+export { serviceLoad, type ServiceAsked, type ServiceLoad, type ServiceMethod } from './service'

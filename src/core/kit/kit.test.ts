@@ -1,0 +1,167 @@
+import { libraryDevice } from '../../../tests/helpers/demo'
+import type { Placed } from '../installation'
+import {
+  bankTable,
+  clockedInput,
+  conductorFor,
+  identifyKit,
+  largestBreaker,
+  nextBreaker,
+  nozzleFlow,
+  nozzleFor,
+  oilInput,
+  serviceLoad,
+  USUAL_KITS,
+  type KitClues,
+} from '.'
+
+const placed = (id: string): Placed => ({ ref: 'kit', label: 'Kit', device: libraryDevice(id), settings: {} })
+const banks = (id: string) => bankTable(placed(id)).map((b) => [b.inputs.join('+'), b.rows.map((r) => r.row)])
+
+describe('the bank table', () => {
+  it('two rows on a sequencer each', () =>
+    expect(banks('teasel-k2')).toEqual([
+      ['W1', [1]],
+      ['W1+W2', [1, 2]],
+    ]))
+  it('one row', () => expect(banks('teasel-k1')).toEqual([['W1', [1]]]))
+  it('three and four rows on two inputs', () => {
+    const all = (id: string) => banks(id).map(([, rows]) => (rows ?? []).length)
+    expect(all('teasel-k3')).toEqual([2, 3])
+    expect(all('teasel-k4')).toEqual([2, 4])
+  })
+})
+
+describe('conductors and breakers', () => {
+  it.each([
+    // 9.6 kW with a 2.4 A blower: 42.4 A · 1.25 = 53 A: 6 AWG at 75 °C (65 A), 6 AWG too as NM-B (55 A), 60 A breaker.
+    [53, 6, 6, 60],
+    // 5 kW alone: 20.83 · 1.25 = 26.04 A: 10 AWG (35 A, and capped at 30), 30 A.
+    [26.04, 10, 10, 30],
+    // 31 A is above the 30 A that 10 AWG is held to on strips.
+    [31, 8, 8, 35],
+    // 7.5 kW with 2.4 A: 33.65 · 1.25 = 42.06 A: 8 AWG at 75 °C (50 A), 6 as NM-B (8 AWG has 40 A).
+    [42.06, 8, 6, 45],
+  ])('%d A: %d AWG at 75 °C, %d in cable, breaker %d', (amps, at75, at60, breaker) => {
+    expect([conductorFor(amps, 'copper75'), conductorFor(amps, 'copper60'), nextBreaker(amps)]).toEqual([
+      at75,
+      at60,
+      breaker,
+    ])
+  })
+
+  it('an outdoor unit’s small conductors are not capped', () => {
+    expect([conductorFor(31, 'copper75', true), conductorFor(31, 'copper75')]).toEqual([10, 8])
+  })
+
+  it('the breaker may be the next size above the ampacity', () => {
+    // 6 AWG NM-B: 55 A, so 60. 10 AWG on strips: 30, whatever its 35 A.
+    expect([
+      largestBreaker(6, 'copper60'),
+      largestBreaker(10, 'copper75'),
+      largestBreaker(8, 'copper75'),
+    ]).toEqual([60, 30, 50])
+  })
+
+  it('what no conductor of the table carries is said', () => expect(conductorFor(130, 'copper75')).toBeNull())
+})
+
+describe('which kit is this', () => {
+  const fits = (clues: KitClues, options = {}) =>
+    identifyKit(clues, USUAL_KITS, options).fits.map((k) => k.watts.map((w) => w / 1000).join('+'))
+
+  it.each([
+    // 240² / 5000 = 11.52 Ω; 240² / 3000 = 19.2 Ω; 240² / 4800 = 12 Ω.
+    [{ ohms: [11.4, 19] }, ['5+3']],
+    [{ labelKw: 9.6 }, ['4.8+4.8']],
+    [{ labelKw: 10, rows: 2 }, ['5+5']],
+    // 10 kW draws 41.7 · 1.25 = 52.1: a 60; 9.6 kW 40 · 1.25 = 50, which a 50 is; 5 + 5 + 5 draws 62.5 A.
+    [{ breakerA: 60 }, ['5+5']],
+    [{ breakerA: 50 }, ['4.8+4.8']],
+    // 30 A: 5 kW draws 20.8 · 1.25 = 26.04.
+    [{ breakerA: 30 }, ['5']],
+    // 8 kW draws 33.3 · 1.25 = 41.7: a 45; 7.5 kW 39.06: a 40.
+    [{ breakerA: 40 }, ['7.5']],
+    [{ breakerA: 45 }, ['5+3']],
+    // 62.5 A of three rows at 240 V is 54.2 at 208.
+    [{ amps: 54, volts: 208 }, ['5+5+5']],
+    [{ rows: 4 }, ['5+5+5+5']],
+  ] as const)('%j: %j', (clues, kits) => expect(fits(clues)).toEqual(kits))
+
+  it('a blower on the same breaker may make it a size larger: 7.5 kW with 3.5 A is 43.4, a 45', () => {
+    expect(fits({ breakerA: 45 }, { blowerA: 3.5 })).toEqual(['7.5', '5+3'])
+  })
+
+  it('at 208 V a breaker names other kits: 10 kW draws 36.1 · 1.25 = 45.1, a 50', () => {
+    expect(fits({ breakerA: 50 }, { volts: 208 })).toEqual(['5+5'])
+    expect(fits({ breakerA: 50 }, { volts: 240 })).toEqual(['4.8+4.8'])
+  })
+
+  it('two clues that no kit satisfies together contradict each other', () => {
+    const found = identifyKit({ labelKw: 10, amps: 21, volts: 240, rows: 2 }, USUAL_KITS)
+    expect(found.fits).toEqual([])
+    expect(found.contradictions).toEqual([
+      ['labelKw', 'amps'],
+      ['amps', 'rows'],
+    ])
+  })
+
+  it('names what to look at next, and nothing once one kit is left', () => {
+    // With a blower of 2.4 A a 60 feeds 9.6 (53 A) or 10 kW: the label tells them apart at a glance.
+    expect(identifyKit({ breakerA: 60 }, USUAL_KITS, { blowerA: 2.4 }).next).toBe('labelKw')
+    expect(identifyKit({ labelKw: 9.6 }, USUAL_KITS).next).toBeNull()
+    expect(identifyKit({}, USUAL_KITS)).toMatchObject({ fits: [], next: null })
+  })
+})
+
+describe('the service', () => {
+  const heating = { compressorVa: 3500, stripsVa: 9600, blowerVa: 500, neverTogether: false }
+
+  it('of an existing dwelling: 8 kVA whole, 40 % of the rest, heating whole', () => {
+    // 3 · 2000 + 4500 + 12,000 = 22,500: 8000 + 5800; heating 13,600: 27,400 VA, 114.2 A
+    const load = serviceLoad({
+      method: 'existing',
+      serviceA: 100,
+      areaFt2: 2000,
+      applianceVa: 12_000,
+      ...heating,
+    })
+    expect(load?.va).toBeCloseTo(27_400, 6)
+    expect(load?.amps).toBeCloseTo(114.167, 2)
+    expect(load?.fits).toBe(false)
+  })
+
+  it('of a new one: 10 kVA whole, strips at 65 %', () => {
+    // 10,000 + 5000 + 3500 + 6240 + 500 = 25,240 VA, 105.2 A
+    const load = serviceLoad({ method: 'new', serviceA: 125, areaFt2: 2000, applianceVa: 12_000, ...heating })
+    expect(load?.va).toBeCloseTo(25_240, 6)
+    expect(load?.fits).toBe(true)
+  })
+
+  it('by its meter: a quarter more than the peak, and the new load', () => {
+    // 1.25 · 9000 + 13,600 = 24,850
+    const load = serviceLoad({ method: 'metered', serviceA: 100, peakKw: 9, ...heating })
+    expect(load?.va).toBeCloseTo(24_850, 6)
+  })
+
+  it('leaves the compressor out where it is proven never to run with the strips', () => {
+    const load = serviceLoad({ method: 'metered', serviceA: 100, peakKw: 9, ...heating, neverTogether: true })
+    // 11,250 + 9600 + 500
+    expect(load?.va).toBeCloseTo(21_350, 6)
+  })
+
+  it('says nothing without what it hangs on', () => {
+    expect(serviceLoad({ method: 'metered', serviceA: 100, ...heating })).toBeNull()
+    expect(serviceLoad({ method: 'new', serviceA: 100, areaFt2: 2000, ...heating })).toBeNull()
+  })
+})
+
+describe('a burner', () => {
+  it('clocked: 2 ft³ in 90 s of gas with 1,030 BTU are 82,400 BTU/h', () =>
+    expect(clockedInput(2, 90, 1030)).toBeCloseTo(82_400, 6))
+  it('a nozzle of 0.65 gal/h at 144 psi gives 0.78, which is 108,030 BTU/h', () => {
+    expect(nozzleFlow(0.65, 144)).toBeCloseTo(0.78, 9)
+    expect(oilInput(0.78)).toBeCloseTo(108_030, 6)
+    expect(nozzleFor(108_030, 144)).toBeCloseTo(0.65, 9)
+  })
+})
