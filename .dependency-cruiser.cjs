@@ -59,7 +59,7 @@ const placeRules = Object.entries(may).map(([place, allowed]) => ({
  * a job and the pages, and the shell over the places. No place and no page knows another.
  */
 const parts = ['chain', 'plan', 'readings', 'deviceForm']
-const places = ['gear', 'bench', 'setup', 'startup', 'handover']
+const places = ['gear', 'crossing', 'bench', 'kit', 'setup', 'startup', 'handover']
 const pages = ['jobs', 'newJob', 'library']
 const reach = {
   session: [],

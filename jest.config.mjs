@@ -2,7 +2,7 @@ import nextJest from 'next/jest.js'
 
 const withNext = nextJest({ dir: './' })
 
-export default withNext({
+const config = withNext({
   testEnvironment: 'node',
   testMatch: [
     '<rootDir>/src/**/*.test.ts',
@@ -12,4 +12,10 @@ export default withNext({
   ],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
   modulePathIgnorePatterns: ['<rootDir>/.next/', '<rootDir>/.data/'],
+})
+
+// These packages are modules only: they are compiled like the app's own files.
+export default async () => ({
+  ...(await config()),
+  transformIgnorePatterns: ['/node_modules/(?!@tanstack/)', '^.+\\.module\\.(css|sass|scss)$'],
 })

@@ -39,3 +39,4 @@ export { JOB_VERSION, type Job, type SectionOperation } from './sections/registr
 export type { Keyed, Note, Setup, Temporary, ValueSource, Visit } from './sections/setup/setupSchema'
 export { jobSeen, onDevice } from './onDevice'
 export { DEVICE_VERSION, upgradeDevice } from './upgradeDevice'
+export { parseWeather } from './weatherFile'

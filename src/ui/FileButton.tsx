@@ -4,16 +4,19 @@ import { Upload } from 'lucide-react'
 import { useRef } from 'react'
 import { Button } from './Button'
 
-/** A button that takes one JSON file from the person; the same file can be chosen again. */
+/** A button that takes one file from the person; the same file can be chosen again. */
 export function FileButton({
   label,
   name,
+  accept = '.json,application/json',
   onFile,
 }: {
   /** What the button says. */
   label: string
   /** What the file is, for those who do not see the button. */
   name: string
+  /** Kinds of file, as the browser lists them. */
+  accept?: string
   onFile: (file: File) => void
 }) {
   const input = useRef<HTMLInputElement>(null)
@@ -22,7 +25,7 @@ export function FileButton({
       <input
         ref={input}
         type="file"
-        accept=".json,application/json"
+        accept={accept}
         className="sr-only"
         tabIndex={-1}
         aria-label={name}

@@ -42,3 +42,19 @@ export {
 export { operationWords, placeWords } from './operations'
 export { cabinetWords } from './lockOut'
 export { plateLine } from './plate'
+export {
+  BILL_FUEL_WORDS,
+  btuh,
+  CLIMATE_WORDS,
+  crossingAnswer,
+  defrostSentence,
+  FUEL_UNIT,
+  GATE_SHORT,
+  HOUSE_WORDS,
+  money,
+  recommendedSentence,
+  SOURCE_WORDS,
+  wantedSentence,
+  WAY_WORDS,
+  type AnswerLine,
+} from './crossing'

@@ -1,0 +1,170 @@
+'use client'
+
+import { gateChanges, type CrossingGate, type CrossingView, type GateIntent, type SettingChange, type Year } from '@/core/crossing'
+import { placedByRef, splitRef } from '@/core/installation'
+import { Button, Field, Input } from '@/ui'
+import { count, degrees, figure, findingWords, INTENT_WORDS, money, needsWords } from '@/words'
+import { useJobScreen } from '../session'
+import type { Dragged } from './useCrossing'
+
+interface GateActions {
+  view: CrossingView
+  dragged: Dragged | null
+  onDrag: (at: string, valueF: number, changes: SettingChange[]) => void
+  onDrop: () => void
+  onSet: (gate: CrossingGate, valueF: number) => void
+  currency: string
+}
+
+/** The gates by name, each with a number and ±; what a moved one would come to stands with it until it is set. */
+export function Gates({ view, dragged, onDrag, onDrop, onSet, currency }: GateActions) {
+  return (
+    <section aria-label="Gates" className="mt-2">
+      <ul className="grid gap-x-8 lg:grid-cols-2">
+        {view.gates.gates.map((gate) => (
+          <GateRow key={gate.at} {...{ gate, view, dragged, onDrag, onDrop, onSet, currency }} />
+        ))}
+        {view.gates.missing.map((intent) => (
+          <MissingRow key={intent} intent={intent} />
+        ))}
+      </ul>
+    </section>
+  )
+}
+
+function GateRow({ gate, view, dragged, onDrag, onDrop, onSet, currency }: GateActions & { gate: CrossingGate }) {
+  const { inst } = useJobScreen()
+  const moved = dragged?.at === gate.at ? dragged : null
+  const value = moved?.valueF ?? gate.valueF
+  const { low, high, step } = gate.range
+  const placed = placedByRef(inst, splitRef(gate.at).placed)
+  const move = (next: number) => {
+    const valueF = Math.min(high, Math.max(low, next))
+    onDrag(gate.at, valueF, gateChanges(inst, gate, valueF))
+  }
+  return (
+    <li className="border-t border-line py-2" data-gate-row={gate.intent}>
+      <div className="flex flex-wrap items-end gap-2">
+        <Field label={`${INTENT_WORDS[gate.intent].name}, ${placed?.label.toLowerCase() ?? ''}`} className="flex-1 basis-48">
+          {(ids) => (
+            <div className="flex gap-2">
+              <Button aria-label="One degree less" disabled={!gate.wouldAct} onClick={() => move((value ?? low) - step)}>
+                −
+              </Button>
+              <Input
+                {...ids}
+                className="max-w-24 text-center"
+                inputMode="decimal"
+                disabled={!gate.wouldAct}
+                value={value ?? ''}
+                onChange={(e) => {
+                  const n = Number(e.target.value)
+                  if (e.target.value !== '' && Number.isFinite(n)) move(n)
+                }}
+              />
+              <Button aria-label="One degree more" disabled={!gate.wouldAct} onClick={() => move((value ?? low) + step)}>
+                +
+              </Button>
+            </div>
+          )}
+        </Field>
+        {moved && (
+          <>
+            <Button look="strong" onClick={() => onSet(gate, moved.valueF)}>
+              Set {degrees(moved.valueF)}
+            </Button>
+            <Button onClick={onDrop}>Leave it</Button>
+          </>
+        )}
+      </div>
+      {moved ? <PreviewWords {...{ moved, view, gate, currency }} /> : <StandsWords gate={gate} />}
+    </li>
+  )
+}
+
+function StandsWords({ gate }: { gate: CrossingGate }) {
+  const { inst } = useJobScreen()
+  if (gate.acts) return <p className="mt-1 text-sm text-soft">It decides who heats, as wired and set.</p>
+  if (gate.wouldAct)
+    return <p className="mt-1 text-sm text-soft">Off at present: moving it switches it on.</p>
+  return (
+    <p className="mt-1 text-sm text-watch">
+      It holds nothing as things stand.{gate.needs ? ` First: ${needsWords(inst, gate.needs)}.` : ''}
+    </p>
+  )
+}
+
+function MissingRow({ intent }: { intent: GateIntent }) {
+  const words = INTENT_WORDS[intent]
+  return (
+    <li className="border-t border-line py-2 text-[15px] text-soft" data-gate-missing={intent}>
+      <span className="font-bold">◇ {words.name}.</span> Nothing in this job can.
+      {words.instead ? ` It would take: ${words.instead.charAt(0).toLowerCase()}${words.instead.slice(1)}` : ''}
+    </li>
+  )
+}
+
+/** "1,240 (−92)": a figure and by how much it differs. */
+function change(now: number, was: number, words: (n: number) => string): string {
+  const by = now - was
+  return Math.abs(by) < 0.5 ? words(now) : `${words(now)} (${by > 0 ? '+' : '−'}${words(Math.abs(by))})`
+}
+
+function PreviewWords({
+  moved,
+  view,
+  gate,
+  currency,
+}: {
+  moved: Dragged
+  view: CrossingView
+  gate: CrossingGate
+  currency: string
+}) {
+  const { inst } = useJobScreen()
+  const { preview } = moved
+  if (!preview) return <p className="mt-1 text-sm text-soft">Reckoning …</p>
+  return (
+    <div className="mt-1 text-[15px]" role="status" data-preview>
+      {preview.year && view.year && <YearWords now={preview.year} was={view.year} currency={currency} fuel={view.fuel !== null} />}
+      {preview.year && view.year && gate.valueF !== null && moved.valueF !== gate.valueF && (
+        <OneDegree now={preview.year} was={view.year} by={moved.valueF - gate.valueF} currency={currency} />
+      )}
+      {preview.lacksKw !== null && view.designF !== null && (
+        <p>
+          At {degrees(view.designF)} backup must give {figure(preview.lacksKw)} kW.
+        </p>
+      )}
+      {preview.raised.map((f) => (
+        <p key={`${f.rule}${f.code}`} className="text-harm">
+          {findingWords(inst, f)}.
+        </p>
+      ))}
+    </div>
+  )
+}
+
+function YearWords({ now, was, currency, fuel }: { now: Year; was: Year; currency: string; fuel: boolean }) {
+  const whole = (n: number) => count(Math.round(n))
+  const cost = now.cost !== null && was.cost !== null ? change(now.cost, was.cost, (n) => money(n, currency)) : null
+  return (
+    <p>
+      A year: {cost && <span className="font-bold">{cost}, </span>}
+      {change(now.kwh, was.kwh, whole)} kWh
+      {fuel ? `, ${change(now.fuel, was.fuel, whole)} of fuel` : ''}, backup{' '}
+      {change(now.backupHours, was.backupHours, whole)} h, unmet{' '}
+      {change(now.unmetDegreeHours, was.unmetDegreeHours, whole)} °F·h.
+    </p>
+  )
+}
+
+function OneDegree({ now, was, by, currency }: { now: Year; was: Year; by: number; currency: string }) {
+  if (now.cost === null || was.cost === null) return null
+  const each = (now.cost - was.cost) / Math.abs(by)
+  const text = Math.abs(each) < 0.05 ? 'nothing' : `${currency}${figure(Math.abs(each), Math.abs(each) < 10 ? 1 : 0)}`
+  return (
+    <p className="text-soft">
+      Each degree {each > 0.05 ? 'costs' : each < -0.05 ? 'saves' : 'changes'} {text} a year on this way.
+    </p>
+  )
+}

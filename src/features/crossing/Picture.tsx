@@ -1,0 +1,397 @@
+'use client'
+
+import { useRef, type KeyboardEvent, type PointerEvent } from 'react'
+import { DRAWN, gateChanges, type CrossingGate, type CrossingView, type SettingChange, type SharingStretch } from '@/core/crossing'
+import { changedSituation } from '@/core/situation'
+import { degF } from '@/core/units'
+import { cx, useWidth } from '@/ui'
+import { crossingAnswer, degrees, GATE_SHORT } from '@/words'
+import { setSituation, useJobScreen, useSituationNow } from '../session'
+import { pathOf, scale, topOf, within, type Scale } from './scale'
+import type { Dragged } from './useCrossing'
+
+/** px. */
+const LEFT = 46
+const RIGHT = 14
+const TOP = 10
+const LANE = 22
+const GATE = 44
+const KNOB = 13
+
+interface LaneDrawn {
+  id: string
+  name: string
+  colour: string
+  runs: (s: SharingStretch) => boolean
+}
+const lanesOf = (view: CrossingView): LaneDrawn[] => [
+  { id: 'heatPump', name: 'heat pump', colour: 'fill-live', runs: (s) => s.heatPump },
+  view.fuel
+    ? { id: 'furnace', name: 'furnace', colour: 'fill-ember', runs: (s) => s.furnace }
+    : { id: 'strips', name: 'strips', colour: 'fill-ember', runs: (s) => s.kitKw > 0 },
+]
+
+/**
+ * Outdoor temperature across; above, what the house wants against what each source gives, with the hours of the year as a
+ * shade; below, who may heat, with the gates on lines of their own, to drag. It is the proof strip enlarged: its mark is
+ * the dock's temperature.
+ */
+export function Picture({
+  view,
+  dragged,
+  onDrag,
+  onSet,
+}: {
+  view: CrossingView
+  dragged: Dragged | null
+  onDrag: (at: string, valueF: number, changes: SettingChange[]) => void
+  onSet: (gate: CrossingGate, valueF: number) => void
+}) {
+  const [ref, width] = useWidth<HTMLDivElement>()
+  const situation = useSituationNow()
+  const { inst } = useJobScreen()
+  const gates = view.gates.gates.filter((g) => g.valueF !== null)
+  const lanes = lanesOf(view)
+  const plot = width < 600 ? 230 : 280
+  const lanesTop = TOP + plot + 26
+  const gatesTop = lanesTop + lanes.length * LANE + 8
+  const height = gatesTop + Math.max(1, gates.length) * GATE + 6
+  const x = scale([DRAWN.from, DRAWN.to], [LEFT, Math.max(LEFT + 1, width - RIGHT)])
+  const top = topOf(view)
+  const y = scale([0, top], [TOP + plot, TOP])
+  const sharing = dragged?.preview?.sharing ?? view.sharing
+  const ask = (e: PointerEvent<SVGRectElement>) => {
+    const box = e.currentTarget.ownerSVGElement?.getBoundingClientRect()
+    if (!box || (e.type === 'pointermove' && e.buttons === 0)) return
+    const t = Math.round(within(x.from(e.clientX - box.left)))
+    setSituation(changedSituation(situation, { outdoorF: degF(t) }))
+  }
+  return (
+    <figure ref={ref} className="mt-3 select-none" data-testid="crossing-picture">
+      {width > 0 && (
+        <svg width={width} height={height} className="block" role="group" aria-label="Load and heat over outdoor temperature">
+          <desc>{crossingAnswer(view).map((l) => l.text).join(' ')}</desc>
+          <defs>
+            <clipPath id="crossing-plot">
+              <rect x={LEFT} y={TOP} width={Math.max(1, width - LEFT - RIGHT)} height={plot} />
+            </clipPath>
+            <pattern id="held-off" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+              <rect width="1.5" height="6" className="fill-edge" />
+            </pattern>
+          </defs>
+          <Axes x={x} y={y} top={top} plot={plot} width={width} />
+          <g clipPath="url(#crossing-plot)" aria-hidden>
+            <Hours view={view} x={x} plot={plot} />
+            <Curves view={view} x={x} y={y} />
+          </g>
+          <CurveNames view={view} x={x} y={y} />
+          <Balance view={view} x={x} y={y} />
+          <rect
+            x={LEFT}
+            y={TOP}
+            width={Math.max(1, width - LEFT - RIGHT)}
+            height={plot}
+            fill="transparent"
+            className="cursor-crosshair touch-pan-y"
+            onPointerDown={(e) => {
+              e.currentTarget.setPointerCapture(e.pointerId)
+              ask(e)
+            }}
+            onPointerMove={ask}
+            data-ask
+          />
+          <Lanes lanes={lanes} sharing={sharing} x={x} top={lanesTop} />
+          <line
+            x1={x.to(within(situation.outdoorF))}
+            x2={x.to(within(situation.outdoorF))}
+            y1={TOP}
+            y2={gatesTop}
+            className="pointer-events-none stroke-slate"
+            strokeWidth={2.5}
+          />
+          {gates.map((gate, i) => (
+            <GateHandle
+              key={gate.at}
+              gate={gate}
+              valueF={dragged?.at === gate.at ? dragged.valueF : (gate.valueF ?? 0)}
+              dragging={dragged?.at === gate.at}
+              x={x}
+              y={gatesTop + i * GATE + GATE / 2}
+              lineTop={TOP}
+              width={width}
+              onMove={(valueF) => onDrag(gate.at, valueF, gateChanges(inst, gate, valueF))}
+              onLetGo={(valueF) => onSet(gate, valueF)}
+            />
+          ))}
+          {gates.length === 0 && (
+            <text x={LEFT} y={gatesTop + 24} className="fill-soft text-[14px]">
+              No gate in this job holds a source off by temperature.
+            </text>
+          )}
+        </svg>
+      )}
+    </figure>
+  )
+}
+
+function Axes({ x, y, top, plot, width }: { x: Scale; y: Scale; top: number; plot: number; width: number }) {
+  const step = top > 60_000 ? 20_000 : 10_000
+  const rows = Array.from({ length: Math.floor(top / step) + 1 }, (_, i) => i * step)
+  const columns = [-20, -10, 0, 10, 20, 30, 40, 50, 60, 70].filter((t) => width > 600 || t % 20 === 0)
+  return (
+    <g aria-hidden className="text-[12px]">
+      {rows.map((q) => (
+        <g key={q}>
+          <line x1={LEFT} x2={width - RIGHT} y1={y.to(q)} y2={y.to(q)} className="stroke-line" strokeWidth={q ? 0.75 : 1.5} />
+          <text x={LEFT - 6} y={y.to(q) + 4} textAnchor="end" className="fill-soft">
+            {q === 0 ? '0' : q / 1000}
+          </text>
+        </g>
+      ))}
+      <text x={LEFT + 6} y={TOP + 2} className="fill-soft" dominantBaseline="hanging">
+        thousand BTU/h
+      </text>
+      {columns.map((t) => (
+        <g key={t}>
+          <line x1={x.to(t)} x2={x.to(t)} y1={TOP + plot} y2={TOP + plot + 5} className="stroke-edge" />
+          <text x={x.to(t)} y={TOP + plot + 18} textAnchor="middle" className="fill-soft">
+            {t}°
+          </text>
+        </g>
+      ))}
+    </g>
+  )
+}
+
+function Hours({ view, x, plot }: { view: CrossingView; x: Scale; plot: number }) {
+  const { outdoorF, hours } = view.curve
+  const most = Math.max(1, ...hours)
+  const high = (h: number) => (h / most) * plot * 0.42
+  const each = x.to(1) - x.to(0)
+  return (
+    <g className="fill-slate-soft">
+      {outdoorF.map((t, i) => {
+        const h = high(hours[i] ?? 0)
+        return h > 0 ? <rect key={t} x={x.to(t) - each / 2} y={TOP + plot - h} width={each + 0.3} height={h} /> : null
+      })}
+    </g>
+  )
+}
+
+function Curves({ view, x, y }: { view: CrossingView; x: Scale; y: Scale }) {
+  const { curve } = view
+  const path = (values: (number | null)[]) => pathOf(curve.outdoorF, values, x, y)
+  return (
+    <g fill="none" strokeLinejoin="round">
+      <path d={path(curve.furnace)} className="stroke-ember" strokeWidth={2} strokeDasharray="2 5" />
+      <path d={path(curve.withStrips)} className="stroke-ember" strokeWidth={2.5} strokeDasharray="9 5" />
+      <path d={path(curve.least)} className="stroke-live" strokeWidth={1.5} strokeDasharray="4 4" />
+      <path d={path(curve.capacity)} className="stroke-live" strokeWidth={3.5} />
+      <path d={path(curve.load)} className="stroke-ink" strokeWidth={3} data-curve="load" />
+    </g>
+  )
+}
+
+/** The names stand on the curves themselves, where each is alone. */
+function CurveNames({ view, x, y }: { view: CrossingView; x: Scale; y: Scale }) {
+  const { curve } = view
+  const at = (t: number, values: (number | null)[]): number | null => values[curve.outdoorF.indexOf(t)] ?? null
+  const coldest = Math.round((view.designF ?? 10) + 1)
+  const names = [
+    { text: 'load', t: Math.max(DRAWN.from + 4, coldest - 2), values: curve.load, className: 'fill-ink', below: false },
+    { text: 'heat pump', t: 54, values: curve.capacity, className: 'fill-copper', below: true },
+    { text: 'its least', t: 54, values: curve.least, className: 'fill-copper', below: true },
+    { text: 'with strips', t: 30, values: curve.withStrips, className: 'fill-ember', below: false },
+    { text: furnaceName(view, y), t: 24, values: curve.furnace, className: 'fill-ember', below: false },
+  ]
+  return (
+    <g aria-hidden className="pointer-events-none text-[13px] font-bold">
+      {names.map(({ text, t, values, className, below }) => {
+        const value = at(t, values)
+        if (value === null || value <= 0) return null
+        const place = Math.max(TOP + 14, y.to(value) + (below ? 18 : -8))
+        return (
+          <text key={text} x={x.to(t)} y={place} className={className} textAnchor="middle">
+            {text}
+          </text>
+        )
+      })}
+    </g>
+  )
+}
+
+/** A furnace mostly gives more than the picture is high. */
+function furnaceName({ burner }: CrossingView, y: Scale): string {
+  if (!burner || y.to(burner.outputBtuh) >= TOP) return 'furnace'
+  return `furnace, ${Math.round(burner.outputBtuh / 1000)} above here`
+}
+
+function Balance({ view, x, y }: { view: CrossingView; x: Scale; y: Scale }) {
+  if (typeof view.balanceF !== 'number' || !view.line) return null
+  const load = view.line.slope * (view.line.noHeatF - view.balanceF)
+  return (
+    <g className="pointer-events-none">
+      <circle cx={x.to(view.balanceF)} cy={y.to(load)} r={6} className="fill-raised stroke-ink" strokeWidth={2.5} />
+      <text
+        x={x.to(view.balanceF) + 2}
+        y={y.to(load) - 14}
+        className="fill-ink stroke-bench text-[13px] font-bold"
+        strokeWidth={4}
+        paintOrder="stroke"
+      >
+        balance {degrees(Math.round(view.balanceF))}
+      </text>
+    </g>
+  )
+}
+
+function Lanes({ lanes, sharing, x, top }: { lanes: LaneDrawn[]; sharing: readonly SharingStretch[]; x: Scale; top: number }) {
+  return (
+    <g>
+      {lanes.map((lane, i) => (
+        <g key={lane.id} data-lane={lane.id}>
+          {sharing.map((s) => {
+            const [a, b] = [within(s.from), within(s.to)]
+            if (a >= b) return null
+            const on = lane.runs(s)
+            return (
+              <rect
+                key={s.from}
+                x={x.to(a)}
+                y={top + i * LANE}
+                width={Math.max(0, x.to(b) - x.to(a) - 1)}
+                height={LANE - 6}
+                data-on={on}
+                className={cx(on ? lane.colour : 'stroke-line')}
+                fill={on ? undefined : 'url(#held-off)'}
+              />
+            )
+          })}
+          <text
+            x={x.to(DRAWN.from) + 6}
+            y={top + i * LANE + 12}
+            className="pointer-events-none fill-ink stroke-bench text-[12px] font-bold"
+            strokeWidth={3}
+            paintOrder="stroke"
+          >
+            {lane.name}
+          </text>
+        </g>
+      ))}
+    </g>
+  )
+}
+
+/** A gate: a line through the picture and a knob on a line of its own. Dragged, or moved with the arrow keys. */
+function GateHandle({
+  gate,
+  valueF,
+  dragging,
+  x,
+  y,
+  lineTop,
+  width,
+  onMove,
+  onLetGo,
+}: {
+  gate: CrossingGate
+  valueF: number
+  dragging: boolean
+  x: Scale
+  y: number
+  lineTop: number
+  width: number
+  onMove: (valueF: number) => void
+  onLetGo: (valueF: number) => void
+}) {
+  const held = useRef(false)
+  const { low, high, step } = gate.range
+  const can = gate.wouldAct
+  const to = (t: number) => Math.min(high, Math.max(low, step * Math.round(t / step)))
+  const at = x.to(within(valueF))
+  const move = (e: PointerEvent<SVGGElement>) => {
+    const box = e.currentTarget.ownerSVGElement?.getBoundingClientRect()
+    if (!held.current || !box) return
+    const next = to(x.from(e.clientX - box.left))
+    if (next !== valueF) onMove(next)
+  }
+  const keys = (e: KeyboardEvent<SVGGElement>) => {
+    const by: Record<string, number> = { ArrowLeft: -step, ArrowDown: -step, ArrowRight: step, ArrowUp: step, PageDown: -5, PageUp: 5 }
+    const move = by[e.key]
+    if (move === undefined || !can) return
+    e.preventDefault()
+    e.stopPropagation()
+    onMove(to(valueF + move))
+  }
+  const isLeft = at > width / 2
+  return (
+    <g
+      role="slider"
+      tabIndex={can ? 0 : -1}
+      aria-label={GATE_SHORT[gate.intent]}
+      aria-valuemin={low}
+      aria-valuemax={high}
+      aria-valuenow={valueF}
+      aria-valuetext={degrees(valueF)}
+      aria-disabled={!can}
+      data-gate={gate.intent}
+      className={cx('touch-none outline-offset-4', can ? 'cursor-ew-resize' : 'cursor-default')}
+      onKeyDown={keys}
+      onPointerDown={(e) => {
+        if (!can) return
+        held.current = true
+        e.currentTarget.setPointerCapture(e.pointerId)
+      }}
+      onPointerMove={move}
+      onPointerUp={() => {
+        // Let go, the device that realises it is set; the keys leave that to the button, since each press is a step.
+        if (held.current && dragging) onLetGo(valueF)
+        held.current = false
+      }}
+      onPointerCancel={() => (held.current = false)}
+    >
+      <line x1={x.to(within(low))} x2={x.to(within(high))} y1={y} y2={y} className="stroke-edge" strokeWidth={2} />
+      <line
+        x1={at}
+        x2={at}
+        y1={lineTop}
+        y2={y}
+        className={gate.acts ? 'stroke-ink' : 'stroke-edge'}
+        strokeWidth={dragging ? 3 : 1.75}
+        strokeDasharray={gate.acts ? undefined : '3 4'}
+      />
+      {/* A finger needs more than the knob shows. */}
+      <rect x={at - 24} y={y - GATE / 2} width={48} height={GATE} fill="transparent" />
+      <rect
+        x={at - KNOB}
+        y={y - KNOB}
+        width={2 * KNOB}
+        height={2 * KNOB}
+        rx={3}
+        transform={`rotate(45 ${at} ${y})`}
+        className={cx('stroke-ink', gate.acts || dragging ? 'fill-ink' : 'fill-bench')}
+        strokeWidth={2}
+      />
+      <text
+        x={isLeft ? at - 24 : at + 24}
+        y={y - 7}
+        textAnchor={isLeft ? 'end' : 'start'}
+        className="fill-ink text-[14px]"
+      >
+        {GATE_SHORT[gate.intent]} {degrees(valueF)}
+      </text>
+      {dragging && (
+        <text
+          x={Math.min(width - 70, Math.max(70, at))}
+          y={lineTop + 44}
+          textAnchor="middle"
+          className="pointer-events-none fill-ink stroke-bench text-[40px] font-bold"
+          strokeWidth={6}
+          paintOrder="stroke"
+        >
+          {degrees(valueF)}
+        </text>
+      )}
+    </g>
+  )
+}

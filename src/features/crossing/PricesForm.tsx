@@ -1,0 +1,115 @@
+'use client'
+
+import { Trash2 } from 'lucide-react'
+import type { RatePeriod } from '@/core/house'
+import { Button, Field, TypedInput } from '@/ui'
+import { PRICE_WORDS } from '@/words'
+import { useJobScreen } from '../session'
+
+/** What the first period of a rate is until it is typed: winter evenings. */
+const FIRST: Omit<RatePeriod, 'kwh'> = { fromMonth: 11, toMonth: 3, fromHour: 16, toHour: 20 }
+const PARTS = [
+  ['fromMonth', 'From month', 1, 12],
+  ['toMonth', 'to month', 1, 12],
+  ['fromHour', 'from hour', 0, 23],
+  ['toHour', 'to hour', 0, 23],
+] as const
+
+/** What energy costs here: a kWh, flat or by month and hour, and the fuel. */
+export function PricesForm() {
+  const { job, edit } = useJobScreen()
+  const { kwh, fuel, currency = '', periods = [] } = job.prices
+  const change = (i: number, part: Partial<RatePeriod>) =>
+    edit((now) => ({
+      kind: 'setRates',
+      periods: (now.job.prices.periods ?? []).map((p, n) => (n === i ? { ...p, ...part } : p)),
+    }))
+  return (
+    <fieldset data-testid="prices-form">
+      <legend className="font-bold">Prices</legend>
+      <div className="mt-1 grid grid-cols-3 items-end gap-3">
+        {(['kwh', 'fuel'] as const).map((of) => (
+          <Field key={of} label={PRICE_WORDS[of]}>
+            {(ids) => (
+              <TypedInput
+                {...ids}
+                inputMode="decimal"
+                placeholder="not known"
+                value={(of === 'kwh' ? kwh : fuel)?.toString() ?? ''}
+                onValue={(t) => {
+                  const n = Number(t.trim().replace(',', '.'))
+                  if (t === '' || (n > 0 && n <= 1000)) edit({ kind: 'setPrice', of, value: t === '' ? null : n })
+                }}
+              />
+            )}
+          </Field>
+        ))}
+        <Field label="Sign of the money">
+          {(ids) => (
+            <TypedInput
+              {...ids}
+              maxLength={4}
+              value={currency}
+              onValue={(sign) => edit({ kind: 'setCurrency', sign: sign.trim() })}
+            />
+          )}
+        </Field>
+      </div>
+      {periods.map((p, i) => (
+        <div key={i} className="mt-2 grid grid-cols-3 items-end gap-2 border-t border-line pt-2 sm:grid-cols-6">
+          {PARTS.map(([part, label, least, most]) => (
+            <Field key={part} label={label}>
+              {(ids) => (
+                <TypedInput
+                  {...ids}
+                  inputMode="numeric"
+                  value={String(p[part])}
+                  onValue={(t) => {
+                    const n = Number(t)
+                    if (t !== '' && Number.isInteger(n) && n >= least && n <= most) change(i, { [part]: n })
+                  }}
+                />
+              )}
+            </Field>
+          ))}
+          <Field label="a kWh costs">
+            {(ids) => (
+              <TypedInput
+                {...ids}
+                inputMode="decimal"
+                value={String(p.kwh)}
+                onValue={(t) => {
+                  const n = Number(t.replace(',', '.'))
+                  if (n > 0 && n <= 1000) change(i, { kwh: n })
+                }}
+              />
+            )}
+          </Field>
+          <Button
+            aria-label="Remove this period"
+            onClick={() =>
+              edit((now) => ({
+                kind: 'setRates',
+                periods: (now.job.prices.periods ?? []).filter((_, n) => n !== i),
+              }))
+            }
+          >
+            <Trash2 aria-hidden className="size-4" />
+          </Button>
+        </div>
+      ))}
+      <Button
+        className="mt-2"
+        disabled={periods.length >= 24}
+        onClick={() =>
+          edit((now) => ({
+            kind: 'setRates',
+            periods: [...(now.job.prices.periods ?? []), { ...FIRST, kwh: now.job.prices.kwh ?? 0.2 }],
+          }))
+        }
+      >
+        Add a price by month and hour
+      </Button>
+    </fieldset>
+  )
+}

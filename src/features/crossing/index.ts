@@ -1,0 +1,1 @@
+export { crossing } from './place'
