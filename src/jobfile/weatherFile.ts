@@ -32,7 +32,8 @@ const refuse = (...problems: Problem[]): Checked<never> => ({ ok: false, problem
  * hours a year. A leap day is left out; several values of an hour are averaged. Anything else is refused with its line.
  */
 export function parseWeather(text: string, name: string): Checked<ClimateChoice> {
-  if (text.length > MOST_WEATHER) return refuse(problem('', `at most ${MOST_WEATHER / 1024 / 1024} MB`, `${text.length} bytes`))
+  if (text.length > MOST_WEATHER)
+    return refuse(problem('', `at most ${MOST_WEATHER / 1024 / 1024} MB`, `${text.length} bytes`))
   const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: false })
   const lines = data.map((cells, i) => ({ line: i + 1, cells: cells.map((c) => c.trim()) }))
   const full = lines.filter(({ cells }) => cells.some((c) => c !== ''))
@@ -44,7 +45,9 @@ export function parseWeather(text: string, name: string): Checked<ClimateChoice>
   if (!table.ok) return table
   const rest = full.slice(1)
   const { hoursAt } = table.value
-  return hoursAt === null ? hourly(csvRows(rest, table.value), title) : binsOf(rest, table.value, hoursAt, title)
+  return hoursAt === null
+    ? hourly(csvRows(rest, table.value), title)
+    : binsOf(rest, table.value, hoursAt, title)
 }
 
 /** °C of an EPW's dry bulb that stands for none. */
@@ -85,9 +88,18 @@ function tableOf(titles: string[], line: number): Checked<Table> {
   const find = (is: RegExp) => titles.findIndex((t) => is.test(t))
   const temperatureAt = find(/temp|dry.?bulb|outdoor|°\s*[cf]\b/i)
   if (temperatureAt < 0)
-    return refuse(wrong(line, 'a title line with a column of outdoor temperatures, such as “temperature °F”', titles.join(', ')))
+    return refuse(
+      wrong(
+        line,
+        'a title line with a column of outdoor temperatures, such as “temperature °F”',
+        titles.join(', '),
+      ),
+    )
   const title = titles[temperatureAt] ?? ''
-  const [c, f] = [/°\s*c\b|celsius|[_( ]c\)?$|deg\s?c/i.test(title), /°\s*f\b|fahrenheit|[_( ]f\)?$|deg\s?f/i.test(title)]
+  const [c, f] = [
+    /°\s*c\b|celsius|[_( ]c\)?$|deg\s?c/i.test(title),
+    /°\s*f\b|fahrenheit|[_( ]f\)?$|deg\s?f/i.test(title),
+  ]
   if (c === f) return refuse(wrong(line, 'the unit in the title of the temperatures: °F or °C', title))
   const hoursAt = find(/^hours?( a year| per year|\/year)?$/i)
   const [month, day, hour] = [find(/^month/i), find(/^day/i), find(/^hour$/i)]
@@ -158,7 +170,13 @@ function hourly(rows: Row[], name: string): Checked<ClimateChoice> {
 function byPlace(rows: Row[]): Checked<Float64Array> {
   const end = rows[rows.length - 1]?.line ?? 1
   if (!ROWS.includes(rows.length))
-    return refuse(wrong(end, `${YEAR_HOURS} rows, one for each hour of a year (8,784 with a leap day; 15 and 30 minutes are read too)`, `${rows.length} rows`))
+    return refuse(
+      wrong(
+        end,
+        `${YEAR_HOURS} rows, one for each hour of a year (8,784 with a leap day; 15 and 30 minutes are read too)`,
+        `${rows.length} rows`,
+      ),
+    )
   const leap = rows.length % 8784 === 0
   const each = rows.length / (leap ? 8784 : 8760)
   const skip = hourBefore(FEBRUARY + 1)
@@ -178,7 +196,12 @@ function byTime(rows: Row[]): Checked<Float64Array> {
     const days = (MONTH_HOURS[when?.month ?? -1] ?? 0) / 24
     const isLeapDay = when?.month === FEBRUARY && when.day === 29
     if (isLeapDay) continue
-    if (!when || !(when.day >= 1 && when.day <= days) || !(when.hour >= 0 && when.hour <= 23) || !Number.isInteger(when.hour))
+    if (
+      !when ||
+      !(when.day >= 1 && when.day <= days) ||
+      !(when.hour >= 0 && when.hour <= 23) ||
+      !Number.isInteger(when.hour)
+    )
       return refuse(wrong(line, 'a date and an hour, such as 2025-01-31 23:00', 'another text'))
     const hour = hourBefore(when.month) + 24 * (when.day - 1) + when.hour
     sums[hour] = (sums[hour] ?? 0) + outdoorF
@@ -188,7 +211,11 @@ function byTime(rows: Row[]): Checked<Float64Array> {
   if (missing >= 0) {
     const gaps = counts.filter((n) => n === 0).length
     return refuse(
-      wrong(lineBefore(rows, missing), `every hour of a year; ${whenWords(missing)} is not there`, `${gaps} hours missing`),
+      wrong(
+        lineBefore(rows, missing),
+        `every hour of a year; ${whenWords(missing)} is not there`,
+        `${gaps} hours missing`,
+      ),
     )
   }
   return { ok: true, value: sums.map((s, i) => s / (counts[i] ?? 1)) }
@@ -232,6 +259,12 @@ function binsOf(
   }
   const all = bins.reduce((sum, b) => sum + b.hours, 0)
   if (Math.abs(all - YEAR_HOURS) > 24)
-    return refuse(wrong(lines[lines.length - 1]?.line ?? 1, `hours that add up to a year of ${YEAR_HOURS}`, `${all} hours`))
+    return refuse(
+      wrong(
+        lines[lines.length - 1]?.line ?? 1,
+        `hours that add up to a year of ${YEAR_HOURS}`,
+        `${all} hours`,
+      ),
+    )
   return { ok: true, value: { kind: 'bins', name, bins: bins.sort((a, b) => a.outdoorF - b.outdoorF) } }
 }

@@ -55,10 +55,10 @@ export function DataTable<Row>({
       }),
     ),
   })
-  const isNumber = (c: TableColumn<Row>) => rows.length > 0 && rows.every((r) => typeof c.value(r) === 'number')
+  const isNumber = (c: TableColumn<Row>) =>
+    rows.length > 0 && rows.every((r) => typeof c.value(r) === 'number')
   const numeric = new Set(columns.filter(isNumber).map((c) => c.id))
   return (
-    // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex -- what scrolls must be reached by the keyboard
     <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={caption}>
       <table className="w-full border-collapse text-[15px]">
         <caption className="sr-only">{caption}</caption>
@@ -72,7 +72,10 @@ export function DataTable<Row>({
                     key={h.id}
                     scope="col"
                     aria-sort={order ? (order === 'asc' ? 'ascending' : 'descending') : 'none'}
-                    className={cx('px-2 py-1 align-bottom', numeric.has(h.column.id) ? 'text-right' : 'text-left')}
+                    className={cx(
+                      'px-2 py-1 align-bottom',
+                      numeric.has(h.column.id) ? 'text-right' : 'text-left',
+                    )}
                   >
                     <button
                       type="button"
@@ -99,7 +102,10 @@ export function DataTable<Row>({
               {columns.map((c) => (
                 <td
                   key={c.id}
-                  className={cx('px-2 py-1.5', numeric.has(c.id) ? 'text-right whitespace-nowrap' : 'text-left')}
+                  className={cx(
+                    'px-2 py-1.5',
+                    numeric.has(c.id) ? 'text-right whitespace-nowrap' : 'text-left',
+                  )}
                 >
                   {c.words(row)}
                 </td>

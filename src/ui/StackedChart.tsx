@@ -65,7 +65,10 @@ export function StackedChart({
           stroke: { width: 1, colors: [typeof document === 'undefined' ? '#fff' : colourOf('--bench')] },
           dataLabels: { enabled: false },
           plotOptions: { bar: { columnWidth: '72%' } },
-          grid: { borderColor: typeof document === 'undefined' ? '#ccc' : colourOf('--line'), strokeDashArray: 2 },
+          grid: {
+            borderColor: typeof document === 'undefined' ? '#ccc' : colourOf('--line'),
+            strokeDashArray: 2,
+          },
           xaxis: { categories, axisTicks: { show: false } },
           yaxis: { labels: { formatter: format } },
           legend: { position: 'top', horizontalAlign: 'left' },

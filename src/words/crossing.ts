@@ -1,5 +1,14 @@
 import type { CrossingView, DownTo, GateIntent, RecommendedSchool, SchoolYear, Wanted } from '@/core/crossing'
-import { BTU_PER_KWH, type BillFuel, type Climate, type Fuel, type HouseValue, type LoadLine, type LoadWay, type ValueSource } from '@/core/house'
+import {
+  BTU_PER_KWH,
+  type BillFuel,
+  type Climate,
+  type Fuel,
+  type HouseValue,
+  type LoadLine,
+  type LoadWay,
+  type ValueSource,
+} from '@/core/house'
 import { count, degrees, figure } from './numbers'
 import { STRATEGY_WORDS } from './setup'
 
@@ -37,10 +46,19 @@ export const SOURCE_WORDS: Record<ValueSource, string> = {
   device: 'from the device',
 }
 export const WAY_WORDS: Record<LoadWay, { name: string; how: string }> = {
-  run: { name: 'Measured run', how: 'run share times capacity there, or an inverter’s kWh times COP over the hours' },
-  bills: { name: 'Bills', how: 'a year’s fuel less its summer base, times efficiency, over 24 hours and the degree-days' },
+  run: {
+    name: 'Measured run',
+    how: 'run share times capacity there, or an inverter’s kWh times COP over the hours',
+  },
+  bills: {
+    name: 'Bills',
+    how: 'a year’s fuel less its summer base, times efficiency, over 24 hours and the degree-days',
+  },
   design: { name: 'Design load', how: 'the load over the degrees from no heat to the design temperature' },
-  ua: { name: 'Loss and gains', how: 'the loss a degree; gains move the temperature from which nothing heats' },
+  ua: {
+    name: 'Loss and gains',
+    how: 'the loss a degree; gains move the temperature from which nothing heats',
+  },
 }
 /** A gate on the picture, as short as it goes. */
 export const GATE_SHORT: Record<GateIntent, string> = {
@@ -92,7 +110,11 @@ export interface AnswerLine {
 }
 
 const downTo = (t: DownTo): string =>
-  t === null ? 'at every temperature that it may run at' : t === 'never' ? 'at no temperature' : `down to ${degrees(Math.round(t))}`
+  t === null
+    ? 'at every temperature that it may run at'
+    : t === 'never'
+      ? 'at no temperature'
+      : `down to ${degrees(Math.round(t))}`
 
 const lineHow = (line: LoadLine): string =>
   `The house wants ${figure(line.slope)} BTU/h for each degree below ${figure(line.noHeatF)} °F` +
@@ -124,7 +146,11 @@ function balanceLine(v: CrossingView): AnswerLine | null {
     v.balanceF === 'never'
       ? 'The heat pump alone carries the house at no temperature.'
       : `The heat pump alone carries the house ${downTo(v.balanceF)}.`
-  return { id: 'balance', text, how: `${lineHow(v.line)} ${curveHow(v)} Where the two meet is the balance point.` }
+  return {
+    id: 'balance',
+    text,
+    how: `${lineHow(v.line)} ${curveHow(v)} Where the two meet is the balance point.`,
+  }
 }
 
 function designLine(v: CrossingView): AnswerLine | null {
@@ -201,9 +227,7 @@ function yearLine(v: CrossingView, currency: string): AnswerLine | null {
   if (!year) return null
   const cost = year.cost === null ? `${count(Math.round(year.kwh))} kWh` : money(year.cost, currency)
   const unmet =
-    year.unmetDegreeHours >= 10
-      ? ` and leaves ${count(Math.round(year.unmetDegreeHours))} °F·h unmet`
-      : ''
+    year.unmetDegreeHours >= 10 ? ` and leaves ${count(Math.round(year.unmetDegreeHours))} °F·h unmet` : ''
   const best = recommended?.best.year.cost
   const more = year.cost !== null && best !== null && best !== undefined ? year.cost - best : 0
   const isWorth = year.cost !== null && more > WORTH_SHARE * year.cost
@@ -248,7 +272,9 @@ const REASON_WORDS: Record<RecommendedSchool['why'], string> = {
 /** Which school the house speaks for, with its reason and what ties with it. */
 export function recommendedSentence(r: RecommendedSchool): string {
   const ties = r.ties.map((t) => `“${STRATEGY_WORDS[t.school].name}”`)
-  const tied = ties.length ? ` ${ties.join(', ')} ${ties.length > 1 ? 'tie' : 'ties'} with it within 2 %.` : ''
+  const tied = ties.length
+    ? ` ${ties.join(', ')} ${ties.length > 1 ? 'tie' : 'ties'} with it within 2 %.`
+    : ''
   return `This house speaks for “${STRATEGY_WORDS[r.best.school].name}”: ${REASON_WORDS[r.why]}.${tied} Practitioners differ; the reasons of each stand in the table.`
 }
 

@@ -19,6 +19,7 @@ export {
   makingWords,
   refWords,
   targetWords,
+  upper,
 } from './names'
 export { bankWords, DRAFT_KIND_WORDS, draftChangeWords, draftFieldWords, draftOptionWords } from './draft'
 export { count, degrees, figure } from './numbers'
@@ -58,3 +59,11 @@ export {
   WAY_WORDS,
   type AnswerLine,
 } from './crossing'
+export {
+  CLUE_WORDS,
+  circuitNoteWords,
+  circuitSentence,
+  identitySentences,
+  kitAdviceSentences,
+  serviceSentence,
+} from './kit'

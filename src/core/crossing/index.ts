@@ -21,7 +21,8 @@ export {
   type SettingChange,
 } from './gates'
 export { hoursOfYear, type HoursOfYear } from './hours'
-export { heatersOf, plateOf, type Plant } from './plant'
+export { kitAdvice, type KitAdvice } from './kitAdvice'
+export { cfmAt, heatersOf, plateOf, type Plant } from './plant'
 export {
   auxGate,
   breakEvenGate,

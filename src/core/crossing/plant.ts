@@ -151,6 +151,10 @@ export function heatersOf(seen: JobSeen): Pick<Plant, 'unit' | 'burner' | 'fuel'
   }
 }
 
+/** CFM while it heats: as measured at the heating or the high speed, else by the blower's table; null: not known. */
+export const cfmAt = (seen: JobSeen): number | null =>
+  houseValue(seen.house, 'cfmHeat') ?? houseValue(seen.house, 'cfmHigh') ?? fromTable(seen, 'high')
+
 /** What heats this house, from plates, settings and what is known of the house. */
 export function plantOf(seen: JobSeen, circuit: Circuit): Plant {
   const { inst, house } = seen

@@ -1,5 +1,5 @@
 import { HEATING_CALLS } from './calls'
-import type { Circuit} from '../circuit';
+import type { Circuit } from '../circuit'
 import { solve } from '../circuit'
 import { BTU_PER_KWH } from '../house'
 import { heaterRows } from '../kit'

@@ -1,5 +1,13 @@
 import type { Plate } from '../equipment'
-import { settingValue, splitRef, wireSize, type Installation, type Placed, type Ref } from '../installation'
+import {
+  quantity,
+  settingValue,
+  splitRef,
+  wireSize,
+  type Installation,
+  type Placed,
+  type Ref,
+} from '../installation'
 import { feedsOf, serviceVolts } from '../query'
 import { tolerances } from '../tolerances'
 import { ampacityOf, conductorFor, largestBreaker, nextBreaker, type CableRating } from './conductors'
@@ -40,14 +48,17 @@ export interface LineCircuit {
   notes: CircuitNote[]
 }
 
-const motorsOf = (inst: Installation, placed: Placed, kinds: readonly string[]): number =>
-  placed.device.parts.reduce(
-    (sum, x) =>
-      x.kind === 'load' && x.does && kinds.includes(x.does.what) && x.volts > tolerances.lowVoltsMost
-        ? sum + (typeof x.va === 'number' ? x.va : 0) / x.volts
-        : sum,
-    0,
-  )
+/** A of a device's motors at their rated volts. Of a blower's speeds one runs at a time. */
+function motorsOf(placed: Placed): number {
+  const amps = (what: string): number[] =>
+    placed.device.parts.flatMap((x) =>
+      x.kind === 'load' && x.does?.what === what && x.volts > tolerances.lowVoltsMost
+        ? [quantity(placed, x.va) / x.volts]
+        : [],
+    )
+  const sum = (list: number[]) => list.reduce((a, b) => a + b, 0)
+  return Math.max(0, ...amps('blower')) + sum(amps('compressor')) + sum(amps('outdoorFan'))
+}
 
 /** Every line circuit of a job, by its feed; what each must be by 125 % of elements and motor, or by the plate. */
 export function lineCircuitsOf(
@@ -81,7 +92,7 @@ function circuitOf(
   const outdoor = fed.find((p) => p.device.kind === 'outdoorUnit')
   const elementsA = rows.reduce((sum, r) => sum + volts / r.ohms, 0)
   // A blower is on one circuit of its cabinet: the one that its rows are on, or the only one.
-  const motorsA = fed.reduce((sum, p) => sum + motorsOf(inst, p, ['blower', 'compressor', 'outdoorFan']), 0)
+  const motorsA = fed.reduce((sum, p) => sum + motorsOf(p), 0)
   const plated = fed
     .filter((p) => feedsOf(inst, p.ref).length === 1)
     .map((p) => ({ ...p.device.plate, ...plates[p.ref] }))

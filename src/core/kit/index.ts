@@ -20,5 +20,6 @@ export {
   type KitClues,
   type KitIdentity,
 } from './identify'
+export { rowPaths, type RowPath, type RowStep } from './rowPath'
 export { blowerAmps, heaterRows, rowsBehind, type HeaterRow } from './rows'
 export { serviceLoad, type ServiceAsked, type ServiceLoad, type ServiceMethod } from './service'

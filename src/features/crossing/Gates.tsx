@@ -1,6 +1,13 @@
 'use client'
 
-import { gateChanges, type CrossingGate, type CrossingView, type GateIntent, type SettingChange, type Year } from '@/core/crossing'
+import {
+  gateChanges,
+  type CrossingGate,
+  type CrossingView,
+  type GateIntent,
+  type SettingChange,
+  type Year,
+} from '@/core/crossing'
 import { placedByRef, splitRef } from '@/core/installation'
 import { Button, Field, Input } from '@/ui'
 import { count, degrees, figure, findingWords, INTENT_WORDS, money, needsWords } from '@/words'
@@ -32,7 +39,15 @@ export function Gates({ view, dragged, onDrag, onDrop, onSet, currency }: GateAc
   )
 }
 
-function GateRow({ gate, view, dragged, onDrag, onDrop, onSet, currency }: GateActions & { gate: CrossingGate }) {
+function GateRow({
+  gate,
+  view,
+  dragged,
+  onDrag,
+  onDrop,
+  onSet,
+  currency,
+}: GateActions & { gate: CrossingGate }) {
   const { inst } = useJobScreen()
   const moved = dragged?.at === gate.at ? dragged : null
   const value = moved?.valueF ?? gate.valueF
@@ -45,10 +60,17 @@ function GateRow({ gate, view, dragged, onDrag, onDrop, onSet, currency }: GateA
   return (
     <li className="border-t border-line py-2" data-gate-row={gate.intent}>
       <div className="flex flex-wrap items-end gap-2">
-        <Field label={`${INTENT_WORDS[gate.intent].name}, ${placed?.label.toLowerCase() ?? ''}`} className="flex-1 basis-48">
+        <Field
+          label={`${INTENT_WORDS[gate.intent].name}, ${placed?.label.toLowerCase() ?? ''}`}
+          className="flex-1 basis-48"
+        >
           {(ids) => (
             <div className="flex gap-2">
-              <Button aria-label="One degree less" disabled={!gate.wouldAct} onClick={() => move((value ?? low) - step)}>
+              <Button
+                aria-label="One degree less"
+                disabled={!gate.wouldAct}
+                onClick={() => move((value ?? low) - step)}
+              >
                 −
               </Button>
               <Input
@@ -62,7 +84,11 @@ function GateRow({ gate, view, dragged, onDrag, onDrop, onSet, currency }: GateA
                   if (e.target.value !== '' && Number.isFinite(n)) move(n)
                 }}
               />
-              <Button aria-label="One degree more" disabled={!gate.wouldAct} onClick={() => move((value ?? low) + step)}>
+              <Button
+                aria-label="One degree more"
+                disabled={!gate.wouldAct}
+                onClick={() => move((value ?? low) + step)}
+              >
                 +
               </Button>
             </div>
@@ -99,7 +125,9 @@ function MissingRow({ intent }: { intent: GateIntent }) {
   return (
     <li className="border-t border-line py-2 text-[15px] text-soft" data-gate-missing={intent}>
       <span className="font-bold">◇ {words.name}.</span> Nothing in this job can.
-      {words.instead ? ` It would take: ${words.instead.charAt(0).toLowerCase()}${words.instead.slice(1)}` : ''}
+      {words.instead
+        ? ` It would take: ${words.instead.charAt(0).toLowerCase()}${words.instead.slice(1)}`
+        : ''}
     </li>
   )
 }
@@ -126,7 +154,9 @@ function PreviewWords({
   if (!preview) return <p className="mt-1 text-sm text-soft">Reckoning …</p>
   return (
     <div className="mt-1 text-[15px]" role="status" data-preview>
-      {preview.year && view.year && <YearWords now={preview.year} was={view.year} currency={currency} fuel={view.fuel !== null} />}
+      {preview.year && view.year && (
+        <YearWords now={preview.year} was={view.year} currency={currency} fuel={view.fuel !== null} />
+      )}
       {preview.year && view.year && gate.valueF !== null && moved.valueF !== gate.valueF && (
         <OneDegree now={preview.year} was={view.year} by={moved.valueF - gate.valueF} currency={currency} />
       )}
@@ -146,7 +176,8 @@ function PreviewWords({
 
 function YearWords({ now, was, currency, fuel }: { now: Year; was: Year; currency: string; fuel: boolean }) {
   const whole = (n: number) => count(Math.round(n))
-  const cost = now.cost !== null && was.cost !== null ? change(now.cost, was.cost, (n) => money(n, currency)) : null
+  const cost =
+    now.cost !== null && was.cost !== null ? change(now.cost, was.cost, (n) => money(n, currency)) : null
   return (
     <p>
       A year: {cost && <span className="font-bold">{cost}, </span>}
@@ -161,7 +192,8 @@ function YearWords({ now, was, currency, fuel }: { now: Year; was: Year; currenc
 function OneDegree({ now, was, by, currency }: { now: Year; was: Year; by: number; currency: string }) {
   if (now.cost === null || was.cost === null) return null
   const each = (now.cost - was.cost) / Math.abs(by)
-  const text = Math.abs(each) < 0.05 ? 'nothing' : `${currency}${figure(Math.abs(each), Math.abs(each) < 10 ? 1 : 0)}`
+  const text =
+    Math.abs(each) < 0.05 ? 'nothing' : `${currency}${figure(Math.abs(each), Math.abs(each) < 10 ? 1 : 0)}`
   return (
     <p className="text-soft">
       Each degree {each > 0.05 ? 'costs' : each < -0.05 ? 'saves' : 'changes'} {text} a year on this way.

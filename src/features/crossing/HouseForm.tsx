@@ -40,14 +40,19 @@ export function HouseForm({ seen, view }: { seen: JobSeen; view: CrossingView })
   return (
     <section aria-label="The house" className="mt-5 border-t border-line pt-2" data-testid="house-form">
       <h2 className="text-lg font-bold">What this hangs on</h2>
-      <p className="text-[15px] text-soft">Each may be left open; more than one way to the load may be kept.</p>
+      <p className="text-[15px] text-soft">
+        Each may be left open; more than one way to the load may be kept.
+      </p>
       <div className="mt-2 grid gap-x-8 gap-y-4 lg:grid-cols-2">
         {LOAD_WAYS.map((way) => (
           <WayFields key={way} way={way} seen={seen} view={view} unit={unit} />
         ))}
         <fieldset>
           <legend className="font-bold">The house and its air</legend>
-          <Values of={['indoorF', 'noHeatF', 'altitudeFt', 'cfmHigh', 'cfmLow', 'defrostMinutes']} seen={seen} />
+          <Values
+            of={['indoorF', 'noHeatF', 'altitudeFt', 'cfmHigh', 'cfmLow', 'defrostMinutes']}
+            seen={seen}
+          />
         </fieldset>
         <WeatherForm seen={seen} />
         <PricesForm />

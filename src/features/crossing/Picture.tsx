@@ -1,12 +1,20 @@
 'use client'
 
-import { useRef, type KeyboardEvent, type PointerEvent } from 'react'
-import { DRAWN, gateChanges, type CrossingGate, type CrossingView, type SettingChange, type SharingStretch } from '@/core/crossing'
+import type { PointerEvent } from 'react'
+import {
+  DRAWN,
+  gateChanges,
+  type CrossingGate,
+  type CrossingView,
+  type SettingChange,
+  type SharingStretch,
+} from '@/core/crossing'
 import { changedSituation } from '@/core/situation'
 import { degF } from '@/core/units'
 import { cx, useWidth } from '@/ui'
-import { crossingAnswer, degrees, GATE_SHORT } from '@/words'
+import { crossingAnswer, degrees } from '@/words'
 import { setSituation, useJobScreen, useSituationNow } from '../session'
+import { GATE, GateHandle } from './GateHandle'
 import { pathOf, scale, topOf, within, type Scale } from './scale'
 import type { Dragged } from './useCrossing'
 
@@ -15,8 +23,6 @@ const LEFT = 46
 const RIGHT = 14
 const TOP = 10
 const LANE = 22
-const GATE = 44
-const KNOB = 13
 
 interface LaneDrawn {
   id: string
@@ -69,13 +75,29 @@ export function Picture({
   return (
     <figure ref={ref} className="mt-3 select-none" data-testid="crossing-picture">
       {width > 0 && (
-        <svg width={width} height={height} className="block" role="group" aria-label="Load and heat over outdoor temperature">
-          <desc>{crossingAnswer(view).map((l) => l.text).join(' ')}</desc>
+        <svg
+          width={width}
+          height={height}
+          className="block"
+          role="group"
+          aria-label="Load and heat over outdoor temperature"
+        >
+          <desc>
+            {crossingAnswer(view)
+              .map((l) => l.text)
+              .join(' ')}
+          </desc>
           <defs>
             <clipPath id="crossing-plot">
               <rect x={LEFT} y={TOP} width={Math.max(1, width - LEFT - RIGHT)} height={plot} />
             </clipPath>
-            <pattern id="held-off" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+            <pattern
+              id="held-off"
+              width="6"
+              height="6"
+              patternUnits="userSpaceOnUse"
+              patternTransform="rotate(45)"
+            >
               <rect width="1.5" height="6" className="fill-edge" />
             </pattern>
           </defs>
@@ -142,7 +164,14 @@ function Axes({ x, y, top, plot, width }: { x: Scale; y: Scale; top: number; plo
     <g aria-hidden className="text-[12px]">
       {rows.map((q) => (
         <g key={q}>
-          <line x1={LEFT} x2={width - RIGHT} y1={y.to(q)} y2={y.to(q)} className="stroke-line" strokeWidth={q ? 0.75 : 1.5} />
+          <line
+            x1={LEFT}
+            x2={width - RIGHT}
+            y1={y.to(q)}
+            y2={y.to(q)}
+            className="stroke-line"
+            strokeWidth={q ? 0.75 : 1.5}
+          />
           <text x={LEFT - 6} y={y.to(q) + 4} textAnchor="end" className="fill-soft">
             {q === 0 ? '0' : q / 1000}
           </text>
@@ -172,7 +201,9 @@ function Hours({ view, x, plot }: { view: CrossingView; x: Scale; plot: number }
     <g className="fill-slate-soft">
       {outdoorF.map((t, i) => {
         const h = high(hours[i] ?? 0)
-        return h > 0 ? <rect key={t} x={x.to(t) - each / 2} y={TOP + plot - h} width={each + 0.3} height={h} /> : null
+        return h > 0 ? (
+          <rect key={t} x={x.to(t) - each / 2} y={TOP + plot - h} width={each + 0.3} height={h} />
+        ) : null
       })}
     </g>
   )
@@ -195,10 +226,17 @@ function Curves({ view, x, y }: { view: CrossingView; x: Scale; y: Scale }) {
 /** The names stand on the curves themselves, where each is alone. */
 function CurveNames({ view, x, y }: { view: CrossingView; x: Scale; y: Scale }) {
   const { curve } = view
-  const at = (t: number, values: (number | null)[]): number | null => values[curve.outdoorF.indexOf(t)] ?? null
+  const at = (t: number, values: (number | null)[]): number | null =>
+    values[curve.outdoorF.indexOf(t)] ?? null
   const coldest = Math.round((view.designF ?? 10) + 1)
   const names = [
-    { text: 'load', t: Math.max(DRAWN.from + 4, coldest - 2), values: curve.load, className: 'fill-ink', below: false },
+    {
+      text: 'load',
+      t: Math.max(DRAWN.from + 4, coldest - 2),
+      values: curve.load,
+      className: 'fill-ink',
+      below: false,
+    },
     { text: 'heat pump', t: 54, values: curve.capacity, className: 'fill-copper', below: true },
     { text: 'its least', t: 54, values: curve.least, className: 'fill-copper', below: true },
     { text: 'with strips', t: 30, values: curve.withStrips, className: 'fill-ember', below: false },
@@ -231,7 +269,13 @@ function Balance({ view, x, y }: { view: CrossingView; x: Scale; y: Scale }) {
   const load = view.line.slope * (view.line.noHeatF - view.balanceF)
   return (
     <g className="pointer-events-none">
-      <circle cx={x.to(view.balanceF)} cy={y.to(load)} r={6} className="fill-raised stroke-ink" strokeWidth={2.5} />
+      <circle
+        cx={x.to(view.balanceF)}
+        cy={y.to(load)}
+        r={6}
+        className="fill-raised stroke-ink"
+        strokeWidth={2.5}
+      />
       <text
         x={x.to(view.balanceF) + 2}
         y={y.to(load) - 14}
@@ -245,7 +289,17 @@ function Balance({ view, x, y }: { view: CrossingView; x: Scale; y: Scale }) {
   )
 }
 
-function Lanes({ lanes, sharing, x, top }: { lanes: LaneDrawn[]; sharing: readonly SharingStretch[]; x: Scale; top: number }) {
+function Lanes({
+  lanes,
+  sharing,
+  x,
+  top,
+}: {
+  lanes: LaneDrawn[]
+  sharing: readonly SharingStretch[]
+  x: Scale
+  top: number
+}) {
   return (
     <g>
       {lanes.map((lane, i) => (
@@ -278,120 +332,6 @@ function Lanes({ lanes, sharing, x, top }: { lanes: LaneDrawn[]; sharing: readon
           </text>
         </g>
       ))}
-    </g>
-  )
-}
-
-/** A gate: a line through the picture and a knob on a line of its own. Dragged, or moved with the arrow keys. */
-function GateHandle({
-  gate,
-  valueF,
-  dragging,
-  x,
-  y,
-  lineTop,
-  width,
-  onMove,
-  onLetGo,
-}: {
-  gate: CrossingGate
-  valueF: number
-  dragging: boolean
-  x: Scale
-  y: number
-  lineTop: number
-  width: number
-  onMove: (valueF: number) => void
-  onLetGo: (valueF: number) => void
-}) {
-  const held = useRef(false)
-  const { low, high, step } = gate.range
-  const can = gate.wouldAct
-  const to = (t: number) => Math.min(high, Math.max(low, step * Math.round(t / step)))
-  const at = x.to(within(valueF))
-  const move = (e: PointerEvent<SVGGElement>) => {
-    const box = e.currentTarget.ownerSVGElement?.getBoundingClientRect()
-    if (!held.current || !box) return
-    const next = to(x.from(e.clientX - box.left))
-    if (next !== valueF) onMove(next)
-  }
-  const keys = (e: KeyboardEvent<SVGGElement>) => {
-    const by: Record<string, number> = { ArrowLeft: -step, ArrowDown: -step, ArrowRight: step, ArrowUp: step, PageDown: -5, PageUp: 5 }
-    const move = by[e.key]
-    if (move === undefined || !can) return
-    e.preventDefault()
-    e.stopPropagation()
-    onMove(to(valueF + move))
-  }
-  const isLeft = at > width / 2
-  return (
-    <g
-      role="slider"
-      tabIndex={can ? 0 : -1}
-      aria-label={GATE_SHORT[gate.intent]}
-      aria-valuemin={low}
-      aria-valuemax={high}
-      aria-valuenow={valueF}
-      aria-valuetext={degrees(valueF)}
-      aria-disabled={!can}
-      data-gate={gate.intent}
-      className={cx('touch-none outline-offset-4', can ? 'cursor-ew-resize' : 'cursor-default')}
-      onKeyDown={keys}
-      onPointerDown={(e) => {
-        if (!can) return
-        held.current = true
-        e.currentTarget.setPointerCapture(e.pointerId)
-      }}
-      onPointerMove={move}
-      onPointerUp={() => {
-        // Let go, the device that realises it is set; the keys leave that to the button, since each press is a step.
-        if (held.current && dragging) onLetGo(valueF)
-        held.current = false
-      }}
-      onPointerCancel={() => (held.current = false)}
-    >
-      <line x1={x.to(within(low))} x2={x.to(within(high))} y1={y} y2={y} className="stroke-edge" strokeWidth={2} />
-      <line
-        x1={at}
-        x2={at}
-        y1={lineTop}
-        y2={y}
-        className={gate.acts ? 'stroke-ink' : 'stroke-edge'}
-        strokeWidth={dragging ? 3 : 1.75}
-        strokeDasharray={gate.acts ? undefined : '3 4'}
-      />
-      {/* A finger needs more than the knob shows. */}
-      <rect x={at - 24} y={y - GATE / 2} width={48} height={GATE} fill="transparent" />
-      <rect
-        x={at - KNOB}
-        y={y - KNOB}
-        width={2 * KNOB}
-        height={2 * KNOB}
-        rx={3}
-        transform={`rotate(45 ${at} ${y})`}
-        className={cx('stroke-ink', gate.acts || dragging ? 'fill-ink' : 'fill-bench')}
-        strokeWidth={2}
-      />
-      <text
-        x={isLeft ? at - 24 : at + 24}
-        y={y - 7}
-        textAnchor={isLeft ? 'end' : 'start'}
-        className="fill-ink text-[14px]"
-      >
-        {GATE_SHORT[gate.intent]} {degrees(valueF)}
-      </text>
-      {dragging && (
-        <text
-          x={Math.min(width - 70, Math.max(70, at))}
-          y={lineTop + 44}
-          textAnchor="middle"
-          className="pointer-events-none fill-ink stroke-bench text-[40px] font-bold"
-          strokeWidth={6}
-          paintOrder="stroke"
-        >
-          {degrees(valueF)}
-        </text>
-      )}
     </g>
   )
 }

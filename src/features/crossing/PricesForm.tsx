@@ -38,7 +38,8 @@ export function PricesForm() {
                 value={(of === 'kwh' ? kwh : fuel)?.toString() ?? ''}
                 onValue={(t) => {
                   const n = Number(t.trim().replace(',', '.'))
-                  if (t === '' || (n > 0 && n <= 1000)) edit({ kind: 'setPrice', of, value: t === '' ? null : n })
+                  if (t === '' || (n > 0 && n <= 1000))
+                    edit({ kind: 'setPrice', of, value: t === '' ? null : n })
                 }}
               />
             )}
@@ -56,7 +57,10 @@ export function PricesForm() {
         </Field>
       </div>
       {periods.map((p, i) => (
-        <div key={i} className="mt-2 grid grid-cols-3 items-end gap-2 border-t border-line pt-2 sm:grid-cols-6">
+        <div
+          key={i}
+          className="mt-2 grid grid-cols-3 items-end gap-2 border-t border-line pt-2 sm:grid-cols-6"
+        >
           {PARTS.map(([part, label, least, most]) => (
             <Field key={part} label={label}>
               {(ids) => (

@@ -53,7 +53,8 @@ export function RatingsForm({ seen }: { seen: JobSeen }) {
   return (
     <div className="overflow-x-auto" data-testid="ratings-form">
       <p className="text-sm text-soft">
-        What is typed here was read from the sheet; a pale figure is the device file’s. COP or power is enough.
+        What is typed here was read from the sheet; a pale figure is the device file’s. COP or power is
+        enough.
       </p>
       {stagesOf(all, plate.stages ?? 1, plate.inverter ?? false).map((stage) => (
         <fieldset key={stage} className="mt-2">
@@ -76,7 +77,8 @@ export function RatingsForm({ seen }: { seen: JobSeen }) {
                           value={typed?.toString() ?? ''}
                           onValue={(t) => {
                             const n = Number(t.trim().replace(',', '.'))
-                            if (t === '' || (n >= least && n <= most)) set(stage, outdoorF, figure, t === '' ? null : n)
+                            if (t === '' || (n >= least && n <= most))
+                              set(stage, outdoorF, figure, t === '' ? null : n)
                           }}
                         />
                       )}

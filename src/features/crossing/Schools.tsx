@@ -81,7 +81,12 @@ function columnsOf(
   chosen: Strategy | null,
   choose: (school: Strategy) => void,
 ): TableColumn<Line>[] {
-  const number = (id: string, title: string, value: (r: Line) => number, words = whole): TableColumn<Line> => ({
+  const number = (
+    id: string,
+    title: string,
+    value: (r: Line) => number,
+    words = whole,
+  ): TableColumn<Line> => ({
     id,
     title,
     value,
@@ -99,12 +104,22 @@ function columnsOf(
         </>
       ),
     },
-    number('cost', 'Cost', (r) => r.year.cost ?? Infinity, (n) => money(Number.isFinite(n) ? n : null, currency)),
+    number(
+      'cost',
+      'Cost',
+      (r) => r.year.cost ?? Infinity,
+      (n) => money(Number.isFinite(n) ? n : null, currency),
+    ),
     number('kwh', 'kWh', (r) => r.year.kwh),
     view.fuel ? number('fuel', view.fuel === 'gas' ? 'Therms' : 'Gallons', (r) => r.year.fuel) : null,
     number('aux', 'Aux h', (r) => r.year.backupHours),
     number('unmet', 'Unmet °F·h', (r) => r.year.unmetDegreeHours),
-    number('peak', 'Peak kW', (r) => r.year.peakKw, (n) => figure(n)),
+    number(
+      'peak',
+      'Peak kW',
+      (r) => r.year.peakKw,
+      (n) => figure(n),
+    ),
     number('starts', 'Starts', (r) => r.year.heatPumpStarts + r.year.backupStarts),
     number('defrost', 'Cold defrost min', (r) => r.year.coldDefrostMinutes),
     number('cold', 'Air under 90 °F, h', (r) => r.year.coldAirHours),
@@ -148,7 +163,10 @@ function Apply({ school, onDone }: { school: Strategy; onDone: () => void }) {
     onDone()
   }
   return (
-    <div className="mt-2 rounded border border-edge bg-panel px-4 py-3 text-[15px]" data-testid="apply-school">
+    <div
+      className="mt-2 rounded border border-edge bg-panel px-4 py-3 text-[15px]"
+      data-testid="apply-school"
+    >
       <p className="font-bold">{STRATEGY_WORDS[school].name}</p>
       {wanted.length === 0 && <p>No device of this job can express it. Its wiring would have to.</p>}
       {wanted.length > 0 && changes.length === 0 && <p>Everything that it would set stands so already.</p>}

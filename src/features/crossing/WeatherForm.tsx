@@ -32,14 +32,18 @@ export function WeatherForm({ seen }: { seen: JobSeen }) {
         none={climate && climate.kind !== 'shipped' ? climate.name : 'Not chosen'}
         options={OPTIONS}
         onValue={(c: Climate | '') =>
-          edit(c ? { kind: 'setClimate', climate: { kind: 'shipped', climate: c } } : { kind: 'clearClimate' })
+          edit(
+            c ? { kind: 'setClimate', climate: { kind: 'shipped', climate: c } } : { kind: 'clearClimate' },
+          )
         }
       />
       {weather && (
         <p className="mt-1 text-sm text-soft">
           All but the coldest hundredth of its hours lie above {degrees(designTemperature(weather))};{' '}
           {count(Math.round(degreeDaysBelow(weather, 65)))} °F·day below 65.
-          {climate?.kind === 'shipped' ? ' It is invented, to begin with: a file of the place is better.' : ''}
+          {climate?.kind === 'shipped'
+            ? ' It is invented, to begin with: a file of the place is better.'
+            : ''}
         </p>
       )}
       <div className="mt-2 flex flex-wrap gap-2">
@@ -51,7 +55,9 @@ export function WeatherForm({ seen }: { seen: JobSeen }) {
         />
         {climate && <Button onClick={() => edit({ kind: 'clearClimate' })}>Take it away</Button>}
       </div>
-      <p className="mt-1 text-sm text-soft">EPW, a CSV by the hour or finer, or a CSV of temperatures and hours.</p>
+      <p className="mt-1 text-sm text-soft">
+        EPW, a CSV by the hour or finer, or a CSV of temperatures and hours.
+      </p>
       {wrong.map((w) => (
         <p key={w} role="alert" className="text-sm text-harm">
           {w}

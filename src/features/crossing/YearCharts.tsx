@@ -16,9 +16,21 @@ export function YearCharts({ view, currency }: { view: CrossingView; currency: s
       <h2 className="text-lg font-bold">The year as wired and set</h2>
       <div className="grid gap-6 lg:grid-cols-2">
         {view.months.length > 0 && (
-          <Shares title="By month" first="Month" name={(s) => MONTHS[s.from] ?? ''} shares={view.months} {...{ view, currency }} />
+          <Shares
+            title="By month"
+            first="Month"
+            name={(s) => MONTHS[s.from] ?? ''}
+            shares={view.months}
+            {...{ view, currency }}
+          />
         )}
-        <Shares title="By outdoor temperature, °F" first="°F" name={band} shares={view.bands} {...{ view, currency }} />
+        <Shares
+          title="By outdoor temperature, °F"
+          first="°F"
+          name={band}
+          shares={view.bands}
+          {...{ view, currency }}
+        />
       </div>
     </section>
   )
@@ -47,7 +59,9 @@ function Shares({
   }
   const layers: (ChartLayer | null)[] = [
     { name: 'Heat pump', colour: '--live', values: shares.map(ofKwh((s) => s.year.heatPumpKwh)) },
-    view.fuel ? null : { name: 'Strips', colour: '--ember', values: shares.map(ofKwh((s) => s.year.stripKwh)) },
+    view.fuel
+      ? null
+      : { name: 'Strips', colour: '--ember', values: shares.map(ofKwh((s) => s.year.stripKwh)) },
     { name: 'Blower beside backup', colour: '--slate', values: shares.map(ofKwh((s) => s.year.blowerKwh)) },
     view.fuel && priced
       ? { name: 'Fuel', colour: '--ember', values: shares.map((s) => s.year.fuelCost ?? 0) }
@@ -60,7 +74,12 @@ function Shares({
     view.fuel ? column('fuel', FUEL_UNIT[view.fuel], (s) => s.year.fuel) : null,
     column('hours', 'Hours', (s) => s.year.heatingHours),
     column('unmet', 'Unmet °F·h', (s) => s.year.unmetDegreeHours),
-    column('cost', 'Cost', (s) => s.year.cost ?? NaN, (n) => money(Number.isNaN(n) ? null : n, currency)),
+    column(
+      'cost',
+      'Cost',
+      (s) => s.year.cost ?? NaN,
+      (n) => money(Number.isNaN(n) ? null : n, currency),
+    ),
   ]
   return (
     <div>

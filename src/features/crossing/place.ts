@@ -11,7 +11,8 @@ export const crossing: PlaceEntry = {
   mark: ({ job, inst }) => {
     const balance = balanceOf(jobSeen(job, inst))
     if (balance === undefined) return { text: 'open', needs: false }
-    if (typeof balance !== 'number') return { text: balance === null ? 'carries it all' : 'carries nothing', needs: false }
+    if (typeof balance !== 'number')
+      return { text: balance === null ? 'carries it all' : 'carries nothing', needs: false }
     return { text: `balance ${Math.round(balance)} °F`, needs: false }
   },
 }

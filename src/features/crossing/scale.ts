@@ -23,7 +23,12 @@ export function topOf({ curve, designF }: CrossingView): number {
 }
 
 /** The path of a curve, from its first known point to its last; what lies above the picture is cut by its frame. */
-export function pathOf(outdoorF: readonly number[], values: readonly (number | null)[], x: Scale, y: Scale): string {
+export function pathOf(
+  outdoorF: readonly number[],
+  values: readonly (number | null)[],
+  x: Scale,
+  y: Scale,
+): string {
   let down = false
   return outdoorF
     .flatMap((t, i) => {

@@ -53,5 +53,11 @@ export function useCrossing() {
   }
   return {
     setGate,
-    seen, view: view?.view ?? null, stale: view !== null && view.of !== seen, dragged, drag, drop: () => setDragged(null) }
+    seen,
+    view: view?.view ?? null,
+    stale: view !== null && view.of !== seen,
+    dragged,
+    drag,
+    drop: () => setDragged(null),
+  }
 }

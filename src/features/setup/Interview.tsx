@@ -163,7 +163,7 @@ export function Interview() {
             below.
             {school === 'breakEven' &&
               breakEvenAt(seen) === null &&
-              ' Its temperature needs the fuel, both prices and both COPs from the left, and a furnace.'}
+              ' Its temperature needs both prices, the unit’s COPs and a furnace with its efficiency: see Crossing.'}
           </p>
         )}
         <h2 className="mt-4 text-lg font-bold" data-testid="recommended-answer">

@@ -6,7 +6,7 @@ import { judge, standing } from '@/core/startup'
 import { Caution, cx } from '@/ui'
 import { CALL_WORDS } from '@/words'
 import { useJobScreen } from '../session'
-import { LockOut } from './LockOut'
+import { LockOut } from '../lockOut'
 import { MeterSheet } from './MeterSheet'
 import { ReadingForm, ReadingList } from '../readings'
 

@@ -1,0 +1,55 @@
+import { BTU_PER_KWH, designTemperature, houseValue, loadAt, loadLineOf, weatherOf } from '../house'
+import type { JobSeen } from '../installation'
+import { ofKind, serviceVolts } from '../query'
+import { smallestKit } from './balance'
+import { heatersOf, plateOf } from './plant'
+
+/** kW of the kits that the trade sells, where an air handler lists none. */
+const USUAL_KW = [3, 5, 7.5, 8, 10, 15, 20, 25]
+
+/** Which kit this house asks for, beside the heat pump and alone. */
+export interface KitAdvice {
+  outdoorF: number
+  volts: number
+  /** kW of the kits to choose from, at 240 V, and whether the air handler's own list is meant. */
+  listed: number[]
+  fromList: boolean
+  withHeatPump: { needsKw: number; kit: { kilowatts: number; givesKw: number } | null } | null
+  alone: { needsKw: number; kit: { kilowatts: number; givesKw: number } | null }
+}
+
+/**
+ * The smallest listed kit that gives what the heat pump lacks at the design temperature, and the smallest that carries the
+ * house alone there; at the job's volts. Null where the load or the design temperature is not known.
+ */
+export function kitAdvice(seen: JobSeen): KitAdvice | null {
+  const { inst, house, climate } = seen
+  const { unit } = heatersOf(seen)
+  const line = loadLineOf(house, unit)
+  const outdoorF =
+    houseValue(house, 'designF') ?? (climate ? designTemperature(weatherOf(climate)) : undefined)
+  if (!line || outdoorF === undefined) return null
+  const handlers = ofKind(inst, 'airHandler', 'packagedUnit')
+  const own = handlers.flatMap((p) => plateOf(seen, p).kits ?? []).map((k) => k.kilowatts)
+  const listed = [...new Set(own.length ? own : USUAL_KW)].sort((a, b) => a - b)
+  const kit = ofKind(inst, 'stripKit', 'airHandler', 'packagedUnit')[0]
+  const volts = kit ? serviceVolts(inst, kit.ref) : 240
+  const load = loadAt(line, outdoorF)
+  const capacity = unit?.capacity(outdoorF) ?? null
+  const advise = (needsKw: number) => ({
+    needsKw,
+    kit: smallestKit(
+      listed.map((kilowatts) => ({ kilowatts })),
+      needsKw,
+      volts,
+    ),
+  })
+  return {
+    outdoorF,
+    volts,
+    listed,
+    fromList: own.length > 0,
+    withHeatPump: capacity === null ? null : advise(Math.max(0, load - capacity) / BTU_PER_KWH),
+    alone: advise(load / BTU_PER_KWH),
+  }
+}

@@ -1,0 +1,126 @@
+'use client'
+
+import { plateOf } from '@/core/crossing'
+import type { HEAT_CONTENT } from '@/core/house'
+import { airflowOf, houseValue } from '@/core/house'
+import { clockedInput, INPUT_SHARE, MANIFOLD, nozzleFlow, nozzleFor, oilInput } from '@/core/kit'
+import { burnersOf } from '@/core/query'
+import { heatersOf } from '@/core/crossing'
+import type { JobSeen } from '@/core/installation'
+import { Field, Input, useLocalStorage, typedAmount } from '@/ui'
+import { btuh, count, figure } from '@/words'
+import { useJobScreen } from '../session'
+
+interface Typed {
+  feet?: string
+  seconds?: string
+  heating?: string
+  gph?: string
+  psi?: string
+}
+const FIELDS = {
+  gas: [
+    ['feet', 'ft³ at the meter'],
+    ['seconds', 'in seconds'],
+    ['heating', 'BTU in a ft³'],
+  ],
+  oil: [
+    ['gph', 'Nozzle, gal/h at 100 psi'],
+    ['psi', 'Pump, psi'],
+  ],
+} as const
+/** BTU in a cubic foot, where the supplier's is not known. */
+const USUAL_HEATING = { gas: 1030, lp: 2500 } as const
+/** Each step of a conversion to LP, with what proves it. */
+const LP_STEPS = [
+  'Gas off, leak-free, and the kit made for this furnace: its list names the model.',
+  'Orifices changed, every one: the number stamped on each.',
+  'Spring or regulator changed: 10 to 11 in.w.c. at the manifold with all burners lit.',
+  'Low-gas-pressure switch in series with the pressure switch: tank valve closed, no try for ignition.',
+  'Label of the conversion filled in and left on the furnace.',
+  'Settings say LP wherever the device tells them apart.',
+  'Leak test, CO at flue and registers, rise inside the plate’s band.',
+]
+
+/** What the burner burns and gives, by its meter or its nozzle, against its plate. */
+export function Burner({ seen }: { seen: JobSeen }) {
+  const { job } = useJobScreen()
+  const [typed, setTyped] = useLocalStorage<Typed>(`gate-cross-burner-${job.id}`, {})
+  const at = burnersOf(seen.inst)[0]
+  const { fuel } = heatersOf(seen)
+  if (!at || !fuel) return null
+  const { inputBtuh, efficiency, riseLow, riseHigh, flueLowF, flueHighF } = plateOf(seen, at.placed)
+  const isOil = fuel === 'oil'
+  const input = inputOf(typed, fuel)
+  const output = input !== undefined && efficiency !== undefined ? input * efficiency : undefined
+  const altitude = houseValue(seen.house, 'altitudeFt')
+  return (
+    <div className="mt-2" data-testid="burner">
+      <p className="text-[15px]">
+        Plate: {inputBtuh === undefined ? 'input not known' : `${btuh(inputBtuh)} in`}
+        {efficiency === undefined ? '' : ` at ${figure(efficiency * 100)} %`}
+        {riseLow === undefined ? '' : `, rise ${riseLow} to ${riseHigh ?? '?'} °F`}
+        {flueLowF === undefined ? '' : `, flue ${flueLowF} to ${flueHighF ?? '?'} °F`}.
+        {isOil
+          ? inputBtuh === undefined
+            ? ''
+            : ` At 140 psi that is a nozzle of ${figure(nozzleFor(inputBtuh, 140), 2)} gal/h; its angle and pattern are in the burner’s chart.`
+          : ` Manifold ${MANIFOLD[fuel].map((p) => figure(p)).join(' to ')} in.w.c.; the plate wins.`}
+      </p>
+      <div className="mt-1 grid max-w-2xl grid-cols-2 items-end gap-3 sm:grid-cols-3">
+        {FIELDS[isOil ? 'oil' : 'gas'].map(([of, label]) => (
+          <Field key={of} label={label}>
+            {(ids) => (
+              <Input
+                {...ids}
+                inputMode="decimal"
+                placeholder={of === 'heating' && !isOil ? String(USUAL_HEATING[fuel]) : ''}
+                value={typed[of] ?? ''}
+                onChange={(e) => setTyped({ ...typed, [of]: e.target.value })}
+              />
+            )}
+          </Field>
+        ))}
+      </div>
+      <p role="status" className="mt-1 text-[15px]" data-testid="burner-answer">
+        {input === undefined
+          ? isOil
+            ? 'Input is gal/h times 138,500; flow goes with the root of the pressure.'
+            : 'Clock the meter with every other appliance off.'
+          : `${btuh(input)} in${inputBtuh === undefined ? '' : verdict(input, inputBtuh)}${
+              output === undefined ? '' : `; ${btuh(output)} out`
+            }${
+              output !== undefined && riseLow !== undefined && riseHigh !== undefined
+                ? `; its rise is right from ${count(Math.round(airflowOf(output, riseHigh, altitude)))} to ${count(Math.round(airflowOf(output, riseLow, altitude)))} CFM`
+                : ''
+            }.`}
+      </p>
+      {fuel === 'lp' && (
+        <>
+          <h3 className="mt-2 font-bold">Converted to LP: what proves each step</h3>
+          <ol className="list-decimal pl-6 text-[15px]">
+            {LP_STEPS.map((s) => (
+              <li key={s}>{s}</li>
+            ))}
+          </ol>
+        </>
+      )}
+    </div>
+  )
+}
+
+function inputOf(typed: Typed, fuel: keyof typeof HEAT_CONTENT): number | undefined {
+  if (fuel === 'oil') {
+    const [gph, psi] = [typedAmount(typed.gph), typedAmount(typed.psi) ?? 100]
+    return gph === undefined ? undefined : oilInput(nozzleFlow(gph, psi))
+  }
+  const [feet, seconds] = [typedAmount(typed.feet), typedAmount(typed.seconds)]
+  if (feet === undefined || seconds === undefined) return undefined
+  return clockedInput(feet, seconds, typedAmount(typed.heating) ?? USUAL_HEATING[fuel])
+}
+
+const verdict = (input: number, plate: number): string => {
+  const off = input / plate - 1
+  if (Math.abs(off) <= INPUT_SHARE) return ', within 5 % of the plate'
+  return `, ${figure(Math.abs(100 * off), 0)} % ${off > 0 ? 'above' : 'below'} the plate: orifice, pressure, regulator`
+}

@@ -1,0 +1,152 @@
+'use client'
+
+import {
+  CABLE_RATINGS,
+  heaterRows,
+  lineCircuitsOf,
+  serviceLoad,
+  type CableRating,
+  type ServiceMethod,
+} from '@/core/kit'
+import { HOUSE_VALUES, houseValue, type HouseValue } from '@/core/house'
+import type { JobSeen } from '@/core/installation'
+import { aheadTargets } from '@/core/query'
+import { Field, SelectField, TypedInput, useLocalStorage } from '@/ui'
+import { circuitNoteWords, circuitSentence, HOUSE_WORDS, serviceSentence } from '@/words'
+import { useJobScreen, useProof } from '../session'
+
+const RATING_WORDS: Record<CableRating, string> = {
+  copper75: 'Copper, terminals marked 75 °C',
+  copper60: 'NM-B cable, or terminals not marked 75 °C',
+  aluminium75: 'Aluminium, 75 °C',
+}
+const METHOD_WORDS: Record<ServiceMethod, string> = {
+  existing: 'An existing dwelling (220.83)',
+  new: 'A new dwelling (220.82)',
+  metered: 'By its metered demand (220.87)',
+}
+
+/** Every line circuit against what it feeds, and whether the service carries the heating. */
+export function Circuits({ seen }: { seen: JobSeen }) {
+  const { inst } = seen
+  const [rating, setRating] = useLocalStorage<CableRating>('gate-cross-cable-rating', 'copper75')
+  const circuits = lineCircuitsOf(inst, seen.plates, rating)
+  return (
+    <section aria-label="Circuits" className="mt-5 border-t border-line pt-2" data-testid="circuits">
+      <h2 className="text-lg font-bold">Line circuits</h2>
+      <SelectField
+        label="Cable and terminals"
+        className="mt-1 max-w-sm"
+        value={rating}
+        options={CABLE_RATINGS.map((r) => [r, RATING_WORDS[r]] as const)}
+        onValue={setRating}
+      />
+      <ul className="mt-2">
+        {circuits.map((c) => (
+          <li key={c.feed} className="border-t border-line py-2 text-[15px]" data-circuit={c.feed}>
+            {circuitSentence(inst, c)}
+            {c.notes.map((n) => (
+              <span key={n.code} className="block font-bold text-watch">
+                {circuitNoteWords(n)}
+              </span>
+            ))}
+          </li>
+        ))}
+      </ul>
+      <p className="text-sm text-soft">
+        NEC 2023; numbers differ by edition. Hot attics and bundles derate (310.15). The plate wins; confirm
+        with local code.
+      </p>
+      <Service seen={seen} />
+    </section>
+  )
+}
+
+const FIELDS: Record<ServiceMethod, readonly HouseValue[]> = {
+  existing: ['serviceA', 'areaFt2', 'applianceVa'],
+  new: ['serviceA', 'areaFt2', 'applianceVa'],
+  metered: ['serviceA', 'peakKw'],
+}
+
+function Service({ seen }: { seen: JobSeen }) {
+  const { edit } = useJobScreen()
+  const proof = useProof()
+  const { inst, house } = seen
+  const method = house.service ?? 'existing'
+  const serviceA = houseValue(house, 'serviceA')
+  const vaOf = (what: string) =>
+    inst.placed
+      .flatMap((p) => p.device.parts)
+      .reduce(
+        (sum, x) => sum + (x.kind === 'load' && x.does?.what === what && typeof x.va === 'number' ? x.va : 0),
+        0,
+      )
+  // An interlock counts only where the sweep proves it: every row stands ahead of the coil, and in no state does the
+  // compressor heat with anything there.
+  const ahead = new Set(aheadTargets(inst).map((t) => t.ref))
+  const holds =
+    proof.rules.includes('heatAheadOfCoil') &&
+    [...proof.findings, ...proof.undecided].every((f) => f.rule !== 'heatAheadOfCoil')
+  const neverTogether = holds && heaterRows(inst).every((r) => ahead.has(r.ref))
+  const stripsVa = heaterRows(inst).reduce((sum, r) => sum + 240 ** 2 / r.ohms, 0)
+  const load =
+    serviceA === undefined
+      ? null
+      : serviceLoad({
+          method,
+          serviceA,
+          ...optional('areaFt2'),
+          ...optional('applianceVa'),
+          ...optional('peakKw'),
+          compressorVa: vaOf('compressor') + vaOf('outdoorFan'),
+          stripsVa,
+          blowerVa: vaOf('blower'),
+          neverTogether: neverTogether && stripsVa > 0,
+        })
+  return (
+    <div className="mt-3" data-testid="service">
+      <h3 className="font-bold">Can the service carry it?</h3>
+      <div className="mt-1 grid grid-cols-1 items-end gap-3 sm:grid-cols-2 lg:grid-cols-4">
+        <SelectField
+          label="Reckoned as"
+          value={method}
+          options={(Object.keys(METHOD_WORDS) as ServiceMethod[]).map((m) => [m, METHOD_WORDS[m]] as const)}
+          onValue={(m) => edit({ kind: 'setHouseChoice', of: 'service', value: m })}
+        />
+        {FIELDS[method].map((of) => (
+          <Field key={of} label={HOUSE_WORDS[of]}>
+            {(ids) => (
+              <TypedInput
+                {...ids}
+                inputMode="decimal"
+                placeholder="not known"
+                value={house.values[of]?.value.toString() ?? ''}
+                onValue={(t) => {
+                  const n = Number(t.trim().replace(',', '.'))
+                  const { least, most } = HOUSE_VALUES[of]
+                  if (t === '') edit({ kind: 'setHouse', of, value: null, source: 'typed' })
+                  else if (n >= least && n <= most) edit({ kind: 'setHouse', of, value: n, source: 'typed' })
+                }}
+              />
+            )}
+          </Field>
+        ))}
+      </div>
+      <p className="mt-2 text-[15px]" role="status">
+        {load && serviceA !== undefined
+          ? serviceSentence(load, serviceA)
+          : 'It is reckoned once these are known.'}
+        {load && stripsVa > 0
+          ? neverTogether
+            ? ' The compressor is left out: the proof has it that it never runs with the strips.'
+            : ' Compressor and strips are both counted: they may run together.'
+          : ''}
+      </p>
+    </div>
+  )
+
+  function optional<K extends 'areaFt2' | 'applianceVa' | 'peakKw'>(of: K): Partial<Record<K, number>> {
+    const value = houseValue(house, of)
+    return value === undefined ? {} : ({ [of]: value } as Partial<Record<K, number>>)
+  }
+}

@@ -1,0 +1,1 @@
+export { kit } from './place'

@@ -1,0 +1,18 @@
+import { lineCircuitsOf } from '@/core/kit'
+import { hasBurner, hasStrips } from '@/core/query'
+import type { PlaceEntry } from '../session'
+import { Kit } from './Kit'
+
+/** How the Kit stands in a job's walk. */
+export const kit: PlaceEntry = {
+  id: 'kit',
+  title: 'Kit',
+  Component: Kit,
+  mark: ({ job, inst }) => {
+    const wrong = lineCircuitsOf(inst, job.commissioning.plates, 'copper75').filter((c) =>
+      c.notes.some((n) => n.code !== 'breakerUnknown' && n.code !== 'conductorUnknown'),
+    ).length
+    if (wrong) return { text: `${wrong} ${wrong === 1 ? 'circuit' : 'circuits'} to look at`, needs: true }
+    return { text: hasStrips(inst) ? 'strips' : hasBurner(inst) ? 'furnace' : 'no backup', needs: false }
+  },
+}

@@ -1,0 +1,1 @@
+export { LockOut } from './LockOut'

@@ -1,0 +1,100 @@
+import type { KitAdvice } from '@/core/crossing'
+import type { CircuitNote, Clue, KitIdentity, LineCircuit, ServiceLoad } from '@/core/kit'
+import type { Installation } from '@/core/installation'
+import { lower, refWords } from './names'
+import { degrees, figure } from './numbers'
+
+export const CLUE_WORDS: Record<Clue, string> = {
+  labelKw: 'kW on the label',
+  breakerA: 'breaker',
+  ohms: 'ohms of its rows',
+  amps: 'amps at the feed',
+  rows: 'number of rows',
+}
+const NEXT_WORDS: Record<Clue, string> = {
+  labelKw: 'look for kW on a label, inside the door or on the kit',
+  breakerA: 'read the number on the breaker that feeds it',
+  ohms: 'meter ohms across each element, power off and proven dead',
+  amps: 'clamp one leg of its feed with every row on',
+  rows: 'count the rows',
+}
+
+const kitName = (watts: readonly number[]): string =>
+  `${figure(watts.reduce((a, b) => a + b, 0) / 1000)} kW${watts.length > 1 ? ` (${watts.map((w) => figure(w / 1000)).join(' + ')})` : ''}`
+
+/** What the clues come to, in sentences. */
+export function identitySentences(found: KitIdentity): string[] {
+  if (!found.byClue.length) return ['Enter anything that can be seen or read; one clue is enough to begin.']
+  const said: string[] = []
+  const names = found.fits.map((k) => kitName(k.watts))
+  if (names.length === 1) said.push(`It is a ${names[0] ?? ''} kit: nothing else fits.`)
+  else if (names.length > 1) said.push(`It may be ${names.join(' or ')}.`)
+  else said.push('No kit fits all of it.')
+  for (const [a, b] of found.contradictions)
+    said.push(
+      `${CLUE_WORDS[a]} and ${CLUE_WORDS[b]} contradict each other: a row may be open, the label may be another’s, or the wrong kit was fitted.`,
+    )
+  if (found.next) said.push(`Next: ${NEXT_WORDS[found.next]}.`)
+  return said.map((s) => s.charAt(0).toUpperCase() + s.slice(1))
+}
+
+/** Which kit the house asks for, in sentences. */
+export function kitAdviceSentences(a: KitAdvice): string[] {
+  const from = a.fromList ? 'of the air handler’s list' : 'that the trade sells'
+  const at = a.volts === 240 ? '' : ` (${Math.round(a.volts)} V)`
+  const say = (needsKw: number, kit: KitAdvice['alone']['kit'], what: string) =>
+    needsKw < 0.05
+      ? `${what} no strips are needed at ${degrees(a.outdoorF)}.`
+      : kit
+        ? `${what} ${figure(needsKw)} kW are needed at ${degrees(a.outdoorF)}: the ${figure(kit.kilowatts)} kW kit is the smallest ${from}${at && `, and gives ${figure(kit.givesKw)}${at}`}.`
+        : `${what} ${figure(needsKw)} kW are needed at ${degrees(a.outdoorF)}: no kit ${from} gives that.`
+  return [
+    ...(a.withHeatPump ? [say(a.withHeatPump.needsKw, a.withHeatPump.kit, 'Beside the heat pump')] : []),
+    say(a.alone.needsKw, a.alone.kit, 'With the heat pump dead'),
+  ]
+}
+
+export function circuitNoteWords(note: CircuitNote): string {
+  switch (note.code) {
+    case 'breakerSmall':
+      return `the breaker is too small: ${figure(note.needs)} A at least`
+    case 'breakerLarge':
+      return `the breaker is too large: ${figure(note.most)} A at most`
+    case 'conductorThin':
+      return Number.isNaN(note.needs)
+        ? 'the conductor is too thin, and none of the table is thick enough'
+        : `the conductor is too thin: ${note.needs} AWG at least`
+    case 'subdivide':
+      return `${figure(note.amps)} A of elements are more than 48: they are subdivided, each part on 60 A at most (NEC 424.22)`
+    case 'breakerUnknown':
+      return 'the breaker is not known'
+    case 'conductorUnknown':
+      return 'the conductors are not recorded'
+  }
+}
+
+/** A line circuit in a sentence: what it asks for and why, and what is there. */
+export function circuitSentence(inst: Installation, c: LineCircuit): string {
+  const feeds = c.feeds.map((f) => lower(refWords(inst, f))).join(', ')
+  const why = c.fromPlate
+    ? `the plate asks for ${figure(c.requiredA)} A`
+    : `125 % of ${figure(c.elementsA)} A of elements and ${figure(c.motorsA)} A of motors is ${figure(c.requiredA)} A (NEC 424.4)`
+  const needs = `${c.gaugeNeeds === null ? 'no conductor of the table' : `${c.gaugeNeeds} AWG`} and a breaker of ${figure(c.breakerNeeds)} A${c.mostBreakerA === null ? '' : ` to ${figure(c.mostBreakerA)}`}`
+  const has = [
+    c.breakerA === null ? null : `${figure(c.breakerA)} A`,
+    c.gauge === null ? null : `${c.gauge} AWG`,
+  ].filter((x) => x !== null)
+  return `${refWords(inst, c.feed)} feeds ${feeds}: ${why}, so ${needs}.${has.length ? ` There: ${has.join(', ')}.` : ''}`
+}
+
+const PART_WORDS: Record<ServiceLoad['parts'][number]['code'], string> = {
+  general: 'general load at 100 %',
+  generalRest: 'the rest at 40 %',
+  heating: 'heating',
+  metered: '1.25 times the year’s peak',
+}
+/** Whether the service carries it, with its sum. */
+export function serviceSentence(load: ServiceLoad, serviceA: number): string {
+  const sum = load.parts.map((p) => `${figure(p.va / 1000)} kVA ${PART_WORDS[p.code]}`).join(' + ')
+  return `${figure(load.amps, 0)} A of ${figure(serviceA)}: ${load.fits ? 'the service carries it' : 'more than the service carries'}. ${sum}.`
+}
