@@ -36,6 +36,24 @@ const undecided = () =>
   })
 const gate = () => shape({ at: str(), side: str(), state: str(), name: str(), reason: str() })
 
+/** A temperature down to which something holds. */
+const downTo = { known: bool(), downToF: num().nullable(), always: bool() }
+/** The sums of a year. */
+const year = {
+  cost: num().nullable(),
+  kwh: num().nullable(),
+  heatPumpKwh: num().nullable(),
+  stripKwh: num(),
+  fuel: num(),
+  backupHours: num(),
+  unmetDegreeHours: num(),
+  peakKw: num().nullable(),
+  heatPumpStarts: num(),
+  backupStarts: num(),
+  coldDefrostMinutes: num(),
+  coldAirHours: num(),
+}
+
 /** The shape of every `--json` answer. `gatecross schema NAME` prints it as JSON Schema. */
 export const ANSWERS = {
   check: shape({
@@ -96,6 +114,58 @@ export const ANSWERS = {
         shows: str(),
       }),
     ),
+  }),
+  crossing: shape({
+    sentences: list(str()),
+    wanted: list(str()),
+    loadLine: shape({ way: str(), slope: num(), noHeatF: num() }).nullable(),
+    balance: shape(downTo),
+    emergency: shape(downTo),
+    breakEven: shape({ cop: num(), ...downTo }).nullable(),
+    design: shape({
+      outdoorF: num(),
+      loadBtuh: num(),
+      capacityBtuh: num(),
+      heldOff: bool(),
+      lacksKw: num(),
+      kitKw: num(),
+      furnaceBtuh: num(),
+    }).nullable(),
+    sharing: list(
+      shape({
+        from: num(),
+        to: num(),
+        heatPump: bool(),
+        kitKw: num(),
+        furnace: bool(),
+        together: bool(),
+      }),
+    ),
+    year: shape(year).nullable(),
+    schools: list(shape({ school: str(), ...year })),
+    recommended: str().nullable(),
+  }),
+  kit: shape({
+    kits: list(
+      shape({
+        kit: str(),
+        volts: num(),
+        rows: list(shape({ ref: str(), row: num(), ohms: num(), amps: num(), kw: num() })),
+        banks: list(shape({ inputs: list(str()), rows: list(num()) })),
+      }),
+    ),
+    circuits: list(
+      shape({
+        feed: str(),
+        feeds: list(str()),
+        requiredA: num(),
+        breakerA: num().nullable(),
+        gauge: num().nullable(),
+        words: str(),
+        notes: list(str()),
+      }),
+    ),
+    advice: list(str()),
   }),
   judge: shape({
     readings: list(

@@ -48,6 +48,9 @@ export interface Args {
     who?: string
     when?: string
     corrects?: string
+    weather?: string
+    schools?: boolean
+    volts?: string
   }
 }
 
@@ -90,6 +93,9 @@ export function readArgs(argv: string[], library: string, now: string): Args {
       who: { type: 'string' },
       when: { type: 'string' },
       corrects: { type: 'string' },
+      weather: { type: 'string' },
+      schools: { type: 'boolean' },
+      volts: { type: 'string' },
       box: { type: 'boolean' },
       line: { type: 'boolean' },
       plan: { type: 'boolean' },

@@ -50,6 +50,9 @@ describe('bin/gatecross', () => {
     ['conflicts', [GOOD], 0],
     ['conflicts', ['demo/jobs/millrace-cottage.json'], 1],
     ['sheet', ['demo/jobs/pennywort-close.json', '--device', 'tstat'], 0],
+    ['crossing', ['demo/jobs/tallow-mill.json', '--schools'], 0],
+    ['crossing', ['demo/jobs/quillfeather-lane.json'], 0],
+    ['kit', [GOOD, '--volts', '208'], 0],
   ] as [AnswerName, string[], number][])(
     '%s %j ends with %i and answers as its schema says',
     (name, args, code) => {
@@ -59,6 +62,42 @@ describe('bin/gatecross', () => {
       expect([validate(JSON.parse(run.out)), validate.errors]).toEqual([true, null])
     },
   )
+
+  it('says who heats when, with a year of its own or one from a file', () => {
+    const out = gatecross('crossing', GOOD, '--schools').out
+    expect(out).toContain('The heat pump alone carries the house down to 26 °F.')
+    expect(out).toContain('At 8 °F it lacks 5.2 kW; the strips that may run there have 9.6.')
+    expect(out).toMatch(/Run it always +\$\d/)
+    const file = join(mkdtempSync(join(tmpdir(), 'gatecross-')), 'year.csv')
+    // 8,000 h at 70 °F, 760 at 32 °F: 596.49 · 33 = 19,684 BTU/h of 24,645 for 760 h.
+    writeFileSync(file, 'temp F,hours\n70,8000\n32,760\n')
+    const year = JSON.parse(gatecross('crossing', GOOD, '--weather', file, '--json').out) as {
+      year: { unmetDegreeHours: number; backupHours: number; heatPumpKwh: number }
+    }
+    expect(year.year).toMatchObject({ unmetDegreeHours: 0, backupHours: 0 })
+    expect(year.year.heatPumpKwh).toBeGreaterThan(760)
+    writeFileSync(file, 'temp F\n70\n')
+    const bad = gatecross('crossing', GOOD, '--weather', file)
+    expect([bad.code, bad.err]).toEqual([2, expect.stringMatching(/--weather .*8760 rows/)])
+    expect(gatecross('crossing', GOOD, '--weather', '/nowhere.csv').code).toBe(2)
+  })
+
+  it('says what a kit should read at the volts asked for', () => {
+    // 4.8 kW rows at 208 V: 12 Ω, 17.33 A, 3.605 kW.
+    const kit = JSON.parse(gatecross('kit', GOOD, '--volts', '208', '--json').out) as {
+      kits: { rows: { ohms: number; amps: number; kw: number }[]; banks: unknown }[]
+    }
+    expect(kit.kits[0]?.rows[0]).toMatchObject({
+      ohms: 12,
+      amps: expect.closeTo(17.333, 2),
+      kw: expect.closeTo(3.605, 2),
+    })
+    expect(kit.kits[0]?.banks).toEqual([
+      { inputs: ['W1'], rows: [1] },
+      { inputs: ['W1', 'W2'], rows: [1, 2] },
+    ])
+    expect(gatecross('kit', GOOD, '--volts', 'many').code).toBe(2)
+  })
 
   it('plans in words, and refuses a school that nobody keeps', () => {
     const run = gatecross('plan', 'demo/jobs/harrier-bank.json')

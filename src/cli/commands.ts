@@ -26,6 +26,7 @@ import {
 import { ANSWERS, answerSchema, type AnswerName } from './answers'
 import { answer, refuse, type Answer, type Result } from './answer'
 import { readSituation, type Args } from './args'
+import { crossingCommand, kitCommand } from './crossingCommands'
 import { failuresCommand, planCommand } from './planCommands'
 import { conflictsCommand, sheetCommand } from './setupCommands'
 
@@ -189,6 +190,8 @@ export const COMMANDS: Record<string, (job: Job, args: Args) => Result> = {
 
   plan: planCommand,
   failures: failuresCommand,
+  crossing: crossingCommand,
+  kit: kitCommand,
   conflicts: conflictsCommand,
   sheet: sheetCommand,
 

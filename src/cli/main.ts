@@ -24,6 +24,9 @@ const HELP = `gatecross: proof of a heat pump's wiring and readings, from a job 
   gatecross sheet FILE --device REF [--all] what to key in on a device, line by line
                 [--way N: which of its ways of keying]
   gatecross supplies FILE                   every circuit to lock out, place by place, and what stays live
+  gatecross crossing FILE [--weather W] [--schools]
+                                            who heats when in this house, and what it costs
+  gatecross kit FILE [--volts V]            what the kit should read, its banks, the line circuits
   gatecross failures FILE                   what each single failure would do
   gatecross schema [NAME]                   published schemas
 

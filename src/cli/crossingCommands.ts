@@ -1,0 +1,141 @@
+import { readFileSync } from 'node:fs'
+import { basename } from 'node:path'
+import { Circuit } from '@/core/circuit'
+import { crossingView, kitAdvice, type DownTo, type Year } from '@/core/crossing'
+import type { JobSeen } from '@/core/installation'
+import { bankTable, lineCircuitsOf, rowFigures } from '@/core/kit'
+import { serviceVolts } from '@/core/query'
+import { jobSeen, parseWeather, type Checked, type Job } from '@/jobfile'
+import {
+  circuitNoteWords,
+  circuitSentence,
+  crossingAnswer,
+  defrostSentence,
+  figure,
+  kitAdviceSentences,
+  money,
+  recommendedSentence,
+  STRATEGY_WORDS,
+  wantedSentence,
+} from '@/words'
+import type { Args } from './args'
+import { answer, refuse, type Result } from './answer'
+
+/** A temperature down to which something holds, for a script: `always` where it holds as cold as it gets. */
+const downTo = (t: DownTo | undefined): { known: boolean; downToF: number | null; always: boolean } => ({
+  known: t !== undefined,
+  downToF: typeof t === 'number' ? t : null,
+  always: t === null,
+})
+
+const yearJson = (y: Year) => ({
+  cost: y.cost,
+  kwh: finite(y.kwh),
+  heatPumpKwh: finite(y.heatPumpKwh),
+  stripKwh: y.stripKwh,
+  fuel: y.fuel,
+  backupHours: y.backupHours,
+  unmetDegreeHours: y.unmetDegreeHours,
+  peakKw: finite(y.peakKw),
+  heatPumpStarts: y.heatPumpStarts,
+  backupStarts: y.backupStarts,
+  coldDefrostMinutes: y.coldDefrostMinutes,
+  coldAirHours: y.coldAirHours,
+})
+const finite = (n: number): number | null => (Number.isFinite(n) ? n : null)
+
+/** A job, with the weather of a file in place of its own where one is named. */
+function withWeather(job: Job, file: string | undefined): Checked<JobSeen> {
+  const seen = jobSeen(job)
+  if (file === undefined) return { ok: true, value: seen }
+  let text: string
+  try {
+    text = readFileSync(file, 'utf8')
+  } catch {
+    return refuse('--weather', 'a file that can be read', file)
+  }
+  const read = parseWeather(text, basename(file))
+  if (read.ok) return { ok: true, value: { ...seen, climate: read.value } }
+  return { ok: false, problems: read.problems.map((p) => ({ ...p, path: `--weather ${file}` })) }
+}
+
+/** `gatecross crossing FILE`: who heats when, what it costs, and the schools side by side. */
+export function crossingCommand(job: Job, args: Args): Result {
+  const seen = withWeather(job, args.values.weather)
+  if (!seen.ok) return seen
+  const view = crossingView(seen.value, new Circuit(seen.value.inst))
+  const currency = seen.value.prices.currency ?? ''
+  const said = crossingAnswer(view, currency)
+  const wanted = wantedSentence(view.wanted)
+  const schools = args.values.schools ? view.schools : []
+  const { breakEven, design } = view
+  const lines = [
+    ...said.map((l) => l.text),
+    ...(wanted ? [wanted] : []),
+    ...schools.map(
+      ({ school, year: y }) =>
+        `  ${STRATEGY_WORDS[school].name.padEnd(24)} ${money(y.cost, currency).padStart(10)}  ${figure(y.kwh, 0)} kWh  fuel ${figure(y.fuel, 0)}  aux ${figure(y.backupHours, 0)} h  unmet ${figure(y.unmetDegreeHours, 0)} °F·h`,
+    ),
+    ...(schools.length && view.recommended ? [recommendedSentence(view.recommended)] : []),
+    ...(schools.length ? [defrostSentence(schools, currency) ?? []].flat() : []),
+  ]
+  return answer(
+    {
+      sentences: said.map((l) => l.text),
+      wanted: view.wanted,
+      loadLine: view.line && { way: view.line.way, slope: view.line.slope, noHeatF: view.line.noHeatF },
+      balance: downTo(view.balanceF),
+      emergency: downTo(view.emergencyF),
+      breakEven: breakEven && { cop: breakEven.cop, ...downTo(breakEven.aboveF) },
+      design,
+      sharing: view.sharing.map(({ from, to, heatPump, kitKw, furnace, together }) => {
+        return { from, to, heatPump, kitKw, furnace, together }
+      }),
+      year: view.year && yearJson(view.year),
+      schools: schools.map(({ school, year: y }) => ({ school, ...yearJson(y) })),
+      recommended: view.recommended?.best.school ?? null,
+    },
+    lines,
+  )
+}
+
+/** `gatecross kit FILE`: what each row should read, which are on with which inputs, and the line circuits. */
+export function kitCommand(job: Job, args: Args): Result {
+  const seen = jobSeen(job)
+  const { inst } = seen
+  const asked = args.values.volts === undefined ? null : Number(args.values.volts)
+  if (asked !== null && !(asked >= 100 && asked <= 300)) return refuse('--volts', '100 to 300 V', args.values.volts)
+  const kits = inst.placed.flatMap((placed) => {
+    const volts = asked ?? serviceVolts(inst, placed.ref)
+    const rows = rowFigures(inst, placed.ref, volts)
+    if (!rows.length) return []
+    const banks = bankTable(placed).map((b) => ({ inputs: b.inputs, rows: b.rows.map((r) => r.row) }))
+    return [{ kit: placed.ref, volts, rows, banks }]
+  })
+  const circuits = lineCircuitsOf(inst, seen.plates, 'copper75').map((c) => ({
+    feed: c.feed,
+    feeds: c.feeds,
+    requiredA: c.requiredA,
+    breakerA: c.breakerA,
+    gauge: c.gauge,
+    words: circuitSentence(inst, c),
+    notes: c.notes.map(circuitNoteWords),
+  }))
+  const advice = kitAdvice(seen)
+  const sentences = advice ? kitAdviceSentences(advice) : []
+  return answer(
+    { kits, circuits, advice: sentences },
+    [
+      ...kits.flatMap((k) => [
+        `${k.kit} at ${figure(k.volts)} V`,
+        ...k.rows.map(
+          (r) => `  row ${r.row}  ${figure(r.ohms, 2)} Ω  ${figure(r.amps)} A  ${figure(r.kw, 2)} kW`,
+        ),
+        ...k.banks.map((b) => `  ${b.inputs.join(' + ')}: rows ${b.rows.join(', ') || 'none'}`),
+      ]),
+      ...circuits.flatMap((c) => [c.words, ...c.notes.map((n) => `  ${n}`)]),
+      ...sentences,
+    ],
+    circuits.some((c) => c.notes.length > 0),
+  )
+}
