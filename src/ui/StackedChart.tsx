@@ -42,7 +42,7 @@ export function StackedChart({
   const theme = useSyncExternalStore(onTheme, themeOf, () => 'light')
   const ink = typeof document === 'undefined' ? '#000' : colourOf('--ink')
   return (
-    <div aria-hidden data-chart={title}>
+    <div aria-hidden data-chart={title} className="min-h-[245px]">
       <Chart
         key={theme}
         type="bar"

@@ -10,6 +10,8 @@ const PAGES = [
   `${JOB}/gear`,
   `${JOB}/bench?call=emergency&t=45`,
   '/job/pennywort-close/setup',
+  '/job/tallow-mill/crossing?call=heat1&t=30',
+  '/job/quillfeather-lane/kit?call=heatAux1&t=52',
   `${JOB}/startup?call=emergency&t=52`,
   `${JOB}/handover`,
 ]
@@ -47,6 +49,7 @@ for (const [size, viewport] of Object.entries(SIZES))
         else if (path === '/library') await page.getByRole('button', { name: /^Marram T2/ }).waitFor()
         else if (path === '/') await page.getByRole('heading', { level: 2 }).first().waitFor()
         else await page.locator('[data-testid=verdict][data-stale=false]').waitFor()
+        if (path.includes('/crossing')) await page.locator('.apexcharts-bar-area').first().waitFor()
         const axe = await new AxeBuilder({ page }).analyze()
         const serious = axe.violations.filter((v) => v.impact === 'serious' || v.impact === 'critical')
         expect(serious.map((v) => [v.id, v.nodes.slice(0, 3).map((n) => n.html.slice(0, 160))])).toEqual([])

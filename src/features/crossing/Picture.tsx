@@ -217,7 +217,7 @@ function Curves({ view, x, y }: { view: CrossingView; x: Scale; y: Scale }) {
       <path d={path(curve.furnace)} className="stroke-ember" strokeWidth={2} strokeDasharray="2 5" />
       <path d={path(curve.withStrips)} className="stroke-ember" strokeWidth={2.5} strokeDasharray="9 5" />
       <path d={path(curve.least)} className="stroke-live" strokeWidth={1.5} strokeDasharray="4 4" />
-      <path d={path(curve.capacity)} className="stroke-live" strokeWidth={3.5} />
+      <path d={path(curve.capacity)} className="stroke-live" strokeWidth={3.5} data-curve="capacity" />
       <path d={path(curve.load)} className="stroke-ink" strokeWidth={3} data-curve="load" />
     </g>
   )
