@@ -104,7 +104,8 @@ export function kitCommand(job: Job, args: Args): Result {
   const seen = jobSeen(job)
   const { inst } = seen
   const asked = args.values.volts === undefined ? null : Number(args.values.volts)
-  if (asked !== null && !(asked >= 100 && asked <= 300)) return refuse('--volts', '100 to 300 V', args.values.volts)
+  if (asked !== null && !(asked >= 100 && asked <= 300))
+    return refuse('--volts', '100 to 300 V', args.values.volts)
   const kits = inst.placed.flatMap((placed) => {
     const volts = asked ?? serviceVolts(inst, placed.ref)
     const rows = rowFigures(inst, placed.ref, volts)
@@ -112,7 +113,7 @@ export function kitCommand(job: Job, args: Args): Result {
     const banks = bankTable(placed).map((b) => ({ inputs: b.inputs, rows: b.rows.map((r) => r.row) }))
     return [{ kit: placed.ref, volts, rows, banks }]
   })
-  const circuits = lineCircuitsOf(inst, seen.plates, 'copper75').map((c) => ({
+  const circuits = lineCircuitsOf(inst, seen.plates, seen.house.cable ?? 'copper75').map((c) => ({
     feed: c.feed,
     feeds: c.feeds,
     requiredA: c.requiredA,

@@ -56,6 +56,8 @@ const part = (fields: yup.ObjectShape) => ({
   ...fields,
 })
 const kind = (k: string) => yup.string().oneOf([k]).required()
+/** s of a contact's own delay: an hour at most. */
+const SECONDS = yup.number().min(0).max(3600).defined()
 const positive = () => yup.number().min(1e-6).max(1e6).defined()
 
 const ahead = optional(
@@ -112,6 +114,7 @@ const partSchema = union('kind', {
       gate: yup.string().oneOf(GATES).required(),
       driver: exprSchema,
       ratedA: optional(quantity),
+      after: optional(shape({ closes: SECONDS, opens: SECONDS })),
       openOhms: yup.number().min(1),
     }),
   ),

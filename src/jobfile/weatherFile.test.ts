@@ -70,7 +70,9 @@ describe('a weather file', () => {
 
   it('EPW: eight lines of header, °C in the seventh column, hours from 1', () => {
     const header = ['LOCATION,Nowhere', ...Array.from({ length: 7 }, (_, i) => `HEADER ${i}`)]
-    const rows = STAMPS.map((s) => `2001,${s.month},${s.day},${s.hour + 1},60,flags,${s.hour === 3 ? -5 : 20},9`)
+    const rows = STAMPS.map(
+      (s) => `2001,${s.month},${s.day},${s.hour + 1},60,flags,${s.hour === 3 ? -5 : 20},9`,
+    )
     const year = read([...header, ...rows].join('\n'))
     // −5 °C is 23 °F, 20 °C is 68.
     expect([year.length, year[3], year[4], year[24 + 3]]).toEqual([8760, 23, 68, 23])
@@ -103,7 +105,11 @@ describe('a weather file', () => {
     ['a text among them', plain.replace(',20.4', ',n\/a'), /^line 6: .*an outdoor temperature/],
     ['an empty cell', plain.replace(',20.4', ','), /^line 6: /],
     ['a temperature that none is', plain.replace(',20.4', ',-999'), /^line 6: .*-999/],
-    ['an hour missing', plain.replace(/\n2025-01-02 03:00,[^\n]*/, ''), /^line 28: .*01-02 03:00 is not there.*1 hours missing/],
+    [
+      'an hour missing',
+      plain.replace(/\n2025-01-02 03:00,[^\n]*/, ''),
+      /^line 28: .*01-02 03:00 is not there.*1 hours missing/,
+    ],
     ['a time that is none', plain.replace('2025-01-02 03:00', 'yesterday'), /^line 29: .*a date and an hour/],
     ['bins of half a year', 'temp F,hours\n40,4000', /^line 2: .*add up to a year/],
   ])('refuses %s, with its line', (_, text, said) => expect(refused(text)).toMatch(said))

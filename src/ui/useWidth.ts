@@ -10,7 +10,7 @@ export function useWidth<E extends HTMLElement>(): [RefObject<E | null>, number]
   useLayoutEffect(() => {
     const element = ref.current
     if (!element) return
-     
+
     setWidth(Math.floor(element.clientWidth))
     const watch = new ResizeObserver(([entry]) => entry && setWidth(Math.floor(entry.contentRect.width)))
     watch.observe(element)

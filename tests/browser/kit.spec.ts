@@ -34,6 +34,10 @@ test('what it should read follows the volts, and the bank table names the rows',
   await expect(page.getByRole('region', { name: 'Rows at 208 V' })).toContainText('17.3')
   await expect(page.getByTestId('bank-table').getByRole('row')).toHaveCount(3)
   await expect(page.getByTestId('bank-table')).toContainText('1, 2')
+  // Its sequencers: 24 s to the last row, 75 until the first has gone.
+  await expect(page.getByTestId('sequence')).toContainText(
+    'All are in after 24 s, and out 75 s after the call ends',
+  )
 })
 
 test('a kit that nobody knows is named from its clues, and contradictions are said', async ({ page }) => {

@@ -98,6 +98,8 @@ export interface ContactPart {
   driver: Expr
   /** Ω of the contact while it is open: a triac leaks, a relay does not. */
   openOhms?: number
+  /** s between what its driver says and what it does: a sequencer warms before it closes and stays closed while it cools. */
+  after?: { closes: number; opens: number }
   /** A. More than this through a fuse or breaker is reported as an overcurrent. */
   ratedA?: Quantity
 }

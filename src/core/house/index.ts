@@ -15,12 +15,14 @@ export {
 export { kwhAt, meanKwh, type Prices, type RatePeriod } from './prices'
 export {
   BILL_FUELS,
+  CABLE_RATINGS,
   HOUSE_VALUES,
   houseValue,
   LOAD_WAYS,
   UNKNOWN_HOUSE,
   VALUE_SOURCES,
   type BillFuel,
+  type CableRating,
   type House,
   type HouseValue,
   type LoadWay,

@@ -63,6 +63,10 @@ export type BillFuel = 'electric' | Fuel
 export const LOAD_WAYS = ['run', 'bills', 'design', 'ua'] as const
 export type LoadWay = (typeof LOAD_WAYS)[number]
 
+/** How conductors are rated: by the cable and by the marking of the terminals. */
+export const CABLE_RATINGS = ['copper75', 'copper60', 'aluminium75'] as const
+export type CableRating = (typeof CABLE_RATINGS)[number]
+
 /** What is known of the house itself: each number with where it comes from, each may be missing. */
 export interface House {
   values: Readonly<Partial<Record<HouseValue, Sourced>>>
@@ -71,6 +75,8 @@ export interface House {
   way?: LoadWay
   /** `existing`, `new` or `metered`: how the service is reckoned. */
   service?: 'existing' | 'new' | 'metered'
+  /** How the conductors of the job's line circuits are rated; left out: copper, terminals marked 75 °C. */
+  cable?: CableRating
 }
 export const UNKNOWN_HOUSE: House = Object.freeze({ values: {} })
 

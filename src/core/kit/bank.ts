@@ -1,5 +1,5 @@
-import { evaluate, type Part } from '../equipment'
-import { makeRef, settingsContext, settingValue, type Placed } from '../installation'
+import { evaluate, type ContactPart, type Part } from '../equipment'
+import { makeRef, settingsContext, settingValue, type Placed, type Ref } from '../installation'
 
 /** The inputs that bring rows on, lowest first. */
 export const HEAT_INPUTS = ['W1', 'W2', 'W3'] as const
@@ -8,8 +8,7 @@ export type HeatInput = (typeof HEAT_INPUTS)[number]
 /** What is on with some inputs live, everything normal. */
 export interface Bank {
   inputs: HeatInput[]
-  /** Ids of the rows' elements, in the order of their numbers. */
-  rows: { id: string; row: number }[]
+  rows: { id: Ref; row: number }[]
 }
 
 /**
@@ -18,65 +17,87 @@ export interface Bank {
  * ends reach two line terminals.
  */
 export function bankTable(placed: Placed): Bank[] {
-  const has = HEAT_INPUTS.filter((w) => terminalOf(placed, w) !== undefined)
-  const inputs = has.filter((w, i) => has.indexOf(w) === i)
+  const inputs = HEAT_INPUTS.filter((w) => hotInputs(placed, [w]).length > 0)
   return inputs.map((_, i) => {
     const live = inputs.slice(0, i + 1)
-    return { inputs: live, rows: rowsWith(placed, live) }
+    const hot = hotInputs(placed, live)
+    let closed = new Set<string>()
+    // Each round may bring in a coil that the last one's contacts feed; there are no more rounds than parts.
+    for (let round = 0; round <= placed.device.parts.length; round++) {
+      const { wants } = rowsWith(placed, hot, closed)
+      const next = new Set(contactsOf(placed).flatMap((x) => (wants(x) ? [x.id] : [])))
+      if (next.size === closed.size && [...next].every((c) => closed.has(c))) break
+      closed = next
+    }
+    return { inputs: live, rows: rowsWith(placed, hot, closed).rows }
   })
 }
 
-const terminalOf = (placed: Placed, input: HeatInput): string | undefined =>
-  placed.device.terminals.find((t) => t.role === input || t.id === input)?.id
+const contactsOf = ({ device }: Placed): ContactPart[] =>
+  device.parts.filter((x): x is ContactPart => x.kind === 'contact')
 
-function rowsWith(placed: Placed, live: readonly HeatInput[]): Bank['rows'] {
+/** The terminals of a device that some inputs are. */
+export const hotInputs = ({ device }: Placed, inputs: readonly HeatInput[]): string[] =>
+  inputs.flatMap((w) => device.terminals.find((t) => t.role === w || t.id === w)?.id ?? [])
+
+/** A kit with some terminals live and some contacts closed: which rows are on, and which contacts want to be closed. */
+export function rowsWith(
+  placed: Placed,
+  hot: readonly string[],
+  closed: ReadonlySet<string>,
+): { rows: Bank['rows']; wants: (x: ContactPart) => boolean } {
   const { device } = placed
-  const hot = live.flatMap((w) => terminalOf(placed, w) ?? [])
   const common = device.terminals.filter((t) => t.role === 'C' || t.id === 'C').map((t) => t.id)
   const lines = device.terminals.filter((t) => t.side === 'line' && /^L\d/.test(t.id)).map((t) => t.id)
-  let on = new Set<string>()
-  // Each round may bring in a coil that the last one's contacts feed; there are no more rounds than parts.
-  for (let round = 0; round <= device.parts.length; round++) {
-    const reach = reachBy(placed, on)
-    const coils = device.parts.filter((x) => x.kind === 'load' && !x.does && isBetween(reach, x, hot, common))
-    const next = new Set(coils.map((x) => x.id))
-    if (next.size === on.size && [...next].every((c) => on.has(c))) break
-    on = next
+  const joins = device.parts.filter(
+    (x) => x.kind === 'path' || (x.kind === 'contact' && (closed.has(x.id) || standsClosed(placed, x))),
+  )
+  const reach = reachBy(joins)
+  const energised = new Set(
+    device.parts.flatMap((x) =>
+      x.kind === 'load' && !x.does && isBetween(reach, x, hot, common) ? [x.id] : [],
+    ),
+  )
+  const rows = device.parts.flatMap((x) => {
+    if (x.kind !== 'load' || x.does?.what !== 'strip') return []
+    const [a = [], b = []] = [x.a, x.b].map((end) => lines.filter((l) => reach(end).has(l)))
+    const isOn = a.length > 0 && b.length > 0 && !a.some((l) => b.includes(l))
+    return isOn ? [{ id: makeRef(placed.ref, x.id), row: x.does.row }] : []
+  })
+  return {
+    rows: rows.sort((a, b) => a.row - b.row),
+    wants: (x) => driven(placed, x, (coil) => energised.has(coil)) !== 'no',
   }
-  const reach = reachBy(placed, on)
-  return device.parts
-    .flatMap((x) => {
-      if (x.kind !== 'load' || x.does?.what !== 'strip') return []
-      const [a, b] = [x.a, x.b].map((end) => lines.filter((l) => reach(end).has(l)))
-      const isOn = a?.length && b?.length && !a.some((l) => b.includes(l))
-      return isOn ? [{ id: makeRef(placed.ref, x.id), row: x.does.row }] : []
-    })
-    .sort((a, b) => a.row - b.row)
 }
 
+/** What a contact's driver says on a call for backup, everything normal. */
+function driven(placed: Placed, x: ContactPart, isOn: (coil: string) => boolean) {
+  const { device } = placed
+  return evaluate(x.driver, {
+    ...settingsContext((id) => settingValue(placed, id)),
+    call: 'heatAux2',
+    mode: (id) => device.modes.find((m) => m.id === id)?.states[0]?.id ?? '',
+    energised: (id) => (isOn(id) ? 'yes' : 'no'),
+  })
+}
+
+/** Closed whatever the coils do: a limit, a fuse link. */
+const standsClosed = (placed: Placed, x: ContactPart): boolean =>
+  driven(placed, x, () => false) !== 'no' && driven(placed, x, () => true) !== 'no'
+
 const isBetween = (
-  reach: (end: string) => Set<string>,
+  reach: (end: string) => ReadonlySet<string>,
   { a, b }: Pick<Part, 'a' | 'b'>,
   hot: readonly string[],
   common: readonly string[],
 ): boolean => {
   const [atA, atB] = [reach(a), reach(b)]
-  const touches = (end: Set<string>, of: readonly string[]) => of.some((t) => end.has(t))
+  const touches = (end: ReadonlySet<string>, of: readonly string[]) => of.some((t) => end.has(t))
   return (touches(atA, hot) && touches(atB, common)) || (touches(atB, hot) && touches(atA, common))
 }
 
-/** Points of the device that closed contacts and plain conductors join, with these coils energised. */
-function reachBy(placed: Placed, on: ReadonlySet<string>): (end: string) => Set<string> {
-  const { device } = placed
-  const context = {
-    ...settingsContext((id) => settingValue(placed, id)),
-    call: 'heatAux2' as const,
-    mode: (id: string) => device.modes.find((m) => m.id === id)?.states[0]?.id ?? '',
-    energised: (id: string) => (on.has(id) ? ('yes' as const) : ('no' as const)),
-  }
-  const joins = device.parts.filter(
-    (x) => x.kind === 'path' || (x.kind === 'contact' && evaluate(x.driver, context) !== 'no'),
-  )
+/** Points that closed contacts and plain conductors join. */
+function reachBy(joins: readonly Pick<Part, 'a' | 'b'>[]): (end: string) => ReadonlySet<string> {
   return (end) => {
     const found = new Set([end])
     for (let grew = true; grew;) {

@@ -1,4 +1,5 @@
 import type { Plate } from '../equipment'
+import type { CableRating } from '../house'
 import {
   quantity,
   settingValue,
@@ -10,7 +11,7 @@ import {
 } from '../installation'
 import { feedsOf, serviceVolts } from '../query'
 import { tolerances } from '../tolerances'
-import { ampacityOf, conductorFor, largestBreaker, nextBreaker, type CableRating } from './conductors'
+import { ampacityOf, conductorFor, largestBreaker, nextBreaker } from './conductors'
 import { heaterRows, rowsBehind } from './rows'
 
 /** A: elements above this are subdivided, and a subdivided load is protected at no more than the other (NEC 424.22(B)). */

@@ -1,3 +1,5 @@
+import type { CableRating } from '../house'
+
 /** A: standard ratings of breakers and fuses (NEC 240.6). */
 export const STANDARD_BREAKERS = [
   15, 20, 25, 30, 35, 40, 45, 50, 60, 70, 80, 90, 100, 110, 125, 150, 175, 200,
@@ -8,10 +10,6 @@ export const nextBreaker = (amps: number): number =>
 /** The next smaller standard breaker; 0 below the smallest. */
 export const breakerBelow = (breaker: number): number =>
   [...STANDARD_BREAKERS].reverse().find((s) => s < breaker) ?? 0
-
-/** How a circuit's conductors are rated: by its cable and by the marking of its terminals. */
-export const CABLE_RATINGS = ['copper75', 'copper60', 'aluminium75'] as const
-export type CableRating = (typeof CABLE_RATINGS)[number]
 
 /**
  * A by AWG, at most three in a cable, 30 °C around (NEC 310.16). `copper60` is non-metallic cable, or terminals that are

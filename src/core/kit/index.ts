@@ -1,16 +1,7 @@
 export { bankTable, HEAT_INPUTS, type Bank, type HeatInput } from './bank'
 export { clockedInput, INPUT_SHARE, MANIFOLD, nozzleFlow, nozzleFor, oilInput } from './burner'
 export { lineCircuitsOf, rowFigures, type CircuitNote, type LineCircuit, type RowFigures } from './circuits'
-export {
-  AMPACITY,
-  ampacityOf,
-  breakerBelow,
-  CABLE_RATINGS,
-  conductorFor,
-  largestBreaker,
-  nextBreaker,
-  type CableRating,
-} from './conductors'
+export { AMPACITY, ampacityOf, breakerBelow, conductorFor, largestBreaker, nextBreaker } from './conductors'
 export {
   CLUES,
   identifyKit,
@@ -23,3 +14,4 @@ export {
 export { rowPaths, type RowPath, type RowStep } from './rowPath'
 export { blowerAmps, heaterRows, rowsBehind, type HeaterRow } from './rows'
 export { serviceLoad, type ServiceAsked, type ServiceLoad, type ServiceMethod } from './service'
+export { kitSequence, USUAL_STEP, type KitSequence, type SequenceEvent } from './sequence'

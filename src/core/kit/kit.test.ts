@@ -1,10 +1,12 @@
 import { libraryDevice } from '../../../tests/helpers/demo'
+import type { ContactPart, Part } from '../equipment'
 import type { Placed } from '../installation'
 import {
   bankTable,
   clockedInput,
   conductorFor,
   identifyKit,
+  kitSequence,
   largestBreaker,
   nextBreaker,
   nozzleFlow,
@@ -163,5 +165,68 @@ describe('a burner', () => {
     expect(nozzleFlow(0.65, 144)).toBeCloseTo(0.78, 9)
     expect(oilInput(0.78)).toBeCloseTo(108_030, 6)
     expect(nozzleFor(108_030, 144)).toBeCloseTo(0.65, 9)
+  })
+})
+
+const without = ({ after: _, ...x }: ContactPart): ContactPart => x
+
+describe('the seconds after a call', () => {
+  const events = (list: { seconds: number; rows: { row: number }[] }[]) =>
+    list.map((e) => [e.seconds, e.rows.map((r) => r.row)])
+
+  it('two sequencers come in by their own delays, and go out by theirs', () => {
+    // Its file: row 1 closes after 12 s and opens after 75, row 2 after 24 and 50.
+    const both = kitSequence(placed('teasel-k2'), ['W1', 'W2'])
+    expect(events(both.in)).toEqual([
+      [0, []],
+      [12, [1]],
+      [24, [1, 2]],
+    ])
+    expect(events(both.out)).toEqual([
+      [0, [1, 2]],
+      [50, [1]],
+      [75, []],
+    ])
+    expect(both.untimed).toEqual([])
+  })
+
+  it('one input brings its own rows alone', () => {
+    const first = kitSequence(placed('teasel-k4'), ['W1'])
+    expect(events(first.in)).toEqual([
+      [0, []],
+      [9, [1]],
+      [16, [1, 2]],
+    ])
+  })
+
+  it('a relay is at once, and a sequencer without times is said to have none', () => {
+    expect(events(kitSequence(placed('teasel-k1'), ['W1']).in)).toEqual([[0, [1]]])
+    const kit = placed('teasel-k2')
+    const parts = kit.device.parts.map((x) => (x.kind === 'contact' ? without(x) : x))
+    const bare = kitSequence({ ...kit, device: { ...kit.device, parts } }, ['W1'])
+    expect(bare.untimed).toEqual(['kit.seq1c', 'kit.seq2c', 'kit.interlock'])
+    expect(events(bare.in)).toEqual([[0, [1]]])
+  })
+
+  it('a contact that feeds the next coil hands its delay on', () => {
+    const kit = placed('teasel-k2')
+    // The second sequencer's heater hangs behind the first one's contact instead of W2.
+    const parts: Part[] = kit.device.parts.map((x) => (x.id === 'seq2' ? { ...x, a: 'behind' } : x))
+    const chain: Part = {
+      kind: 'contact', id: 'hand', a: 'W1', b: 'behind', gate: 'sequencer',
+      driver: { energised: 'seq1' }, after: { closes: 15, opens: 40 },
+    } // prettier-ignore
+    const chained = { ...kit, device: { ...kit.device, parts: [...parts, chain] } }
+    // 15 s, then 24 of its own; out: W1 dead is both heaters dead at once.
+    expect(events(kitSequence(chained, ['W1']).in)).toEqual([
+      [0, []],
+      [12, [1]],
+      [39, [1, 2]],
+    ])
+    expect(events(kitSequence(chained, ['W1']).out)).toEqual([
+      [0, [1, 2]],
+      [50, [1]],
+      [75, []],
+    ])
   })
 })

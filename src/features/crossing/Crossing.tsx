@@ -3,7 +3,9 @@
 import { Caution, cx, Disclosure } from '@/ui'
 import { crossingAnswer, wantedSentence } from '@/words'
 import { Gates } from './Gates'
+import { Here } from './Here'
 import { HouseForm } from './HouseForm'
+import { InverterSwitches } from './InverterSwitches'
 import { Picture } from './Picture'
 import { Schools } from './Schools'
 import { useCrossing } from './useCrossing'
@@ -36,9 +38,11 @@ export function Crossing() {
         {wanted && <p className="py-1 text-[15px] text-watch">{wanted}</p>}
       </section>
       <Picture view={view} dragged={dragged} onDrag={drag} onSet={setGate} />
+      <Here view={view} />
       <Gates view={view} dragged={dragged} onDrag={drag} onDrop={drop} onSet={setGate} currency={currency} />
       <Schools view={view} currency={currency} />
       <YearCharts view={view} currency={currency} />
+      <InverterSwitches seen={seen} />
       <HouseForm seen={seen} view={view} />
       <div className="mt-4">
         <Caution>

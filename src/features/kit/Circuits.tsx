@@ -1,17 +1,10 @@
 'use client'
 
-import {
-  CABLE_RATINGS,
-  heaterRows,
-  lineCircuitsOf,
-  serviceLoad,
-  type CableRating,
-  type ServiceMethod,
-} from '@/core/kit'
-import { HOUSE_VALUES, houseValue, type HouseValue } from '@/core/house'
+import { heaterRows, lineCircuitsOf, serviceLoad, type ServiceMethod } from '@/core/kit'
+import { CABLE_RATINGS, HOUSE_VALUES, houseValue, type CableRating, type HouseValue } from '@/core/house'
 import type { JobSeen } from '@/core/installation'
 import { aheadTargets } from '@/core/query'
-import { Field, SelectField, TypedInput, useLocalStorage } from '@/ui'
+import { Field, SelectField, TypedInput } from '@/ui'
 import { circuitNoteWords, circuitSentence, HOUSE_WORDS, serviceSentence } from '@/words'
 import { useJobScreen, useProof } from '../session'
 
@@ -29,7 +22,8 @@ const METHOD_WORDS: Record<ServiceMethod, string> = {
 /** Every line circuit against what it feeds, and whether the service carries the heating. */
 export function Circuits({ seen }: { seen: JobSeen }) {
   const { inst } = seen
-  const [rating, setRating] = useLocalStorage<CableRating>('gate-cross-cable-rating', 'copper75')
+  const { edit } = useJobScreen()
+  const rating: CableRating = seen.house.cable ?? 'copper75'
   const circuits = lineCircuitsOf(inst, seen.plates, rating)
   return (
     <section aria-label="Circuits" className="mt-5 border-t border-line pt-2" data-testid="circuits">
@@ -39,7 +33,7 @@ export function Circuits({ seen }: { seen: JobSeen }) {
         className="mt-1 max-w-sm"
         value={rating}
         options={CABLE_RATINGS.map((r) => [r, RATING_WORDS[r]] as const)}
-        onValue={setRating}
+        onValue={(r) => edit({ kind: 'setHouseChoice', of: 'cable', value: r })}
       />
       <ul className="mt-2">
         {circuits.map((c) => (

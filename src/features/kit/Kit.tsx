@@ -16,6 +16,7 @@ import { Burner } from './Burner'
 import { Circuits } from './Circuits'
 import { Figures } from './Figures'
 import { RowsDrawing } from './RowsDrawing'
+import { Sequence } from './Sequence'
 import { WhichKit } from './WhichKit'
 
 /** The backup inside: drawn as it is wired, with what it should read, which kit it is, its circuits and its air. */
@@ -82,6 +83,7 @@ export function Kit() {
             )}
           </Field>
           <Figures placed={placed} volts={volts} cfm={cfmAt(seen)} />
+          <Sequence placed={placed} />
         </section>
       ))}
       {burner && (

@@ -9,7 +9,7 @@ export const kit: PlaceEntry = {
   title: 'Kit',
   Component: Kit,
   mark: ({ job, inst }) => {
-    const wrong = lineCircuitsOf(inst, job.commissioning.plates, 'copper75').filter((c) =>
+    const wrong = lineCircuitsOf(inst, job.commissioning.plates, job.house.cable ?? 'copper75').filter((c) =>
       c.notes.some((n) => n.code !== 'breakerUnknown' && n.code !== 'conductorUnknown'),
     ).length
     if (wrong) return { text: `${wrong} ${wrong === 1 ? 'circuit' : 'circuits'} to look at`, needs: true }

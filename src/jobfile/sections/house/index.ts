@@ -1,6 +1,7 @@
 import * as yup from 'yup'
 import {
   BILL_FUELS,
+  CABLE_RATINGS,
   CLIMATES,
   HOUSE_VALUES,
   LOAD_WAYS,
@@ -31,7 +32,12 @@ export interface SetHouse {
   value: number | null
   source: ValueSource
 }
-const CHOICES = { billFuel: BILL_FUELS, way: LOAD_WAYS, service: ['existing', 'new', 'metered'] } as const
+const CHOICES = {
+  billFuel: BILL_FUELS,
+  way: LOAD_WAYS,
+  service: ['existing', 'new', 'metered'],
+  cable: CABLE_RATINGS,
+} as const
 export interface SetHouseChoice {
   kind: 'setHouseChoice'
   of: keyof typeof CHOICES
@@ -119,6 +125,12 @@ export const house: Section<HouseDoc, HouseOperation> = {
         yup
           .string()
           .oneOf([...CHOICES.service])
+          .required(),
+      ),
+      cable: optional(
+        yup
+          .string()
+          .oneOf([...CABLE_RATINGS])
           .required(),
       ),
       climate: optional(climateSchema),
