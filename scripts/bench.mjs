@@ -2,12 +2,14 @@ import { join } from 'node:path'
 import { ensureModules, root } from './lib/prepare.mjs'
 import { main, run } from './lib/say.mjs'
 
-/** npm run bench [-- circuit|sweep|failures|matrix|slips|browser]: measurements, as ratios against something else in the same run. */
+/** npm run bench [-- circuit|sweep|failures|crossing|matrix|slips|browser|drag]: measurements, as ratios against something else in the same run. */
 main(async () => {
   await ensureModules()
   const asked = process.argv[2]
-  if (!asked || asked === 'browser') {
-    const { code } = await run(process.execPath, [join(root, 'scripts/benchBrowser.mjs')], { cwd: root })
+  if (!asked || asked === 'browser' || asked === 'drag') {
+    const { code } = await run(process.execPath, [join(root, 'scripts/benchBrowser.mjs'), asked ?? ''], {
+      cwd: root,
+    })
     process.exitCode = code
     if (asked) return
   }

@@ -12,6 +12,7 @@ import { installationOf, parseJob } from '@/jobfile'
 import * as GEAR from '../tests/cases/gear'
 import { compose } from '../tests/helpers/compose'
 import { landedCase, matrix, unexpected } from '../tests/helpers/matrix'
+import { crossing } from './benchCrossing'
 import { behaviourOf, oddReasons, slipsOf, unseenBy } from '../tests/helpers/slips'
 
 const OMEGA = 2 * Math.PI * 60
@@ -195,6 +196,7 @@ const asked = process.argv[2]
 if (!asked || asked === 'circuit') circuit()
 if (!asked || asked === 'sweep') sweep()
 if (!asked || asked === 'failures') failures()
+if (!asked || asked === 'crossing') crossing()
 /** Every single wiring slip of every gear of the cases: what the proof misses, and reasons that name no conductor. */
 function everySlip(): void {
   const start = performance.now()

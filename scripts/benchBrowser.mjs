@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs'
+import { dragLatency } from './benchDrag.mjs'
 import { ensurePackages } from './lib/machine.mjs'
 import { ensureModules } from './lib/prepare.mjs'
 import { main } from './lib/say.mjs'
@@ -84,6 +85,8 @@ main(async () => {
   await ensurePackages(['postgresql', 'chromium'])
   await ensureModules()
   await withStage({ name: 'bench', browser: true }, async ({ url, browser }) => {
+    await dragLatency(url, browser)
+    if (process.argv[2] === 'drag') return
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
     await page.goto(`${url}/job/saltmarsh-row/bench?call=emergency&t=52`)
     await page.locator('[data-testid=verdict][data-stale=false]').waitFor()

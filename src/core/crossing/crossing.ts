@@ -24,7 +24,7 @@ import {
 import { hoursOfYear, type HoursOfYear } from './hours'
 import { plantOf, type Plant } from './plant'
 import { sharingAt, sharingOf, type Sharing } from './sharing'
-import { yearOf, type HouseAt, type Year } from './year'
+import { yearOf, yearTable, type HouseAt, type Year, type YearTable } from './year'
 
 /** What is missing before something can be said. */
 export const WANTED = ['load', 'ratings', 'climate', 'design', 'kwh', 'fuelPrice', 'burner'] as const
@@ -69,6 +69,8 @@ export interface Crossing {
   emergencyF: DownTo | undefined
   breakEven: BreakEven | null
   hours: HoursOfYear | null
+  /** What each of those hours comes to, whoever may heat; it stays true while only a gate moves. */
+  table: YearTable | null
   year: Year | null
   wanted: Wanted[]
 }
@@ -90,7 +92,9 @@ export function crossingOf(seen: JobSeen, circuit: Circuit, sharing: Sharing = s
   const hours = weather ? hoursOfYear(weather, prices) : null
   // A furnace whose output is not known carries nothing in these sums: then there are none.
   const isReckonable = plant.fuel === null || plant.burner !== null
-  const year = house && hours && isReckonable ? yearOf(house, sharing, hours, prices.fuel) : null
+  const table = house && hours ? yearTable(house, hours.outdoorF) : null
+  const year =
+    house && hours && table && isReckonable ? yearOf(house, sharing, hours, prices.fuel, table) : null
   const emergencyBtuh = plant.emergency.furnace
     ? (plant.burner?.outputBtuh ?? 0)
     : plant.emergency.kitKw * BTU_PER_KWH
@@ -119,6 +123,7 @@ export function crossingOf(seen: JobSeen, circuit: Circuit, sharing: Sharing = s
     emergencyF: house && emergencyBtuh > 0 ? holdsDownTo(house, emergencyBtuh) : undefined,
     breakEven: breakEven(plant, meanKwh(prices, weather, line?.noHeatF ?? 65), prices.fuel),
     hours,
+    table,
     year,
     wanted,
   }

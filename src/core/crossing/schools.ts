@@ -2,7 +2,7 @@ import { BTU_PER_KWH } from '../house'
 import type { Crossing } from './crossing'
 import { sharingBy, type Gates, type Sharing } from './sharing'
 import { ABOVE_BALANCE, HABIT, type Strategy } from './strategies'
-import { yearOf, type HouseAt, type Year } from './year'
+import { yearOf, yearTable, type HouseAt, type Year, type YearTable } from './year'
 
 /** A school of practice on this house. */
 export interface SchoolYear {
@@ -70,13 +70,19 @@ export function schoolYears(crossing: Crossing, fuelPrice: number | undefined): 
   const kitKw = furnace ? 0 : kitOf(crossing)
   if (!furnace && kitKw === 0) return []
   const backup = { kitKw, furnace, together: !furnace }
+  // Schools that meet a defrost alike differ only in who may heat: their hours are worked out once.
+  const tables = new Map<number, YearTable>([
+    [plant.temperKw, crossing.table ?? yearTable(house, hours.outdoorF)],
+  ])
   return BY_BACKUP[furnace ? 'furnace' : 'strips'].flatMap((school) => {
     const gates = gatesOf(crossing, school)
     if (!gates) return []
     // How a defrost is met is a school of its own: on top of how the job shares the work otherwise.
     const sharing = isAboutDefrost(school) ? crossing.sharing : sharingBy(gates, backup)
     const met = withDefrost(house, school, kitKw)
-    return [{ school, gates, sharing, year: yearOf(met, sharing, hours, fuelPrice) }]
+    const table = tables.get(met.plant.temperKw) ?? yearTable(met, hours.outdoorF)
+    tables.set(met.plant.temperKw, table)
+    return [{ school, gates, sharing, year: yearOf(met, sharing, hours, fuelPrice, table) }]
   })
 }
 

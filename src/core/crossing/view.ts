@@ -156,7 +156,7 @@ function sharesOf(c: Crossing, fuelPrice: number | undefined): { months: Share[]
   const { outdoorF } = hours
   const months = hours.months.map((m, from) => ({
     from,
-    year: yearOf(house, c.sharing, { outdoorF, ...m }, fuelPrice),
+    year: yearOf(house, c.sharing, { outdoorF, ...m }, fuelPrice, c.table ?? undefined),
   }))
   const bands: Share[] = []
   for (let i = 0; i < outdoorF.length;) {

@@ -1,8 +1,8 @@
 import { BTU_PER_KWH, HEAT_CONTENT, loadAt, riseOf, type LoadLine } from '../house'
 import type { HoursOfYear } from './hours'
 import type { Plant } from './plant'
-import { backupBtuh, sharingAt, type Sharing } from './sharing'
-import { kwAt } from './unitCurve'
+import { backupBtuh, type Sharing } from './sharing'
+import { kwAt, type UnitCurve } from './unitCurve'
 
 /** °F outdoors below which a coil frosts over often enough to defrost at its interval. */
 const FROSTS_BELOW_F = 42
@@ -32,12 +32,6 @@ export interface Sums {
   /** Hours of supply air below 90 °F. */
   coldAirHours: number
 }
-const SUMS: readonly (keyof Sums)[] = [
-  'heatPumpKwh', 'stripKwh', 'blowerKwh', 'fuel', 'heatPumpHeat', 'stripHeat', 'furnaceHeat', 'unmetHeat',
-  'heatPumpHours', 'backupHours', 'heatPumpStarts', 'backupStarts', 'coldDefrostMinutes', 'coldAirHours',
-] // prettier-ignore
-const nothing = (): Sums => Object.fromEntries(SUMS.map((k) => [k, 0])) as unknown as Sums
-
 export interface HouseAt {
   plant: Plant
   line: Pick<LoadLine, 'slope' | 'noHeatF'>
@@ -49,100 +43,184 @@ export interface HouseAt {
 const starts = (cycles: number, share: number): number => 4 * cycles * share * (1 - share)
 
 /**
- * One hour at an outdoor temperature, °F, by the definition that schools are compared by: the heat pump, where it may run,
- * carries what it can; electric backup gives what is left; a furnace that may not run with it takes turns (the share
- * x = (output − L) / (output − capacity) of the hour is the heat pump's), or heats alone where the heat pump may not run.
+ * What an hour at each temperature comes to whoever may heat in it: worked out once for a house and its weather, so that a
+ * gate that is dragged, and each school, is a sum of these.
  */
-export function hourAt(house: HouseAt, sharing: Sharing, outdoorF: number): Sums {
-  const sums = nothing()
+export interface YearTable {
+  /** °F, ascending. */
+  outdoorF: ArrayLike<number>
+  /** BTU/h that the house wants, and that the heat pump has. */
+  load: Float64Array
+  capacity: Float64Array
+  /** kW at full load. */
+  fullKw: Float64Array
+  /** BTU/h that strips give in its defrosts. */
+  tempered: Float64Array
+  /** The heat pump with the hour to itself: BTU/h given, kW, share of the hour that it runs, load factor. */
+  heat: Float64Array
+  kw: Float64Array
+  runs: Float64Array
+  loadFactor: Float64Array
+  /** 1 where its air is below 90 °F. */
+  coldAir: Uint8Array
+}
+
+/** @param outdoorF °F, ascending */
+export function yearTable(house: HouseAt, outdoorF: ArrayLike<number>): YearTable {
   const { plant, line } = house
-  const load = loadAt(line, outdoorF)
-  const may = sharingAt(sharing, outdoorF)
-  if (load <= 0 || !may) return sums
-  const most = backupBtuh(may, plant.burner?.outputBtuh ?? 0)
-  const capacity = may.heatPump ? (plant.unit?.capacity(outdoorF) ?? 0) : 0
-  if (capacity <= 0) backup(house, sums, may.furnace, Math.min(load, most), most, 1)
-  else if (capacity < load && !may.together && most > 0) {
-    // Whichever gives more runs alone where even the backup's output is not enough.
-    const share = most > load ? (most - load) / (most - capacity) : capacity >= most ? 1 : 0
-    heatPump(house, sums, outdoorF, share * capacity, share)
-    backup(house, sums, may.furnace, (1 - share) * most, most, 1)
-    if (share > 0 && share < 1) sums.heatPumpStarts += starts(plant.cycles.heatPump, share)
-  } else {
-    const tempered = temper(house, outdoorF, load)
-    heatPump(house, sums, outdoorF, Math.min(load - tempered, capacity), 1)
-    sums.stripKwh += tempered / BTU_PER_KWH
-    sums.stripHeat += tempered
-    const left = load - tempered - sums.heatPumpHeat
-    if (left > 0 && may.together) backup(house, sums, may.furnace, Math.min(left, most), most, 0)
-  }
-  const made = sums.heatPumpHeat + sums.stripHeat + sums.furnaceHeat
-  sums.unmetHeat = Math.max(0, load - made)
-  return sums
-}
-
-/** The heat pump gives a heat, BTU in the hour; `share` below 1: at full load for that share of it. */
-function heatPump(house: HouseAt, sums: Sums, outdoorF: number, heat: number, share: number): void {
-  const { plant } = house
   const { unit } = plant
-  if (!unit || heat <= 0) return
-  const turns = share < 1
-  const run = unit.deliver(outdoorF, turns ? Infinity : heat)
-  if (!run) return
-  const kw = turns ? kwAt(unit.full, outdoorF) : run.kw
-  sums.heatPumpHeat += turns ? heat : run.heat
-  sums.heatPumpKwh += kw === null ? NaN : turns ? share * kw : kw
-  const hours = turns ? share : run.runs
-  sums.heatPumpHours += hours
-  if (!turns) sums.heatPumpStarts += starts(plant.cycles.heatPump, run.loadFactor)
-  if (outdoorF < FROSTS_BELOW_F && plant.temperKw === 0)
-    sums.coldDefrostMinutes += (hours * 60 * plant.defrost.minutes) / plant.defrost.everyMinutes
-  // A blower follows its compressor's stage: the air is as warm as at full stage with all of the air.
-  const full = unit.capacity(outdoorF) ?? 0
-  if (plant.cfm !== null && house.indoorF + riseOf(full, plant.cfm, house.altitudeFt) < FEELS_COLD_F)
-    sums.coldAirHours += hours
-}
-
-/** Backup gives a heat, BTU in the hour, out of the most that it can; `alone`: its blower is counted. */
-function backup(
-  { plant }: HouseAt,
-  sums: Sums,
-  furnace: boolean,
-  heat: number,
-  most: number,
-  alone: 0 | 1,
-): void {
-  if (heat <= 0 || most <= 0) return
-  const share = heat / most
-  const { burner } = plant
-  if (furnace && burner) {
-    sums.furnaceHeat += heat
-    sums.fuel += heat / burner.efficiency / HEAT_CONTENT[burner.fuel]
-  } else {
-    sums.stripHeat += heat
-    sums.stripKwh += heat / BTU_PER_KWH
+  const size = outdoorF.length
+  const blank = () => new Float64Array(size)
+  const table: YearTable = {
+    outdoorF,
+    load: blank(),
+    capacity: blank(),
+    fullKw: blank(),
+    tempered: blank(),
+    heat: blank(),
+    kw: blank(),
+    runs: blank(),
+    loadFactor: blank(),
+    coldAir: new Uint8Array(size),
   }
-  sums.backupHours += share
-  sums.backupStarts += starts(plant.cycles.backup, share)
-  sums.blowerKwh += alone * share * plant.blowerKw
+  for (let i = 0; i < size; i++) {
+    const t = outdoorF[i] ?? NaN
+    const load = loadAt(line, t)
+    table.load[i] = load
+    const capacity = unit?.capacity(t) ?? 0
+    if (!unit || load <= 0 || capacity <= 0) continue
+    table.capacity[i] = capacity
+    table.fullKw[i] = kwAt(unit.full, t) ?? NaN
+    const tempered = temperedHeat(plant, unit, t, load)
+    const run = unit.deliver(t, load - tempered)
+    table.tempered[i] = tempered
+    table.heat[i] = run?.heat ?? 0
+    table.kw[i] = run?.kw ?? NaN
+    table.runs[i] = run?.runs ?? 0
+    table.loadFactor[i] = run?.loadFactor ?? 1
+    // A blower follows its compressor's stage: the air is as warm as at full stage with all of the air.
+    const air = plant.cfm === null ? Infinity : house.indoorF + riseOf(capacity, plant.cfm, house.altitudeFt)
+    table.coldAir[i] = air < FEELS_COLD_F ? 1 : 0
+  }
+  return table
 }
 
 /**
  * BTU in the hour that strips give in its defrosts: run hours · 60 / interval · minutes / 60 · kW. The heat pump need not
  * give it, so that it runs a little less: the run hours are those for what is left, worked out once more.
  */
-function temper({ plant }: HouseAt, outdoorF: number, load: number): number {
-  const { unit, temperKw, defrost } = plant
-  if (!unit || temperKw <= 0 || outdoorF >= FROSTS_BELOW_F) return 0
+function temperedHeat({ temperKw, defrost }: Plant, unit: UnitCurve, outdoorF: number, load: number): number {
+  if (temperKw <= 0 || outdoorF >= FROSTS_BELOW_F) return 0
   const each = (temperKw * BTU_PER_KWH * defrost.minutes) / defrost.everyMinutes
   const runs = (heat: number) => unit.deliver(outdoorF, Math.max(0, heat))?.runs ?? 0
   return Math.min(load, each * runs(load - each * runs(load)))
 }
 
-/** Adds an hour's sums, so many times. */
-function add(to: Sums, hour: Sums, times: number): void {
-  for (const k of SUMS) to[k] += hour[k] * times
+/**
+ * The sums of some hours, by the definition that schools are compared by. In each the heat pump, where it may run, carries
+ * what it can; electric backup gives what is left; backup that may not run with it takes turns (the share
+ * x = (output − L) / (output − capacity) of the hour is the heat pump's; where even its output is not enough the larger
+ * source runs alone), or heats alone where the heat pump may not run.
+ */
+function sumUp(
+  house: HouseAt,
+  sharing: Sharing,
+  table: YearTable,
+  hours: ArrayLike<number>,
+  priced: ArrayLike<number>,
+) {
+  const { plant } = house
+  const { burner, cycles, defrost, blowerKw } = plant
+  const perFuel = burner ? burner.efficiency * HEAT_CONTENT[burner.fuel] : 1
+  const coldMinutes = plant.temperKw === 0 ? (60 * defrost.minutes) / defrost.everyMinutes : 0
+  // Plain numbers and no object: a field of one is boxed anew with each addition, and this runs while a finger drags.
+  let [heatPumpKwh, stripKwh, blowerKwh, fuel, heatPumpHeat, stripHeat, furnaceHeat] = [0, 0, 0, 0, 0, 0, 0]
+  let [unmetHeat, heatPumpHours, backupHours, heatPumpStarts, backupStarts] = [0, 0, 0, 0, 0]
+  let [coldDefrostMinutes, coldAirHours] = [0, 0]
+  let [electric, peakKw, heatingHours] = [0, 0, 0]
+  let at = 0
+  let may = sharing[0]
+  let most = may ? backupBtuh(may, burner?.outputBtuh ?? 0) : 0
+  for (let i = 0; i < table.outdoorF.length; i++) {
+    const t = table.outdoorF[i] ?? NaN
+    const times = hours[i] ?? 0
+    const load = table.load[i] ?? 0
+    if (times === 0 || load <= 0) continue
+    for (let next = sharing[at + 1]; next && next.from <= t; next = sharing[at + 1]) {
+      at++
+      may = next
+      most = backupBtuh(next, burner?.outputBtuh ?? 0)
+    }
+    if (!may) break
+    const capacity = may.heatPump ? (table.capacity[i] ?? 0) : 0
+    let heat = 0
+    let kw = 0
+    let runs = 0
+    let begun = 0
+    let tempered = 0
+    let backup = 0
+    let alone = 1
+    if (capacity <= 0) backup = Math.min(load, most)
+    else if (capacity < load && !may.together && most > 0) {
+      runs = most > load ? (most - load) / (most - capacity) : capacity >= most ? 1 : 0
+      heat = runs * capacity
+      kw = runs === 0 ? 0 : runs * (table.fullKw[i] ?? 0)
+      begun = starts(cycles.heatPump, runs)
+      backup = (1 - runs) * most
+    } else {
+      heat = table.heat[i] ?? 0
+      kw = table.kw[i] ?? 0
+      runs = table.runs[i] ?? 0
+      begun = starts(cycles.heatPump, table.loadFactor[i] ?? 1)
+      tempered = table.tempered[i] ?? 0
+      backup = may.together ? Math.min(Math.max(0, load - tempered - heat), most) : 0
+      alone = 0
+    }
+    const share = most > 0 ? backup / most : 0
+    const isFuel = may.furnace && burner !== null
+    const strips = (tempered + (isFuel ? 0 : backup)) / BTU_PER_KWH
+    const blower = alone * share * blowerKw
+    heatPumpHeat += times * heat
+    heatPumpKwh += times * kw
+    heatPumpHours += times * runs
+    heatPumpStarts += times * begun
+    stripHeat += times * (tempered + (isFuel ? 0 : backup))
+    stripKwh += times * strips
+    furnaceHeat += isFuel ? times * backup : 0
+    fuel += isFuel ? (times * backup) / perFuel : 0
+    blowerKwh += times * blower
+    backupHours += times * share
+    backupStarts += times * starts(cycles.backup, share)
+    unmetHeat += times * Math.max(0, load - heat - tempered - backup)
+    coldDefrostMinutes += t < FROSTS_BELOW_F ? times * runs * coldMinutes : 0
+    coldAirHours += table.coldAir[i] ? times * runs : 0
+    const all = kw + strips + blower
+    electric += all * (priced[i] ?? 0)
+    if (all > peakKw) peakKw = all
+    heatingHours += times
+  }
+  const sums: Sums = {
+    heatPumpKwh,
+    stripKwh,
+    blowerKwh,
+    fuel,
+    heatPumpHeat,
+    stripHeat,
+    furnaceHeat,
+    unmetHeat,
+    heatPumpHours,
+    backupHours,
+    heatPumpStarts,
+    backupStarts,
+    coldDefrostMinutes,
+    coldAirHours,
+  }
+  return { sums, electric, peakKw, heatingHours }
 }
+
+/** One hour at an outdoor temperature, °F. */
+export const hourAt = (house: HouseAt, sharing: Sharing, outdoorF: number): Sums =>
+  sumUp(house, sharing, yearTable(house, [outdoorF]), [1], [0]).sums
 
 export interface Year extends Sums {
   /** kWh of everything that heats. */
@@ -159,27 +237,19 @@ export interface Year extends Sums {
   heatingHours: number
 }
 
-/** A year of a house: its sums, what they cost, and the same by month and by temperature on demand. */
+/**
+ * A year of a house, or a part of one: its sums, and what they cost.
+ * @param year °F, ascending, with the hours of each and the sum of their prices of a kWh
+ * @param table what was worked out of these temperatures already
+ */
 export function yearOf(
   house: HouseAt,
   sharing: Sharing,
   year: Pick<HoursOfYear, 'outdoorF' | 'hours' | 'priced'>,
   fuelPrice: number | undefined,
+  table: YearTable = yearTable(house, year.outdoorF),
 ): Year {
-  const sums = nothing()
-  let [electric, peakKw, heatingHours] = [0, 0, 0]
-  for (let i = 0; i < year.outdoorF.length; i++) {
-    const [t = 0, hours = 0, priced = 0] = [year.outdoorF[i], year.hours[i], year.priced[i]]
-    // The list is in order: from here on nothing is wanted.
-    if (t >= house.line.noHeatF) break
-    if (hours === 0) continue
-    const hour = hourAt(house, sharing, t)
-    add(sums, hour, hours)
-    const kw = hour.heatPumpKwh + hour.stripKwh + hour.blowerKwh
-    electric += kw * priced
-    peakKw = Math.max(peakKw, kw)
-    heatingHours += hours
-  }
+  const { sums, electric, peakKw, heatingHours } = sumUp(house, sharing, table, year.hours, year.priced)
   const kwh = sums.heatPumpKwh + sums.stripKwh + sums.blowerKwh
   const electricCost = kwh === 0 ? 0 : Number.isNaN(electric) ? null : electric
   const fuelCost = sums.fuel === 0 ? 0 : fuelPrice === undefined ? null : sums.fuel * fuelPrice

@@ -11,9 +11,12 @@ import { Schools } from './Schools'
 import { useCrossing } from './useCrossing'
 import { YearCharts } from './YearCharts'
 
-/** Who heats when in this house: the answer, the picture with its gates, the schools side by side, and what it all hangs on. */
+/**
+ * Who heats when in this house: the answer, the picture with its gates, the schools side by side, and what it all hangs on.
+ * What does not hang on a gate on its way is kept as it is while one is dragged.
+ */
 export function Crossing() {
-  const { seen, view, stale, dragged, drag, drop, setGate } = useCrossing()
+  const { seen, view, stale, moves } = useCrossing()
   if (!view)
     return (
       <p className="py-8 text-soft" aria-busy>
@@ -37,9 +40,9 @@ export function Crossing() {
         ))}
         {wanted && <p className="py-1 text-[15px] text-watch">{wanted}</p>}
       </section>
-      <Picture view={view} dragged={dragged} onDrag={drag} onSet={setGate} />
+      <Picture view={view} moves={moves} />
       <Here view={view} />
-      <Gates view={view} dragged={dragged} onDrag={drag} onDrop={drop} onSet={setGate} currency={currency} />
+      <Gates view={view} moves={moves} currency={currency} />
       <Schools view={view} currency={currency} />
       <YearCharts view={view} currency={currency} />
       <InverterSwitches seen={seen} />

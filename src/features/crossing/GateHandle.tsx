@@ -1,37 +1,36 @@
 'use client'
 
-import { useRef, type KeyboardEvent, type PointerEvent } from 'react'
+import { memo, useRef, type KeyboardEvent, type PointerEvent } from 'react'
 import type { CrossingGate } from '@/core/crossing'
 import { cx } from '@/ui'
 import { degrees, GATE_SHORT } from '@/words'
 import { within, type Scale } from './scale'
+import { useDragged, type GateMoves } from './useCrossing'
 
 /** px: the height of a gate's own line, and half of its knob. */
 export const GATE = 44
 const KNOB = 13
 
 /** A gate: a line through the picture and a knob on a line of its own. Dragged, or moved with the arrow keys. */
-export function GateHandle({
+export const GateHandle = memo(function GateHandle({
   gate,
-  valueF,
-  dragging,
+  moves,
   x,
   y,
   lineTop,
   width,
-  onMove,
-  onLetGo,
 }: {
   gate: CrossingGate
-  valueF: number
-  dragging: boolean
+  moves: GateMoves
   x: Scale
   y: number
   lineTop: number
   width: number
-  onMove: (valueF: number) => void
-  onLetGo: (valueF: number) => void
 }) {
+  const dragged = useDragged(moves.drags, gate.at)
+  const dragging = dragged !== null
+  const valueF = dragged?.valueF ?? gate.valueF ?? 0
+  const onMove = (next: number) => moves.drag(gate, next)
   const held = useRef(false)
   const { low, high, step } = gate.range
   const can = gate.wouldAct
@@ -80,7 +79,7 @@ export function GateHandle({
       onPointerMove={move}
       onPointerUp={() => {
         // Let go, the device that realises it is set; the keys leave that to the button, since each press is a step.
-        if (held.current && dragging) onLetGo(valueF)
+        if (held.current && dragging) moves.set(gate, valueF)
         held.current = false
       }}
       onPointerCancel={() => (held.current = false)}
@@ -136,4 +135,4 @@ export function GateHandle({
       )}
     </g>
   )
-}
+})

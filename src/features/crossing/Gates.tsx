@@ -1,35 +1,28 @@
 'use client'
 
-import {
-  gateChanges,
-  type CrossingGate,
-  type CrossingView,
-  type GateIntent,
-  type SettingChange,
-  type Year,
-} from '@/core/crossing'
+import { memo } from 'react'
+import type { CrossingGate, CrossingView, GateIntent, Year } from '@/core/crossing'
 import { placedByRef, splitRef } from '@/core/installation'
 import { Button, Field, Input } from '@/ui'
 import { count, degrees, figure, findingWords, INTENT_WORDS, money, needsWords } from '@/words'
 import { useJobScreen } from '../session'
-import type { Dragged } from './useCrossing'
-
-interface GateActions {
-  view: CrossingView
-  dragged: Dragged | null
-  onDrag: (at: string, valueF: number, changes: SettingChange[]) => void
-  onDrop: () => void
-  onSet: (gate: CrossingGate, valueF: number) => void
-  currency: string
-}
+import { useDragged, type Dragged, type GateMoves } from './useCrossing'
 
 /** The gates by name, each with a number and ±; what a moved one would come to stands with it until it is set. */
-export function Gates({ view, dragged, onDrag, onDrop, onSet, currency }: GateActions) {
+export const Gates = memo(function Gates({
+  view,
+  moves,
+  currency,
+}: {
+  view: CrossingView
+  moves: GateMoves
+  currency: string
+}) {
   return (
-    <section aria-label="Gates" className="mt-2">
+    <section aria-label="Gates" className="mt-2 [contain:layout_style]">
       <ul className="grid gap-x-8 lg:grid-cols-2">
         {view.gates.gates.map((gate) => (
-          <GateRow key={gate.at} {...{ gate, view, dragged, onDrag, onDrop, onSet, currency }} />
+          <GateRow key={gate.at} {...{ gate, view, moves, currency }} />
         ))}
         {view.gates.missing.map((intent) => (
           <MissingRow key={intent} intent={intent} />
@@ -37,26 +30,25 @@ export function Gates({ view, dragged, onDrag, onDrop, onSet, currency }: GateAc
       </ul>
     </section>
   )
-}
+})
 
 function GateRow({
   gate,
   view,
-  dragged,
-  onDrag,
-  onDrop,
-  onSet,
+  moves,
   currency,
-}: GateActions & { gate: CrossingGate }) {
+}: {
+  gate: CrossingGate
+  view: CrossingView
+  moves: GateMoves
+  currency: string
+}) {
   const { inst } = useJobScreen()
-  const moved = dragged?.at === gate.at ? dragged : null
+  const moved = useDragged(moves.drags, gate.at)
   const value = moved?.valueF ?? gate.valueF
   const { low, high, step } = gate.range
   const placed = placedByRef(inst, splitRef(gate.at).placed)
-  const move = (next: number) => {
-    const valueF = Math.min(high, Math.max(low, next))
-    onDrag(gate.at, valueF, gateChanges(inst, gate, valueF))
-  }
+  const move = (next: number) => moves.drag(gate, Math.min(high, Math.max(low, next)))
   return (
     <li className="border-t border-line py-2" data-gate-row={gate.intent}>
       <div className="flex flex-wrap items-end gap-2">
@@ -96,10 +88,10 @@ function GateRow({
         </Field>
         {moved && (
           <>
-            <Button look="strong" onClick={() => onSet(gate, moved.valueF)}>
+            <Button look="strong" onClick={() => moves.set(gate, moved.valueF)}>
               Set {degrees(moved.valueF)}
             </Button>
-            <Button onClick={onDrop}>Leave it</Button>
+            <Button onClick={moves.drop}>Leave it</Button>
           </>
         )}
       </div>
@@ -153,7 +145,7 @@ function PreviewWords({
   const { preview } = moved
   if (!preview) return <p className="mt-1 text-sm text-soft">Reckoning …</p>
   return (
-    <div className="mt-1 text-[15px]" role="status" data-preview>
+    <div className="mt-1 min-h-24 text-[15px]" role="status" data-preview>
       {preview.year && view.year && (
         <YearWords now={preview.year} was={view.year} currency={currency} fuel={view.fuel !== null} />
       )}

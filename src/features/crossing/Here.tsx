@@ -1,12 +1,13 @@
 'use client'
 
+import { memo } from 'react'
 import type { CrossingView } from '@/core/crossing'
 import { sharingAt } from '@/core/crossing'
 import { btuh, degrees, figure } from '@/words'
 import { useSituationNow } from '../session'
 
 /** What stands at the dock's temperature: the mark on the picture, in numbers. */
-export function Here({ view }: { view: CrossingView }) {
+export const Here = memo(function Here({ view }: { view: CrossingView }) {
   const { outdoorF } = useSituationNow()
   const { curve } = view
   const i = curve.outdoorF.indexOf(Math.round(outdoorF))
@@ -38,4 +39,4 @@ export function Here({ view }: { view: CrossingView }) {
       {who.length ? `${who.join(' and ')} may heat.` : 'nothing may heat on an ordinary call.'}
     </p>
   )
-}
+})

@@ -1,5 +1,6 @@
 'use client'
 
+import { memo } from 'react'
 import type { CrossingView } from '@/core/crossing'
 import {
   BILL_FUELS,
@@ -34,7 +35,7 @@ const shown = (way: LoadWay, inverter: boolean): readonly HouseValue[] =>
   way === 'run' ? (inverter ? ['runKwh', 'runHours', 'runF'] : ['runShare', 'runF']) : FIELDS[way]
 
 /** What Crossing hangs on: the house by any of four ways, the unit's ratings, the air, prices and a climate. */
-export function HouseForm({ seen, view }: { seen: JobSeen; view: CrossingView }) {
+export const HouseForm = memo(function HouseForm({ seen, view }: { seen: JobSeen; view: CrossingView }) {
   const { edit } = useJobScreen()
   const { unit } = heatersOf(seen)
   return (
@@ -70,7 +71,7 @@ export function HouseForm({ seen, view }: { seen: JobSeen; view: CrossingView })
       </Disclosure>
     </section>
   )
-}
+})
 
 function WayFields({
   way,

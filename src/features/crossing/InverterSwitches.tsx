@@ -1,5 +1,6 @@
 'use client'
 
+import { memo } from 'react'
 import { expressedIn, recommend } from '@/core/setup'
 import type { JobSeen } from '@/core/installation'
 import { INTENT_WORDS, settingText, whyRecommended } from '@/words'
@@ -7,7 +8,7 @@ import { INTENT_WORDS, settingText, whyRecommended } from '@/words'
 const SWITCHES = ['earlyDefrost', 'longDefrost', 'capacityDrift', 'boost'] as const
 
 /** What an inverter's switches should be in this climate and house, and why: otherwise as its maker left them. */
-export function InverterSwitches({ seen }: { seen: JobSeen }) {
+export const InverterSwitches = memo(function InverterSwitches({ seen }: { seen: JobSeen }) {
   const wanted = recommend(seen)
   const rows = SWITCHES.flatMap((intent) =>
     expressedIn(seen.inst, intent).map((e) => ({ intent, e, r: wanted.find((w) => w.at === e.at) })),
@@ -30,4 +31,4 @@ export function InverterSwitches({ seen }: { seen: JobSeen }) {
       </ul>
     </section>
   )
-}
+})

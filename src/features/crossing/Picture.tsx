@@ -1,22 +1,15 @@
 'use client'
 
-import type { PointerEvent } from 'react'
-import {
-  DRAWN,
-  gateChanges,
-  type CrossingGate,
-  type CrossingView,
-  type SettingChange,
-  type SharingStretch,
-} from '@/core/crossing'
+import { memo, type PointerEvent } from 'react'
+import { DRAWN, type CrossingView, type SharingStretch } from '@/core/crossing'
 import { changedSituation } from '@/core/situation'
 import { degF } from '@/core/units'
 import { cx, useWidth } from '@/ui'
 import { crossingAnswer, degrees } from '@/words'
-import { setSituation, useJobScreen, useSituationNow } from '../session'
+import { setSituation, useSituationNow } from '../session'
 import { GATE, GateHandle } from './GateHandle'
 import { pathOf, scale, topOf, within, type Scale } from './scale'
-import type { Dragged } from './useCrossing'
+import { useDraggedSharing, type Drags, type GateMoves } from './useCrossing'
 
 /** px. */
 const LEFT = 46
@@ -42,20 +35,9 @@ const lanesOf = (view: CrossingView): LaneDrawn[] => [
  * shade; below, who may heat, with the gates on lines of their own, to drag. It is the proof strip enlarged: its mark is
  * the dock's temperature.
  */
-export function Picture({
-  view,
-  dragged,
-  onDrag,
-  onSet,
-}: {
-  view: CrossingView
-  dragged: Dragged | null
-  onDrag: (at: string, valueF: number, changes: SettingChange[]) => void
-  onSet: (gate: CrossingGate, valueF: number) => void
-}) {
+export function Picture({ view, moves }: { view: CrossingView; moves: GateMoves }) {
   const [ref, width] = useWidth<HTMLDivElement>()
   const situation = useSituationNow()
-  const { inst } = useJobScreen()
   const gates = view.gates.gates.filter((g) => g.valueF !== null)
   const lanes = lanesOf(view)
   const plot = width < 600 ? 230 : 280
@@ -65,96 +47,126 @@ export function Picture({
   const x = scale([DRAWN.from, DRAWN.to], [LEFT, Math.max(LEFT + 1, width - RIGHT)])
   const top = topOf(view)
   const y = scale([0, top], [TOP + plot, TOP])
-  const sharing = dragged?.preview?.sharing ?? view.sharing
   const ask = (e: PointerEvent<SVGRectElement>) => {
     const box = e.currentTarget.ownerSVGElement?.getBoundingClientRect()
     if (!box || (e.type === 'pointermove' && e.buttons === 0)) return
     const t = Math.round(within(x.from(e.clientX - box.left)))
     setSituation(changedSituation(situation, { outdoorF: degF(t) }))
   }
+  const inside = Math.max(1, width - LEFT - RIGHT)
   return (
-    <figure ref={ref} className="mt-3 select-none" data-testid="crossing-picture">
+    <figure
+      ref={ref}
+      className="relative mt-3 select-none [contain:layout_paint]"
+      style={{ height: width > 0 ? height : undefined }}
+      data-testid="crossing-picture"
+    >
       {width > 0 && (
-        <svg
-          width={width}
-          height={height}
-          className="block"
-          role="group"
-          aria-label="Load and heat over outdoor temperature"
-        >
-          <desc>
-            {crossingAnswer(view)
-              .map((l) => l.text)
-              .join(' ')}
-          </desc>
-          <defs>
-            <clipPath id="crossing-plot">
-              <rect x={LEFT} y={TOP} width={Math.max(1, width - LEFT - RIGHT)} height={plot} />
-            </clipPath>
-            <pattern
-              id="held-off"
-              width="6"
-              height="6"
-              patternUnits="userSpaceOnUse"
-              patternTransform="rotate(45)"
-            >
-              <rect width="1.5" height="6" className="fill-edge" />
-            </pattern>
-          </defs>
-          <Axes x={x} y={y} top={top} plot={plot} width={width} />
-          <g clipPath="url(#crossing-plot)" aria-hidden>
-            <Hours view={view} x={x} plot={plot} />
-            <Curves view={view} x={x} y={y} />
-          </g>
-          <CurveNames view={view} x={x} y={y} />
-          <Balance view={view} x={x} y={y} />
-          <rect
-            x={LEFT}
-            y={TOP}
-            width={Math.max(1, width - LEFT - RIGHT)}
-            height={plot}
-            fill="transparent"
-            className="cursor-crosshair touch-pan-y"
-            onPointerDown={(e) => {
-              e.currentTarget.setPointerCapture(e.pointerId)
-              ask(e)
-            }}
-            onPointerMove={ask}
-            data-ask
-          />
-          <Lanes lanes={lanes} sharing={sharing} x={x} top={lanesTop} />
-          <line
-            x1={x.to(within(situation.outdoorF))}
-            x2={x.to(within(situation.outdoorF))}
-            y1={TOP}
-            y2={gatesTop}
-            className="pointer-events-none stroke-slate"
-            strokeWidth={2.5}
-          />
-          {gates.map((gate, i) => (
-            <GateHandle
-              key={gate.at}
-              gate={gate}
-              valueF={dragged?.at === gate.at ? dragged.valueF : (gate.valueF ?? 0)}
-              dragging={dragged?.at === gate.at}
-              x={x}
-              y={gatesTop + i * GATE + GATE / 2}
-              lineTop={TOP}
-              width={width}
-              onMove={(valueF) => onDrag(gate.at, valueF, gateChanges(inst, gate, valueF))}
-              onLetGo={(valueF) => onSet(gate, valueF)}
+        <>
+          <Still view={view} x={x} y={y} top={top} plot={plot} width={width} height={height} />
+          {/* What moves lies on a sheet of its own: a finger has the curves painted once. */}
+          <svg
+            width={width}
+            height={height}
+            className="absolute inset-0 block will-change-transform"
+            role="group"
+            aria-label="Load and heat over outdoor temperature"
+          >
+            <desc>
+              {crossingAnswer(view)
+                .map((l) => l.text)
+                .join(' ')}
+            </desc>
+            <defs>
+              <pattern
+                id="held-off"
+                width="6"
+                height="6"
+                patternUnits="userSpaceOnUse"
+                patternTransform="rotate(45)"
+              >
+                <rect width="1.5" height="6" className="fill-edge" />
+              </pattern>
+            </defs>
+            <rect
+              x={LEFT}
+              y={TOP}
+              width={inside}
+              height={plot}
+              fill="transparent"
+              className="cursor-crosshair touch-pan-y"
+              onPointerDown={(e) => {
+                e.currentTarget.setPointerCapture(e.pointerId)
+                ask(e)
+              }}
+              onPointerMove={ask}
+              data-ask
             />
-          ))}
-          {gates.length === 0 && (
-            <text x={LEFT} y={gatesTop + 24} className="fill-soft text-[14px]">
-              No gate in this job holds a source off by temperature.
-            </text>
-          )}
-        </svg>
+            <Lanes lanes={lanes} stands={view.sharing} drags={moves.drags} x={x} top={lanesTop} />
+            <line
+              x1={x.to(within(situation.outdoorF))}
+              x2={x.to(within(situation.outdoorF))}
+              y1={TOP}
+              y2={gatesTop}
+              className="pointer-events-none stroke-slate"
+              strokeWidth={2.5}
+            />
+            {gates.map((gate, i) => (
+              <GateHandle
+                key={gate.at}
+                gate={gate}
+                moves={moves}
+                x={x}
+                y={gatesTop + i * GATE + GATE / 2}
+                lineTop={TOP}
+                width={width}
+              />
+            ))}
+            {gates.length === 0 && (
+              <text x={LEFT} y={gatesTop + 24} className="fill-soft text-[14px]">
+                No gate in this job holds a source off by temperature.
+              </text>
+            )}
+          </svg>
+        </>
       )}
     </figure>
   )
 }
+
+interface Drawn {
+  view: CrossingView
+  x: Scale
+  y: Scale
+  top: number
+  plot: number
+  width: number
+  height: number
+}
+
+/** What no finger moves: axes, hours, curves and where they cross. */
+const Still = memo(
+  function Still({ view, x, y, top, plot, width, height }: Drawn) {
+    return (
+      <svg width={width} height={height} className="absolute inset-0 block" aria-hidden>
+        <defs>
+          <clipPath id="crossing-plot">
+            <rect x={LEFT} y={TOP} width={Math.max(1, width - LEFT - RIGHT)} height={plot} />
+          </clipPath>
+        </defs>
+        <Axes x={x} y={y} top={top} plot={plot} width={width} />
+        <g clipPath="url(#crossing-plot)">
+          <Hours view={view} x={x} plot={plot} />
+          <Curves view={view} x={x} y={y} />
+        </g>
+        <CurveNames view={view} x={x} y={y} />
+        <Balance view={view} x={x} y={y} />
+      </svg>
+    )
+  },
+  // Its scales follow from these.
+  (a, b) => a.view === b.view && a.width === b.width && a.height === b.height,
+)
 
 function Axes({ x, y, top, plot, width }: { x: Scale; y: Scale; top: number; plot: number; width: number }) {
   const step = top > 60_000 ? 20_000 : 10_000
@@ -291,15 +303,18 @@ function Balance({ view, x, y }: { view: CrossingView; x: Scale; y: Scale }) {
 
 function Lanes({
   lanes,
-  sharing,
+  stands,
+  drags,
   x,
   top,
 }: {
   lanes: LaneDrawn[]
-  sharing: readonly SharingStretch[]
+  stands: readonly SharingStretch[]
+  drags: Drags
   x: Scale
   top: number
 }) {
+  const sharing = useDraggedSharing(drags) ?? stands
   return (
     <g>
       {lanes.map((lane, i) => (

@@ -1,6 +1,6 @@
 'use client'
 
-import { useState } from 'react'
+import { memo, useState } from 'react'
 import type { CrossingView, SchoolYear, Strategy } from '@/core/crossing'
 import { recommend, type Recommended } from '@/core/setup'
 import { placedByRef, settingValue, splitRef } from '@/core/installation'
@@ -21,7 +21,7 @@ import { useJobScreen } from '../session'
 const whole = (n: number): string => count(Math.round(n))
 
 /** The schools of practice side by side on this house, unit, prices and climate; one can be applied. */
-export function Schools({ view, currency }: { view: CrossingView; currency: string }) {
+export const Schools = memo(function Schools({ view, currency }: { view: CrossingView; currency: string }) {
   const [chosen, setChosen] = useState<Strategy | null>(null)
   const { schools, recommended, year } = view
   if (!schools.length || !year)
@@ -65,7 +65,7 @@ export function Schools({ view, currency }: { view: CrossingView; currency: stri
       {chosen && <Apply school={chosen} onDone={() => setChosen(null)} />}
     </section>
   )
-}
+})
 
 interface Line {
   id: string

@@ -1,5 +1,6 @@
 'use client'
 
+import { memo } from 'react'
 import type { CrossingView, Share } from '@/core/crossing'
 import { DataTable, Disclosure, StackedChart, type ChartLayer, type TableColumn } from '@/ui'
 import { count, FUEL_UNIT, money } from '@/words'
@@ -8,7 +9,13 @@ const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', '
 const whole = (n: number): string => count(Math.round(n))
 
 /** The year as wired and set, by month and by outdoor temperature: a chart, and the same numbers as a table. */
-export function YearCharts({ view, currency }: { view: CrossingView; currency: string }) {
+export const YearCharts = memo(function YearCharts({
+  view,
+  currency,
+}: {
+  view: CrossingView
+  currency: string
+}) {
   if (!view.year) return null
   const band = (s: Share) => `${s.from} to ${s.from + 5}`
   return (
@@ -34,7 +41,7 @@ export function YearCharts({ view, currency }: { view: CrossingView; currency: s
       </div>
     </section>
   )
-}
+})
 
 function Shares({
   title,
