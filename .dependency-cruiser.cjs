@@ -132,5 +132,10 @@ module.exports = {
     exclude: { path: '\\.next|\\.data' },
     tsConfig: { fileName: 'tsconfig.json' },
     tsPreCompilationDeps: true,
+    // Packages that say by `exports` what they have.
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'require', 'node', 'default'],
+    },
   },
 }

@@ -29,16 +29,15 @@ const SHOTS = [
     ],
   },
   { name: 'bench-plan', path: '/job/harrier-bank/bench?call=cool2&t=80', size: WIDE, tool: 'Plan' },
-  {
-    name: 'bench-finder',
-    path: `${GOOD}/bench?call=heatAux1&t=20`,
-    size: WIDE,
-    tool: 'Find the fault',
-    steps: [[/what is wrong/, 'kit.row1']],
-    wait: /^Meter /,
-  },
   { name: 'bench-meter', path: `${GOOD}/bench?call=heatAux1&t=52`, size: WIDE, tool: 'Meter' },
-  { name: 'meter-phone', path: `${GOOD}/bench?call=heatAux1&t=20`, size: PHONE, presses: ['Tools', 'Meter'] },
+  { name: 'crossing', path: '/job/tallow-mill/crossing?call=heat1&t=30', size: WIDE, at: 'crossing-picture' },
+  {
+    name: 'crossing-phone',
+    path: `${GOOD}/crossing?call=heatAux1&t=20`,
+    size: PHONE,
+    at: 'crossing-picture',
+  },
+  { name: 'kit', path: `${GOOD}/kit?call=heatAux1&t=52`, size: WIDE },
   { name: 'setup', path: '/job/copper-alley/setup?call=heat1&t=30', size: WIDE, press: 'Outdoor unit' },
   { name: 'setup-phone', path: '/job/pennywort-close/setup', size: PHONE, press: 'It is new from its box' },
   {
@@ -51,7 +50,6 @@ const SHOTS = [
   { name: 'startup', path: `${GOOD}/startup?call=emergency&t=52`, size: WIDE },
   { name: 'handover', path: `${GOOD}/handover?call=heat1&t=47`, size: WIDE },
   { name: 'bench-phone', path: `${GOOD}/bench?call=heatAux1&t=52`, size: PHONE },
-  { name: 'dock-phone', path: `${BAD}/bench?call=emergency&t=45`, size: PHONE, press: 'Outdoors' },
   { name: 'walk-phone', path: `${GOOD}/bench`, size: PHONE, presses: ['Landing', 'Walk it'] },
   { name: 'startup-phone', path: `${GOOD}/startup?call=emergency&t=52`, size: PHONE },
 ]
@@ -89,7 +87,7 @@ main(async () => {
         await page.getByRole('button', { name: press }).first().click()
       if (shot.wait) await page.getByText(shot.wait).first().waitFor()
       await page.evaluate(() => document.fonts.ready)
-      if (shot.at) await page.getByTestId(shot.at).evaluate((e) => e.scrollIntoView())
+      if (shot.at) await page.getByTestId(shot.at).evaluate((e) => e.scrollIntoView({ block: 'center' }))
       await page.screenshot({ path: join(target, `${shot.name}.png`) })
       say(`${shot.name}.png`)
       await page.close()

@@ -4,7 +4,7 @@ import { cut } from './cut'
 import { problem, type Checked, type Problem } from './problem'
 
 /** The largest weather file that is read, characters: a year by the minute and more. */
-export const MOST_WEATHER = 40 * 1024 * 1024
+const MOST_WEATHER = 40 * 1024 * 1024
 
 /** Months and days that a year of 365 days has. */
 const FEBRUARY = 1

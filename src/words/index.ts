@@ -60,7 +60,6 @@ export {
   type AnswerLine,
 } from './crossing'
 export {
-  CLUE_WORDS,
   circuitNoteWords,
   circuitSentence,
   identitySentences,

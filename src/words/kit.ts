@@ -4,7 +4,7 @@ import type { Installation } from '@/core/installation'
 import { lower, refWords } from './names'
 import { degrees, figure } from './numbers'
 
-export const CLUE_WORDS: Record<Clue, string> = {
+const CLUE_WORDS: Record<Clue, string> = {
   labelKw: 'kW on the label',
   breakerA: 'breaker',
   ohms: 'ohms of its rows',

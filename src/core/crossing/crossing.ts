@@ -27,8 +27,7 @@ import { sharingAt, sharingOf, type Sharing } from './sharing'
 import { yearOf, yearTable, type HouseAt, type Year, type YearTable } from './year'
 
 /** What is missing before something can be said. */
-export const WANTED = ['load', 'ratings', 'climate', 'design', 'kwh', 'fuelPrice', 'burner'] as const
-export type Wanted = (typeof WANTED)[number]
+export type Wanted = 'load' | 'ratings' | 'climate' | 'design' | 'kwh' | 'fuelPrice' | 'burner'
 
 /** What the house wants on its coldest ordinary day, and who may give it there. */
 export interface AtDesign {

@@ -13,7 +13,7 @@ import { applyFix, jobFindings, type Finding } from '../rules'
 import { sharingOf, type Sharing } from './sharing'
 
 /** What can be dragged: a temperature at which somebody begins or ends to heat. */
-export const GATE_INTENTS = ['compressorLockout', 'auxLockout', 'outdoorSwitch', 'changeover'] as const
+const GATE_INTENTS = ['compressorLockout', 'auxLockout', 'outdoorSwitch', 'changeover'] as const
 export type GateIntent = (typeof GATE_INTENTS)[number]
 
 /** The switch that a lockout has beside its temperature. */

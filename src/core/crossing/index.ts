@@ -1,17 +1,6 @@
+export { balanceOf, breakEven, kitKwAt, smallestKit, type BreakEven, type DownTo } from './balance'
+export { crossingOf, type Crossing, type Wanted } from './crossing'
 export {
-  auxNeededKw,
-  balanceOf,
-  balancePoint,
-  breakEven,
-  holdsDownTo,
-  kitKwAt,
-  smallestKit,
-  type BreakEven,
-  type DownTo,
-} from './balance'
-export { crossingOf, WANTED, type Crossing, type Wanted } from './crossing'
-export {
-  GATE_INTENTS,
   gateChanges,
   raisedBy,
   withSettings,
@@ -20,7 +9,7 @@ export {
   type GateIntent,
   type SettingChange,
 } from './gates'
-export { hoursOfYear, type HoursOfYear } from './hours'
+export type { HoursOfYear } from './hours'
 export { kitAdvice, type KitAdvice } from './kitAdvice'
 export { cfmAt, heatersOf, plateOf, type Plant } from './plant'
 export {
@@ -32,8 +21,8 @@ export {
   type RecommendReason,
   type SchoolYear,
 } from './schools'
-export { sharingAt, sharingBy, sharingOf, type Sharing, type SharingStretch } from './sharing'
+export { sharingAt, sharingOf, type Sharing, type SharingStretch } from './sharing'
 export { STRATEGIES, STRATEGY_INTENTS, type Strategy } from './strategies'
-export { unitCurve, type UnitCurve } from './unitCurve'
+export type { UnitCurve } from './unitCurve'
 export { crossingView, DRAWN, type CrossingCurve, type CrossingView, type Share } from './view'
-export { hourAt, yearOf, type HouseAt, type Sums, type Year } from './year'
+export type { HouseAt, Sums, Year } from './year'

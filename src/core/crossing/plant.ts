@@ -68,7 +68,7 @@ function mergeRatings(own: readonly Rating[], read: readonly Rating[], inverter:
 const without = ({ cop: _, powerKw: __, ...rest }: Rating): Rating => rest
 
 /** The outdoor unit that makes the heat; the first of several. */
-export const outdoorUnitOf = (inst: Installation): Placed | undefined =>
+const outdoorUnitOf = (inst: Installation): Placed | undefined =>
   ofKind(inst, 'outdoorUnit', 'packagedUnit')[0]
 
 /** COPs without capacities: those of units of its tons, by its own COPs. */
@@ -88,7 +88,7 @@ function withUsualCapacity(plate: OutdoorUnitPlate): UnitCurve | null {
 }
 
 /** Which fuel the burner burns: oil by its kind; LP where a setting, or else the owner, says so. */
-export function fuelOf({ inst, answers }: Pick<JobSeen, 'inst' | 'answers'>): Fuel | null {
+function fuelOf({ inst, answers }: Pick<JobSeen, 'inst' | 'answers'>): Fuel | null {
   const burners = burnersOf(inst)
   if (!burners.length) return null
   if (burners.some((b) => b.fuel === 'oil')) return 'oil'

@@ -34,7 +34,7 @@ export function auxGate({ balanceF }: Pick<Crossing, 'balanceF'>): number {
 }
 
 /** What a school lets run when; null where a number that it hangs on is missing. */
-export function gatesOf(crossing: Crossing, school: Strategy): Gates | null {
+function gatesOf(crossing: Crossing, school: Strategy): Gates | null {
   switch (school) {
     case 'runAlways':
       return crossing.plant.fuel ? {} : { backupBelowF: auxGate(crossing) }
@@ -56,8 +56,7 @@ export function gatesOf(crossing: Crossing, school: Strategy): Gates | null {
 }
 
 /** Schools about how a defrost is met, whoever heats when. */
-export const isAboutDefrost = (school: Strategy): boolean =>
-  school === 'temperedDefrost' || school === 'coldDefrost'
+const isAboutDefrost = (school: Strategy): boolean => school === 'temperedDefrost' || school === 'coldDefrost'
 
 /** The strips that heat at all: those of ordinary calls, else of emergency heat. */
 const kitOf = ({ kitKw, plant }: Crossing): number => kitKw || plant.emergency.kitKw

@@ -34,7 +34,7 @@ export function sharingAt(sharing: Sharing, outdoorF: number): SharingStretch | 
 }
 
 /** kW of some rows at the volts of the circuit that feeds them: V² / R. */
-export function rowsKw(inst: Installation, rows: readonly Ref[]): number {
+function rowsKw(inst: Installation, rows: readonly Ref[]): number {
   const list = heaterRows(inst).filter((r) => rows.includes(r.ref))
   return list.reduce((sum, r) => sum + serviceVolts(inst, r.ref) ** 2 / r.ohms, 0) / 1000
 }

@@ -2,7 +2,7 @@
 const AIR_FACTOR = 1.08
 
 /** Density of air against that at sea level: exp(−altitude / 27,000 ft). */
-export const densityRatio = (altitudeFt = 0): number => Math.exp(-altitudeFt / 27_000)
+const densityRatio = (altitudeFt = 0): number => Math.exp(-altitudeFt / 27_000)
 /** °F by which an airflow is warmed: Q / (1.08 · CFM · k). */
 export const riseOf = (btuh: number, cfm: number, altitudeFt = 0): number =>
   btuh / (AIR_FACTOR * cfm * densityRatio(altitudeFt))

@@ -1,7 +1,6 @@
 /** BTU in one unit of a fuel as it is sold: a therm of natural gas, a gallon of LP, a gallon of No. 2 oil. */
 export const HEAT_CONTENT = { gas: 100_000, lp: 91_500, oil: 138_500 } as const
-export const FUELS = ['gas', 'lp', 'oil'] as const
-export type Fuel = (typeof FUELS)[number]
+export type Fuel = keyof typeof HEAT_CONTENT
 /** BTU in a kilowatt-hour. */
 export const BTU_PER_KWH = 3412
 

@@ -1,6 +1,6 @@
-export { airflowOf, densityRatio, riseOf } from './air'
+export { airflowOf, riseOf } from './air'
 export { CLIMATES, climateYear, monthTexts, weatherOf, type Climate, type ClimateChoice } from './climates'
-export { breakEvenCop, BTU_PER_KWH, FUELS, HEAT_CONTENT, type Fuel } from './fuel'
+export { breakEvenCop, BTU_PER_KWH, HEAT_CONTENT, type Fuel } from './fuel'
 export {
   DEFAULT_INDOOR_F,
   lineBy,

@@ -3,7 +3,7 @@ import { houseValue, LOAD_WAYS, type House, type HouseValue, type LoadWay } from
 
 /** °F that a house needs no heat from, below what it is held at: sun, people and appliances carry the rest. */
 const NO_HEAT_BELOW_INDOORS = 5
-export const DEFAULT_NO_HEAT_F = 65
+const DEFAULT_NO_HEAT_F = 65
 export const DEFAULT_INDOOR_F = 70
 
 /** Q(T) = slope · (noHeatF − T), and 0 above: what the house loses at an outdoor temperature. */

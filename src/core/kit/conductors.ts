@@ -1,7 +1,7 @@
 import type { CableRating } from '../house'
 
 /** A: standard ratings of breakers and fuses (NEC 240.6). */
-export const STANDARD_BREAKERS = [
+const STANDARD_BREAKERS = [
   15, 20, 25, 30, 35, 40, 45, 50, 60, 70, 80, 90, 100, 110, 125, 150, 175, 200,
 ] as const
 /** The smallest standard breaker of at least so many amps. */

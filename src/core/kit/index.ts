@@ -1,9 +1,8 @@
-export { bankTable, HEAT_INPUTS, type Bank, type HeatInput } from './bank'
+export { bankTable, type Bank, type HeatInput } from './bank'
 export { clockedInput, INPUT_SHARE, MANIFOLD, nozzleFlow, nozzleFor, oilInput } from './burner'
 export { lineCircuitsOf, rowFigures, type CircuitNote, type LineCircuit, type RowFigures } from './circuits'
-export { AMPACITY, ampacityOf, breakerBelow, conductorFor, largestBreaker, nextBreaker } from './conductors'
+export { AMPACITY, conductorFor, largestBreaker, nextBreaker } from './conductors'
 export {
-  CLUES,
   identifyKit,
   USUAL_KITS,
   type Clue,

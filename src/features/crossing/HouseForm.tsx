@@ -121,7 +121,7 @@ function WayFields({
 }
 
 /** Numbers of the house, each with where it comes from. */
-export function Values({ of, seen }: { of: readonly HouseValue[]; seen: JobSeen }) {
+function Values({ of, seen }: { of: readonly HouseValue[]; seen: JobSeen }) {
   return (
     <div className="mt-1 grid gap-x-3 gap-y-1 sm:grid-cols-2">
       {of.map((each) => (
