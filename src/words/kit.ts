@@ -6,14 +6,14 @@ import { degrees, figure } from './numbers'
 
 const CLUE_WORDS: Record<Clue, string> = {
   labelKw: 'kW on the label',
-  breakerA: 'breaker',
+  breakers: 'breakers',
   ohms: 'ohms of its rows',
   amps: 'amps at the feed',
   rows: 'number of rows',
 }
 const NEXT_WORDS: Record<Clue, string> = {
   labelKw: 'look for kW on a label, inside the door or on the kit',
-  breakerA: 'read the number on the breaker that feeds it',
+  breakers: 'find every breaker that feeds it, and read their numbers',
   ohms: 'meter ohms across each element, power off and proven dead',
   amps: 'clamp one leg of its feed with every row on',
   rows: 'count the rows',

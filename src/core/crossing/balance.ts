@@ -75,11 +75,12 @@ export interface BreakEven {
 }
 
 /**
- * The break-even of the heat pump against the furnace; null where a price, the furnace's figures or the COP is missing.
+ * The break-even of the heat pump, at the capacity that it delivers, against the furnace; null where a price, the furnace's figures or the COP is missing.
  * @param kwh price of a kWh, @param fuelPrice of a therm or gallon, in the same money
  */
 export function breakEven(
   { unit, burner }: Pick<HouseAt['plant'], 'unit' | 'burner'>,
+  line: HouseAt['line'] | null,
   kwh: number | undefined,
   fuelPrice: number | undefined,
 ): BreakEven | null {
@@ -87,8 +88,9 @@ export function breakEven(
   const cop = breakEvenCop(kwh, fuelPrice, burner.fuel, burner.efficiency)
   // Warmer than this nobody heats.
   const warm = 65
-  if (unit.cop(warm) === null) return null
-  return { cop, aboveF: crossingBelow((t) => (unit.cop(t) ?? 0) >= cop, warm, unit.floorF ?? undefined) }
+  const copAt = (t: number) => unit.steadyCop(t, line && loadAt(line, t))
+  if (copAt(warm) === null) return null
+  return { cop, aboveF: crossingBelow((t) => (copAt(t) ?? 0) >= cop, warm, unit.floorF ?? undefined) }
 }
 
 /** BTU/h that a listed kit gives at the job's volts: (V / rated V)² of its kilowatts. */

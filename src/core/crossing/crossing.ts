@@ -120,7 +120,7 @@ export function crossingOf(seen: JobSeen, circuit: Circuit, sharing: Sharing = s
     design: house && designF !== null ? atDesign(house, sharing, designF) : null,
     togetherF: house && !plant.fuel ? togetherDownTo(house, kitKw) : undefined,
     emergencyF: house && emergencyBtuh > 0 ? holdsDownTo(house, emergencyBtuh) : undefined,
-    breakEven: breakEven(plant, meanKwh(prices, weather, line?.noHeatF ?? 65), prices.fuel),
+    breakEven: breakEven(plant, line, meanKwh(prices, weather, line?.noHeatF ?? 65), prices.fuel),
     hours,
     table,
     year,

@@ -81,10 +81,15 @@ function frostWeight(at: number): number {
     : (FROST.to - at) / (FROST.to - FROST.at)
 }
 
-/** kW at a rating: as given, or by the COP that is; undefined where neither is. */
-const kwOf = (r: Rating): number | undefined =>
-  r.powerKw ??
-  (r.capacityBtuh !== undefined && r.cop !== undefined ? r.capacityBtuh / (BTU_PER_KWH * r.cop) : undefined)
+/**
+ * kW at a rating: as given, or by the COP that is, at the capacity that is given or else at the curve's there; undefined
+ * where neither is.
+ */
+function kwOf(r: Rating, capacityAt: (outdoorF: number) => number | null): number | undefined {
+  if (r.powerKw !== undefined || r.cop === undefined) return r.powerKw
+  const capacity = r.capacityBtuh ?? capacityAt(r.outdoorF)
+  return capacity === null ? undefined : capacity / (BTU_PER_KWH * r.cop)
+}
 
 const pointsOf = (ratings: readonly Rating[], value: (r: Rating) => number | undefined): Point[] =>
   ratings.flatMap((r) => {
@@ -104,7 +109,10 @@ export function stageCurve(stage: Rating['stage'], all: readonly Rating[]): Stag
     pointsOf(ratings, (r) => r.capacityBtuh),
     FROST.capacity,
   )
-  const power = curveOf(pointsOf(ratings, kwOf), FROST.power)
+  const power = curveOf(
+    pointsOf(ratings, (r) => kwOf(r, capacity.frosted)),
+    FROST.power,
+  )
   const copOnly = curveOf(
     pointsOf(ratings, (r) => r.cop),
     1 - (1 - FROST.capacity) / (1 - FROST.power),

@@ -73,6 +73,17 @@ describe('a unit’s curve', () => {
     expect(bare.deliver(47, 9000)).toBeNull()
   })
 
+  it('takes a COP that was read where no capacity was, at the capacity of the curve', () => {
+    const read = curve({
+      ratings: [
+        rating('rated', 47, 36_000, 3.6),
+        rating('rated', 17, 21_000, 2.4),
+        { stage: 'rated', outdoorF: 35, cop: 2.7 },
+      ],
+    })
+    expect([read.capacity(35), read.cop(35)]).toEqual([expect.closeTo(27_000, 6), expect.closeTo(2.7, 6)])
+  })
+
   it('with nothing but its tons takes what units of them usually have, and says so', () => {
     const usual = curve({ tons: 3 })
     expect([usual.capacity(47), usual.capacity(17), usual.fromTons]).toEqual([36_000, 21_600, true])
@@ -112,6 +123,12 @@ describe('a unit’s curve', () => {
     // Below the least it cycles: 5,000 at a load factor of 0.5.
     expect(inverter.deliver(47, 5000)?.kw).toBeCloseTo(5000 / (3412 * 5 * 0.875), 6)
     expect(inverter.deliver(47, 5000)?.runs).toBe(0.5)
+    // Its COP is that of what it delivers, and what it draws says what it gives: 20,000 / (3412 · 1.392145) = 4.2106.
+    expect(inverter.steadyCop(47, 20_000)).toBeCloseTo(4.2106, 3)
+    expect(inverter.steadyCop(47, 5000)).toBeCloseTo(5, 6)
+    expect(inverter.steadyCop(47, null)).toBeCloseTo(4, 6)
+    expect(inverter.heatFrom(47, 1.392145)).toBeCloseTo(20_000, -1)
+    expect(inverter.heatFrom(47, 99)).toBeCloseTo(40_000, -1)
     // It has no frost at 17 and 47.
     expect(inverter.capacity(47)).toBe(40_000)
   })

@@ -25,6 +25,8 @@ export interface UnitCurve extends UnitFigures {
   cleanCapacity: (outdoorF: number) => number | null
   /** COP at full stage. */
   cop: (outdoorF: number) => number | null
+  /** COP while it carries a load, BTU/h, what cycling costs left out; null: at its rated or full stage. */
+  steadyCop: (outdoorF: number, load: number | null) => number | null
   /** How it carries a load, BTU/h; null where its capacity is not known. */
   deliver: (outdoorF: number, load: number) => Delivered | null
   /** At full load for a share of the hour, as one that takes turns with a furnace does. */
@@ -49,9 +51,13 @@ const STOPPED: Delivered = { heat: 0, kw: 0, runs: 0, loadFactor: 1 }
 
 /** The plug of a curve below the maker's floor: there it does not run. */
 const aboveFloor =
-  (floorF: number | null, figure: (at: number) => number | null, below: number | null) =>
-  (at: number): number | null =>
-    floorF !== null && at < floorF ? below : figure(at)
+  <More extends unknown[]>(
+    floorF: number | null,
+    figure: (at: number, ...more: More) => number | null,
+    below: number | null,
+  ) =>
+  (at: number, ...more: More): number | null =>
+    floorF !== null && at < floorF ? below : figure(at, ...more)
 
 /**
  * The outdoor unit's curve from its plate; null where it says neither ratings nor tons. One stage cycles; of two the low
@@ -91,7 +97,14 @@ export function unitCurve(plate: OutdoorUnitPlate): UnitCurve | null {
       loadFactor: 1,
     }
   }
+  const steadyCop = (at: number, load: number | null): number | null => {
+    if (load === null || full.capacity(at) === null) return (middle ?? full).cop(at)
+    const run = deliver(at, Math.max(load, least?.capacity(at) ?? full.capacity(at) ?? 0))
+    return run?.kw ? run.heat / (BTU_PER_KWH * run.kw) : null
+  }
   return {
+    steadyCop: aboveFloor(floorF, steadyCop, null),
+    heatFrom: (at, kw) => heatFrom((heat) => deliver(at, heat), full.capacity(at), kw),
     capacity: aboveFloor(floorF, full.capacity, 0),
     cleanCapacity: aboveFloor(floorF, full.cleanCapacity, 0),
     cop: aboveFloor(floorF, full.cop, null),
@@ -104,6 +117,22 @@ export function unitCurve(plate: OutdoorUnitPlate): UnitCurve | null {
     fromTons: given === null,
     ratings,
   }
+}
+
+/** BTU/h at which so many kW are drawn: power rises with heat, so that halving finds it, to a BTU/h. */
+function heatFrom(
+  deliver: (heat: number) => Delivered | null,
+  most: number | null,
+  kw: number,
+): number | null {
+  if (most === null || (deliver(most)?.kw ?? null) === null) return null
+  let [low, high] = [0, most]
+  while (high - low > 1) {
+    const middle = (low + high) / 2
+    if ((deliver(middle)?.kw ?? 0) < kw) low = middle
+    else high = middle
+  }
+  return high
 }
 
 /** kW of a stage that runs all the time. */

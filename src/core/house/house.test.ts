@@ -31,7 +31,11 @@ const house = (values: Partial<Record<HouseValue, number>>, rest: Partial<House>
   ...rest,
 })
 /** 20,000 BTU/h at a COP of 3 everywhere. */
-const flat = (inverter: boolean): UnitFigures => ({ capacity: () => 20_000, cop: () => 3, inverter })
+const flat = (inverter: boolean): UnitFigures => ({
+  capacity: () => 20_000,
+  heatFrom: (_, kw) => kw * 3412 * 3,
+  inverter,
+})
 
 describe('the load line', () => {
   it('by design load: 36,000 at 12 °F with no heat wanted from 65 is 36,000 / 53 = 679.245 a degree', () => {

@@ -21,10 +21,12 @@ export interface LoadLine {
 export const loadAt = (line: Pick<LoadLine, 'slope' | 'noHeatF'>, outdoorF: number): number =>
   Math.max(0, line.slope * (line.noHeatF - outdoorF))
 
-/** What the unit gives at an outdoor temperature: BTU/h of the running stage, and its COP; null: not known. */
+/** What the unit gives at an outdoor temperature; null: not known. */
 export interface UnitFigures {
+  /** BTU/h at full stage. */
   capacity: (outdoorF: number) => number | null
-  cop: (outdoorF: number) => number | null
+  /** BTU/h that it gives while it draws so many kW. */
+  heatFrom: (outdoorF: number, kw: number) => number | null
   inverter: boolean
 }
 
@@ -46,17 +48,15 @@ const WAYS: Record<LoadWay, WaySpec> = {
   },
   // UA · (Ti − T) − gains
   ua: { needs: () => ['ua'], slope: (v) => v('ua') },
-  // Run share · capacity is the load there; of an inverter kWh · 3412 · COP over the hours.
+  // Run share · capacity is the load there; of an inverter kWh · 3412 · COP over the hours, at the COP of what it gave.
   run: {
     needs: (house, unit) => (isByKwh(unit, house) ? ['runKwh', 'runHours', 'runF'] : ['runShare', 'runF']),
     slope(v, house, noHeatF, unit) {
       const at = v('runF')
-      const figure = isByKwh(unit, house) ? unit?.cop(at) : unit?.capacity(at)
-      if (figure === null || figure === undefined) return Number.NaN
       const load = isByKwh(unit, house)
-        ? (v('runKwh') * BTU_PER_KWH * figure) / v('runHours')
-        : v('runShare') * figure
-      return load / (noHeatF - at)
+        ? unit?.heatFrom(at, v('runKwh') / v('runHours'))
+        : v('runShare') * (unit?.capacity(at) ?? Number.NaN)
+      return (load ?? Number.NaN) / (noHeatF - at)
     },
   },
   // UA ≈ (fuel energy − its summer base) · efficiency / (24 · HDD at Tb)

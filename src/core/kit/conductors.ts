@@ -7,10 +7,6 @@ const STANDARD_BREAKERS = [
 /** The smallest standard breaker of at least so many amps. */
 export const nextBreaker = (amps: number): number =>
   STANDARD_BREAKERS.find((s) => s >= amps - 1e-9) ?? Infinity
-/** The next smaller standard breaker; 0 below the smallest. */
-export const breakerBelow = (breaker: number): number =>
-  [...STANDARD_BREAKERS].reverse().find((s) => s < breaker) ?? 0
-
 /**
  * A by AWG, at most three in a cable, 30 °C around (NEC 310.16). `copper60` is non-metallic cable, or terminals that are
  * not marked 75 °C. 14, 12 and 10 AWG stand at what overcurrent devices are held to beside them only where strips are

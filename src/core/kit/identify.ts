@@ -1,4 +1,4 @@
-import { breakerBelow } from './conductors'
+import { nextBreaker } from './conductors'
 
 /** A strip kit as it might be: rated watts of each row at 240 V. */
 export interface KitCandidate {
@@ -14,8 +14,8 @@ export const USUAL_KITS: readonly KitCandidate[] = [
 export interface KitClues {
   /** kW on its label, at 240 V. */
   labelKw?: number
-  /** A: the breaker that feeds all of it. */
-  breakerA?: number
+  /** A: the breakers that were found to feed it; there may be one more that was not. */
+  breakers?: readonly number[]
   /** Ω across elements that were read, cold. */
   ohms?: readonly number[]
   /** A at its feed with every row on, and the volts meanwhile. */
@@ -23,7 +23,7 @@ export interface KitClues {
   volts?: number
   rows?: number
 }
-export const CLUES = ['labelKw', 'breakerA', 'ohms', 'amps', 'rows'] as const
+export const CLUES = ['labelKw', 'breakers', 'ohms', 'amps', 'rows'] as const
 export type Clue = (typeof CLUES)[number]
 
 export interface KitIdentity {
@@ -49,6 +49,10 @@ const CONTINUOUS = 1.25
 const total = (k: KitCandidate): number => k.watts.reduce((a, b) => a + b, 0)
 const rowOhms = (watts: number): number => RATED ** 2 / watts
 
+/** How a kit's rows may be fed: all by one circuit; from three rows up also the first two by one and the rest by another. */
+const splitsOf = ({ watts }: KitCandidate): (readonly number[])[][] =>
+  watts.length < 3 ? [[watts]] : [[watts], [watts.slice(0, 2), watts.slice(2)]]
+
 /**
  * Which clues a kit satisfies.
  * @param blowerA A of a blower that may be on the same circuit
@@ -57,12 +61,20 @@ const rowOhms = (watts: number): number => RATED ** 2 / watts
 const SATISFIES: Record<Clue, (k: KitCandidate, clues: KitClues, blowerA: number, volts: number) => boolean> =
   {
     labelKw: (k, { labelKw = 0 }) => Math.abs(total(k) / 1000 - labelKw) <= LABEL_SHARE * labelKw,
-    // 1.25 times what it draws, up to the next standard size, with or without the blower.
-    breakerA(k, { breakerA = 0 }, blowerA, volts) {
-      const amps = (total(k) / RATED) * (volts / RATED)
-      const [alone, both] = [CONTINUOUS * amps, CONTINUOUS * (amps + blowerA)]
-      const below = breakerBelow(breakerA)
-      return (alone <= breakerA && alone > below) || (both <= breakerA && both > below)
+    // 1.25 times what a circuit draws, up to the next standard size, with or without the blower: of one circuit, or of two.
+    breakers(k, { breakers = [] }, blowerA, volts) {
+      const amps = (watts: readonly number[]) => (watts.reduce((a, b) => a + b, 0) / RATED) * (volts / RATED)
+      const sizes = (watts: readonly number[]) =>
+        [0, blowerA].map((more) => nextBreaker(CONTINUOUS * (amps(watts) + more)))
+      return splitsOf(k).some((circuits) => {
+        const left = circuits.map(sizes)
+        return breakers.every((b) => {
+          const at = left.findIndex((s) => s.includes(b))
+          if (at < 0) return false
+          left.splice(at, 1)
+          return true
+        })
+      })
     },
     // Each element that was read is one of its rows, and no row is two of them.
     ohms(k, { ohms = [] }) {
@@ -121,13 +133,13 @@ const SHOWS: Record<Clue, (k: KitCandidate) => string> = {
   rows: (k) => String(k.watts.length),
   ohms: (k) => [...k.watts].sort().join(),
   amps: (k) => String(total(k)),
-  breakerA: (k) => String(Math.ceil((CONTINUOUS * total(k)) / RATED / 10)),
+  breakers: (k) => String(nextBreaker((CONTINUOUS * total(k)) / RATED)),
 }
 /** The cheapest clue of those that tell the kits that are left apart into the most groups. */
 function nextClue(left: readonly KitCandidate[], open: readonly Clue[]): Clue | null {
   if (left.length < 2) return null
   const groups = (c: Clue) => new Set(left.map(SHOWS[c])).size
-  const order: readonly Clue[] = ['labelKw', 'rows', 'breakerA', 'ohms', 'amps']
+  const order: readonly Clue[] = ['labelKw', 'rows', 'breakers', 'ohms', 'amps']
   const [best] = [...open].sort((a, b) => groups(b) - groups(a) || order.indexOf(a) - order.indexOf(b))
   return best && groups(best) > 1 ? best : null
 }

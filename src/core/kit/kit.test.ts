@@ -78,25 +78,28 @@ describe('which kit is this', () => {
     [{ labelKw: 9.6 }, ['4.8+4.8']],
     [{ labelKw: 10, rows: 2 }, ['5+5']],
     // 10 kW draws 41.7 · 1.25 = 52.1: a 60; 9.6 kW 40 · 1.25 = 50, which a 50 is; 5 + 5 + 5 draws 62.5 A.
-    [{ breakerA: 60 }, ['5+5']],
-    [{ breakerA: 50 }, ['4.8+4.8']],
+    // Of the larger ones it may be one of two: 15 kW as 60 + 30, 20 kW as 60 + 60.
+    [{ breakers: [60] }, ['5+5', '5+5+5', '5+5+5+5']],
+    [{ breakers: [60, 60] }, ['5+5+5+5']],
+    [{ breakers: [30, 60] }, ['5+5+5']],
+    [{ breakers: [50] }, ['4.8+4.8']],
     // 30 A: 5 kW draws 20.8 · 1.25 = 26.04.
-    [{ breakerA: 30 }, ['5']],
+    [{ breakers: [30] }, ['5', '5+5+5']],
     // 8 kW draws 33.3 · 1.25 = 41.7: a 45; 7.5 kW 39.06: a 40.
-    [{ breakerA: 40 }, ['7.5']],
-    [{ breakerA: 45 }, ['5+3']],
+    [{ breakers: [40] }, ['7.5']],
+    [{ breakers: [45] }, ['5+3']],
     // 62.5 A of three rows at 240 V is 54.2 at 208.
     [{ amps: 54, volts: 208 }, ['5+5+5']],
     [{ rows: 4 }, ['5+5+5+5']],
   ] as const)('%j: %j', (clues, kits) => expect(fits(clues)).toEqual(kits))
 
   it('a blower on the same breaker may make it a size larger: 7.5 kW with 3.5 A is 43.4, a 45', () => {
-    expect(fits({ breakerA: 45 }, { blowerA: 3.5 })).toEqual(['7.5', '5+3'])
+    expect(fits({ breakers: [45] }, { blowerA: 3.5 })).toEqual(['7.5', '5+3'])
   })
 
   it('at 208 V a breaker names other kits: 10 kW draws 36.1 · 1.25 = 45.1, a 50', () => {
-    expect(fits({ breakerA: 50 }, { volts: 208 })).toEqual(['5+5'])
-    expect(fits({ breakerA: 50 }, { volts: 240 })).toEqual(['4.8+4.8'])
+    expect(fits({ breakers: [50], rows: 2 }, { volts: 208 })).toEqual(['5+5'])
+    expect(fits({ breakers: [50] }, { volts: 240 })).toEqual(['4.8+4.8'])
   })
 
   it('two clues that no kit satisfies together contradict each other', () => {
@@ -110,7 +113,7 @@ describe('which kit is this', () => {
 
   it('names what to look at next, and nothing once one kit is left', () => {
     // With a blower of 2.4 A a 60 feeds 9.6 (53 A) or 10 kW: the label tells them apart at a glance.
-    expect(identifyKit({ breakerA: 60 }, USUAL_KITS, { blowerA: 2.4 }).next).toBe('labelKw')
+    expect(identifyKit({ breakers: [60] }, USUAL_KITS, { blowerA: 2.4 }).next).toBe('labelKw')
     expect(identifyKit({ labelKw: 9.6 }, USUAL_KITS).next).toBeNull()
     expect(identifyKit({}, USUAL_KITS)).toMatchObject({ fits: [], next: null })
   })

@@ -12,7 +12,7 @@ import {
 import { applyFix, jobFindings, type Finding } from '../rules'
 import type { Intent, Value } from '../equipment'
 import { defaultOf, splitRef, type Installation, type JobSeen, type Ref } from '../installation'
-import { meanKwh, weatherOf } from '../house'
+import { loadLineOf, meanKwh, weatherOf } from '../house'
 import {
   auxGate,
   balanceOf,
@@ -171,7 +171,8 @@ function harmless(seen: JobSeen, list: readonly Recommended[]): Recommended[] {
 export function breakEvenAt(seen: JobSeen): DegF | null {
   const { unit, burner } = heatersOf(seen)
   const weather = seen.climate && seen.prices.periods?.length ? weatherOf(seen.climate) : null
-  const even = breakEven({ unit, burner }, meanKwh(seen.prices, weather, NO_HEAT_F), seen.prices.fuel)
+  const line = loadLineOf(seen.house, unit)
+  const even = breakEven({ unit, burner }, line, meanKwh(seen.prices, weather, NO_HEAT_F), seen.prices.fuel)
   const at = breakEvenGate({ breakEven: even })
   return at === null ? null : degF(at)
 }

@@ -7,7 +7,7 @@ import { useJobScreen } from '../session'
 
 const FIELDS = [
   ['labelKw', 'kW on its label'],
-  ['breakerA', 'Its breaker, A'],
+  ['breakers', 'Its breakers, A, with spaces'],
   ['rows', 'Rows, counted'],
   ['ohms', 'Ω of each row, with spaces'],
   ['amps', 'A at its feed, all on'],
@@ -16,12 +16,17 @@ const FIELDS = [
 type Typed = Partial<Record<(typeof FIELDS)[number][0], string>>
 
 function cluesOf(typed: Typed): KitClues {
-  const ohms = (typed.ohms ?? '').split(/[\s;]+/).flatMap((t) => typedAmount(t) ?? [])
-  const known = (['labelKw', 'breakerA', 'rows', 'amps', 'volts'] as const).flatMap((k) => {
+  const list = (text = '') => text.split(/[\s;]+/).flatMap((t) => typedAmount(t) ?? [])
+  const [ohms, breakers] = [list(typed.ohms), list(typed.breakers)]
+  const known = (['labelKw', 'rows', 'amps', 'volts'] as const).flatMap((k) => {
     const n = typedAmount(typed[k])
     return n === undefined ? [] : [[k, n] as const]
   })
-  return { ...Object.fromEntries(known), ...(ohms.length ? { ohms } : {}) }
+  return {
+    ...Object.fromEntries(known),
+    ...(ohms.length ? { ohms } : {}),
+    ...(breakers.length ? { breakers } : {}),
+  }
 }
 
 /** A kit that nobody knows, from whatever can be seen or read of it. */
@@ -42,7 +47,7 @@ export function WhichKit({ volts }: { volts: number }) {
             {(ids) => (
               <Input
                 {...ids}
-                inputMode={of === 'ohms' ? 'text' : 'decimal'}
+                inputMode={of === 'ohms' || of === 'breakers' ? 'text' : 'decimal'}
                 value={typed[of] ?? ''}
                 onChange={(e) => setTyped({ ...typed, [of]: e.target.value })}
               />
