@@ -290,3 +290,28 @@ export function defrostSentence(schools: readonly SchoolYear[], currency = ''): 
       : money(tempered.cost - cold.cost, currency)
   return `Strips in defrost cost ${cost} a year more than ${minutes} minutes of cold air.`
 }
+
+interface Way {
+  name: string
+  year: Pick<
+    SchoolYear['year'],
+    'cost' | 'kwh' | 'fuel' | 'backupHours' | 'unmetDegreeHours' | 'peakKw' | 'coldDefrostMinutes'
+  >
+}
+/** What one way differs in from another, with the numbers. */
+export function comparedSentence(one: Way, other: Way, currency = ''): string {
+  const part = (by: number, words: (n: number) => string, what: string): string | null =>
+    Math.abs(by) < 0.5 ? null : `${words(Math.abs(by))}${what} ${by > 0 ? 'more' : 'less'}`
+  const whole = (n: number) => count(Math.round(n))
+  const [a, b] = [one.year, other.year]
+  const parts = [
+    a.cost === null || b.cost === null ? null : part(a.cost - b.cost, (n) => money(n, currency), ''),
+    part(a.kwh - b.kwh, whole, ' kWh'),
+    part(a.fuel - b.fuel, whole, ' of fuel'),
+    part(a.backupHours - b.backupHours, whole, ' h of backup'),
+    part(a.unmetDegreeHours - b.unmetDegreeHours, whole, ' °F·h unmet'),
+    part(a.coldDefrostMinutes - b.coldDefrostMinutes, whole, ' min of cold defrost'),
+  ].filter((p) => p !== null)
+  if (!parts.length) return `“${one.name}” and “${other.name}” come to the same in a year.`
+  return `Against “${other.name}”, “${one.name}” is ${parts.join(', ')} in a year; its peak is ${figure(a.peakKw)} kW against ${figure(b.peakKw)}.`
+}

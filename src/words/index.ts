@@ -47,6 +47,7 @@ export {
   BILL_FUEL_WORDS,
   btuh,
   CLIMATE_WORDS,
+  comparedSentence,
   crossingAnswer,
   defrostSentence,
   FUEL_UNIT,

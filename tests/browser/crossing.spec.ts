@@ -127,6 +127,12 @@ test('schools stand side by side, and one is applied as one edit', async ({ page
     'aria-sort',
     /ascending|descending/,
   )
+  const compare = page.getByTestId('compare')
+  await compare.getByLabel('Compare').selectOption('comfortSwitch')
+  await compare.getByLabel('with').selectOption('runAlways')
+  await expect(compare.getByRole('status')).toContainText(
+    /Against “Run it always”, “Comfort switch” is \$\d+ less/,
+  )
   await table.locator('[data-row=comfortSwitch]').getByRole('button', { name: 'Look' }).click()
   const apply = page.getByTestId('apply-school')
   await expect(apply).toContainText('Changeover to the furnace below: 45')

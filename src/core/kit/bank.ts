@@ -47,6 +47,8 @@ export function rowsWith(
   closed: ReadonlySet<string>,
 ): { rows: Bank['rows']; wants: (x: ContactPart) => boolean } {
   const { device } = placed
+  // A board of its own has its R live at all times.
+  const live = [...hot, ...device.terminals.filter((t) => t.role === 'R').map((t) => t.id)]
   const common = device.terminals.filter((t) => t.role === 'C' || t.id === 'C').map((t) => t.id)
   const lines = device.terminals.filter((t) => t.side === 'line' && /^L\d/.test(t.id)).map((t) => t.id)
   const joins = device.parts.filter(
@@ -55,7 +57,7 @@ export function rowsWith(
   const reach = reachBy(joins)
   const energised = new Set(
     device.parts.flatMap((x) =>
-      x.kind === 'load' && !x.does && isBetween(reach, x, hot, common) ? [x.id] : [],
+      x.kind === 'load' && !x.does && isBetween(reach, x, live, common) ? [x.id] : [],
     ),
   )
   const rows = device.parts.flatMap((x) => {

@@ -26,6 +26,12 @@ describe('the bank table', () => {
       ['W1', [1]],
       ['W1+W2', [1, 2]],
     ]))
+  it.each(['marram-p4', 'brindle-e1'])('%s: rows in a cabinet with a board of its own', (id) =>
+    expect(banks(id)).toEqual([
+      ['W1', [1]],
+      ['W1+W2', [1, 2]],
+    ]),
+  )
   it('one row', () => expect(banks('teasel-k1')).toEqual([['W1', [1]]]))
   it('three and four rows on two inputs', () => {
     const all = (id: string) => banks(id).map(([, rows]) => (rows ?? []).length)

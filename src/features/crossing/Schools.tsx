@@ -17,6 +17,7 @@ import {
   STRATEGY_WORDS,
 } from '@/words'
 import { useJobScreen } from '../session'
+import { Compare } from './Compare'
 
 const whole = (n: number): string => count(Math.round(n))
 
@@ -62,6 +63,7 @@ export const Schools = memo(function Schools({ view, currency }: { view: Crossin
           isMarked={(r) => r.school !== undefined && r.school === recommended?.best.school}
         />
       </div>
+      <Compare ways={rows} currency={currency} />
       {chosen && <Apply school={chosen} onDone={() => setChosen(null)} />}
     </section>
   )
