@@ -34,7 +34,7 @@ test('a gate that is dragged is the setting: live meanwhile, set when let go, un
   await openCrossing(page, 'tallow-mill')
   const { handle, x, y } = await knobOf(page, 'changeover')
   await expect(handle).toHaveAttribute('aria-valuenow', '35')
-  const picture = await page.getByTestId('crossing-picture').locator('svg').boundingBox()
+  const picture = await page.getByTestId('crossing-picture').locator('svg').last().boundingBox()
   // 90 degrees are drawn over the width less its margins of 46 and 14 px.
   const degree = ((picture?.width ?? 0) - 60) / 90
   await page.mouse.move(x, y)
