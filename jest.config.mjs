@@ -15,7 +15,9 @@ const config = withNext({
 })
 
 // These packages are modules only: they are compiled like the app's own files.
-export default async () => ({
+const withModules = async () => ({
   ...(await config()),
   transformIgnorePatterns: ['/node_modules/(?!@tanstack/)', '^.+\\.module\\.(css|sass|scss)$'],
 })
+
+export default withModules

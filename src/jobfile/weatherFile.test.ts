@@ -1,3 +1,4 @@
+import fc from 'fast-check'
 import { MONTH_HOURS, weatherOf, type ClimateChoice } from '@/core/house'
 import { parseWeather, sentence } from '.'
 
@@ -113,4 +114,24 @@ describe('a weather file', () => {
     ['a time that is none', plain.replace('2025-01-02 03:00', 'yesterday'), /^line 29: .*a date and an hour/],
     ['bins of half a year', 'temp F,hours\n40,4000', /^line 2: .*add up to a year/],
   ])('refuses %s, with its line', (_, text, said) => expect(refused(text)).toMatch(said))
+
+  it('whatever a file holds, it is read or refused with what was expected', () => {
+    const cell = fc.oneof(
+      fc.string({ maxLength: 8 }),
+      fc.double().map(String),
+      fc.constantFrom('temp °F', 'time', 'hours', 'LOCATION', '2025-01-01 00:00', '', '1,5', '\u0000'),
+    )
+    const file = fc
+      .array(fc.array(cell, { maxLength: 9 }), { maxLength: 40 })
+      .map((rows) => rows.map((r) => r.join(',')).join('\n'))
+    fc.assert(
+      fc.property(file, (text) => {
+        const checked = parseWeather(text, 'x.csv')
+        if (checked.ok) return
+        expect(checked.problems.length).toBeGreaterThan(0)
+        for (const p of checked.problems) expect(sentence(p).length).toBeLessThan(2000)
+      }),
+      { numRuns: 300, seed: 7 },
+    )
+  })
 })
