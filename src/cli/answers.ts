@@ -130,6 +130,7 @@ export const ANSWERS = {
       lacksKw: num(),
       kitKw: num(),
       furnaceBtuh: num(),
+      together: bool(),
     }).nullable(),
     sharing: list(
       shape({

@@ -162,9 +162,13 @@ function designLine(v: CrossingView): AnswerLine | null {
     `${btuh(d.loadBtuh)} and the heat pump gives ${btuh(d.capacityBtuh)}${d.heldOff ? ', as wired and set' : ''}; ` +
     `the difference over 3,412 is ${figure(d.lacksKw)} kW.`
   if (d.lacksKw <= 0) return { id: 'design', text: `${where} it lacks nothing.`, how }
+  const backup = v.fuel ? 'the furnace' : 'strips'
+  const wants = figure(d.loadBtuh / BTU_PER_KWH)
   const lacks = d.heldOff
-    ? `${where} nothing lets the heat pump heat, so ${figure(d.lacksKw)} kW must come from ${v.fuel ? 'the furnace' : 'strips'}`
-    : `${where} it lacks ${figure(d.lacksKw)} kW`
+    ? `${where} nothing lets the heat pump heat, so ${wants} kW must come from ${backup}`
+    : d.together
+      ? `${where} it lacks ${figure(d.lacksKw)} kW`
+      : `${where} it lacks ${figure(d.lacksKw)} kW of ${wants}, and takes turns with ${backup}`
   const has = v.fuel
     ? d.furnaceBtuh > 0
       ? `the furnace has ${kilowatts(d.furnaceBtuh)}`
@@ -172,7 +176,9 @@ function designLine(v: CrossingView): AnswerLine | null {
     : d.kitKw > 0
       ? `the strips that may run there have ${figure(d.kitKw)}`
       : 'no strips may run there'
-  const enough = (v.fuel ? d.furnaceBtuh / BTU_PER_KWH : d.kitKw) >= d.lacksKw
+  const kw = v.fuel ? d.furnaceBtuh / BTU_PER_KWH : d.kitKw
+  // One that takes turns has to carry all of it by itself.
+  const enough = d.together && !d.heldOff ? kw >= d.lacksKw : kw * BTU_PER_KWH >= d.loadBtuh
   return { id: 'design', text: `${lacks}; ${has}.`, how, grave: !enough }
 }
 

@@ -165,6 +165,14 @@ describe('schools', () => {
     expect(years.find((y) => y.school === 'emergencyOnly')?.year.unmetDegreeHours).toBeGreaterThan(1000)
   })
 
+  it('strips ahead of the coil take turns with the compressor in every school', () => {
+    const { years } = of('tansy-street')
+    const always = years.find((y) => y.school === 'runAlways')
+    expect(always?.sharing.every((s) => !s.together)).toBe(true)
+    const stripsAfter = of('quillfeather-lane').years.find((y) => y.school === 'runAlways')
+    expect(stripsAfter?.sharing.every((s) => s.together)).toBe(true)
+  })
+
   it('the break-even is never dearer than another changeover', () => {
     for (const job of ['millrace-cottage', 'lapwing-court', 'ferrous-hill']) {
       const { years } = of(job)

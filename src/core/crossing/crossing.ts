@@ -41,6 +41,8 @@ export interface AtDesign {
   /** kW of strips that may run there; a furnace's output, BTU/h. */
   kitKw: number
   furnaceBtuh: number
+  /** Backup runs beside the heat pump; else they take turns, and the larger must carry it all. */
+  together: boolean
 }
 
 /** A house with its heat sources: everything that Crossing says hangs on this. */
@@ -118,7 +120,7 @@ export function crossingOf(seen: JobSeen, circuit: Circuit, sharing: Sharing = s
     kitKw,
     balanceF: house ? balancePoint(house) : undefined,
     design: house && designF !== null ? atDesign(house, sharing, designF) : null,
-    togetherF: house && !plant.fuel ? togetherDownTo(house, kitKw) : undefined,
+    togetherF: house && plant.together && !plant.fuel ? togetherDownTo(house, kitKw) : undefined,
     emergencyF: house && emergencyBtuh > 0 ? holdsDownTo(house, emergencyBtuh) : undefined,
     breakEven: breakEven(plant, line, meanKwh(prices, weather, line?.noHeatF ?? 65), prices.fuel),
     hours,
@@ -140,5 +142,6 @@ function atDesign(house: HouseAt, sharing: Sharing, outdoorF: number): AtDesign 
     lacksKw: heldOff ? loadAt(house.line, outdoorF) / BTU_PER_KWH : auxNeededKw(house, outdoorF),
     kitKw: may?.kitKw ?? 0,
     furnaceBtuh: may?.furnace ? (plant.burner?.outputBtuh ?? 0) : 0,
+    together: may?.together ?? false,
   }
 }

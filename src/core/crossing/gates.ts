@@ -10,7 +10,7 @@ import {
   type Ref,
 } from '../installation'
 import { applyFix, jobFindings, type Finding } from '../rules'
-import { sharingOf, type Sharing } from './sharing'
+import { sharingOf, type Sharing, type SharingStretch } from './sharing'
 
 /** What can be dragged: a temperature at which somebody begins or ends to heat. */
 const GATE_INTENTS = ['compressorLockout', 'auxLockout', 'outdoorSwitch', 'changeover'] as const
@@ -91,7 +91,7 @@ const shape = (sharing: Sharing): string =>
   JSON.stringify(sharing.map((s) => [s.from, s.to, s.heatPump, s.kitKw, s.furnace, s.together]))
 /** The same answers on both sides of a cut make one stretch. */
 export function merged(sharing: Sharing): Sharing {
-  const list: (Sharing[number] & object)[] = []
+  const list: SharingStretch[] = []
   for (const s of sharing) {
     const last = list[list.length - 1]
     const alike =

@@ -2,7 +2,7 @@ import type { OutdoorUnitPlate, Plate, Rating } from '../equipment'
 import { type Circuit } from '../circuit'
 import { houseValue, type Fuel } from '../house'
 import type { Installation, JobSeen, Placed } from '../installation'
-import { burnersOf, ofKind, settingsWith, usualBackupCycles, USUAL_CYCLES } from '../query'
+import { aheadTargets, burnersOf, ofKind, settingsWith, usualBackupCycles, USUAL_CYCLES } from '../query'
 import { emergencyOf, temperingKw } from './sharing'
 import { unitCurve, type UnitCurve } from './unitCurve'
 
@@ -25,6 +25,8 @@ export interface Plant {
   /** CFM of the heat pump's speed, and whether it is only the usual 400 a ton. */
   cfm: number | null
   cfmEstimated: boolean
+  /** Backup may heat beside the compressor: it stands after the coil, and a burner only where its maker allows it. */
+  together: boolean
   /** kW of strips in a defrost; 0: it is cold. */
   temperKw: number
   /** kW of strips in emergency heat, and whether a furnace answers it. */
@@ -151,6 +153,12 @@ export function heatersOf(seen: JobSeen): Pick<Plant, 'unit' | 'burner' | 'fuel'
   }
 }
 
+/** Whether backup may run with the compressor: what heats the air ahead of the coil never may. */
+function mayHeatTogether(seen: JobSeen, fuel: Fuel | null): boolean {
+  if (aheadTargets(seen.inst).length > 0) return false
+  return fuel === null || burnersOf(seen.inst).some((b) => plateOf(seen, b.placed).togetherAllowed === true)
+}
+
 /** CFM while it heats: as measured at the heating or the high speed, else by the blower's table; null: not known. */
 export const cfmAt = (seen: JobSeen): number | null =>
   houseValue(seen.house, 'cfmHeat') ?? houseValue(seen.house, 'cfmHigh') ?? fromTable(seen, 'high')
@@ -160,6 +168,8 @@ export function plantOf(seen: JobSeen, circuit: Circuit): Plant {
   const { inst, house } = seen
   const outdoor = outdoorUnitOf(inst)
   const plate = outdoor && plateOf(seen, outdoor)
+  const heaters = heatersOf(seen)
+  const { fuel } = heaters
   const known = houseValue(house, 'cfmHigh') ?? houseValue(house, 'cfmLow') ?? fromTable(seen, 'high')
   const usual = plate?.tons === undefined ? null : USUAL_CFM_PER_TON * plate.tons
   const numberWith = (intent: 'defrostInterval' | 'cyclesHeatPump' | 'cyclesBackup'): number | undefined => {
@@ -167,10 +177,11 @@ export function plantOf(seen: JobSeen, circuit: Circuit): Plant {
     return typeof value === 'number' && value > 0 ? value : undefined
   }
   return {
-    ...heatersOf(seen),
+    ...heaters,
     blowerKw: blowerKwOf(seen),
     cfm: known ?? usual,
     cfmEstimated: known === null,
+    together: mayHeatTogether(seen, fuel),
     temperKw: temperingKw(circuit),
     emergency: emergencyOf(circuit),
     defrost: {

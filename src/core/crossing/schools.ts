@@ -30,6 +30,8 @@ export function breakEvenGate({ breakEven }: Pick<Crossing, 'breakEven'>): numbe
 
 /** °F, whole: a few over the balance point; by habit where that is not known. */
 export function auxGate({ balanceF }: Pick<Crossing, 'balanceF'>): number {
+  // A heat pump that carries the house as cold as it gets wants no help.
+  if (balanceF === null) return 0
   return typeof balanceF === 'number' ? Math.ceil(balanceF + ABOVE_BALANCE) : HABIT.auxAbove
 }
 
@@ -68,7 +70,7 @@ export function schoolYears(crossing: Crossing, fuelPrice: number | undefined): 
   const furnace = plant.fuel !== null
   const kitKw = furnace ? 0 : kitOf(crossing)
   if (!furnace && kitKw === 0) return []
-  const backup = { kitKw, furnace, together: !furnace }
+  const backup = { kitKw, furnace, together: plant.together }
   // Schools that meet a defrost alike differ only in who may heat: their hours are worked out once.
   const tables = new Map<number, YearTable>([
     [plant.temperKw, crossing.table ?? yearTable(house, hours.outdoorF)],

@@ -5,7 +5,7 @@ import type { BreakEven, DownTo } from './balance'
 import { crossingOf, type Crossing, type Wanted } from './crossing'
 import { gatesOfJob, merged, type CrossingGates } from './gates'
 import { recommendSchool, schoolYears, type RecommendedSchool, type SchoolYear } from './schools'
-import { sharingAt, type Sharing } from './sharing'
+import { backupBtuh, sharingAt, type Sharing } from './sharing'
 import { yearOf, type Year } from './year'
 
 /** Everything over outdoor temperature, a value for each °F. */
@@ -15,9 +15,10 @@ export interface CrossingCurve {
   load: (number | null)[]
   capacity: (number | null)[]
   least: (number | null)[]
-  /** Heat pump and strips, where both may run; the furnace where it may. */
+  /** Heat pump and strips, where both may run at once. */
   withStrips: (number | null)[]
-  furnace: (number | null)[]
+  /** The furnace, or strips that take turns with the heat pump, where they may run. */
+  backup: (number | null)[]
   cop: (number | null)[]
   /** °F of supply air from the heat pump alone, and with its strips. */
   supplyF: (number | null)[]
@@ -121,7 +122,15 @@ function curveOf(c: Crossing): CrossingCurve {
   const outdoorF = Array.from({ length: DRAWN.to - DRAWN.from + 1 }, (_, i) => DRAWN.from + i)
   const each = <T>(figure: (t: number) => T): T[] => outdoorF.map(figure)
   const capacity = (t: number) => unit?.capacity(t) ?? null
-  const strips = (t: number) => (sharingAt(sharing, t)?.kitKw ?? 0) * BTU_PER_KWH
+  const strips = (t: number) => {
+    const may = sharingAt(sharing, t)
+    return may?.together ? may.kitKw * BTU_PER_KWH : 0
+  }
+  const backup = (t: number) => {
+    const may = sharingAt(sharing, t)
+    const btuh = may && !(may.together && !may.furnace) ? backupBtuh(may, plant.burner?.outputBtuh ?? 0) : 0
+    return btuh > 0 ? btuh : null
+  }
   const supply = (btuh: number | null) =>
     btuh === null || btuh <= 0 || plant.cfm === null
       ? null
@@ -141,7 +150,7 @@ function curveOf(c: Crossing): CrossingCurve {
     capacity: each(capacity),
     least: each((t) => unit?.least?.capacity(t) ?? null),
     withStrips: each(withStrips),
-    furnace: each((t) => (sharingAt(sharing, t)?.furnace ? (plant.burner?.outputBtuh ?? null) : null)),
+    backup: each(backup),
     cop: each((t) => unit?.cop(t) ?? null),
     supplyF: each((t) => supply(capacity(t))),
     supplyWithStripsF: each((t) => supply(withStrips(t))),

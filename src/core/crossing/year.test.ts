@@ -19,6 +19,7 @@ const plant = (plate: OutdoorUnitPlate, rest: Partial<Plant> = {}): Plant => ({
   blowerKw: 0.4,
   cfm: 1200,
   cfmEstimated: false,
+  together: true,
   temperKw: 0,
   emergency: { kitKw: 10, furnace: false },
   defrost: { everyMinutes: 60, minutes: 6, minutesEstimated: false },

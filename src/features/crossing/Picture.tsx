@@ -226,7 +226,7 @@ function Curves({ view, x, y }: { view: CrossingView; x: Scale; y: Scale }) {
   const path = (values: (number | null)[]) => pathOf(curve.outdoorF, values, x, y)
   return (
     <g fill="none" strokeLinejoin="round">
-      <path d={path(curve.furnace)} className="stroke-ember" strokeWidth={2} strokeDasharray="2 5" />
+      <path d={path(curve.backup)} className="stroke-ember" strokeWidth={2} strokeDasharray="2 5" />
       <path d={path(curve.withStrips)} className="stroke-ember" strokeWidth={2.5} strokeDasharray="9 5" />
       <path d={path(curve.least)} className="stroke-live" strokeWidth={1.5} strokeDasharray="4 4" />
       <path d={path(curve.capacity)} className="stroke-live" strokeWidth={3.5} data-curve="capacity" />
@@ -252,7 +252,7 @@ function CurveNames({ view, x, y }: { view: CrossingView; x: Scale; y: Scale }) 
     { text: 'heat pump', t: 54, values: curve.capacity, className: 'fill-copper', below: true },
     { text: 'its least', t: 54, values: curve.least, className: 'fill-copper', below: true },
     { text: 'with strips', t: 30, values: curve.withStrips, className: 'fill-ember', below: false },
-    { text: furnaceName(view, y), t: 24, values: curve.furnace, className: 'fill-ember', below: false },
+    { text: backupName(view, y), t: 24, values: curve.backup, className: 'fill-ember', below: false },
   ]
   return (
     <g aria-hidden className="pointer-events-none text-[13px] font-bold">
@@ -271,7 +271,8 @@ function CurveNames({ view, x, y }: { view: CrossingView; x: Scale; y: Scale }) 
 }
 
 /** A furnace mostly gives more than the picture is high. */
-function furnaceName({ burner }: CrossingView, y: Scale): string {
+function backupName({ fuel, burner }: CrossingView, y: Scale): string {
+  if (!fuel) return 'strips alone'
   if (!burner || y.to(burner.outputBtuh) >= TOP) return 'furnace'
   return `furnace, ${Math.round(burner.outputBtuh / 1000)} above here`
 }
