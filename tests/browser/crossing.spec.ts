@@ -104,6 +104,11 @@ test('with nothing but the plate the unit’s curve is there, with nothing but b
   await expect(page.getByText(/^Not known yet: the house’s load/)).toBeVisible()
   await expect(answer(page, 'balance')).toHaveCount(0)
   await expect(page.locator('[data-curve=capacity]')).toHaveAttribute('d', /^M.*L/)
+  // What cannot be kept says what could be, and changes nothing.
+  await form.getByLabel('Loss a degree, BTU/h·°F').fill('many')
+  await expect(form.getByRole('alert')).toHaveText('“many” is not kept: 10 to 10,000 BTU/h·°F')
+  await form.getByLabel('Loss a degree, BTU/h·°F').fill('')
+  await expect(form.getByRole('alert')).toHaveCount(0)
   await form.getByLabel('The bills are for').selectOption('gas')
   await form.getByLabel('Used in a year, kWh, therms or gallons').fill('720')
   await form.getByLabel('Efficiency of what burned it, or COP').fill('0.8')

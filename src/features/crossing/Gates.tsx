@@ -1,6 +1,6 @@
 'use client'
 
-import { memo } from 'react'
+import { memo, useDeferredValue } from 'react'
 import type { CrossingGate, CrossingView, GateIntent, Year } from '@/core/crossing'
 import { placedByRef, splitRef } from '@/core/installation'
 import { Button, Field, Input } from '@/ui'
@@ -45,6 +45,7 @@ function GateRow({
 }) {
   const { inst } = useJobScreen()
   const moved = useDragged(moves.drags, gate.at)
+  const preview = useDeferredValue(moved?.preview ?? null)
   const value = moved?.valueF ?? gate.valueF
   const { low, high, step } = gate.range
   const placed = placedByRef(inst, splitRef(gate.at).placed)
@@ -95,7 +96,7 @@ function GateRow({
           </>
         )}
       </div>
-      {moved ? <PreviewWords {...{ moved, view, gate, currency }} /> : <StandsWords gate={gate} />}
+      {moved ? <PreviewWords {...{ preview, view, gate, currency }} /> : <StandsWords gate={gate} />}
     </li>
   )
 }
@@ -130,41 +131,43 @@ function change(now: number, was: number, words: (n: number) => string): string 
   return Math.abs(by) < 0.5 ? words(now) : `${words(now)} (${by > 0 ? '+' : '−'}${words(Math.abs(by))})`
 }
 
-function PreviewWords({
-  moved,
+/** Drawn when there is time for it: it never keeps the knob from the finger. */
+const PreviewWords = memo(function PreviewWords({
+  preview,
   view,
   gate,
   currency,
 }: {
-  moved: Dragged
+  preview: Dragged['preview']
   view: CrossingView
   gate: CrossingGate
   currency: string
 }) {
   const { inst } = useJobScreen()
-  const { preview } = moved
-  if (!preview) return <p className="mt-1 text-sm text-soft">Reckoning …</p>
+  if (!preview) return <p className="mt-1 min-h-24 text-sm text-soft">Reckoning …</p>
+  const { year, lacksKw, raised, valueF } = preview
   return (
     <div className="mt-1 min-h-24 text-[15px]" role="status" data-preview>
-      {preview.year && view.year && (
-        <YearWords now={preview.year} was={view.year} currency={currency} fuel={view.fuel !== null} />
+      <p className="text-soft">At {degrees(valueF)}:</p>
+      {year && view.year && (
+        <YearWords now={year} was={view.year} currency={currency} fuel={view.fuel !== null} />
       )}
-      {preview.year && view.year && gate.valueF !== null && moved.valueF !== gate.valueF && (
-        <OneDegree now={preview.year} was={view.year} by={moved.valueF - gate.valueF} currency={currency} />
+      {year && view.year && gate.valueF !== null && valueF !== gate.valueF && (
+        <OneDegree now={year} was={view.year} by={valueF - gate.valueF} currency={currency} />
       )}
-      {preview.lacksKw !== null && view.designF !== null && (
+      {lacksKw !== null && view.designF !== null && (
         <p>
-          At {degrees(view.designF)} backup must give {figure(preview.lacksKw)} kW.
+          At {degrees(view.designF)} backup must give {figure(lacksKw)} kW.
         </p>
       )}
-      {preview.raised.map((f) => (
+      {raised.map((f) => (
         <p key={`${f.rule}${f.code}`} className="text-harm">
           {findingWords(inst, f)}.
         </p>
       ))}
     </div>
   )
-}
+})
 
 function YearWords({ now, was, currency, fuel }: { now: Year; was: Year; currency: string; fuel: boolean }) {
   const whole = (n: number) => count(Math.round(n))

@@ -16,7 +16,7 @@ import {
 } from '@/core/house'
 import { heatersOf } from '@/core/crossing'
 import type { JobSeen } from '@/core/installation'
-import { cx, Disclosure, Field, Select, SelectField, TypedInput } from '@/ui'
+import { cx, Disclosure, NumberField, Select, SelectField } from '@/ui'
 import { BILL_FUEL_WORDS, btuh, HOUSE_WORDS, SOURCE_WORDS, WAY_WORDS } from '@/words'
 import { useJobScreen } from '../session'
 import { PricesForm } from './PricesForm'
@@ -39,7 +39,11 @@ export const HouseForm = memo(function HouseForm({ seen, view }: { seen: JobSeen
   const { edit } = useJobScreen()
   const { unit } = heatersOf(seen)
   return (
-    <section aria-label="The house" className="mt-5 border-t border-line pt-2" data-testid="house-form">
+    <section
+      aria-label="The house"
+      className="below-fold mt-5 border-t border-line pt-2"
+      data-testid="house-form"
+    >
       <h2 className="text-lg font-bold">What this hangs on</h2>
       <p className="text-[15px] text-soft">
         Each may be left open; more than one way to the load may be kept.
@@ -134,43 +138,31 @@ function Values({ of, seen }: { of: readonly HouseValue[]; seen: JobSeen }) {
 function ValueField({ of, seen }: { of: HouseValue; seen: JobSeen }) {
   const { edit } = useJobScreen()
   const known = seen.house.values[of]
-  const { least, most, unit } = HOUSE_VALUES[of]
   const source = known?.source ?? 'typed'
+  const set = (value: number | null, from: ValueSource = source) =>
+    edit({ kind: 'setHouse', of, value, source: from })
   return (
-    <Field label={HOUSE_WORDS[of]}>
-      {(ids) => (
-        <div className="flex gap-1">
-          <TypedInput
-            {...ids}
-            inputMode="decimal"
-            placeholder="not known"
-            title={`${least} to ${most} ${unit}`}
-            value={known?.value.toString() ?? ''}
-            onValue={(text) => {
-              const t = text.trim().replace(',', '.')
-              const n = Number(t)
-              if (t === '') edit({ kind: 'setHouse', of, value: null, source })
-              else if (n >= least && n <= most) edit({ kind: 'setHouse', of, value: n, source })
-            }}
-          />
-          {known && (
-            <Select
-              aria-label={`${HOUSE_WORDS[of]}: where it comes from`}
-              className="max-w-32 px-1 text-sm"
-              value={source}
-              onChange={(e) =>
-                edit({ kind: 'setHouse', of, value: known.value, source: e.target.value as ValueSource })
-              }
-            >
-              {VALUE_SOURCES.map((s) => (
-                <option key={s} value={s}>
-                  {SOURCE_WORDS[s]}
-                </option>
-              ))}
-            </Select>
-          )}
-        </div>
-      )}
-    </Field>
+    <NumberField
+      label={HOUSE_WORDS[of]}
+      value={known?.value}
+      {...HOUSE_VALUES[of]}
+      onValue={set}
+      beside={
+        known && (
+          <Select
+            aria-label={`${HOUSE_WORDS[of]}: where it comes from`}
+            className="max-w-32 px-1 text-sm"
+            value={source}
+            onChange={(e) => set(known.value, e.target.value as ValueSource)}
+          >
+            {VALUE_SOURCES.map((s) => (
+              <option key={s} value={s}>
+                {SOURCE_WORDS[s]}
+              </option>
+            ))}
+          </Select>
+        )
+      }
+    />
   )
 }

@@ -15,7 +15,7 @@ export const InverterSwitches = memo(function InverterSwitches({ seen }: { seen:
   )
   if (!rows.length) return null
   return (
-    <section aria-label="The inverter’s switches" className="mt-5 border-t border-line pt-2">
+    <section aria-label="The inverter’s switches" className="below-fold mt-5 border-t border-line pt-2">
       <h2 className="text-lg font-bold">The inverter’s switches</h2>
       <p className="text-[15px] text-soft">
         They are for cool, humid places, zoned houses and complaints. The interview in Setup asks for those.

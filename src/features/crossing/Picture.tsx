@@ -1,6 +1,6 @@
 'use client'
 
-import { memo, type PointerEvent } from 'react'
+import { memo, useDeferredValue, type PointerEvent } from 'react'
 import { DRAWN, type CrossingView, type SharingStretch } from '@/core/crossing'
 import { changedSituation } from '@/core/situation'
 import { degF } from '@/core/units'
@@ -315,7 +315,21 @@ function Lanes({
   x: Scale
   top: number
 }) {
-  const sharing = useDraggedSharing(drags) ?? stands
+  const sharing = useDeferredValue(useDraggedSharing(drags)) ?? stands
+  return <LanesDrawn {...{ lanes, sharing, x, top }} />
+}
+
+const LanesDrawn = memo(function LanesDrawn({
+  lanes,
+  sharing,
+  x,
+  top,
+}: {
+  lanes: LaneDrawn[]
+  sharing: readonly SharingStretch[]
+  x: Scale
+  top: number
+}) {
   return (
     <g>
       {lanes.map((lane, i) => (
@@ -350,4 +364,4 @@ function Lanes({
       ))}
     </g>
   )
-}
+})

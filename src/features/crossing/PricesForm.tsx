@@ -2,12 +2,14 @@
 
 import { Trash2 } from 'lucide-react'
 import type { RatePeriod } from '@/core/house'
-import { Button, Field, TypedInput } from '@/ui'
+import { Button, Field, NumberField, TypedInput } from '@/ui'
 import { PRICE_WORDS } from '@/words'
 import { useJobScreen } from '../session'
 
 /** What the first period of a rate is until it is typed: winter evenings. */
 const FIRST: Omit<RatePeriod, 'kwh'> = { fromMonth: 11, toMonth: 3, fromHour: 16, toHour: 20 }
+/** What a kWh, a therm or a gallon may cost. */
+const PRICE = { least: 0.0001, most: 1000 }
 const PARTS = [
   ['fromMonth', 'From month', 1, 12],
   ['toMonth', 'to month', 1, 12],
@@ -29,21 +31,13 @@ export function PricesForm() {
       <legend className="font-bold">Prices</legend>
       <div className="mt-1 grid grid-cols-3 items-end gap-3">
         {(['kwh', 'fuel'] as const).map((of) => (
-          <Field key={of} label={PRICE_WORDS[of]}>
-            {(ids) => (
-              <TypedInput
-                {...ids}
-                inputMode="decimal"
-                placeholder="not known"
-                value={(of === 'kwh' ? kwh : fuel)?.toString() ?? ''}
-                onValue={(t) => {
-                  const n = Number(t.trim().replace(',', '.'))
-                  if (t === '' || (n > 0 && n <= 1000))
-                    edit({ kind: 'setPrice', of, value: t === '' ? null : n })
-                }}
-              />
-            )}
-          </Field>
+          <NumberField
+            key={of}
+            label={PRICE_WORDS[of]}
+            value={of === 'kwh' ? kwh : fuel}
+            {...PRICE}
+            onValue={(value) => edit({ kind: 'setPrice', of, value })}
+          />
         ))}
         <Field label="Sign of the money">
           {(ids) => (
@@ -62,33 +56,21 @@ export function PricesForm() {
           className="mt-2 grid grid-cols-3 items-end gap-2 border-t border-line pt-2 sm:grid-cols-6"
         >
           {PARTS.map(([part, label, least, most]) => (
-            <Field key={part} label={label}>
-              {(ids) => (
-                <TypedInput
-                  {...ids}
-                  inputMode="numeric"
-                  value={String(p[part])}
-                  onValue={(t) => {
-                    const n = Number(t)
-                    if (t !== '' && Number.isInteger(n) && n >= least && n <= most) change(i, { [part]: n })
-                  }}
-                />
-              )}
-            </Field>
+            <NumberField
+              key={part}
+              label={label}
+              value={p[part]}
+              {...{ least, most }}
+              whole
+              onValue={(n) => n !== null && change(i, { [part]: n })}
+            />
           ))}
-          <Field label="a kWh costs">
-            {(ids) => (
-              <TypedInput
-                {...ids}
-                inputMode="decimal"
-                value={String(p.kwh)}
-                onValue={(t) => {
-                  const n = Number(t.replace(',', '.'))
-                  if (n > 0 && n <= 1000) change(i, { kwh: n })
-                }}
-              />
-            )}
-          </Field>
+          <NumberField
+            label="a kWh costs"
+            value={p.kwh}
+            {...PRICE}
+            onValue={(n) => n !== null && change(i, { kwh: n })}
+          />
           <Button
             aria-label="Remove this period"
             onClick={() =>

@@ -4,7 +4,7 @@ import { plateOf } from '@/core/crossing'
 import type { Rating } from '@/core/equipment'
 import { ofKind } from '@/core/query'
 import type { JobSeen } from '@/core/installation'
-import { Field, TypedInput } from '@/ui'
+import { NumberField } from '@/ui'
 import type { Job } from '@/jobfile'
 import { useJobScreen } from '../session'
 
@@ -67,22 +67,15 @@ export function RatingsForm({ seen }: { seen: JobSeen }) {
                   const typed = read(job).find(isAt(stage, outdoorF))?.[figure]
                   const device = all.find(isAt(stage, outdoorF))?.[figure]
                   return (
-                    <Field key={figure} label={label}>
-                      {(ids) => (
-                        <TypedInput
-                          {...ids}
-                          aria-label={`${STAGE_WORDS[stage]}, ${outdoorF} °F, ${label}`}
-                          inputMode="decimal"
-                          placeholder={device?.toString() ?? ''}
-                          value={typed?.toString() ?? ''}
-                          onValue={(t) => {
-                            const n = Number(t.trim().replace(',', '.'))
-                            if (t === '' || (n >= least && n <= most))
-                              set(stage, outdoorF, figure, t === '' ? null : n)
-                          }}
-                        />
-                      )}
-                    </Field>
+                    <NumberField
+                      key={figure}
+                      label={label}
+                      name={`${STAGE_WORDS[stage]}, ${outdoorF} °F, ${label}`}
+                      value={typed}
+                      {...{ least, most }}
+                      placeholder={device?.toString() ?? ''}
+                      onValue={(value) => set(stage, outdoorF, figure, value)}
+                    />
                   )
                 })}
               </div>

@@ -27,7 +27,7 @@ export const Schools = memo(function Schools({ view, currency }: { view: Crossin
   const { schools, recommended, year } = view
   if (!schools.length || !year)
     return (
-      <section aria-label="Schools" className="mt-5 border-t border-line pt-2">
+      <section aria-label="Schools" className="below-fold mt-5 border-t border-line pt-2">
         <h2 className="text-lg font-bold">Schools of practice</h2>
         <p className="text-[15px] text-soft">
           They are compared once the load, the unit’s ratings and a climate are known.
@@ -46,7 +46,7 @@ export const Schools = memo(function Schools({ view, currency }: { view: Crossin
   ]
   const defrost = defrostSentence(schools, currency)
   return (
-    <section aria-label="Schools" className="mt-5 border-t border-line pt-2">
+    <section aria-label="Schools" className="below-fold mt-5 border-t border-line pt-2">
       <h2 className="text-lg font-bold">Schools of practice on this house</h2>
       {recommended && (
         <p className="text-[15px]" data-testid="recommended-school">

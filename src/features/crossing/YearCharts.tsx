@@ -19,7 +19,7 @@ export const YearCharts = memo(function YearCharts({
   if (!view.year) return null
   const band = (s: Share) => `${s.from} to ${s.from + 5}`
   return (
-    <section aria-label="The year" className="mt-5 border-t border-line pt-2">
+    <section aria-label="The year" className="below-fold mt-5 border-t border-line pt-2">
       <h2 className="text-lg font-bold">The year as wired and set</h2>
       <div className="grid gap-6 lg:grid-cols-2">
         {view.months.length > 0 && (

@@ -13,7 +13,8 @@ import { useJobScreen } from '../session'
 export interface Dragged {
   at: string
   valueF: number
-  preview: GatePreview | null
+  /** What was reckoned last, and for which °F: it comes after the finger. */
+  preview: (GatePreview & { valueF: number }) | null
 }
 
 /** The gate that is on its way. It is looked at apart from the screen: a finger draws anew what it moves and nothing else. */
@@ -70,7 +71,9 @@ export function useCrossing() {
       const ask = () => {
         asking.current.last = performance.now()
         runner.current?.preview(seen, gateChanges(seen.inst, gate, valueF), (preview) =>
-          drags.setState(({ dragged: now }) => (now?.at === at ? { dragged: { ...now, preview } } : {})),
+          drags.setState(({ dragged: now }) =>
+            now?.at === at ? { dragged: { ...now, preview: { ...preview, valueF } } } : {},
+          ),
         )
       }
       clearTimeout(asking.current.timer)

@@ -4,7 +4,7 @@ import { heaterRows, lineCircuitsOf, serviceLoad, type ServiceMethod } from '@/c
 import { CABLE_RATINGS, HOUSE_VALUES, houseValue, type CableRating, type HouseValue } from '@/core/house'
 import type { JobSeen } from '@/core/installation'
 import { aheadTargets } from '@/core/query'
-import { Field, SelectField, TypedInput } from '@/ui'
+import { NumberField, SelectField } from '@/ui'
 import { circuitNoteWords, circuitSentence, HOUSE_WORDS, serviceSentence } from '@/words'
 import { useJobScreen, useProof } from '../session'
 
@@ -108,22 +108,13 @@ function Service({ seen }: { seen: JobSeen }) {
           onValue={(m) => edit({ kind: 'setHouseChoice', of: 'service', value: m })}
         />
         {FIELDS[method].map((of) => (
-          <Field key={of} label={HOUSE_WORDS[of]}>
-            {(ids) => (
-              <TypedInput
-                {...ids}
-                inputMode="decimal"
-                placeholder="not known"
-                value={house.values[of]?.value.toString() ?? ''}
-                onValue={(t) => {
-                  const n = Number(t.trim().replace(',', '.'))
-                  const { least, most } = HOUSE_VALUES[of]
-                  if (t === '') edit({ kind: 'setHouse', of, value: null, source: 'typed' })
-                  else if (n >= least && n <= most) edit({ kind: 'setHouse', of, value: n, source: 'typed' })
-                }}
-              />
-            )}
-          </Field>
+          <NumberField
+            key={of}
+            label={HOUSE_WORDS[of]}
+            value={houseValue(house, of)}
+            {...HOUSE_VALUES[of]}
+            onValue={(value) => edit({ kind: 'setHouse', of, value, source: 'typed' })}
+          />
         ))}
       </div>
       <p className="mt-2 text-[15px]" role="status">

@@ -1,0 +1,61 @@
+'use client'
+
+import { useState, type ReactNode } from 'react'
+import { Field, TypedInput } from './Field'
+import { typedNumber } from './typedNumber'
+
+/**
+ * A number that is saved as it is typed and may be left open. What cannot be kept says what could be, and changes nothing.
+ * @param beside what stands next to the box
+ */
+export function NumberField({
+  label,
+  value,
+  least,
+  most,
+  unit = '',
+  whole = false,
+  placeholder = 'not known',
+  name,
+  beside,
+  onValue,
+}: {
+  label: string
+  value: number | undefined
+  least: number
+  most: number
+  unit?: string
+  whole?: boolean
+  placeholder?: string
+  /** What it is called where its label alone would not tell. */
+  name?: string
+  beside?: ReactNode
+  onValue: (value: number | null) => void
+}) {
+  const [refused, setRefused] = useState<string | null>(null)
+  const range = `${least.toLocaleString('en')} to ${most.toLocaleString('en')} ${unit}`.trim()
+  return (
+    <Field label={label} error={refused === null ? null : `“${refused}” is not kept: ${range}`}>
+      {(ids) => (
+        <div className="flex gap-1">
+          <TypedInput
+            {...ids}
+            {...(name && { 'aria-label': name })}
+            inputMode="decimal"
+            placeholder={placeholder}
+            value={value?.toString() ?? ''}
+            onValue={(text) => {
+              const n = typedNumber(text)
+              const fits = n !== undefined && n >= least && n <= most && (!whole || Number.isInteger(n))
+              const isOpen = text.trim() === ''
+              setRefused(fits || isOpen ? null : text)
+              if (fits) onValue(n)
+              else if (isOpen) onValue(null)
+            }}
+          />
+          {beside}
+        </div>
+      )}
+    </Field>
+  )
+}
