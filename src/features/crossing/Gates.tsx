@@ -173,13 +173,16 @@ function YearWords({ now, was, currency, fuel }: { now: Year; was: Year; currenc
   const whole = (n: number) => count(Math.round(n))
   const cost =
     now.cost !== null && was.cost !== null ? change(now.cost, was.cost, (n) => money(n, currency)) : null
+  const sources = [
+    `heat pump ${change(now.heatPumpKwh, was.heatPumpKwh, whole)} kWh in ${change(now.heatPumpHours, was.heatPumpHours, whole)} h`,
+    fuel
+      ? `${change(now.fuel, was.fuel, whole)} of fuel in ${change(now.backupHours, was.backupHours, whole)} h`
+      : `strips ${change(now.stripKwh, was.stripKwh, whole)} kWh in ${change(now.backupHours, was.backupHours, whole)} h`,
+  ]
   return (
     <p>
-      A year: {cost && <span className="font-bold">{cost}, </span>}
-      {change(now.kwh, was.kwh, whole)} kWh
-      {fuel ? `, ${change(now.fuel, was.fuel, whole)} of fuel` : ''}, backup{' '}
-      {change(now.backupHours, was.backupHours, whole)} h, unmet{' '}
-      {change(now.unmetDegreeHours, was.unmetDegreeHours, whole)} °F·h.
+      A year: {cost && <span className="font-bold">{cost}; </span>}
+      {sources.join('; ')}; unmet {change(now.unmetDegreeHours, was.unmetDegreeHours, whole)} °F·h.
     </p>
   )
 }
