@@ -63,6 +63,18 @@ describe('what Crossing and Kit say', () => {
     expect(money(null, '$')).toBe('not known')
   })
 
+  it('says where a setting that nobody knows decides who heats', () => {
+    const seen = demoSeen('tallow-mill')
+    const line = (inst: typeof seen.inst) =>
+      crossingAnswer(view('tallow-mill', { inst })).find((l) => l.id === 'unsure')
+    expect(line(seen.inst)).toBeUndefined()
+    // Not known where the changeover lies: it may be anywhere in its range.
+    const changeover = seen.inst.placed.map((p) =>
+      p.ref === 'tstat' ? { ...p, settings: { ...p.settings, changeover: null } } : p,
+    )
+    expect(line({ ...seen.inst, placed: changeover })?.text).toMatch(/decides who heats from/)
+  })
+
   it('calls ways to the load that differ by more than they may', () => {
     const seen = demoSeen('copper-alley')
     const house = {

@@ -102,7 +102,7 @@ export const money = (n: number | null, currency = ''): string =>
 
 /** A sentence of the answer, and the arithmetic that it opens to. */
 export interface AnswerLine {
-  id: 'balance' | 'design' | 'emergency' | 'breakEven' | 'year' | 'lines'
+  id: 'balance' | 'design' | 'emergency' | 'breakEven' | 'year' | 'lines' | 'unsure'
   text: string
   how: string
   /** It calls for somebody. */
@@ -137,6 +137,7 @@ export function crossingAnswer(v: CrossingView, currency = ''): AnswerLine[] {
   add(breakEvenLine(v))
   add(yearLine(v, currency))
   add(spreadLine(v))
+  add(unsureLine(v))
   return said
 }
 
@@ -244,6 +245,17 @@ function yearLine(v: CrossingView, currency: string): AnswerLine | null {
       `${isWorth && recommended ? `: ${money(more, currency)} more than “${STRATEGY_WORDS[recommended.best.school].name}”` : ''}.`,
     how: `${count(Math.round(year.heatPumpKwh))} kWh of heat pump, ${count(Math.round(year.stripKwh))} of strips, ${count(Math.round(year.blowerKwh))} of blower beside backup${v.fuel ? `, ${count(Math.round(year.fuel))} ${FUEL_UNIT[v.fuel]}` : ''}, over ${count(Math.round(year.heatingHours))} hours that want heat. Differentials, recovery and the coldest room are left to the simulation.`,
     grave: isWorth || year.unmetDegreeHours >= 10,
+  }
+}
+
+function unsureLine(v: CrossingView): AnswerLine | null {
+  if (!v.unsure.length) return null
+  const where = v.unsure.map((s) => `from ${figure(s.from)} to ${degrees(s.to)}`).join(' and ')
+  return {
+    id: 'unsure',
+    text: `A setting that is not known yet decides who heats ${where}.`,
+    how: 'There nothing is counted on that may not be: the year may cost less than it says. Look the setting up in Setup.',
+    grave: true,
   }
 }
 

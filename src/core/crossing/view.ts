@@ -1,6 +1,6 @@
 import type { Circuit } from '../circuit'
 import { BTU_PER_KWH, loadAt, riseOf, type LoadLine } from '../house'
-import type { JobSeen } from '../installation'
+import { settingValue, type JobSeen } from '../installation'
 import type { BreakEven, DownTo } from './balance'
 import { crossingOf, type Crossing, type Wanted } from './crossing'
 import { gatesOfJob, merged, type CrossingGates } from './gates'
@@ -56,6 +56,8 @@ export interface CrossingView {
   breakEven: BreakEven | null
   curve: CrossingCurve
   sharing: Sharing
+  /** °F over which a setting that nobody knows decides who heats; there nothing is counted on that may not be. */
+  unsure: { from: number; to: number }[]
   year: Year | null
   months: Share[]
   bands: Share[]
@@ -75,12 +77,27 @@ export function crossingView(seen: JobSeen, circuit: Circuit): CrossingView {
   const schools = schoolYears(crossing, seen.prices.fuel)
   return {
     ...shown(crossing),
+    unsure: unsureOf(seen, crossing),
     curve: curveOf(crossing),
     ...sharesOf(crossing, seen.prices.fuel),
     schools,
     recommended: recommendSchool(schools, seen.answers),
     gates: gatesOfJob(seen, circuit, plant.fuel !== null),
   }
+}
+
+/** Stretches that hang on a setting that is not known; inside a switch's differential alone there is nothing to find out. */
+function unsureOf({ inst }: JobSeen, { sharing }: Crossing): CrossingView['unsure'] {
+  const isOpen = inst.placed.some((p) => p.device.settings.some((s) => settingValue(p, s.id) === null))
+  if (!isOpen) return []
+  const list: CrossingView['unsure'] = []
+  for (const { from, to, unsure } of sharing) {
+    const last = list[list.length - 1]
+    if (!unsure) continue
+    if (last && last.to === from) last.to = to
+    else list.push({ from, to })
+  }
+  return list
 }
 
 function shown(c: Crossing) {
