@@ -1,17 +1,10 @@
 import type { Plate } from '../equipment'
 import type { CableRating } from '../house'
-import {
-  quantity,
-  settingValue,
-  splitRef,
-  wireSize,
-  type Installation,
-  type Placed,
-  type Ref,
-} from '../installation'
+import { settingValue, splitRef, wireSize, type Installation, type Placed, type Ref } from '../installation'
 import { feedsOf, serviceVolts } from '../query'
 import { tolerances } from '../tolerances'
 import { ampacityOf, conductorFor, largestBreaker, nextBreaker } from './conductors'
+import { motorsOf } from './motors'
 import { heaterRows, rowsBehind } from './rows'
 
 /** A: elements above this are subdivided, and a subdivided load is protected at no more than the other (NEC 424.22(B)). */
@@ -49,18 +42,6 @@ export interface LineCircuit {
   notes: CircuitNote[]
 }
 
-/** A of a device's motors at their rated volts. Of a blower's speeds one runs at a time. */
-function motorsOf(placed: Placed): number {
-  const amps = (what: string): number[] =>
-    placed.device.parts.flatMap((x) =>
-      x.kind === 'load' && x.does?.what === what && x.volts > tolerances.lowVoltsMost
-        ? [quantity(placed, x.va) / x.volts]
-        : [],
-    )
-  const sum = (list: number[]) => list.reduce((a, b) => a + b, 0)
-  return Math.max(0, ...amps('blower')) + sum(amps('compressor')) + sum(amps('outdoorFan'))
-}
-
 /** Every line circuit of a job, by its feed; what each must be by 125 % of elements and motor, or by the plate. */
 export function lineCircuitsOf(
   inst: Installation,
@@ -93,7 +74,7 @@ function circuitOf(
   const outdoor = fed.find((p) => p.device.kind === 'outdoorUnit')
   const elementsA = rows.reduce((sum, r) => sum + volts / r.ohms, 0)
   // A blower is on one circuit of its cabinet: the one that its rows are on, or the only one.
-  const motorsA = fed.reduce((sum, p) => sum + motorsOf(p), 0)
+  const motorsA = fed.flatMap(motorsOf).reduce((sum, m) => sum + m.va / m.volts, 0)
   const plated = fed
     .filter((p) => feedsOf(inst, p.ref).length === 1)
     .map((p) => ({ ...p.device.plate, ...plates[p.ref] }))

@@ -12,5 +12,5 @@ export {
 } from './identify'
 export { rowPaths, type RowPath, type RowStep } from './rowPath'
 export { blowerAmps, heaterRows, rowsBehind, type HeaterRow } from './rows'
-export { serviceLoad, type ServiceAsked, type ServiceLoad, type ServiceMethod } from './service'
+export { heatingVa, serviceLoad, type ServiceAsked, type ServiceLoad, type ServiceMethod } from './service'
 export { kitSequence, USUAL_STEP, type KitSequence, type SequenceEvent } from './sequence'

@@ -1,10 +1,11 @@
-import { libraryDevice } from '../../../tests/helpers/demo'
+import { demoInstallation, libraryDevice } from '../../../tests/helpers/demo'
 import type { ContactPart, Part } from '../equipment'
 import type { Placed } from '../installation'
 import {
   bankTable,
   clockedInput,
   conductorFor,
+  heatingVa,
   identifyKit,
   kitSequence,
   largestBreaker,
@@ -159,6 +160,15 @@ describe('the service', () => {
     const load = serviceLoad({ method: 'metered', serviceA: 100, peakKw: 9, ...heating, neverTogether: true })
     // 11,250 + 9600 + 500
     expect(load?.va).toBeCloseTo(21_350, 6)
+  })
+
+  it('counts one speed of a blower, and nothing of the control circuit', () => {
+    // The furnace's blower draws 300, 540 or 480 VA by its speed; compressor 3,100 and fan 190, its second stage's coil is on 24 V.
+    expect(heatingVa(demoInstallation('tallow-mill'))).toEqual({
+      compressorVa: 3290,
+      stripsVa: 0,
+      blowerVa: 540,
+    })
   })
 
   it('says nothing without what it hangs on', () => {

@@ -1,3 +1,7 @@
+import type { Installation } from '../installation'
+import { motorsOf } from './motors'
+import { heaterRows } from './rows'
+
 /** How a dwelling's service is reckoned (NEC 2023; numbering and factors differ by edition, local code decides). */
 export type ServiceMethod = 'new' | 'existing' | 'metered'
 
@@ -16,6 +20,17 @@ export interface ServiceAsked {
   blowerVa: number
   /** The compressor never runs with the strips, and that is proven. */
   neverTogether: boolean
+}
+
+/** VA of what heats a job: compressor with its fan, strips at the service's volts, blower. */
+export function heatingVa(inst: Installation): Pick<ServiceAsked, 'compressorVa' | 'stripsVa' | 'blowerVa'> {
+  const motors = inst.placed.flatMap(motorsOf)
+  const sum = (list: typeof motors) => list.reduce((va, m) => va + m.va, 0)
+  return {
+    compressorVa: sum(motors.filter((m) => m.what !== 'blower')),
+    stripsVa: heaterRows(inst).reduce((va, r) => va + SERVICE_VOLTS ** 2 / r.ohms, 0),
+    blowerVa: sum(motors.filter((m) => m.what === 'blower')),
+  }
 }
 
 export interface ServiceLoad {

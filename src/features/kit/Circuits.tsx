@@ -1,6 +1,6 @@
 'use client'
 
-import { heaterRows, lineCircuitsOf, serviceLoad, type ServiceMethod } from '@/core/kit'
+import { heaterRows, heatingVa, lineCircuitsOf, serviceLoad, type ServiceMethod } from '@/core/kit'
 import { CABLE_RATINGS, HOUSE_VALUES, houseValue, type CableRating, type HouseValue } from '@/core/house'
 import type { JobSeen } from '@/core/installation'
 import { aheadTargets } from '@/core/query'
@@ -68,13 +68,6 @@ function Service({ seen }: { seen: JobSeen }) {
   const { inst, house } = seen
   const method = house.service ?? 'existing'
   const serviceA = houseValue(house, 'serviceA')
-  const vaOf = (what: string) =>
-    inst.placed
-      .flatMap((p) => p.device.parts)
-      .reduce(
-        (sum, x) => sum + (x.kind === 'load' && x.does?.what === what && typeof x.va === 'number' ? x.va : 0),
-        0,
-      )
   // An interlock counts only where the sweep proves it: every row stands ahead of the coil, and in no state does the
   // compressor heat with anything there.
   const ahead = new Set(aheadTargets(inst).map((t) => t.ref))
@@ -82,7 +75,8 @@ function Service({ seen }: { seen: JobSeen }) {
     proof.rules.includes('heatAheadOfCoil') &&
     [...proof.findings, ...proof.undecided].every((f) => f.rule !== 'heatAheadOfCoil')
   const neverTogether = holds && heaterRows(inst).every((r) => ahead.has(r.ref))
-  const stripsVa = heaterRows(inst).reduce((sum, r) => sum + 240 ** 2 / r.ohms, 0)
+  const heating = heatingVa(inst)
+  const { stripsVa } = heating
   const load =
     serviceA === undefined
       ? null
@@ -92,9 +86,7 @@ function Service({ seen }: { seen: JobSeen }) {
           ...optional('areaFt2'),
           ...optional('applianceVa'),
           ...optional('peakKw'),
-          compressorVa: vaOf('compressor') + vaOf('outdoorFan'),
-          stripsVa,
-          blowerVa: vaOf('blower'),
+          ...heating,
           neverTogether: neverTogether && stripsVa > 0,
         })
   return (
