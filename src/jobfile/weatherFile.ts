@@ -2,6 +2,7 @@ import Papa from 'papaparse'
 import { MONTH_HOURS, monthTexts, YEAR_HOURS, type ClimateChoice } from '@/core/house'
 import { cut } from './cut'
 import { problem, type Checked, type Problem } from './problem'
+import { fail } from './sections/section'
 
 /** The largest weather file that is read, characters: a year by the minute and more. */
 const MOST_WEATHER = 40 * 1024 * 1024
@@ -25,7 +26,6 @@ const wrong = (line: number, expected: string, got: unknown): Problem => ({
   ...problem('', expected, got),
   line,
 })
-const refuse = (...problems: Problem[]): Checked<never> => ({ ok: false, problems })
 
 /**
  * Reads a file of weather: EPW, a plain CSV of outdoor temperatures by the hour or finer, or a CSV of temperatures and
@@ -33,12 +33,12 @@ const refuse = (...problems: Problem[]): Checked<never> => ({ ok: false, problem
  */
 export function parseWeather(text: string, name: string): Checked<ClimateChoice> {
   if (text.length > MOST_WEATHER)
-    return refuse(problem('', `at most ${MOST_WEATHER / 1024 / 1024} MB`, `${text.length} bytes`))
+    return fail(problem('', `at most ${MOST_WEATHER / 1024 / 1024} MB`, `${text.length} bytes`))
   const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: false })
   const lines = data.map((cells, i) => ({ line: i + 1, cells: cells.map((c) => c.trim()) }))
   const full = lines.filter(({ cells }) => cells.some((c) => c !== ''))
   const [first] = full
-  if (!first) return refuse(problem('', 'a year of outdoor temperatures', 'an empty file'))
+  if (!first) return fail(problem('', 'a year of outdoor temperatures', 'an empty file'))
   const title = cut(name.trim() || 'From a file', 80)
   if (first.cells[0]?.toUpperCase() === 'LOCATION') return hourly(epwRows(full), title)
   const table = tableOf(first.cells, first.line)
@@ -88,7 +88,7 @@ function tableOf(titles: string[], line: number): Checked<Table> {
   const find = (is: RegExp) => titles.findIndex((t) => is.test(t))
   const temperatureAt = find(/temp|dry.?bulb|outdoor|°\s*[cf]\b/i)
   if (temperatureAt < 0)
-    return refuse(
+    return fail(
       wrong(
         line,
         'a title line with a column of outdoor temperatures, such as “temperature °F”',
@@ -100,7 +100,7 @@ function tableOf(titles: string[], line: number): Checked<Table> {
     /°\s*c\b|celsius|[_( ]c\)?$|deg\s?c/i.test(title),
     /°\s*f\b|fahrenheit|[_( ]f\)?$|deg\s?f/i.test(title),
   ]
-  if (c === f) return refuse(wrong(line, 'the unit in the title of the temperatures: °F or °C', title))
+  if (c === f) return fail(wrong(line, 'the unit in the title of the temperatures: °F or °C', title))
   const hoursAt = find(/^hours?( a year| per year|\/year)?$/i)
   const [month, day, hour] = [find(/^month/i), find(/^day/i), find(/^hour$/i)]
   const timeAt = find(/time|date/i)
@@ -154,7 +154,7 @@ const isWeather = (t: number): boolean => t >= -90 && t <= 135
 function hourly(rows: Row[], name: string): Checked<ClimateChoice> {
   const bad = rows.find((r) => !isWeather(r.outdoorF))
   if (bad)
-    return refuse(
+    return fail(
       wrong(
         bad.line,
         'an outdoor temperature (-90 to 135 °F); a gap has to be filled in first',
@@ -170,7 +170,7 @@ function hourly(rows: Row[], name: string): Checked<ClimateChoice> {
 function byPlace(rows: Row[]): Checked<Float64Array> {
   const end = rows[rows.length - 1]?.line ?? 1
   if (!ROWS.includes(rows.length))
-    return refuse(
+    return fail(
       wrong(
         end,
         `${YEAR_HOURS} rows, one for each hour of a year (8,784 with a leap day; 15 and 30 minutes are read too)`,
@@ -202,7 +202,7 @@ function byTime(rows: Row[]): Checked<Float64Array> {
       !(when.hour >= 0 && when.hour <= 23) ||
       !Number.isInteger(when.hour)
     )
-      return refuse(wrong(line, 'a date and an hour, such as 2025-01-31 23:00', 'another text'))
+      return fail(wrong(line, 'a date and an hour, such as 2025-01-31 23:00', 'another text'))
     const hour = hourBefore(when.month) + 24 * (when.day - 1) + when.hour
     sums[hour] = (sums[hour] ?? 0) + outdoorF
     counts[hour] = (counts[hour] ?? 0) + 1
@@ -210,7 +210,7 @@ function byTime(rows: Row[]): Checked<Float64Array> {
   const missing = counts.findIndex((n) => n === 0)
   if (missing >= 0) {
     const gaps = counts.filter((n) => n === 0).length
-    return refuse(
+    return fail(
       wrong(
         lineBefore(rows, missing),
         `every hour of a year; ${whenWords(missing)} is not there`,
@@ -254,12 +254,12 @@ function binsOf(
     const [t, hours] = [numberIn(cells[temperatureAt]), numberIn(cells[hoursAt])]
     const outdoorF = Math.round(10 * (celsius ? fahrenheit(t) : t)) / 10
     if (!isWeather(outdoorF) || !(hours >= 0))
-      return refuse(wrong(line, 'a temperature and how many hours a year have it', cells.join(', ')))
+      return fail(wrong(line, 'a temperature and how many hours a year have it', cells.join(', ')))
     bins.push({ outdoorF, hours })
   }
   const all = bins.reduce((sum, b) => sum + b.hours, 0)
   if (Math.abs(all - YEAR_HOURS) > 24)
-    return refuse(
+    return fail(
       wrong(
         lines[lines.length - 1]?.line ?? 1,
         `hours that add up to a year of ${YEAR_HOURS}`,

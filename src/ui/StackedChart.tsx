@@ -40,7 +40,7 @@ export function StackedChart({
 }) {
   // Its colours are read from the theme, so that it is drawn anew with it.
   const theme = useSyncExternalStore(onTheme, themeOf, () => 'light')
-  const ink = typeof document === 'undefined' ? '#000' : colourOf('--ink')
+  const ink = colourOf('--ink')
   return (
     <div aria-hidden data-chart={title} className="min-h-[245px]">
       <Chart
@@ -57,16 +57,16 @@ export function StackedChart({
             animations: { enabled: false },
             fontFamily: 'inherit',
             foreColor: ink,
-            nonce: typeof document === 'undefined' ? '' : nonceOf(),
+            nonce: nonceOf(),
           },
           theme: { mode: theme === 'dark' ? 'dark' : 'light' },
-          colors: layers.map((l) => (typeof document === 'undefined' ? '#888' : colourOf(l.colour))),
+          colors: layers.map((l) => colourOf(l.colour)),
           fill: { opacity: 1 },
-          stroke: { width: 1, colors: [typeof document === 'undefined' ? '#fff' : colourOf('--bench')] },
+          stroke: { width: 1, colors: [colourOf('--bench')] },
           dataLabels: { enabled: false },
           plotOptions: { bar: { columnWidth: '72%' } },
           grid: {
-            borderColor: typeof document === 'undefined' ? '#ccc' : colourOf('--line'),
+            borderColor: colourOf('--line'),
             strokeDashArray: 2,
           },
           xaxis: { categories, axisTicks: { show: false } },

@@ -1,6 +1,7 @@
 import type { CrossingView, DownTo, GateIntent, RecommendedSchool, SchoolYear, Wanted } from '@/core/crossing'
 import {
   BTU_PER_KWH,
+  loadAt,
   type BillFuel,
   type Climate,
   type Fuel,
@@ -9,7 +10,7 @@ import {
   type LoadWay,
   type ValueSource,
 } from '@/core/house'
-import { count, degrees, figure } from './numbers'
+import { degrees, figure, whole } from './numbers'
 import { STRATEGY_WORDS } from './setup'
 
 export const HOUSE_WORDS: Record<HouseValue, string> = {
@@ -95,10 +96,10 @@ export const wantedSentence = (wanted: readonly Wanted[]): string | null =>
   wanted.length ? `Not known yet: ${wanted.map((w) => WANTED_WORDS[w]).join('; ')}.` : null
 
 const kilowatts = (btuh: number): string => `${figure(btuh / BTU_PER_KWH)} kW`
-export const btuh = (n: number): string => `${count(Math.round(n))} BTU/h`
+export const btuh = (n: number): string => `${whole(n)} BTU/h`
 /** An amount of money, with its sign where one is set. */
 export const money = (n: number | null, currency = ''): string =>
-  n === null ? 'not known' : `${currency}${count(Math.round(n))}`
+  n === null ? 'not known' : `${currency}${whole(n)}`
 
 /** A sentence of the answer, and the arithmetic that it opens to. */
 export interface AnswerLine {
@@ -232,9 +233,8 @@ const WORTH_SHARE = 0.04
 function yearLine(v: CrossingView, currency: string): AnswerLine | null {
   const { year, recommended } = v
   if (!year) return null
-  const cost = year.cost === null ? `${count(Math.round(year.kwh))} kWh` : money(year.cost, currency)
-  const unmet =
-    year.unmetDegreeHours >= 10 ? ` and leaves ${count(Math.round(year.unmetDegreeHours))} °F·h unmet` : ''
+  const cost = year.cost === null ? `${whole(year.kwh)} kWh` : money(year.cost, currency)
+  const unmet = year.unmetDegreeHours >= 10 ? ` and leaves ${whole(year.unmetDegreeHours)} °F·h unmet` : ''
   const best = recommended?.best.year.cost
   const more = year.cost !== null && best !== null && best !== undefined ? year.cost - best : 0
   const isWorth = year.cost !== null && more > WORTH_SHARE * year.cost
@@ -243,7 +243,7 @@ function yearLine(v: CrossingView, currency: string): AnswerLine | null {
     text:
       `As wired and set a year costs ${cost}${unmet}` +
       `${isWorth && recommended ? `: ${money(more, currency)} more than “${STRATEGY_WORDS[recommended.best.school].name}”` : ''}.`,
-    how: `${count(Math.round(year.heatPumpKwh))} kWh of heat pump, ${count(Math.round(year.stripKwh))} of strips, ${count(Math.round(year.blowerKwh))} of blower beside backup${v.fuel ? `, ${count(Math.round(year.fuel))} ${FUEL_UNIT[v.fuel]}` : ''}, over ${count(Math.round(year.heatingHours))} hours that want heat. Differentials, recovery and the coldest room are left to the simulation.`,
+    how: `${whole(year.heatPumpKwh)} kWh of heat pump, ${whole(year.stripKwh)} of strips, ${whole(year.blowerKwh)} of blower beside backup${v.fuel ? `, ${whole(year.fuel)} ${FUEL_UNIT[v.fuel]}` : ''}, over ${whole(year.heatingHours)} hours that want heat. Differentials, recovery and the coldest room are left to the simulation.`,
     grave: isWorth || year.unmetDegreeHours >= 10,
   }
 }
@@ -266,7 +266,7 @@ function spreadLine(v: CrossingView): AnswerLine | null {
   const [first] = v.lines
   if (v.lines.length < 2 || !first || !v.line) return null
   const at = v.designF ?? 20
-  const loads = v.lines.map((l) => ({ way: l.way, load: Math.max(0, l.slope * (l.noHeatF - at)) }))
+  const loads = v.lines.map((l) => ({ way: l.way, load: loadAt(l, at) }))
   const [least, most] = [Math.min(...loads.map((l) => l.load)), Math.max(...loads.map((l) => l.load))]
   const said = loads.map((l) => `${WAY_WORDS[l.way].name.toLowerCase()} ${btuh(l.load)}`).join(', ')
   const apart = most > 0 ? (most - least) / most : 0
@@ -301,10 +301,10 @@ export function defrostSentence(schools: readonly SchoolYear[], currency = ''): 
   const of = (school: string) => schools.find((s) => s.school === school)?.year
   const [tempered, cold] = [of('temperedDefrost'), of('coldDefrost')]
   if (!tempered || !cold) return null
-  const minutes = count(Math.round(cold.coldDefrostMinutes))
+  const minutes = whole(cold.coldDefrostMinutes)
   const cost =
     tempered.cost === null || cold.cost === null
-      ? `${count(Math.round(tempered.kwh - cold.kwh))} kWh`
+      ? `${whole(tempered.kwh - cold.kwh)} kWh`
       : money(tempered.cost - cold.cost, currency)
   return `Strips in defrost cost ${cost} a year more than ${minutes} minutes of cold air.`
 }
@@ -320,7 +320,6 @@ interface Way {
 export function comparedSentence(one: Way, other: Way, currency = ''): string {
   const part = (by: number, words: (n: number) => string, what: string): string | null =>
     Math.abs(by) < 0.5 ? null : `${words(Math.abs(by))}${what} ${by > 0 ? 'more' : 'less'}`
-  const whole = (n: number) => count(Math.round(n))
   const [a, b] = [one.year, other.year]
   const parts = [
     a.cost === null || b.cost === null ? null : part(a.cost - b.cost, (n) => money(n, currency), ''),

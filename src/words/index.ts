@@ -22,7 +22,7 @@ export {
   upper,
 } from './names'
 export { bankWords, DRAFT_KIND_WORDS, draftChangeWords, draftFieldWords, draftOptionWords } from './draft'
-export { count, degrees, figure } from './numbers'
+export { count, degrees, figure, whole } from './numbers'
 export { causeWords, heldAgainst, KIND_WORDS, PLACE_WORDS, readingWords, VERDICT_WORDS } from './reading'
 export { modeWords, situationWords } from './situation'
 export { unmetWords, differenceWords, planSentence, planSettingWords, whyWords } from './plan'

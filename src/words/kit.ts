@@ -1,7 +1,7 @@
 import type { KitAdvice } from '@/core/crossing'
 import type { CircuitNote, Clue, KitIdentity, LineCircuit, ServiceLoad } from '@/core/kit'
 import type { Installation } from '@/core/installation'
-import { lower, refWords } from './names'
+import { lower, refWords, upper } from './names'
 import { degrees, figure } from './numbers'
 
 const CLUE_WORDS: Record<Clue, string> = {
@@ -35,7 +35,7 @@ export function identitySentences(found: KitIdentity): string[] {
       `${CLUE_WORDS[a]} and ${CLUE_WORDS[b]} contradict each other: a row may be open, the label may be another’s, or the wrong kit was fitted.`,
     )
   if (found.next) said.push(`Next: ${NEXT_WORDS[found.next]}.`)
-  return said.map((s) => s.charAt(0).toUpperCase() + s.slice(1))
+  return said.map(upper)
 }
 
 /** Which kit the house asks for, in sentences. */

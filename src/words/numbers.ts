@@ -9,5 +9,7 @@ export function figure(n: number, digits = 1): string {
 /** °F, whole where it is whole. */
 export const degrees = (t: number): string => `${figure(t)} °F`
 export const volts = (v: number): string => `${figure(v)} V`
+/** 1960.4 as "1,960". */
+export const whole = (n: number): string => count(Math.round(n))
 /** 1960 as "1,960". */
 export const count = (n: number): string => String(n).replace(/\B(?=(?:\d{3})+$)/g, ',')

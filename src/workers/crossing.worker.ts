@@ -3,7 +3,7 @@ import { Circuit } from '@/core/circuit'
 import {
   crossingOf,
   crossingView,
-  raisedBy,
+  newFindings,
   sharingOf,
   withSettings,
   type CrossingView,
@@ -53,7 +53,7 @@ const work = {
       sharing,
       year: crossing.year,
       lacksKw: crossing.design?.lacksKw ?? null,
-      raised: raisedBy(seen, changes),
+      raised: newFindings(seen)(inst),
     }
   },
 }

@@ -55,15 +55,8 @@ export function balanceOf(seen: JobSeen): DownTo | undefined {
 export const holdsDownTo = (house: HouseAt, btuh: number): DownTo =>
   crossingBelow((t) => btuh >= loadAt(house.line, t), justBelowNoHeat(house))
 
-/** °F down to which heat pump and strips together carry the house. */
-export const togetherDownTo = (house: HouseAt, kitKw: number): DownTo =>
-  crossingBelow(
-    (t) => (house.plant.unit?.capacity(t) ?? 0) + kitKw * BTU_PER_KWH >= loadAt(house.line, t),
-    justBelowNoHeat(house),
-  )
-
 /** kW that backup must give beside the heat pump at an outdoor temperature: max(0, load − capacity) / 3412. */
-export const auxNeededKw = (house: HouseAt, outdoorF: number): number =>
+export const auxNeededKw = (house: Balanced, outdoorF: number): number =>
   Math.max(0, loadAt(house.line, outdoorF) - (house.plant.unit?.capacity(outdoorF) ?? 0)) / BTU_PER_KWH
 
 /** Where fuel and electricity cost the same. */

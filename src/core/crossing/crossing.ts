@@ -12,15 +12,7 @@ import {
   type LoadLine,
 } from '../house'
 import type { JobSeen } from '../installation'
-import {
-  auxNeededKw,
-  balancePoint,
-  breakEven,
-  holdsDownTo,
-  togetherDownTo,
-  type BreakEven,
-  type DownTo,
-} from './balance'
+import { auxNeededKw, balancePoint, breakEven, holdsDownTo, type BreakEven, type DownTo } from './balance'
 import { hoursOfYear, type HoursOfYear } from './hours'
 import { plantOf, type Plant } from './plant'
 import { sharingAt, sharingOf, type Sharing } from './sharing'
@@ -65,8 +57,7 @@ export interface Crossing {
   balanceF: DownTo | undefined
   /** At the design temperature. */
   design: AtDesign | null
-  /** °F down to which heat pump and backup together carry the house; and the backup alone, in emergency heat. */
-  togetherF: DownTo | undefined
+  /** °F down to which the backup alone carries the house, in emergency heat. */
   emergencyF: DownTo | undefined
   breakEven: BreakEven | null
   hours: HoursOfYear | null
@@ -120,7 +111,6 @@ export function crossingOf(seen: JobSeen, circuit: Circuit, sharing: Sharing = s
     kitKw,
     balanceF: house ? balancePoint(house) : undefined,
     design: house && designF !== null ? atDesign(house, sharing, designF) : null,
-    togetherF: house && plant.together && !plant.fuel ? togetherDownTo(house, kitKw) : undefined,
     emergencyF: house && emergencyBtuh > 0 ? holdsDownTo(house, emergencyBtuh) : undefined,
     breakEven: breakEven(plant, line, meanKwh(prices, weather, line?.noHeatF ?? 65), prices.fuel),
     hours,

@@ -2,6 +2,7 @@ import { Circuit } from '../circuit'
 import type { Intent, Setting, Value } from '../equipment'
 import {
   makeRef,
+  placedByRef,
   settingValue,
   splitRef,
   type Installation,
@@ -60,7 +61,7 @@ export function gateChanges(
   valueF: number,
 ): SettingChange[] {
   const { placed: ref } = splitRef(gate.at)
-  const placed = inst.placed.find((p) => p.ref === ref)
+  const placed = placedByRef(inst, ref)
   const use = SWITCHED_BY[gate.intent]
   const toggle = use && placed?.device.settings.find((s) => s.intent === use)
   const changes: SettingChange[] = [{ at: gate.at, value: valueF }]
@@ -81,10 +82,10 @@ export const withSettings = (inst: Installation, changes: readonly SettingChange
 
 const keyOf = (f: Finding): string => `${f.rule}:${f.code}`
 
-/** What some changes would raise that stands not already. */
-export function raisedBy(seen: JobSeen, changes: readonly SettingChange[]): Finding[] {
+/** What another wiring of a job raises that stands not already: what stands is looked up once for all that are tried. */
+export function newFindings(seen: JobSeen): (inst: Installation) => Finding[] {
   const before = new Set(jobFindings(seen).map(keyOf))
-  return jobFindings({ ...seen, inst: withSettings(seen.inst, changes) }).filter((f) => !before.has(keyOf(f)))
+  return (inst) => jobFindings({ ...seen, inst }).filter((f) => !before.has(keyOf(f)))
 }
 
 const shape = (sharing: Sharing): string =>
@@ -109,13 +110,14 @@ export function merged(sharing: Sharing): Sharing {
 /** The gates that the devices of this job have, and whether moving each changes who heats when in the solved circuit. */
 export function gatesOfJob(seen: JobSeen, circuit: Circuit, furnace: boolean): CrossingGates {
   const { inst } = circuit
+  const raised = newFindings(seen)
   const sharingWith = (changes: readonly SettingChange[]): string =>
     shape(merged(sharingOf(new Circuit(withSettings(inst, changes), circuit))))
   const found = relevant(furnace).flatMap((intent) =>
     inst.placed.flatMap((placed) =>
       placed.device.settings
         .filter((s) => s.intent === intent && s.kind === 'number')
-        .map((setting) => gateAt(seen, intent, placed, setting, sharingWith)),
+        .map((setting) => gateAt(inst, intent, placed, setting, sharingWith, raised)),
     ),
   )
   return {
@@ -125,11 +127,12 @@ export function gatesOfJob(seen: JobSeen, circuit: Circuit, furnace: boolean): C
 }
 
 function gateAt(
-  seen: JobSeen,
+  inst: Installation,
   intent: GateIntent,
   placed: Placed,
   setting: Setting,
   sharingWith: (changes: readonly SettingChange[]) => string,
+  raised: (inst: Installation) => Finding[],
 ): CrossingGate {
   const at = makeRef(placed.ref, setting.id)
   const [low, high] = setting.range ?? [0, 65]
@@ -138,15 +141,14 @@ function gateAt(
   const differs = (changes: (f: number) => SettingChange[]) =>
     sharingWith(changes(low)) !== sharingWith(changes(high))
   const acts = differs((f) => [{ at, value: f }])
-  const switched = gateChanges(seen.inst, gate, typeof value === 'number' ? value : low)
-  const wouldAct = acts || (switched.length > 1 && differs((f) => gateChanges(seen.inst, gate, f)))
-  const raised = raisedBy(seen, switched)
+  const switched = gateChanges(inst, gate, typeof value === 'number' ? value : low)
+  const wouldAct = acts || (switched.length > 1 && differs((f) => gateChanges(inst, gate, f)))
   return {
     ...gate,
     valueF: typeof value === 'number' ? value : null,
     range: { low, high, step: setting.step ?? 1 },
     acts,
     wouldAct,
-    needs: raised[0] ?? null,
+    needs: raised(withSettings(inst, switched))[0] ?? null,
   }
 }

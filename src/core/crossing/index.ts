@@ -2,7 +2,7 @@ export { balanceOf, breakEven, kitKwAt, smallestKit, type BreakEven, type DownTo
 export { crossingOf, type Crossing, type Wanted } from './crossing'
 export {
   gateChanges,
-  raisedBy,
+  newFindings,
   withSettings,
   type CrossingGate,
   type CrossingGates,

@@ -1,7 +1,7 @@
 import { BTU_PER_KWH, designTemperature, houseValue, loadAt, loadLineOf, weatherOf } from '../house'
 import type { JobSeen } from '../installation'
 import { ofKind, serviceVolts } from '../query'
-import { smallestKit } from './balance'
+import { auxNeededKw, smallestKit } from './balance'
 import { heatersOf, plateOf } from './plant'
 
 /** kW of the kits that the trade sells, where an air handler lists none. */
@@ -34,8 +34,6 @@ export function kitAdvice(seen: JobSeen): KitAdvice | null {
   const listed = [...new Set(own.length ? own : USUAL_KW)].sort((a, b) => a - b)
   const kit = ofKind(inst, 'stripKit', 'airHandler', 'packagedUnit')[0]
   const volts = kit ? serviceVolts(inst, kit.ref) : 240
-  const load = loadAt(line, outdoorF)
-  const capacity = unit?.capacity(outdoorF) ?? null
   const advise = (needsKw: number) => ({
     needsKw,
     kit: smallestKit(
@@ -49,7 +47,10 @@ export function kitAdvice(seen: JobSeen): KitAdvice | null {
     volts,
     listed,
     fromList: own.length > 0,
-    withHeatPump: capacity === null ? null : advise(Math.max(0, load - capacity) / BTU_PER_KWH),
-    alone: advise(load / BTU_PER_KWH),
+    withHeatPump:
+      unit && unit.capacity(outdoorF) !== null
+        ? advise(auxNeededKw({ line, plant: { unit } }, outdoorF))
+        : null,
+    alone: advise(loadAt(line, outdoorF) / BTU_PER_KWH),
   }
 }

@@ -1,6 +1,6 @@
-import { HEATING_CALLS } from './calls'
 import type { Circuit } from '../circuit'
 import { solve } from '../circuit'
+import { CALLS, isHeatPumpHeating } from '../equipment'
 import { BTU_PER_KWH } from '../house'
 import { heaterRows } from '../kit'
 import type { Installation, Ref } from '../installation'
@@ -9,6 +9,9 @@ import { factsOf } from '../rules'
 import { breakpointsOf, modesOf, type Situation } from '../situation'
 import { tolerances } from '../tolerances'
 import { degF } from '../units'
+
+/** Calls by which a house is heated day by day; emergency heat is not one of them. */
+const HEATING_CALLS = CALLS.filter(isHeatPumpHeating)
 
 /** Who may heat over a stretch of outdoor temperature, °F, from ≤ T < to; emergency heat left out. */
 export interface SharingStretch {

@@ -51,7 +51,6 @@ export interface CrossingView {
   cfmEstimated: boolean
   balanceF: DownTo | undefined
   design: Crossing['design']
-  togetherF: DownTo | undefined
   emergencyF: DownTo | undefined
   breakEven: BreakEven | null
   curve: CrossingCurve
@@ -125,7 +124,6 @@ function shown(c: Crossing) {
     cfmEstimated: plant.cfmEstimated,
     balanceF: c.balanceF,
     design: c.design,
-    togetherF: c.togetherF,
     emergencyF: c.emergencyF,
     breakEven: c.breakEven,
     sharing: merged(c.sharing),

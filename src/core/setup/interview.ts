@@ -9,7 +9,7 @@ import {
   terminalsWith,
   usualBackupCycles,
 } from '../query'
-import { applyFix, jobFindings, type Finding } from '../rules'
+import type { Finding } from '../rules'
 import type { Intent, Value } from '../equipment'
 import { defaultOf, splitRef, type Installation, type JobSeen, type Ref } from '../installation'
 import { loadLineOf, meanKwh, weatherOf } from '../house'
@@ -19,7 +19,9 @@ import {
   breakEven,
   breakEvenGate,
   heatersOf,
+  newFindings,
   STRATEGY_INTENTS,
+  withSettings,
   type Strategy,
 } from '../crossing'
 import { isAllowed } from './codec'
@@ -134,37 +136,26 @@ function schoolIntents(seen: JobSeen, school: Strategy): Partial<Record<Intent, 
   return { ...rest, useAuxLockout: 'off' }
 }
 
-const keyOf = (f: Finding): string => `${f.rule}:${f.code}`
-
 /**
  * The same list, with what would raise a finding held back: all of it is tried together first, then one after the other
  * upon those that raise nothing, again and again while that brings more of them in (a lockout waits for its sensor).
  */
 function harmless(seen: JobSeen, list: readonly Recommended[]): Recommended[] {
-  const before = new Set(jobFindings(seen).map(keyOf))
-  const raised = (inst: Installation): Finding | undefined =>
-    jobFindings({ ...seen, inst }).find((f) => !before.has(keyOf(f)))
-  const withAll = (inst: Installation, some: readonly Recommended[]) =>
-    applyFix(
-      inst,
-      some.map((r) => {
-        const { placed, id } = splitRef(r.at)
-        return { kind: 'setSetting', placed, setting: id, value: r.value }
-      }),
-    )
-  if (!raised(withAll(seen.inst, list))) return [...list]
+  const findings = newFindings(seen)
+  const raised = (inst: Installation): Finding | undefined => findings(inst)[0]
+  if (!raised(withSettings(seen.inst, list))) return [...list]
   let inst = seen.inst
   let held = [...list]
   for (let before = -1; before !== held.length;) {
     before = held.length
     held = held.filter((r) => {
-      const tried = withAll(inst, [r])
+      const tried = withSettings(inst, [r])
       if (raised(tried)) return true
       inst = tried
       return false
     })
   }
-  return list.map((r) => (held.includes(r) ? { ...r, needs: raised(withAll(inst, [r])) ?? null } : r))
+  return list.map((r) => (held.includes(r) ? { ...r, needs: raised(withSettings(inst, [r])) ?? null } : r))
 }
 
 /** °F, whole: where fuel and electricity cost the same in this house; null where a price or a rating is missing. */

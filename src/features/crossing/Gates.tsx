@@ -4,7 +4,7 @@ import { memo, useDeferredValue } from 'react'
 import type { CrossingGate, CrossingView, GateIntent, Year } from '@/core/crossing'
 import { placedByRef, splitRef } from '@/core/installation'
 import { Button, Field, Input } from '@/ui'
-import { count, degrees, figure, findingWords, INTENT_WORDS, money, needsWords } from '@/words'
+import { whole, degrees, figure, findingWords, INTENT_WORDS, lower, money, needsWords } from '@/words'
 import { useJobScreen } from '../session'
 import { useDragged, type Dragged, type GateMoves } from './useCrossing'
 
@@ -118,9 +118,7 @@ function MissingRow({ intent }: { intent: GateIntent }) {
   return (
     <li className="border-t border-line py-2 text-[15px] text-soft" data-gate-missing={intent}>
       <span className="font-bold">◇ {words.name}.</span> Nothing in this job can.
-      {words.instead
-        ? ` It would take: ${words.instead.charAt(0).toLowerCase()}${words.instead.slice(1)}`
-        : ''}
+      {words.instead ? ` It would take: ${lower(words.instead)}` : ''}
     </li>
   )
 }
@@ -170,7 +168,6 @@ const PreviewWords = memo(function PreviewWords({
 })
 
 function YearWords({ now, was, currency, fuel }: { now: Year; was: Year; currency: string; fuel: boolean }) {
-  const whole = (n: number) => count(Math.round(n))
   const cost =
     now.cost !== null && was.cost !== null ? change(now.cost, was.cost, (n) => money(n, currency)) : null
   const sources = [

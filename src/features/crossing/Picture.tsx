@@ -2,6 +2,7 @@
 
 import { memo, useDeferredValue, type PointerEvent } from 'react'
 import { DRAWN, type CrossingView, type SharingStretch } from '@/core/crossing'
+import { loadAt } from '@/core/house'
 import { changedSituation } from '@/core/situation'
 import { degF } from '@/core/units'
 import { cx, useWidth } from '@/ui'
@@ -279,7 +280,7 @@ function backupName({ fuel, burner }: CrossingView, y: Scale): string {
 
 function Balance({ view, x, y }: { view: CrossingView; x: Scale; y: Scale }) {
   if (typeof view.balanceF !== 'number' || !view.line) return null
-  const load = view.line.slope * (view.line.noHeatF - view.balanceF)
+  const load = loadAt(view.line, view.balanceF)
   return (
     <g className="pointer-events-none">
       <circle

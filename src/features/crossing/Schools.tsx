@@ -4,10 +4,10 @@ import { memo, useState } from 'react'
 import type { CrossingView, SchoolYear, Strategy } from '@/core/crossing'
 import { recommend, type Recommended } from '@/core/setup'
 import { placedByRef, settingValue, splitRef } from '@/core/installation'
-import { jobSeen, type Operation } from '@/jobfile'
+import { jobSeen } from '@/jobfile'
 import { Button, DataTable, type TableColumn } from '@/ui'
 import {
-  count,
+  whole,
   defrostSentence,
   figure,
   INTENT_WORDS,
@@ -16,10 +16,8 @@ import {
   recommendedSentence,
   STRATEGY_WORDS,
 } from '@/words'
-import { useJobScreen } from '../session'
+import { useJobScreen, useSetValue } from '../session'
 import { Compare } from './Compare'
-
-const whole = (n: number): string => count(Math.round(n))
 
 /** The schools of practice side by side on this house, unit, prices and climate; one can be applied. */
 export const Schools = memo(function Schools({ view, currency }: { view: CrossingView; currency: string }) {
@@ -142,7 +140,8 @@ function columnsOf(
 
 /** What a school would set on the devices of this job, and the button that sets it, as one edit. */
 function Apply({ school, onDone }: { school: Strategy; onDone: () => void }) {
-  const { inst, job, edit } = useJobScreen()
+  const { inst, job } = useJobScreen()
+  const setValue = useSetValue()
   const wanted = recommend(jobSeen(job, inst), school).filter((r) => r.why === `school.${school}`)
   const differs = (r: Recommended) => {
     const { placed: ref, id } = splitRef(r.at)
@@ -153,15 +152,7 @@ function Apply({ school, onDone }: { school: Strategy; onDone: () => void }) {
   const ready = changes.filter((r) => r.needs === null)
   const words = (r: Recommended) => `${INTENT_WORDS[r.intent].name}: ${String(r.value)}`
   const apply = () => {
-    edit(
-      ready.flatMap((r): Operation[] => {
-        const { placed: ref, id: setting } = splitRef(r.at)
-        return [
-          { kind: 'setSetting', ref, setting, value: r.value },
-          { kind: 'markSource', ref, setting, source: 'recommended' },
-        ]
-      }),
-    )
+    setValue(ready, 'recommended')
     onDone()
   }
   return (

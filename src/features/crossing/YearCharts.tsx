@@ -3,10 +3,9 @@
 import { memo } from 'react'
 import type { CrossingView, Share } from '@/core/crossing'
 import { DataTable, Disclosure, StackedChart, type ChartLayer, type TableColumn } from '@/ui'
-import { count, FUEL_UNIT, money } from '@/words'
+import { whole, FUEL_UNIT, money } from '@/words'
 
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
-const whole = (n: number): string => count(Math.round(n))
 
 /** The year as wired and set, by month and by outdoor temperature: a chart, and the same numbers as a table. */
 export const YearCharts = memo(function YearCharts({

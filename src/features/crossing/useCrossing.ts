@@ -4,10 +4,10 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { useStore } from 'zustand'
 import { createStore, type StoreApi } from 'zustand/vanilla'
 import { gateChanges, type CrossingGate, type CrossingView, type Sharing } from '@/core/crossing'
-import { splitRef, type JobSeen } from '@/core/installation'
-import { jobSeen, type Operation } from '@/jobfile'
+import type { JobSeen } from '@/core/installation'
+import { jobSeen } from '@/jobfile'
 import { CrossingRunner, type GatePreview } from '@/workers'
-import { useJobScreen } from '../session'
+import { useJobScreen, useSetValue } from '../session'
 
 /** A gate on its way: where it is dragged to, and what that would come to. */
 export interface Dragged {
@@ -40,7 +40,8 @@ const PREVIEW_EVERY = 120
 
 /** What Crossing says of the job on the screen, and of a gate that is being dragged. */
 export function useCrossing() {
-  const { job, inst, edit } = useJobScreen()
+  const { job, inst } = useJobScreen()
+  const setValue = useSetValue()
   const seen = useMemo<JobSeen>(() => jobSeen(job, inst), [job, inst])
   const [view, setView] = useState<{ view: CrossingView; of: JobSeen } | null>(null)
   const [drags] = useState<Drags>(() => createStore(() => ({ dragged: null })))
@@ -91,17 +92,9 @@ export function useCrossing() {
     (gate: CrossingGate, valueF: number) => {
       clearTimeout(asking.current.timer)
       if (valueF === gate.valueF && gate.acts) return drop()
-      edit(
-        gateChanges(seen.inst, gate, valueF).flatMap(({ at, value }): Operation[] => {
-          const { placed: ref, id: setting } = splitRef(at)
-          return [
-            { kind: 'setSetting', ref, setting, value },
-            { kind: 'markSource', ref, setting, source: 'typed' },
-          ]
-        }),
-      )
+      setValue(gateChanges(seen.inst, gate, valueF), 'typed')
     },
-    [seen, drop, edit],
+    [seen, drop, setValue],
   )
   const moves = useMemo<GateMoves>(() => ({ drags, drag, set, drop }), [drags, drag, set, drop])
   return { moves, seen, view: view?.view ?? null, stale: view !== null && view.of !== seen }

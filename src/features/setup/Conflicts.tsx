@@ -6,8 +6,7 @@ import { clearingOf, type Clearing } from '@/core/setup'
 import { jobSeen } from '@/jobfile'
 import { Button } from '@/ui'
 import { findingPlaces, findingWords, refWords, valueAtText } from '@/words'
-import { useJobScreen } from '../session'
-import { useSetValue } from './hooks'
+import { useJobScreen, useSetValue } from '../session'
 
 /** Each contradiction, where it stands, and the smallest change that clears it. */
 export function Conflicts({ conflicts }: { conflicts: readonly Finding[] }) {

@@ -4,8 +4,7 @@ import type { Intent } from '@/core/equipment'
 import { expressedIn, INTENT_GROUPS, INTENTS_BY_GROUP, type Allowed, type Expressed } from '@/core/setup'
 import { cx, Disclosure } from '@/ui'
 import { findingWords, GROUP_WORDS, INTENT_WORDS, settingText } from '@/words'
-import { useJobScreen } from '../session'
-import { useSetValue } from './hooks'
+import { useJobScreen, useSetValue } from '../session'
 import { ValueField } from './ValueField'
 
 const SOURCE_WORDS = { recommended: 'recommended', typed: 'typed', found: 'as found on the device' } as const

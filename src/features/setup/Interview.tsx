@@ -28,8 +28,7 @@ import {
   settingText,
   whyRecommended,
 } from '@/words'
-import { useJobScreen } from '../session'
-import { useSetValue } from './hooks'
+import { useJobScreen, useSetValue } from '../session'
 
 /** Two minutes with the owner; every question may be skipped. What it speaks for stands beside it, with the reason. */
 export function Interview() {

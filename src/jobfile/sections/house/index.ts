@@ -60,6 +60,17 @@ const valueSchema = (of: HouseValue) =>
     value: yup.number().min(HOUSE_VALUES[of].least).max(HOUSE_VALUES[of].most).defined(),
     source: SOURCE.required(),
   })
+const choiceFields = Object.fromEntries(
+  Object.entries(CHOICES).map(([of, values]) => [
+    of,
+    optional(
+      yup
+        .string()
+        .oneOf([...values])
+        .required(),
+    ),
+  ]),
+)
 const NAMES = Object.keys(HOUSE_VALUES) as HouseValue[]
 
 /** °F that weather may have, as a number and as part of a text: to a tenth, with a space between two. */
@@ -109,30 +120,7 @@ export const house: Section<HouseDoc, HouseOperation> = {
   fields: {
     house: shape({
       values: shape(Object.fromEntries(NAMES.map((of) => [of, optional(valueSchema(of))]))),
-      billFuel: optional(
-        yup
-          .string()
-          .oneOf([...BILL_FUELS])
-          .required(),
-      ),
-      way: optional(
-        yup
-          .string()
-          .oneOf([...LOAD_WAYS])
-          .required(),
-      ),
-      service: optional(
-        yup
-          .string()
-          .oneOf([...CHOICES.service])
-          .required(),
-      ),
-      cable: optional(
-        yup
-          .string()
-          .oneOf([...CABLE_RATINGS])
-          .required(),
-      ),
+      ...choiceFields,
       climate: optional(climateSchema),
     }),
   },
