@@ -45,11 +45,15 @@ export class CrossingRunner {
 
   private async run(): Promise<void> {
     this.busy = true
-    while (this.next) {
-      const job = this.next
-      this.next = null
-      await job()
+    try {
+      while (this.next) {
+        const job = this.next
+        this.next = null
+        await job()
+      }
+    } finally {
+      // One that fails is an error of its own, and does not stop what is asked for after it.
+      this.busy = false
     }
-    this.busy = false
   }
 }
