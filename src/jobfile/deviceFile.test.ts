@@ -42,6 +42,28 @@ describe('device files', () => {
     }
   })
 
+  it('with a wrong way out of a state name its place', () => {
+    const unit = libraryDevice('marram-t2')
+    const wrong = (change: (t: Record<string, unknown>) => void): string[] => {
+      const copy = structuredClone(unit)
+      change(copy.modes.find((m) => m.id === 'board')!.transitions![0] as unknown as Record<string, unknown>)
+      const read = parseDevice(formatDevice(copy))
+      return read.ok ? [] : read.problems.map((p) => p.path)
+    }
+    expect(wrong(() => {})).toEqual([])
+    const at = 'modes[0].transitions[0]'
+    expect(wrong((t) => (t.to = 'nowhere'))).toEqual([`${at}.to`])
+    expect(wrong((t) => (t.to = t.from))).toEqual([`${at}.to`])
+    expect(wrong((t) => (t.after = { set: 'nobody' }))).toEqual([`${at}.after`])
+    expect(wrong((t) => (t.after = { set: 'rvSense' }))).toEqual([`${at}.after`])
+    expect(wrong((t) => (t.after = -1))).not.toEqual([])
+    expect(wrong((t) => (t.when = { closed: 'nobody' }))).toEqual([`${at}.when`])
+    expect(wrong((t) => (t.when = { feels: 'coil' }))).toEqual([`${at}.when`])
+    expect(wrong((t) => (t.when = { feels: 'coil', above: 1, below: 2 }))).toEqual([`${at}.when`])
+    expect(wrong((t) => (t.reset = { mode: 'nobody', is: ['a'] }))).toEqual([`${at}.reset`])
+    expect(wrong((t) => Object.assign(t, { counts: 'ends', when: undefined }))).toEqual([`${at}.when`])
+  })
+
   it('that are not JSON name the line where it breaks', () => {
     const read = parseDevice(`{\n  "format": "gatecross.device",\n  oops\n}`)
     expect(read).toMatchObject({ ok: false, problems: [{ line: 3 }] })

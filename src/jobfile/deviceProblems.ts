@@ -3,12 +3,16 @@ import {
   leaves,
   PLATES,
   profilesOf,
+  whenLeaves,
+  type Delay,
   type Device,
   type Expr,
+  type Leaf,
   type Part,
   type ProfileItem,
   type Quantity,
   type Setting,
+  type When,
 } from '@/core/equipment'
 import { nth } from '@/core/sure'
 import { settingProblem } from './lookup'
@@ -33,13 +37,26 @@ export function deviceProblems(device: Device, path: string): Problem[] {
   const settingNamed = (id: string, at: string) => {
     if (!settings.has(id)) found.push(problem(at, 'a setting of the device', id))
   }
+  const leaf = (l: Leaf, at: string) => {
+    if ('set' in l) settingNamed(l.set, at)
+    if ('mode' in l && !modes.has(l.mode)) found.push(problem(at, 'a mode of the device', l.mode))
+    if ('energised' in l && !loads.has(l.energised))
+      found.push(problem(at, 'a load of the device', l.energised))
+    if ('sense' in l && typeof l.below === 'object') settingNamed(l.below.set, at)
+  }
   const expr = (e: Expr, at: string) => {
-    for (const l of leaves(e)) {
-      if ('set' in l) settingNamed(l.set, at)
-      if ('mode' in l && !modes.has(l.mode)) found.push(problem(at, 'a mode of the device', l.mode))
-      if ('energised' in l && !loads.has(l.energised))
-        found.push(problem(at, 'a load of the device', l.energised))
-      if ('sense' in l && typeof l.below === 'object') settingNamed(l.below.set, at)
+    for (const l of leaves(e)) leaf(l, at)
+  }
+  const contacts = ids(device.parts.filter((p) => p.kind === 'contact'))
+  const when = (w: When | undefined, at: string) => {
+    for (const l of w ? whenLeaves(w) : []) {
+      if ('closed' in l) {
+        if (!contacts.has(l.closed)) found.push(problem(at, 'a contact of the device', l.closed))
+      } else if ('feels' in l) {
+        if ((l.above === undefined) === (l.below === undefined))
+          found.push(problem(at, 'either above or below a temperature', JSON.stringify(l)))
+        amount(l.above ?? l.below, at)
+      } else leaf(l, at)
     }
   }
   const amount = (q: Quantity | undefined, at: string) => {
@@ -48,6 +65,14 @@ export function deviceProblems(device: Device, path: string): Problem[] {
     if (device.settings.some((s) => s.id === q.set && s.kind !== 'number'))
       found.push(problem(at, 'a setting that is a number', q.set))
   }
+  /** A choice will do, where every option's id is a number of seconds. */
+  const delay = (d: Delay | undefined, at: string) => {
+    if (typeof d !== 'object') return
+    const own = device.settings.find((s) => s.id === d.set)
+    if (!own) settingNamed(d.set, at)
+    else if (own.kind === 'choice' && !own.options?.every((o) => /^\d+$/.test(o.id)))
+      found.push(problem(at, 'a setting that is a number', d.set))
+  }
   device.parts.forEach((p, i) => {
     const at = `${path}.parts[${i}]`
     if (p.a === p.b) found.push(problem(at, 'two different ends', p.a))
@@ -55,6 +80,8 @@ export function deviceProblems(device: Device, path: string): Problem[] {
       case 'contact':
         expr(p.driver, `${at}.driver`)
         amount(p.ratedA, `${at}.ratedA`)
+        delay(p.after?.closes, `${at}.after.closes`)
+        delay(p.after?.opens, `${at}.after.opens`)
         break
       case 'source':
         amount(p.volts, `${at}.volts`)
@@ -86,6 +113,18 @@ export function deviceProblems(device: Device, path: string): Problem[] {
     once(m.states, `${path}.modes[${i}].states`)
     m.states.forEach((s, j) => {
       if (typeof s.reach === 'object') expr(s.reach, `${path}.modes[${i}].states[${j}].reach`)
+    })
+    const states = ids(m.states)
+    m.transitions?.forEach((t, j) => {
+      const at = `${path}.modes[${i}].transitions[${j}]`
+      for (const end of ['from', 'to'] as const)
+        if (!states.has(t[end])) found.push(problem(`${at}.${end}`, 'a state of the mode', t[end]))
+      if (t.from === t.to) found.push(problem(`${at}.to`, 'another state than it comes from', t.to))
+      if ((t.counts === 'begins' || t.counts === 'ends') && !t.when)
+        found.push(problem(`${at}.when`, 'what begins or ends', t.counts))
+      when(t.when, `${at}.when`)
+      when(t.reset, `${at}.reset`)
+      delay(t.after, `${at}.after`)
     })
   })
   device.settings.forEach((s, i) => {

@@ -3,6 +3,7 @@ import {
   BLOWER_SPEEDS,
   CALLS,
   DEVICE_KINDS,
+  FELT,
   GATES,
   INTENTS,
   MODE_CONDITIONS,
@@ -27,10 +28,8 @@ const quantity = anyOf(num(), shape({ set: id(), times: yup.number() }))
 
 /** A driver expression; it contains itself. */
 const exprSchema: yup.ISchema<unknown> = named('Expr', () => exprUnion)
-const exprUnion = byField({
-  all: shape({ all: yup.array(exprSchema as yup.AnySchema).defined() }),
-  any: shape({ any: yup.array(exprSchema as yup.AnySchema).defined() }),
-  not: shape({ not: exprSchema as yup.AnySchema }),
+/** Leaves that a driver and a transition may both look at. */
+const leafSchemas = {
   call: shape({ call: calls }),
   set: shape({ set: id(), is: yup.array(valueSchema).defined() }),
   sense: shape({
@@ -41,6 +40,25 @@ const exprUnion = byField({
   energised: shape({ energised: id() }),
   mode: shape({ mode: id(), is: yup.array(id()).defined() }),
   condition: shape({ condition: yup.string().oneOf(MODE_CONDITIONS).required() }),
+}
+const joined = (of: yup.ISchema<unknown>) => ({
+  all: shape({ all: yup.array(of as yup.AnySchema).defined() }),
+  any: shape({ any: yup.array(of as yup.AnySchema).defined() }),
+  not: shape({ not: of as yup.AnySchema }),
+})
+const exprUnion = byField({ ...joined(exprSchema), ...leafSchemas })
+
+/** What a transition waits for; it contains itself, too. */
+const whenSchema: yup.ISchema<unknown> = named('When', () => whenUnion)
+const whenUnion = byField({
+  ...joined(whenSchema),
+  ...leafSchemas,
+  closed: shape({ closed: id() }),
+  feels: shape({
+    feels: yup.string().oneOf(FELT).required(),
+    above: optional(quantity),
+    below: optional(quantity),
+  }),
 })
 
 const end = () =>
@@ -56,8 +74,10 @@ const part = (fields: yup.ObjectShape) => ({
   ...fields,
 })
 const kind = (k: string) => yup.string().oneOf([k]).required()
-/** s of a contact's own delay: an hour at most. */
-const SECONDS = yup.number().min(0).max(3600).defined()
+/** s of a contact's own delay: an hour at most; or a setting. */
+const SECONDS = anyOf(yup.number().min(0).max(3600).defined(), shape({ set: id(), times: yup.number() }))
+/** s that a mode may wait: a day at most; or a setting. */
+const DELAY = anyOf(yup.number().min(0).max(86_400).defined(), shape({ set: id(), times: yup.number() }))
 const positive = () => yup.number().min(1e-6).max(1e6).defined()
 
 const ahead = optional(
@@ -157,6 +177,19 @@ const mode = shape({
     )
     .min(1)
     .defined(),
+  transitions: yup
+    .array(
+      shape({
+        from: id(),
+        to: id(),
+        when: optional(whenSchema),
+        counts: yup.string().oneOf(['while', 'begins', 'ends']),
+        after: optional(DELAY),
+        accumulates: yup.boolean(),
+        reset: optional(whenSchema),
+      }),
+    )
+    .max(40),
 })
 
 const code = () =>

@@ -64,7 +64,8 @@ function plain(schema: AnySchema, defs: Json): Json {
     if (tests.has('max')) out[nth(size, 1)] = under(tests, 'max').max
   }
   if (tests.has('integer')) out.type = 'integer'
-  if (tests.has('matches')) out.pattern = (under(tests, 'matches').regex as RegExp).source
+  // By what it holds and not by its name: a pattern may have a name of its own, for its own words.
+  for (const { regex } of tests.values()) if (regex instanceof RegExp) out.pattern = regex.source
   // Yup's "required" refuses an empty text.
   if (inside.type === 'string' && tests.has('required') && !allowed.size) out.minLength = 1
   if (inside.type === 'array' && inside.innerType) out.items = derive(inside.innerType, defs)

@@ -1,4 +1,4 @@
-import type { Device, DeviceDraft, Expr, Mode, Part, Setting } from '../equipment'
+import type { Delay, Device, DeviceDraft, Expr, Mode, Part, Setting } from '../equipment'
 import { coilId, coilsAmong, rowParts, rowsOn } from './heaterRows'
 import {
   all,
@@ -9,6 +9,7 @@ import {
   coil,
   contact,
   controlSupply,
+  delayed,
   figure,
   has,
   input,
@@ -27,9 +28,18 @@ function oneSpeed(d: Device, draft: DeviceDraft, heats: Expr[]): Part[] {
   return [
     coil('blowerRelay', 'G', 'Blower relay coil'),
     ...(y ? [input('yIn', 'Y')] : []),
-    contact('blowerContact', ['L1d', 'BLm'], 'relay', 'Blower relay contact', any(...starters)),
+    runsOn(
+      contact('blowerContact', ['L1d', 'BLm'], 'relay', 'Blower relay contact', any(...starters)),
+      draft,
+    ),
     motor('blower', ['BLm', 'L2'], 'Blower', 240, draft.blowerVa, { what: 'blower' }),
   ]
+}
+
+/** The board's blower off-delay: a contact lets go of its speed so much later. */
+const runsOn = (part: Part, draft: DeviceDraft): Part => {
+  const off: Delay = { set: 'fanOffDelay' }
+  return draft.delayMost > 0 ? delayed(part, 0, off) : part
 }
 
 /** Blower of several speeds: a board gives each of its inputs one. */
@@ -46,7 +56,7 @@ function severalSpeeds(d: Device, draft: DeviceDraft, heats: Expr[]): Part[] {
     ...(y && y2 ? speed('high', ['L1d', 'L2'], 240, va, all(on('logic'), on('yIn'), on('y2In'), noHeat)) : []),
     ...(y ? speed('low', ['L1d', 'L2'], 240, 0.8 * va, all(on('logic'), on('yIn'), y2 ? { not: on('y2In') } : null, noHeat)) : []),
     ...speed('fan', ['L1d', 'L2'], 240, 0.5 * va, all(on('logic'), on('gIn'), y ? { not: on('yIn') } : null, noHeat)),
-  ] // prettier-ignore
+  ].map((p) => runsOn(p, draft)) // prettier-ignore
 }
 
 /** An air handler: its supply, its blower, strips of its own or a kit that plugs in. */

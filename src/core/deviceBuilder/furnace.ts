@@ -1,4 +1,4 @@
-import type { Device, DeviceDraft, Expr, Mode, Part, Setting } from '../equipment'
+import type { Delay, Device, DeviceDraft, Expr, Mode, Part, Setting } from '../equipment'
 import {
   all,
   any,
@@ -7,12 +7,14 @@ import {
   choice,
   coil,
   contact,
+  delayed,
   controlSupply,
   figure,
   has,
   HEAT_PUMP_CALLS,
   inMode,
   input,
+  limitTransitions,
   lineTerminals,
   load,
   mode,
@@ -30,12 +32,29 @@ const coilSetting = (draft: DeviceDraft): Setting => ({
   about: 'Where the coil stands in the air stream.',
 }) // prettier-ignore
 
-const limitMode = (): Mode =>
-  mode('limit', 'Furnace limit', ['closed', 'Closed'], ['open', 'Open, too hot'], 'tripped', {
+/** °F at which a furnace limit usually opens. */
+const LIMIT_F = 190
+const limitMode = (): Mode => ({
+  ...mode('limit', 'Furnace limit', ['closed', 'Closed'], ['open', 'Open, too hot'], 'tripped', {
     call: BACKUP_CALLS,
-  })
+  }),
+  transitions: limitTransitions(LIMIT_F),
+})
+
+/** s of a burner's sequence, as is usual: prepurge and ignition, blower on and off, and how soon the air is hot and is not. */
+const GAS = { lights: 33, high: 45, blowerOn: 30, blowerOff: 120, heats: 45, cools: 45, warm: 80 }
+const OIL = { lights: 12, blowerOn: 45, blowerOff: 150, heats: 60, cools: 60, warm: 120 }
+
+/** How long the blower runs on: a setting of the furnace, or what is usual. */
+const offDelay = (draft: DeviceDraft): Delay =>
+  draft.kind === 'furnace' && draft.delayMost > 0
+    ? { set: 'fanOffDelay' }
+    : (draft.fuel === 'oil' ? OIL : GAS).blowerOff
 /** What the air that leaves the burner does after it: a compressor may not start into it. */
-const airMode = (): Mode => ({
+const airMode = (
+  lit: string,
+  { heats, cools, warm }: Pick<typeof GAS, 'heats' | 'cools' | 'warm'>,
+): Mode => ({
   id: 'air',
   label: 'Air leaving the furnace',
   states: [
@@ -48,6 +67,12 @@ const airMode = (): Mode => ({
     },
     { id: 'hot', label: 'Hot, above 105 °F', condition: 'hotCoil', reach: { call: BACKUP_CALLS } },
   ],
+  transitions: [
+    { from: 'cool', to: 'hot', when: on(lit), after: heats },
+    { from: 'warm', to: 'hot', when: on(lit), after: 20 },
+    { from: 'hot', to: 'warm', when: { not: on(lit) }, after: cools },
+    { from: 'warm', to: 'cool', when: { not: on(lit) }, after: warm },
+  ],
 })
 
 /** Ignition and gas train on 24 V, from a call on W to the valve, with what can stop it. */
@@ -58,7 +83,7 @@ export function gasTrain(
   const noGas: Expr = { condition: 'noGas' }
   const high = has(d, 'W2')
   const parts = [
-    contact('trial', ['R', 'g0'], 'board', 'Board, call for ignition', all(on('logic'), on('wIn'))),
+    delayed(contact('trial', ['R', 'g0'], 'board', 'Board, call for ignition', all(on('logic'), on('wIn'))), GAS.lights, 0),
     contact('pressure', ['g0', 'g1'], 'safety', 'Pressure switch', inMode('pressure', 'closed')),
     contact('lowGas', ['g1', 'g2'], 'safety', 'Low-gas-pressure switch in the pressure circuit', any({ set: 'gasSwitch', is: ['none', 'flame'] }, { not: noGas })),
     coil('ignitor', 'g2', 'Ignition control', 4, { what: 'ignition' }),
@@ -69,7 +94,7 @@ export function gasTrain(
   ] // prettier-ignore
   if (high)
     parts.push(
-      contact('high', ['g5', 'g6'], 'board', 'Board, high fire', on('w2In')),
+      delayed(contact('high', ['g5', 'g6'], 'board', 'Board, high fire', on('w2In')), GAS.high, 0),
       coil('valve2', 'g6', 'Gas valve, high fire', 5, {
         what: 'burner',
         stage: 2,
@@ -85,7 +110,7 @@ export function gasTrain(
       mode('pressure', 'Pressure switch', ['closed', 'Closes with the inducer'], ['open', 'Stays open'], 'failed', 'failure'),
       mode('flame', 'Flame', ['proved', 'Proved'], ['lost', 'Not proved'], 'failed', 'failure'),
       mode('gasSupply', 'Gas supply', ['there', 'There'], ['empty', 'Empty tank'], 'noGas', 'failure'),
-      airMode(),
+      airMode('valve', GAS),
     ],
     settings: [
       coilSetting(draft),
@@ -96,12 +121,21 @@ export function gasTrain(
 }
 
 /** The board's blower speeds of a furnace: heating while the burner is lit or the air hot, then heat pump, then fan. */
-export function furnaceSpeeds(d: Device, other: string, volts: number, va: number, lit: string): Part[] {
+export function furnaceSpeeds(
+  d: Device,
+  draft: DeviceDraft,
+  [other, volts]: readonly [string, number],
+  lit: string,
+): Part[] {
+  const va = draft.blowerVa
+  const { blowerOn } = draft.fuel === 'oil' ? OIL : GAS
   const ends = ['L1d', other] as const
   const calm = all({ not: on(lit) }, { not: HOT })
   const y = has(d, 'Y')
   return [
-    ...speed('heat', ends, volts, va, all(on('logic'), any(on(lit), HOT))),
+    ...speed('heat', ends, volts, va, all(on('logic'), any(on(lit), HOT))).map((p) =>
+      delayed(p, blowerOn, offDelay(draft)),
+    ),
     ...(y ? speed('low', ends, volts, va, all(on('logic'), on('yIn'), calm)) : []),
     ...speed('fan', ends, volts, 0.6 * va, all(on('logic'), on('gIn'), y ? { not: on('yIn') } : null, calm)),
   ]
@@ -146,7 +180,7 @@ function gasFurnace(d: Device, draft: DeviceDraft): Device {
       board('logic', 'Furnace board'),
       ...inputs,
       ...gas.parts,
-      ...furnaceSpeeds(d, 'N', 120, draft.blowerVa, 'valve'),
+      ...furnaceSpeeds(d, draft, ['N', 120], 'valve'),
     ],
     modes: [...supply.modes, ...gas.modes],
     settings: [...gas.settings, ...delay(draft)],
@@ -175,14 +209,18 @@ function oilFurnace(d: Device, draft: DeviceDraft): Device {
       ...primary,
       contact('lockout', ['L1d', 'b1'], 'safety', 'Oil primary, safety lockout', inMode('primary', 'run')),
       contact('limit', ['b1', 'b2'], 'limit', 'Furnace limit', inMode('limit', 'closed')),
-      contact('ttC', ['b2', 'b3'], 'relay', 'Oil primary relay contact', on('ttRelay')),
+      delayed(
+        contact('ttC', ['b2', 'b3'], 'relay', 'Oil primary relay contact', on('ttRelay')),
+        OIL.lights,
+        0,
+      ),
       motor('burner', ['b3', 'N'], 'Oil burner', 120, 300, {
         what: 'burner',
         stage: 1,
         fuel: 'oil',
         ahead: AHEAD,
       }),
-      ...furnaceSpeeds(d, 'N', 120, draft.blowerVa, 'burner'),
+      ...furnaceSpeeds(d, draft, ['N', 120], 'burner'),
     ],
     modes: [
       ...supply.modes,
@@ -195,7 +233,7 @@ function oilFurnace(d: Device, draft: DeviceDraft): Device {
         'failed',
         'failure',
       ),
-      airMode(),
+      airMode('burner', OIL),
     ],
     settings: [coilSetting(draft), ...delay(draft)],
     plate: { volts: 120, ...burnerPlate(draft, 1), transformerVa: draft.transformerVa },

@@ -1,5 +1,8 @@
 import type { Ahead, DeviceDraft, DraftRow, Expr, Mode, Part } from '../equipment'
-import { BACKUP_CALLS, contact, inMode, load, mode } from './pieces'
+import { BACKUP_CALLS, contact, delayed, inMode, limitTransitions, load, mode } from './pieces'
+
+/** °F at which a row's limit usually opens (120 to 170 °F). */
+const LIMIT_F = 150
 
 /** The two legs of each line circuit of a kit. */
 export const LEGS: Record<DraftRow['circuit'], readonly [string, string]> = {
@@ -56,12 +59,22 @@ export function rowParts(
         { what: 'strip', row: number, ...(ahead ? { ahead } : {}) },
       ),
       contact(`limit${number}`, [b, c], 'limit', `${name} limit`, inMode(`limit${number}`, 'closed')),
-      contact(`heat${number}`, [c, other], gate, `${name} ${gate} contact`, closes),
+      stepped(draft, number, contact(`heat${number}`, [c, other], gate, `${name} ${gate} contact`, closes)),
     ],
     modes: [
-      mode(`limit${number}`, `${name} limit`, ['closed', 'Closed'], ['open', 'Open, too hot'], 'tripped', {
-        call: BACKUP_CALLS,
-      }),
+      {
+        ...mode(
+          `limit${number}`,
+          `${name} limit`,
+          ['closed', 'Closed'],
+          ['open', 'Open, too hot'],
+          'tripped',
+          {
+            call: BACKUP_CALLS,
+          },
+        ),
+        transitions: limitTransitions(LIMIT_F),
+      },
       ...(draft.fuseLinks
         ? [
             mode(
@@ -76,6 +89,17 @@ export function rowParts(
         : []),
     ],
   }
+}
+
+/**
+ * A sequencer's contacts come in one after another, within the seconds of one step, and go out in the opposite order,
+ * 30 to 110 s; a relay's come at once.
+ */
+function stepped(draft: DeviceDraft, number: number, part: Part): Part {
+  if (draft.switchedBy !== 'sequencer') return part
+  const rows = Math.max(1, draft.rows.length)
+  const closes = Math.round((draft.stepSeconds * (number + 1)) / (rows + 1))
+  return delayed(part, closes, Math.round(90 - (40 * (number - 1)) / rows))
 }
 
 /** What a bank of rows gives at 240 V: those that these coils bring on. */

@@ -25,8 +25,11 @@ const COOLING = COMPRESSOR_CALLS.filter((c) => !HEAT_PUMP_CALLS.includes(c))
 /** The terminal that the reversing valve is on. */
 export const valveTerminal = (d: Device): string | undefined => ['OB', 'O', 'B'].find((v) => has(d, v))
 
+/** °F of the coil at which a defrost thermostat usually closes and opens (28 to 32, 60 to 70). */
+const COIL = { closesF: 30, opensF: 65 }
+
 /** What the board of an outdoor unit is doing. */
-export const boardMode = (): Mode => ({
+export const boardMode = (draft: DeviceDraft, pins: string | null): Mode => ({
   id: 'board',
   label: 'Outdoor board',
   states: [
@@ -43,6 +46,28 @@ export const boardMode = (): Mode => ({
       condition: 'lockout',
       reach: { call: COMPRESSOR_CALLS },
     },
+  ],
+  transitions: [
+    // Run time on a cold coil, added up over short runs; a coil that came clean by itself begins anew.
+    {
+      from: 'normal',
+      to: 'defrost',
+      when: { all: [on('contactor'), { feels: 'coil', below: COIL.closesF }] },
+      after: pins ? { set: pins, times: 60 } : 3600,
+      accumulates: true,
+      reset: { feels: 'coil', above: COIL.opensF },
+    },
+    { from: 'defrost', to: 'normal', when: { feels: 'coil', above: COIL.opensF } },
+    // A defrost that the call cut short goes on when the compressor does: its cap counts run time, too.
+    {
+      from: 'defrost',
+      to: 'normal',
+      when: on('contactor'),
+      after: draft.inverter ? 480 : 600,
+      accumulates: true,
+    },
+    // Power off and on again clears a fault lockout.
+    { from: 'lockout', to: 'normal', when: on('logic'), counts: 'ends' },
   ],
 })
 
@@ -149,7 +174,7 @@ export function outdoorUnit(d: Device, draft: DeviceDraft): Device {
     ...d,
     parts,
     settings,
-    modes: [boardMode()],
+    modes: [boardMode(draft, settings.some((s) => s.id === 'defrostPins') ? 'defrostPins' : null)],
     plate: {
       volts: 240,
       ...(draft.inverter ? { inverter: true } : { stages: has(d, 'Y2') ? 2 : 1 }),

@@ -38,7 +38,7 @@ export function packagedUnit(d: Device, draft: DeviceDraft): Device {
       ...heat.parts,
       ...compressorParts(d, draft, holds),
     ],
-    modes: [boardMode(), ...supply.modes, ...heat.modes],
+    modes: [boardMode(draft, null), ...supply.modes, ...heat.modes],
     settings: [...(valveTerminal(d) ? [valveSetting('plate', draft)] : []), ...heat.settings],
     plate: {
       volts: 240,
@@ -106,7 +106,7 @@ function burner(d: Device, draft: DeviceDraft): Heat {
       input('wIn', 'W1'),
       ...(has(d, 'W2') ? [input('w2In', 'W2')] : []),
       ...gas.parts,
-      ...furnaceSpeeds(d, 'L2', 240, draft.blowerVa, 'valve'),
+      ...furnaceSpeeds(d, draft, ['L2', 240], 'valve'),
     ],
     modes: gas.modes,
     settings: gas.settings,

@@ -10,11 +10,13 @@ import {
   type Gate,
   type Intent,
   type LoadFunction,
+  type Delay,
   type Mode,
   type ModeCondition,
   type Part,
   type Setting,
   type TerminalRole,
+  type Transition,
 } from '../equipment'
 
 /** Calls in which a compressor is asked for, and in which a heat pump heats. */
@@ -101,6 +103,22 @@ export const mode = (
     { id: other[0], label: other[1], condition, reach },
   ],
 })
+
+/** A contact that follows its driver later. */
+export const delayed = (part: Part, closes: Delay, opens: Delay): Part =>
+  part.kind === 'contact' ? { ...part, after: { closes, opens } } : part
+
+/** A minimum-off timer: it waits from the drop of the compressor output on, and from the return of its power. */
+export const timerTransitions = (output: string, after: Delay, power: string | null): Transition[] => [
+  { from: 'ready', to: 'waiting', when: { closed: output }, counts: 'ends' },
+  ...(power ? [{ from: 'ready', to: 'waiting', when: { energised: power }, counts: 'begins' } as const] : []),
+  { from: 'waiting', to: 'ready', after },
+]
+/** A limit opens by its own heat and closes by itself, 30 °F lower; °F of the air that leaves the heater. */
+export const limitTransitions = (opensF: number): Transition[] => [
+  { from: 'closed', to: 'open', when: { feels: 'leavingAir', above: opensF } },
+  { from: 'open', to: 'closed', when: { feels: 'leavingAir', below: opensF - 30 }, after: 30 },
+]
 
 type Group = Setting['group']
 export const choice = (

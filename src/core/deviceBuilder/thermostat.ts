@@ -23,6 +23,7 @@ import {
   load,
   on,
   onOff,
+  timerTransitions,
   valveSetting,
 } from './pieces'
 
@@ -185,6 +186,7 @@ export function thermostat(d: Device, draft: DeviceDraft): Device {
       { id: 'ready', label: 'Ready' },
       { id: 'waiting', label: 'Still waiting', condition: 'waiting', reach: { call: COMPRESSOR_CALLS } },
     ],
+    transitions: timerTransitions('outY', { set: 'minimumOff', times: 60 }, self ? 'self' : null),
   }
   return {
     ...d,

@@ -6,6 +6,7 @@ import type { Profile } from './profile'
 import type { Part } from './part'
 import type { DeviceKind } from './kind'
 import type { Plate } from './plates'
+import type { Transition } from './transition'
 import type { Value } from './value'
 
 /** What a terminal is for, in the trade's letters; it decides suggestions and colour customs, never the solution. */
@@ -86,6 +87,8 @@ export interface Mode {
     /** When the state can occur; "failure": only when a part has failed. The normal state needs none. */
     reach?: Expr | 'always' | 'failure'
   }[]
+  /** How time moves it from state to state; left out: only events do. The first that is due goes first. */
+  transitions?: Transition[]
 }
 
 /** A device as data: its behaviour too. Nothing in the code knows a device by its id. */

@@ -26,6 +26,17 @@ export { memoryId, type SenseLeaf } from './expr/sense'
 export type { EvalContext } from './expr/evalContext'
 export type { Truth } from './expr/truth'
 export {
+  amountOf,
+  evaluateWhen,
+  FELT,
+  whenLeaves,
+  type Delay,
+  type Felt,
+  type Transition,
+  type TransitionContext,
+  type When,
+} from './transition'
+export {
   BLOWER_SPEEDS,
   EARTH,
   GATES,

@@ -1,5 +1,5 @@
-import type { ContactPart } from '../equipment'
-import type { Placed, Ref } from '../installation'
+import { amountOf, type ContactPart } from '../equipment'
+import { settingValue, type Placed, type Ref } from '../installation'
 import { hotInputs, rowsWith, type HeatInput } from './bank'
 
 /** Something that happens in a kit after a call begins or ends. */
@@ -45,6 +45,10 @@ export function kitSequence(placed: Placed, inputs: readonly HeatInput[]): KitSe
   }
 }
 
+/** s until a contact does what its driver says; one that nobody knows counts as at once. */
+const delayOf = (placed: Placed, { after }: ContactPart, closes: boolean): number =>
+  (after && amountOf(closes ? after.closes : after.opens, (id) => settingValue(placed, id))) ?? 0
+
 /** Runs the contacts on from what is closed, with these inputs live, until nothing moves any more. */
 function run(
   placed: Placed,
@@ -63,7 +67,7 @@ function run(
     for (const x of contacts) {
       const wants = state.wants(x)
       if (wants === closed.has(x.id)) due.delete(x.id)
-      else if (!due.has(x.id)) due.set(x.id, now + ((wants ? x.after?.closes : x.after?.opens) ?? 0))
+      else if (!due.has(x.id)) due.set(x.id, now + delayOf(placed, x, wants))
     }
     const key = state.rows.map((r) => r.id).join()
     if (key !== rows || events.length === 0) {

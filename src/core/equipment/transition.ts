@@ -1,0 +1,84 @@
+import type { EvalContext } from './expr/evalContext'
+import { evaluateLeaf, type Leaf } from './expr/expr'
+import { every, opposite, some, truth, type Truth } from './expr/truth'
+import type { Quantity, Unknowable, Value } from './value'
+
+/** Air and coil temperatures that a device stands in, °F: the refrigerant coil, air that enters it, air that leaves it. */
+export const FELT = ['coil', 'enteringAir', 'leavingAir'] as const
+export type Felt = (typeof FELT)[number]
+
+/** True above, or below, a temperature (°F) that the device feels. Exactly one of the two stands. */
+export interface FeltLeaf {
+  feels: Felt
+  above?: Quantity
+  below?: Quantity
+}
+/** True while one of the device's own contacts is closed: a timer that starts when its output drops. */
+export interface ClosedLeaf {
+  closed: string
+}
+/** What a transition waits for. A driver has no time in it; this may also look at the device's contacts and its air. */
+export type When = { all: When[] } | { any: When[] } | { not: When } | Leaf | FeltLeaf | ClosedLeaf
+
+/** s: fixed, or a setting of the device, scaled (60 for minutes); a choice counts by the number that its id is. */
+export type Delay = Quantity
+
+/**
+ * One way out of a mode's state by itself. Its seconds are counted while the mode stands in `from` and `when` holds; when
+ * they are full the mode goes to `to`. A state that no transition leads into is entered by an event alone (a fault, water).
+ */
+export interface Transition {
+  from: string
+  to: string
+  /** Left out: always. */
+  when?: When
+  /**
+   * `while`: counted as long as `when` holds (usual). `begins`, `ends`: counted from the instant at which it does,
+   * whatever it does afterwards.
+   */
+  counts?: 'while' | 'begins' | 'ends'
+  /** Left out: at once. */
+  after?: Delay
+  /** Several runs add up; else each run is counted from nothing. */
+  accumulates?: boolean
+  /** Puts the count back to nothing. */
+  reset?: When
+}
+
+/** What a transition may look at, beside what a driver may. */
+export interface TransitionContext extends EvalContext {
+  closed(part: string): Truth
+  /** °F; null where nobody knows. */
+  feels(what: Felt): Unknowable<number>
+}
+
+/** The leaves of it, in reading order. */
+export function whenLeaves(when: When): (Leaf | FeltLeaf | ClosedLeaf)[] {
+  if ('all' in when) return when.all.flatMap(whenLeaves)
+  if ('any' in when) return when.any.flatMap(whenLeaves)
+  if ('not' in when) return whenLeaves(when.not)
+  return [when]
+}
+
+export function evaluateWhen(when: When, context: TransitionContext): Truth {
+  if ('all' in when) return every(when.all.map((w) => evaluateWhen(w, context)))
+  if ('any' in when) return some(when.any.map((w) => evaluateWhen(w, context)))
+  if ('not' in when) return opposite(evaluateWhen(when.not, context))
+  if ('closed' in when) return context.closed(when.closed)
+  if ('feels' in when) {
+    const now = context.feels(when.feels)
+    const point = amountOf(when.above ?? when.below ?? 0, context.setting)
+    if (now === null || point === null) return 'unknown'
+    return truth(when.above === undefined ? now < point : now > point)
+  }
+  return evaluateLeaf(when, context)
+}
+
+/** A quantity by the settings; null where its setting is not known, or is no number. */
+export function amountOf(q: Quantity, setting: (id: string) => Unknowable<Value>): Unknowable<number> {
+  if (typeof q === 'number') return q
+  const value = setting(q.set)
+  if (value === null || value === '') return null
+  const number = Number(value)
+  return Number.isFinite(number) ? number * (q.times ?? 1) : null
+}
