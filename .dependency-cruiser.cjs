@@ -12,6 +12,7 @@ const floors = [
   'circuit',
   'kit',
   'explain',
+  'time',
   'rules',
   'failures',
   'plan',

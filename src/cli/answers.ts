@@ -168,6 +168,21 @@ export const ANSWERS = {
     ),
     advice: list(str()),
   }),
+  wait: shape({
+    call: str(),
+    steady: num(),
+    settled: bool(),
+    waits: list(
+      shape({
+        load: str(),
+        on: bool(),
+        seconds: num(),
+        held: list(shape({ ref: str(), seconds: num() })),
+      }),
+    ),
+    untimed: list(str()),
+    words: list(str()),
+  }),
   judge: shape({
     readings: list(
       shape({

@@ -51,6 +51,7 @@ export interface Args {
     weather?: string
     schools?: boolean
     volts?: string
+    past?: string[]
   }
 }
 
@@ -96,6 +97,7 @@ export function readArgs(argv: string[], library: string, now: string): Args {
       weather: { type: 'string' },
       schools: { type: 'boolean' },
       volts: { type: 'string' },
+      past: { type: 'string', multiple: true },
       box: { type: 'boolean' },
       line: { type: 'boolean' },
       plan: { type: 'boolean' },

@@ -26,6 +26,9 @@ export const tolerances = Object.freeze({
   mostStates: 1_000_000,
   /** Rounds of coil and contact settling before a circuit is declared to chatter. */
   settleRounds: 64,
+  /** Instants of one run through time, and s within which two are one. */
+  timeSteps: 100_000,
+  sameInstant: 1e-6,
   /** V. From here up a 24 V terminal counts as live: coils must pull in at this or less. */
   liveVolts: 18,
   /** V. From here up two line-voltage points count as live. */

@@ -67,3 +67,4 @@ export {
   kitAdviceSentences,
   serviceSentence,
 } from './kit'
+export { clock, duration, waitsSentences } from './time'

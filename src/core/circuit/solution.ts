@@ -51,6 +51,11 @@ function settled(circuit: Circuit, situation: Situation, unknownAs: UnknownAs): 
 export function solve(circuit: Circuit, situation: Situation, unknownAs: UnknownAs = 'open'): Solved {
   const state = settled(circuit, situation, unknownAs)
   if (!state.ok) return { ok: false, situation, why: state.why, cycle: state.cycle }
+  return solutionOf(circuit, situation, state)
+}
+
+/** What can be asked of a circuit at rest, however it came there. */
+export function solutionOf(circuit: Circuit, situation: Situation, state: Settled): Solution {
   const { net, plan } = circuit
   // Metering asks many times of one state.
   let factors: Factors | null = null

@@ -161,17 +161,30 @@ export class Circuit {
     return this.outcomeBy(key, outside, unknownAs, previous.coils)
   }
 
+  /**
+   * The same where some contacts do not follow their drivers yet: a sequencer that is still warming, a blower relay that
+   * holds on. What their drivers say stands in `drivers` all the same.
+   * @param held by contact: 0 stands open, 1 stands closed, 2 follows its driver
+   */
+  settleHeld(situation: Situation, held: Uint8Array, previous: Settled | null): Outcome {
+    const outside = this.table.answers(situation)
+    const from = previous?.coils ?? null
+    const key = `${packed(outside)}!${packed(held)}<${from ? packed(from) : ''}`
+    return this.outcomeBy(key, outside, 'open', from, held)
+  }
+
   private outcomeBy(
     key: string,
     outside: Uint8Array,
     unknownAs: UnknownAs,
     from: Uint8Array | null,
+    held: Uint8Array | null = null,
   ): Outcome {
     let outcome = this.outcomes.get(key)
     if (!outcome) {
-      outcome = this.settleFrom(outside, unknownAs, 'together', from)
+      outcome = this.settleFrom(outside, unknownAs, 'together', from, held)
       if (!outcome.ok && outcome.why === 'chatter')
-        outcome = this.settleFrom(outside, unknownAs, 'oneByOne', from)
+        outcome = this.settleFrom(outside, unknownAs, 'oneByOne', from, held)
       this.outcomes.set(key, outcome)
     }
     return outcome
@@ -222,10 +235,14 @@ export class Circuit {
     return { ok: true, volts, drivers, closed, coils, outside }
   }
 
-  private shorted(cycle: readonly Uint8Array[], outside: Uint8Array, threshold: number): Settled | undefined {
+  private shorted(
+    cycle: readonly Uint8Array[],
+    outside: Uint8Array,
+    isClosed: (level: number, contact: number) => 0 | 1,
+  ): Settled | undefined {
     for (const coils of cycle) {
       const drivers = Uint8Array.from(this.drivers, (d) => d(outside, coils))
-      const closed = drivers.map((d) => (d >= threshold ? 1 : 0))
+      const closed = drivers.map(isClosed)
       const volts = this.nodeVolts(closed)
       if (volts && overcurrents(this.net, { volts, closed }).length)
         return { ok: true, volts, drivers, closed, coils, outside }
@@ -238,6 +255,7 @@ export class Circuit {
     unknownAs: UnknownAs,
     how: 'together' | 'oneByOne',
     from: Uint8Array | null,
+    held: Uint8Array | null,
   ): Outcome {
     const { contacts, loads } = this.net
     const coils = from ? from.slice() : new Uint8Array(loads.length)
@@ -245,9 +263,11 @@ export class Circuit {
     const closed = new Uint8Array(contacts.length)
     const threshold = unknownAs === 'closed' ? 1 : 2
     const history: Uint8Array[] = []
+    const isClosed = (level: number, i: number): 0 | 1 =>
+      held && held[i] !== 2 ? (held[i] as 0 | 1) : level >= threshold ? 1 : 0
     const look = (i: number) => {
       drivers[i] = this.drivers[i]!(outside, coils)
-      closed[i] = drivers[i] >= threshold ? 1 : 0
+      closed[i] = isClosed(drivers[i], i)
     }
     for (let i = 0; i < contacts.length; i++) look(i)
     const stateOf = (volts: Complexes, i: number): number => {
@@ -276,7 +296,7 @@ export class Circuit {
       const since = history.findIndex((h) => h.every((v, i) => v === before[i]))
       if (since >= 0) {
         // A short that drops the very relay that made it: the fuse goes at that instant, so that is what is reported.
-        const blown = this.shorted(history.slice(since), outside, threshold)
+        const blown = this.shorted(history.slice(since), outside, isClosed)
         if (blown) return blown
         const restless = loads.filter((_, i) => history.slice(since).some((h) => h[i] !== before[i]))
         return { ok: false, why: 'chatter', cycle: restless.map((l) => l.ref) }

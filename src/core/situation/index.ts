@@ -4,6 +4,7 @@ export {
   reachableModes,
   ModeRows,
   reachableCombinations,
+  stands,
   type ModeCombination,
 } from './reachable'
 export {
@@ -16,6 +17,7 @@ export {
   memoryState,
   modesOf,
   evalContextOf,
+  type PlacedMode,
   type Situation,
 } from './situation'
 export {

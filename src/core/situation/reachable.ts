@@ -11,7 +11,7 @@ import {
 import { makeRef, settingValue, type Installation, type Placed, type Ref } from '../installation'
 import { tolerances } from '../tolerances'
 import type { DegF } from '../units'
-import { modesOf, evalContextOf, type Situation } from './situation'
+import { modesOf, evalContextOf, type PlacedMode, type Situation } from './situation'
 
 /** The switches with a differential that stand inside it at this temperature: either answer is possible. */
 export const memoriesAt = (inst: Installation, outdoorF: DegF): Ref[] => memoriesOf(bandsIn(inst), outdoorF)
@@ -165,6 +165,22 @@ function axesAt(inst: Installation, bands: readonly Band[], call: Call, outdoorF
   const cutsPower = (a: Axis) => a.states.some((s) => s.condition === 'off')
   const varying = modes.filter((a) => a.states.length > 1)
   return [...memories, ...varying.filter(cutsPower), ...varying.filter((a) => !cutsPower(a))]
+}
+
+/**
+ * Whether a mode shows in this call and at this temperature: a timer that counts on while nothing is called holds nothing
+ * off, and is as good as ready. A failed part shows wherever it has failed.
+ */
+export function stands(
+  inst: Installation,
+  { placed, mode }: PlacedMode,
+  state: string,
+  at: Pick<Situation, 'call' | 'outdoorF'>,
+): boolean {
+  const found = mode.states.find((s) => s.id === state)
+  if (!found?.reach) return false
+  if (typeof found.reach === 'string') return true
+  return evaluate(found.reach, evalContextOf(inst, placed, { ...at, modes: {} })) !== 'no'
 }
 
 /** The modes alone of `reachableCombinations`. */

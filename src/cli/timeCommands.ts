@@ -1,0 +1,56 @@
+import { CALLS, type Call } from '@/core/equipment'
+import { Circuit } from '@/core/circuit'
+import { waitsFor, type Past } from '@/core/time'
+import { installationOf, type Checked, type Job } from '@/jobfile'
+import { CALL_WORDS, waitsSentences } from '@/words'
+import { readSituation, type Args } from './args'
+import { answer, refuse, type Result } from './answer'
+
+/** The longest past that is looked at, s: a day. */
+const MOST = 86_400
+
+/** `--past heat1=600 --past off=60`: what was called before, first to last, each for how many seconds. */
+function readPast(said: readonly string[]): Checked<Past> {
+  const past: { call: Call; seconds: number }[] = []
+  for (const p of said) {
+    const [call, seconds] = p.split('=')
+    const s = Number(seconds)
+    if (!CALLS.includes(call as Call) || !seconds || !(s > 0 && s <= MOST))
+      return refuse('--past', `CALL=SECONDS, such as heat1=600, up to ${MOST}`, p)
+    past.push({ call: call as Call, seconds: s })
+  }
+  return { ok: true, value: past }
+}
+
+/** `gatecross wait FILE --call C`: what comes on when after a call, and what each waits for. */
+export function waitCommand(job: Job, args: Args): Result {
+  const inst = installationOf(job)
+  const situation = readSituation(inst, args.values)
+  if (!situation.ok) return situation
+  const past = readPast(args.values.past ?? [])
+  if (!past.ok) return past
+  const { call } = situation.value
+  const found = waitsFor(new Circuit(inst), call, situation.value, past.value)
+  const lines = waitsSentences(inst, found)
+  return answer(
+    {
+      call,
+      steady: found.steady,
+      settled: found.ended !== 'chatter',
+      waits: found.waits.map(({ load, on, seconds, held }) => ({
+        load,
+        on,
+        seconds,
+        held: held.map((h) => ({ ref: h.ref, seconds: h.seconds })),
+      })),
+      untimed: found.untimed,
+      words: lines,
+    },
+    found.ended === 'chatter'
+      ? [`${CALL_WORDS[call]}: the circuit does not come to rest.`]
+      : lines.length
+        ? lines
+        : [`${CALL_WORDS[call]}: nothing moves.`],
+    found.ended === 'chatter',
+  )
+}

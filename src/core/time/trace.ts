@@ -1,0 +1,38 @@
+import type { Call, Transition } from '../equipment'
+import type { Settled } from '../circuit'
+import type { Ref } from '../installation'
+import type { Situation } from '../situation'
+import type { DegF } from '../units'
+
+/** Something from outside, at its second: a call begins or ends, the weather turns, a part fails or is put right. */
+export type OutsideEvent = { at: number } & (
+  { call: Call } | { outdoorF: DegF } | { mode: Ref; state: string }
+)
+
+/** One thing that moved, with what it had waited for. */
+export type Move =
+  | { kind: 'outside'; event: OutsideEvent }
+  /** `waited`: s that were counted; 0 for one that goes at once. */
+  | { kind: 'mode'; ref: Ref; from: string; to: string; waited: number; transition: Transition }
+  | { kind: 'contact'; ref: Ref; closes: boolean; waited: number }
+  | { kind: 'load'; ref: Ref; on: boolean }
+
+/** An instant at which something moved, and how everything stands from then on. */
+export interface Step {
+  /** s since the beginning. */
+  at: number
+  moves: Move[]
+  situation: Situation
+  state: Settled
+  /** Loads that do something and have their volts. */
+  running: Ref[]
+}
+
+export interface Trace {
+  /** The first stands at 0 s, before anything moved. */
+  steps: Step[]
+  /** rest: nothing waits any more; until: the time was up; chatter: it never comes to rest at that second. */
+  ended: 'rest' | 'until' | 'chatter'
+  /** Delays whose setting nobody knows: what waits for them never moves here. */
+  untimed: Ref[]
+}

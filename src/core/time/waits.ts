@@ -1,0 +1,132 @@
+import { leaves, type Call, type ContactPart, type ModeCondition } from '../equipment'
+import { solutionOf, type Circuit } from '../circuit'
+import { gateChain } from '../explain'
+import { makeRef, type Placed, type Ref } from '../installation'
+import { modesOf, type Situation } from '../situation'
+import { tolerances } from '../tolerances'
+import { runTime } from './run'
+import type { Move, OutsideEvent, Step, Trace } from './trace'
+
+/** What held a load off for some seconds: a mode's state that had to pass, or a contact that was slow to follow. */
+export type Held =
+  | { kind: 'mode'; ref: Ref; state: string; seconds: number }
+  | { kind: 'contact'; ref: Ref; closes: boolean; seconds: number }
+
+/** One load that comes on, or goes off, some time after a call. */
+export interface Wait {
+  load: Ref
+  on: boolean
+  /** s after the call. */
+  seconds: number
+  held: Held[]
+}
+
+/** What happens in the seconds after a call. */
+export interface CallWaits {
+  call: Call
+  waits: Wait[]
+  /** s until the last of them has moved. */
+  steady: number
+  /** Delays whose setting nobody knows. */
+  untimed: Ref[]
+  ended: Trace['ended']
+}
+
+/** What was called before, first to last, each for how long. */
+export type Past = readonly { call: Call; seconds: number }[]
+
+/** s for which what follows a call is looked at: longer than any timer of a board. */
+const LOOK = 3600
+
+/**
+ * How long one waits for what a call brings, and why: the circuit run through time from the past that is named. At the
+ * outdoor temperature and with the failures of `at`; what is due only when air or a coil has warmed is not foretold.
+ */
+export function waitsFor(circuit: Circuit, call: Call, at: Situation, past: Past = []): CallWaits {
+  const events: OutsideEvent[] = []
+  let now = 0
+  for (const [i, p] of past.entries()) {
+    if (i > 0) events.push({ at: now, call: p.call })
+    now += p.seconds
+  }
+  const begin = past[0]?.call ?? 'off'
+  const trace = runTime(circuit, {
+    start: { ...at, call: begin },
+    events: [...events, { at: now, call }],
+    until: now + LOOK,
+  })
+  const steps = trace.steps.filter((s) => s.at >= now && s.moves.length > 0)
+  const last = steps[steps.length - 1]
+  const waits = last ? waitsIn(circuit, steps, last, now) : []
+  return {
+    call,
+    waits,
+    steady: Math.max(0, ...waits.map((w) => w.seconds)),
+    untimed: trace.untimed,
+    ended: trace.ended,
+  }
+}
+
+function waitsIn(circuit: Circuit, steps: readonly Step[], last: Step, from: number): Wait[] {
+  const found: Wait[] = []
+  for (const [i, step] of steps.entries())
+    for (const m of step.moves) {
+      if (m.kind !== 'load' || m.on !== last.running.includes(m.ref)) continue
+      const at = found.findIndex((w) => w.load === m.ref)
+      // Of a load that comes and goes the last time counts.
+      if (at >= 0) found.splice(at, 1)
+      // Of what goes off, the way by which it was on says what held it.
+      const seen = m.on ? step : (steps[i - 1] ?? step)
+      const seconds = step.at - from
+      found.push({ load: m.ref, on: m.on, seconds, held: heldBy(circuit, seen, m.ref, steps, step.at, from) })
+    }
+  return found
+}
+
+/**
+ * What took the time up to an instant at which a load moved, first to last: what moved then after waiting, on the load's
+ * own way where there is such; then what moved when that wait began, and so on back to the call.
+ */
+function heldBy(
+  circuit: Circuit,
+  seen: Step,
+  load: Ref,
+  steps: readonly Step[],
+  at: number,
+  from: number,
+): Held[] {
+  if (at - from < tolerances.sameInstant) return []
+  const moved = (steps.find((s) => s.at === at)?.moves ?? []).filter(hasWaited)
+  const chain = gateChain(solutionOf(circuit, seen.situation, seen.state), load)
+  const onWay = new Set<Ref>([...chain.gates.map((g) => g.at), ...chain.route])
+  const watched = circuit.net.contacts
+    .filter((c) => onWay.has(c.ref))
+    .flatMap((c) => modesWatched(circuit, c.placed, c.part))
+  const own = moved.filter((m) => (m.kind === 'contact' ? onWay.has(m.ref) : watched.includes(m.ref)))
+  const these = own.length ? own : moved
+  const held = these.map((m): Held =>
+    m.kind === 'contact'
+      ? { kind: 'contact', ref: m.ref, closes: m.closes, seconds: m.waited }
+      : { kind: 'mode', ref: m.ref, state: m.from, seconds: m.waited },
+  )
+  const [first] = these
+  return first ? [...heldBy(circuit, seen, load, steps, at - first.waited, from), ...held] : held
+}
+
+type Waited = Extract<Move, { kind: 'contact' | 'mode' }>
+const hasWaited = (m: Move): m is Waited => (m.kind === 'contact' || m.kind === 'mode') && m.waited > 0
+
+/** The modes that a contact's driver looks at: its own device's by name, any device's by what they mean. */
+function modesWatched(circuit: Circuit, placed: Placed, part: ContactPart): Ref[] {
+  const conditions = new Set<ModeCondition>()
+  const own: Ref[] = []
+  for (const leaf of leaves(part.driver)) {
+    if ('mode' in leaf) own.push(makeRef(placed.ref, leaf.mode))
+    else if ('condition' in leaf) conditions.add(leaf.condition)
+  }
+  if (!conditions.size) return own
+  const felt = modesOf(circuit.inst).flatMap(({ ref, mode }) =>
+    mode.states.some((s) => s.condition && conditions.has(s.condition)) ? [ref] : [],
+  )
+  return [...own, ...felt]
+}
