@@ -175,3 +175,36 @@ test('the year is a chart, and the same numbers are a table beside it', async ({
   await expect(rows).toHaveCount(12)
   await expect(rows.first()).toContainText('Jan')
 })
+
+test('what every state says of a gate is told while it rests, before it is let go', async ({ page }) => {
+  await openCrossing(page, 'millrace-cottage')
+  const row = page.locator('[data-gate-row=auxLockout]')
+  // With the aux lockout switched on, a call for backup on a mild day stops the heat pump and brings nothing.
+  await row.getByRole('button', { name: 'One degree more' }).click()
+  await expect(row.locator('[data-proven]')).toContainText('A heating demand brings no heat at all')
+  await row.getByRole('button', { name: 'Leave it' }).click()
+  const other = page.locator('[data-gate-row=changeover]')
+  await other.getByRole('button', { name: 'One degree more' }).click()
+  await expect(other.locator('[data-proven]')).toContainText(/Over every state at \d+ °F: no rule broken/)
+})
+
+test('temperatures and hours are typed, survive a reload half done, and a wrong line is named', async ({
+  page,
+}) => {
+  const path = await openCrossing(page, 'quillfeather-lane')
+  const form = page.getByTestId('weather-form')
+  const box = form.getByLabel('°F, and hours a year, a line each')
+  await form.getByRole('button', { name: 'Type temperatures and hours' }).click()
+  await box.fill('70 8000\nthirty 760')
+  await page.goto(`${path}/crossing`)
+  await form.getByRole('button', { name: 'Type temperatures and hours' }).click()
+  await expect(box).toHaveValue('70 8000\nthirty 760')
+  await form.getByRole('button', { name: 'Reckon with these' }).click()
+  await expect(form.getByRole('alert')).toContainText('line 2')
+  await box.fill('70 8000\n32; 760')
+  await form.getByRole('button', { name: 'Reckon with these' }).click()
+  // 760 h · 33 °F / 24 = 1,045
+  await expect(form).toContainText('1,045 °F·day')
+  await expect(box).toHaveValue('')
+  await saved(page)
+})

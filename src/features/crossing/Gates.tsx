@@ -46,6 +46,7 @@ function GateRow({
   const { inst } = useJobScreen()
   const moved = useDragged(moves.drags, gate.at)
   const preview = useDeferredValue(moved?.preview ?? null)
+  const proven = useDeferredValue(moved?.proven ?? null)
   const value = moved?.valueF ?? gate.valueF
   const { low, high, step } = gate.range
   const placed = placedByRef(inst, splitRef(gate.at).placed)
@@ -96,7 +97,14 @@ function GateRow({
           </>
         )}
       </div>
-      {moved ? <PreviewWords {...{ preview, view, gate, currency }} /> : <StandsWords gate={gate} />}
+      {moved ? (
+        <>
+          <PreviewWords {...{ preview, view, gate, currency }} />
+          <ProvenWords proven={proven?.valueF === moved.valueF ? proven : null} preview={preview} />
+        </>
+      ) : (
+        <StandsWords gate={gate} />
+      )}
     </li>
   )
 }
@@ -163,6 +171,38 @@ const PreviewWords = memo(function PreviewWords({
           {findingWords(inst, f)}.
         </p>
       ))}
+    </div>
+  )
+})
+
+/** What every state says of where the gate rests: beside what the settings say by themselves, which is told at once. */
+const ProvenWords = memo(function ProvenWords({
+  proven,
+  preview,
+}: {
+  /** null while it moves, and until it is known. */
+  proven: Dragged['proven']
+  preview: Dragged['preview']
+}) {
+  const { inst } = useJobScreen()
+  const told = new Set(preview?.raised.map((f) => `${f.rule}:${f.code}`))
+  if (!proven) return <p className="mt-1 min-h-6 text-sm text-soft">Every state is proven once it rests.</p>
+  const raised = proven.raised.filter((f) => !told.has(`${f.rule}:${f.code}`))
+  return (
+    <div className="mt-1 min-h-6 text-[15px]" role="status" data-proven>
+      {proven.failed ? (
+        <p className="text-watch">Not every state could be proven for {degrees(proven.valueF)}.</p>
+      ) : raised.length ? (
+        raised.map((f) => (
+          <p key={`${f.rule}${f.code}`} className="text-harm">
+            {findingWords(inst, f)}.
+          </p>
+        ))
+      ) : (
+        <p className="text-soft">
+          Over every state at {degrees(proven.valueF)}: no rule broken that holds today.
+        </p>
+      )}
     </div>
   )
 })

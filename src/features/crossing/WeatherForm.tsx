@@ -7,6 +7,7 @@ import { parseWeather, sentence } from '@/jobfile'
 import { Button, FileButton, SelectField } from '@/ui'
 import { CLIMATE_WORDS, count, degrees } from '@/words'
 import { useJobScreen } from '../session'
+import { BinsForm } from './BinsForm'
 
 const OPTIONS = (Object.keys(CLIMATES) as Climate[]).map((c) => [c, CLIMATE_WORDS[c]] as const)
 
@@ -63,6 +64,7 @@ export function WeatherForm({ seen }: { seen: JobSeen }) {
           {w}
         </p>
       ))}
+      <BinsForm />
     </fieldset>
   )
 }

@@ -3,11 +3,18 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { useStore } from 'zustand'
 import { createStore, type StoreApi } from 'zustand/vanilla'
-import { gateChanges, type CrossingGate, type CrossingView, type Sharing } from '@/core/crossing'
+import {
+  gateChanges,
+  withSettings,
+  type CrossingGate,
+  type CrossingView,
+  type Sharing,
+} from '@/core/crossing'
 import type { JobSeen } from '@/core/installation'
+import type { Finding } from '@/core/rules'
 import { jobSeen } from '@/jobfile'
-import { CrossingRunner, type GatePreview } from '@/workers'
-import { useJobScreen, useSetValue } from '../session'
+import { CrossingRunner, ProofRunner, type GatePreview } from '@/workers'
+import { useJobScreen, useProof, useSetValue } from '../session'
 
 /** A gate on its way: where it is dragged to, and what that would come to. */
 export interface Dragged {
@@ -15,6 +22,8 @@ export interface Dragged {
   valueF: number
   /** What was reckoned last, and for which °F: it comes after the finger. */
   preview: (GatePreview & { valueF: number }) | null
+  /** What every state says, once the finger has rested: findings that do not stand today, and for which °F. */
+  proven: { valueF: number; raised: Finding[]; failed: boolean } | null
 }
 
 /** The gate that is on its way. It is looked at apart from the screen: a finger draws anew what it moves and nothing else. */
@@ -37,23 +46,32 @@ export interface GateMoves {
 
 /** ms between two previews while a gate moves: the knob goes with the finger, what it comes to a few times a second. */
 const PREVIEW_EVERY = 120
+/** ms for which the finger rests before every state is proven for where it is. */
+const PROOF_AFTER = 250
+
+const keyOf = (f: Finding): string => `${f.rule}:${f.code}`
 
 /** What Crossing says of the job on the screen, and of a gate that is being dragged. */
 export function useCrossing() {
   const { job, inst } = useJobScreen()
   const setValue = useSetValue()
+  const proof = useProof()
   const seen = useMemo<JobSeen>(() => jobSeen(job, inst), [job, inst])
   const [view, setView] = useState<{ view: CrossingView; of: JobSeen } | null>(null)
   const [drags] = useState<Drags>(() => createStore(() => ({ dragged: null })))
   const runner = useRef<CrossingRunner | null>(null)
   /** The preview that is to be asked for next, and when the last one was. */
   const asking = useRef<{ timer: number; last: number }>({ timer: 0, last: -Infinity })
+  const prover = useRef<{ runner: ProofRunner; timer: number } | null>(null)
   useEffect(() => {
     const { current } = asking
     runner.current = new CrossingRunner()
     return () => {
       clearTimeout(current.timer)
+      clearTimeout(prover.current?.timer)
       runner.current?.close()
+      prover.current?.runner.close()
+      prover.current = null
     }
   }, [])
   useEffect(() => {
@@ -67,7 +85,12 @@ export function useCrossing() {
     (gate: CrossingGate, valueF: number) => {
       const { at } = gate
       drags.setState(({ dragged: now }) => ({
-        dragged: { at, valueF, preview: now?.at === at ? now.preview : null },
+        dragged: {
+          at,
+          valueF,
+          preview: now?.at === at ? now.preview : null,
+          proven: now?.at === at ? now.proven : null,
+        },
       }))
       const ask = () => {
         asking.current.last = performance.now()
@@ -80,17 +103,36 @@ export function useCrossing() {
       clearTimeout(asking.current.timer)
       const wait = asking.current.last + PREVIEW_EVERY - performance.now()
       asking.current.timer = window.setTimeout(ask, Math.max(0, wait))
+      // A worker that nobody has dragged for is not started.
+      prover.current ??= { runner: new ProofRunner(), timer: 0 }
+      const { current } = prover
+      clearTimeout(current.timer)
+      current.timer = window.setTimeout(
+        () =>
+          current.runner.request(withSettings(seen.inst, gateChanges(seen.inst, gate, valueF)), (next) => {
+            const stands = new Set(proof.findings.map(keyOf))
+            const raised = next?.findings.filter((f) => !stands.has(keyOf(f))) ?? []
+            drags.setState(({ dragged: now }) =>
+              now?.at === at
+                ? { dragged: { ...now, proven: { valueF, raised, failed: next === null } } }
+                : {},
+            )
+          }),
+        PROOF_AFTER,
+      )
     },
-    [seen, drags],
+    [seen, drags, proof],
   )
   const drop = useCallback(() => {
     clearTimeout(asking.current.timer)
+    clearTimeout(prover.current?.timer)
     drags.setState({ dragged: null })
   }, [drags])
   /** Sets the device that realises a gate: its temperature, and its lockout on; one batch, one undo. */
   const set = useCallback(
     (gate: CrossingGate, valueF: number) => {
       clearTimeout(asking.current.timer)
+      clearTimeout(prover.current?.timer)
       if (valueF === gate.valueF && gate.acts) return drop()
       setValue(gateChanges(seen.inst, gate, valueF), 'typed')
     },
