@@ -16,10 +16,10 @@ const floors = [
   'rules',
   'failures',
   'plan',
-  'startup',
   'wireIdentification',
   'crossing',
   'setup',
+  'startup',
   'keypad',
   'analysis',
 ]

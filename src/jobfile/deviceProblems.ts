@@ -4,7 +4,7 @@ import {
   PLATES,
   profilesOf,
   whenLeaves,
-  type Delay,
+  type Duration,
   type Device,
   type Expr,
   type Leaf,
@@ -66,7 +66,7 @@ export function deviceProblems(device: Device, path: string): Problem[] {
       found.push(problem(at, 'a setting that is a number', q.set))
   }
   /** A choice will do, where every option's id is a number of seconds. */
-  const delay = (d: Delay | undefined, at: string) => {
+  const delay = (d: Duration | undefined, at: string) => {
     if (typeof d !== 'object') return
     const own = device.settings.find((s) => s.id === d.set)
     if (!own) settingNamed(d.set, at)

@@ -9,6 +9,7 @@ import type { PlacedEntry } from './sections/gear'
 import { FRESH_HOUSE } from './sections/house'
 import { JOB_VERSION, SECTIONS, type Job } from './sections/registry'
 import type { Raw, Section } from './sections/section'
+import { FRESH_PROGRESS } from '@/core/startup'
 import { FRESH_SETUP } from './sections/setup/setupSchema'
 
 /** The sections as one list, each seen as a section of anything. */
@@ -31,12 +32,16 @@ export const NAMED_LISTS: ReadonlyMap<string, string> = new Map(
 export const referenceProblems = (job: Job): Problem[] => sections.flatMap((s) => s.references?.(job) ?? [])
 
 /** The parts of a new job in which nothing has been entered yet. */
-export const freshParts = (): Pick<Job, 'readings' | 'setup' | 'commissioning' | 'house' | 'prices'> => ({
+export const freshParts = (): Pick<
+  Job,
+  'readings' | 'setup' | 'commissioning' | 'house' | 'prices' | 'startup'
+> => ({
   readings: [],
   setup: FRESH_SETUP,
   commissioning: FRESH_COMMISSIONING,
   house: FRESH_HOUSE,
   prices: {},
+  startup: FRESH_PROGRESS,
 })
 
 /** The version steps from one version of the document to the next, through every section in turn. */

@@ -70,7 +70,7 @@ describe('reading a job file', () => {
   })
 
   it.each([
-    [['version'], 6, 'version', 'newer Gate Cross'],
+    [['version'], 7, 'version', 'newer Gate Cross'],
     [['placed', 0, 'device'], 'nobody-h9', 'placed[0].device', 'a device that the file carries'],
     [['wires', 3, 'b'], 'ah.Q', 'wires[3].b', 'a terminal of a placed device'],
     [['wires', 3, 'id'], 'w01', 'wires[3].id', 'a name used once'],

@@ -30,6 +30,8 @@ const OPERATION_WORDS: Words = {
   tickLine: () => 'a tick on a key-in sheet',
   addTemporary: () => 'a temporary setting',
   putBack: () => 'a temporary setting put back',
+  markCard: (_, op) => `a card of the test run ${op.mark ? `marked ${op.mark.state}` : 'opened again'}`,
+  noteCall: () => 'when a call was made',
   closeVisit: () => 'the end of a visit',
   setPlate: (inst, op) => `the plate of ${refWords(inst, op.ref)}`,
   setAir: () => 'what was measured of the air',
@@ -74,6 +76,8 @@ export function placeWords(inst: Installation, path: string): string {
       return name === 'climate' ? 'the climate' : 'a number of the house'
     case 'prices':
       return 'a price'
+    case 'startup':
+      return 'the test run'
     default:
       return section === 'site' ? name : section
   }

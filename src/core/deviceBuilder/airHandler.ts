@@ -1,4 +1,4 @@
-import type { Delay, Device, DeviceDraft, Expr, Mode, Part, Setting } from '../equipment'
+import type { Duration, Device, DeviceDraft, Expr, Mode, Part, Setting } from '../equipment'
 import { coilId, coilsAmong, rowParts, rowsOn } from './heaterRows'
 import {
   all,
@@ -38,7 +38,7 @@ function oneSpeed(d: Device, draft: DeviceDraft, heats: Expr[]): Part[] {
 
 /** The board's blower off-delay: a contact lets go of its speed so much later. */
 const runsOn = (part: Part, draft: DeviceDraft): Part => {
-  const off: Delay = { set: 'fanOffDelay' }
+  const off: Duration = { set: 'fanOffDelay' }
   return draft.delayMost > 0 ? delayed(part, 0, off) : part
 }
 

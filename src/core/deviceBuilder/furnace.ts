@@ -1,4 +1,4 @@
-import type { Delay, Device, DeviceDraft, Expr, Mode, Part, Setting } from '../equipment'
+import type { Duration, Device, DeviceDraft, Expr, Mode, Part, Setting } from '../equipment'
 import {
   all,
   any,
@@ -46,7 +46,7 @@ const GAS = { lights: 33, high: 45, blowerOn: 30, blowerOff: 120, heats: 45, coo
 const OIL = { lights: 12, blowerOn: 45, blowerOff: 150, heats: 60, cools: 60, warm: 120 }
 
 /** How long the blower runs on: a setting of the furnace, or what is usual. */
-const offDelay = (draft: DeviceDraft): Delay =>
+const offDelay = (draft: DeviceDraft): Duration =>
   draft.kind === 'furnace' && draft.delayMost > 0
     ? { set: 'fanOffDelay' }
     : (draft.fuel === 'oil' ? OIL : GAS).blowerOff

@@ -10,7 +10,7 @@ import {
   type Gate,
   type Intent,
   type LoadFunction,
-  type Delay,
+  type Duration,
   type Mode,
   type ModeCondition,
   type Part,
@@ -105,11 +105,11 @@ export const mode = (
 })
 
 /** A contact that follows its driver later. */
-export const delayed = (part: Part, closes: Delay, opens: Delay): Part =>
+export const delayed = (part: Part, closes: Duration, opens: Duration): Part =>
   part.kind === 'contact' ? { ...part, after: { closes, opens } } : part
 
 /** A minimum-off timer: it waits from the drop of the compressor output on, and from the return of its power. */
-export const timerTransitions = (output: string, after: Delay, power: string | null): Transition[] => [
+export const timerTransitions = (output: string, after: Duration, power: string | null): Transition[] => [
   { from: 'ready', to: 'waiting', when: { closed: output }, counts: 'ends' },
   ...(power ? [{ from: 'ready', to: 'waiting', when: { energised: power }, counts: 'begins' } as const] : []),
   { from: 'waiting', to: 'ready', after },

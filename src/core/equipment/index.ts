@@ -30,7 +30,7 @@ export {
   evaluateWhen,
   FELT,
   whenLeaves,
-  type Delay,
+  type Duration,
   type Felt,
   type Transition,
   type TransitionContext,

@@ -1,5 +1,5 @@
 import type { Expr } from './expr/expr'
-import type { Delay } from './transition'
+import type { Duration } from './transition'
 import type { Quantity, Value } from './value'
 
 /** What a load does when it has its volts: the things that rules and chains speak of. */
@@ -100,7 +100,7 @@ export interface ContactPart {
   /** Ω of the contact while it is open: a triac leaks, a relay does not. */
   openOhms?: number
   /** s between what its driver says and what it does: a sequencer warms before it closes and stays closed while it cools. */
-  after?: { closes: Delay; opens: Delay }
+  after?: { closes: Duration; opens: Duration }
   /** A. More than this through a fuse or breaker is reported as an overcurrent. */
   ratedA?: Quantity
 }

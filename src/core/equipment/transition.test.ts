@@ -59,8 +59,7 @@ describe('every device that ships', () => {
           const out = (mode.transitions ?? []).some((t) => t.from === state.id)
           if (![...BY_HAND, 'lockout', 'tripped', 'waiting'].includes(state.condition))
             expect([name, into]).toEqual([name, true])
-          if (!BY_HAND.includes(state.condition))
-            expect([name, out]).toEqual([name, true])
+          if (!BY_HAND.includes(state.condition)) expect([name, out]).toEqual([name, true])
         }
     },
   )

@@ -21,7 +21,7 @@ export interface ClosedLeaf {
 export type When = { all: When[] } | { any: When[] } | { not: When } | Leaf | FeltLeaf | ClosedLeaf
 
 /** s: fixed, or a setting of the device, scaled (60 for minutes); a choice counts by the number that its id is. */
-export type Delay = Quantity
+export type Duration = Quantity
 
 /**
  * One way out of a mode's state by itself. Its seconds are counted while the mode stands in `from` and `when` holds; when
@@ -38,7 +38,7 @@ export interface Transition {
    */
   counts?: 'while' | 'begins' | 'ends'
   /** Left out: at once. */
-  after?: Delay
+  after?: Duration
   /** Several runs add up; else each run is counted from nothing. */
   accumulates?: boolean
   /** Puts the count back to nothing. */

@@ -4,18 +4,28 @@ import { gear, type GearDoc, type GearOperation } from './gear'
 import { house, type HouseDoc, type HouseOperation } from './house'
 import { prices, type PricesDoc, type PricesOperation } from './prices'
 import { readings, type ReadingsDoc, type ReadingsOperation } from './readings'
+import { startup, type StartupDoc, type StartupOperation } from './startup'
 import { setup, type SetupDoc, type SetupOperation } from './setup'
 import { wiring, type WiringDoc, type WiringOperation } from './wiring'
 
 /** The sections of the job document, in the order in which a file has them. */
-export const SECTIONS = { about, gear, wiring, readings, setup, commissioning, house, prices }
+export const SECTIONS = { about, gear, wiring, readings, setup, commissioning, house, prices, startup }
 
 /** The version of the job file that this code writes, and the newest that it reads. */
-export const JOB_VERSION = 5
+export const JOB_VERSION = 6
 
 /** A job: what is bolted down, wired and set, and what was read. One document, carrying the devices it uses. */
 export interface Job
-  extends AboutDoc, GearDoc, WiringDoc, ReadingsDoc, SetupDoc, CommissioningDoc, HouseDoc, PricesDoc {
+  extends
+    AboutDoc,
+    GearDoc,
+    WiringDoc,
+    ReadingsDoc,
+    SetupDoc,
+    CommissioningDoc,
+    HouseDoc,
+    PricesDoc,
+    StartupDoc {
   format: 'gatecross.job'
   version: number
   id: string
@@ -31,3 +41,4 @@ export type SectionOperation =
   | CommissioningOperation
   | HouseOperation
   | PricesOperation
+  | StartupOperation

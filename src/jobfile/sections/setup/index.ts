@@ -127,6 +127,10 @@ export const setup: Section<SetupDoc, SetupOperation, SetupDoc & GearDoc> = {
       apply(job, { temporary }) {
         if (job.setup.temporary.some((t) => t.id === temporary.id))
           return refuse('temporary.id', 'a name that is not used yet', temporary.id)
+        if (temporary.kind) {
+          if (!temporary.what) return refuse('temporary.what', 'what was done', temporary.what)
+          return changed(job, { temporary: [...job.setup.temporary, temporary] })
+        }
         const { placed, id: setting } = splitRef(temporary.at)
         const wrong = settingAt(job, placed, setting, temporary.now)
         return wrong ? fail(wrong) : changed(job, { temporary: [...job.setup.temporary, temporary] })

@@ -14,10 +14,20 @@ export interface Keyed {
   left?: Note
   readBack?: Note
 }
-/** A setting changed for a test, listed until it is put back. */
+/** What may stand otherwise for a test, beside a setting. */
+export const TEMPORARY_KINDS = ['jumper', 'lead', 'forced', 'dial', 'panel', 'breaker', 'other'] as const
+export type TemporaryKind = (typeof TEMPORARY_KINDS)[number]
+
+/** Something that stands otherwise for a test, listed until it is put back. */
 export interface Temporary {
   id: string
+  /** Left out: a setting. */
+  kind?: TemporaryKind
+  /** What was done, in words, where it is no setting. */
+  what?: string
+  /** The setting; of anything else the device or terminal that it is about. */
   at: string
+  /** A setting's values; of anything else nothing is known of the one and `what` says the other. */
   was: Unknowable<Value>
   now: Value
   why: string
@@ -65,6 +75,8 @@ const maybe = (schema: yup.AnyObjectSchema) => schema.default(undefined).optiona
 
 export const temporarySchema = shape({
   id: id(),
+  kind: yup.string().oneOf(TEMPORARY_KINDS),
+  what: yup.string().min(1).max(200),
   at: yup.string().max(130).required(),
   was: knownValue,
   now: anyOf(num(), yup.string().max(80).defined()),
