@@ -33,6 +33,9 @@ import { conflictsCommand, sheetCommand } from './setupCommands'
 
 export type { Answer }
 
+/** A bound of a band for a script; one that has no end is null. */
+const finite = (n: number | undefined): number | null => (n !== undefined && Number.isFinite(n) ? n : null)
+
 export const COMMANDS: Record<string, (job: Job, args: Args) => Result> = {
   check(job) {
     const inst = installationOf(job)
@@ -201,15 +204,15 @@ export const COMMANDS: Record<string, (job: Job, args: Args) => Result> = {
     const inst = installationOf(job)
     const circuit = new Circuit(inst)
     const readings = standing(job.readings).map((r) => {
-      const v = judge(circuit, r, job.readings)
+      const v = judge(circuit, r, job.readings, jobSeen(job, inst))
       return {
         id: r.id,
         kind: r.kind,
         value: readingWords(inst, r, READING_KINDS[r.kind].unit),
         verdict: v.verdict,
         held: heldAgainst(v),
-        low: v.expected?.low ?? null,
-        high: v.expected?.high ?? null,
+        low: finite(v.expected?.low),
+        high: finite(v.expected?.high),
         causes: v.causes.map((c) => causeWords(inst, c)),
       }
     })

@@ -36,7 +36,16 @@ export type { Field } from './sections/about'
 export { FRESH_COMMISSIONING, type Commissioning } from './sections/commissioning'
 export type { PlacedEntry } from './sections/gear'
 export { JOB_VERSION, type Job, type SectionOperation } from './sections/registry'
-export type { Keyed, Note, Setup, Temporary, ValueSource, Visit } from './sections/setup/setupSchema'
+export {
+  TEMPORARY_KINDS,
+  type Keyed,
+  type Note,
+  type Setup,
+  type Temporary,
+  type TemporaryKind,
+  type ValueSource,
+  type Visit,
+} from './sections/setup/setupSchema'
 export { jobSeen, onDevice } from './onDevice'
 export { DEVICE_VERSION, upgradeDevice } from './upgradeDevice'
 export { parseWeather } from './weatherFile'

@@ -67,4 +67,6 @@ export {
   kitAdviceSentences,
   serviceSentence,
 } from './kit'
-export { clock, duration, waitsSentences } from './time'
+export { temporaryWords, TEMPORARY_WORDS } from './temporary'
+export { clock, duration, waitReason, waitsSentences } from './time'
+export { CARD_STATE_WORDS, cardTitle, stepWords, todayWords } from './testPlan'

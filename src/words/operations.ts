@@ -32,6 +32,8 @@ const OPERATION_WORDS: Words = {
   putBack: () => 'a temporary setting put back',
   markCard: (_, op) => `a card of the test run ${op.mark ? `marked ${op.mark.state}` : 'opened again'}`,
   noteCall: () => 'when a call was made',
+  setToday: (_, op) =>
+    op.outdoorF === null ? 'the day’s temperature taken away' : `${op.outdoorF} °F outdoors`,
   closeVisit: () => 'the end of a visit',
   setPlate: (inst, op) => `the plate of ${refWords(inst, op.ref)}`,
   setAir: () => 'what was measured of the air',

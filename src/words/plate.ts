@@ -45,6 +45,18 @@ const PLATE_WORDS: Record<keyof Required<Plate>, string> = {
   battery: 'battery:',
   plenumSensor: 'sensor in the plenum:',
   togetherAllowed: 'heat pump and burner together:',
+  maxStaticInWc: 'most static, in.w.c.',
+  manifoldInWc: 'manifold, in.w.c.',
+  inletLowInWc: 'inlet from, in.w.c.',
+  inletHighInWc: 'inlet to, in.w.c.',
+  pumpPsi: 'oil pump, psi',
+  compressorUf: 'compressor capacitor, µF',
+  fanUf: 'fan capacitor, µF',
+  subcoolingF: 'subcooling, °F',
+  superheatF: 'superheat, °F',
+  coilOpensF: 'coil thermostat opens at, °F',
+  speedUp: 'speed-up pins, times faster',
+  sensorOhms: 'sensor, Ω by °F:',
   delays: 'waits by itself:',
 }
 

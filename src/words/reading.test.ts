@@ -1,7 +1,7 @@
 import { Circuit } from '@/core/circuit'
 import { demoInstallation } from '../../tests/helpers/demo'
 import { reading } from '../../tests/helpers/reading'
-import { judge, type Cause, type Reading } from '@/core/startup'
+import { judge, SIMPLE_CAUSES, type Cause, type Reading, type SimpleCause } from '@/core/startup'
 import { degF } from '@/core/units'
 import { causeWords, heldAgainst, readingWords } from '.'
 
@@ -46,7 +46,7 @@ describe('what a reading was held against', () => {
   it.each([
     [{ kind: 'lineVolts', value: 238, place: 'disconnect', at: 'kit' }, 'Held against 216 to 264 V: 240 V service, ±10 %.'],
     [{ kind: 'rowOhms', value: 12, place: 'rowTerminals', at: 'kit.row1' }, 'Held against 12 Ω ±10 %: 10.8 to 13.2 Ω.'],
-    [{ kind: 'returnAir', value: 70, place: 'returnDuct', at: 'ah' }, 'Recorded; it is judged once capacity and airflow are known.'],
+    [{ kind: 'returnAir', value: 70, place: 'returnDuct', at: 'ah' }, 'Recorded; what it would be held against is not known here.'],
   ] as [Partial<Reading>, string][])('%j', (over, words) => expect(held(over)).toBe(words)) // prettier-ignore
   it('control volts: the rule of the trade, and what this very circuit should give there', () => {
     expect(held({ kind: 'controlVolts', value: 25, place: 'terminals', at: 'ah.R' })).toMatch(
@@ -62,7 +62,7 @@ describe('what may be behind it', () => {
     state: 'blocking' as const,
     because: [{ kind: 'volts' as const, volts: 11.2, needs: 18 }],
   }
-  const SAID: Record<Cause['kind'], [Cause, RegExp]> = {
+  const SAID: Record<Exclude<Cause['kind'], SimpleCause>, [Cause, RegExp]> = {
     fuseOpen: [{ kind: 'fuseOpen' }, /^24 V fuse open$/],
     doorOpen: [{ kind: 'doorOpen' }, /door switch open/],
     breakerOff: [{ kind: 'breakerOff' }, /^Breaker or disconnect off$/],
@@ -70,6 +70,9 @@ describe('what may be behind it', () => {
     tapHighOnLow: [{ kind: 'tapHighOnLow' }, /240 V tap with 208 V on it \(about 20\.8 V\)/],
     tapLowOnHigh: [{ kind: 'tapLowOnHigh' }, /208 V tap with 240 V on it \(27\.7 V and up\)/],
     overload: [{ kind: 'overload' }, /come up with the calls off/],
+    meterNext: [{ kind: 'meterNext', at: 'ah.W1' }, /^Meter air handler W1 next$/],
+    gateToCheck: [{ kind: 'gateToCheck', at: 'tstat.outAux' }, /^On the way: /],
+    ghost: [{ kind: 'ghost' }, /low-impedance range/],
     supplyNotFound: [{ kind: 'supplyNotFound' }, /another breaker/],
     conductorOpen: [
       { kind: 'conductorOpen', from: 'ah.R' },
@@ -93,6 +96,9 @@ describe('what may be behind it', () => {
     rowIsolated: [{ kind: 'rowIsolated' }, /lift one lead$/],
   }
   it.each(Object.values(SAID))('%j', (cause, words) => expect(causeWords(inst, cause)).toMatch(words))
+  it.each(SIMPLE_CAUSES)('%s is said so that it can be checked', (kind) => {
+    expect(causeWords(inst, { kind })).toMatch(/^[A-Z].{8,}[^.]$/)
+  })
   it('a single open row, and a sequencer whose steps nobody knows', () => {
     expect(causeWords(inst, { kind: 'rowOpen', rows: 1 })).toBe('An open row: ohm it')
     expect(causeWords(inst, { kind: 'sequencerWaiting', seconds: null })).toBe('A sequencer still waiting')

@@ -1,17 +1,53 @@
 import type { Installation } from '@/core/installation'
-import type { Cause, Reading, ReadingKind, ReadingPlace, Verdict } from '@/core/startup'
+import {
+  SIMPLE_CAUSES,
+  type BandBasis,
+  type Cause,
+  type Reading,
+  type ReadingKind,
+  type ReadingPlace,
+  type SimpleCause,
+  type Verdict,
+} from '@/core/startup'
 import { gateWords } from './gate'
-import { lower, refWords } from './names'
-import { figure } from './numbers'
+import { gateName, lower, refWords } from './names'
+import { degrees, figure, whole } from './numbers'
 
 export const KIND_WORDS: Record<ReadingKind, string> = {
   controlVolts: 'Control volts, R to C',
+  terminalVolts: '24 V at a terminal',
   lineVolts: 'Line volts',
   legToGround: 'Leg to ground',
   stripAmps: 'Strip amps',
   rowOhms: 'Row ohms',
   returnAir: 'Return air',
   supplyAir: 'Supply air',
+  compressorAmps: 'Compressor amps',
+  fanAmps: 'Outdoor fan amps',
+  blowerAmps: 'Blower amps',
+  staticPressure: 'Total external static',
+  airflow: 'Airflow',
+  manifold: 'Manifold pressure',
+  gasInlet: 'Gas inlet pressure, all appliances firing',
+  clockedInput: 'Input, clocked',
+  pumpPressure: 'Oil pump pressure',
+  flueTemp: 'Flue temperature',
+  coAirFree: 'CO, free of excess air',
+  smoke: 'Smoke',
+  overFireDraft: 'Draft over the fire',
+  subcooling: 'Subcooling',
+  superheat: 'Superheat',
+  dischargeLine: 'Discharge line',
+  vapourLine: 'Vapour line',
+  valveDifference: 'Across the reversing valve',
+  vacuum: 'Vacuum reached',
+  defrostMinutes: 'Defrost lasted',
+  coilSwitchOpens: 'Coil thermostat opens',
+  sensorDifference: 'Sensor less thermometer',
+  capacitor: 'Capacitor',
+  gateTrip: 'Lockout changes over at',
+  airTrip: 'Coil-entering-air thermostat opens',
+  airRemake: 'Coil-entering-air thermostat remakes',
 }
 export const PLACE_WORDS: Record<ReadingPlace, string> = {
   terminals: 'at the terminals',
@@ -21,12 +57,91 @@ export const PLACE_WORDS: Record<ReadingPlace, string> = {
   disconnect: 'at the disconnect',
   returnDuct: 'in the return',
   supplyDuct: 'in the supply',
+  motor: 'at the motor',
+  duct: 'at the ducts',
+  burner: 'at the burner',
+  flue: 'in the flue',
+  line: 'on the line',
+  coil: 'at the coil',
+  sensor: 'at the sensor',
 }
 export const VERDICT_WORDS: Record<Verdict['verdict'], string> = {
   right: 'Right',
   watch: 'Look again',
   wrong: 'Wrong',
   unjudged: 'Recorded',
+}
+
+/** Where a band comes from, after its figures. */
+const BASIS_WORDS: Record<BandBasis, (v: Verdict) => string> = {
+  plate: () => 'by its plate',
+  plateDerated: () => 'by its plate, less what the altitude takes',
+  usual: () => 'as is usual; the maker’s figure wins',
+  ratedAmps: (v) => `its rated amps are ${figure(v.expected?.nominal ?? 0)}`,
+  standsStill: () => 'it should stand still here',
+  capacity: (v) =>
+    `${whole(v.from.capacity ?? 0)} BTU/h at ${degrees(v.from.outdoor ?? 0)} through ${whole(v.from.cfm ?? 0)} CFM, ±15 %`,
+  most: () => 'more is too hot whatever the weather',
+  hotLine: () => 'hot in heating',
+  coldLine: () => 'cold in cooling',
+  cap: (v) => `the board ends it at ${figure(v.expected?.nominal ?? 0)} min whatever the coil says`,
+  setting: (v) => `it is set to ${degrees(v.expected?.nominal ?? 0)}`,
+  perTon: (v) => `350 to 450 CFM for each of ${figure(v.from.tons ?? 0)} tons`,
+}
+
+/** "18 to 24 °F", "at most 0.5 in.w.c.", "85 °F and up". */
+function bandWords({ low, high }: NonNullable<Verdict['expected']>, unit: string): string {
+  const digits = Math.max(Math.abs(low), Math.abs(high)) < 1 ? 2 : 1
+  const n = (x: number) => (Math.abs(x) >= 1000 ? whole(x) : figure(x, digits))
+  if (low === -Infinity) return `at most ${n(high)} ${unit}`
+  return high === Infinity ? `${n(low)} ${unit} and up` : `${n(low)} to ${n(high)} ${unit}`
+}
+
+const SIMPLE_WORDS: Record<SimpleCause, string> = {
+  notRunning: 'It does not run: is it called, and does its line voltage reach it?',
+  capacitorWeak: 'A weak capacitor: measure its µF',
+  notPumping: 'The compressor does not pump: valves, or a reversing valve that leaks back',
+  chargeLow: 'Too little charge, or a restriction: for the certified',
+  chargeHigh: 'Too much charge: for the certified',
+  bladeLoose: 'A blade loose on its shaft, or the wrong one',
+  bearing: 'A bearing that is going, or a blade that drags',
+  airflowLow: 'Too little air indoors: filter, coil, duct, tap',
+  airflowHigh: 'More air than was reckoned with: which tap, and what was measured?',
+  inputLow: 'Too little input: clock it',
+  inputHigh: 'Too much input: clock it',
+  compressorOff: 'No difference: the compressor is off, or has just started',
+  valveLeaks: 'A reversing valve that leaks: temperatures across it',
+  valveOtherWay:
+    'The reversing valve stands the other way: O or B, and its setting. Stop within three minutes',
+  stripsInIt: 'Strips are in it: prove their amps zero, and wait ten minutes after a defrost',
+  otherGas: 'Right for the other gas: the conversion was not made, or made twice',
+  regulator: 'The regulator: adjust it with every appliance that fires',
+  inletLow: 'Too little pressure at the inlet',
+  orifice: 'An orifice of the wrong size',
+  manifoldLow: 'Too little pressure at the manifold',
+  manifoldHigh: 'Too much pressure at the manifold',
+  piping: 'Piping too small for all that fires at once',
+  utilityGas: 'The supply: the utility’s regulator, or a tank near empty',
+  coilSwitch: 'The coil’s thermostat: off its tube, or stuck',
+  fanRunsOn: 'The outdoor fan does not stop in defrost',
+  sensorPlace: 'The sensor in the sun, by a vent, or not where it was thought',
+  sensorWiring: 'A splice or a lead of the sensor',
+  settingElsewhere: 'Not set as recorded: read the setting back',
+  switchPlace: 'Not where it belongs, or not touching',
+  filter: 'The filter',
+  duct: 'Ducts too small, or a damper shut',
+  tap: 'The blower’s tap or speed',
+  excessAir: 'Too much air for the fire',
+  draftHigh: 'Too much draft: the damper or barometric',
+  draftLow: 'Too little draft: a blocked flue, or a house that is drawn down',
+  combustionAir: 'Too little air for combustion: stop, and find it first',
+  exchanger: 'The heat exchanger: stop, and have it looked at',
+  nozzle: 'The nozzle: size, angle, or worn',
+  pumpSetting: 'The pump’s adjustment, or a gauge that is off',
+  oilFilter: 'An oil filter or strainer that is full',
+  metering: 'The metering device',
+  moisture: 'Moisture still in it: go on, or break it with nitrogen',
+  leak: 'A leak: isolate the pump, and see whether it rises',
 }
 
 /** "39.3 A at the feed, with the blower" */
@@ -47,11 +162,17 @@ export function readingWords(inst: Installation, r: Reading, unit: string): stri
 /** What the reading was held against, with the arithmetic. */
 export function heldAgainst(v: Verdict): string {
   const e = v.expected
-  if (!e) return 'Recorded; it is judged once capacity and airflow are known.'
+  if (!e) return 'Recorded; what it would be held against is not known here.'
   const band = `${figure(e.low)} to ${figure(e.high)} ${v.unit}`
   switch (v.rule) {
+    case 'band':
+      return `Held against ${bandWords(e, v.unit)}: ${BASIS_WORDS[v.basis ?? 'usual'](v)}.`
     case 'controlVolts':
       return `Held against ${band}${v.from.computed === undefined ? '' : `; this circuit should give ${figure(v.from.computed)} V`}.`
+    case 'terminalVolts':
+      return e.nominal
+        ? `Held against ${band}: what this circuit gives there.`
+        : `Held against ${band}: it is off in this call.`
     case 'lineVolts':
       return v.from.plate === undefined
         ? `Held against ${band}: ${figure(v.from.service ?? e.nominal)} V service, ±10 %.`
@@ -75,8 +196,12 @@ export function heldAgainst(v: Verdict): string {
   }
 }
 
+const isSimple = (c: Cause): c is { kind: SimpleCause } =>
+  (SIMPLE_CAUSES as readonly string[]).includes(c.kind)
+
 /** One likely cause, said so that it can be checked. */
 export function causeWords(inst: Installation, c: Cause): string {
+  if (isSimple(c)) return SIMPLE_WORDS[c.kind]
   switch (c.kind) {
     case 'fuseOpen':
       return '24 V fuse open'
@@ -124,6 +249,12 @@ export function causeWords(inst: Installation, c: Cause): string {
       return 'Line volts not measured: nominal volts were used'
     case 'shouldBeOff':
       return 'Something is on that this wiring should hold off: a welded contact, or a wire not as recorded'
+    case 'meterNext':
+      return `Meter ${lower(refWords(inst, c.at))} next`
+    case 'gateToCheck':
+      return `On the way: ${lower(gateName(inst, c.at))}`
+    case 'ghost':
+      return 'A ghost? Read it on the low-impedance range; what stays is a leak'
     case 'supplyNotFound':
       return 'A supply that is not found yet: look for another breaker, and prove it dead before you touch anything'
     case 'blowerIncluded':

@@ -26,10 +26,11 @@ function heldWords(inst: Installation, h: Held): string {
 /** "Compressor after 4 min: Compressor minimum-off timer, 5 min." */
 function waitWords(inst: Installation, w: Wait): string {
   const what = `${refWords(inst, w.load)}${w.on ? '' : ' off'}`
-  if (w.seconds === 0) return `${what} at once.`
-  const why = w.held.map((h) => heldWords(inst, h))
-  return `${what} after ${duration(w.seconds)}${why.length ? `: ${why.join('; then ')}` : ''}.`
+  return w.seconds === 0 ? `${what} at once.` : `${what} after ${duration(w.seconds)}${waitReason(inst, w)}.`
 }
+/** ": Compressor minimum-off timer, 5 min"; nothing where nothing is known of it. */
+export const waitReason = (inst: Installation, w: Wait): string =>
+  w.held.length ? `: ${w.held.map((h) => heldWords(inst, h)).join('; then ')}` : ''
 
 /** What happens after a call, the first thing first; and whose times nobody knows. */
 export const waitsSentences = (inst: Installation, { waits, untimed }: CallWaits): string[] => [

@@ -292,7 +292,7 @@ test('a cabinet names its supplies, and a leg to ground is judged with its break
   await expect(cabinets.getByText(/Prove dead: .*Strip kit L1 to strip kit ground/)).toBeVisible()
 
   await page.getByLabel('Reading', { exact: true }).selectOption({ label: 'Leg to ground' })
-  await page.getByLabel('Where').selectOption({ label: 'Strip kit L1' })
+  await page.getByLabel('Where', { exact: true }).selectOption({ label: 'Strip kit L1' })
   await page.getByLabel('Value, V').fill('12')
   // 240 V between two legs: 120 V each, a little less with the blower on, and a tenth of it either way.
   await expect(page.getByText(/Held against 10[78].* to 13[12].* V: a live leg to ground/)).toBeVisible()

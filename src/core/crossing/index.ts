@@ -23,6 +23,6 @@ export {
 } from './schools'
 export { sharingAt, sharingOf, type Sharing, type SharingStretch } from './sharing'
 export { STRATEGIES, STRATEGY_INTENTS, type Strategy } from './strategies'
-export type { UnitCurve } from './unitCurve'
+export { runningCapacity, type UnitCurve } from './unitCurve'
 export { crossingView, DRAWN, type CrossingCurve, type CrossingView, type Share } from './view'
 export type { HouseAt, Sums, Year } from './year'

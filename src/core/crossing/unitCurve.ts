@@ -177,3 +177,16 @@ function followLoad(at: number, heat: number, stages: (StageCurve | null)[], cd:
   if (!a || !b || a.kw === null || b.kw === null) return { ...steady, kw: null }
   return { ...steady, kw: a.kw + ((b.kw - a.kw) * (heat - a.q)) / (b.q - a.q) }
 }
+
+/**
+ * BTU/h of the stage that runs, without what frost takes: what a rise is held against. Null where nothing is rated.
+ * @param high the second stage runs as well
+ */
+export function runningCapacity(
+  plate: OutdoorUnitPlate,
+  high: boolean,
+): ((outdoorF: number) => number | null) | null {
+  const unit = unitCurve(plate)
+  if (!unit) return null
+  return high || !unit.least ? unit.cleanCapacity : unit.least.cleanCapacity
+}

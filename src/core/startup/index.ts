@@ -6,7 +6,17 @@ export {
   type Expectation,
 } from './expectation'
 export { judge } from './judge'
+export type { CardKind, TestCard, TestStep, Today } from './testCard'
+export { circuitOfCard, testPlan } from './testPlan'
 export { CARD_STATES, FRESH_PROGRESS, type CardMark, type CardState, type Progress } from './progress'
-export type { Cause, Rule, Verdict } from './verdict'
+export { BANDED_KINDS, type BandedKind } from './bandedKind'
+export {
+  SIMPLE_CAUSES,
+  type BandBasis,
+  type Cause,
+  type Rule,
+  type SimpleCause,
+  type Verdict,
+} from './verdict'
 export { lockOutList, type Cabinet, type Supply } from './lockOut'
 export { READING_KINDS, standing, type Reading, type ReadingKind, type ReadingPlace } from './reading'

@@ -1,19 +1,35 @@
 import { nth } from '../sure'
-import { placedByRef, splitRef, type Installation } from '../installation'
-import { type Circuit, solve } from '../circuit'
+import { placedByRef, splitRef, UNKNOWN_SITE, type Installation, type JobSeen } from '../installation'
+import { Circuit, solve } from '../circuit'
+import { withSettings } from '../crossing'
 import { gateChain } from '../explain'
+import { judgeBanded } from './banded'
 import { judgeControlVolts } from './controlVolts'
+import { judgeTerminalVolts } from './terminalVolts'
 import { blowerAmps, heaterRows, rowsBehind, type HeaterRow } from '../kit'
 import { judgeLegToGround, judgeLineVolts, lineVoltsFor } from './lineVolts'
 import { READING_KINDS, type Reading } from './reading'
 import { number, type Cause, type Verdict } from './verdict'
 
-/** Judges a reading against this job (trade rules for control volts, line volts, strip amps and row ohms). */
-export function judge(circuit: Circuit, reading: Reading, all: readonly Reading[] = []): Verdict {
+/**
+ * Judges a reading against this job as it stood: the solved circuit where that says it, else the plate, what the house and
+ * unit are known to do, or the trade's own rule.
+ * @param all the job's readings: line volts scale, a return goes with its supply
+ * @param seen what was read of plates and house; left out: nothing
+ */
+export function judge(
+  job: Circuit,
+  reading: Reading,
+  all: readonly Reading[] = [],
+  seen: JobSeen = { ...UNKNOWN_SITE, inst: job.inst },
+): Verdict {
+  const circuit = asItStood(job, reading)
   const { inst } = circuit
   switch (reading.kind) {
     case 'controlVolts':
       return judgeControlVolts(circuit, reading, all)
+    case 'terminalVolts':
+      return judgeTerminalVolts(circuit, reading, all)
     case 'lineVolts':
       return judgeLineVolts(inst, reading)
     case 'legToGround':
@@ -23,11 +39,25 @@ export function judge(circuit: Circuit, reading: Reading, all: readonly Reading[
     case 'rowOhms':
       return judgeRowOhms(inst, reading)
     case 'returnAir':
-    case 'supplyAir': {
-      const { unit } = READING_KINDS[reading.kind]
-      return { verdict: 'unjudged', rule: 'recordedOnly', unit, expected: null, from: {}, causes: [] }
+      return { verdict: 'unjudged', rule: 'recordedOnly', unit: '°F', expected: null, from: {}, causes: [] }
+    default: {
+      const { kind } = reading
+      return judgeBanded(circuit, { ...reading, kind }, all, { ...seen, inst }, READING_KINDS[kind].unit)
     }
   }
+}
+
+/** Circuits with settings as they stood for a test, each laid out once. */
+const movedCircuits = () => new Map<string, Circuit>()
+
+/** The job's circuit with the settings that stood otherwise while the reading was taken. */
+function asItStood(circuit: Circuit, { moved }: Reading): Circuit {
+  if (!moved?.length) return circuit
+  const known = circuit.kept.once(movedCircuits)
+  const key = JSON.stringify(moved)
+  let own = known.get(key)
+  if (!own) known.set(key, (own = new Circuit(withSettings(circuit.inst, moved), circuit)))
+  return own
 }
 
 /**

@@ -14,5 +14,7 @@ export interface Progress {
   cards: Record<string, CardMark>
   /** ISO 8601 time: a card's waits are counted from there, on whatever screen and after whatever interruption. */
   calls: Record<string, string>
+  /** °F outdoors on the day; left out: nobody has read it. */
+  outdoorF?: number
 }
 export const FRESH_PROGRESS: Progress = Object.freeze({ cards: {}, calls: {} })

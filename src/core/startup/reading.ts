@@ -1,12 +1,22 @@
 import type { Name } from '../installation'
+import type { SettingChange } from '../crossing'
 import type { Situation } from '../situation'
+import type { BandedKind } from './bandedKind'
 
 export type ReadingKind =
-  'controlVolts' | 'lineVolts' | 'legToGround' | 'stripAmps' | 'rowOhms' | 'returnAir' | 'supplyAir'
+  | 'controlVolts'
+  | 'terminalVolts'
+  | 'lineVolts'
+  | 'legToGround'
+  | 'stripAmps'
+  | 'rowOhms'
+  | 'returnAir'
+  | BandedKind
 
-/** Where the leads or the jaw were. `at` names the device, terminal or load; `place` says which way of measuring there. */
+/** Where the leads, the jaw or the probe were. `at` names the device, terminal, load or setting; `place` the way of measuring. */
 export type ReadingPlace =
-  | 'terminals' | 'feed' | 'kitLead' | 'rowTerminals' | 'disconnect' | 'returnDuct' | 'supplyDuct' // prettier-ignore
+  | 'terminals' | 'feed' | 'kitLead' | 'rowTerminals' | 'disconnect' | 'returnDuct' | 'supplyDuct'
+  | 'motor' | 'duct' | 'burner' | 'flue' | 'line' | 'coil' | 'sensor' // prettier-ignore
 
 /** One reading. It is never changed: a correction is another reading that supersedes it. */
 export interface Reading {
@@ -20,6 +30,8 @@ export interface Reading {
   withBlower: boolean | null
   instrument: string
   situation: Situation
+  /** Settings that stood otherwise while it was taken: it is held against the job with them. */
+  moved?: readonly SettingChange[]
   who: string
   /** ISO 8601 time. */
   when: string
@@ -33,11 +45,38 @@ export const READING_KINDS: Record<
   { unit: string; least: number; most: number; places: ReadingPlace[] }
 > = {
   controlVolts: { unit: 'V', least: 0, most: 150, places: ['terminals'] },
+  terminalVolts: { unit: 'V', least: 0, most: 150, places: ['terminals'] },
   lineVolts: { unit: 'V', least: 0, most: 600, places: ['disconnect', 'feed', 'terminals'] },
   legToGround: { unit: 'V', least: 0, most: 600, places: ['terminals'] },
   stripAmps: { unit: 'A', least: 0, most: 200, places: ['feed', 'kitLead', 'rowTerminals'] },
   rowOhms: { unit: 'Ω', least: 0, most: 100_000, places: ['rowTerminals'] },
   returnAir: { unit: '°F', least: -40, most: 200, places: ['returnDuct'] },
+  compressorAmps: { unit: 'A', least: 0, most: 200, places: ['motor'] },
+  fanAmps: { unit: 'A', least: 0, most: 50, places: ['motor'] },
+  blowerAmps: { unit: 'A', least: 0, most: 50, places: ['motor'] },
+  staticPressure: { unit: 'in.w.c.', least: -5, most: 5, places: ['duct'] },
+  airflow: { unit: 'CFM', least: 0, most: 5000, places: ['duct'] },
+  manifold: { unit: 'in.w.c.', least: 0, most: 30, places: ['burner'] },
+  gasInlet: { unit: 'in.w.c.', least: 0, most: 60, places: ['burner'] },
+  clockedInput: { unit: 'BTU/h', least: 0, most: 400_000, places: ['burner'] },
+  pumpPressure: { unit: 'psi', least: 0, most: 400, places: ['burner'] },
+  flueTemp: { unit: '°F', least: 0, most: 1500, places: ['flue'] },
+  coAirFree: { unit: 'ppm', least: 0, most: 10_000, places: ['flue'] },
+  smoke: { unit: 'spot', least: 0, most: 9, places: ['flue'] },
+  overFireDraft: { unit: 'in.w.c.', least: -1, most: 1, places: ['flue'] },
+  subcooling: { unit: 'Δ°F', least: -30, most: 80, places: ['line'] },
+  superheat: { unit: 'Δ°F', least: -30, most: 80, places: ['line'] },
+  dischargeLine: { unit: '°F', least: -40, most: 350, places: ['line'] },
+  vapourLine: { unit: '°F', least: -40, most: 350, places: ['line'] },
+  valveDifference: { unit: 'Δ°F', least: 0, most: 150, places: ['line'] },
+  vacuum: { unit: 'microns', least: 0, most: 800_000, places: ['line'] },
+  defrostMinutes: { unit: 'min', least: 0, most: 60, places: ['coil'] },
+  coilSwitchOpens: { unit: '°F', least: -40, most: 150, places: ['coil'] },
+  sensorDifference: { unit: 'Δ°F', least: -100, most: 100, places: ['sensor'] },
+  capacitor: { unit: 'µF', least: 0, most: 300, places: ['motor'] },
+  gateTrip: { unit: '°F', least: -60, most: 150, places: ['sensor'] },
+  airTrip: { unit: '°F', least: 0, most: 250, places: ['sensor'] },
+  airRemake: { unit: '°F', least: 0, most: 250, places: ['sensor'] },
   supplyAir: { unit: '°F', least: -40, most: 200, places: ['supplyDuct'] },
 }
 

@@ -2,6 +2,21 @@ import type { ChainGate } from '../explain'
 import type { Ref } from '../installation'
 import type { Reading } from './reading'
 
+/** Causes that say all by their name. */
+export const SIMPLE_CAUSES = [
+  'notRunning', 'capacitorWeak', 'notPumping', 'chargeLow', 'chargeHigh', 'bladeLoose', 'bearing', 'airflowLow', 'airflowHigh',
+  'inputLow', 'inputHigh', 'compressorOff', 'valveLeaks', 'valveOtherWay', 'stripsInIt', 'otherGas', 'regulator', 'inletLow',
+  'orifice', 'manifoldLow', 'manifoldHigh', 'piping', 'utilityGas', 'coilSwitch', 'fanRunsOn', 'sensorPlace', 'sensorWiring',
+  'settingElsewhere', 'switchPlace', 'filter', 'duct', 'tap', 'excessAir', 'draftHigh', 'draftLow', 'combustionAir',
+  'exchanger', 'nozzle', 'pumpSetting', 'oilFilter', 'metering', 'moisture', 'leak',
+] as const // prettier-ignore
+export type SimpleCause = (typeof SIMPLE_CAUSES)[number]
+
+/** What a band comes from. */
+export type BandBasis =
+  | 'plate' | 'plateDerated' | 'usual' | 'ratedAmps' | 'standsStill' | 'capacity' | 'most' | 'hotLine' | 'coldLine' | 'cap'
+  | 'setting' | 'perTon' // prettier-ignore
+
 /** What may be behind a wrong reading, cheapest to check first. */
 export type Cause =
   | { kind: 'fuseOpen' } | { kind: 'doorOpen' } | { kind: 'breakerOff' } | { kind: 'tapHighOnLow' } | { kind: 'tapLowOnHigh' }
@@ -10,14 +25,27 @@ export type Cause =
   | { kind: 'linkOpen' } | { kind: 'limitOpen' } | { kind: 'wrongKit' } | { kind: 'voltsNotMeasured' } | { kind: 'shouldBeOff' }
   /** Live there and dead here: a conductor between the two. */
   | { kind: 'conductorOpen'; from: Ref } | { kind: 'otherService'; volts: number } | { kind: 'legLost' } | { kind: 'twoLegs' }
+  /** Where to put the leads next; what stands in the way from the source to here. */
+  | { kind: 'meterNext'; at: Ref } | { kind: 'gateToCheck'; at: Ref } | { kind: 'ghost' }
+  | { kind: SimpleCause }
   | { kind: 'supplyNotFound' } | { kind: 'blowerIncluded' } | { kind: 'rowIsolated' } // prettier-ignore
 
 export type Rule =
-  'controlVolts' | 'lineVolts' | 'legToGround' | 'stripAmps' | 'stripsOff' | 'rowOhms' | 'recordedOnly'
+  | 'band'
+  | 'controlVolts'
+  | 'terminalVolts'
+  | 'lineVolts'
+  | 'legToGround'
+  | 'stripAmps'
+  | 'stripsOff'
+  | 'rowOhms'
+  | 'recordedOnly'
 
 export interface Verdict {
   verdict: 'right' | 'watch' | 'wrong' | 'unjudged'
   rule: Rule
+  /** Of a band: where it comes from. */
+  basis?: BandBasis
   unit: string
   /** What it was held against; null where nothing is. */
   expected: { low: number; high: number; nominal: number } | null

@@ -14,6 +14,7 @@ import {
   ruleWords,
   proofSentence,
   refWords,
+  temporaryWords,
   undecidedSentence,
   valueAtText,
 } from '@/words'
@@ -176,7 +177,7 @@ function SettingsLeft() {
     <>
       {open.map((t) => (
         <p key={t.id} className="font-bold text-harm">
-          Still to be put back: {refWords(inst, t.at)} to {text(t.at, t.was)}.
+          Still to be put back. {temporaryWords(inst, t).stands}
         </p>
       ))}
       {conflicts.map((c) => (

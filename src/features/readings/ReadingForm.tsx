@@ -1,26 +1,51 @@
 'use client'
 
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import * as yup from 'yup'
 import type { Call } from '@/core/equipment'
-import { cardSituation, judge, READING_KINDS, type Reading, type ReadingKind } from '@/core/startup'
-import { sentence } from '@/jobfile'
+import {
+  cardSituation,
+  judge,
+  READING_KINDS,
+  type Reading,
+  type ReadingKind,
+  type ReadingPlace,
+} from '@/core/startup'
+import { jobSeen, sentence } from '@/jobfile'
 import { Button, SelectField, Field, Input, useDraftForm } from '@/ui'
 import { KIND_WORDS } from '@/words'
 import { useJobScreen } from '../session'
-import { spotsFor } from './spots'
+import { kindsFor, spotsFor } from './spots'
 import { VerdictLine } from './VerdictLine'
 
 const KINDS = Object.keys(READING_KINDS) as ReadingKind[]
-const INSTRUMENTS: Record<ReadingKind, string> = {
-  controlVolts: 'multimeter',
-  lineVolts: 'multimeter',
-  legToGround: 'multimeter, low impedance',
-  stripAmps: 'clamp meter',
-  rowOhms: 'multimeter',
-  returnAir: 'probe thermometer',
-  supplyAir: 'probe thermometer',
+/** What each place is usually read with. */
+const BY_PLACE: Record<ReadingPlace, string> = {
+  terminals: 'multimeter',
+  feed: 'clamp meter',
+  kitLead: 'clamp meter',
+  rowTerminals: 'multimeter',
+  disconnect: 'multimeter',
+  returnDuct: 'probe thermometer',
+  supplyDuct: 'probe thermometer',
+  motor: 'clamp meter',
+  duct: 'manometer',
+  burner: 'manometer',
+  flue: 'combustion analyser',
+  line: 'gauges and clamp thermometer',
+  coil: 'clamp thermometer',
+  sensor: 'thermometer',
 }
+const instrumentFor = (kind: ReadingKind, place: ReadingPlace): string =>
+  kind === 'capacitor'
+    ? 'capacitance meter'
+    : kind === 'defrostMinutes' || kind === 'clockedInput'
+      ? 'stopwatch'
+      : kind === 'vacuum'
+        ? 'vacuum gauge'
+        : kind === 'lineVolts'
+          ? 'multimeter'
+          : BY_PLACE[place]
 const BLOWER = ['yes', 'no', 'unknown'] as const
 
 /** What is typed, before it is a reading. */
@@ -69,6 +94,8 @@ export function ReadingForm({
   const { form, values, put, clear } = useDraftForm<Draft>(draftKey, draftSchema, fresh)
   const { kind, spotAt, value, blower, instrument } = values
   const [refused, setRefused] = useState<string | null>(null)
+  // What nothing of this job can be read for is not asked.
+  const offered = useMemo(() => kindsFor(inst), [inst])
   const spots = spotsFor(inst, kind)
   const spot = spots.find((s) => `${s.place}|${s.at}` === spotAt) ?? spots[0]
   const meta = READING_KINDS[kind]
@@ -88,7 +115,7 @@ export function ReadingForm({
                 ? null
                 : blower === 'yes'
               : null,
-          instrument: instrument ?? INSTRUMENTS[kind],
+          instrument: instrument ?? instrumentFor(kind, spot?.place ?? 'terminals'),
           situation: corrects?.situation ?? cardSituation(call, situation),
           who,
           when: '2026-01-01T00:00:00Z',
@@ -123,7 +150,7 @@ export function ReadingForm({
           label="Reading"
           className="col-span-2 lg:col-span-1"
           value={kind}
-          options={KINDS.map((k) => [k, KIND_WORDS[k]])}
+          options={offered.map((k) => [k, KIND_WORDS[k]])}
           disabled={Boolean(corrects)}
           onValue={(k) => put({ kind: k, spotAt: '' })}
         />
@@ -150,7 +177,7 @@ export function ReadingForm({
           {(ids) => (
             <Input
               {...ids}
-              value={instrument ?? INSTRUMENTS[kind]}
+              value={instrument ?? instrumentFor(kind, spot?.place ?? 'terminals')}
               maxLength={80}
               onChange={(e) => put({ instrument: e.target.value })}
             />
@@ -189,7 +216,9 @@ export function ReadingForm({
         </Button>
         {corrects && <Button onClick={onDone}>Leave it as it was</Button>}
         <div className="min-w-0 flex-1 basis-64" aria-live="polite">
-          {reading && wrong === null && <VerdictLine verdict={judge(circuit, reading, job.readings)} />}
+          {reading && wrong === null && (
+            <VerdictLine verdict={judge(circuit, reading, job.readings, jobSeen(job, inst))} />
+          )}
         </div>
       </div>
     </form>

@@ -3,6 +3,7 @@
 import { format } from 'date-fns'
 import { useState } from 'react'
 import { judge, READING_KINDS, standing, type Reading } from '@/core/startup'
+import { jobSeen } from '@/jobfile'
 import { Button } from '@/ui'
 import { KIND_WORDS, readingWords, situationWords } from '@/words'
 import { useJobScreen } from '../session'
@@ -72,7 +73,7 @@ function ReadingItem({
           </Button>
         )}
       </div>
-      <VerdictLine verdict={judge(circuit, r, job.readings)} />
+      <VerdictLine verdict={judge(circuit, r, job.readings, jobSeen(job, inst))} />
       <p className="text-sm text-soft">
         {situationWords(inst, r.situation)}. {stamp(r)}
       </p>

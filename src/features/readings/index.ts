@@ -1,2 +1,3 @@
 export { ReadingForm } from './ReadingForm'
 export { ReadingList } from './ReadingList'
+export { VerdictLine } from './VerdictLine'

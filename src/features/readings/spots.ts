@@ -1,6 +1,7 @@
-import { makeRef, type Installation, type Name } from '@/core/installation'
+import type { DeviceKind, Intent } from '@/core/equipment'
+import { makeRef, type Installation, type Name, type Placed } from '@/core/installation'
 import { heaterRows } from '@/core/kit'
-import type { ReadingKind, ReadingPlace } from '@/core/startup'
+import { READING_KINDS, type BandedKind, type ReadingKind, type ReadingPlace } from '@/core/startup'
 import { PLACE_WORDS, refWords } from '@/words'
 
 /** One way of taking a reading: where the leads or the jaw go. */
@@ -31,6 +32,14 @@ export function spotsFor(inst: Installation, kind: ReadingKind): Spot[] {
             .map((t) => spot('terminals', makeRef(p.ref, t.id), p.label)),
         )
 
+    case 'terminalVolts':
+      return inst.placed
+        .filter((p) => p.device.terminals.some((t) => t.role === 'C' && t.side === 'low'))
+        .flatMap((p) =>
+          p.device.terminals
+            .filter((t) => t.side === 'low' && t.role !== 'C')
+            .map((t) => spot('terminals', makeRef(p.ref, t.id))),
+        )
     case 'lineVolts':
       return [
         ...lined
@@ -59,20 +68,103 @@ export function spotsFor(inst: Installation, kind: ReadingKind): Spot[] {
     case 'rowOhms':
       return rows.map((r) => spot('rowTerminals', r.ref, `Row ${r.row}, element alone`))
     case 'returnAir':
-    case 'supplyAir': {
-      const place = kind === 'returnAir' ? 'returnDuct' : 'supplyDuct'
-      return inst.placed
-        .filter((p) => p.device.kind === 'airHandler')
-        .map((p) =>
-          spot(
-            place,
-            p.ref,
-            kind === 'returnAir' ? 'Return duct' : 'Supply duct, out of sight of the strips',
-          ),
-        )
-    }
+      return movers(inst).map((p) => spot('returnDuct', p.ref, 'Return duct'))
+    case 'supplyAir':
+      return movers(inst).map((p) => spot('supplyDuct', p.ref, 'Supply duct, out of sight of the strips'))
+    default:
+      return bandedSpots(inst, kind).map(({ place, at, label }) => spot(place, at, label))
   }
 }
+
+/** The kinds of reading that something of this job can be read for. */
+export const kindsFor = (inst: Installation): ReadingKind[] =>
+  (Object.keys(READING_KINDS) as ReadingKind[]).filter((kind) => spotsFor(inst, kind).length > 0)
+
+const ofKinds = (inst: Installation, ...kinds: DeviceKind[]): Placed[] =>
+  inst.placed.filter((p) => kinds.includes(p.device.kind))
+/** What moves the air of the house. */
+const movers = (inst: Installation): Placed[] =>
+  inst.placed.filter((p) => p.device.parts.some((x) => x.kind === 'load' && x.does?.what === 'blower'))
+const outdoors = (inst: Installation): Placed[] => ofKinds(inst, 'outdoorUnit', 'packagedUnit')
+
+/** Loads of a job that do something, as places to clamp. */
+function motors(inst: Installation, what: 'compressor' | 'outdoorFan' | 'blower'): PartialSpot[] {
+  return inst.placed.flatMap((p) =>
+    p.device.parts.flatMap((x) =>
+      // A second stage is a solenoid of the one compressor.
+      x.kind === 'load' && x.does?.what === what && !('stage' in x.does && x.does.stage === 2)
+        ? [{ place: 'motor' as const, at: makeRef(p.ref, x.id) }]
+        : [],
+    ),
+  )
+}
+
+interface PartialSpot {
+  place: ReadingPlace
+  at: Name
+  label?: string
+}
+
+function bandedSpots(inst: Installation, kind: BandedKind): PartialSpot[] {
+  const at = (place: ReadingPlace, list: readonly Placed[]): PartialSpot[] =>
+    list.map((p) => ({ place, at: p.ref }))
+  const burners = (fuel: 'gas' | 'oil' | null) =>
+    inst.placed.filter((p) =>
+      p.device.parts.some(
+        (x) => x.kind === 'load' && x.does?.what === 'burner' && (fuel === null || x.does.fuel === fuel),
+      ),
+    )
+  switch (kind) {
+    case 'compressorAmps':
+      return motors(inst, 'compressor')
+    case 'fanAmps':
+      return motors(inst, 'outdoorFan')
+    case 'blowerAmps':
+      return motors(inst, 'blower').slice(0, 1)
+    case 'capacitor':
+      return [...motors(inst, 'compressor'), ...motors(inst, 'outdoorFan')]
+    case 'staticPressure':
+    case 'airflow':
+      return at('duct', movers(inst))
+    case 'manifold':
+    case 'gasInlet':
+    case 'clockedInput':
+      return at('burner', burners('gas'))
+    case 'pumpPressure':
+      return at('burner', burners('oil'))
+    case 'smoke':
+    case 'overFireDraft':
+      return at('flue', burners('oil'))
+    case 'flueTemp':
+    case 'coAirFree':
+      return at('flue', burners(null))
+    case 'subcooling':
+    case 'superheat':
+    case 'dischargeLine':
+    case 'vapourLine':
+    case 'valveDifference':
+    case 'vacuum':
+      return at('line', outdoors(inst))
+    case 'defrostMinutes':
+    case 'coilSwitchOpens':
+      return at('coil', outdoors(inst))
+    case 'sensorDifference':
+      return at('sensor', ofKinds(inst, 'outdoorSensor'))
+    case 'airTrip':
+    case 'airRemake':
+      return at('sensor', ofKinds(inst, 'airThermostat'))
+    case 'gateTrip':
+      return inst.placed.flatMap((p) =>
+        p.device.settings
+          .filter((x) => x.intent && TRIPS.includes(x.intent))
+          .map((x) => ({ place: 'sensor' as const, at: makeRef(p.ref, x.id) })),
+      )
+    case 'supplyAir':
+      return []
+  }
+}
+/** Settings at which something drops in or out by the weather. */
+const TRIPS: readonly Intent[] = ['compressorLockout', 'auxLockout', 'changeover', 'outdoorSwitch']
 
 const joined = (inst: Installation, a: string, b: string): boolean =>
   inst.wires.some((w) => {

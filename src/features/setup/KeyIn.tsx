@@ -9,7 +9,7 @@ import { onDevice } from '@/jobfile'
 import { Button, Caution, cx, Field, SelectField, TypedInput, useLocalStorage } from '@/ui'
 import { useJobScreen } from '../session'
 import { Rehearse } from './Rehearse'
-import { AddTemporary } from './Temporary'
+import { AddTemporary } from './AddTemporary'
 
 import { KeyInLine } from './KeyInLine'
 import { nameOf, tickId, valueText } from './keyInNames'

@@ -7,7 +7,6 @@ import { Intents } from './Intents'
 import { Interview } from './Interview'
 import { KeyIn } from './KeyIn'
 import { OwnersCard } from './OwnersCard'
-import { Temporary } from './Temporary'
 import { Visits } from './Visits'
 
 const TABS = [
@@ -23,8 +22,7 @@ const TAB_LOOK =
 
 /** From what the owner wants to what is keyed in. The contradictions first, then the work. */
 export function Setup() {
-  const { job, conflicts } = useJobScreen()
-  const pending = job.setup.temporary.filter((t) => !t.back)
+  const { conflicts } = useJobScreen()
   return (
     <div className="max-w-5xl pb-10">
       <p
@@ -38,7 +36,6 @@ export function Setup() {
             : `${conflicts.length} contradictions between gear, wiring and settings.`}
       </p>
       <Conflicts conflicts={conflicts} />
-      <Temporary pending={pending} />
       <Tabs.Root defaultValue="keys">
         <Tabs.List aria-label="Parts of the setup" className="mt-3 mb-4 flex flex-wrap gap-2">
           {TABS.map((t) => (

@@ -22,6 +22,7 @@ const leftNow = ({ placed }: Installation) =>
 export function Visits() {
   const { inst, job, edit } = useJobScreen()
   const stamp = useStamp()
+  const pending = job.setup.temporary.filter((t) => !t.back)
   const last = job.setup.visits[job.setup.visits.length - 1]
   const text = (at: string, v: Unknowable<Value>) => valueAtText(inst, at, v)
   const found = Object.entries(job.setup.keyed).flatMap(([at, k]) => (k.found ? [{ at, note: k.found }] : []))
@@ -63,9 +64,16 @@ export function Visits() {
           </tbody>
         </table>
       )}
+      {pending.length > 0 && (
+        <p className="mt-4 font-bold text-watch">
+          {pending.length === 1 ? 'One thing stands' : `${pending.length} things stand`} otherwise for a test:
+          put it back first, then the visit can end.
+        </p>
+      )}
       <Button
-        className="mt-4"
+        className="mt-2"
         look="strong"
+        disabled={pending.length > 0}
         onClick={() =>
           edit((now) => ({
             kind: 'closeVisit',

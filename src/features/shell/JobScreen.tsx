@@ -34,6 +34,7 @@ import {
   type JobScreenValue,
   type SessionState,
 } from '../session'
+import { PutBack } from '../putBack'
 import { Dock } from './dock'
 import { placeNamed } from './places'
 import { Rail } from './Rail'
@@ -172,6 +173,7 @@ const Walk = memo(function Walk({ decide }: { decide: JobStore['decide'] }) {
         <main className="px-4 pt-3 lg:px-5">
           <Verdict />
           <ConflictList decide={decide} />
+          <PutBack />
           {/* It stays as it is meanwhile: what is open there is open again afterwards. */}
           <div hidden={Print !== undefined && printing}>
             <Component />

@@ -1,52 +1,81 @@
 'use client'
 
-import type { Call } from '@/core/equipment'
-import { callsOf, changedSituation } from '@/core/situation'
-import { judge, standing } from '@/core/startup'
-import { Caution, cx } from '@/ui'
-import { CALL_WORDS } from '@/words'
-import { useJobScreen } from '../session'
+import { useMemo, useState } from 'react'
+import { judge, standing, testPlan, type CardState, type TestCard } from '@/core/startup'
+import { degF } from '@/core/units'
+import { jobSeen } from '@/jobfile'
+import { Button, Caution, cx, NumberField, useLocalStorage } from '@/ui'
+import { CARD_STATE_WORDS, cardTitle, lower } from '@/words'
 import { LockOut } from '../lockOut'
-import { MeterSheet } from './MeterSheet'
-import { ReadingForm, ReadingList } from '../readings'
+import { AddOther } from '../putBack'
+import { useJobScreen } from '../session'
+import { Card } from './Card'
 
-/** The test run: a tile for each call, and the open one's card: what must be live, and the readings taken on it. */
+/** The test run: what is open and what is next, the cards in the order that spares waits and starts, and the open one. */
 export function Startup() {
-  const { inst, job, situation, setSituation } = useJobScreen()
-  const calls = callsOf(inst).filter((c) => c !== 'off')
-  const open = calls.find((c) => c === situation.call)
-  const own = job.readings.filter((r) => r.situation.call === open)
+  const { inst, circuit, job, situation, setSituation, edit } = useJobScreen()
+  // Where nobody has read it, it is what the dock stood at; a card that is opened moves the dock, not the day.
+  const [dockF] = useState(situation.outdoorF)
+  const outdoorF = degF(job.startup.outdoorF ?? dockF)
+  const plan = useMemo(() => testPlan(circuit, outdoorF), [circuit, outdoorF])
+  const [chosen, setChosen] = useLocalStorage<string | null>(`gate-cross-card-${job.id}`, null)
+  const [listed, setListed] = useState(false)
+  const isOpen = (c: TestCard) => job.startup.cards[c.id] === undefined
+  const last = plan.find((c) => c.id === chosen)
+  // The dock leads: another call there opens that call's card; with nothing called it is where one left off.
+  const card =
+    (last?.situation.call === situation.call ? last : undefined) ??
+    plan.find((c) => c.kind === 'call' && c.situation.call === situation.call) ??
+    last ??
+    plan.find(isOpen) ??
+    plan[0]
+  const show = (c: TestCard | undefined) => {
+    if (!c) return
+    setChosen(c.id)
+    setListed(false)
+    // The dock, the drawings and the chains show what is being tried.
+    setSituation(c.situation)
+  }
+  const next = () => {
+    const at = plan.findIndex((c) => c.id === card?.id)
+    show([...plan.slice(at + 1), ...plan.slice(0, at)].find((c) => isOpen(c) && c.today.can))
+  }
+  const list = (
+    <ul className="grid gap-1" aria-label="Cards of the test run">
+      {plan.map((c) => (
+        <li key={c.id}>
+          <CardLine card={c} open={c.id === card?.id} onOpen={() => show(c)} />
+        </li>
+      ))}
+    </ul>
+  )
   return (
-    <div className="max-w-5xl pb-8">
-      <ul className="grid grid-cols-2 gap-2 lg:grid-cols-5">
-        {calls.map((c) => (
-          <li key={c}>
-            <CallTile
-              call={c}
-              open={c === open}
-              onOpen={() => setSituation(changedSituation(situation, { call: c }))}
-            />
-          </li>
-        ))}
-      </ul>
+    <div className="max-w-6xl pb-8" data-testid="startup">
+      <p className="text-lg font-bold" data-testid="startup-answer">
+        {answerOf(plan, job.startup.cards, (c) => cardTitle(inst, c))}
+      </p>
+      <div className="mt-2 max-w-48">
+        <NumberField
+          label="Outdoors today, °F"
+          value={outdoorF}
+          least={-80}
+          most={160}
+          unit="°F"
+          onValue={(v) => edit({ kind: 'setToday', outdoorF: v })}
+        />
+      </div>
       <LockOut />
-      {open ? (
-        <section
-          aria-label={CALL_WORDS[open]}
-          className="mt-3 rounded border border-edge bg-panel px-4 py-3"
-          data-card={open}
-        >
-          <h2 className="text-lg font-bold">{CALL_WORDS[open]}</h2>
-          <MeterSheet call={open} />
-          <h3 className="mt-3 font-bold">Readings</h3>
-          <ReadingForm key={open} call={open} />
-          <ReadingList readings={own} />
-        </section>
-      ) : (
-        <p className="py-6">
-          Nothing is called. Choose a call to see what must read 24 V and to take readings.
-        </p>
-      )}
+      <div className="mt-3 lg:grid lg:grid-cols-[300px_minmax(0,1fr)] lg:gap-4">
+        <div>
+          {/* On a phone the open card comes first; the list is one tap away. */}
+          <Button className="w-full lg:hidden" aria-expanded={listed} onClick={() => setListed(!listed)}>
+            {listed ? 'Fold the cards' : `All ${plan.length} cards`}
+          </Button>
+          <div className={cx('pt-1 lg:block lg:pt-0', !listed && 'hidden')}>{list}</div>
+        </div>
+        {card && <Card card={card} onNext={next} />}
+      </div>
+      <AddOther />
       <div className="mt-4">
         <Caution>
           Elements stay hot, and capacitors hold charge. Never run strips without air. Read with the panels
@@ -57,27 +86,55 @@ export function Startup() {
   )
 }
 
-function CallTile({ call, open, onOpen }: { call: Call; open: boolean; onOpen: () => void }) {
-  const { circuit, job } = useJobScreen()
-  const stands = standing(job.readings.filter((r) => r.situation.call === call))
-  const wrong = stands.filter((r) => judge(circuit, r, job.readings).verdict === 'wrong').length
+/** "4 of 12 cards are done. Next: first-stage heating." */
+function answerOf(
+  plan: readonly TestCard[],
+  marks: Record<string, { state: CardState }>,
+  title: (c: TestCard) => string,
+): string {
+  const of = (state: CardState) => plan.filter((c) => marks[c.id]?.state === state).length
+  const failed = of('failed')
+  const next = plan.find((c) => marks[c.id] === undefined && c.today.can)
+  const waits = plan.filter((c) => marks[c.id] === undefined && !c.today.can).length + of('waiting')
+  return [
+    `${of('done')} of ${plan.length} cards ${of('done') === 1 ? 'is' : 'are'} done.`,
+    failed ? `${failed} failed.` : '',
+    next ? `Next: ${lower(title(next))}.` : '',
+    waits ? `${waits} ${waits === 1 ? 'waits' : 'wait'} for another day.` : '',
+  ]
+    .filter(Boolean)
+    .join(' ')
+}
+
+const LOOK: Record<CardState, string> = {
+  done: 'text-well',
+  failed: 'text-harm',
+  notTestable: 'text-soft',
+  waiting: 'text-watch',
+}
+
+function CardLine({ card, open, onOpen }: { card: TestCard; open: boolean; onOpen: () => void }) {
+  const { inst, circuit, job } = useJobScreen()
+  const mark = job.startup.cards[card.id]
+  const stands = standing(job.readings.filter((r) => r.situation.call === card.situation.call))
+  const wrong = stands.filter(
+    (r) => judge(circuit, r, job.readings, jobSeen(job, inst)).verdict === 'wrong',
+  ).length
+  const read = wrong ? `${wrong} wrong of ${stands.length}` : stands.length ? `${stands.length} read` : 'open'
   return (
     <button
       type="button"
       aria-pressed={open}
+      data-line={card.id}
       onClick={onOpen}
       className={cx(
-        'min-h-14 w-full rounded border px-3 py-1 text-left leading-tight',
+        'min-h-12 w-full rounded border px-3 py-1 text-left leading-tight',
         open ? 'border-2 border-ink bg-raised' : 'border-line bg-panel',
       )}
     >
-      <span className="block font-bold">{CALL_WORDS[call]}</span>
-      <span className={cx('text-sm', wrong ? 'text-harm' : 'text-soft')}>
-        {stands.length === 0
-          ? 'not read yet'
-          : wrong
-            ? `${wrong} wrong of ${stands.length}`
-            : `${stands.length} read`}
+      <span className="block font-bold">{cardTitle(inst, card)}</span>
+      <span className={cx('text-sm', mark ? LOOK[mark.state] : wrong ? 'text-harm' : 'text-soft')}>
+        {mark ? CARD_STATE_WORDS[mark.state] : card.today.can ? read : 'another day'}
       </span>
     </button>
   )

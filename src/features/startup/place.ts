@@ -1,4 +1,5 @@
 import { judge, standing } from '@/core/startup'
+import { jobSeen } from '@/jobfile'
 import type { PlaceEntry } from '../session'
 import { Startup } from './Startup'
 
@@ -8,8 +9,9 @@ export const startup: PlaceEntry = {
   title: 'Startup',
   Component: Startup,
   mark: ({ job, circuit }) => {
+    const seen = jobSeen(job, circuit.inst)
     const readings = standing(job.readings)
-    const wrong = readings.filter((r) => judge(circuit, r, job.readings).verdict === 'wrong').length
+    const wrong = readings.filter((r) => judge(circuit, r, job.readings, seen).verdict === 'wrong').length
     if (wrong) return { text: `${wrong} wrong`, needs: true }
     return { text: readings.length ? `${readings.length} read` : 'open', needs: false }
   },

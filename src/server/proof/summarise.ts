@@ -19,7 +19,8 @@ export function summarise({ doc, version, engine }: SummaryTask): Summary {
   const job = storedJob(doc)
   const inst = installationOf(job)
   const analysis = new Analysis(inst)
-  const proof = withSite(analysis.prove(), jobSeen(job, inst))
+  const seen = jobSeen(job, inst)
+  const proof = withSite(analysis.prove(), seen)
   const readings = standing(job.readings)
   return {
     version,
@@ -30,7 +31,7 @@ export function summarise({ doc, version, engine }: SummaryTask): Summary {
     states: proof.solved,
     readings: readings.length,
     toPutBack: job.setup.temporary.filter((t) => !t.back).length,
-    wrongReadings: readings.filter((r) => judge(analysis.circuit, r, job.readings).verdict === 'wrong')
+    wrongReadings: readings.filter((r) => judge(analysis.circuit, r, job.readings, seen).verdict === 'wrong')
       .length,
   }
 }

@@ -18,6 +18,8 @@ export interface AirHandlerPlate extends StripKitPlate {
   /** Strip kits that the maker lists for it. */
   kits?: { kilowatts: number }[]
   blower?: BlowerPoint[]
+  /** in.w.c.: the most total external static pressure. */
+  maxStaticInWc?: number
   /** Nominal tons of cooling that it is made for. */
   tons?: number
 }
@@ -25,6 +27,7 @@ export const airHandlerFields: PlateFields<AirHandlerPlate> = {
   ...stripKitFields,
   blowerFla: amps(50),
   transformerVa: number('VA', 5, 200),
+  maxStaticInWc: number('in.w.c.', 0, 3),
   tons: number('tons', 0.5, 10),
   kits: { type: 'table', columns: { kilowatts: { type: 'number', unit: 'kW', least: 0.5, most: 40 } } },
   blower: {

@@ -41,6 +41,21 @@ export const airThermostatFields: PlateFields<AirThermostatPlate> = {
   closesF: number('°F', 40, 200),
 }
 
+/** A sensor that thermostats go by. */
+export interface SensorPlate {
+  /** Its ohms by temperature. */
+  sensorOhms?: { atF: number; ohms: number }[]
+}
+export const sensorFields: PlateFields<SensorPlate> = {
+  sensorOhms: {
+    type: 'table',
+    columns: {
+      atF: { type: 'number', unit: '°F', least: -60, most: 250 },
+      ohms: { type: 'number', unit: 'Ω', least: 1, most: 10_000_000 },
+    },
+  },
+}
+
 export interface TransformerPlate {
   volts?: number
   transformerVa?: number

@@ -13,6 +13,12 @@ export interface BurnerPlate {
   /** °F: the band of flue temperature. */
   flueLowF?: number
   flueHighF?: number
+  /** in.w.c.: gas pressure at the manifold, and its least and most at the inlet. */
+  manifoldInWc?: number
+  inletLowInWc?: number
+  inletHighInWc?: number
+  /** psi of the oil pump. */
+  pumpPsi?: number
   /** The maker's instruction lets the burner temper the air of a defrost. */
   temperDefrost?: boolean
   /** Where the conversion's instruction puts the low-gas-pressure switch. */
@@ -26,6 +32,10 @@ export const burnerFields: PlateFields<BurnerPlate> = {
   riseHigh: number('°F', 5, 150),
   flueLowF: number('°F', 80, 900),
   flueHighF: number('°F', 80, 900),
+  manifoldInWc: number('in.w.c.', 0.5, 20),
+  inletLowInWc: number('in.w.c.', 1, 30),
+  inletHighInWc: number('in.w.c.', 1, 30),
+  pumpPsi: number('psi', 50, 300),
   temperDefrost: { type: 'flag' },
   gasSwitchCircuit: { type: 'choice', values: ['pressure', 'flame'] },
 }
@@ -33,6 +43,7 @@ export const burnerFields: PlateFields<BurnerPlate> = {
 /** A gas, oil or electric furnace. */
 export interface FurnacePlate extends ElectricalPlate, BurnerPlate {
   blowerFla?: number
+  maxStaticInWc?: number
   transformerVa?: number
   kilowatts?: number
   rows?: number
@@ -41,6 +52,7 @@ export const furnaceFields: PlateFields<FurnacePlate> = {
   ...electricalFields,
   ...burnerFields,
   blowerFla: amps(50),
+  maxStaticInWc: number('in.w.c.', 0, 3),
   transformerVa: number('VA', 5, 200),
   kilowatts: number('kW', 0.5, 40),
   rows: count(9),

@@ -16,6 +16,14 @@ export interface OutdoorUnitPlate extends ElectricalPlate {
   /** A: rated load amps of the compressor; full load amps of the fan. */
   compressorRla?: number
   fanFla?: number
+  /** µF of the run capacitor's sides. */
+  compressorUf?: number
+  fanUf?: number
+  /** Δ°F of subcooling and superheat that its charge is set to, in cooling. */
+  subcoolingF?: number
+  superheatF?: number
+  /** °F at which its coil thermostat opens. */
+  coilOpensF?: number
   /** An inverter's plate amps are not the sum of its parts. */
   inverter?: boolean
   ratings?: Rating[]
@@ -23,6 +31,8 @@ export interface OutdoorUnitPlate extends ElectricalPlate {
   cd?: number
   /** Its board runs the compressor in a leak alarm to draw the refrigerant down. */
   drawsDownLeak?: boolean
+  /** How many times faster its defrost counts with the speed-up pins held. */
+  speedUp?: number
   /** °F outdoors below which the maker lets it not run. */
   floorF?: number
   /** Nominal tons of cooling. */
@@ -35,6 +45,11 @@ export const outdoorUnitFields: PlateFields<OutdoorUnitPlate> = {
   stages: count(2),
   compressorRla: amps(),
   fanFla: amps(50),
+  compressorUf: number('µF', 1, 200),
+  fanUf: number('µF', 1, 60),
+  subcoolingF: number('°F', 1, 30),
+  superheatF: number('°F', 1, 40),
+  coilOpensF: number('°F', 40, 100),
   inverter: { type: 'flag' },
   ratings: {
     type: 'table',
@@ -48,6 +63,7 @@ export const outdoorUnitFields: PlateFields<OutdoorUnitPlate> = {
   },
   cd: number('', 0, 0.5),
   drawsDownLeak: { type: 'flag' },
+  speedUp: number('', 1, 1000),
   floorF: number('°F', -40, 50),
   tons: number('tons', 0.5, 10),
   pairs: { type: 'table', columns: { tons: { type: 'number', unit: 'tons', least: 0.5, most: 10 } } },

@@ -4,10 +4,12 @@ import {
   airThermostatFields,
   controlFields,
   outdoorThermostatFields,
+  sensorFields,
   transformerFields,
   type AirThermostatPlate,
   type ControlPlate,
   type OutdoorThermostatPlate,
+  type SensorPlate,
   type TransformerPlate,
 } from './control'
 import { electricalFields, type ElectricalPlate } from './electrical'
@@ -36,6 +38,7 @@ export type Plate = ElectricalPlate &
   ControlPlate &
   OutdoorThermostatPlate &
   AirThermostatPlate &
+  SensorPlate &
   TransformerPlate & { delays?: Delay[] }
 
 const delays: PlateField = {
@@ -64,7 +67,7 @@ export const PLATES: Readonly<Record<DeviceKind, Readonly<Record<string, PlateFi
   humidifier: { ...controlFields, delays },
   leakSensor: { ...controlFields, delays },
   lineMonitor: { ...controlFields, delays },
-  outdoorSensor: { ...controlFields, delays },
+  outdoorSensor: { ...controlFields, ...sensorFields, delays },
   splice: { ...controlFields, delays },
   feed: { ...electricalFields, delays },
 }

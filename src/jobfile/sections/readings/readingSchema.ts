@@ -25,6 +25,11 @@ export const readingSchema = shape({
   withBlower: yup.boolean().nullable().defined(),
   instrument: text(80),
   situation: situationSchema,
+  moved: yup
+    .array(
+      shape({ at: yup.string().max(130).defined(), value: anyOf(num(), yup.string().max(80).defined()) }),
+    )
+    .max(20),
   who: text(80),
   when: when(),
   supersedes: yup.string().max(64).nullable().defined(),

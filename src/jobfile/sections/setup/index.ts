@@ -157,6 +157,8 @@ export const setup: Section<SetupDoc, SetupOperation, SetupDoc & GearDoc> = {
       apply(job, { visit }) {
         if (job.setup.visits.some((v) => v.id === visit.id))
           return refuse('visit.id', 'a name that is not used yet', visit.id)
+        const open = job.setup.temporary.find((t) => !t.back)
+        if (open) return refuse('visit', 'everything put back first', open.what ?? open.at)
         // What was left is next time's "last time"; what was found and ticked today belongs to today.
         return changed(job, { visits: [...job.setup.visits, visit], keyed: {}, ticks: {} })
       },

@@ -65,11 +65,17 @@ describe('operations of the setup', () => {
 
   it('the end of a visit keeps what was left and begins anew', () => {
     const visit = { id: 'v9', ...by, left: { 'tstat.droop': 2 } }
-    const after = done(demo(), { kind: 'closeVisit', visit })
+    const open = demo().setup.temporary.filter((t) => !t.back)
+    // Nothing is signed off while something stands otherwise.
+    expect(apply(demo(), { kind: 'closeVisit', visit })).toMatchObject({
+      ok: false,
+      problems: [{ path: 'visit', expected: 'everything put back first' }],
+    })
+    const back = open.reduce((job, t) => done(job, { kind: 'putBack', temporary: t.id, by }), demo())
+    const after = done(back, { kind: 'closeVisit', visit })
     expect(after.setup.visits.at(-1)).toEqual(visit)
     expect([after.setup.keyed, after.setup.ticks]).toEqual([{}, {}])
-    // What is still to be put back stays on the list.
-    expect(after.setup.temporary).toEqual(demo().setup.temporary)
+    expect(after.setup.temporary).toEqual(back.setup.temporary)
   })
 
   it('two people on different settings do not clash, on one they do', () => {

@@ -1,6 +1,6 @@
 import * as yup from 'yup'
 import { CARD_STATES, FRESH_PROGRESS, type CardMark, type Progress } from '@/core/startup'
-import { id, record, shape, when } from '../../schemaKit'
+import { id, optional, record, shape, when } from '../../schemaKit'
 import { done, put, refuse, type Raw, type Section } from '../section'
 
 /** The test run as far as it has come. */
@@ -19,7 +19,12 @@ export interface NoteCall {
   card: string
   when: string | null
 }
-export type StartupOperation = MarkCard | NoteCall
+/** °F outdoors on the day of the test run; null: not known. */
+export interface SetToday {
+  kind: 'setToday'
+  outdoorF: number | null
+}
+export type StartupOperation = MarkCard | NoteCall | SetToday
 
 /** Cards of a test run that one job may hold. */
 const MOST = 500
@@ -30,6 +35,8 @@ const markSchema = shape({
   who: who(),
   when: when(),
 })
+const OUTDOOR = yup.number().min(-80).max(160).defined()
+
 const full = (list: object, key: string): boolean =>
   !Object.hasOwn(list, key) && Object.keys(list).length >= MOST
 
@@ -38,6 +45,7 @@ export const startup: Section<StartupDoc, StartupOperation> = {
     startup: shape({
       cards: record(markSchema),
       calls: record(when()),
+      outdoorF: optional(OUTDOOR),
     }),
   },
   operations: {
@@ -56,6 +64,14 @@ export const startup: Section<StartupDoc, StartupOperation> = {
         return done({ ...job, startup: { ...job.startup, calls: put(job.startup.calls, card, at) } })
       },
       path: (op) => `startup.calls.${op.card}`,
+    },
+    setToday: {
+      fields: { outdoorF: OUTDOOR.nullable() },
+      apply: (job, { outdoorF }) => {
+        const { outdoorF: _, ...rest } = job.startup
+        return done({ ...job, startup: outdoorF === null ? rest : { ...rest, outdoorF } })
+      },
+      path: () => 'startup.outdoorF',
     },
   },
   steps: {

@@ -4,43 +4,13 @@ import { useState } from 'react'
 import { settingValue, makeRef } from '@/core/installation'
 import { allowedOf, itemsFor } from '@/core/setup'
 import type { Unknowable, Value } from '@/core/equipment'
-import type { Temporary as Item } from '@/jobfile'
 import { Button, SelectField, Field, Input, Disclosure } from '@/ui'
-import { refWords, valueAtText } from '@/words'
+import { refWords } from '@/words'
 import { useJobScreen } from '../session'
 import { useStamp } from './hooks'
 import { ValueField } from './ValueField'
 
-/** Settings changed for a test only: listed until each is put back. */
-export function Temporary({ pending }: { pending: Item[] }) {
-  const { inst, edit } = useJobScreen()
-  const stamp = useStamp()
-  if (!pending.length) return null
-  return (
-    <section aria-label="For a test only" data-testid="temporary" className="mt-2">
-      <ul className="space-y-1">
-        {pending.map((t) => {
-          const text = (v: Unknowable<Value>) => valueAtText(inst, t.at, v)
-          return (
-            <li
-              key={t.id}
-              className="flex flex-wrap items-center gap-3 border-l-4 border-watch bg-watch-soft px-3 py-1 text-[15px]"
-            >
-              <span className="flex-1 basis-60">
-                For a test only: {refWords(inst, t.at)} at {text(t.now)}, was {text(t.was)}
-                {t.why ? `, ${t.why}` : ''}.
-              </span>
-              <Button onClick={() => edit({ kind: 'putBack', temporary: t.id, by: stamp() })}>
-                Put back to {text(t.was)}
-              </Button>
-            </li>
-          )
-        })}
-      </ul>
-    </section>
-  )
-}
-
+/** Lists a setting that is changed for a test only. */
 export function AddTemporary() {
   const { inst, edit } = useJobScreen()
   const stamp = useStamp()

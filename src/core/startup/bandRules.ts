@@ -1,0 +1,346 @@
+import { cfmAt, runningCapacity } from '../crossing'
+import { amountOf, isCooling, isHeatPumpHeating } from '../equipment'
+import { houseValue, riseOf } from '../house'
+import { settingValue, splitRef } from '../installation'
+import {
+  about,
+  cause,
+  furnacePlate,
+  isDefrost,
+  isLit,
+  movesAir,
+  placedAt,
+  plateAt,
+  plateBand,
+  runs,
+  unitPlate,
+  type Banded,
+  type BandRule,
+  type Context,
+  type Range,
+} from './bandContext'
+import { clocked, flue, inlet, manifold } from './furnaceBands'
+import { BANDS } from './bands'
+import type { BandedKind } from './bandedKind'
+import { standing } from './reading'
+import type { Cause } from './verdict'
+
+/** A motor against its rated amps; where it should stand still, against none. */
+function motorAmps(
+  c: Context,
+  what: 'compressor' | 'outdoorFan' | 'blower',
+  rated: number | undefined,
+  light: number,
+  causes: { low: Cause[]; high: Cause[] },
+): Banded | null {
+  if (!c.solved.ok) return null
+  if (!runs(c, what))
+    return {
+      right: [null, BANDS.idleA],
+      nominal: 0,
+      basis: 'standsStill',
+      low: [],
+      high: cause(what === 'outdoorFan' && isDefrost(c) ? 'fanRunsOn' : 'shouldBeOff'),
+    }
+  if (rated === undefined) return null
+  const dead = c.v < BANDS.idleA
+  return {
+    right: [light * rated, rated],
+    ...(dead ? {} : { watch: [0, rated] as const }),
+    nominal: rated,
+    basis: 'ratedAmps',
+    low: dead ? cause('notRunning', 'capacitorWeak') : causes.low,
+    high: causes.high,
+  }
+}
+
+/** The return air of the same state, the latest that stands. */
+const returnOf = ({ all, r }: Context): number | null => {
+  const own = standing(all).filter(
+    (x) =>
+      x.kind === 'returnAir' &&
+      x.situation.call === r.situation.call &&
+      JSON.stringify(x.situation.modes) === JSON.stringify(r.situation.modes),
+  )
+  const last = own[own.length - 1]?.value
+  return typeof last === 'number' ? last : null
+}
+
+/** Supply air by what warms or cools it: a furnace by its plate, the heat pump by its capacity and airflow, cooling by its drop. */
+function supplyAir(c: Context): Banded | null {
+  const { solved, seen, v, r } = c
+  const back = returnOf(c)
+  if (back === null || !solved.ok || isDefrost(c)) return null
+  const rise = v - back
+  const base = { value: rise, unit: 'Δ°F', from: { return: back, supply: v } }
+  const none = Math.abs(rise) < BANDS.noDifferenceF
+  if (runs(c, 'burner')) {
+    const { riseLow, riseHigh } = furnacePlate(c)
+    if (riseLow === undefined || riseHigh === undefined) return null
+    return { ...base, right: [riseLow, riseHigh], basis: 'plate', low: cause('airflowHigh', 'inputLow'), high: cause('airflowLow', 'inputHigh') } // prettier-ignore
+  }
+  if (runs(c, 'strip') || !runs(c, 'compressor')) return null
+  if (isCooling(r.situation.call)) {
+    const drop = -rise
+    const { right, watch } = BANDS.coolDropF
+    return {
+      ...base,
+      value: drop,
+      right,
+      watch,
+      basis: 'usual',
+      low: none ? cause('compressorOff') : cause('airflowHigh', 'chargeLow', 'valveLeaks'),
+      high: cause('airflowLow', 'chargeLow'),
+    }
+  }
+  if (!isHeatPumpHeating(r.situation.call)) return null
+  const plate = unitPlate(c)
+  // An inverter gives what the load wants: its rise means something at a forced speed only.
+  if (plate.inverter) return null
+  const high = solved.running.some((l) => l.part.does?.what === 'compressor' && l.part.does.stage === 2)
+  const capacity = runningCapacity(plate, high)?.(r.situation.outdoorF) ?? null
+  const cfm =
+    houseValue(seen.house, high ? 'cfmHigh' : 'cfmLow') ?? houseValue(seen.house, 'cfmHigh') ?? cfmAt(seen)
+  if (capacity === null || cfm === null || back < BANDS.returnLeastF) return null
+  const nominal = riseOf(capacity, cfm, houseValue(seen.house, 'altitudeFt') ?? 0)
+  const right = about(nominal, BANDS.riseShare * nominal)
+  return {
+    ...base,
+    right,
+    nominal,
+    basis: 'capacity',
+    from: { ...base.from, capacity, cfm, outdoor: r.situation.outdoorF },
+    low: none ? cause('compressorOff') : cause('airflowHigh', 'chargeLow', 'valveLeaks'),
+    high: cause('airflowLow', 'stripsInIt'),
+  }
+}
+
+function discharge(c: Context): Banded | null {
+  if (!isHeatPumpHeating(c.r.situation.call) || !runs(c, 'compressor') || isDefrost(c)) return null
+  const { outdoorF } = c.r.situation
+  const [from, to] = BANDS.dischargeAtF
+  const [low, high] = BANDS.dischargeOverF
+  const usual: Range = [outdoorF + low, Math.min(BANDS.dischargeMostF, outdoorF + high)]
+  const causes = { low: cause('notPumping', 'chargeHigh'), high: cause('chargeLow', 'airflowLow') }
+  if (outdoorF < from || outdoorF > to)
+    return { right: [null, BANDS.dischargeMostF], basis: 'most', ...causes }
+  // A habit: outside it one looks again; over the limit it is wrong.
+  return {
+    right: usual,
+    watch: [null, BANDS.dischargeMostF],
+    basis: 'usual',
+    from: { outdoor: outdoorF },
+    ...causes,
+  }
+}
+
+function vapour(c: Context): Banded | null {
+  if (!runs(c, 'compressor') || isDefrost(c)) return null
+  const cools = isCooling(c.r.situation.call)
+  if (!cools && !isHeatPumpHeating(c.r.situation.call)) return null
+  const { vapourHotF: hot, vapourColdF: cold } = BANDS
+  return cools
+    ? {
+        right: [null, cold],
+        watch: [null, hot],
+        basis: 'coldLine',
+        low: [],
+        high: cause('valveOtherWay', 'notPumping'),
+      }
+    : {
+        right: [hot, null],
+        watch: [cold, null],
+        basis: 'hotLine',
+        low: cause('valveOtherWay', 'notPumping'),
+        high: [],
+      }
+}
+
+/** Minutes after which the board ends a defrost whatever the coil says: its own transition. */
+function capOf({ seen }: Context): number | null {
+  for (const p of seen.inst.placed)
+    for (const m of p.device.modes) {
+      const defrost = m.states.find((s) => s.condition === 'defrost')?.id
+      const caps = (m.transitions ?? []).flatMap((t) => {
+        const after =
+          t.from === defrost && t.after !== undefined ? amountOf(t.after, (id) => settingValue(p, id)) : null
+        return after ? [after / 60] : []
+      })
+      if (caps.length) return Math.min(...caps)
+    }
+  return null
+}
+
+function defrost(c: Context): Banded | null {
+  const cap = capOf(c)
+  if (cap === null) return null
+  return {
+    right: [null, cap - BANDS.capMinutes],
+    watch: [null, cap + BANDS.capMinutes],
+    nominal: cap,
+    basis: 'cap',
+    low: [],
+    high: cause('chargeLow', 'coilSwitch', 'fanRunsOn', 'airflowLow'),
+  }
+}
+
+/** A lockout's trip against its setting as it stood; an outdoor thermostat's own spread is wider. */
+function gateTrip(c: Context): Banded | null {
+  const placed = placedAt(c)
+  const { id } = splitRef(c.r.at)
+  const moved = c.r.moved?.find((m) => m.at === c.r.at)?.value
+  const set = moved ?? (placed ? settingValue(placed, id) : null)
+  if (!placed || typeof set !== 'number') return null
+  const by = placed.device.kind === 'outdoorThermostat' ? BANDS.switchF : BANDS.lockoutF
+  const causes = cause('sensorPlace', 'sensorWiring', 'settingElsewhere')
+  return { right: about(set, by), nominal: set, basis: 'setting', low: causes, high: causes }
+}
+
+function staticPressure(c: Context): Banded | null {
+  if (!movesAir(c)) return null
+  const plate = plateAt(c).maxStaticInWc
+  const causes = { low: [], high: cause('filter', 'duct', 'tap') }
+  return plate === undefined
+    ? { right: [null, BANDS.staticMost], watch: [null, BANDS.staticWatch], basis: 'usual', ...causes }
+    : { right: [null, plate], basis: 'plate', ...causes }
+}
+
+function airflow(c: Context): Banded | null {
+  const { tons } = unitPlate(c)
+  if (tons === undefined || !movesAir(c)) return null
+  const [low, high] = [BANDS.cfmPerTon[0] * tons, BANDS.cfmPerTon[1] * tons]
+  const more = BANDS.cfmWatchShare
+  return {
+    right: [low, high],
+    watch: [low * (1 - more), high * (1 + more)],
+    basis: 'perTon',
+    from: { tons },
+    low: cause('filter', 'duct', 'tap'),
+    high: cause('tap'),
+  }
+}
+
+/** Only while a burner is lit does it mean anything. */
+const lit =
+  (rule: BandRule): BandRule =>
+  (c) =>
+    isLit(c) ? rule(c) : null
+/** Only in cooling, with the compressor on and no colder outdoors than the maker tries it at; in heating by the maker's chart. */
+const cooling =
+  (rule: BandRule): BandRule =>
+  (c) =>
+    isCooling(c.r.situation.call) && runs(c, 'compressor') && c.r.situation.outdoorF >= BANDS.coolTestLeastF
+      ? rule(c)
+      : null
+
+export const BAND_RULES: Record<BandedKind, BandRule> = {
+  compressorAmps: (c) =>
+    motorAmps(
+      c,
+      'compressor',
+      plateAt(c).compressorRla ?? unitPlate(c).compressorRla,
+      BANDS.lightShare.compressor,
+      {
+        low: cause('notPumping', 'chargeLow'),
+        high: cause('chargeHigh', 'airflowLow', 'capacitorWeak', 'utility'),
+      },
+    ),
+  fanAmps: (c) =>
+    motorAmps(c, 'outdoorFan', plateAt(c).fanFla ?? unitPlate(c).fanFla, BANDS.lightShare.fan, {
+      low: cause('bladeLoose'),
+      high: cause('bearing', 'capacitorWeak'),
+    }),
+  blowerAmps: (c) =>
+    motorAmps(c, 'blower', plateAt(c).blowerFla, BANDS.lightShare.blower, {
+      low: cause('airflowLow'),
+      high: cause('bearing', 'capacitorWeak', 'airflowHigh'),
+    }),
+  supplyAir,
+  staticPressure,
+  airflow,
+  manifold,
+  gasInlet: inlet,
+  clockedInput: clocked,
+  flueTemp: flue,
+  coAirFree: lit(() => ({
+    right: [null, BANDS.coMost],
+    basis: 'usual',
+    low: [],
+    high: cause('combustionAir', 'exchanger', 'inputHigh'),
+  })),
+  smoke: lit(() => ({
+    right: [null, BANDS.smokeMost],
+    basis: 'usual',
+    low: [],
+    high: cause('combustionAir', 'nozzle', 'draftLow'),
+  })),
+  overFireDraft: lit(() => ({
+    right: BANDS.draft,
+    basis: 'usual',
+    low: cause('draftHigh'),
+    high: cause('draftLow'),
+  })),
+  pumpPressure: lit((c) => {
+    const plate = furnacePlate(c).pumpPsi
+    const nominal = plate ?? BANDS.pumpPsi
+    return {
+      right: about(nominal, BANDS.pumpShare * nominal),
+      nominal,
+      basis: plate === undefined ? 'usual' : 'plate',
+      low: cause('pumpSetting', 'oilFilter'),
+      high: cause('pumpSetting'),
+    }
+  }),
+  subcooling: cooling((c) =>
+    plateBand(
+      unitPlate(c).subcoolingF,
+      BANDS.subcoolingF,
+      { low: cause('chargeLow'), high: cause('chargeHigh', 'metering') },
+      BANDS.chargeWatchTimes,
+    ),
+  ),
+  superheat: cooling((c) =>
+    plateBand(
+      unitPlate(c).superheatF,
+      BANDS.superheatF,
+      { low: cause('chargeHigh', 'airflowLow'), high: cause('chargeLow', 'metering') },
+      BANDS.chargeWatchTimes,
+    ),
+  ),
+  dischargeLine: discharge,
+  vapourLine: vapour,
+  valveDifference: () => ({ right: [null, BANDS.valveF.right], watch: [null, BANDS.valveF.watch], basis: 'usual', low: [], high: cause('valveLeaks') }), // prettier-ignore
+  defrostMinutes: defrost,
+  coilSwitchOpens: (c) => {
+    const opens = plateAt(c).coilOpensF ?? unitPlate(c).coilOpensF
+    const causes = cause('coilSwitch', 'switchPlace')
+    const basis = opens === undefined ? 'usual' : 'plate'
+    return { right: about(opens ?? BANDS.coilOpensF, BANDS.switchF), basis, low: causes, high: causes }
+  },
+  sensorDifference: () => {
+    const causes = cause('sensorPlace', 'sensorWiring')
+    return { right: [-BANDS.sensorF, BANDS.sensorF], watch: [-BANDS.sensorWatchF, BANDS.sensorWatchF], basis: 'usual', low: causes, high: causes } // prettier-ignore
+  },
+  capacitor: (c) => {
+    const { id } = splitRef(c.r.at)
+    const load = placedAt(c)?.device.parts.find((p) => p.id === id)
+    const plate = unitPlate(c)
+    const rated = load?.kind === 'load' && load.does?.what === 'outdoorFan' ? plate.fanUf : plate.compressorUf
+    const causes = cause('capacitorWeak')
+    return rated === undefined
+      ? null
+      : {
+          right: about(rated, BANDS.capacitorShare * rated),
+          nominal: rated,
+          basis: 'plate',
+          low: causes,
+          high: causes,
+        }
+  },
+  gateTrip,
+  airTrip: (c) =>
+    plateBand(plateAt(c).opensF, BANDS.switchF, { low: cause('switchPlace'), high: cause('switchPlace') }),
+  airRemake: (c) =>
+    plateBand(plateAt(c).closesF, BANDS.switchF, { low: cause('switchPlace'), high: cause('switchPlace') }),
+  vacuum: () => ({ right: [null, BANDS.vacuumMost], watch: [null, BANDS.vacuumWatch], basis: 'usual', low: [], high: cause('moisture', 'leak') }), // prettier-ignore
+}

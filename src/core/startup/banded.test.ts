@@ -1,0 +1,269 @@
+import { Circuit } from '../circuit'
+import type { Call, SitePlate } from '../equipment'
+import type { HouseValue } from '../house'
+import { UNKNOWN_SITE, type JobSeen } from '../installation'
+import { degF } from '../units'
+import { demoInstallation } from '../../../tests/helpers/demo'
+import { BANDED_KINDS, judge, READING_KINDS, type BandedKind, type Reading, type Verdict } from '.'
+
+interface Site {
+  job: string
+  call?: Call
+  outdoorF?: number
+  modes?: Record<string, string>
+  plates?: Record<string, SitePlate>
+  house?: Partial<Record<HouseValue, number>>
+  settings?: Record<string, string | number | null>
+  returnAir?: number
+  moved?: Reading['moved']
+}
+
+const circuits = new Map<string, Circuit>()
+function told(kind: BandedKind, at: string, value: number, site: Site): Verdict {
+  const key = site.job + JSON.stringify(site.settings ?? {})
+  const circuit = circuits.get(key) ?? new Circuit(demoInstallation(site.job, site.settings))
+  circuits.set(key, circuit)
+  const seen: JobSeen = {
+    ...UNKNOWN_SITE,
+    inst: circuit.inst,
+    plates: site.plates ?? {},
+    house: {
+      ...UNKNOWN_SITE.house,
+      values: Object.fromEntries(
+        Object.entries(site.house ?? {}).map(([k, v]) => [k, { value: v, source: 'measured' as const }]),
+      ),
+    },
+  }
+  const reading = (over: Partial<Reading>): Reading => ({
+    id: 'r',
+    kind,
+    value,
+    place: READING_KINDS[kind].places[0]!,
+    at,
+    withBlower: null,
+    instrument: 'any',
+    situation: {
+      call: site.call ?? 'heat1',
+      outdoorF: degF(site.outdoorF ?? 47),
+      modes: (site.modes ?? {}),
+    },
+    ...(site.moved ? { moved: site.moved } : {}),
+    who: '',
+    when: '2026-11-26T09:00:00Z',
+    supersedes: null,
+    ...over,
+  })
+  const all =
+    site.returnAir === undefined
+      ? []
+      : [reading({ id: 'ret', kind: 'returnAir', place: 'returnDuct', value: site.returnAir })]
+  return judge(circuit, reading({}), all, seen)
+}
+
+const STRIPS: Site = { job: 'quillfeather-lane' }
+const GAS: Site = { job: 'tallow-mill', call: 'emergency', outdoorF: 25 }
+const OIL: Site = { job: 'candlemaker-yard', call: 'emergency', outdoorF: 25 }
+const COOL: Site = { job: 'quillfeather-lane', call: 'cool1', outdoorF: 85 }
+
+/** Right, worth another look where there is such, and wrong, each with the arithmetic beside it. */
+type Fixture = { at: string; site: Site; right: number[]; watch?: number[]; wrong: [number, string | null][] }
+const FIXTURES: Record<BandedKind, Fixture> = {
+  // RLA 13.6; below 35 % of it, 4.76 A, it hardly works; nothing at all is no compressor.
+  compressorAmps: {
+    at: 'od.compressor', site: STRIPS, right: [4.8, 13.6], watch: [4.7], wrong: [[13.7, 'chargeHigh'], [0.2, 'notRunning']],
+  },
+  // FLA 0.8; a quarter of it is 0.2 A, which a clamp cannot tell from none: below 0.5 A it does not run.
+  fanAmps: { at: 'od.fan', site: STRIPS, right: [0.5, 0.8], wrong: [[0.85, 'bearing']] },
+  // FLA 2.4; a tenth of it is 0.24 A.
+  blowerAmps: { at: 'ah.blower', site: STRIPS, right: [0.6, 2.4], wrong: [[2.5, 'bearing']] },
+  // 47 °F: 34,200 BTU/h through 1,200 CFM at 1,200 ft: k = e^(−1200/27000) = 0.9565;
+  // 34,200 / (1.08 · 1,200 · 0.9565) = 27.59 °F, ±15 % from 23.45 to 31.73. Return 70.
+  supplyAir: {
+    at: 'ah', site: { ...STRIPS, returnAir: 70, house: { cfmHigh: 1200, altitudeFt: 1200 } },
+    right: [93.5, 97.6, 101.7], wrong: [[93.4, 'airflowHigh'], [101.8, 'airflowLow'], [71, 'compressorOff']],
+  },
+  staticPressure: { at: 'ah', site: STRIPS, right: [0.3, 0.5], watch: [0.51, 0.8], wrong: [[0.81, 'filter']] },
+  // 3 tons: 1,050 to 1,350; a tenth beyond 945 and 1,485.
+  airflow: {
+    at: 'ah', site: STRIPS, right: [1050, 1350], watch: [950, 1480], wrong: [[940, 'filter'], [1490, 'tap']],
+  },
+  // Natural gas 3.5 ± 0.3; 10.5 is LP's.
+  manifold: { at: 'fur', site: GAS, right: [3.2, 3.8], wrong: [[3.1, 'regulator'], [10.5, 'otherGas']] },
+  gasInlet: { at: 'fur', site: GAS, right: [5, 10.5], watch: [4.9, 10.6], wrong: [] },
+  // 80,000 ± 5 %.
+  clockedInput: { at: 'fur', site: GAS, right: [76_000, 84_000], wrong: [[75_900, 'orifice'], [84_100, 'orifice']] },
+  flueTemp: { at: 'fur', site: OIL, right: [350, 450], wrong: [[340, 'inputLow'], [460, 'inputHigh']] },
+  coAirFree: { at: 'fur', site: GAS, right: [0, 100], wrong: [[101, 'combustionAir']] },
+  smoke: { at: 'fur', site: OIL, right: [0, 1], wrong: [[2, 'combustionAir']] },
+  overFireDraft: { at: 'fur', site: OIL, right: [-0.02, -0.01], wrong: [[-0.03, 'draftHigh'], [0, 'draftLow']] },
+  // 100 psi ± 5 %.
+  pumpPressure: { at: 'fur', site: OIL, right: [95, 105], wrong: [[94, 'pumpSetting'], [106, 'pumpSetting']] },
+  // 10 ± 3, twice that worth a look.
+  subcooling: {
+    at: 'od', site: { ...COOL, plates: { od: { subcoolingF: 10 } } },
+    right: [7, 13], watch: [4, 16], wrong: [[3.9, 'chargeLow'], [16.1, 'chargeHigh']],
+  },
+  superheat: {
+    at: 'od', site: { ...COOL, plates: { od: { superheatF: 12 } } },
+    right: [7, 17], watch: [2, 22], wrong: [[1.9, 'chargeHigh'], [22.1, 'chargeLow']],
+  },
+  // 47 °F outdoors: 107 to 177; up to 225 worth a look.
+  dischargeLine: { at: 'od', site: STRIPS, right: [107, 177], watch: [106, 178, 225], wrong: [[226, 'chargeLow']] },
+  vapourLine: { at: 'od', site: STRIPS, right: [85, 150], watch: [84, 65], wrong: [[64, 'valveOtherWay']] },
+  valveDifference: { at: 'od', site: STRIPS, right: [0, 3], watch: [8], wrong: [[8.1, 'valveLeaks']] },
+  // The board ends it at 600 s = 10 min.
+  defrostMinutes: {
+    at: 'od', site: { ...STRIPS, outdoorF: 30, modes: { 'od.board': 'defrost' } },
+    right: [4, 9.7], watch: [10, 10.3], wrong: [[10.4, 'chargeLow']],
+  },
+  coilSwitchOpens: { at: 'od', site: STRIPS, right: [60, 70], wrong: [[59, 'coilSwitch'], [71, 'coilSwitch']] },
+  sensorDifference: { at: 'sen', site: GAS, right: [-2, 2], watch: [-4, 4], wrong: [[4.1, 'sensorPlace']] },
+  // 40 µF ± 6 %: 37.6 to 42.4.
+  capacitor: {
+    at: 'od.compressor', site: { ...STRIPS, plates: { od: { compressorUf: 40, fanUf: 5 } } },
+    right: [37.6, 42.4], wrong: [[37.5, 'capacitorWeak'], [42.5, 'capacitorWeak']],
+  },
+  // Set to 35: an outdoor thermostat within 5.
+  gateTrip: { at: 'odt.setpoint', site: STRIPS, right: [30, 40], wrong: [[29, 'sensorPlace'], [41, 'sensorPlace']] },
+  airTrip: { at: 'ceat', site: { job: 'lapwing-court' }, right: [98, 108], wrong: [[97, 'switchPlace'], [109, 'switchPlace']] },
+  airRemake: { at: 'ceat', site: { job: 'lapwing-court' }, right: [81, 91], wrong: [[80, 'switchPlace'], [92, 'switchPlace']] },
+  vacuum: { at: 'od', site: STRIPS, right: [300, 500], watch: [501, 1000], wrong: [[1001, 'moisture']] },
+} // prettier-ignore
+
+describe('readings that a band decides', () => {
+  it.each(BANDED_KINDS)('%s: right, worth another look, wrong', (kind) => {
+    const { at, site, right, watch = [], wrong } = FIXTURES[kind]
+    for (const v of right) expect([v, told(kind, at, v, site).verdict]).toEqual([v, 'right'])
+    for (const v of watch) expect([v, told(kind, at, v, site).verdict]).toEqual([v, 'watch'])
+    for (const [v, cause] of wrong) {
+      const { verdict, causes } = told(kind, at, v, site)
+      expect([v, verdict, causes[0]?.kind ?? null]).toEqual([v, 'wrong', cause])
+    }
+  })
+})
+
+describe('what a band hangs on', () => {
+  it('a motor that should stand still draws nothing, and a fan in a defrost least of all', () => {
+    const off: Site = { ...STRIPS, call: 'fan' }
+    expect(told('compressorAmps', 'od.compressor', 0.3, off).verdict).toBe('right')
+    expect(told('compressorAmps', 'od.compressor', 9, off).causes).toEqual([{ kind: 'shouldBeOff' }])
+    const defrost: Site = { ...STRIPS, outdoorF: 30, modes: { 'od.board': 'defrost' } }
+    expect(told('fanAmps', 'od.fan', 0.7, defrost)).toMatchObject({
+      verdict: 'wrong',
+      causes: [{ kind: 'fanRunsOn' }],
+    })
+  })
+
+  it('the rise of a furnace is its plate’s, of strips nobody’s, of an inverter its own affair', () => {
+    // 35 to 65 °F by the plate.
+    const gas: Site = { ...GAS, returnAir: 68 }
+    expect(told('supplyAir', 'fur', 68 + 65, gas).verdict).toBe('right')
+    expect(told('supplyAir', 'fur', 68 + 66, gas).causes[0]).toEqual({ kind: 'airflowLow' })
+    expect(
+      told('supplyAir', 'ah', 110, { ...STRIPS, call: 'heatAux1', outdoorF: 25, returnAir: 68 }).verdict,
+    ).toBe('unjudged')
+    const inverter: Site = { job: 'copper-alley', returnAir: 68, house: { cfmHigh: 1200 } }
+    expect(told('supplyAir', 'ah', 95, inverter).verdict).toBe('unjudged')
+  })
+
+  it('between 17 and 47 °F a rise is held against what the unit gives without frost', () => {
+    // 32 °F: halfway, (34,200 + 20,400) / 2 = 27,300; / (1.08 · 1,200) = 21.06, ±15 % 17.9 to 24.2. With frost it would be less.
+    const site: Site = { ...STRIPS, outdoorF: 32, returnAir: 70, house: { cfmHigh: 1200 } }
+    expect(told('supplyAir', 'ah', 91, site).expected!.nominal).toBeCloseTo(21.06, 1)
+  })
+
+  it('of two stages the one that runs', () => {
+    // Low at 47 °F 25,200, high 35,400; through 1,000 and 1,200 CFM: 23.33 and 27.31.
+    const site = (call: Call): Site => ({
+      job: 'pennywort-close', call, returnAir: 70, house: { cfmLow: 1000, cfmHigh: 1200 },
+    }) // prettier-ignore
+    expect(told('supplyAir', 'ah', 93, site('heat1')).expected!.nominal).toBeCloseTo(23.33, 2)
+    expect(told('supplyAir', 'ah', 97, site('heat2')).expected!.nominal).toBeCloseTo(27.31, 2)
+  })
+
+  it('nothing is said of cold return air, without a return, or in a defrost', () => {
+    const site: Site = { ...STRIPS, house: { cfmHigh: 1200 } }
+    expect(told('supplyAir', 'ah', 95, { ...site, returnAir: 59 }).verdict).toBe('unjudged')
+    expect(told('supplyAir', 'ah', 95, site).verdict).toBe('unjudged')
+    const defrost: Site = { ...site, outdoorF: 30, modes: { 'od.board': 'defrost' }, returnAir: 70 }
+    for (const kind of ['supplyAir', 'dischargeLine', 'vapourLine'] as const)
+      expect(told(kind, 'od', 50, defrost).verdict).toBe('unjudged')
+  })
+
+  it('in cooling the drop is 16 to 22 °F, and the vapour line cold', () => {
+    const site: Site = { ...COOL, returnAir: 76 }
+    for (const [supply, verdict] of [[60, 'right'], [54, 'right'], [61, 'watch'], [53, 'watch'], [63, 'wrong'], [51, 'wrong']] as const)
+      expect([supply, told('supplyAir', 'ah', supply, site).verdict]).toEqual([supply, verdict]) // prettier-ignore
+    expect(told('supplyAir', 'ah', 75, site).causes).toEqual([{ kind: 'compressorOff' }])
+    expect(told('vapourLine', 'od', 55, COOL).verdict).toBe('right')
+    expect(told('vapourLine', 'od', 120, COOL).causes[0]).toEqual({ kind: 'valveOtherWay' })
+  })
+
+  it('LP has its own pressures, and natural gas at its manifold is a conversion that was not made', () => {
+    const lp: Site = { ...GAS, settings: { 'fur.fuel': 'lp' } }
+    for (const [v, verdict] of [
+      [9.7, 'right'],
+      [11.3, 'right'],
+      [9.6, 'wrong'],
+      [11.4, 'wrong'],
+    ] as const)
+      expect([v, told('manifold', 'fur', v, lp).verdict]).toEqual([v, verdict])
+    expect(told('manifold', 'fur', 3.5, lp).causes[0]).toEqual({ kind: 'otherGas' })
+    expect(told('gasInlet', 'fur', 12, lp).verdict).toBe('right')
+  })
+
+  it('the plate wins: manifold, inlet, static, pump, coil', () => {
+    const fur = { manifoldInWc: 2.5, inletLowInWc: 4.5, inletHighInWc: 9, maxStaticInWc: 0.8 }
+    const site: Site = { ...GAS, plates: { fur } }
+    expect(told('manifold', 'fur', 2.8, site).verdict).toBe('right')
+    expect(told('manifold', 'fur', 3.5, site).verdict).toBe('wrong')
+    expect(told('gasInlet', 'fur', 9.5, site)).toMatchObject({ verdict: 'wrong', basis: 'plate' })
+    expect(told('staticPressure', 'fur', 0.79, site)).toMatchObject({ verdict: 'right', basis: 'plate' })
+    expect(told('staticPressure', 'fur', 0.81, site).verdict).toBe('wrong')
+    expect(told('pumpPressure', 'fur', 140, { ...OIL, plates: { fur: { pumpPsi: 140 } } }).verdict).toBe(
+      'right',
+    )
+    expect(told('coilSwitchOpens', 'od', 75, { ...STRIPS, plates: { od: { coilOpensF: 75 } } }).verdict).toBe(
+      'right',
+    )
+  })
+
+  it('altitude takes 4 % of the input for each 1,000 ft above 2,000', () => {
+    // 5,000 ft: 12 % off 80,000 = 70,400; ±5 % 66,880 to 73,920.
+    const site: Site = { ...GAS, house: { altitudeFt: 5000 } }
+    expect(told('clockedInput', 'fur', 66_900, site)).toMatchObject({
+      verdict: 'right',
+      basis: 'plateDerated',
+    })
+    expect(told('clockedInput', 'fur', 74_000, site).verdict).toBe('wrong')
+  })
+
+  it('a plate’s figures are of full fire, and of a burner that is lit', () => {
+    // Aux 1 lights the first stage alone.
+    const low: Site = { job: 'tallow-mill', call: 'heatAux1', outdoorF: 25 }
+    expect(told('clockedInput', 'fur', 50_000, low).verdict).toBe('unjudged')
+    expect(told('manifold', 'fur', 1.7, low).verdict).toBe('unjudged')
+    expect(told('coAirFree', 'fur', 300, low).verdict).toBe('wrong')
+    const off: Site = { job: 'tallow-mill', call: 'fan', outdoorF: 25 }
+    for (const kind of ['manifold', 'clockedInput', 'flueTemp', 'coAirFree'] as const)
+      expect([kind, told(kind, 'fur', 0, off).verdict]).toEqual([kind, 'unjudged'])
+  })
+
+  it('a lockout’s trip is held against what it was set to for the test', () => {
+    // A thermostat’s within 2 °F of the 35 that is set; moved to 60 of that.
+    expect(told('gateTrip', 'tstat.changeover', 37, GAS).verdict).toBe('right')
+    expect(told('gateTrip', 'tstat.changeover', 37.5, GAS).verdict).toBe('wrong')
+    const moved: Site = { ...GAS, moved: [{ at: 'tstat.changeover', value: 60 }] }
+    expect(told('gateTrip', 'tstat.changeover', 58, moved).verdict).toBe('right')
+  })
+
+  it('charge is not judged in heating or in cold weather, nor what nobody has a figure for', () => {
+    const plates = { od: { subcoolingF: 10 } }
+    expect(told('subcooling', 'od', 3, { ...STRIPS, plates }).verdict).toBe('unjudged')
+    expect(told('subcooling', 'od', 3, { ...COOL, outdoorF: 55, plates }).verdict).toBe('unjudged')
+    expect(told('subcooling', 'od', 3, COOL).verdict).toBe('unjudged')
+    expect(told('capacitor', 'od.fan', 4, { ...STRIPS, plates: { od: { compressorUf: 40 } } }).verdict).toBe(
+      'unjudged',
+    )
+  })
+})

@@ -1,0 +1,83 @@
+/**
+ * Every band that a reading is held against and every limit of the test run, in one place, with unit and source. "Trade" is the
+ * work's own rule of thumb; the plate and the maker's instructions win wherever they say something.
+ */
+export const BANDS = Object.freeze({
+  /** Part of what the solved circuit gives at a terminal (trade: ±10 %). */
+  terminalShare: 0.1,
+  /** °F outdoors up to which the refrigerant side is tried in heating for as long as one likes (trade). */
+  heatTestMostF: 75,
+  /** °F outdoors from which it is tried in cooling (trade). */
+  coolTestLeastF: 60,
+  /** °F outdoors up to which a coil gets cold enough for an honest defrost (trade: frost forms from about 45 °F down). */
+  defrostMostF: 40,
+  /** °F that a lockout is moved past the sensor's reading to be tried (trade: at least 5). */
+  pastSensorF: 5,
+  /** °F of ice water, and the least above it at which a switch in it closes for certain. */
+  iceF: 32,
+  iceMarginF: 2,
+  /** A up to which a motor that should stand still draws nothing (a clamp's own). */
+  idleA: 0.5,
+  /** Part of its rated amps below which a motor hardly works: a compressor that does not pump, a fan without its air. */
+  lightShare: { compressor: 0.35, fan: 0.25, blower: 0.1 },
+  /** Part of what the unit gives through its airflow by which the air may be warmed more or less (trade: ±15 %). */
+  riseShare: 0.15,
+  /** °F that return air must be above for a rise to mean anything (trade). */
+  returnLeastF: 60,
+  /** Δ°F across a cooling coil at normal humidity (trade: 16 to 22), and where it is worth another look. */
+  coolDropF: { right: [16, 22], watch: [14, 24] },
+  /** Δ°F below which two thermometers show no difference: nothing is on. */
+  noDifferenceF: 2,
+  /** in.w.c. that ductwork may have where the plate says nothing (trade: often 0.5), and where it is worth another look. */
+  staticMost: 0.5,
+  staticWatch: 0.8,
+  /** CFM a ton (trade: 350 to 450), and the share beyond it that is worth another look. */
+  cfmPerTon: [350, 450],
+  cfmWatchShare: 0.1,
+  /** in.w.c. at the manifold: natural gas 3.5, LP 10 to 11, ±0.3 (trade). */
+  manifold: { natural: [3.5, 3.5], lp: [10, 11], plusMinus: 0.3 },
+  /** in.w.c. at the inlet with all appliances firing, where the plate says nothing (usual). */
+  inlet: { natural: [5, 10.5], lp: [11, 14] },
+  /** Part by which a clocked input may stand off its plate; and what altitude takes off it, a 1,000 ft above 2,000. */
+  inputShare: 0.05,
+  derate: { aboveFt: 2000, sharePer1000Ft: 0.04 },
+  /** °F of an oil furnace's flue where the plate says nothing (trade: about 350 to 450). */
+  oilFlueF: [350, 450],
+  /** ppm of CO, free of excess air (trade: at most 100; the plate and local rules win). */
+  coMost: 100,
+  /** Smoke spots of an oil burner (trade: at most 1). */
+  smokeMost: 1,
+  /** in.w.c. over the fire (trade: −0.01 to −0.02). */
+  draft: [-0.02, -0.01],
+  /** psi of an oil pump where the plate says nothing, and the part by which it may stand off (trade: ±5 %). */
+  pumpPsi: 100,
+  pumpShare: 0.05,
+  /** Δ°F about the plate's subcooling and superheat (trade: ±3 and ±5), and where it is worth another look. */
+  subcoolingF: 3,
+  superheatF: 5,
+  chargeWatchTimes: 2,
+  /** °F of a discharge line over outdoors in heating, at 40 to 65 °F and full stage (trade: 60 to 130); wrong over 225 °F. */
+  dischargeOverF: [60, 130],
+  dischargeAtF: [40, 65],
+  dischargeMostF: 225,
+  /** °F of the vapour line: hot in heating, cold in cooling (trade); between the two nothing is said for certain. */
+  vapourHotF: 85,
+  vapourColdF: 65,
+  /** Δ°F across a reversing valve's suction side (usual): more leaks back through it. */
+  valveF: { right: 3, watch: 8 },
+  /** Minutes by which a defrost that ended by its cap may differ from it. */
+  capMinutes: 0.3,
+  /** °F at which a coil's thermostat usually opens, and ± (trade: 60 to 70, ±5). */
+  coilOpensF: 65,
+  switchF: 5,
+  /** Δ°F between an outdoor sensor and a thermometer in the shade (trade: ±2), and where it is worth another look. */
+  sensorF: 2,
+  sensorWatchF: 4,
+  /** Part by which a capacitor may stand off its µF (trade: ±6 %). */
+  capacitorShare: 0.06,
+  /** °F about the set point at which a lockout drops in or out (trade: ±2); an outdoor thermostat's ±5. */
+  lockoutF: 2,
+  /** microns that a vacuum must reach (usual), and where it is worth another look. */
+  vacuumMost: 500,
+  vacuumWatch: 1000,
+} as const)

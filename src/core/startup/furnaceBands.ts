@@ -1,0 +1,63 @@
+import { houseValue } from '../house'
+import { settingValue } from '../installation'
+import { ofKind } from '../query'
+import { about, cause, furnacePlate, isLit, type Banded, type Context } from './bandContext'
+import { BANDS } from './bands'
+
+/** The gas that a furnace burns, by its plate setting. */
+function gasOf(c: Context): 'natural' | 'lp' {
+  const [furnace] = ofKind(c.seen.inst, 'furnace', 'packagedUnit')
+  const setting = furnace?.device.settings.find((s) => s.intent === 'fuel')
+  return furnace && setting && settingValue(furnace, setting.id) === 'lp' ? 'lp' : 'natural'
+}
+
+export function manifold(c: Context): Banded | null {
+  if (!isLit(c, true)) return null
+  const by = BANDS.manifold.plusMinus
+  const gas = gasOf(c)
+  const plate = furnacePlate(c).manifoldInWc
+  const [low, high] = plate === undefined ? BANDS.manifold[gas] : [plate, plate]
+  const other = BANDS.manifold[gas === 'lp' ? 'natural' : 'lp']
+  // A pressure that is right for the other gas is a conversion that was not made, or made twice.
+  const isOther = c.v >= other[0] - by && c.v <= other[1] + by
+  const converted = isOther ? cause('otherGas') : []
+  return {
+    right: [low - by, high + by],
+    basis: plate === undefined ? 'usual' : 'plate',
+    low: [...converted, ...cause('regulator', 'inletLow')],
+    high: [...converted, ...cause('regulator')],
+  }
+}
+
+export function clocked(c: Context): Banded | null {
+  if (!isLit(c, true)) return null
+  const input = furnacePlate(c).inputBtuh
+  if (input === undefined) return null
+  const above = Math.max(0, (houseValue(c.seen.house, 'altitudeFt') ?? 0) - BANDS.derate.aboveFt)
+  const nominal = input * (1 - (BANDS.derate.sharePer1000Ft * above) / 1000)
+  return {
+    right: about(nominal, BANDS.inputShare * nominal),
+    nominal,
+    basis: above > 0 ? 'plateDerated' : 'plate',
+    low: cause('orifice', 'manifoldLow', 'inletLow'),
+    high: cause('orifice', 'manifoldHigh'),
+  }
+}
+
+export function flue(c: Context): Banded | null {
+  if (!isLit(c)) return null
+  const plate = furnacePlate(c)
+  const causes = { low: cause('inputLow', 'excessAir'), high: cause('inputHigh', 'draftHigh', 'airflowLow') }
+  if (plate.flueLowF !== undefined && plate.flueHighF !== undefined)
+    return { right: [plate.flueLowF, plate.flueHighF], basis: 'plate', ...causes }
+  const oil = c.circuit.net.loads.some((l) => l.part.does?.what === 'burner' && l.part.does.fuel === 'oil')
+  return oil ? { right: BANDS.oilFlueF, basis: 'usual', ...causes } : null
+}
+
+export function inlet(c: Context): Banded {
+  const { inletLowInWc: low, inletHighInWc: high } = furnacePlate(c)
+  const causes = { low: cause('piping', 'utilityGas'), high: cause('regulator') }
+  if (low !== undefined && high !== undefined) return { right: [low, high], basis: 'plate', ...causes }
+  // The plate's range decides; without it what is unusual is looked at again, and no more.
+  return { right: BANDS.inlet[gasOf(c)], watch: [0, 60], basis: 'usual', ...causes }
+}

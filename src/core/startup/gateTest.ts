@@ -1,0 +1,125 @@
+import { Circuit, solve } from '../circuit'
+import { withSettings, type GateIntent, type SettingChange } from '../crossing'
+import { leaves, wantsBackup, type Call, type Setting } from '../equipment'
+import { makeRef, settingValue, type Placed, type Ref } from '../installation'
+import { degF, type DegF } from '../units'
+import { BANDS } from './bands'
+import { ohmsAt } from './sensorOhms'
+import { situationAt, TODAY, type Card, type TestStep } from './testCard'
+
+/** The calls that a gate is seen in: what it holds off is asked for. */
+const SEEN_IN: Record<GateIntent, 'heatPump' | 'backup'> = {
+  compressorLockout: 'heatPump',
+  changeover: 'heatPump',
+  auxLockout: 'backup',
+  outdoorSwitch: 'backup',
+}
+const GATES = Object.keys(SEEN_IN) as GateIntent[]
+
+/**
+ * A card for each gate that decides something as wired: what it does on the other side of today's temperature, by its
+ * setting moved past the sensor, by ice water, or by a resistor in place of the sensor. The side it stands on today is the
+ * call's own card.
+ */
+export function gateTest(circuit: Circuit, heating: readonly Call[], outdoorF: DegF): Card[] {
+  const backup = [...heating].reverse().find(wantsBackup)
+  return GATES.flatMap((intent) => {
+    const call = SEEN_IN[intent] === 'backup' ? backup : heating[0]
+    if (!call) return []
+    return circuit.inst.placed.flatMap((placed) =>
+      placed.device.settings
+        .filter((s) => s.intent === intent && s.kind === 'number')
+        .flatMap((setting) => gateCard(circuit, intent, placed, setting, call, outdoorF)),
+    )
+  })
+}
+
+function gateCard(
+  circuit: Circuit,
+  intent: GateIntent,
+  placed: Placed,
+  setting: Setting,
+  call: Call,
+  outdoorF: DegF,
+): Card[] {
+  const ref = makeRef(placed.ref, setting.id)
+  const value = settingValue(placed, setting.id)
+  const card = { id: `gate-${placed.ref}-${setting.id}`, kind: 'gate' as const, at: ref, intent }
+  const here = situationAt(call, outdoorF)
+  const runs = (changes: readonly SettingChange[], t: DegF = outdoorF): string => {
+    const own = changes.length ? new Circuit(withSettings(circuit.inst, changes), circuit) : circuit
+    const solved = solve(own, { ...here, outdoorF: t })
+    return solved.ok ? solved.running.map((l) => l.ref).join() : 'chatter'
+  }
+  if (typeof value !== 'number') {
+    const acts = runs([{ at: ref, value: -60 }]) !== runs([{ at: ref, value: 150 }])
+    return acts
+      ? [{ ...card, situation: here, steps: [], today: { can: false, why: 'settingUnknown', at: ref } }]
+      : []
+  }
+  // Asked of the setting as it stands, lockout on or off: one that is off has nothing to be tried.
+  if (runs([{ at: ref, value: -60 }]) === runs([{ at: ref, value: 150 }])) return []
+  const band = bandOf(placed, setting.id)
+  const isCold = outdoorF < value
+  const past = isCold ? outdoorF - BANDS.pastSensorF - band : outdoorF + BANDS.pastSensorF
+  const to = toStep(past, setting, isCold)
+  const moved = [{ at: ref, value: to }]
+  if (runs(moved) === runs([])) return []
+  const done = (steps: TestStep[], today: Card['today'] = TODAY): Card[] => [
+    { ...card, situation: here, moved, steps, today },
+  ]
+  const { range } = setting
+  if (!range || (to >= range[0] && to <= range[1]))
+    return done([{ kind: 'moveSetting', at: ref, was: value, to }])
+  const source = sensorOf(circuit, placed)
+  if (intent === 'outdoorSwitch' && !isCold) {
+    const enough = BANDS.iceF + BANDS.iceMarginF
+    if (value >= enough) return done([{ kind: 'iceBath', at: ref }])
+    if (range[1] >= enough)
+      return done([
+        { kind: 'moveSetting', at: ref, was: value, to: range[1] },
+        { kind: 'iceBath', at: ref },
+      ])
+  }
+  if (source) {
+    const forF = degF(isCold ? value + band + BANDS.pastSensorF : value - BANDS.pastSensorF)
+    const ohms = ohmsAt(source.table, forF)
+    if (ohms !== null) return done([{ kind: 'resistor', at: source.at, forF, ohms }])
+  }
+  return done(
+    [],
+    isCold
+      ? { can: false, why: 'tooCold', untilF: value + band }
+      : { can: false, why: 'tooWarm', untilF: value },
+  )
+}
+
+/** Δ°F that a switch stays as it was, over its setting. */
+const bandOf = (placed: Placed, setting: string): number =>
+  placed.device.parts.reduce((most, p) => {
+    if (p.kind !== 'contact') return most
+    const own = leaves(p.driver).flatMap((l) =>
+      'sense' in l && typeof l.below === 'object' && l.below.set === setting ? [l.band ?? 0] : [],
+    )
+    return Math.max(most, ...own)
+  }, 0)
+
+/** To a step of the setting that is at least so far past. */
+function toStep(value: number, { range, step = 1 }: Setting, down: boolean): number {
+  const from = range?.[0] ?? 0
+  const steps = (value - from) / step
+  return from + step * (down ? Math.floor(steps) : Math.ceil(steps))
+}
+
+/** The wired sensor that a thermostat goes by, with its table of ohms. */
+function sensorOf(
+  circuit: Circuit,
+  placed: Placed,
+): { at: Ref; table: readonly { atF: number; ohms: number }[] } | null {
+  const { inst } = circuit
+  const source = placed.device.settings.find((s) => s.intent === 'outdoorSource')
+  if (!source || settingValue(placed, source.id) !== 'wired') return null
+  const sensor = inst.placed.find((p) => p.device.kind === 'outdoorSensor')
+  const table = sensor?.device.plate.sensorOhms
+  return sensor && table?.length ? { at: makeRef(sensor.ref, ''), table } : null
+}

@@ -1,0 +1,72 @@
+import type { GateIntent, SettingChange } from '../crossing'
+import type { Call } from '../equipment'
+import type { Ref } from '../installation'
+import type { Situation } from '../situation'
+import type { Past } from '../time'
+import type { DegF } from '../units'
+
+/** What a person does to bring a card's state up. */
+export type TestStep =
+  /** Room and setpoint apart by so many degrees; `limit`: the droop that it must stay below, or has to pass. */
+  | {
+      kind: 'setpoint'
+      way: 'raise' | 'lower'
+      byF: number
+      limit: { droopF: number; passes: boolean } | null
+    }
+  /** The step cannot stay below the droop: backup comes with it. */
+  | { kind: 'backupComesToo'; droopF: number }
+  | { kind: 'mode'; mode: 'fan' | 'emergency' | 'off' }
+  /** The device's own installer test, in its words. */
+  | { kind: 'installerTest'; at: Ref; text: string }
+  | { kind: 'moveSetting'; at: Ref; was: number; to: number }
+  /** The bulb of a switch that is set above 32 °F, in ice water. */
+  | { kind: 'iceBath'; at: Ref }
+  /** A resistor in place of the sensor, whose lead is lifted: the ohms that the sensor has at that temperature. */
+  | { kind: 'resistor'; at: Ref; forF: number; ohms: number }
+  | { kind: 'forceDefrost'; speedUp: number | null; minutes: number | null }
+  | { kind: 'pour'; at: Ref }
+  | { kind: 'leakTest'; at: Ref }
+  | { kind: 'compareSensor'; at: Ref }
+  | { kind: 'callOffAndOn' }
+  | { kind: 'meterSupply' }
+
+/** Whether a card can be tried today, or what weather it waits for, or why it never can be here. */
+export type Today =
+  | { can: true; brief: boolean }
+  | { can: false; why: 'tooWarm' | 'tooCold'; untilF: number }
+  | { can: false; why: 'settingUnknown'; at: Ref }
+  /** The compressor is held off at this temperature, and it is the compressor's doing that is tried. */
+  | { can: false; why: 'heldOff' }
+
+export type CardKind = 'supply' | 'sensor' | 'call' | 'gate' | 'defrost' | 'minimumOff' | 'float' | 'leak'
+
+/** One thing that is brought up and looked at. */
+export interface TestCard {
+  id: string
+  kind: CardKind
+  /** The gate's setting, the switch or the sensor. */
+  at?: Ref
+  intent?: GateIntent
+  situation: Situation
+  /** Settings that stand otherwise while it is tried; what cannot be set is only reckoned so. */
+  moved: readonly SettingChange[]
+  steps: TestStep[]
+  /** Loads that must run, and those of the heat sources that must not; null: the circuit does not come to rest. */
+  expected: { runs: Ref[]; stays: Ref[] } | null
+  today: Today
+  /** What was called just before, in the order of the plan: waits hang on it. */
+  past: Past
+}
+
+/** A card as it is laid out, before it is solved. */
+export type Card = Omit<TestCard, 'moved' | 'past' | 'expected'> & {
+  moved?: readonly SettingChange[]
+  past?: Past
+}
+export const TODAY: Today = { can: true, brief: false }
+export const situationAt = (call: Call, outdoorF: DegF, modes: Situation['modes'] = {}): Situation => ({
+  call,
+  outdoorF,
+  modes,
+})

@@ -1,0 +1,153 @@
+import { Circuit } from '../circuit'
+import { degF } from '../units'
+import { demoInstallation, jobIds } from '../../../tests/helpers/demo'
+import { testPlan, type TestCard } from '.'
+import { ohmsAt } from './sensorOhms'
+
+const planOf = (id: string, outdoorF: number, settings = {}): TestCard[] =>
+  testPlan(new Circuit(demoInstallation(id, settings)), degF(outdoorF))
+const card = (plan: TestCard[], id: string): TestCard => {
+  const found = plan.find((c) => c.id === id)
+  if (!found) throw new Error(`no card ${id} among ${plan.map((c) => c.id).join(', ')}`)
+  return found
+}
+
+describe('the test run of a job with strips and an outdoor thermostat', () => {
+  it('begins with the supplies, runs the heat pump from stage to stage, and cools last', () => {
+    expect(planOf('quillfeather-lane', 25).map((c) => c.id)).toEqual([
+      'supply',
+      'emergency',
+      'fan',
+      'heat1',
+      'heatAux1',
+      'defrost-od',
+      'gate-odt-setpoint',
+      'minimumOff',
+      'cool1',
+    ])
+  })
+
+  it('raises the setpoint less than the droop for the heat pump alone, and a degree past it for backup', () => {
+    // Droop 2 °F: one degree stays below it, three pass it.
+    const plan = planOf('quillfeather-lane', 25)
+    expect(card(plan, 'heat1').steps[0]).toEqual({
+      kind: 'setpoint', way: 'raise', byF: 1, limit: { droopF: 2, passes: false },
+    }) // prettier-ignore
+    expect(card(plan, 'heatAux1').steps[0]).toEqual({
+      kind: 'setpoint', way: 'raise', byF: 3, limit: { droopF: 2, passes: true },
+    }) // prettier-ignore
+    // Droop 1 °F: a whole degree would call backup; half of one does not.
+    expect(card(planOf('quillfeather-lane', 25, { 'tstat.droop': 1 }), 'heat1').steps[0]).toMatchObject({
+      byF: 0.5,
+    })
+    expect(card(planOf('quillfeather-lane', 25, { 'tstat.droop': 0 }), 'heat1').steps).toMatchObject([
+      { kind: 'setpoint', limit: null },
+      { kind: 'backupComesToo', droopF: 0 },
+    ])
+  })
+
+  it('tries the switch from its other side: by its dial on a cold day, in ice water on a mild one', () => {
+    // 25 °F outdoors, closed below 35. Open wants 25 − 5 − 5 (its differential) = 15 on the dial.
+    const cold = card(planOf('quillfeather-lane', 25), 'gate-odt-setpoint')
+    expect(cold.steps).toEqual([{ kind: 'moveSetting', at: 'odt.setpoint', was: 35, to: 15 }])
+    expect(cold.expected?.stays).toEqual(['kit.row1', 'kit.row2'])
+    // 55 °F is past the dial's 50 less 5; 35 °F closes in ice water of 32 with 3 to spare.
+    const mild = card(planOf('quillfeather-lane', 55), 'gate-odt-setpoint')
+    expect(mild.steps).toEqual([{ kind: 'iceBath', at: 'odt.setpoint' }])
+    expect(mild.expected?.runs).toEqual(expect.arrayContaining(['kit.row1', 'kit.row2']))
+    // Set to 30 °F ice water is too warm: the dial goes up to 50, and back.
+    const low = card(planOf('quillfeather-lane', 55, { 'odt.setpoint': 30 }), 'gate-odt-setpoint')
+    expect(low.steps).toEqual([
+      { kind: 'moveSetting', at: 'odt.setpoint', was: 30, to: 50 },
+      { kind: 'iceBath', at: 'odt.setpoint' },
+    ])
+    // 40 °F: 45 on the dial is enough.
+    expect(card(planOf('quillfeather-lane', 40), 'gate-odt-setpoint').steps).toEqual([
+      { kind: 'moveSetting', at: 'odt.setpoint', was: 35, to: 45 },
+    ])
+    const open = card(planOf('quillfeather-lane', 40, { 'odt.setpoint': null }), 'gate-odt-setpoint')
+    expect(open.today).toEqual({ can: false, why: 'settingUnknown', at: 'odt.setpoint' })
+  })
+
+  it('waits for the weather where nothing else is honest', () => {
+    const warm = planOf('quillfeather-lane', 80)
+    expect(card(warm, 'defrost-od').today).toEqual({ can: false, why: 'tooWarm', untilF: 40 })
+    expect(card(warm, 'heat1').today).toEqual({ can: true, brief: true })
+    expect(card(warm, 'cool1').today).toEqual({ can: true, brief: false })
+    expect(card(planOf('quillfeather-lane', 59), 'cool1').today).toEqual({
+      can: false, why: 'tooCold', untilF: 60,
+    }) // prettier-ignore
+    expect(card(planOf('quillfeather-lane', 40), 'defrost-od').today).toMatchObject({ can: true })
+  })
+
+  it('says how long the speed-up pins make an interval', () => {
+    expect(card(planOf('quillfeather-lane', 30), 'defrost-od').steps.at(-1)).toEqual({
+      kind: 'forceDefrost', speedUp: 90, minutes: 60,
+    }) // prettier-ignore
+  })
+})
+
+describe('the test run of a dual fuel job', () => {
+  it('moves the changeover at least 5 °F past the sensor, to the side where the other source heats', () => {
+    const mild = card(planOf('tallow-mill', 55), 'gate-tstat-changeover')
+    expect(mild.steps).toEqual([{ kind: 'moveSetting', at: 'tstat.changeover', was: 35, to: 60 }])
+    expect(mild.expected?.runs).toContain('fur.valve')
+    expect(mild.expected?.stays).toContain('od.compressor')
+    const cold = card(planOf('tallow-mill', 25), 'gate-tstat-changeover')
+    expect(cold.steps).toEqual([{ kind: 'moveSetting', at: 'tstat.changeover', was: 35, to: 20 }])
+    expect(cold.expected?.runs).toContain('od.compressor')
+  })
+
+  it('puts a resistor in the sensor’s place where the setting does not go so far', () => {
+    // 70 °F outdoors wants 75 °F, and the setting ends at 60. A cold day is 35 − 5 = 30 °F.
+    const hot = card(planOf('tallow-mill', 70), 'gate-tstat-changeover')
+    expect(hot.steps).toMatchObject([{ kind: 'resistor', at: 'sen.', forF: 30 }])
+    const table = demoInstallation('tallow-mill').placed.find((p) => p.ref === 'sen')!.device.plate
+      .sensorOhms!
+    const given = table.find((p) => p.atF === 30)!
+    expect((hot.steps[0] as { ohms: number }).ohms).toBeCloseTo(given.ohms, 6)
+    expect(hot.expected?.runs).toContain('fur.valve')
+  })
+
+  it('does not try what is the compressor’s doing while it is held off', () => {
+    const cold = planOf('tallow-mill', 25)
+    expect(card(cold, 'defrost-od').today).toEqual({ can: false, why: 'heldOff' })
+    expect(card(cold, 'minimumOff').today).toEqual({ can: false, why: 'heldOff' })
+    expect(card(planOf('tallow-mill', 65), 'minimumOff').today.can).toBe(true)
+  })
+})
+
+describe('what else there is to try', () => {
+  it('a float and a leak alarm stop the compressor, as wired', () => {
+    const plan = planOf('osier-walk', 65)
+    for (const id of ['float-flo', 'leak-leak'])
+      expect(card(plan, id).expected?.stays).toContain('od.compressor')
+  })
+
+  it('on every demo job at every weather: each card once, each solved, none empty-handed', () => {
+    for (const id of jobIds())
+      for (const t of [-5, 20, 38, 55, 70, 95]) {
+        const plan = planOf(id, t)
+        expect(new Set(plan.map((c) => c.id)).size).toBe(plan.length)
+        for (const c of plan) {
+          expect([id, t, c.id, c.expected === null]).toEqual([id, t, c.id, false])
+          if (c.today.can) expect([id, c.id, c.steps.length > 0]).toEqual([id, c.id, true])
+        }
+      }
+  })
+})
+
+describe('a sensor’s table', () => {
+  const table = [
+    { atF: 77, ohms: 10_000 },
+    { atF: 32, ohms: 32_500 },
+  ]
+  it('runs straight in the logarithm between its points, and says nothing beyond them', () => {
+    // Halfway, at 54.5 °F, the geometric mean: √(10,000 · 32,500) = 18,028.
+    expect(ohmsAt(table, degF(54.5))).toBeCloseTo(18_027.76, 1)
+    expect(ohmsAt(table, degF(32))).toBeCloseTo(32_500, 6)
+    expect(ohmsAt(table, degF(31))).toBeNull()
+    expect(ohmsAt(table, degF(78))).toBeNull()
+    expect(ohmsAt([], degF(40))).toBeNull()
+  })
+})

@@ -1,0 +1,188 @@
+import { Circuit, solve, type Solved } from '../circuit'
+import { withSettings } from '../crossing'
+import { isCooling, isHeatPumpHeating, type Call, type ModeCondition } from '../equipment'
+import { makeRef, settingValue, type Installation, type Placed, type Ref } from '../installation'
+import { callsOf, modesOf, stands, type Situation } from '../situation'
+import type { Past } from '../time'
+import { degF, type DegF } from '../units'
+import { BANDS } from './bands'
+import { gateTest } from './gateTest'
+import { callSteps } from './setpoint'
+import { situationAt, TODAY, type Card, type TestCard, type Today } from './testCard'
+
+/** s for which the call before counts as run, and for which a minimum-off test leaves it off. */
+const RAN = 600
+const OFF = 30
+
+/**
+ * The test run of a job on a day of this outdoor temperature: supplies first, then what needs no compressor, then the heat
+ * pump in one run from stage to stage, then what drops it, cooling last: so that it is started as seldom as can be.
+ */
+export function testPlan(circuit: Circuit, outdoorF: DegF): TestCard[] {
+  const { inst } = circuit
+  const calls = callsOf(inst).filter((c) => c !== 'off')
+  const heating = calls.filter(isHeatPumpHeating)
+  const [first] = heating
+  const cards: Card[] = [
+    {
+      id: 'supply',
+      kind: 'supply',
+      situation: situationAt('off', outdoorF),
+      steps: [{ kind: 'meterSupply' }],
+      today: TODAY,
+    },
+    ...sensorCards(inst, outdoorF),
+    ...['emergency', 'fan']
+      .flatMap((c) => calls.filter((x) => x === c))
+      .map((c) => callCard(inst, c, outdoorF)),
+    ...heating.map((c) => callCard(inst, c, outdoorF)),
+    ...defrostCards(inst, first, outdoorF),
+    ...gateTest(circuit, heating, outdoorF),
+    ...minimumOff(circuit, calls, outdoorF),
+    ...eventCards(inst, calls, outdoorF),
+    ...calls.filter(isCooling).map((c) => callCard(inst, c, outdoorF)),
+  ]
+  let before: Call = 'off'
+  return cards.map((card): TestCard => {
+    const { situation, moved = [] } = card
+    const own = moved.length ? new Circuit(withSettings(inst, moved), circuit) : circuit
+    const past: Past = card.past ?? (before === 'off' ? [] : [{ call: before, seconds: RAN }])
+    before = situation.call
+    const expected = expectedOf(solve(own, situation))
+    const wants = card.kind === 'defrost' || card.kind === 'minimumOff'
+    const today: Today =
+      card.today.can && wants && expected && !hasCompressor(own, expected.runs)
+        ? { can: false, why: 'heldOff' }
+        : card.today
+    return { ...card, moved, past, expected, today }
+  })
+}
+
+const hasCompressor = ({ net }: Circuit, runs: readonly Ref[]): boolean =>
+  net.loads.some((l) => l.part.does?.what === 'compressor' && runs.includes(l.ref))
+
+/** What runs in a solved state, and which heat sources and compressors do not. */
+function expectedOf(solved: Solved): TestCard['expected'] {
+  if (!solved.ok) return null
+  const runs = solved.running.map((l) => l.ref)
+  const sources = solved.circuit.net.loads.filter((l) =>
+    ['compressor', 'strip', 'burner'].includes(l.part.does?.what ?? ''),
+  )
+  return { runs, stays: sources.flatMap((l) => (runs.includes(l.ref) ? [] : [l.ref])) }
+}
+
+/** The refrigerant side is not tried in heating on a hot day for long, nor in cooling on a cold one at all. */
+function weather(call: Call, outdoorF: DegF): Today {
+  if (isCooling(call) && outdoorF < BANDS.coolTestLeastF)
+    return { can: false, why: 'tooCold', untilF: BANDS.coolTestLeastF }
+  if (isHeatPumpHeating(call)) return { can: true, brief: outdoorF > BANDS.heatTestMostF }
+  return TODAY
+}
+
+const callCard = (inst: Installation, call: Call, outdoorF: DegF): Card => ({
+  id: call,
+  kind: 'call',
+  situation: situationAt(call, outdoorF),
+  steps: callSteps(inst, call),
+  today: weather(call, outdoorF),
+})
+
+const sensorCards = (inst: Installation, outdoorF: DegF): Card[] =>
+  inst.placed
+    .filter((p) => p.device.kind === 'outdoorSensor' || feeds(p))
+    .map((p) => ({
+      id: `sensor-${p.ref}`,
+      kind: 'sensor',
+      at: makeRef(p.ref, ''),
+      situation: situationAt('off', outdoorF),
+      steps: [{ kind: 'compareSensor', at: makeRef(p.ref, '') }],
+      today: TODAY,
+    }))
+/** Takes the outdoor temperature from a feed, which is a sensor as well. */
+const feeds = (p: Placed): boolean => {
+  const source = p.device.settings.find((s) => s.intent === 'outdoorSource')
+  return source !== undefined && settingValue(p, source.id) === 'feed'
+}
+
+/** The state of a mode that means this, where it can stand in a call. */
+function modesOfCondition(inst: Installation, condition: ModeCondition, here: Situation) {
+  return modesOf(inst).flatMap((m) => {
+    const state = m.mode.states.find((s) => s.condition === condition)
+    return state && stands(inst, m, state.id, here) ? [{ ...m, state: state.id }] : []
+  })
+}
+
+function defrostCards(inst: Installation, call: Call | undefined, outdoorF: DegF): Card[] {
+  if (!call) return []
+  // It can stand in cold weather only: what it does is looked at for a cold day, whatever today is.
+  const cold = situationAt(call, degF(Math.min(outdoorF, BANDS.defrostMostF)))
+  return modesOfCondition(inst, 'defrost', cold).map(({ ref, placed, state }): Card => {
+    const interval = placed.device.settings.find((s) => s.intent === 'defrostInterval')
+    const minutes = interval ? settingValue(placed, interval.id) : null
+    const speedUp = placed.device.plate.speedUp ?? null
+    return {
+      id: `defrost-${placed.ref}`,
+      kind: 'defrost',
+      at: ref,
+      situation: { ...cold, modes: { [ref]: state } },
+      steps: [
+        ...callSteps(inst, call),
+        { kind: 'forceDefrost', speedUp, minutes: typeof minutes === 'number' ? minutes : null },
+      ],
+      today:
+        outdoorF > BANDS.defrostMostF ? { can: false, why: 'tooWarm', untilF: BANDS.defrostMostF } : TODAY,
+    }
+  })
+}
+
+/** Tried in a call that runs the compressor today; where none does, in the first that would on another day. */
+function minimumOff(circuit: Circuit, calls: readonly Call[], outdoorF: DegF): Card[] {
+  const asks = calls.filter((c) => isHeatPumpHeating(c) || (isCooling(c) && weather(c, outdoorF).can))
+  const runs = (c: Call): boolean => {
+    const solved = solve(circuit, situationAt(c, outdoorF))
+    return (
+      solved.ok &&
+      hasCompressor(
+        circuit,
+        solved.running.map((l) => l.ref),
+      )
+    )
+  }
+  const call = asks.find(runs) ?? asks[0]
+  if (!call) return []
+  return [
+    {
+      id: 'minimumOff',
+      kind: 'minimumOff',
+      situation: situationAt(call, outdoorF),
+      steps: [{ kind: 'callOffAndOn' }],
+      today: weather(call, outdoorF),
+      past: [
+        { call, seconds: RAN },
+        { call: 'off', seconds: OFF },
+      ],
+    },
+  ]
+}
+
+/** A pan that fills, a leak that is reported. */
+function eventCards(inst: Installation, calls: readonly Call[], outdoorF: DegF): Card[] {
+  const cools = calls.find(isCooling)
+  const heats = calls.find(isHeatPumpHeating)
+  const call = (outdoorF >= BANDS.coolTestLeastF ? (cools ?? heats) : (heats ?? cools)) ?? 'off'
+  const here = situationAt(call, outdoorF)
+  const card = (kind: 'float' | 'leak', step: 'pour' | 'leakTest', condition: ModeCondition): Card[] =>
+    modesOfCondition(inst, condition, here).map(({ ref, placed, state }) => ({
+      id: `${kind}-${placed.ref}`,
+      kind,
+      at: makeRef(placed.ref, ''),
+      situation: { ...here, modes: { [ref]: state } },
+      steps: [{ kind: step, at: makeRef(placed.ref, '') }],
+      today: weather(call, outdoorF),
+    }))
+  return [...card('float', 'pour', 'water'), ...card('leak', 'leakTest', 'leak')]
+}
+
+/** The circuit as it stands while a card is tried. */
+export const circuitOfCard = (circuit: Circuit, { moved }: Pick<TestCard, 'moved'>): Circuit =>
+  moved.length ? new Circuit(withSettings(circuit.inst, moved), circuit) : circuit

@@ -1,0 +1,2 @@
+export { AddOther } from './AddOther'
+export { PutBack } from './PutBack'

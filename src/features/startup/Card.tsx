@@ -1,0 +1,160 @@
+'use client'
+
+import { useState } from 'react'
+import { settingValue, placedByRef, splitRef } from '@/core/installation'
+import { CARD_STATES, type CardMark, type CardState, type TestCard, type TestStep } from '@/core/startup'
+import type { TemporaryKind } from '@/jobfile'
+import { Button, cx, Field, Input } from '@/ui'
+import { CARD_STATE_WORDS, cardTitle, lower, refWords, stepWords, todayWords } from '@/words'
+import { ReadingForm, ReadingList } from '../readings'
+import { useJobScreen } from '../session'
+import { TerminalSheet } from './TerminalSheet'
+import { Waits } from './Waits'
+
+/** One thing that is tried: how to bring it up today, how long to wait, what must run, what must be read; and how it went. */
+export function Card({ card, onNext }: { card: TestCard; onNext: () => void }) {
+  const { inst, job } = useJobScreen()
+  const said = todayWords(inst, card.today)
+  const { call } = card.situation
+  const own = job.readings.filter((r) => r.situation.call === call && r.kind !== 'terminalVolts')
+  return (
+    <section
+      aria-label={cardTitle(inst, card)}
+      className="mt-3 rounded border border-edge bg-panel px-4 py-3 lg:mt-0"
+      data-card={card.id}
+    >
+      <h2 className="text-lg font-bold">{cardTitle(inst, card)}</h2>
+      {said && (
+        <p className={cx('mt-1 font-bold', card.today.can ? 'text-watch' : 'text-harm')} data-testid="today">
+          {said}
+        </p>
+      )}
+      <ol className="mt-2 list-decimal space-y-1 pl-5 text-[15px]" aria-label="How to bring it up">
+        {card.steps.map((step) => (
+          <li key={stepWords(inst, step)}>
+            {stepWords(inst, step)} <StepTool step={step} card={card} />
+          </li>
+        ))}
+      </ol>
+      {/* What was typed or opened on one card is not another's. */}
+      <Waits key={`waits-${card.id}`} card={card} />
+      <Expected card={card} />
+      <TerminalSheet key={`terminals-${card.id}`} card={card} />
+      <h3 className="mt-3 font-bold">Readings</h3>
+      <ReadingForm key={`form-${card.id}`} call={call} />
+      <ReadingList readings={own} />
+      <Ends key={`ends-${card.id}`} card={card} onNext={onNext} />
+    </section>
+  )
+}
+
+function Expected({ card }: { card: TestCard }) {
+  const { inst } = useJobScreen()
+  const { expected } = card
+  if (!expected) return null
+  const list = (refs: readonly string[]) => refs.map((r) => lower(refWords(inst, r))).join(', ')
+  return (
+    <p className="mt-2 text-[15px]" data-testid="expected">
+      <span className="font-bold">Must run: </span>
+      {expected.runs.length ? list(expected.runs) : 'nothing'}.{' '}
+      {expected.stays.length > 0 && (
+        <>
+          <span className="font-bold">Must not: </span>
+          {list(expected.stays)}.
+        </>
+      )}
+    </p>
+  )
+}
+
+/** What of a step stands otherwise for the test is listed with one tap, and stays on the list until it is put back. */
+function StepTool({ step, card }: { step: TestStep; card: TestCard }) {
+  const { inst, job, edit, who } = useJobScreen()
+  const title = cardTitle(inst, card)
+  const other = otherwise(step)
+  if (step.kind !== 'moveSetting' && !other) return null
+  const at = step.kind === 'moveSetting' ? step.at : (card.at ?? 'job')
+  const isListed = job.setup.temporary.some((t) => !t.back && t.at === at && t.kind === other?.kind)
+  if (isListed) return null
+  const list = () => {
+    const stamp = { id: `t-${crypto.randomUUID().slice(0, 8)}`, at, who, when: new Date().toISOString() }
+    if (step.kind !== 'moveSetting') {
+      if (other)
+        edit({
+          kind: 'addTemporary',
+          temporary: { ...stamp, kind: other.kind, what: title, was: null, now: 'in', why: '' },
+        })
+      return
+    }
+    const { placed, id } = splitRef(step.at)
+    const own = placedByRef(inst, placed)
+    const was = own ? settingValue(own, id) : null
+    edit({ kind: 'addTemporary', temporary: { ...stamp, was, now: step.to, why: '' } })
+  }
+  return (
+    <Button className="ml-1" onClick={list}>
+      {other?.words ?? 'It is set: list it'}
+    </Button>
+  )
+}
+
+/** What a step leaves otherwise that is no setting. */
+function otherwise(step: TestStep): { kind: TemporaryKind; words: string } | null {
+  if (step.kind === 'resistor') return { kind: 'lead', words: 'The lead is lifted: list it' }
+  if (step.kind === 'forceDefrost') return { kind: 'forced', words: 'The pins are bridged: list it' }
+  if (step.kind === 'mode' && step.mode === 'emergency')
+    return { kind: 'forced', words: 'It is in emergency heat: list it' }
+  return null
+}
+
+/** How a card ended, with a word where it did not go well. */
+function Ends({ card, onNext }: { card: TestCard; onNext: () => void }) {
+  const { job, edit, who } = useJobScreen()
+  const [note, setNote] = useState('')
+  const mark = job.startup.cards[card.id]
+  const end = (state: CardState) => {
+    const said: CardMark = {
+      state,
+      ...(note.trim() ? { note: note.trim() } : {}),
+      who,
+      when: new Date().toISOString(),
+    }
+    const done = edit({ kind: 'markCard', card: card.id, mark: said })
+    if (!done.ok) return
+    setNote('')
+    if (state !== 'failed') onNext()
+  }
+  if (mark)
+    return (
+      <p className="mt-4 flex flex-wrap items-center gap-3 border-t border-line pt-3" data-testid="mark">
+        <span className={cx('font-bold', mark.state === 'failed' && 'text-harm')}>
+          {CARD_STATE_WORDS[mark.state]}
+        </span>
+        <span className="text-soft">
+          {mark.note ? `${mark.note}, ` : ''}
+          {mark.who || 'nobody named'}
+        </span>
+        <Button look="quiet" onClick={() => edit({ kind: 'markCard', card: card.id, mark: null })}>
+          Open it again
+        </Button>
+      </p>
+    )
+  return (
+    <div className="mt-4 border-t border-line pt-3">
+      <div className="flex flex-wrap gap-2">
+        {CARD_STATES.map((state) => (
+          <Button
+            key={state}
+            look={state === 'done' ? 'strong' : state === 'failed' ? 'harm' : 'plain'}
+            onClick={() => end(state)}
+          >
+            {CARD_STATE_WORDS[state]}
+          </Button>
+        ))}
+      </div>
+      <Field label="In a word, where it did not go well" className="mt-2 max-w-md">
+        {(ids) => <Input {...ids} maxLength={400} value={note} onChange={(e) => setNote(e.target.value)} />}
+      </Field>
+    </div>
+  )
+}

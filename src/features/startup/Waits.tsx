@@ -1,0 +1,77 @@
+'use client'
+
+import { useEffect, useMemo, useState } from 'react'
+import { circuitOfCard, type TestCard } from '@/core/startup'
+import { waitsFor } from '@/core/time'
+import { Button } from '@/ui'
+import { clock, duration, refWords, waitReason } from '@/words'
+import { useJobScreen } from '../session'
+
+/** The time, again each second while something is being waited for. */
+function useNow(running: boolean): number {
+  const [now, setNow] = useState(() => Date.now())
+  useEffect(() => {
+    if (!running) return
+    const timer = setInterval(() => setNow(Date.now()), 1000)
+    return () => clearInterval(timer)
+  }, [running])
+  return now
+}
+
+/**
+ * What comes on how long after the call, and why it takes so long; counted down from the moment the call was made, which the
+ * job keeps: a locked phone, a reload or a closed browser loses none of it.
+ */
+export function Waits({ card }: { card: TestCard }) {
+  const { inst, circuit, job, edit } = useJobScreen()
+  const found = useMemo(
+    () => waitsFor(circuitOfCard(circuit, card), card.situation.call, card.situation, card.past),
+    [circuit, card],
+  )
+  const called = job.startup.calls[card.id]
+  const waits = found.waits.filter((w) => w.seconds > 0)
+  const [opened] = useState(() => Date.now())
+  const now = useNow(called !== undefined && waits.length > 0)
+  if (!waits.length && !found.untimed.length) return null
+  const gone = called === undefined ? null : Math.max(0, (Math.max(now, opened) - Date.parse(called)) / 1000)
+  const left = gone === null ? found.steady : found.steady - gone
+  return (
+    <section aria-label="Waits" className="mt-2" data-testid="waits">
+      <div className="flex flex-wrap items-center gap-3">
+        <h3 className="font-bold">Wait {duration(found.steady)}</h3>
+        {gone === null ? (
+          <Button onClick={() => edit({ kind: 'noteCall', card: card.id, when: new Date().toISOString() })}>
+            The call is made: count
+          </Button>
+        ) : (
+          <>
+            <span
+              className="font-mono text-2xl font-bold tabular-nums"
+              role="timer"
+              data-left={Math.ceil(left)}
+            >
+              {left > 0 ? clock(left) : 'Now'}
+            </span>
+            <Button look="quiet" onClick={() => edit({ kind: 'noteCall', card: card.id, when: null })}>
+              Stop counting
+            </Button>
+          </>
+        )}
+      </div>
+      <ul className="mt-1 text-[15px]">
+        {waits.map((w) => (
+          <li key={w.load} className="flex flex-wrap gap-x-3" data-wait={w.load}>
+            <span className="min-w-20 tabular-nums">
+              {gone === null ? duration(w.seconds) : gone >= w.seconds ? 'now' : clock(w.seconds - gone)}
+            </span>
+            <span>
+              {refWords(inst, w.load)}
+              {w.on ? '' : ' off'}
+              <span className="text-soft">{waitReason(inst, w)}</span>
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}

@@ -1,0 +1,105 @@
+import type { Ref } from '@/core/installation'
+import { placedByRef, splitRef, type Installation } from '@/core/installation'
+import type { CardState, TestCard, TestStep, Today } from '@/core/startup'
+import { INTENT_WORDS } from './intents'
+import { CALL_WORDS, lower, refWords } from './names'
+import { count, degrees, figure } from './numbers'
+import { duration } from './time'
+
+export const CARD_STATE_WORDS: Record<CardState, string> = {
+  done: 'Done',
+  failed: 'Failed',
+  notTestable: 'Not testable',
+  waiting: 'Waiting for weather',
+}
+
+const deviceWords = (inst: Installation, at: Ref): string => {
+  const { placed } = splitRef(at)
+  return placedByRef(inst, placed)?.label ?? placed
+}
+
+/** What a card is about: "First-stage heating", "Changeover to the furnace below 35 °F, on its other side". */
+export function cardTitle(inst: Installation, card: TestCard): string {
+  const named = card.at ? deviceWords(inst, card.at) : ''
+  switch (card.kind) {
+    case 'supply':
+      return 'Supplies and control volts, nothing called'
+    case 'sensor':
+      return `${named} against a thermometer in the shade`
+    case 'call':
+      return CALL_WORDS[card.situation.call]
+    case 'gate':
+      return card.intent
+        ? `${INTENT_WORDS[card.intent].name}: the other side of today`
+        : refWords(inst, card.at ?? '')
+    case 'defrost':
+      return `Defrost of the ${lower(named)}`
+    case 'minimumOff':
+      return 'Minimum off: the compressor waits before it starts again'
+    case 'float':
+      return `${named}: water high`
+    case 'leak':
+      return `${named}: leak alarm`
+  }
+}
+
+/** What is done to bring a card up, a sentence for each step. */
+export function stepWords(inst: Installation, step: TestStep): string {
+  switch (step.kind) {
+    case 'setpoint': {
+      const by = `${step.way === 'raise' ? 'Raise' : 'Lower'} the setpoint to ${degrees(step.byF)} ${step.way === 'raise' ? 'above' : 'below'} the room`
+      if (!step.limit) return `${by}.`
+      return step.limit.passes
+        ? `${by}: past the droop of ${degrees(step.limit.droopF)}, so that backup is called too.`
+        : `${by}: below the droop of ${degrees(step.limit.droopF)}, so that the heat pump comes alone.`
+    }
+    case 'backupComesToo':
+      return `The droop is ${degrees(step.droopF)}: backup is called with it. Read this stage before it comes, or set the droop higher for the test.`
+    case 'mode':
+      return {
+        fan: 'Set the fan to on.',
+        emergency: 'Set the system to emergency heat.',
+        off: 'Set the system to off.',
+      }[step.mode]
+    case 'installerTest':
+      return `Or by its own test: ${step.text}`
+    case 'moveSetting':
+      return `Set ${lower(refWords(inst, step.at))} from ${figure(step.was)} to ${figure(step.to)} for the test, and put it back.`
+    case 'iceBath':
+      return `Hold the bulb of the ${lower(deviceWords(inst, step.at))} in ice water (32 °F) until its contact moves.`
+    case 'resistor':
+      return `In place of the ${lower(deviceWords(inst, step.at))} (one lead lifted, and listed) a resistor of about ${count(Math.round(step.ohms / 100) * 100)} Ω: it stands for ${degrees(step.forF)}.`
+    case 'forceDefrost': {
+      const sped =
+        step.speedUp && step.minutes
+          ? `Hold the speed-up pins together: ${figure(step.minutes)} min become ${duration((step.minutes * 60) / step.speedUp)}.`
+          : 'Force a defrost as the maker says.'
+      return `${sped} Let go at once when it begins: see the outdoor fan stop and hear the valve shift.`
+    }
+    case 'pour':
+      return `Lift the float of the ${lower(deviceWords(inst, step.at))}, or pour water into its pan.`
+    case 'leakTest':
+      return `Trip the ${lower(deviceWords(inst, step.at))} by its maker’s method only.`
+    case 'compareSensor':
+      return `Hold a thermometer beside the ${lower(deviceWords(inst, step.at))}, in the shade, and compare.`
+    case 'callOffAndOn':
+      return 'Take the call away while the compressor runs, and make it again half a minute later.'
+    case 'meterSupply':
+      return 'Prove every supply; then read R to C before anything is called.'
+  }
+}
+
+/** Why a card has to wait or cannot be; null where it can be tried. */
+export function todayWords(inst: Installation, today: Today): string | null {
+  if (today.can) return today.brief ? 'Warm outdoors: three minutes at most on the heat pump.' : null
+  switch (today.why) {
+    case 'tooWarm':
+      return `Come back below ${degrees(today.untilF)}: nothing else would be honest.`
+    case 'tooCold':
+      return `Come back above ${degrees(today.untilF)}.`
+    case 'settingUnknown':
+      return `${refWords(inst, today.at)} is not known: find out on the device first.`
+    case 'heldOff':
+      return 'The compressor is held off at this temperature: try it with its lockout moved, or on another day.'
+  }
+}

@@ -1,0 +1,114 @@
+import { expect, test, type Page } from '@playwright/test'
+import { copyOf, open, saved } from './helpers'
+
+const openRun = async (page: Page, job: string, query: string) => {
+  const path = await copyOf(page, job)
+  await open(page, `${path}/startup?${query}`)
+  await page.getByTestId('startup').waitFor()
+  return path
+}
+const card = (page: Page, id: string) => page.locator(`[data-card="${id}"]`)
+const choose = (page: Page, id: string) => page.locator(`[data-line="${id}"]`).click()
+
+test('a card says how to bring it up today, what must run, and ends done, with the next one open', async ({
+  page,
+}) => {
+  await openRun(page, 'quillfeather-lane', 'call=heat1&t=25')
+  await expect(page.getByTestId('startup-answer')).toContainText('0 of 9 cards are done.')
+  await expect(card(page, 'heat1')).toContainText(
+    'Raise the setpoint to 1 °F above the room: below the droop of 2 °F, so that the heat pump comes alone.',
+  )
+  await expect(card(page, 'heat1').getByTestId('expected')).toContainText(
+    'Must not: strip row 1, strip row 2.',
+  )
+  await card(page, 'heat1').getByRole('button', { name: 'Done' }).click()
+  await expect(page.getByTestId('startup-answer')).toContainText('1 of 9 cards is done.')
+  // The dock goes along: one situation for the whole app.
+  await expect(card(page, 'heatAux1')).toBeVisible()
+  await expect(page).toHaveURL(/call=heatAux1/)
+  await choose(page, 'cool1')
+  await expect(card(page, 'cool1').getByTestId('today')).toHaveText('Come back above 60 °F.')
+  // Another day: on a warm one it can be tried.
+  await page.getByLabel('Outdoors today, °F').fill('72')
+  await expect(card(page, 'cool1').getByTestId('today')).toHaveCount(0)
+  await saved(page)
+})
+
+test('every terminal is a reading: tap, type, Enter, the next; a dead one says where to look', async ({
+  page,
+}) => {
+  const path = await openRun(page, 'quillfeather-lane', 'call=heatAux1&t=25')
+  const own = card(page, 'heatAux1')
+  await own.locator('[data-terminal="ah.W1"]').click()
+  const box = page.getByLabel('Volts, Air handler W1 to C')
+  await box.fill('0.4')
+  const form = page.getByRole('form', { name: 'Reading at Air handler W1' })
+  await expect(form).toContainText('Wrong')
+  await expect(form).toContainText(/Meter .* next/)
+  await expect(form).toContainText('On the way: outdoor thermostat')
+  await box.press('Enter')
+  await expect(own.locator('[data-terminal="ah.W1"]')).toHaveAttribute('data-verdict', 'wrong')
+  await page.getByLabel('Volts, Air handler W2 to C').fill('23,5')
+  await page.keyboard.press('Enter')
+  await expect(own.locator('[data-terminal="ah.W2"]')).toHaveAttribute('data-verdict', 'right')
+  // A retest keeps the first.
+  await own.locator('[data-terminal="ah.W1"]').click()
+  await page.getByLabel('Volts, Air handler W1 to C').fill('23.6')
+  await page.keyboard.press('Enter')
+  await expect(own.locator('[data-terminal="ah.W1"]')).toHaveAttribute('data-verdict', 'right')
+  await saved(page)
+  const job = (await (await page.request.get(`/api${path.replace('/job/', '/jobs/')}/file`)).json()) as {
+    readings: { at: string; value: number; supersedes: string | null; id: string }[]
+  }
+  const own2 = job.readings.filter((r) => r.at === 'ah.W1' && [0.4, 23.6].includes(r.value))
+  expect(own2.map((r) => r.supersedes)).toEqual([null, own2[0]!.id])
+})
+
+test('a wait is counted down with its reason, and goes on after a reload', async ({ page }) => {
+  await page.clock.install({ time: new Date('2026-11-26T09:00:00Z') })
+  const path = await openRun(page, 'quillfeather-lane', 'call=heat1&t=45')
+  await choose(page, 'minimumOff')
+  const waits = card(page, 'minimumOff').getByTestId('waits')
+  await expect(waits).toContainText('Wait 4 min 30 s')
+  await expect(waits.locator('[data-wait="od.compressor"]')).toContainText(
+    'Compressor minimum-off timer, 5 min',
+  )
+  await waits.getByRole('button', { name: 'The call is made: count' }).click()
+  await page.clock.runFor(30_000)
+  await expect(waits.getByRole('timer')).toHaveText('4:00')
+  await saved(page)
+  await page.goto(`${path}/startup?call=heat1&t=45`)
+  await page.clock.runFor(60_000)
+  await expect(card(page, 'minimumOff').getByRole('timer')).toHaveText('3:00')
+  await page.clock.runFor(200_000)
+  await expect(card(page, 'minimumOff').getByRole('timer')).toHaveText('Now')
+})
+
+test('what stands otherwise is on every screen until it is put back, and no visit ends before', async ({
+  page,
+}) => {
+  const path = await openRun(page, 'tallow-mill', 'call=heat1&t=55')
+  await choose(page, 'gate-tstat-changeover')
+  const own = card(page, 'gate-tstat-changeover')
+  await expect(own).toContainText('from 35 to 60 for the test')
+  // With the changeover above today the furnace is to answer: its W has 24 V, the outdoor unit's Y none.
+  await expect(own.locator('[data-terminal="fur.W"]')).toHaveAttribute('data-expect', 'live')
+  await expect(
+    own.locator('[data-terminal="od.Y1"]').or(own.locator('[data-terminal="od.Y"]')).first(),
+  ).toHaveAttribute('data-expect', 'dead')
+  await own.getByRole('button', { name: 'It is set: list it' }).click()
+  await page.getByRole('button', { name: /^List a jumper/ }).click()
+  await page.getByLabel('What stands otherwise, and where').fill('R to W with R to G at the furnace')
+  await page.getByRole('button', { name: 'List it', exact: true }).click()
+  await page.goto(`${path}/bench?call=heat1&t=55`)
+  const list = page.getByTestId('temporary')
+  await expect(list).toContainText('Changeover to the furnace below at 60 °F, was 35 °F')
+  await expect(list).toContainText('jumper, R to W with R to G at the furnace')
+  await page.goto(`${path}/setup`)
+  await page.getByRole('tablist', { name: 'Parts of the setup' }).getByRole('tab', { name: 'Visits' }).click()
+  await expect(page.getByRole('button', { name: /^End this visit/ })).toBeDisabled()
+  await list.getByRole('button', { name: 'Put back to 35 °F' }).click()
+  await list.getByRole('button', { name: 'It is as it was' }).click()
+  await expect(list).toHaveCount(0)
+  await expect(page.getByRole('button', { name: /^End this visit/ })).toBeEnabled()
+})
