@@ -45,7 +45,7 @@ function told(kind: BandedKind, at: string, value: number, site: Site): Verdict 
     situation: {
       call: site.call ?? 'heat1',
       outdoorF: degF(site.outdoorF ?? 47),
-      modes: (site.modes ?? {}),
+      modes: site.modes ?? {},
     },
     ...(site.moved ? { moved: site.moved } : {}),
     who: '',
