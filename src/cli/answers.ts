@@ -168,6 +168,22 @@ export const ANSWERS = {
     ),
     advice: list(str()),
   }),
+  startup: shape({
+    cards: list(
+      shape({
+        id: str(),
+        title: str(),
+        call: str(),
+        steps: list(str()),
+        moved: list(shape({ at: str(), value: str() })),
+        runs: list(str()),
+        stays: list(str()),
+        today: str().nullable(),
+        can: bool(),
+        steady: num(),
+      }),
+    ),
+  }),
   wait: shape({
     call: str(),
     steady: num(),

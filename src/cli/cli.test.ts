@@ -53,6 +53,7 @@ describe('bin/gatecross', () => {
     ['crossing', ['demo/jobs/tallow-mill.json', '--schools'], 0],
     ['crossing', ['demo/jobs/quillfeather-lane.json'], 0],
     ['kit', [GOOD, '--volts', '208'], 0],
+    ['startup', [GOOD, '--outdoor', '55'], 0],
     ['wait', [GOOD, '--call', 'heatAux1', '--outdoor', '20'], 0],
   ] as [AnswerName, string[], number][])(
     '%s %j ends with %i and answers as its schema says',

@@ -27,7 +27,7 @@ import { ANSWERS, answerSchema, type AnswerName } from './answers'
 import { answer, refuse, type Answer, type Result } from './answer'
 import { readSituation, type Args } from './args'
 import { crossingCommand, kitCommand } from './crossingCommands'
-import { waitCommand } from './timeCommands'
+import { startupCommand, waitCommand } from './timeCommands'
 import { failuresCommand, planCommand } from './planCommands'
 import { conflictsCommand, sheetCommand } from './setupCommands'
 
@@ -197,6 +197,7 @@ export const COMMANDS: Record<string, (job: Job, args: Args) => Result> = {
   crossing: crossingCommand,
   kit: kitCommand,
   wait: waitCommand,
+  startup: startupCommand,
   conflicts: conflictsCommand,
   sheet: sheetCommand,
 

@@ -27,6 +27,7 @@ const HELP = `gatecross: proof of a heat pump's wiring and readings, from a job 
   gatecross crossing FILE [--weather W] [--schools]
                                             who heats when in this house, and what it costs
   gatecross kit FILE [--volts V]            what the kit should read, its banks, the line circuits
+  gatecross startup FILE --outdoor T        the test run's cards on such a day, in order
   gatecross wait FILE --call C [--past CALL=SECONDS …]
                                             what comes on when, and what it waits for
   gatecross failures FILE                   what each single failure would do

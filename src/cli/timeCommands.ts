@@ -1,8 +1,9 @@
 import { CALLS, type Call } from '@/core/equipment'
 import { Circuit } from '@/core/circuit'
+import { circuitOfCard, testPlan } from '@/core/startup'
 import { waitsFor, type Past } from '@/core/time'
 import { installationOf, type Checked, type Job } from '@/jobfile'
-import { CALL_WORDS, waitsSentences } from '@/words'
+import { CALL_WORDS, cardTitle, stepWords, todayWords, waitsSentences } from '@/words'
 import { readSituation, type Args } from './args'
 import { answer, refuse, type Result } from './answer'
 
@@ -52,5 +53,34 @@ export function waitCommand(job: Job, args: Args): Result {
         ? lines
         : [`${CALL_WORDS[call]}: nothing moves.`],
     found.ended === 'chatter',
+  )
+}
+
+/** `gatecross startup FILE --outdoor T`: the cards of the test run on a day of that temperature, in their order. */
+export function startupCommand(job: Job, args: Args): Result {
+  const inst = installationOf(job)
+  const situation = readSituation(inst, args.values)
+  if (!situation.ok) return situation
+  const circuit = new Circuit(inst)
+  const cards = testPlan(circuit, situation.value.outdoorF).map((card) => ({
+    id: card.id,
+    title: cardTitle(inst, card),
+    call: card.situation.call,
+    steps: card.steps.map((step) => stepWords(inst, step)),
+    moved: card.moved.map((m) => ({ at: m.at, value: String(m.value) })),
+    runs: card.expected?.runs ?? [],
+    stays: card.expected?.stays ?? [],
+    today: todayWords(inst, card.today),
+    can: card.today.can,
+    steady: waitsFor(circuitOfCard(circuit, card), card.situation.call, card.situation, card.past).steady,
+  }))
+  return answer(
+    { cards },
+    cards.flatMap((c) => [
+      c.title,
+      ...c.steps.map((step) => `  ${step}`),
+      `  must run: ${c.runs.join(', ') || 'nothing'}${c.stays.length ? `; must not: ${c.stays.join(', ')}` : ''}`,
+      ...(c.today ? [`  ${c.today}`] : []),
+    ]),
   )
 }

@@ -1,3 +1,5 @@
+import type { RunStanding } from '@/core/startup'
+
 /** What the list of jobs shows, worked out from one version of the document. */
 export interface Summary {
   version: number
@@ -11,6 +13,8 @@ export interface Summary {
   wrongReadings: number
   /** Temporary settings that are still to be put back. */
   toPutBack: number
+  /** How its test run stands; null: it has not begun. */
+  run: RunStanding | null
 }
 
 /** A line of the job list, as the server sends it. */

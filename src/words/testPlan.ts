@@ -1,6 +1,6 @@
 import type { Ref } from '@/core/installation'
 import { placedByRef, splitRef, type Installation } from '@/core/installation'
-import type { CardState, TestCard, TestStep, Today } from '@/core/startup'
+import type { CardState, RunStanding, TestCard, TestStep, Today } from '@/core/startup'
 import { INTENT_WORDS } from './intents'
 import { CALL_WORDS, lower, refWords } from './names'
 import { count, degrees, figure } from './numbers'
@@ -30,7 +30,7 @@ export function cardTitle(inst: Installation, card: TestCard): string {
       return CALL_WORDS[card.situation.call]
     case 'gate':
       return card.intent
-        ? `${INTENT_WORDS[card.intent].name}: the other side of today`
+        ? `${INTENT_WORDS[card.intent].name}: tried from its other side`
         : refWords(inst, card.at ?? '')
     case 'defrost':
       return `Defrost of the ${lower(named)}`
@@ -102,4 +102,17 @@ export function todayWords(inst: Installation, today: Today): string | null {
     case 'heldOff':
       return 'The compressor is held off at this temperature: try it with its lockout moved, or on another day.'
   }
+}
+
+/** Where a test run stands, in a sentence for a list. */
+export function runSentence({ cards, done, failed, open, waiting, belowF, aboveF }: RunStanding): string {
+  if (failed) return `Test run: ${failed} of ${cards} failed`
+  if (open) return `Test run: ${done} of ${cards} done`
+  if (!waiting) return 'Test run done'
+  const when = [
+    belowF === null ? '' : `below ${degrees(belowF)}`,
+    aboveF === null ? '' : `above ${degrees(aboveF)}`,
+  ]
+  const said = when.filter(Boolean).join(' and ')
+  return `Test run waits for ${said ? `weather ${said}` : 'other weather'}`
 }

@@ -1,13 +1,17 @@
 'use client'
 
 import { format } from 'date-fns'
+import { useMemo } from 'react'
 import { Download, Printer } from 'lucide-react'
 import { settingValue } from '@/core/installation'
 import type { Unknowable, Value } from '@/core/equipment'
 import { drives } from '@/core/situation'
-import { standing } from '@/core/startup'
+import { standing, testPlan } from '@/core/startup'
+import { degF } from '@/core/units'
 import { Button, Swatch } from '@/ui'
 import {
+  CARD_STATE_WORDS,
+  cardTitle,
   findingWords,
   factorsSentence,
   findingSentence,
@@ -149,6 +153,10 @@ export function Handover() {
         <SettingsLeft />
       </Part>
 
+      <Part title="Test run">
+        <TestRun />
+      </Part>
+
       <Part title="Readings">
         {job.readings.length ? (
           <ReadingList readings={job.readings} editable={false} />
@@ -161,6 +169,35 @@ export function Handover() {
         report. The proof covers the wiring and settings recorded here, not what was not recorded.
       </p>
     </article>
+  )
+}
+
+/** How each card of the test run ended; what was not tried is said as well. */
+function TestRun() {
+  const { job, inst, circuit } = useJobScreen()
+  const { cards, outdoorF } = job.startup
+  const plan = useMemo(() => testPlan(circuit, degF(outdoorF ?? 47)), [circuit, outdoorF])
+  if (!Object.keys(cards).length) return <p>No card of the test run was ended.</p>
+  return (
+    <ul className="text-[15px]">
+      {plan.map((card) => {
+        const mark = cards[card.id]
+        return (
+          <li key={card.id} className="border-t border-line py-1" data-run={card.id}>
+            <span className="inline-block w-40 font-bold">
+              {mark ? CARD_STATE_WORDS[mark.state] : 'Not tried'}
+            </span>
+            {cardTitle(inst, card)}
+            {mark && (
+              <span className="text-soft">
+                {mark.note ? `: ${mark.note}` : ''}. {mark.who || 'nobody named'},{' '}
+                {format(new Date(mark.when), 'd MMM yyyy HH:mm')}
+              </span>
+            )}
+          </li>
+        )
+      })}
+    </ul>
   )
 }
 

@@ -7,7 +7,7 @@ import { useCallback, useEffect, useState } from 'react'
 import { ask, linesOf } from '@/client'
 import type { JobListEntry, Summary } from '@/jobfile'
 import { Button, cx, Field, FileButton, Input, SelectField } from '@/ui'
-import { count } from '@/words'
+import { count, runSentence } from '@/words'
 import { filterJobs, needsYou, ORDERS, STATES, type JobOrder, type JobState } from './filter'
 
 /** A job in the list. */
@@ -161,9 +161,11 @@ export function JobList() {
 
 const STATE_WORDS: Record<JobState, string> = {
   all: 'All jobs',
-  broken: 'Broken',
+  open: 'Test run open',
+  broken: 'Failing',
   needsReading: 'Needs a reading',
   toPutBack: 'To be put back',
+  waiting: 'Waiting for weather',
   done: 'Done',
 }
 const ORDER_WORDS: Record<JobOrder, string> = {
@@ -201,6 +203,7 @@ function JobLine({ line }: { line: Line }) {
             : 'No readings yet'}
           {summary.wrongReadings ? `, ${summary.wrongReadings} wrong` : ''}
           {summary.toPutBack ? `. ${summary.toPutBack} to be put back` : ''}
+          {summary.run ? `. ${runSentence(summary.run)}` : ''}
         </p>
       )}
     </div>

@@ -1,28 +1,41 @@
 import type { JobListEntry, Summary } from '@/jobfile'
 
 /** What a list of jobs can be narrowed to. */
-export const STATES = ['all', 'broken', 'needsReading', 'toPutBack', 'done'] as const
+export const STATES = ['all', 'open', 'broken', 'needsReading', 'toPutBack', 'waiting', 'done'] as const
 export type JobState = (typeof STATES)[number]
 export const ORDERS = ['urgent', 'newest', 'street'] as const
 export type JobOrder = (typeof ORDERS)[number]
 
 /** Whether something is wrong that a technician has to see to. */
 export const needsYou = (s: Summary | null): boolean =>
-  s !== null && (s.broken > 0 || s.wrongReadings > 0 || s.toPutBack > 0)
+  s !== null && (s.broken > 0 || s.wrongReadings > 0 || s.toPutBack > 0 || (s.run?.failed ?? 0) > 0)
+
+/** Proven, read, and its test run, where one was begun, at its end. */
+const isDone = (s: Summary): boolean =>
+  !needsYou(s) &&
+  s.readings > 0 &&
+  s.undecided === 0 &&
+  s.states > 0 &&
+  (!s.run || s.run.open + s.run.waiting === 0)
 
 function isIn(state: JobState, s: Summary | null): boolean {
   if (state === 'all') return true
   // What is not proven since its last change claims nothing, and is in no state.
   if (!s) return false
   switch (state) {
+    case 'open':
+      // Begun, and something can be tried today.
+      return (s.run?.open ?? 0) > 0
     case 'broken':
-      return s.broken > 0
+      return s.broken > 0 || (s.run?.failed ?? 0) > 0
     case 'needsReading':
       return s.readings === 0 || s.wrongReadings > 0
     case 'toPutBack':
       return s.toPutBack > 0
+    case 'waiting':
+      return s.run?.open === 0 && s.run.waiting > 0
     case 'done':
-      return !needsYou(s) && s.readings > 0 && s.undecided === 0 && s.states > 0
+      return isDone(s)
   }
 }
 

@@ -12,6 +12,9 @@ const TONE: Record<Verdict['verdict'], string> = {
   unjudged: 'border-edge text-soft',
 }
 
+/** With its full stop, where it does not end with a mark of its own. */
+const stopped = (text: string): string => (/[.?!]$/.test(text) ? text : `${text}.`)
+
 /** A verdict with the number it was held against, and what to check first. */
 export function VerdictLine({ verdict }: { verdict: Verdict }) {
   const { inst } = useJobScreen()
@@ -26,7 +29,7 @@ export function VerdictLine({ verdict }: { verdict: Verdict }) {
       {verdict.causes.length > 0 && (
         <p className="text-sm text-soft">
           {verdict.verdict === 'right' ? 'Note: ' : 'Check, cheapest first: '}
-          {verdict.causes.map((c) => causeWords(inst, c)).join('. ')}.
+          {verdict.causes.map((c) => stopped(causeWords(inst, c))).join(' ')}
         </p>
       )}
     </div>

@@ -52,7 +52,7 @@ function Expected({ card }: { card: TestCard }) {
   const { inst } = useJobScreen()
   const { expected } = card
   if (!expected) return null
-  const list = (refs: readonly string[]) => refs.map((r) => lower(refWords(inst, r))).join(', ')
+  const list = (refs: readonly string[]) => refs.map((r) => lower(refWords(inst, r))).join('; ')
   return (
     <p className="mt-2 text-[15px]" data-testid="expected">
       <span className="font-bold">Must run: </span>

@@ -50,7 +50,7 @@ export function Startup() {
     </ul>
   )
   return (
-    <div className="max-w-6xl pb-8" data-testid="startup">
+    <div className="flex max-w-6xl flex-col pb-8" data-testid="startup">
       <p className="text-lg font-bold" data-testid="startup-answer">
         {answerOf(plan, job.startup.cards, (c) => cardTitle(inst, c))}
       </p>
@@ -64,7 +64,10 @@ export function Startup() {
           onValue={(v) => edit({ kind: 'setToday', outdoorF: v })}
         />
       </div>
-      <LockOut />
+      {/* On a phone the card comes first. */}
+      <div className="order-last lg:order-none">
+        <LockOut />
+      </div>
       <div className="mt-3 lg:grid lg:grid-cols-[300px_minmax(0,1fr)] lg:gap-4">
         <div>
           {/* On a phone the open card comes first; the list is one tap away. */}

@@ -84,5 +84,6 @@ function givenUp({ version, engine }: SummaryTask, e: Error, mostMs: number): Su
     readings: 0,
     wrongReadings: 0,
     toPutBack: 0,
+    run: null,
   }
 }

@@ -1,6 +1,6 @@
 import { Analysis } from '@/core/analysis'
 import { withSite } from '@/core/rules'
-import { judge, standing } from '@/core/startup'
+import { judge, runStanding, standing } from '@/core/startup'
 import { installationOf, jobSeen, storedJob, type Summary } from '@/jobfile'
 import { proofSentence } from '@/words'
 
@@ -30,6 +30,7 @@ export function summarise({ doc, version, engine }: SummaryTask): Summary {
     undecided: proof.undecided.length,
     states: proof.solved,
     readings: readings.length,
+    run: runStanding(analysis.circuit, job.startup),
     toPutBack: job.setup.temporary.filter((t) => !t.back).length,
     wrongReadings: readings.filter((r) => judge(analysis.circuit, r, job.readings, seen).verdict === 'wrong')
       .length,

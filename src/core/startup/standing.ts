@@ -1,0 +1,48 @@
+import type { Circuit } from '../circuit'
+import { degF } from '../units'
+import type { Progress } from './progress'
+import { testPlan } from './testPlan'
+
+/** How a test run stands: what a list of jobs says of it. */
+export interface RunStanding {
+  cards: number
+  done: number
+  failed: number
+  /** Cards that are neither ended nor waiting for weather. */
+  open: number
+  waiting: number
+  /** °F outdoors below which, and above which, a waiting card can be tried; null: none waits for that. */
+  belowF: number | null
+  aboveF: number | null
+}
+
+/** °F that a day has of which nobody has said anything. */
+const USUAL_F = 47
+
+/** Where a test run stands; null: it has not begun. */
+export function runStanding(circuit: Circuit, progress: Progress): RunStanding | null {
+  if (!Object.keys(progress.cards).length) return null
+  const plan = testPlan(circuit, degF(progress.outdoorF ?? USUAL_F))
+  const marked = plan.map((card) => ({ card, state: progress.cards[card.id]?.state }))
+  const count = (state: string) => marked.filter((m) => m.state === state).length
+  const weather = marked.filter(
+    ({ card, state }) =>
+      state === 'waiting' ||
+      (state === undefined &&
+        !card.today.can &&
+        (card.today.why === 'tooCold' || card.today.why === 'tooWarm')),
+  )
+  const until = (why: 'tooWarm' | 'tooCold') =>
+    weather.flatMap(({ card }) => (!card.today.can && card.today.why === why ? [card.today.untilF] : []))
+  const [below, above] = [until('tooWarm'), until('tooCold')]
+  return {
+    cards: plan.length,
+    done: count('done') + count('notTestable'),
+    failed: count('failed'),
+    open: marked.filter((m) => m.state === undefined && !weather.includes(m)).length,
+    waiting: weather.length,
+    // One visit tries them all: the coldest of the colds, the warmest of the warms.
+    belowF: below.length ? Math.min(...below) : null,
+    aboveF: above.length ? Math.max(...above) : null,
+  }
+}
