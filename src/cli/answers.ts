@@ -169,6 +169,7 @@ export const ANSWERS = {
     advice: list(str()),
   }),
   startup: shape({
+    broken: list(str()),
     cards: list(
       shape({
         id: str(),

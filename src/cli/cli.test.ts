@@ -54,6 +54,7 @@ describe('bin/gatecross', () => {
     ['crossing', ['demo/jobs/quillfeather-lane.json'], 0],
     ['kit', [GOOD, '--volts', '208'], 0],
     ['startup', [GOOD, '--outdoor', '55'], 0],
+    ['startup', [BAD, '--outdoor', '55'], 1],
     ['wait', [GOOD, '--call', 'heatAux1', '--outdoor', '20'], 0],
   ] as [AnswerName, string[], number][])(
     '%s %j ends with %i and answers as its schema says',

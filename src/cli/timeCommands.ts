@@ -1,9 +1,10 @@
 import { CALLS, type Call } from '@/core/equipment'
 import { Circuit } from '@/core/circuit'
+import { prove } from '@/core/rules'
 import { circuitOfCard, testPlan } from '@/core/startup'
 import { waitsFor, type Past } from '@/core/time'
 import { installationOf, type Checked, type Job } from '@/jobfile'
-import { CALL_WORDS, cardTitle, stepWords, todayWords, waitsSentences } from '@/words'
+import { CALL_WORDS, cardTitle, findingSentence, stepWords, todayWords, waitsSentences } from '@/words'
 import { readSituation, type Args } from './args'
 import { answer, refuse, type Result } from './answer'
 
@@ -74,13 +75,22 @@ export function startupCommand(job: Job, args: Args): Result {
     can: card.today.can,
     steady: waitsFor(circuitOfCard(circuit, card), card.situation.call, card.situation, card.past).steady,
   }))
+  const broken = prove(inst).findings.filter((f) => f.severity !== 'warn')
   return answer(
-    { cards },
-    cards.flatMap((c) => [
-      c.title,
-      ...c.steps.map((step) => `  ${step}`),
-      `  must run: ${c.runs.join(', ') || 'nothing'}${c.stays.length ? `; must not: ${c.stays.join(', ')}` : ''}`,
-      ...(c.today ? [`  ${c.today}`] : []),
-    ]),
+    { broken: broken.map((f) => findingSentence(inst, f)), cards },
+    [
+      ...(broken.length
+        ? [`${broken.length} broken: what runs here as wired is not yet what ought to. Put that right first.`]
+        : []),
+      ...broken.map((f) => `  ${findingSentence(inst, f)}`),
+    ].concat(
+      cards.flatMap((c) => [
+        c.title,
+        ...c.steps.map((step) => `  ${step}`),
+        `  ${broken.length ? 'as wired it runs' : 'must run'}: ${c.runs.join(', ') || 'nothing'}${c.stays.length ? `; ${broken.length ? 'and not' : 'must not'}: ${c.stays.join(', ')}` : ''}`,
+        ...(c.today ? [`  ${c.today}`] : []),
+      ]),
+    ),
+    broken.length > 0,
   )
 }

@@ -99,6 +99,8 @@ export function todayWords(inst: Installation, today: Today): string | null {
       return `Come back above ${degrees(today.untilF)}.`
     case 'settingUnknown':
       return `${refWords(inst, today.at)} is not known: find out on the device first.`
+    case 'neverRuns':
+      return 'As wired the compressor runs in this call at no temperature: put that right first.'
     case 'heldOff':
       return 'The compressor is held off at this temperature: try it with its lockout moved, or on another day.'
   }

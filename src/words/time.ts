@@ -33,7 +33,8 @@ export const waitReason = (inst: Installation, w: Wait): string =>
   w.held.length ? `: ${w.held.map((h) => heldWords(inst, h)).join('; then ')}` : ''
 
 /** What happens after a call, the first thing first; and whose times nobody knows. */
-export const waitsSentences = (inst: Installation, { waits, untimed }: CallWaits): string[] => [
+export const waitsSentences = (inst: Installation, { waits, untimed, ended }: CallWaits): string[] => [
+  ...(ended === 'until' ? ['It does not settle: after an hour it still changes by itself.'] : []),
   ...[...waits].sort((a, b) => a.seconds - b.seconds).map((w) => waitWords(inst, w)),
   ...untimed.map((ref) => `How long ${lower(waiterName(inst, ref))} takes is not known: its setting is not.`),
 ]

@@ -38,6 +38,20 @@ test('a card says how to bring it up today, what must run, and ends done, with t
   await expect(page.locator('[data-run=cool1]')).toContainText('Not tried')
 })
 
+test('while a rule is broken a card says what runs as wired, and that it is not what ought to', async ({
+  page,
+}) => {
+  await openRun(page, 'saltmarsh-row', 'call=emergency&t=45')
+  const expected = card(page, 'emergency').getByTestId('expected')
+  await expect(expected).toContainText('Emergency heat brings on no backup')
+  await expect(expected).toContainText('Put that right first.')
+  await expect(expected).toContainText(
+    'As wired it runs: blower. And not: strip row 1; strip row 2; compressor.',
+  )
+  await expect(expected).not.toContainText('Must run')
+  await expect(card(page, 'emergency')).toContainText('As wired, 24 V')
+})
+
 test('every terminal is a reading: tap, type, Enter, the next; a dead one says where to look', async ({
   page,
 }) => {

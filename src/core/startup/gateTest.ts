@@ -66,7 +66,8 @@ function gateCard(
   const moved = [{ at: ref, value: to }]
   if (runs(moved) === runs([])) return []
   const done = (steps: TestStep[], today: Card['today'] = TODAY): Card[] => [
-    { ...card, situation: here, moved, steps, today },
+    // Its setting is moved with nothing called.
+    { ...card, situation: here, moved, steps, today, past: [] },
   ]
   const { range } = setting
   if (!range || (to >= range[0] && to <= range[1]))

@@ -38,6 +38,8 @@ export type Today =
   | { can: false; why: 'settingUnknown'; at: Ref }
   /** The compressor is held off at this temperature, and it is the compressor's doing that is tried. */
   | { can: false; why: 'heldOff' }
+  /** As wired it runs in this call at no temperature. */
+  | { can: false; why: 'neverRuns' }
 
 export type CardKind = 'supply' | 'sensor' | 'call' | 'gate' | 'defrost' | 'minimumOff' | 'float' | 'leak'
 

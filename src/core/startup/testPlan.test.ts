@@ -109,6 +109,14 @@ describe('the test run of a dual fuel job', () => {
     expect(hot.expected?.runs).toContain('fur.valve')
   })
 
+  it('says of a compressor that never runs that it never does, and not that the weather holds it off', () => {
+    const inst = demoInstallation('quillfeather-lane')
+    const dead = { ...inst, wires: inst.wires.filter((w) => w.a !== 'od.Y' && w.b !== 'od.Y') }
+    const plan = testPlan(new Circuit(dead), degF(30))
+    for (const id of ['minimumOff', 'defrost-od'])
+      expect(card(plan, id).today).toEqual({ can: false, why: 'neverRuns' })
+  })
+
   it('does not try what is the compressor’s doing while it is held off', () => {
     const cold = planOf('tallow-mill', 25)
     expect(card(cold, 'defrost-od').today).toEqual({ can: false, why: 'heldOff' })

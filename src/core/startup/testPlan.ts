@@ -2,7 +2,7 @@ import { Circuit, solve, type Solved } from '../circuit'
 import { withSettings } from '../crossing'
 import { isCooling, isHeatPumpHeating, type Call, type ModeCondition } from '../equipment'
 import { makeRef, settingValue, type Installation, type Placed, type Ref } from '../installation'
-import { callsOf, modesOf, stands, type Situation } from '../situation'
+import { callsOf, modesOf, regionsOf, stands, type Situation } from '../situation'
 import type { Past } from '../time'
 import { degF, type DegF } from '../units'
 import { BANDS } from './bands'
@@ -52,11 +52,24 @@ export function testPlan(circuit: Circuit, outdoorF: DegF): TestCard[] {
     const wants = card.kind === 'defrost' || card.kind === 'minimumOff'
     const today: Today =
       card.today.can && wants && expected && !hasCompressor(own, expected.runs)
-        ? { can: false, why: 'heldOff' }
+        ? { can: false, why: runsSomewhere(own, situation) ? 'heldOff' : 'neverRuns' }
         : card.today
     return { ...card, moved, past, expected, today }
   })
 }
+
+/** Whether the compressor runs in this state at any outdoor temperature. */
+const runsSomewhere = (circuit: Circuit, here: Situation): boolean =>
+  regionsOf(circuit.inst).some((outdoorF) => {
+    const solved = solve(circuit, { ...here, outdoorF })
+    return (
+      solved.ok &&
+      hasCompressor(
+        circuit,
+        solved.running.map((l) => l.ref),
+      )
+    )
+  })
 
 const hasCompressor = ({ net }: Circuit, runs: readonly Ref[]): boolean =>
   net.loads.some((l) => l.part.does?.what === 'compressor' && runs.includes(l.ref))
@@ -131,6 +144,8 @@ function defrostCards(inst: Installation, call: Call | undefined, outdoorF: DegF
       ],
       today:
         outdoorF > BANDS.defrostMostF ? { can: false, why: 'tooWarm', untilF: BANDS.defrostMostF } : TODAY,
+      // It is forced while the heat pump runs.
+      past: [{ call, seconds: RAN }],
     }
   })
 }

@@ -96,6 +96,22 @@ describe('waits, worked by hand', () => {
   })
 })
 
+describe('what comes with a call', () => {
+  it('begins with it, and has not run its time before', () => {
+    // Forced while the heat pump runs: the board's cap of 600 s counts from then.
+    const c = circuitOf('quillfeather-lane')
+    const w = waitsFor(c, 'heat1', at(30, { 'od.board': 'defrost' }), [{ call: 'heat1', seconds: 600 }])
+    expect(waited(w, 'od.fan')).toMatchObject({
+      on: true,
+      seconds: 600,
+      held: [{ kind: 'mode', ref: 'od.board', state: 'defrost', seconds: 600 }],
+    })
+    // A breaker that is off was off before.
+    const dead = waitsFor(c, 'heat1', at(30, { 'feedA.breaker': 'off' }), [{ call: 'heat1', seconds: 600 }])
+    expect(dead.waits).toEqual([])
+  })
+})
+
 describe('a defrost board', () => {
   const c = circuitOf('quillfeather-lane')
   const short: OutsideEvent[] = Array.from({ length: 6 }, (_, i): OutsideEvent[] => [

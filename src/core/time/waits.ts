@@ -1,7 +1,7 @@
 import { leaves, type Call, type ContactPart, type ModeCondition } from '../equipment'
 import { solutionOf, type Circuit } from '../circuit'
 import { gateChain } from '../explain'
-import { makeRef, type Placed, type Ref } from '../installation'
+import { isRef, makeRef, type Placed, type Ref } from '../installation'
 import { modesOf, type Situation } from '../situation'
 import { tolerances } from '../tolerances'
 import { runTime } from './run'
@@ -50,9 +50,11 @@ export function waitsFor(circuit: Circuit, call: Call, at: Situation, past: Past
     now += p.seconds
   }
   const begin = past[0]?.call ?? 'off'
+  // A part that has failed failed before, a breaker was off before; what the call itself meets (a defrost, a full pan) begins with it.
+  const { standing, begins } = now > 0 ? split(circuit, at) : { standing: at.modes, begins: [] }
   const trace = runTime(circuit, {
-    start: { ...at, call: begin },
-    events: [...events, { at: now, call }],
+    start: { call: begin, outdoorF: at.outdoorF, modes: standing },
+    events: [...events, { at: now, call }, ...begins.map((b) => ({ at: now, ...b }))],
     until: now + LOOK,
   })
   const steps = trace.steps.filter((s) => s.at >= now && s.moves.length > 0)
@@ -65,6 +67,24 @@ export function waitsFor(circuit: Circuit, call: Call, at: Situation, past: Past
     untimed: trace.untimed,
     ended: trace.ended,
   }
+}
+
+/** The modes of a situation: those that stood before the call, and those that come with it. */
+function split({ inst }: Circuit, { modes }: Situation) {
+  const moving = new Set(
+    modesOf(inst).flatMap(({ ref, mode }) =>
+      mode.states.some((s) => s.id === modes[ref] && (s.reach === 'failure' || s.reach === 'always'))
+        ? []
+        : [ref],
+    ),
+  )
+  const begins = Object.entries(modes).flatMap(([mode, state]) =>
+    isRef(mode) && moving.has(mode) ? [{ mode, state }] : [],
+  )
+  const standing = Object.fromEntries(
+    Object.entries(modes).filter(([mode]) => !begins.some((b) => b.mode === mode)),
+  )
+  return { standing, begins }
 }
 
 function waitsIn(circuit: Circuit, steps: readonly Step[], last: Step, from: number): Wait[] {

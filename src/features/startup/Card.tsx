@@ -5,9 +5,9 @@ import { settingValue, placedByRef, splitRef } from '@/core/installation'
 import { CARD_STATES, type CardMark, type CardState, type TestCard, type TestStep } from '@/core/startup'
 import type { TemporaryKind } from '@/jobfile'
 import { Button, cx, Field, Input } from '@/ui'
-import { CARD_STATE_WORDS, cardTitle, lower, refWords, stepWords, todayWords } from '@/words'
+import { CARD_STATE_WORDS, cardTitle, findingSentence, lower, refWords, stepWords, todayWords } from '@/words'
 import { ReadingForm, ReadingList } from '../readings'
-import { useJobScreen } from '../session'
+import { useJobScreen, useProof } from '../session'
 import { TerminalSheet } from './TerminalSheet'
 import { Waits } from './Waits'
 
@@ -48,22 +48,42 @@ export function Card({ card, onNext }: { card: TestCard; onNext: () => void }) {
   )
 }
 
+/**
+ * What runs as wired. While a rule is broken that is not what ought to run, and it is said so; what breaks in this call stands
+ * beside it.
+ */
 function Expected({ card }: { card: TestCard }) {
   const { inst } = useJobScreen()
+  const { findings } = useProof()
   const { expected } = card
   if (!expected) return null
+  const broken = findings.filter((f) => f.severity !== 'warn')
+  const here = broken.filter((f) => f.witness?.call === card.situation.call)
   const list = (refs: readonly string[]) => refs.map((r) => lower(refWords(inst, r))).join('; ')
   return (
-    <p className="mt-2 text-[15px]" data-testid="expected">
-      <span className="font-bold">Must run: </span>
-      {expected.runs.length ? list(expected.runs) : 'nothing'}.{' '}
-      {expected.stays.length > 0 && (
-        <>
-          <span className="font-bold">Must not: </span>
-          {list(expected.stays)}.
-        </>
+    <div className="mt-2 text-[15px]" data-testid="expected">
+      {here.map((f) => (
+        <p key={`${f.rule}${f.code}`} className="font-bold text-harm">
+          {findingSentence(inst, f)}
+        </p>
+      ))}
+      {broken.length > 0 && (
+        <p className="text-harm">
+          {broken.length === 1 ? 'A rule is' : `${broken.length} rules are`} broken: what runs here as wired
+          is not yet what ought to. Put that right first.
+        </p>
       )}
-    </p>
+      <p>
+        <span className="font-bold">{broken.length ? 'As wired it runs: ' : 'Must run: '}</span>
+        {expected.runs.length ? list(expected.runs) : 'nothing'}.{' '}
+        {expected.stays.length > 0 && (
+          <>
+            <span className="font-bold">{broken.length ? 'And not: ' : 'Must not: '}</span>
+            {list(expected.stays)}.
+          </>
+        )}
+      </p>
+    </div>
   )
 }
 

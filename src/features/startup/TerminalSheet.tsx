@@ -13,7 +13,7 @@ import {
 import { sentence } from '@/jobfile'
 import { Button, cx, Field, Input, typedNumber } from '@/ui'
 import { degrees, figure, refWords } from '@/words'
-import { useJobScreen } from '../session'
+import { useJobScreen, useProof } from '../session'
 import { VerdictLine } from '../readings'
 
 /**
@@ -24,6 +24,7 @@ export function TerminalSheet({ card }: { card: TestCard }) {
   const { circuit, job } = useJobScreen()
   const own = useMemo(() => circuitOfCard(circuit, card), [circuit, card])
   const sheet = useMemo(() => expectations(own, card.situation), [own, card.situation])
+  const broken = useProof().findings.some((f) => f.severity !== 'warn')
   const [open, setOpen] = useState<string | null>(null)
   const taken = useMemo(() => {
     const list = standing(job.readings).filter((r) => r.kind === 'terminalVolts' && sameState(r, card))
@@ -47,8 +48,8 @@ export function TerminalSheet({ card }: { card: TestCard }) {
         <thead>
           <tr className="text-left text-sm text-soft">
             <th className="w-24 py-1 font-normal lg:w-32">At</th>
-            <th className="py-1 font-normal">Must read 24 V</th>
-            <th className="py-1 font-normal">Must read 0</th>
+            <th className="py-1 font-normal">{broken ? 'As wired, 24 V' : 'Must read 24 V'}</th>
+            <th className="py-1 font-normal">{broken ? 'As wired, 0' : 'Must read 0'}</th>
           </tr>
         </thead>
         <tbody>
