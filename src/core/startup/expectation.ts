@@ -43,10 +43,3 @@ export function expectations(circuit: Circuit, situation: Situation): DeviceExpe
 /** 24 V there, not there, or something between that needs looking into. */
 export const liveness = (volts: Volts): Expectation['state'] =>
   volts >= tolerances.liveVolts ? 'live' : volts <= tolerances.deadVolts ? 'dead' : 'between'
-
-/** The situation of a start-up card: the call at today's temperature with every mode normal. */
-export const cardSituation = (call: Situation['call'], at: Situation): Situation => ({
-  call,
-  outdoorF: at.outdoorF,
-  modes: Object.fromEntries(Object.entries(at.modes).filter(([, s]) => s === 'made' || s === 'broken')),
-})

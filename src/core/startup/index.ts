@@ -1,10 +1,4 @@
-export {
-  cardSituation,
-  expectations,
-  liveness,
-  type DeviceExpectations,
-  type Expectation,
-} from './expectation'
+export { expectations, liveness, type DeviceExpectations, type Expectation } from './expectation'
 export { judge } from './judge'
 export type { CardKind, TestCard, TestStep, Today } from './testCard'
 export { circuitOfCard, testPlan } from './testPlan'

@@ -26,7 +26,7 @@ function open() {
   } as unknown as JobScreenValue // prettier-ignore
   const view = render(
     <JobContext.Provider value={value}>
-      <ReadingForm call="emergency" />
+      <ReadingForm state={{ situation }} name="emergency" />
     </JobContext.Provider>,
   )
   return { ...view, edits, value: screen.getByLabelText(/^Value/) }

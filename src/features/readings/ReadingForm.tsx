@@ -2,15 +2,7 @@
 
 import { useMemo, useState } from 'react'
 import * as yup from 'yup'
-import type { Call } from '@/core/equipment'
-import {
-  cardSituation,
-  judge,
-  READING_KINDS,
-  type Reading,
-  type ReadingKind,
-  type ReadingPlace,
-} from '@/core/startup'
+import { judge, READING_KINDS, type Reading, type ReadingKind, type ReadingPlace } from '@/core/startup'
 import { jobSeen, sentence } from '@/jobfile'
 import { Button, SelectField, Field, Input, useDraftForm } from '@/ui'
 import { KIND_WORDS } from '@/words'
@@ -72,25 +64,31 @@ const draftSchema = yup.object({
   instrument: yup.string().max(80).nullable().defined(),
 })
 
-/** Takes a reading for a call, judged while it is typed. With `corrects`, it supersedes an earlier one. */
+/**
+ * Takes a reading, judged while it is typed. With `corrects` it supersedes an earlier one, which it takes its state from.
+ */
 export function ReadingForm({
-  call,
+  state,
+  name,
   corrects,
   onDone,
 }: {
-  call: Call
+  /** The unit's state while it is taken, and what stood otherwise for the test. */
+  state: Pick<Reading, 'situation' | 'moved'>
+  /** What its draft is kept by: one for each card. */
+  name: string
   corrects?: Reading
   onDone?: () => void
 }) {
-  const { inst, circuit, job, edit, situation, who } = useJobScreen()
+  const { inst, circuit, job, edit, who } = useJobScreen()
   const fresh: Draft = {
-    kind: corrects?.kind ?? (call === 'emergency' ? 'stripAmps' : 'controlVolts'),
+    kind: corrects?.kind ?? (state.situation.call === 'emergency' ? 'stripAmps' : 'controlVolts'),
     spotAt: corrects ? `${corrects.place}|${corrects.at}` : '',
     value: '',
     blower: 'unknown',
     instrument: null,
   }
-  const draftKey = `reading-${job.id}-${corrects?.id ?? call}`
+  const draftKey = `reading-${job.id}-${name}`
   const { form, values, put, clear } = useDraftForm<Draft>(draftKey, draftSchema, fresh)
   const { kind, spotAt, value, blower, instrument } = values
   const [refused, setRefused] = useState<string | null>(null)
@@ -116,7 +114,8 @@ export function ReadingForm({
                 : blower === 'yes'
               : null,
           instrument: instrument ?? instrumentFor(kind, spot?.place ?? 'terminals'),
-          situation: corrects?.situation ?? cardSituation(call, situation),
+          situation: state.situation,
+          ...(state.moved?.length ? { moved: state.moved } : {}),
           who,
           when: '2026-01-01T00:00:00Z',
           supersedes: corrects?.id ?? null,

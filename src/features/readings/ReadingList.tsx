@@ -82,7 +82,7 @@ function ReadingItem({
           Superseded: <s>{readingWords(inst, e, unit)}</s>. {stamp(e)}
         </p>
       ))}
-      {correcting && <ReadingForm call={r.situation.call} corrects={r} onDone={() => setCorrecting(false)} />}
+      {correcting && <ReadingForm state={r} name={r.id} corrects={r} onDone={() => setCorrecting(false)} />}
     </li>
   )
 }

@@ -2,21 +2,30 @@
 
 import { useState } from 'react'
 import { settingValue, placedByRef, splitRef } from '@/core/installation'
-import { CARD_STATES, type CardMark, type CardState, type TestCard, type TestStep } from '@/core/startup'
+import type { Situation } from '@/core/situation'
+import {
+  CARD_STATES,
+  type CardMark,
+  type CardState,
+  type Reading,
+  type TestCard,
+  type TestStep,
+} from '@/core/startup'
 import type { TemporaryKind } from '@/jobfile'
 import { Button, cx, Field, Input } from '@/ui'
 import { CARD_STATE_WORDS, cardTitle, findingSentence, lower, refWords, stepWords, todayWords } from '@/words'
 import { ReadingForm, ReadingList } from '../readings'
 import { useJobScreen, useProof } from '../session'
+import { belongsTo } from './sameState'
 import { TerminalSheet } from './TerminalSheet'
 import { Waits } from './Waits'
 
 /** One thing that is tried: how to bring it up today, how long to wait, what must run, what must be read; and how it went. */
 export function Card({ card, onNext }: { card: TestCard; onNext: () => void }) {
-  const { inst, job } = useJobScreen()
+  const { inst, job, situation } = useJobScreen()
+  const state = stateOf(card, situation)
   const said = todayWords(inst, card.today)
-  const { call } = card.situation
-  const own = job.readings.filter((r) => r.situation.call === call && r.kind !== 'terminalVolts')
+  const own = job.readings.filter((r) => belongsTo(r, card) && r.kind !== 'terminalVolts')
   return (
     <section
       aria-label={cardTitle(inst, card)}
@@ -41,11 +50,17 @@ export function Card({ card, onNext }: { card: TestCard; onNext: () => void }) {
       <Expected card={card} />
       <TerminalSheet key={`terminals-${card.id}`} card={card} />
       <h3 className="mt-3 font-bold">Readings</h3>
-      <ReadingForm key={`form-${card.id}`} call={call} />
+      <ReadingForm key={`form-${card.id}`} state={state} name={card.id} />
       <ReadingList readings={own} />
       <Ends key={`ends-${card.id}`} card={card} onNext={onNext} />
     </section>
   )
+}
+
+/** The state that a reading on a card is taken in: the card's, with whatever else was set at the dock: a breaker off, say. */
+function stateOf({ situation, moved }: TestCard, dock: Situation): Pick<Reading, 'situation' | 'moved'> {
+  const isHere = dock.call === situation.call && dock.outdoorF === situation.outdoorF
+  return { situation: { ...situation, modes: { ...(isHere ? dock.modes : {}), ...situation.modes } }, moved }
 }
 
 /**

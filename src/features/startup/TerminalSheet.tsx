@@ -14,6 +14,7 @@ import { sentence } from '@/jobfile'
 import { Button, cx, Field, Input, typedNumber } from '@/ui'
 import { degrees, figure, refWords } from '@/words'
 import { useJobScreen, useProof } from '../session'
+import { sameState } from './sameState'
 import { VerdictLine } from '../readings'
 
 /**
@@ -76,12 +77,6 @@ export function TerminalSheet({ card }: { card: TestCard }) {
     </section>
   )
 }
-
-/** Taken in the state that the card is about. */
-const sameState = (r: Reading, card: TestCard): boolean =>
-  r.situation.call === card.situation.call &&
-  JSON.stringify(r.situation.modes) === JSON.stringify(card.situation.modes) &&
-  JSON.stringify(r.moved ?? []) === JSON.stringify(card.moved)
 
 function Row({
   label,
