@@ -13,16 +13,24 @@ export const TEMPORARY_WORDS: Record<TemporaryKind, string> = {
   other: 'Something else',
 }
 
-/** What stands otherwise, and what putting it back is called. */
-export function temporaryWords(inst: Installation, t: Temporary): { stands: string; back: string } {
-  if (t.kind)
+/** What stands otherwise, what putting it back is called, and how a report says that it was not. */
+export function temporaryWords(
+  inst: Installation,
+  t: Temporary,
+): { stands: string; back: string; open: string } {
+  if (t.kind) {
+    const what = `${TEMPORARY_WORDS[t.kind].toLowerCase()}, ${t.what ?? ''}`
     return {
-      stands: `For a test only: ${TEMPORARY_WORDS[t.kind].toLowerCase()}, ${t.what ?? ''}.`,
+      stands: `For a test only: ${what}.`,
       back: 'It is as it was',
+      open: `Still to be put back: ${what}.`,
     }
+  }
+  const name = refWords(inst, t.at)
   const was = valueAtText(inst, t.at, t.was)
   return {
-    stands: `For a test only: ${refWords(inst, t.at)} at ${valueAtText(inst, t.at, t.now)}, was ${was}${t.why ? `, ${t.why}` : ''}.`,
+    stands: `For a test only: ${name} at ${valueAtText(inst, t.at, t.now)}, was ${was}${t.why ? `, ${t.why}` : ''}.`,
     back: `Put back to ${was}`,
+    open: `Still to be put back: ${name} to ${was}.`,
   }
 }

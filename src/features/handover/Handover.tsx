@@ -214,7 +214,7 @@ function SettingsLeft() {
     <>
       {open.map((t) => (
         <p key={t.id} className="font-bold text-harm">
-          Still to be put back. {temporaryWords(inst, t).stands}
+          {temporaryWords(inst, t).open}
         </p>
       ))}
       {conflicts.map((c) => (

@@ -13,7 +13,7 @@ export function PutBack() {
   const back = (t: Temporary) =>
     edit({ kind: 'putBack', temporary: t.id, by: { who, when: new Date().toISOString() } })
   return (
-    <section aria-label="To be put back" data-testid="temporary" className="mb-2">
+    <section aria-label="To be put back" data-testid="temporary" className="no-print mb-2">
       <ul className="space-y-1">
         {pending.map((t) => {
           const { stands, back: words } = temporaryWords(inst, t)
