@@ -1,7 +1,8 @@
 import { CALLS, type Call } from '@/core/equipment'
 import { Circuit } from '@/core/circuit'
 import { prove } from '@/core/rules'
-import { circuitOfCard, testPlan } from '@/core/startup'
+import { circuitWith } from '@/core/crossing'
+import { testPlan } from '@/core/startup'
 import { waitsFor, type Past } from '@/core/time'
 import { installationOf, type Checked, type Job } from '@/jobfile'
 import { CALL_WORDS, cardTitle, findingSentence, stepWords, todayWords, waitsSentences } from '@/words'
@@ -73,7 +74,7 @@ export function startupCommand(job: Job, args: Args): Result {
     stays: card.expected?.stays ?? [],
     today: todayWords(inst, card.today),
     can: card.today.can,
-    steady: waitsFor(circuitOfCard(circuit, card), card.situation.call, card.situation, card.past).steady,
+    steady: waitsFor(circuitWith(circuit, card.moved), card.situation.call, card.situation, card.past).steady,
   }))
   const broken = prove(inst).findings.filter((f) => f.severity !== 'warn')
   return answer(

@@ -10,7 +10,7 @@ import {
   type Placed,
   type Ref,
 } from '../installation'
-import { applyFix, jobFindings, type Finding } from '../rules'
+import { applyFix, findingKey, jobFindings, type Finding } from '../rules'
 import { sharingOf, type Sharing, type SharingStretch } from './sharing'
 
 /** What can be dragged: a temperature at which somebody begins or ends to heat. */
@@ -80,12 +80,22 @@ export const withSettings = (inst: Installation, changes: readonly SettingChange
     }),
   )
 
-const keyOf = (f: Finding): string => `${f.rule}:${f.code}`
+const movedCircuits = () => new Map<string, Circuit>()
+
+/** A circuit with some settings as they would be, laid out once for as long as the circuit itself is kept. */
+export function circuitWith(circuit: Circuit, changes: readonly SettingChange[] = []): Circuit {
+  if (!changes.length) return circuit
+  const known = circuit.kept.once(movedCircuits)
+  const key = JSON.stringify(changes)
+  let own = known.get(key)
+  if (!own) known.set(key, (own = new Circuit(withSettings(circuit.inst, changes), circuit)))
+  return own
+}
 
 /** What another wiring of a job raises that stands not already: what stands is looked up once for all that are tried. */
 export function newFindings(seen: JobSeen): (inst: Installation) => Finding[] {
-  const before = new Set(jobFindings(seen).map(keyOf))
-  return (inst) => jobFindings({ ...seen, inst }).filter((f) => !before.has(keyOf(f)))
+  const before = new Set(jobFindings(seen).map(findingKey))
+  return (inst) => jobFindings({ ...seen, inst }).filter((f) => !before.has(findingKey(f)))
 }
 
 const shape = (sharing: Sharing): string =>

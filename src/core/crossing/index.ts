@@ -1,6 +1,7 @@
 export { balanceOf, breakEven, kitKwAt, smallestKit, type BreakEven, type DownTo } from './balance'
 export { crossingOf, type Crossing, type Wanted } from './crossing'
 export {
+  circuitWith,
   gateChanges,
   newFindings,
   withSettings,

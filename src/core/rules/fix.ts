@@ -3,6 +3,7 @@ import { Circuit } from '../circuit'
 import { makeRef, splitRef, UNKNOWN_SITE, terminalOf, type Installation, type Ref } from '../installation'
 import { abnormalCountOf, callsOf, conditionsOf, memoriesAt, regionsOf } from '../situation'
 import { factsOf } from './facts'
+import { findingKey } from './rule'
 import type { Finding, Rule } from './rule'
 import { prove } from './prove'
 import { RULES } from './registry'
@@ -70,9 +71,8 @@ export function fixesFor(
 ): Fix[] {
   const rule = RULES.find((r) => r.id === finding.rule)
   if (!rule) return []
-  const keyOf = (f: Finding) => `${f.rule}:${f.code}`
   const whole = new Circuit(inst)
-  const before = new Set(prove(inst, RULES, whole).findings.map(keyOf))
+  const before = new Set(prove(inst, RULES, whole).findings.map(findingKey))
   for (const list of [...meant, ...candidates(inst, finding)]) {
     let best: Fix[] = []
     let fewest = Infinity
@@ -80,7 +80,7 @@ export function fixesFor(
       const tried = applyFix(inst, fix)
       if (!holdsInWitness(rule, new Circuit(tried, whole), finding)) continue
       const { findings, undecided } = prove(tried, RULES, whole)
-      const worse = findings.some((f) => keyOf(f) === keyOf(finding) || !before.has(keyOf(f)))
+      const worse = findings.some((f) => findingKey(f) === findingKey(finding) || !before.has(findingKey(f)))
       if (worse || undecided.length || findings.length > fewest || !runsAsCalled(whole, tried)) continue
       if (findings.length < fewest) best = []
       fewest = findings.length

@@ -15,4 +15,5 @@ export type {
   StateSeen,
   Undecided,
 } from './rule'
+export { findingKey } from './rule'
 export { stateSeen } from './seen'

@@ -109,6 +109,9 @@ export interface Finding {
   because: Breach[]
 }
 
+/** What a finding is told by when two proofs are held against each other. */
+export const findingKey = ({ rule, code }: Pick<Finding, 'rule' | 'code'>): string => `${rule}:${code}`
+
 /** A rule that breaks or holds depending on what is not known yet. */
 export interface Undecided {
   rule: string

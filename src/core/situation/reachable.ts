@@ -5,6 +5,8 @@ import {
   memoryId,
   normalState,
   type Call,
+  type EvalContext,
+  type Mode,
   type ModeCondition,
   type SenseLeaf,
 } from '../equipment'
@@ -153,12 +155,7 @@ function axesAt(inst: Installation, bands: readonly Band[], call: Call, outdoorF
   })
   const modes = modesOf(inst).map(({ ref, placed, mode }): Axis => {
     const context = evalContextOf(inst, placed, bare)
-    const states = mode.states.filter(
-      (s, i) =>
-        i === 0 ||
-        s.reach === 'always' ||
-        (typeof s.reach === 'object' && evaluate(s.reach, context) !== 'no'),
-    )
+    const states = mode.states.filter((s, i) => i === 0 || mayCome(s, context))
     return { ref, memory: false, states: states.length ? states : [{ id: normalState(mode) }] }
   })
   // What cuts the power comes first: what else happens then changes nothing, and the sweep sees that at once.
@@ -166,6 +163,10 @@ function axesAt(inst: Installation, bands: readonly Band[], call: Call, outdoorF
   const varying = modes.filter((a) => a.states.length > 1)
   return [...memories, ...varying.filter(cutsPower), ...varying.filter((a) => !cutsPower(a))]
 }
+
+/** Whether a state can come about with no part failed. */
+const mayCome = ({ reach }: Mode['states'][number], context: EvalContext): boolean =>
+  reach === 'always' || (typeof reach === 'object' && evaluate(reach, context) !== 'no')
 
 /**
  * Whether a mode shows in this call and at this temperature: a timer that counts on while nothing is called holds nothing
@@ -178,9 +179,8 @@ export function stands(
   at: Pick<Situation, 'call' | 'outdoorF'>,
 ): boolean {
   const found = mode.states.find((s) => s.id === state)
-  if (!found?.reach) return false
-  if (typeof found.reach === 'string') return true
-  return evaluate(found.reach, evalContextOf(inst, placed, { ...at, modes: {} })) !== 'no'
+  if (!found) return false
+  return found.reach === 'failure' || mayCome(found, evalContextOf(inst, placed, { ...at, modes: {} }))
 }
 
 /** The modes alone of `reachableCombinations`. */

@@ -1,5 +1,5 @@
-import { Circuit, solve } from '../circuit'
-import { withSettings, type GateIntent, type SettingChange } from '../crossing'
+import { type Circuit, solve } from '../circuit'
+import { circuitWith, type GateIntent, type SettingChange } from '../crossing'
 import { leaves, wantsBackup, type Call, type Setting } from '../equipment'
 import { makeRef, settingValue, type Placed, type Ref } from '../installation'
 import { degF, type DegF } from '../units'
@@ -46,19 +46,14 @@ function gateCard(
   const value = settingValue(placed, setting.id)
   const card = { id: `gate-${placed.ref}-${setting.id}`, kind: 'gate' as const, at: ref, intent }
   const here = situationAt(call, outdoorF)
-  const runs = (changes: readonly SettingChange[], t: DegF = outdoorF): string => {
-    const own = changes.length ? new Circuit(withSettings(circuit.inst, changes), circuit) : circuit
-    const solved = solve(own, { ...here, outdoorF: t })
+  const runs = (changes: readonly SettingChange[]): string => {
+    const solved = solve(circuitWith(circuit, changes), here)
     return solved.ok ? solved.running.map((l) => l.ref).join() : 'chatter'
   }
-  if (typeof value !== 'number') {
-    const acts = runs([{ at: ref, value: -60 }]) !== runs([{ at: ref, value: 150 }])
-    return acts
-      ? [{ ...card, situation: here, steps: [], today: { can: false, why: 'settingUnknown', at: ref } }]
-      : []
-  }
-  // Asked of the setting as it stands, lockout on or off: one that is off has nothing to be tried.
+  // Asked with its lockout as it stands, on or off: one that is off has nothing to be tried.
   if (runs([{ at: ref, value: -60 }]) === runs([{ at: ref, value: 150 }])) return []
+  if (typeof value !== 'number')
+    return [{ ...card, situation: here, steps: [], today: { can: false, why: 'settingUnknown', at: ref } }]
   const band = bandOf(placed, setting.id)
   const isCold = outdoorF < value
   const past = isCold ? outdoorF - BANDS.pastSensorF - band : outdoorF + BANDS.pastSensorF

@@ -1,9 +1,9 @@
 export { expectations, liveness, type DeviceExpectations, type Expectation } from './expectation'
 export { judge } from './judge'
 export type { CardKind, TestCard, TestStep, Today } from './testCard'
-export { circuitOfCard, testPlan } from './testPlan'
+export { testPlan } from './testPlan'
 export { runStanding, type RunStanding } from './standing'
-export { CARD_STATES, FRESH_PROGRESS, type CardMark, type CardState, type Progress } from './progress'
+export { CARD_STATES, dayF, FRESH_PROGRESS, type CardMark, type CardState, type Progress } from './progress'
 export { BANDED_KINDS, type BandedKind } from './bandedKind'
 export {
   SIMPLE_CAUSES,

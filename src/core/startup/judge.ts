@@ -1,7 +1,7 @@
 import { nth } from '../sure'
 import { placedByRef, splitRef, UNKNOWN_SITE, type Installation, type JobSeen } from '../installation'
-import { Circuit, solve } from '../circuit'
-import { withSettings } from '../crossing'
+import { type Circuit, solve } from '../circuit'
+import { circuitWith } from '../crossing'
 import { gateChain } from '../explain'
 import { judgeBanded } from './banded'
 import { judgeControlVolts } from './controlVolts'
@@ -23,7 +23,7 @@ export function judge(
   all: readonly Reading[] = [],
   seen: JobSeen = { ...UNKNOWN_SITE, inst: job.inst },
 ): Verdict {
-  const circuit = asItStood(job, reading)
+  const circuit = circuitWith(job, reading.moved)
   const { inst } = circuit
   switch (reading.kind) {
     case 'controlVolts':
@@ -45,19 +45,6 @@ export function judge(
       return judgeBanded(circuit, { ...reading, kind }, all, { ...seen, inst }, READING_KINDS[kind].unit)
     }
   }
-}
-
-/** Circuits with settings as they stood for a test, each laid out once. */
-const movedCircuits = () => new Map<string, Circuit>()
-
-/** The job's circuit with the settings that stood otherwise while the reading was taken. */
-function asItStood(circuit: Circuit, { moved }: Reading): Circuit {
-  if (!moved?.length) return circuit
-  const known = circuit.kept.once(movedCircuits)
-  const key = JSON.stringify(moved)
-  let own = known.get(key)
-  if (!own) known.set(key, (own = new Circuit(withSettings(circuit.inst, moved), circuit)))
-  return own
 }
 
 /**

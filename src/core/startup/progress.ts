@@ -1,3 +1,6 @@
+import { tolerances } from '../tolerances'
+import { degF, type DegF } from '../units'
+
 /** How a card of the test run ended, by whom and when. */
 export const CARD_STATES = ['done', 'failed', 'notTestable', 'waiting'] as const
 export type CardState = (typeof CARD_STATES)[number]
@@ -17,4 +20,6 @@ export interface Progress {
   /** °F outdoors on the day; left out: nobody has read it. */
   outdoorF?: number
 }
+/** °F outdoors on the day of the test run; a mild one where nobody has said. */
+export const dayF = ({ outdoorF }: Progress): DegF => degF(outdoorF ?? tolerances.mildF)
 export const FRESH_PROGRESS: Progress = Object.freeze({ cards: {}, calls: {} })

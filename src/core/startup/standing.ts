@@ -1,6 +1,5 @@
 import type { Circuit } from '../circuit'
-import { degF } from '../units'
-import type { Progress } from './progress'
+import { dayF, type Progress } from './progress'
 import { testPlan } from './testPlan'
 
 /** How a test run stands: what a list of jobs says of it. */
@@ -16,13 +15,10 @@ export interface RunStanding {
   aboveF: number | null
 }
 
-/** °F that a day has of which nobody has said anything. */
-const USUAL_F = 47
-
 /** Where a test run stands; null: it has not begun. */
 export function runStanding(circuit: Circuit, progress: Progress): RunStanding | null {
   if (!Object.keys(progress.cards).length) return null
-  const plan = testPlan(circuit, degF(progress.outdoorF ?? USUAL_F))
+  const plan = testPlan(circuit, dayF(progress))
   const marked = plan.map((card) => ({ card, state: progress.cards[card.id]?.state }))
   const count = (state: string) => marked.filter((m) => m.state === state).length
   const weather = marked.filter(

@@ -1,7 +1,7 @@
-import { Circuit, solve, type Solved } from '../circuit'
-import { withSettings } from '../crossing'
+import { type Circuit, solve, type Solved } from '../circuit'
+import { circuitWith } from '../crossing'
 import { isCooling, isHeatPumpHeating, type Call, type ModeCondition } from '../equipment'
-import { makeRef, settingValue, type Installation, type Placed, type Ref } from '../installation'
+import { makeRef, settingValue, type Installation, type Placed } from '../installation'
 import { callsOf, modesOf, regionsOf, stands, type Situation } from '../situation'
 import type { Past } from '../time'
 import { degF, type DegF } from '../units'
@@ -45,34 +45,26 @@ export function testPlan(circuit: Circuit, outdoorF: DegF): TestCard[] {
   let before: Call = 'off'
   return cards.map((card): TestCard => {
     const { situation, moved = [] } = card
-    const own = moved.length ? new Circuit(withSettings(inst, moved), circuit) : circuit
+    const own = circuitWith(circuit, moved)
     const past: Past = card.past ?? (before === 'off' ? [] : [{ call: before, seconds: RAN }])
     before = situation.call
     const expected = expectedOf(solve(own, situation))
     const wants = card.kind === 'defrost' || card.kind === 'minimumOff'
     const today: Today =
-      card.today.can && wants && expected && !hasCompressor(own, expected.runs)
+      card.today.can && wants && expected && !runsCompressor(own, situation)
         ? { can: false, why: runsSomewhere(own, situation) ? 'heldOff' : 'neverRuns' }
         : card.today
     return { ...card, moved, past, expected, today }
   })
 }
 
-/** Whether the compressor runs in this state at any outdoor temperature. */
+const runsCompressor = (circuit: Circuit, situation: Situation): boolean => {
+  const solved = solve(circuit, situation)
+  return solved.ok && solved.running.some((l) => l.part.does?.what === 'compressor')
+}
+/** Whether it runs in this state at any outdoor temperature. */
 const runsSomewhere = (circuit: Circuit, here: Situation): boolean =>
-  regionsOf(circuit.inst).some((outdoorF) => {
-    const solved = solve(circuit, { ...here, outdoorF })
-    return (
-      solved.ok &&
-      hasCompressor(
-        circuit,
-        solved.running.map((l) => l.ref),
-      )
-    )
-  })
-
-const hasCompressor = ({ net }: Circuit, runs: readonly Ref[]): boolean =>
-  net.loads.some((l) => l.part.does?.what === 'compressor' && runs.includes(l.ref))
+  regionsOf(circuit.inst).some((outdoorF) => runsCompressor(circuit, { ...here, outdoorF }))
 
 /** What runs in a solved state, and which heat sources and compressors do not. */
 function expectedOf(solved: Solved): TestCard['expected'] {
@@ -153,17 +145,7 @@ function defrostCards(inst: Installation, call: Call | undefined, outdoorF: DegF
 /** Tried in a call that runs the compressor today; where none does, in the first that would on another day. */
 function minimumOff(circuit: Circuit, calls: readonly Call[], outdoorF: DegF): Card[] {
   const asks = calls.filter((c) => isHeatPumpHeating(c) || (isCooling(c) && weather(c, outdoorF).can))
-  const runs = (c: Call): boolean => {
-    const solved = solve(circuit, situationAt(c, outdoorF))
-    return (
-      solved.ok &&
-      hasCompressor(
-        circuit,
-        solved.running.map((l) => l.ref),
-      )
-    )
-  }
-  const call = asks.find(runs) ?? asks[0]
+  const call = asks.find((c) => runsCompressor(circuit, situationAt(c, outdoorF))) ?? asks[0]
   if (!call) return []
   return [
     {
@@ -197,7 +179,3 @@ function eventCards(inst: Installation, calls: readonly Call[], outdoorF: DegF):
     }))
   return [...card('float', 'pour', 'water'), ...card('leak', 'leakTest', 'leak')]
 }
-
-/** The circuit as it stands while a card is tried. */
-export const circuitOfCard = (circuit: Circuit, { moved }: Pick<TestCard, 'moved'>): Circuit =>
-  moved.length ? new Circuit(withSettings(circuit.inst, moved), circuit) : circuit

@@ -3,6 +3,7 @@
 import { memo, useDeferredValue } from 'react'
 import type { CrossingGate, CrossingView, GateIntent, Year } from '@/core/crossing'
 import { placedByRef, splitRef } from '@/core/installation'
+import { findingKey } from '@/core/rules'
 import { Button, Field, Input } from '@/ui'
 import { whole, degrees, figure, findingWords, INTENT_WORDS, lower, money, needsWords } from '@/words'
 import { useJobScreen } from '../session'
@@ -185,9 +186,9 @@ const ProvenWords = memo(function ProvenWords({
   preview: Dragged['preview']
 }) {
   const { inst } = useJobScreen()
-  const told = new Set(preview?.raised.map((f) => `${f.rule}:${f.code}`))
+  const told = new Set(preview?.raised.map(findingKey))
   if (!proven) return <p className="mt-1 min-h-6 text-sm text-soft">Every state is proven once it rests.</p>
-  const raised = proven.raised.filter((f) => !told.has(`${f.rule}:${f.code}`))
+  const raised = proven.raised.filter((f) => !told.has(findingKey(f)))
   return (
     <div className="mt-1 min-h-6 text-[15px]" role="status" data-proven>
       {proven.failed ? (

@@ -11,7 +11,7 @@ import {
   type Sharing,
 } from '@/core/crossing'
 import type { JobSeen } from '@/core/installation'
-import type { Finding } from '@/core/rules'
+import { findingKey, type Finding } from '@/core/rules'
 import { jobSeen } from '@/jobfile'
 import { CrossingRunner, ProofRunner, type GatePreview } from '@/workers'
 import { useJobScreen, useProof, useSetValue } from '../session'
@@ -48,8 +48,6 @@ export interface GateMoves {
 const PREVIEW_EVERY = 120
 /** ms for which the finger rests before every state is proven for where it is. */
 const PROOF_AFTER = 250
-
-const keyOf = (f: Finding): string => `${f.rule}:${f.code}`
 
 /** What Crossing says of the job on the screen, and of a gate that is being dragged. */
 export function useCrossing() {
@@ -110,8 +108,8 @@ export function useCrossing() {
       current.timer = window.setTimeout(
         () =>
           current.runner.request(withSettings(seen.inst, gateChanges(seen.inst, gate, valueF)), (next) => {
-            const stands = new Set(proof.findings.map(keyOf))
-            const raised = next?.findings.filter((f) => !stands.has(keyOf(f))) ?? []
+            const stands = new Set(proof.findings.map(findingKey))
+            const raised = next?.findings.filter((f) => !stands.has(findingKey(f))) ?? []
             drags.setState(({ dragged: now }) =>
               now?.at === at
                 ? { dragged: { ...now, proven: { valueF, raised, failed: next === null } } }

@@ -6,8 +6,7 @@ import { Download, Printer } from 'lucide-react'
 import { settingValue } from '@/core/installation'
 import type { Unknowable, Value } from '@/core/equipment'
 import { drives } from '@/core/situation'
-import { standing, testPlan } from '@/core/startup'
-import { degF } from '@/core/units'
+import { dayF, standing, testPlan } from '@/core/startup'
 import { Button, Swatch } from '@/ui'
 import {
   CARD_STATE_WORDS,
@@ -175,8 +174,9 @@ export function Handover() {
 /** How each card of the test run ended; what was not tried is said as well. */
 function TestRun() {
   const { job, inst, circuit } = useJobScreen()
-  const { cards, outdoorF } = job.startup
-  const plan = useMemo(() => testPlan(circuit, degF(outdoorF ?? 47)), [circuit, outdoorF])
+  const { cards } = job.startup
+  const today = dayF(job.startup)
+  const plan = useMemo(() => testPlan(circuit, today), [circuit, today])
   if (!Object.keys(cards).length) return <p>No card of the test run was ended.</p>
   return (
     <ul className="text-[15px]">

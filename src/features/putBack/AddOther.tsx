@@ -4,11 +4,12 @@ import { useState } from 'react'
 import { TEMPORARY_KINDS, type TemporaryKind } from '@/jobfile'
 import { Button, Disclosure, Field, Input, SelectField } from '@/ui'
 import { TEMPORARY_WORDS } from '@/words'
-import { useJobScreen } from '../session'
+import { useJobScreen, useStamp } from '../session'
 
 /** Lists a jumper, a lifted lead, an open panel: whatever stands otherwise and is no setting. */
 export function AddOther() {
-  const { edit, who } = useJobScreen()
+  const { edit } = useJobScreen()
+  const stamp = useStamp()
   const [kind, setKind] = useState<TemporaryKind>('jumper')
   const [what, setWhat] = useState('')
   const list = () => {
@@ -22,8 +23,7 @@ export function AddOther() {
         was: null,
         now: 'in',
         why: '',
-        who,
-        when: new Date().toISOString(),
+        ...stamp(),
       },
     })
     if (made.ok) setWhat('')

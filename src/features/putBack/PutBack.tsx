@@ -3,15 +3,15 @@
 import type { Temporary } from '@/jobfile'
 import { Button } from '@/ui'
 import { temporaryWords } from '@/words'
-import { useJobScreen } from '../session'
+import { useJobScreen, useStamp } from '../session'
 
 /** What stands otherwise for a test, on every screen of the job until each is put back. */
 export function PutBack() {
-  const { inst, job, edit, who } = useJobScreen()
+  const { inst, job, edit } = useJobScreen()
+  const stamp = useStamp()
   const pending = job.setup.temporary.filter((t) => !t.back)
   if (!pending.length) return null
-  const back = (t: Temporary) =>
-    edit({ kind: 'putBack', temporary: t.id, by: { who, when: new Date().toISOString() } })
+  const back = (t: Temporary) => edit({ kind: 'putBack', temporary: t.id, by: stamp() })
   return (
     <section aria-label="To be put back" data-testid="temporary" className="no-print mb-2">
       <ul className="space-y-1">

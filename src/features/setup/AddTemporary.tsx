@@ -6,8 +6,7 @@ import { allowedOf, itemsFor } from '@/core/setup'
 import type { Unknowable, Value } from '@/core/equipment'
 import { Button, SelectField, Field, Input, Disclosure } from '@/ui'
 import { refWords } from '@/words'
-import { useJobScreen } from '../session'
-import { useStamp } from './hooks'
+import { useJobScreen, useStamp } from '../session'
 import { ValueField } from './ValueField'
 
 /** Lists a setting that is changed for a test only. */

@@ -5,8 +5,7 @@ import { itemsFor } from '@/core/setup'
 import type { Unknowable, Value } from '@/core/equipment'
 import { Button } from '@/ui'
 import { refWords, valueAtText } from '@/words'
-import { useJobScreen } from '../session'
-import { useStamp } from './hooks'
+import { useJobScreen, useStamp } from '../session'
 
 /** Every setting that a profile keys in, as it is left. */
 const leftNow = ({ placed }: Installation) =>

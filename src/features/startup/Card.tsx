@@ -15,7 +15,7 @@ import type { TemporaryKind } from '@/jobfile'
 import { Button, cx, Field, Input } from '@/ui'
 import { CARD_STATE_WORDS, cardTitle, findingSentence, lower, refWords, stepWords, todayWords } from '@/words'
 import { ReadingForm, ReadingList } from '../readings'
-import { useJobScreen, useProof } from '../session'
+import { useJobScreen, useProof, useStamp } from '../session'
 import { belongsTo } from './sameState'
 import { TerminalSheet } from './TerminalSheet'
 import { Waits } from './Waits'
@@ -104,7 +104,8 @@ function Expected({ card }: { card: TestCard }) {
 
 /** What of a step stands otherwise for the test is listed with one tap, and stays on the list until it is put back. */
 function StepTool({ step, card }: { step: TestStep; card: TestCard }) {
-  const { inst, job, edit, who } = useJobScreen()
+  const { inst, job, edit } = useJobScreen()
+  const stampNow = useStamp()
   const title = cardTitle(inst, card)
   const other = otherwise(step)
   if (step.kind !== 'moveSetting' && !other) return null
@@ -112,7 +113,7 @@ function StepTool({ step, card }: { step: TestStep; card: TestCard }) {
   const isListed = job.setup.temporary.some((t) => !t.back && t.at === at && t.kind === other?.kind)
   if (isListed) return null
   const list = () => {
-    const stamp = { id: `t-${crypto.randomUUID().slice(0, 8)}`, at, who, when: new Date().toISOString() }
+    const stamp = { id: `t-${crypto.randomUUID().slice(0, 8)}`, at, ...stampNow() }
     if (step.kind !== 'moveSetting') {
       if (other)
         edit({
@@ -144,15 +145,15 @@ function otherwise(step: TestStep): { kind: TemporaryKind; words: string } | nul
 
 /** How a card ended, with a word where it did not go well. */
 function Ends({ card, onNext }: { card: TestCard; onNext: () => void }) {
-  const { job, edit, who } = useJobScreen()
+  const { job, edit } = useJobScreen()
+  const stamp = useStamp()
   const [note, setNote] = useState('')
   const mark = job.startup.cards[card.id]
   const end = (state: CardState) => {
     const said: CardMark = {
       state,
       ...(note.trim() ? { note: note.trim() } : {}),
-      who,
-      when: new Date().toISOString(),
+      ...stamp(),
     }
     const done = edit({ kind: 'markCard', card: card.id, mark: said })
     if (!done.ok) return

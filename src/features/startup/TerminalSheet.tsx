@@ -1,15 +1,8 @@
 'use client'
 
 import { useMemo, useState } from 'react'
-import {
-  circuitOfCard,
-  expectations,
-  judge,
-  standing,
-  type Expectation,
-  type Reading,
-  type TestCard,
-} from '@/core/startup'
+import { circuitWith } from '@/core/crossing'
+import { expectations, judge, standing, type Expectation, type Reading, type TestCard } from '@/core/startup'
 import { sentence } from '@/jobfile'
 import { Button, cx, Field, Input, typedNumber } from '@/ui'
 import { degrees, figure, refWords } from '@/words'
@@ -23,7 +16,7 @@ import { VerdictLine } from '../readings'
  */
 export function TerminalSheet({ card }: { card: TestCard }) {
   const { circuit, job } = useJobScreen()
-  const own = useMemo(() => circuitOfCard(circuit, card), [circuit, card])
+  const own = useMemo(() => circuitWith(circuit, card.moved), [circuit, card])
   const sheet = useMemo(() => expectations(own, card.situation), [own, card.situation])
   const broken = useProof().findings.some((f) => f.severity !== 'warn')
   const [open, setOpen] = useState<string | null>(null)

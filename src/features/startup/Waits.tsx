@@ -1,7 +1,8 @@
 'use client'
 
 import { useEffect, useMemo, useState } from 'react'
-import { circuitOfCard, type TestCard } from '@/core/startup'
+import { circuitWith } from '@/core/crossing'
+import type { TestCard } from '@/core/startup'
 import { waitsFor } from '@/core/time'
 import { Button } from '@/ui'
 import { clock, duration, refWords, waitReason } from '@/words'
@@ -25,7 +26,7 @@ function useNow(running: boolean): number {
 export function Waits({ card }: { card: TestCard }) {
   const { inst, circuit, job, edit } = useJobScreen()
   const found = useMemo(
-    () => waitsFor(circuitOfCard(circuit, card), card.situation.call, card.situation, card.past),
+    () => waitsFor(circuitWith(circuit, card.moved), card.situation.call, card.situation, card.past),
     [circuit, card],
   )
   const called = job.startup.calls[card.id]

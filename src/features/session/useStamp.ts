@@ -1,6 +1,6 @@
 'use client'
 
-import { useJobScreen } from '../session'
+import { useJobScreen } from './JobContext'
 
 /** Who does it and when, for a note. */
 export function useStamp() {
