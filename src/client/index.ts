@@ -1,3 +1,5 @@
-export { JobStore, type JobView, type StoreNeeds } from './JobStore'
-export { browserQueue, memoryQueue, type QueueStorage, type ConflictedOp } from './queue'
-export { ask, httpTransport, linesOf, type Answered, type Transport } from './transport'
+export { JobStore } from './JobStore'
+export { openLive, type Heard, type Live } from './live'
+export { browserQueue, memoryQueue, type QueueStorage, type ConflictedOp, type OnDeviceJob } from './queue'
+export { ask, httpTransport, linesOf, type Answered, type NotDone, type Transport } from './transport'
+export type { EditHow, JobView, StoreNeeds, TabMessage } from './view'

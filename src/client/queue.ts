@@ -20,6 +20,18 @@ export interface QueueStorage {
   settle(jobId: string, opId: string): Promise<void>
   lastSeen(jobId: string): Promise<{ version: number; job: Job } | null>
   remember(jobId: string, version: number, job: Job): Promise<void>
+  /** Every job that is here, the newest first. */
+  onDevice(): Promise<OnDeviceJob[]>
+}
+
+/** A job that was opened on this device. */
+export interface OnDeviceJob {
+  jobId: string
+  title: string
+  /** ISO time at which it was last as the server had it; null: not known. */
+  at: string | null
+  /** Edits that have not reached the server. */
+  waiting: number
 }
 
 interface Schema extends DBSchema {
@@ -33,14 +45,18 @@ interface Schema extends DBSchema {
     value: { jobId: string; opId: string; item: ConflictedOp }
     indexes: { job: string }
   }
-  seen: { key: string; value: { jobId: string; version: number; job: Job } }
+  seen: { key: string; value: { jobId: string; version: number; job: Job; at?: string } }
 }
 
 /** The queue in the browser's own database. Keys grow, so operations come back in the order of making. */
 export function browserQueue(): QueueStorage {
   let opened: Promise<IDBPDatabase<Schema>> | null = null
-  const db = () =>
-    (opened ??= openDB<Schema>('gate-cross', 2, {
+  const forget = () => {
+    opened = null
+  }
+  const db = (): Promise<IDBPDatabase<Schema>> => {
+    // One that could not be opened, was emptied or closed is opened anew with the next question.
+    opened ??= openDB<Schema>('gate-cross', 2, {
       upgrade(d, from, _, tx) {
         if (from === 1) return void renameConflicted(d, tx)
         const pending = d.createObjectStore('pending', { autoIncrement: true })
@@ -49,7 +65,15 @@ export function browserQueue(): QueueStorage {
         d.createObjectStore('conflicted', { keyPath: 'opId' }).createIndex('job', 'jobId')
         d.createObjectStore('seen', { keyPath: 'jobId' })
       },
-    }))
+      // Another tab has a newer release, or the person empties the store: neither must wait for this page.
+      blocking: () => void opened?.then((d) => d.close()).finally(forget),
+      terminated: forget,
+    }).catch((e: unknown) => {
+      forget()
+      throw e
+    })
+    return opened
+  }
   return {
     async pending(jobId) {
       return (await (await db()).getAllFromIndex('pending', 'job', jobId)).map((r) => r.envelope)
@@ -78,8 +102,20 @@ export function browserQueue(): QueueStorage {
     async lastSeen(jobId) {
       return (await (await db()).get('seen', jobId)) ?? null
     },
+    async onDevice() {
+      const d = await db()
+      const [seen, pending] = await Promise.all([d.getAll('seen'), d.getAll('pending')])
+      return seen
+        .map(({ jobId, job, at }) => ({
+          jobId,
+          title: job.title,
+          at: at ?? null,
+          waiting: pending.filter((p) => p.jobId === jobId).length,
+        }))
+        .sort((a, b) => (b.at ?? '').localeCompare(a.at ?? ''))
+    },
     async remember(jobId, version, job) {
-      await (await db()).put('seen', { jobId, version, job })
+      await (await db()).put('seen', { jobId, version, job, at: new Date().toISOString() })
     },
   }
 }
@@ -120,5 +156,12 @@ export function memoryQueue(): QueueStorage {
       ),
     lastSeen: async (id) => seen.get(id) ?? null,
     remember: async (id, version, job) => void seen.set(id, { version, job }),
+    onDevice: async () =>
+      [...seen].map(([jobId, { job }]) => ({
+        jobId,
+        title: job.title,
+        at: null,
+        waiting: pending.get(jobId)?.length ?? 0,
+      })),
   }
 }

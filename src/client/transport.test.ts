@@ -39,12 +39,13 @@ describe('talking to the server', () => {
     const problems = [{ path: 'ops[0]', expected: 'a known operation' }]
     const { transport } = answering(json({ problems }, 400))
     expect(await transport.push('x', REQUEST)).toEqual({ ok: false, why: 'refused', status: 400, problems })
-    const bare = answering(json({}, 404))
-    expect(await bare.transport.load('x')).toEqual({ ok: false, why: 'refused', status: 404, problems: [] })
   })
 
   it.each([
-    ['the server has broken down', json({ problems: [] }, 500)],
+    ['too many at once', json({ problems: [] }, 429)],
+    ['it took the server too long to read', json({ problems: [] }, 408)],
+    ['a sign-in page stands between', () => new Response('<html>', { status: 401 })],
+    ['something that is not our server knows no such page', json({}, 404)],
     ['the database is away', json({}, 503)],
     ['what stands between answers a page', () => new Response('<html>', { status: 200 })],
     ['there is no signal', () => Promise.reject(new TypeError('fetch failed'))],
@@ -52,6 +53,15 @@ describe('talking to the server', () => {
     const { transport } = answering(answer)
     expect(why(await transport.push('x', REQUEST))).toBe('offline')
     expect(why(await transport.load('x'))).toBe('offline')
+  })
+
+  it('a server that breaks down on it is a failure of its own, with the number that it gave', async () => {
+    const { transport } = answering(json({ error: 'the server: broke down (number 7c)', problems: [] }, 500))
+    const failed = { ok: false, why: 'failed', message: 'the server: broke down (number 7c)' }
+    expect(await transport.push('x', REQUEST)).toEqual(failed)
+    expect(why(await answering(() => new Response('oops', { status: 500 })).transport.load('x'))).toBe(
+      'failed',
+    )
   })
 
   it('gives up a request after a time', async () => {

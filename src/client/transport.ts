@@ -1,33 +1,51 @@
-import { sentence, type Job, type Problem, type PushRequest, type PushResponse } from '@/jobfile'
+import {
+  isRaw,
+  sentence,
+  type Envelope,
+  type Job,
+  type Problem,
+  type PushRequest,
+  type PushResponse,
+} from '@/jobfile'
 
-/** An answer from the server, or why there is none. `offline`: try again; `refused`: trying again will not help. */
+/**
+ * An answer from the server, or why there is none. `offline`: the same request may be sent again later; `failed`: Gate Cross
+ * itself broke down on it; `refused`: trying again will not help (413: it is too large as a whole).
+ */
 export type Answered<T> =
   | { ok: true; value: T }
-  | { ok: false; why: 'offline'; message: string }
+  | { ok: false; why: 'offline' | 'failed'; message: string }
   | { ok: false; why: 'refused'; status: number; problems: Problem[] }
+export type NotDone = Extract<Answered<unknown>, { ok: false }>
 
 /** What stood in the way, a line for each wrong place; `undone` begins the line of a server that was not reached. */
-export const linesOf = (answer: Extract<Answered<unknown>, { ok: false }>, undone: string): string[] =>
+export const linesOf = (answer: NotDone, undone: string): string[] =>
   answer.why === 'refused' ? answer.problems.map(sentence) : [`${undone}: ${answer.message}`]
+
+/** What was done to a job since a revision; `ops` is null where it is too much or too old to be told one by one. */
+export interface Since {
+  version: number
+  ops: Envelope[] | null
+}
 
 export interface Transport {
   load(jobId: string): Promise<Answered<{ version: number; job: Job }>>
   push(jobId: string, request: PushRequest): Promise<Answered<PushResponse>>
+  since(jobId: string, version: number): Promise<Answered<Since>>
 }
 
-/** Talks to the server over HTTP. A 5xx or no answer at all is "offline": what is queued stays queued. */
+/** Talks to the server over HTTP. */
 export function httpTransport(base = '', fetcher: typeof fetch = fetch): Transport {
+  const at = (jobId: string) => `${base}/api/jobs/${encodeURIComponent(jobId)}`
   return {
-    load: (jobId) => ask(fetcher, `${base}/api/jobs/${encodeURIComponent(jobId)}`),
+    load: (jobId) => ask(fetcher, at(jobId)),
     push: (jobId, request) =>
-      ask(fetcher, `${base}/api/jobs/${encodeURIComponent(jobId)}/ops`, {
-        method: 'POST',
-        body: JSON.stringify(request),
-      }),
+      ask(fetcher, `${at(jobId)}/ops`, { method: 'POST', body: JSON.stringify(request) }),
+    since: (jobId, version) => ask(fetcher, `${at(jobId)}/ops?since=${version}`),
   }
 }
 
-/** One request, with its answer sorted into done, refused and not reached. */
+/** One request, with its answer sorted into done, refused, failed and not reached. */
 export async function ask<T>(
   fetcher: typeof fetch,
   url: string,
@@ -40,13 +58,25 @@ export async function ask<T>(
       cache: 'no-store',
       signal: AbortSignal.timeout(15_000),
     })
-    if (response.status >= 500)
+    if (response.status === 500) return { ok: false, why: 'failed', message: await referenceOf(response) }
+    if (response.status > 500 || LATER.has(response.status))
       return { ok: false, why: 'offline', message: `the server answered ${response.status}` }
     const body: unknown = await response.json()
     if (response.ok) return { ok: true, value: body as T }
-    const problems = (body as { problems?: Problem[] }).problems ?? []
-    return { ok: false, why: 'refused', status: response.status, problems }
+    // What does not speak as our server does is something that stands between: a sign-in page, a proxy.
+    if (!isRaw(body) || !Array.isArray(body.problems))
+      return { ok: false, why: 'offline', message: `something on the way answered ${response.status}` }
+    return { ok: false, why: 'refused', status: response.status, problems: body.problems as Problem[] }
   } catch (e) {
     return { ok: false, why: 'offline', message: (e as Error).message }
   }
+}
+
+/** Statuses by which a server, or what stands before it, asks for patience. */
+const LATER: ReadonlySet<number> = new Set([408, 425, 429])
+
+/** What our server calls its own failure, for whoever looks it up in the log. */
+async function referenceOf(response: Response): Promise<string> {
+  const body: unknown = await response.json().catch(() => null)
+  return isRaw(body) && typeof body.error === 'string' ? body.error : 'Gate Cross itself failed on it'
 }

@@ -1,5 +1,5 @@
 import * as yup from 'yup'
-import { id, shape, text, when } from './schemaKit'
+import { id, optional, shape, text, when } from './schemaKit'
 import { upgradeOperation } from './document'
 import { operationSchema, type Operation } from './operation'
 import { isRaw } from './problem'
@@ -17,6 +17,8 @@ export interface Envelope {
   docVersion: number
   /** The revision of the job that its maker saw: what somebody else did to the same place since is a clash. */
   seen: number
+  /** Operations that its maker saw before they had a revision: another tab of the same browser had them waiting. */
+  knew?: string[]
   op: Operation
 }
 
@@ -43,6 +45,9 @@ export interface PushResponse {
 /** The most operations in one request. */
 export const MOST_OPS = 100
 
+/** The most that may wait in other tabs of one browser to be named. */
+const MOST_KNOWN = 1000
+
 const envelopeSchema = shape({
   opId: id(),
   client: id(),
@@ -50,6 +55,7 @@ const envelopeSchema = shape({
   at: when(),
   docVersion: yup.number().integer().oneOf([JOB_VERSION]).defined(),
   seen: yup.number().integer().min(0).defined(),
+  knew: optional(yup.array(id()).max(MOST_KNOWN).defined()),
   op: operationSchema,
 })
 export const pushSchema = shape({

@@ -13,9 +13,22 @@ export { checkDevice, formatDevice, MOST_DEVICE_BYTES, parseDevice } from './dev
 export { cut } from './cut'
 export { readJson } from './jsonText'
 export { checkJob, formatJob, MOST_BYTES, parseJob } from './file'
+export { MOST_SHOP_BYTES, parseShop, shopText, type ShopFile } from './shopFile'
 export { jsonSchemaOf, publish } from './jsonSchema'
 export { list, named, optional, record, shape } from './schemaKit'
-export type { JobListEntry, Summary } from './listing'
+export {
+  needsYou,
+  ORDERS,
+  SHELVES,
+  STATES,
+  statesOf,
+  type JobListEntry,
+  type JobListing,
+  type JobOrder,
+  type JobState,
+  type Shelf,
+  type Summary,
+} from './listing'
 export {
   apply,
   batched,
@@ -30,7 +43,7 @@ export {
 } from './operation'
 export { fixOperations } from './fixOps'
 export { planOperations } from './planOps'
-export { check, problem, sentence, type Checked, type Problem } from './problem'
+export { check, isRaw, problem, sentence, type Checked, type Problem } from './problem'
 export { restorable, type Restore, type RestoreChange } from './restore'
 export type { Field } from './sections/about'
 export { FRESH_COMMISSIONING, type Commissioning } from './sections/commissioning'

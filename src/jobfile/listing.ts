@@ -26,6 +26,62 @@ export interface JobListEntry {
   note: string
   updatedAt: string
   version: number
-  /** null: never worked out. One of an earlier version says nothing about this one. */
+  /** null: not worked out since its last change. */
   summary: Summary | null
+  /** For one that is deleted: by whom, and when it goes for good. */
+  deleted?: { by: string; goes: string }
+}
+
+/** The list of jobs as the server sends a part of it. */
+export interface JobListing {
+  jobs: JobListEntry[]
+  /** How many fit what was asked. */
+  found: number
+  /** How many there are on the shelf, and how many of them need the technician, as far as they are proven. */
+  all: number
+  needYou: number
+}
+
+/** What a list of jobs can be narrowed to. */
+export const STATES = ['all', 'open', 'broken', 'needsReading', 'toPutBack', 'waiting', 'done'] as const
+export type JobState = (typeof STATES)[number]
+export const ORDERS = ['urgent', 'newest', 'street'] as const
+export type JobOrder = (typeof ORDERS)[number]
+/** What is shown beside the work in hand: what was put away, and what is deleted and can still be brought back. */
+export const SHELVES = ['here', 'archived', 'deleted'] as const
+export type Shelf = (typeof SHELVES)[number]
+
+/** Whether something is wrong that a technician has to see to. */
+export const needsYou = (s: Summary | null): boolean =>
+  s !== null && (s.broken > 0 || s.wrongReadings > 0 || s.toPutBack > 0 || (s.run?.failed ?? 0) > 0)
+
+/** Proven, read, and its test run, where one was begun, at its end. */
+const isDone = (s: Summary): boolean =>
+  !needsYou(s) &&
+  s.readings > 0 &&
+  s.undecided === 0 &&
+  s.states > 0 &&
+  (!s.run || s.run.open + s.run.waiting === 0)
+
+/** The states that a job is in; one that is not proven since its last change claims nothing, and is in none. */
+export const statesOf = (s: Summary): JobState[] => STATES.filter((state) => isIn(state, s))
+
+function isIn(state: JobState, s: Summary): boolean {
+  switch (state) {
+    case 'all':
+      return true
+    case 'open':
+      // Begun, and something can be tried today.
+      return (s.run?.open ?? 0) > 0
+    case 'broken':
+      return s.broken > 0 || (s.run?.failed ?? 0) > 0
+    case 'needsReading':
+      return s.readings === 0 || s.wrongReadings > 0
+    case 'toPutBack':
+      return s.toPutBack > 0
+    case 'waiting':
+      return s.run?.open === 0 && s.run.waiting > 0
+    case 'done':
+      return isDone(s)
+  }
 }

@@ -1,3 +1,4 @@
+import { listening } from './changes'
 import type { Database } from './database'
 import { proofsWaiting } from './proof/pool'
 
@@ -12,6 +13,8 @@ export interface Health {
   connections: { open: number; waiting: number }
   /** Proofs that are under way or wait for a thread. */
   proofs: number
+  /** Browsers that hear of changes from this server. */
+  listening: number
 }
 
 /** What the pool of connections tells of itself; Sequelize's types leave it out. */
@@ -31,5 +34,6 @@ export async function healthOf({ sequelize }: Database): Promise<Health> {
     databaseMs: Math.round(10 * (performance.now() - start)) / 10,
     connections: { open: pool.size, waiting: pool.waiting ?? 0 },
     proofs: proofsWaiting(),
+    listening: listening(),
   }
 }

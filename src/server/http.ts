@@ -1,6 +1,9 @@
+import { randomUUID } from 'node:crypto'
 import { BaseError, ConnectionAcquireTimeoutError } from 'sequelize'
 import { problem, sentence, type Problem } from '@/jobfile'
 import { POOL } from './database'
+import { log } from './log'
+import { sessionOf, type Session } from './session'
 import { TurnTimeout } from './transaction'
 import { bodyProblem, strangerProblem } from './strangers'
 
@@ -52,17 +55,40 @@ export function awayProblem(e: unknown): Problem | null {
 
 /**
  * Runs a handler for a request of this app's own; a stranger's is a 403. A database that does not answer is a 503 that says
- * so, so that the browser keeps and retries.
+ * so, so that the browser keeps and retries; what this code itself breaks down on is a 500 with the number under which the log
+ * has it.
  */
-export async function guarded(request: Request, handler: () => Promise<Response>): Promise<Response> {
+export async function guarded(
+  request: Request,
+  handler: (session: Session) => Promise<Response>,
+): Promise<Response> {
+  const id = randomUUID().slice(0, 8)
+  const began = performance.now()
+  const answer = await answerTo(request, handler, id)
+  answer.headers.set('X-Request-Id', id)
+  const { method } = request
+  const path = new URL(request.url).pathname
+  const ms = Math.round(performance.now() - began)
+  log[answer.status >= 500 ? 'error' : 'info']({ id, method, path, status: answer.status, ms }, 'answered')
+  return answer
+}
+
+async function answerTo(
+  request: Request,
+  handler: (session: Session) => Promise<Response>,
+  id: string,
+): Promise<Response> {
   const stranger = strangerProblem(request)
   if (stranger) return refuse(403, [stranger])
   try {
-    return await handler()
+    return await handler(sessionOf(request))
   } catch (e) {
     const away = awayProblem(e)
-    if (!away) throw e
-    console.error(`database: ${(e as Error).message}`)
+    log.error({ id, why: (e as Error).message, ...(away ? {} : { stack: (e as Error).stack }) }, 'failed')
+    if (!away)
+      return refuse(500, [
+        problem('the server', `an answer; Gate Cross broke down on it (number ${id} in its log)`),
+      ])
     const response = refuse(503, [away])
     response.headers.set('Retry-After', '2')
     return response
@@ -71,9 +97,9 @@ export async function guarded(request: Request, handler: () => Promise<Response>
 
 /** A handler about the one thing that the address names; null from `act` says that there is none. */
 export const aboutOne =
-  (what: string, act: (id: string, request: Request) => Promise<Response | null>) =>
+  (what: string, act: (id: string, request: Request, session: Session) => Promise<Response | null>) =>
   (request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> =>
-    guarded(request, async () => {
+    guarded(request, async (session) => {
       const { id } = await params
-      return (await act(id, request)) ?? notHere(what, id)
+      return (await act(id, request, session)) ?? notHere(what, id)
     })

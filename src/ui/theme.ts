@@ -1,5 +1,6 @@
 'use client'
 
+import { keep } from './kept'
 import { THEME_KEY } from './themeScript'
 import { useSyncExternalStore } from 'react'
 
@@ -16,11 +17,7 @@ export function useTheme(): [Theme, (t: Theme) => void] {
   const theme = useSyncExternalStore(subscribe, current, () => 'light' as const)
   const set = (t: Theme) => {
     document.documentElement.dataset.theme = t
-    try {
-      localStorage.setItem(THEME_KEY, t)
-    } catch {
-      // Private browsing: the choice lasts as long as the page.
-    }
+    keep(THEME_KEY, t)
     listeners.forEach((l) => l())
   }
   return [theme, set]

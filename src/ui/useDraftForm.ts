@@ -14,6 +14,7 @@ import {
   type UseFormReturn,
 } from 'react-hook-form'
 import type { AnyObjectSchema } from 'yup'
+import { drop, keep, keptValue } from './kept'
 
 export interface DraftForm<T extends FieldValues> {
   form: UseFormReturn<T>
@@ -45,10 +46,13 @@ export function useDraftForm<T extends FieldValues>(
   const values = useWatch({ control: form.control }) as T
   const { reset, setValue, subscribe } = form
   useEffect(() => {
-    const kept = readDraft<T>(key)
+    const kept = keptValue<Partial<T>>(storageKey(key))
     // What a newer version of the form has beside an older draft stands as it is fresh.
     if (kept) reset({ ...form.getValues(), ...kept })
-    return subscribe({ formState: { values: true }, callback: ({ values: now }) => writeDraft(key, now) })
+    return subscribe({
+      formState: { values: true },
+      callback: ({ values: now }) => keep(storageKey(key), JSON.stringify(now)),
+    })
   }, [key, form, reset, subscribe])
   const put = useCallback(
     (change: Partial<T>) => {
@@ -60,7 +64,7 @@ export function useDraftForm<T extends FieldValues>(
   const clear = useCallback(
     (next?: T) => {
       reset(next)
-      localStorage.removeItem(storageKey(key))
+      drop(storageKey(key))
     },
     [key, reset],
   )
@@ -69,21 +73,3 @@ export function useDraftForm<T extends FieldValues>(
 }
 
 const storageKey = (key: string): string => `gate-cross-draft-${key}`
-
-function readDraft<T>(key: string): Partial<T> | null {
-  try {
-    const text = localStorage.getItem(storageKey(key))
-    const value: unknown = text === null ? null : JSON.parse(text)
-    return typeof value === 'object' && value !== null ? value : null
-  } catch {
-    return null
-  }
-}
-
-function writeDraft(key: string, values: unknown): void {
-  try {
-    localStorage.setItem(storageKey(key), JSON.stringify(values))
-  } catch {
-    // No storage: it lasts as long as the page.
-  }
-}

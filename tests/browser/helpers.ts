@@ -9,6 +9,13 @@ export const saved = (page: Page) =>
   page.locator('[data-saving=saved]').first().waitFor({ state: 'attached' })
 export const terminal = (page: Page, ref: string) => page.locator(`button[data-terminal="${ref}"]`)
 
+/** The list, narrowed to what has these words; jobs of one street come in the order of their names. */
+export async function listed(page: Page, text: string, order: 'By street' | 'Newest first' = 'By street') {
+  await page.goto('/')
+  await page.getByLabel('Order').selectOption({ label: order })
+  await page.getByLabel('Search').fill(text)
+}
+
 /** Every test gets a job of its own, so that none depends on what another left behind. */
 export async function copyOf(page: Page, id: string): Promise<string> {
   const file = await (await page.request.get(`/api/jobs/${id}/file`)).text()

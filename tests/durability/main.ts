@@ -3,7 +3,7 @@ import { rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { httpTransport, JobStore, memoryQueue } from '@/client'
-import { connect } from '@/server'
+import { connect, getJob, shopIn } from '@/server'
 import { freePort, startCluster } from '../../scripts/lib/postgres.mjs'
 import { prepareDatabase, startServer } from '../../scripts/lib/serve.mjs'
 
@@ -84,9 +84,8 @@ async function main(): Promise<void> {
       'in the order of making',
       ids.every((id, i) => id === `op-${i + 1}`),
     )
-    const row = await db.jobs.findByPk('quillfeather-lane')
-    const doc = row!.doc
-    expect('the version counts them', row!.version === 1 + OPS)
+    const { job: doc, version } = (await getJob(shopIn(db), 'quillfeather-lane'))!
+    expect('the version counts them', version === 1 + OPS)
     expect(
       'the last setting is the one that was made last',
       doc.placed.find((p) => p.ref === 'odt')!.settings.setpoint === 20 + (198 % 25),

@@ -14,10 +14,12 @@ import {
   healthOf,
   migrate,
   pushOps,
+  shopIn,
   summaryOf,
 } from '@/server'
 import { monitorEventLoopDelay } from 'node:perf_hooks'
 import { summarise } from '@/server/proof/summarise'
+import { shopTests } from './shop'
 import { startCluster } from '../../scripts/lib/postgres.mjs'
 import { buildProofWorker } from '../../scripts/lib/prepare.mjs'
 
@@ -69,12 +71,14 @@ async function main(): Promise<void> {
   const folder = join(tmpdir(), `gate-cross-server-${process.pid}`)
   const cluster = await startCluster(folder)
   const db = connect(cluster.url)
+  const at = shopIn(db)
+  const { shop } = at
   await buildProofWorker()
   try {
     expect('the schema is made', (await migrate(db.sequelize)).ok, true)
     const job = read('demo/jobs/quillfeather-lane.json')
-    await createJob(db, job, false)
-    const push = async (...ops: Envelope[]) => (await pushOps(db, job.id, { base: 1, ops }))!
+    await createJob(at, job, false)
+    const push = async (...ops: Envelope[]) => (await pushOps(at, job.id, { base: 1, ops }))!
     const outcomes = async (...ops: Envelope[]) => (await push(...ops)).results.map((r) => r.outcome)
 
     const first = envelope('a', 1, setpoint(30))
@@ -86,32 +90,32 @@ async function main(): Promise<void> {
     expect('at its path', 'path' in stale && stale.path, 'placed.odt.settings.setpoint')
     expect(
       'and is not applied',
-      (await getJob(db, job.id))!.job.placed.find((p) => p.ref === 'odt')!.settings,
+      (await getJob(at, job.id))!.job.placed.find((p) => p.ref === 'odt')!.settings,
       {
         setpoint: 30,
       },
     )
     // The request's base is newer than what the maker of the edit had seen: what counts is what was seen.
-    const late = await pushOps(db, job.id, { base: 3, ops: [envelope('b', 1, setpoint(44))] })
+    const late = await pushOps(at, job.id, { base: 3, ops: [envelope('b', 1, setpoint(44))] })
     expect('what was seen counts, not when it was sent', late!.results[0]!.outcome, 'stale')
     expect('once theirs was seen it is applied', await outcomes(envelope('b', 3, setpoint(44))), ['applied'])
 
-    const before = (await getJob(db, job.id))!
+    const before = (await getJob(at, job.id))!
     const half: Operation = { kind: 'batch', ops: [feet(90), setpoint(900)] as never }
     expect('a batch of which one is refused is refused whole', await outcomes(envelope('a', 4, half)), [
       'refused',
     ])
-    expect('and leaves the document as it was', (await getJob(db, job.id))!, before)
+    expect('and leaves the document as it was', (await getJob(at, job.id))!, before)
     const whole: Operation = { kind: 'batch', ops: [feet(90), setpoint(35)] as never }
     expect('a batch is one edit of the log', await outcomes(envelope('a', 4, whole)), ['applied'])
-    expect('and one version', (await getJob(db, job.id))!.version, before.version + 1)
+    expect('and one version', (await getJob(at, job.id))!.version, before.version + 1)
 
     const reading = { ...job.readings[0]!, id: 'r-batch', supersedes: null }
     const readings: Operation = { kind: 'batch', ops: [feet(91), { kind: 'takeReading', reading }] as never }
     await push(envelope('a', 5, readings))
     expect('a reading inside a batch is a row', await db.readings.count({ where: { id: 'r-batch' } }), 1)
 
-    expect('a job that is not here is none', await pushOps(db, 'nobody', { base: 1, ops: [] }), null)
+    expect('a job that is not here is none', await pushOps(at, 'nobody', { base: 1, ops: [] }), null)
 
     // The log, replayed from the snapshot, is the document.
     const snapshot = (await db.snapshots.findOne({ where: { jobId: job.id } }))!
@@ -121,23 +125,35 @@ async function main(): Promise<void> {
       if (!next.ok) throw new Error(`op ${o.opId} does not apply`)
       return next.value
     }, storedJob(snapshot.doc))
-    const now = (await getJob(db, job.id))!
+    const now = (await getJob(at, job.id))!
     expect('the log replays to the document', replayed, now.job)
 
     // A job and its log of an older version.
     const old = read('tests/fixtures/versions/job-v2.json')
-    await db.jobs.create({ id: old.id, version: 7, doc: old, summary: null, updatedAt: new Date() })
+    await db.jobs.create({
+      shop,
+      id: old.id,
+      version: 7,
+      doc: old,
+      docRev: 7,
+      title: old.title,
+      address: '',
+      owner: '',
+      note: '',
+      summary: null,
+      updatedAt: new Date(),
+    })
     await db.ops.create({
-      opId: 'old-1', jobId: old.id, version: 7, baseVersion: 6, client: 'x', who: 'x', madeAt: 'x',
+      shop, opId: 'old-1', jobId: old.id, version: 7, baseVersion: 6, client: 'x', who: 'x', madeAt: 'x',
       docVersion: 2, seen: null, op: { kind: 'answer', question: 'priceKwh', answer: '0.14' } as never,
     }) // prettier-ignore
-    expect('an older document is read as one of today', (await getJob(db, old.id))!.job.version, JOB_VERSION)
-    const clash = await pushOps(db, old.id, {
+    expect('an older document is read as one of today', (await getJob(at, old.id))!.job.version, JOB_VERSION)
+    const clash = await pushOps(at, old.id, {
       base: 6,
       ops: [envelope('y', 6, { kind: 'setPrice', of: 'kwh', value: 0.2 })],
     })
     expect('an older operation of the log clashes as one of today', clash!.results[0]!.outcome, 'stale')
-    await pushOps(db, old.id, {
+    await pushOps(at, old.id, {
       base: 7,
       ops: [envelope('y', 7, { kind: 'setPrice', of: 'kwh', value: 0.2 })],
     })
@@ -148,29 +164,31 @@ async function main(): Promise<void> {
       [[7, JOB_VERSION]],
     )
     expect('as it was', storedJob(step[0]!.doc).prices, { fuel: 1.1, kwh: 0.14 })
-    expect('and the edit stands after it', (await getJob(db, old.id))!.job.prices, { fuel: 1.1, kwh: 0.2 })
+    expect('and the edit stands after it', (await getJob(at, old.id))!.job.prices, { fuel: 1.1, kwh: 0.2 })
+
+    await shopTests(at, job, cluster.url, folder, expect)
 
     const device = JSON.parse(
       readFileSync(join(root, 'tests/fixtures/versions/device-v1.json'), 'utf8'),
     ) as never
-    await db.devices.create({ id: 'own-old', doc: device, updatedAt: new Date() })
-    const listed = (await allDevices(db)).devices
+    await db.devices.create({ shop, id: 'own-old', doc: device, updatedAt: new Date() })
+    const listed = (await allDevices(at)).devices
     expect('every device of the list is one of today', [...new Set(listed.map((d) => d.version))], [2])
 
     // A save that never ends holds one job's row: everybody else's goes on, and what waited says what for and is not lost.
     const held = await db.sequelize.transaction()
-    await db.jobs.findByPk(job.id, { transaction: held, lock: held.LOCK.UPDATE })
+    await db.jobs.findOne({ where: { shop, id: job.id }, transaction: held, lock: held.LOCK.UPDATE })
     const from = Date.now()
     const seconds = () => Math.round((Date.now() - from) / 1000)
     const queued = Array.from({ length: 20 }, () => envelope('stuck', now.version, feet(61)))
     const waiting = queued.map((e) =>
-      pushOps(db, job.id, { base: now.version, ops: [e] }).then(
+      pushOps(at, job.id, { base: now.version, ops: [e] }).then(
         () => 'saved',
         (e: unknown) => awayProblem(e)?.expected ?? String(e),
       ),
     )
-    const other = (await getJob(db, old.id))!
-    const quick = await pushOps(db, old.id, {
+    const other = (await getJob(at, old.id))!
+    const quick = await pushOps(at, old.id, {
       base: other.version,
       ops: [envelope('z', other.version, { kind: 'setPrice', of: 'fuel', value: 1.3 })],
     })
@@ -180,13 +198,13 @@ async function main(): Promise<void> {
     ]) // prettier-ignore
     expect('within the seconds of a turn', seconds() <= 12, true)
     await held.rollback()
-    const again = await pushOps(db, job.id, { base: now.version, ops: queued })
+    const again = await pushOps(at, job.id, { base: now.version, ops: queued })
     expect('and sent again it is saved', [...new Set(again!.results.map((r) => r.outcome))], ['applied'])
-    const after = (await getJob(db, job.id))!
+    const after = (await getJob(at, job.id))!
     expect('each once', after.version - now.version, queued.length)
 
-    expect('a verdict is worked out and kept', (await summaryOf(db, job.id))!.version, after.version)
-    expect('as it is proven here', (await summaryOf(db, job.id))!.verdict, summarise({ doc: after.job, version: 1, engine: '' }).verdict) // prettier-ignore
+    expect('a verdict is worked out and kept', (await summaryOf(at, job.id))!.version, after.version)
+    expect('as it is proven here', (await summaryOf(at, job.id))!.verdict, summarise({ doc: after.job, version: 1, engine: '' }).verdict) // prettier-ignore
 
     const { ok, connections, proofs } = await healthOf(db)
     expect('its health says what stands in line', [ok, connections.open > 0, connections.waiting, proofs], [true, true, 0, 0]) // prettier-ignore

@@ -5,6 +5,7 @@ import { useState } from 'react'
 import { makeRef, type Ref, type Wire, type Name } from '@/core/installation'
 import { Button, Caution, SelectField, cx, Swatch } from '@/ui'
 import { refWords } from '@/words'
+import { ChangedBy } from '../news'
 import { type LiveValue, newWireId, type TerminalVolts, useJobScreen, useLook, wireState } from '../session'
 import type { LandingTools } from './useLanding'
 import { TerminalSheet } from './TerminalSheet'
@@ -116,6 +117,7 @@ function ScheduleRow({
         </span>
         {end('b')}
       </div>
+      <ChangedBy path={`wires.${wire.id}`} />
       {moving && <TerminalSheet wire={wire} end={moving} landing={landing} />}
     </li>
   )

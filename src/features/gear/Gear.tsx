@@ -9,7 +9,8 @@ import type { Setting } from '@/core/equipment'
 import { sentence, type Field as JobField } from '@/jobfile'
 import { Button, Caution, Field, Input, Select, TypedInput } from '@/ui'
 import { plateLine } from '@/words'
-import { useJobScreen } from '../session'
+import { useChangedBy } from '../news'
+import { useDraft, useJobScreen } from '../session'
 import { AddCable, AddDevice, NewerDescriptions, RemoveDevice } from './Bolted'
 
 /** What is bolted down: each device with its plate and its settings, the cables, the site. */
@@ -159,7 +160,15 @@ function SettingField({ placed, setting }: { placed: Placed; setting: Setting })
   }
   const label = `${setting.label}${setting.unit ? `, ${setting.unit}` : ''}`
   const loses = setting.options?.find((o) => o.id === value)?.loses
-  const note = [setting.about, loses].filter(Boolean).join(' ') || undefined
+  const about = [setting.about, loses].filter(Boolean).join(' ')
+  const changed = useChangedBy(`placed.${placed.ref}.settings.${setting.id}`)
+  const note =
+    about || changed ? (
+      <>
+        {about}
+        {changed}
+      </>
+    ) : undefined
   return (
     <Field label={label} note={note} error={error}>
       {(ids) =>
@@ -206,7 +215,7 @@ function FeetField({ id, label, feet }: { id: string; label: string; feet: numbe
   const { edit } = useJobScreen()
   const [error, setError] = useState<string | null>(null)
   return (
-    <Field label={label} error={error}>
+    <Field label={label} error={error} note={useChangedBy(`cables.${id}.feet`)}>
       {(ids) => (
         <div className="flex items-center gap-2">
           <TypedInput
@@ -239,22 +248,29 @@ function TextField({
   className?: string
 }) {
   const { edit } = useJobScreen()
-  const [draft, setDraft] = useState<string | null>(null)
+  const { value: draft, seen, put, clear } = useDraft<string>(field)
+  const changed = useChangedBy(field)
   const [error, setError] = useState<string | null>(null)
   // Stored when the person leaves the box or presses Enter: one edit for one change of a text.
   const store = () => {
-    if (draft === null || draft === value) return setDraft(null)
-    const result = edit({ kind: 'setField', field, value: draft })
+    if (draft === null || draft === value) return clear()
+    const result = edit({ kind: 'setField', field, value: draft }, seen === undefined ? {} : { seen })
     setError(result.ok ? null : result.problems.map(sentence).join('; '))
-    setDraft(null)
+    // What cannot be kept stays in the box to be mended.
+    if (result.ok) clear()
   }
   return (
-    <Field label={label} error={error} className={className}>
+    <Field
+      label={label}
+      error={error}
+      className={className}
+      note={draft !== null && draft !== value ? 'Typed, not stored yet: Enter stores it.' : changed}
+    >
       {(ids) => (
         <Input
           {...ids}
           value={draft ?? value}
-          onChange={(e) => setDraft(e.target.value)}
+          onChange={(e) => put(e.target.value)}
           onBlur={store}
           onKeyDown={(e) => e.key === 'Enter' && store()}
         />

@@ -7,7 +7,8 @@ import { settingValue } from '@/core/installation'
 import type { Unknowable, Value } from '@/core/equipment'
 import { drives } from '@/core/situation'
 import { dayF, standing, testPlan } from '@/core/startup'
-import { Button, Swatch } from '@/ui'
+import { formatJob } from '@/jobfile'
+import { Button, downloadFile, Swatch } from '@/ui'
 import {
   CARD_STATE_WORDS,
   cardTitle,
@@ -23,6 +24,7 @@ import {
 } from '@/words'
 import { useJobScreen, useProof } from '../session'
 import { ReadingList } from '../readings'
+import { History } from './History'
 
 /** The report: what is there, how it is landed, what was proven over how many states, and what was read. */
 export function Handover() {
@@ -35,13 +37,9 @@ export function Handover() {
         <Button look="strong" onClick={() => window.print()}>
           <Printer aria-hidden className="size-4" /> Print the report
         </Button>
-        <a
-          href={`/api/jobs/${job.id}/file`}
-          className="inline-flex min-h-12 items-center gap-2 rounded border border-edge bg-raised px-4 text-[15px] lg:min-h-9 lg:px-3"
-          download
-        >
+        <Button onClick={() => downloadFile(`${job.id}.json`, 'application/json', formatJob(job))}>
           <Download aria-hidden className="size-4" /> Export the job file
-        </a>
+        </Button>
       </div>
       <header>
         <h2 className="text-2xl font-bold">{job.title}</h2>
@@ -163,6 +161,7 @@ export function Handover() {
           <p>No readings were taken.</p>
         )}
       </Part>
+      <History />
       <p className="mt-6 text-sm text-soft">
         The makers’ instructions, local code and the authority having jurisdiction win over anything in this
         report. The proof covers the wiring and settings recorded here, not what was not recorded.

@@ -1,71 +1,35 @@
 'use client'
 
-import { formatDistanceToNow } from 'date-fns'
+import { QueryClientProvider } from '@tanstack/react-query'
+import { format, formatDistanceToNow } from 'date-fns'
 import { Plus } from 'lucide-react'
 import Link from 'next/link'
-import { useCallback, useEffect, useState } from 'react'
-import { ask, linesOf } from '@/client'
-import type { JobListEntry, Summary } from '@/jobfile'
-import { Button, cx, Field, FileButton, Input, SelectField } from '@/ui'
+import { useDeferredValue, useEffect, useState } from 'react'
+import { ask } from '@/client'
+import { ORDERS, SHELVES, STATES, type JobOrder, type JobState, type Shelf } from '@/jobfile'
+import { Button, cx, Disclosure, Field, Input, kept, SelectField } from '@/ui'
 import { count, runSentence } from '@/words'
-import { filterJobs, needsYou, ORDERS, STATES, type JobOrder, type JobState } from './filter'
+import { OnDevice } from '../offline'
+import { LineMenu } from './LineMenu'
+import { TakeIn } from './TakeIn'
+import { askAgain, queryClient, useJobs, type Asked, type Line } from './useJobs'
 
-/** A job in the list. */
-interface Line extends JobListEntry {
-  /** It was not proven when the list came. */
-  awaited?: boolean
-  /** The server would not prove it. */
-  givenUp?: boolean
+/** The jobs, those that need the technician first. */
+export function JobList() {
+  return (
+    <QueryClientProvider client={queryClient}>
+      <Jobs />
+    </QueryClientProvider>
+  )
 }
 
-const fresh = (line: Line): Summary | null => (line.summary?.version === line.version ? line.summary : null)
-/** By what was last known: a line keeps its place while it is looked at. */
-const rank = (line: Line): number => (!line.summary || needsYou(line.summary) ? 0 : 1)
+const START: Asked = { shelf: 'here', text: '', state: 'all', order: 'urgent' }
 
-/** The jobs, those that need the technician first. What changed since its proof is proven while the list stands. */
-export function JobList() {
-  const [jobs, setJobs] = useState<Line[] | null>(null)
-  const [away, setAway] = useState(false)
-  const load = useCallback(async () => {
-    const answer = await ask<{ jobs: JobListEntry[] }>(fetch, '/api/jobs')
-    if (answer.ok)
-      setJobs(answer.value.jobs.map((j) => ({ ...j, awaited: !fresh(j) })).sort((a, b) => rank(a) - rank(b)))
-    setAway(!answer.ok)
-  }, [])
-  useEffect(() => {
-    // eslint-disable-next-line react-hooks/set-state-in-effect -- what it sets arrives later, from the server
-    void load()
-  }, [load])
-  useEffect(() => {
-    if (!away) return
-    const again = setInterval(() => void load(), 4000)
-    return () => clearInterval(again)
-  }, [away, load])
-  const waiting = jobs?.filter((j) => !fresh(j) && !j.givenUp) ?? []
-  const next = waiting[0]?.id
-  useEffect(() => {
-    if (next === undefined) return
-    let left = false
-    void ask<{ summary: Summary }>(fetch, `/api/jobs/${encodeURIComponent(next)}/summary`).then((answer) => {
-      const learn = (line: Line): Line => {
-        if (line.id !== next) return line
-        if (!answer.ok) return { ...line, givenUp: true }
-        return { ...line, summary: answer.value.summary, version: answer.value.summary.version }
-      }
-      if (!left) setJobs((now) => now && now.map(learn))
-    })
-    return () => {
-      left = true
-    }
-  }, [next])
-  const [asked, setAsked] = useState<{ text: string; state: JobState; order: JobOrder }>({
-    text: '',
-    state: 'all',
-    order: 'urgent',
-  })
-  // A line that is proven while the list stands keeps its place: the order is that of when the list came.
-  const shown = jobs && filterJobs(jobs, asked, asked.order === 'urgent' ? () => 0 : rank, fresh)
-  const open = jobs?.filter((j) => needsYou(fresh(j))).length ?? 0
+function Jobs() {
+  const [asked, setAsked] = useState(START)
+  // A letter is shown as it is typed; the list follows.
+  const { lines, found, all, needYou, waiting, away, more, isMoreComing } = useJobs(useDeferredValue(asked))
+  const { move, moved, undo } = useMoving()
   return (
     <main className="mx-auto max-w-4xl px-4 pt-6 pb-12">
       <header className="flex items-baseline justify-between gap-4 border-b-2 border-ink pb-3">
@@ -74,13 +38,13 @@ export function JobList() {
           <h1 className="text-3xl font-bold">Gate Cross</h1>
         </div>
         <p className="text-right text-[15px]">
-          {jobs === null
+          {lines === null
             ? away
               ? 'The server does not answer'
               : 'Looking up the jobs …'
-            : waiting.length
-              ? `${jobs.length} jobs, checking ${waiting.length} …`
-              : `${jobs.length} jobs, ${open} ${open === 1 ? 'needs' : 'need'} you`}
+            : waiting
+              ? `${count(all)} jobs, checking ${waiting} …`
+              : `${count(all)} jobs, ${count(needYou)} ${needYou === 1 ? 'needs' : 'need'} you`}
         </p>
       </header>
       <div className="mt-4 flex flex-wrap items-start gap-3">
@@ -97,20 +61,27 @@ export function JobList() {
         >
           Device library
         </Link>
-        <TakeIn onDone={() => void load()} />
+        <TakeIn onDone={() => void askAgain()} />
       </div>
-      <div className="mt-3 grid grid-cols-2 gap-3 sm:grid-cols-[2fr_1fr_1fr]">
-        <Field label="Search" className="col-span-2 sm:col-span-1">
+      <div className="mt-3 grid grid-cols-2 gap-3 sm:grid-cols-[2fr_1fr_1fr_1fr]">
+        <Field label="Search">
           {(ids) => (
             <Input
               {...ids}
               type="search"
               placeholder="Name, street, owner or note"
               value={asked.text}
+              maxLength={200}
               onChange={(e) => setAsked({ ...asked, text: e.target.value })}
             />
           )}
         </Field>
+        <SelectField
+          label="Where"
+          value={asked.shelf}
+          options={SHELVES.map((s) => [s, SHELF_WORDS[s]])}
+          onValue={(shelf) => setAsked({ ...asked, shelf })}
+        />
         <SelectField
           label="Show"
           value={asked.state}
@@ -124,39 +95,93 @@ export function JobList() {
           onValue={(order) => setAsked({ ...asked, order })}
         />
       </div>
-      {shown?.length === 0 && jobs && jobs.length > 0 && (
+      {moved && (
+        <p role="status" className="mt-4 flex flex-wrap items-center gap-3 bg-panel p-3">
+          {moved.failed
+            ? `${moved.title} could not be moved: ${moved.failed}`
+            : MOVED_WORDS[moved.to](moved.title)}
+          {!moved.failed && <Button onClick={undo}>Undo</Button>}
+        </p>
+      )}
+      {lines?.length === 0 && all > 0 && (
         <p className="mt-4 text-[15px]">No job fits. Clear the search, or show all jobs.</p>
       )}
+      {lines && all === 0 && asked.shelf !== 'here' && <p className="mt-4 text-[15px]">Nothing is here.</p>}
       {away && (
         <p className="mt-4 flex flex-wrap items-center gap-3 bg-watch-soft p-3">
           The list cannot be read just now; it is asked for again every few seconds.
-          <Button onClick={() => void load()}>Try now</Button>
+          <Button onClick={() => void askAgain()}>Try now</Button>
         </p>
       )}
+      {away && !lines && (
+        <section className="mt-4">
+          <h2 className="text-lg font-bold">On this device</h2>
+          <OnDevice />
+        </section>
+      )}
       <ul className="min-h-64">
-        {shown?.map((j) => (
-          <li key={j.id} className="border-b border-line">
-            <Link
-              href={`/job/${j.id}/bench`}
-              prefetch={false}
-              className="block py-4 hover:bg-panel lg:-mx-4 lg:px-4"
-            >
-              <div className="flex flex-wrap items-baseline justify-between gap-x-4">
-                <h2 className="text-xl font-bold">{j.title}</h2>
-                <p className="text-sm text-soft">
-                  {formatDistanceToNow(new Date(j.updatedAt), { addSuffix: true })}
-                </p>
-              </div>
-              <p className="text-[15px] text-soft">
-                {j.owner}. {j.note}
-              </p>
-              <JobLine line={j} />
-            </Link>
+        {lines?.map((line) => (
+          <li key={line.id} className="flex items-start border-b border-line hover:bg-panel lg:-mx-4 lg:px-4">
+            <JobLink line={line} />
+            <div className="py-3">
+              <LineMenu line={line} shelf={asked.shelf} onMove={(to) => void move(line, asked.shelf, to)} />
+            </div>
           </li>
         ))}
       </ul>
+      {lines && (
+        <Disclosure
+          className="mt-4 text-[15px]"
+          summary="On this device, for days without a signal"
+          summaryClass="min-h-12 py-2 text-soft lg:min-h-9"
+        >
+          <OnDevice />
+        </Disclosure>
+      )}
+      {more && lines && (
+        <p className="mt-4 flex items-center gap-3 text-[15px] text-soft">
+          <Button onClick={more} disabled={isMoreComing}>
+            Show more
+          </Button>
+          {count(lines.length)} of {count(found)}
+        </p>
+      )}
     </main>
   )
+}
+
+interface Moved {
+  id: string
+  title: string
+  from: Shelf
+  to: Shelf
+  /** Why it was not. */
+  failed: string | null
+}
+/** ms for which a move can be taken back here; it can be later, from where the job went. */
+const UNDO_MS = 15_000
+
+/** Puts jobs away, deletes them and brings them back, with a way to undo the last. */
+function useMoving() {
+  const [moved, setMoved] = useState<Moved | null>(null)
+  useEffect(() => {
+    if (!moved) return
+    const timer = setTimeout(() => setMoved(null), UNDO_MS)
+    return () => clearTimeout(timer)
+  }, [moved])
+  const move = async ({ id, title }: { id: string; title: string }, from: Shelf, to: Shelf) => {
+    const answer = await ask(fetch, `/api/jobs/${encodeURIComponent(id)}/standing`, {
+      method: 'PUT',
+      body: JSON.stringify({ to, who: kept('gate-cross-who') ?? '' }),
+    })
+    const failed = answer.ok ? null : answer.why === 'refused' ? 'it is not there any more' : answer.message
+    setMoved({ id, title, from, to, failed })
+    await askAgain()
+  }
+  const undo = () => {
+    if (moved) void move(moved, moved.to, moved.from).then(() => setMoved(null))
+  }
+  return { move, moved, undo }
 }
 
 const STATE_WORDS: Record<JobState, string> = {
@@ -173,10 +198,40 @@ const ORDER_WORDS: Record<JobOrder, string> = {
   newest: 'Newest first',
   street: 'By street',
 }
+const SHELF_WORDS: Record<Shelf, string> = { here: 'At work', archived: 'Put away', deleted: 'Deleted' }
+const MOVED_WORDS: Record<Shelf, (title: string) => string> = {
+  here: (title) => `${title} is back among the jobs at work.`,
+  archived: (title) => `${title} is put away.`,
+  deleted: (title) => `${title} is deleted. It can be brought back for 30 days.`,
+}
+
+function JobLink({ line }: { line: Line }) {
+  return (
+    <Link href={`/job/${line.id}/bench`} prefetch={false} className="block min-w-0 flex-1 py-4">
+      <div className="flex flex-wrap items-baseline justify-between gap-x-4">
+        <h2 className="text-xl font-bold">{line.title}</h2>
+        <p className="text-sm text-soft">
+          {formatDistanceToNow(new Date(line.updatedAt), { addSuffix: true })}
+        </p>
+      </div>
+      <p className="text-[15px] text-soft">
+        {line.owner}. {line.note}
+      </p>
+      {line.deleted ? (
+        <p className="mt-1 border-l-4 border-line pl-3 text-soft">
+          Deleted{line.deleted.by && ` by ${line.deleted.by}`}; it goes for good on{' '}
+          {format(new Date(line.deleted.goes), 'd MMMM yyyy')}.
+        </p>
+      ) : (
+        <JobLine line={line} />
+      )}
+    </Link>
+  )
+}
 
 /** What is known of a job. While it is awaited its room is kept, on a phone for two lines: nothing moves when it comes. */
 function JobLine({ line }: { line: Line }) {
-  const summary = fresh(line)
+  const { summary } = line
   return (
     <div className={cx(line.awaited && 'min-h-20 sm:min-h-13')}>
       <p
@@ -207,52 +262,5 @@ function JobLine({ line }: { line: Line }) {
         </p>
       )}
     </div>
-  )
-}
-
-/** Takes a job file in. What is wrong with it is said place by place, and nothing is kept of it. */
-function TakeIn({ onDone }: { onDone: () => void }) {
-  const [said, setSaid] = useState<{ ok: boolean; lines: string[]; again?: File } | null>(null)
-  const send = async (file: File, copy: boolean) => {
-    const answer = await ask<{ id: string }>(fetch, `/api/jobs${copy ? '?copy=1' : ''}`, {
-      method: 'POST',
-      body: await file.text(),
-    })
-    if (answer.ok) {
-      setSaid({ ok: true, lines: [`${file.name} is imported.`] })
-      onDone()
-    } else
-      setSaid({
-        ok: false,
-        lines: linesOf(answer, 'not sent').map((line) => `${file.name}, ${line}`),
-        ...(answer.why === 'refused' && answer.status === 409 ? { again: file } : {}),
-      })
-  }
-  return (
-    <section aria-label="Take a job in">
-      <FileButton label="Import a job file" name="Job file" onFile={(file) => void send(file, false)} />
-      {said && (
-        <div
-          role="status"
-          className={cx(
-            'mt-3 border-l-4 p-3',
-            said.ok ? 'border-well bg-well-soft' : 'border-harm bg-harm-soft',
-          )}
-        >
-          {!said.ok && <p className="font-bold">Nothing was imported.</p>}
-          <ul>
-            {said.lines.slice(0, 8).map((l) => (
-              <li key={l}>{l}</li>
-            ))}
-          </ul>
-          {said.lines.length > 8 && <p>and {said.lines.length - 8} more places.</p>}
-          {said.again && (
-            <Button className="mt-2" onClick={() => said.again && void send(said.again, true)}>
-              Import it as a copy
-            </Button>
-          )}
-        </div>
-      )}
-    </section>
   )
 }

@@ -65,7 +65,7 @@ export function NewJob() {
     void ask<{ devices: Device[] }>(fetch, '/api/library').then((a) =>
       a.ok ? setLibrary(a.value.devices) : setSaid(['The device library cannot be read just now.']),
     )
-    void ask<{ jobs: { id: string; title: string }[] }>(fetch, '/api/jobs').then(
+    void ask<{ jobs: { id: string; title: string }[] }>(fetch, '/api/jobs?order=newest&most=100').then(
       (a) => a.ok && setOthers(a.value.jobs),
     )
   }, [])

@@ -1,17 +1,16 @@
 'use client'
 
-import { useState } from 'react'
 import { TEMPORARY_KINDS, type TemporaryKind } from '@/jobfile'
 import { Button, Disclosure, Field, Input, SelectField } from '@/ui'
 import { TEMPORARY_WORDS } from '@/words'
-import { useJobScreen, useStamp } from '../session'
+import { useDraft, useJobScreen, useStamp } from '../session'
 
 /** Lists a jumper, a lifted lead, an open panel: whatever stands otherwise and is no setting. */
 export function AddOther() {
   const { edit } = useJobScreen()
   const stamp = useStamp()
-  const [kind, setKind] = useState<TemporaryKind>('jumper')
-  const [what, setWhat] = useState('')
+  const { value, put, clear } = useDraft<{ kind: TemporaryKind; what: string }>('put-back')
+  const { kind, what } = value ?? { kind: 'jumper', what: '' }
   const list = () => {
     const made = edit({
       kind: 'addTemporary',
@@ -26,7 +25,7 @@ export function AddOther() {
         ...stamp(),
       },
     })
-    if (made.ok) setWhat('')
+    if (made.ok) clear()
   }
   return (
     <Disclosure
@@ -45,13 +44,20 @@ export function AddOther() {
           label="What kind"
           value={kind}
           options={TEMPORARY_KINDS.map((k) => [k, TEMPORARY_WORDS[k]])}
-          onValue={setKind}
+          onValue={(next) => put({ kind: next, what })}
         />
         <Field
           label="What stands otherwise, and where"
           note={kind === 'jumper' ? 'R to W never without R to G: strips never run without air' : undefined}
         >
-          {(ids) => <Input {...ids} maxLength={200} value={what} onChange={(e) => setWhat(e.target.value)} />}
+          {(ids) => (
+            <Input
+              {...ids}
+              maxLength={200}
+              value={what}
+              onChange={(e) => put({ kind, what: e.target.value })}
+            />
+          )}
         </Field>
         <Button type="submit" disabled={!what.trim()}>
           List it

@@ -9,7 +9,7 @@ import type { GateChain } from '@/core/explain'
 import type { Installation, Ref } from '@/core/installation'
 import type { Finding, Fix, Proof } from '@/core/rules'
 import type { Situation } from '@/core/situation'
-import type { JobView } from '@/client'
+import type { EditHow, JobView } from '@/client'
 import type { Checked, Job, Operation } from '@/jobfile'
 import type { TerminalVolts } from './liveness'
 import type { LiveValue, SessionState } from './sessionState'
@@ -32,7 +32,7 @@ export interface JobScreenValue {
   chains: GateChain[]
   fixes: (inst: Installation, finding: Finding) => Promise<Fix[]>
   /** Makes an edit; one that hangs on what stands is worked out of the document at this instant, not of the one shown. */
-  edit: (op: Edit | ((now: LiveValue) => Edit)) => Checked<Job>
+  edit: (op: Edit | ((now: LiveValue) => Edit), how?: EditHow) => Checked<Job>
   undo: () => void
   redo: () => void
   /** The place in the address, and the way to another. */

@@ -3,7 +3,8 @@
 import { usePathname } from 'next/navigation'
 import { useCallback, useEffect, useState } from 'react'
 import type { Situation } from '@/core/situation'
-import { browserQueue, httpTransport, JobStore } from '@/client'
+import { browserQueue, httpTransport, JobStore, openLive } from '@/client'
+import { kept, keep } from '@/ui'
 import type { Source } from './sessionState'
 import { fromQuery, toQuery } from './situationUrl'
 
@@ -11,16 +12,10 @@ const WHO = 'gate-cross-who'
 
 /** Who is at work on this device; kept here, stamped on every edit and reading. */
 export function useWho(): [string, (who: string) => void] {
-  const [who, setWho] = useState(() =>
-    typeof localStorage === 'undefined' ? '' : (localStorage.getItem(WHO) ?? ''),
-  )
+  const [who, setWho] = useState(() => kept(WHO) ?? '')
   const set = useCallback((next: string) => {
     setWho(next)
-    try {
-      localStorage.setItem(WHO, next)
-    } catch {
-      // No storage: the name lasts as long as the page.
-    }
+    keep(WHO, next)
   }, [])
   return [who, set]
 }
@@ -46,29 +41,41 @@ const whenQuiet = (act: () => Promise<void>): Promise<void> =>
     window.addEventListener('pagehide', write)
   })
 
+/** What stands in the address of the page that stands for every job. */
+const ANY_JOB = '-'
+
 /** The job's store, loaded, and looked at again whenever the technician comes back to the page. */
 export function useStore(jobId: string): JobStore | null {
   const [store, setStore] = useState<JobStore | null>(null)
   useEffect(() => {
-    const made = new JobStore(jobId, {
+    const live = openLive()
+    // Without a signal one page stands for every job, and its address says which.
+    const id = jobId === ANY_JOB ? (window.location.pathname.split('/')[2] ?? jobId) : jobId
+    const made = new JobStore(id, {
       transport: httpTransport(),
       queue: browserQueue(),
       client: crypto.randomUUID(),
-      who: () => localStorage.getItem(WHO) ?? '',
+      who: () => kept(WHO) ?? '',
       newId: () => crypto.randomUUID(),
       now: () => new Date(),
       sendAfter: 150,
       defer: afterFrame,
       idle: whenQuiet,
+      tell: live.tell,
     })
     // eslint-disable-next-line react-hooks/set-state-in-effect -- the store lives in the browser only
     setStore(made)
     void made.load()
-    const again = () => document.visibilityState === 'visible' && void made.load()
+    const stop = live.listen((heard) => {
+      if (heard.kind !== 'changed') made.hearTab(heard)
+      else if (heard.id === null || heard.id === id) made.hear(heard.id === null ? null : heard.version)
+    })
+    const again = () => document.visibilityState === 'visible' && made.hear(null)
     const online = () => void made.flush()
     document.addEventListener('visibilitychange', again)
     window.addEventListener('online', online)
     return () => {
+      stop()
       document.removeEventListener('visibilitychange', again)
       window.removeEventListener('online', online)
       made.close()

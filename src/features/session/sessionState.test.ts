@@ -16,6 +16,7 @@ async function board() {
     transport: {
       load: () => Promise.resolve({ ok: true, value: { version: 1, job } }),
       push: () => Promise.resolve({ ok: false, why: 'offline', message: 'no signal' }),
+      since: () => Promise.resolve({ ok: false, why: 'offline', message: 'no signal' }),
     },
     queue: memoryQueue(),
     client: 'test',

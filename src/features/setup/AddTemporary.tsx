@@ -1,21 +1,27 @@
 'use client'
 
-import { useState } from 'react'
 import { settingValue, makeRef } from '@/core/installation'
 import { allowedOf, itemsFor } from '@/core/setup'
 import type { Unknowable, Value } from '@/core/equipment'
 import { Button, SelectField, Field, Input, Disclosure } from '@/ui'
 import { refWords } from '@/words'
-import { useJobScreen, useStamp } from '../session'
+import { useDraft, useJobScreen, useStamp } from '../session'
 import { ValueField } from './ValueField'
+
+interface Typed {
+  at: string
+  value: Unknowable<Value>
+  why: string
+}
+const NOTHING: Typed = { at: '', value: null, why: '' }
 
 /** Lists a setting that is changed for a test only. */
 export function AddTemporary() {
   const { inst, edit } = useJobScreen()
   const stamp = useStamp()
-  const [at, setAt] = useState('')
-  const [value, setValue] = useState<Unknowable<Value>>(null)
-  const [why, setWhy] = useState('')
+  const draft = useDraft<Typed>('temporary')
+  const { at, value, why } = draft.value ?? NOTHING
+  const put = (change: Partial<Typed>) => draft.put({ at, value, why, ...change })
   const list = inst.placed.flatMap((p) =>
     p.device.settings
       .filter((s) => s.group === 'set' && itemsFor(p.device, s.id).length > 0)
@@ -34,10 +40,7 @@ export function AddTemporary() {
           value={at}
           none="choose"
           options={list.map((l) => [l.at, refWords(inst, l.at)])}
-          onValue={(next) => {
-            setAt(next)
-            setValue(null)
-          }}
+          onValue={(next) => put({ at: next, value: null })}
         />
         {chosen && (
           <ValueField
@@ -46,11 +49,13 @@ export function AddTemporary() {
             none="choose"
             allowed={allowedOf(chosen.placed.device, chosen.setting)}
             value={value}
-            onValue={setValue}
+            onValue={(next) => put({ value: next })}
           />
         )}
         <Field label="What for">
-          {(ids) => <Input {...ids} maxLength={200} value={why} onChange={(e) => setWhy(e.target.value)} />}
+          {(ids) => (
+            <Input {...ids} maxLength={200} value={why} onChange={(e) => put({ why: e.target.value })} />
+          )}
         </Field>
         <Button
           disabled={!chosen || value === null}
@@ -67,7 +72,7 @@ export function AddTemporary() {
                 ...stamp(),
               },
             })
-            if (made.ok) setAt('')
+            if (made.ok) draft.clear()
           }}
         >
           List it

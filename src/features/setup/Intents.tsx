@@ -4,6 +4,7 @@ import type { Intent } from '@/core/equipment'
 import { expressedIn, INTENT_GROUPS, INTENTS_BY_GROUP, type Allowed, type Expressed } from '@/core/setup'
 import { cx, Disclosure } from '@/ui'
 import { findingWords, GROUP_WORDS, INTENT_WORDS, settingText } from '@/words'
+import { ChangedBy } from '../news'
 import { useJobScreen, useSetValue } from '../session'
 import { ValueField } from './ValueField'
 
@@ -81,6 +82,7 @@ function IntentRow({
         value={e.value}
         onValue={(v) => setValue([{ at: e.at, value: v }], 'typed')}
       />
+      <ChangedBy path={`placed.${e.placed.ref}.settings.${e.setting.id}`} />
       <p className="mt-1 text-sm text-soft">{words.does}</p>
       <p className="text-sm text-soft">
         {e.placed.label}

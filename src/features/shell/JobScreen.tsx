@@ -31,11 +31,14 @@ import {
   usePlace,
   useStore,
   useWho,
+  watchOpenField,
   type JobScreenValue,
   type SessionState,
 } from '../session'
+import { News } from '../news'
 import { PutBack } from '../putBack'
 import { Dock } from './dock'
+import { NothingStored } from './NothingStored'
 import { placeNamed } from './places'
 import { Rail } from './Rail'
 import { Verdict } from './Verdict'
@@ -49,9 +52,11 @@ export function JobScreen({ jobId }: { jobId: string }) {
     const analyses = new JobAnalyses()
     const proof = new LiveProof(store, analyses)
     const { state, close } = openSessionState(store, analyses, situations, proof)
+    const field = watchOpenField(state)
     // eslint-disable-next-line react-hooks/set-state-in-effect -- workers live in the browser only
-    setSession({ store, proof, state })
+    setSession({ store, proof, state, seen: field.seen })
     return () => {
+      field.close()
       close()
       proof.close()
     }
@@ -69,6 +74,8 @@ interface Session {
   store: JobStore
   proof: LiveProof
   state: StoreApi<SessionState>
+  /** What was seen when the box that is typed in was opened. */
+  seen: () => number | undefined
 }
 
 function Waiting({ children }: { children?: ReactNode }) {
@@ -79,7 +86,7 @@ function Waiting({ children }: { children?: ReactNode }) {
   )
 }
 
-function Loaded({ store, proof, state }: Session) {
+function Loaded({ store, proof, state, seen }: Session) {
   const [named, go] = usePlace(store.jobId)
   const place = placeNamed(named).id
   const [who, setWho] = useWho()
@@ -94,12 +101,18 @@ function Loaded({ store, proof, state }: Session) {
 
   const tools = useMemo<Pick<JobScreenValue, 'edit' | 'undo' | 'redo' | 'fixes'>>(
     () => ({
-      edit: (op) => store.edit(typeof op === 'function' ? op(liveOf(state.getState())) : op),
+      edit: (op, how) => {
+        const begun = how?.seen ?? seen()
+        return store.edit(
+          typeof op === 'function' ? op(liveOf(state.getState())) : op,
+          begun === undefined ? how : { ...how, seen: begun },
+        )
+      },
       undo: () => void store.undo(),
       redo: () => void store.redo(),
       fixes: proof.fixes,
     }),
-    [store, proof, state],
+    [store, proof, state, seen],
   )
   const value = useMemo<JobScreenValue | null>(() => {
     if (!live) return null
@@ -148,7 +161,7 @@ function Loaded({ store, proof, state }: Session) {
   return (
     <ProofContext.Provider value={proven.proof}>
       <JobContext.Provider value={value}>
-        <Walk decide={store.decide} />
+        <Walk decide={store.decide} onSeen={store.dismissNews} />
       </JobContext.Provider>
     </ProofContext.Provider>
   )
@@ -162,7 +175,7 @@ const onPrint = (l: () => void) => {
 }
 
 /** The frame and the place; each part of it draws itself again only for what it looks at. */
-const Walk = memo(function Walk({ decide }: { decide: JobStore['decide'] }) {
+const Walk = memo(function Walk({ decide, onSeen }: { decide: JobStore['decide']; onSeen: () => void }) {
   const { Component, Print } = placeNamed(useJobScreen().place)
   const printing = useSyncExternalStore(onPrint, isPrinting, () => false)
   return (
@@ -171,8 +184,10 @@ const Walk = memo(function Walk({ decide }: { decide: JobStore['decide'] }) {
       <div className="min-w-0 pb-36 lg:pb-0 print:pb-0">
         <Dock />
         <main className="px-4 pt-3 lg:px-5">
+          <NothingStored />
           <Verdict />
           <ConflictList decide={decide} />
+          <News onSeen={onSeen} />
           <PutBack />
           {/* It stays as it is meanwhile: what is open there is open again afterwards. */}
           <div hidden={Print !== undefined && printing}>

@@ -103,6 +103,7 @@ function SaveState() {
   const saving = useNow((s) => s.view.saving)
   // How many wait while the server is away: an edit that is on its way changes the words alone.
   const waiting = useNow((s) => (s.view.saving === 'offline' ? s.view.waiting : null))
+  const isKeeping = useNow((s) => s.view.isKeeping)
   return (
     <p
       data-saving={saving}
@@ -122,7 +123,7 @@ function SaveState() {
         <span className="flex items-center gap-1.5">
           <CloudOff aria-hidden className="size-4 shrink-0" />
           {waiting} not on the server yet
-          {waiting > 0 && <span className="lg:hidden">; kept here and tried again</span>}
+          {waiting > 0 && (isKeeping ? '; on this device, and tried again' : '; on this page alone')}
         </span>
       )}
     </p>

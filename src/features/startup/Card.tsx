@@ -1,6 +1,5 @@
 'use client'
 
-import { useState } from 'react'
 import { settingValue, placedByRef, splitRef } from '@/core/installation'
 import type { Situation } from '@/core/situation'
 import {
@@ -15,7 +14,7 @@ import type { TemporaryKind } from '@/jobfile'
 import { Button, cx, Field, Input } from '@/ui'
 import { CARD_STATE_WORDS, cardTitle, findingSentence, lower, refWords, stepWords, todayWords } from '@/words'
 import { ReadingForm, ReadingList } from '../readings'
-import { useJobScreen, useProof, useStamp } from '../session'
+import { useDraft, useJobScreen, useProof, useStamp } from '../session'
 import { belongsTo } from './sameState'
 import { TerminalSheet } from './TerminalSheet'
 import { Waits } from './Waits'
@@ -147,7 +146,8 @@ function otherwise(step: TestStep): { kind: TemporaryKind; words: string } | nul
 function Ends({ card, onNext }: { card: TestCard; onNext: () => void }) {
   const { job, edit } = useJobScreen()
   const stamp = useStamp()
-  const [note, setNote] = useState('')
+  const { value, put: setNote, clear } = useDraft<string>(`card-${card.id}`)
+  const note = value ?? ''
   const mark = job.startup.cards[card.id]
   const end = (state: CardState) => {
     const said: CardMark = {
@@ -157,7 +157,7 @@ function Ends({ card, onNext }: { card: TestCard; onNext: () => void }) {
     }
     const done = edit({ kind: 'markCard', card: card.id, mark: said })
     if (!done.ok) return
-    setNote('')
+    clear()
     if (state !== 'failed') onNext()
   }
   if (mark)

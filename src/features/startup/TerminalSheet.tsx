@@ -6,7 +6,7 @@ import { expectations, judge, standing, type Expectation, type Reading, type Tes
 import { sentence } from '@/jobfile'
 import { Button, cx, Field, Input, typedNumber } from '@/ui'
 import { degrees, figure, refWords } from '@/words'
-import { useJobScreen, useProof } from '../session'
+import { useDraft, useJobScreen, useProof } from '../session'
 import { sameState } from './sameState'
 import { VerdictLine } from '../readings'
 
@@ -165,7 +165,8 @@ function Entry({
   onDone: () => void
 }) {
   const { inst, circuit, job, edit, who } = useJobScreen()
-  const [typed, setTyped] = useState('')
+  const { value: draft, put: setTyped, clear } = useDraft<string>(`terminal-${card.id}-${at.terminal}`)
+  const typed = draft ?? ''
   const [refused, setRefused] = useState<string | null>(null)
   const value = typedNumber(typed)
   const reading: Reading | null =
@@ -192,6 +193,7 @@ function Entry({
       reading: { ...reading, id: `r-${crypto.randomUUID().slice(0, 13)}`, when: new Date().toISOString() },
     })
     if (!done.ok) return setRefused(done.problems.map(sentence).join('; '))
+    clear()
     onDone()
   }
   const shown = reading ?? before

@@ -9,6 +9,7 @@ import type { Operation } from '@/jobfile'
 
 /** One operation as it was accepted; `op_id` is unique, which is what makes sending it twice harmless. */
 export class JobOpRow extends Model<InferAttributes<JobOpRow>, InferCreationAttributes<JobOpRow>> {
+  declare shop: string
   declare opId: string
   declare jobId: string
   /** The job's version after this operation. */
@@ -26,6 +27,7 @@ export class JobOpRow extends Model<InferAttributes<JobOpRow>, InferCreationAttr
 export const defineJobOp = (db: Sequelize) =>
   JobOpRow.init(
     {
+      shop: { type: DataTypes.TEXT, primaryKey: true },
       opId: { type: DataTypes.TEXT, primaryKey: true, field: 'op_id' },
       jobId: { type: DataTypes.TEXT, allowNull: false, field: 'job_id' },
       version: { type: DataTypes.INTEGER, allowNull: false },

@@ -15,6 +15,7 @@ export class JobSnapshotRow extends Model<
   InferAttributes<JobSnapshotRow>,
   InferCreationAttributes<JobSnapshotRow>
 > {
+  declare shop: string
   declare jobId: string
   declare version: number
   declare docVersion: number
@@ -25,6 +26,7 @@ export class JobSnapshotRow extends Model<
 export const defineJobSnapshot = (db: Sequelize) =>
   JobSnapshotRow.init(
     {
+      shop: { type: DataTypes.TEXT, primaryKey: true },
       jobId: { type: DataTypes.TEXT, primaryKey: true, field: 'job_id' },
       version: { type: DataTypes.INTEGER, primaryKey: true },
       docVersion: { type: DataTypes.INTEGER, primaryKey: true, field: 'doc_version' },

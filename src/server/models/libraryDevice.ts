@@ -12,6 +12,7 @@ export class LibraryDeviceRow extends Model<
   InferAttributes<LibraryDeviceRow>,
   InferCreationAttributes<LibraryDeviceRow>
 > {
+  declare shop: string
   declare id: string
   declare doc: Device
   declare updatedAt: Date
@@ -20,6 +21,7 @@ export class LibraryDeviceRow extends Model<
 export const defineLibraryDevice = (db: Sequelize) =>
   LibraryDeviceRow.init(
     {
+      shop: { type: DataTypes.TEXT, primaryKey: true },
       id: { type: DataTypes.TEXT, primaryKey: true },
       doc: { type: DataTypes.JSONB, allowNull: false },
       updatedAt: { type: DataTypes.DATE, field: 'updated_at', allowNull: false },

@@ -9,6 +9,7 @@ import type { Reading } from '@/core/startup'
 
 /** A reading as a row, so that readings can be asked for across jobs. The database itself refuses to change one. */
 export class ReadingRow extends Model<InferAttributes<ReadingRow>, InferCreationAttributes<ReadingRow>> {
+  declare shop: string
   declare id: string
   declare jobId: string
   declare kind: string
@@ -23,6 +24,7 @@ export class ReadingRow extends Model<InferAttributes<ReadingRow>, InferCreation
 export const defineReading = (db: Sequelize) =>
   ReadingRow.init(
     {
+      shop: { type: DataTypes.TEXT, primaryKey: true },
       id: { type: DataTypes.TEXT, primaryKey: true },
       jobId: { type: DataTypes.TEXT, primaryKey: true, field: 'job_id' },
       kind: { type: DataTypes.TEXT, allowNull: false },
@@ -35,7 +37,8 @@ export const defineReading = (db: Sequelize) =>
     { sequelize: db, tableName: 'readings', timestamps: false },
   )
 
-export const readingRow = (jobId: string, r: Reading): InferCreationAttributes<ReadingRow> => ({
+export const readingRow = (shop: string, jobId: string, r: Reading): InferCreationAttributes<ReadingRow> => ({
+  shop,
   id: r.id,
   jobId,
   kind: r.kind,

@@ -3,6 +3,7 @@ import { availableParallelism } from 'node:os'
 import { Semaphore } from 'async-mutex'
 import Piscina from 'piscina'
 import type { Summary } from '@/jobfile'
+import { log } from '../log'
 import type { SummaryTask } from './summarise'
 
 /** ms and MB that a proof may take on the server: the budget of states keeps nearly every one far below. */
@@ -67,7 +68,7 @@ export async function closeProofs(): Promise<void> {
 }
 
 function givenUp({ version, engine }: SummaryTask, e: Error, mostMs: number): Summary {
-  console.error(`proof given up: ${e.message}`)
+  log.error({ why: e.message }, 'proof given up')
   const why =
     e.name === 'AbortError'
       ? `it took longer than ${mostMs / 1000} s`

@@ -1,20 +1,37 @@
-import { MOST_BYTES, parseJob } from '@/jobfile'
-import { createJob, database, guarded, listJobs, readBody, refuse } from '@/server'
+import * as yup from 'yup'
+import { check, MOST_BYTES, ORDERS, parseJob, SHELVES, STATES } from '@/jobfile'
+import { createJob, guarded, listJobs, readBody, refuse, type Listed } from '@/server'
 
 export const dynamic = 'force-dynamic'
 
+const whole = (least: number, most: number) => yup.number().integer().min(least).max(most).required()
+const askedSchema = yup.object({
+  shelf: yup.string().oneOf(SHELVES).required(),
+  text: yup.string().max(200).defined(),
+  state: yup.string().oneOf(STATES).required(),
+  order: yup.string().oneOf(ORDERS).required(),
+  from: whole(0, 1_000_000),
+  most: whole(1, 100),
+})
+
+/** A part of the list: ?shelf=here&text=&state=all&order=urgent&from=0&most=40. */
 export const GET = (request: Request) =>
-  guarded(request, async () => Response.json({ jobs: await listJobs(database()) }))
+  guarded(request, async ({ at }) => {
+    const { from = '0', most = '40', ...rest } = Object.fromEntries(new URL(request.url).searchParams)
+    const asked = { shelf: 'here', text: '', state: 'all', order: 'urgent', ...rest, from: Number(from), most: Number(most) } // prettier-ignore
+    const checked = check<Listed>(askedSchema, asked)
+    return checked.ok ? Response.json(await listJobs(at, checked.value)) : refuse(400, checked.problems)
+  })
 
 /** Takes a job file in; with ?copy=1 a name that is taken gets a number. */
 export const POST = (request: Request) =>
-  guarded(request, async () => {
+  guarded(request, async ({ at }) => {
     const text = await readBody(request, MOST_BYTES)
     if (typeof text !== 'string') return text
     const parsed = parseJob(text)
     if (!parsed.ok) return refuse(400, parsed.problems)
     const copy = new URL(request.url).searchParams.get('copy') === '1'
-    const made = await createJob(database(), parsed.value, copy)
+    const made = await createJob(at, parsed.value, copy)
     if (!made.ok)
       return refuse(409, [{ path: 'id', expected: 'a name that no job here has', got: made.taken }])
     return Response.json({ id: made.id }, { status: 201 })

@@ -7,13 +7,19 @@ import { FaultRunner } from '@/workers'
 import { Button, Caution, SelectField, Disclosure } from '@/ui'
 import type { Ref } from '@/core/installation'
 import { failureWords, lower, refWords, situationWords, targetWords } from '@/words'
-import { useJobScreen } from '../../session'
+import { useDraft, useJobScreen } from '../../session'
+
+interface Search {
+  target: Ref | ''
+  answers: MeterAnswer[]
+}
+const NOTHING: Search = { target: '', answers: [] }
 
 /** From "this should run and does not" to the next best place for the leads, until one cause is left. */
 export function FaultFinder() {
   const { inst, situation, targets, chains } = useJobScreen()
-  const [target, setTarget] = useState<Ref | ''>('')
-  const [answers, setAnswers] = useState<MeterAnswer[]>([])
+  const draft = useDraft<Search>('fault')
+  const { target, answers } = draft.value ?? NOTHING
   const [found, setFound] = useState<Diagnosis | null>(null)
   const runner = useRef<FaultRunner | null>(null)
   useEffect(() => {
@@ -34,8 +40,7 @@ export function FaultFinder() {
   }, [inst, situation, target, should, answers])
   const next = found?.points[0]
   const begin = (ref: Ref | '') => {
-    setTarget(ref)
-    setAnswers([])
+    draft.put({ target: ref, answers: [] })
     setFound(null)
   }
   return (
@@ -79,7 +84,9 @@ export function FaultFinder() {
                   <Button
                     key={String(live)}
                     look="strong"
-                    onClick={() => setAnswers([...answers, { a: next.a, b: next.b, live }])}
+                    onClick={() =>
+                      draft.put({ target, answers: [...answers, { a: next.a, b: next.b, live }] })
+                    }
                   >
                     {live ? (next.side === 'line' ? 'Line volts there' : '24 V there') : 'Nothing there'}
                   </Button>
@@ -92,7 +99,10 @@ export function FaultFinder() {
               {answers.map((a, i) => (
                 <li key={`${a.a}${a.b}`} className="flex items-center gap-3">
                   {refWords(inst, a.a)} to {refWords(inst, a.b)}: {a.live ? 'volts there' : 'nothing'}
-                  <Button look="quiet" onClick={() => setAnswers(answers.filter((_, n) => n !== i))}>
+                  <Button
+                    look="quiet"
+                    onClick={() => draft.put({ target, answers: answers.filter((_, n) => n !== i) })}
+                  >
                     Take back
                   </Button>
                 </li>

@@ -1,8 +1,8 @@
-import { aboutOne, database, getJob } from '@/server'
+import { aboutOne, getJob } from '@/server'
 
 export const dynamic = 'force-dynamic'
 
-export const GET = aboutOne('job', async (id) => {
-  const found = await getJob(database(), id)
+export const GET = aboutOne('job', async (id, _, { at }) => {
+  const found = await getJob(at, id)
   return found && Response.json(found)
 })

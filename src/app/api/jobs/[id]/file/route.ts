@@ -1,11 +1,11 @@
 import { formatJob } from '@/jobfile'
-import { aboutOne, database, getJob } from '@/server'
+import { aboutOne, getJob } from '@/server'
 
 export const dynamic = 'force-dynamic'
 
 /** The job as an open file. */
-export const GET = aboutOne('job', async (id) => {
-  const found = await getJob(database(), id)
+export const GET = aboutOne('job', async (id, _, { at }) => {
+  const found = await getJob(at, id)
   if (!found) return null
   const headers = {
     'content-type': 'application/json; charset=utf-8',

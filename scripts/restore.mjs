@@ -1,0 +1,44 @@
+import { existsSync, mkdirSync } from 'node:fs'
+import { join, resolve } from 'node:path'
+import {
+  backUp,
+  contentOf,
+  contentWords,
+  postgres,
+  proveBackup,
+  runningServer,
+  withDatabase,
+} from './lib/backup.mjs'
+import { data } from './lib/prepare.mjs'
+import { main, Plain, say } from './lib/say.mjs'
+
+/** npm run restore -- FILE: a backup in place of what the database has, which is backed up first. */
+main(async () => {
+  const asked = process.argv[2]
+  if (!asked || !existsSync(asked))
+    throw new Plain('npm run restore -- FILE: name a file that "npm run backup" wrote.')
+  if (runningServer() !== null)
+    throw new Plain('the app is running: stop "npm run demo" first, so that nobody saves meanwhile.')
+  const file = resolve(asked)
+  await withDatabase(async (url) => {
+    const wanted = await proveBackup(url, file)
+    const stamp = new Date().toISOString().replace(/[:.]/g, '-').slice(0, 19)
+    const kept = join(data, 'backup', `before-restore-${stamp}.dump`)
+    mkdirSync(join(data, 'backup'), { recursive: true })
+    await backUp(url, kept)
+    // All or nothing.
+    await postgres(
+      'pg_restore',
+      '-d',
+      url,
+      '--no-owner',
+      '--clean',
+      '--if-exists',
+      '--single-transaction',
+      file,
+    )
+    if ((await contentOf(url)) !== wanted)
+      throw new Plain(`what stands there now is not what the file has. What was there before is in ${kept}.`)
+    say(`restored: ${contentWords(wanted)}. What was there before is in ${kept}`)
+  })
+})

@@ -1,0 +1,152 @@
+import { upgradeEnvelope, type Envelope, type Job, type Problem } from '@/jobfile'
+import type { ConflictedOp, QueueStorage } from './queue'
+
+/** ms after which a store that does not answer counts as one that keeps nothing. */
+const STORE_MS = 5000
+
+/**
+ * What waits on this device for one job: in memory, and in a store that outlives the page as far as the device has one.
+ * What the store would not take stays in memory, is counted, and is offered to it again.
+ */
+export class Outbox {
+  pending: Envelope[] = []
+  conflicted: ConflictedOp[] = []
+  /** Whether the store answered when it was last asked. */
+  isKeeping = true
+  private unkept = new Set<string>()
+  /** Writes happen one after the other. */
+  private writes: Promise<void> = Promise.resolve()
+
+  constructor(
+    private readonly jobId: string,
+    private readonly store: QueueStorage,
+    private readonly defer: (write: () => Promise<void>) => Promise<void> = (write) => write(),
+  ) {}
+
+  /** How many edits are on this page alone: lost with it unless the server takes them first. */
+  get onPageOnly(): number {
+    return this.pending.filter((e) => this.unkept.has(e.opId)).length
+  }
+
+  /** Reads what an earlier page left, and the document last seen. What was made meanwhile comes after it. */
+  async load(): Promise<{ version: number; job: Job } | null> {
+    const read = await this.tried(async () => {
+      const { store, jobId } = this
+      return Promise.all([store.pending(jobId), store.conflicted(jobId), store.lastSeen(jobId)])
+    })
+    if (!read) return null
+    const [pending, conflicted, seen] = read
+    const made = this.pending.filter((p) => !pending.some((q) => q.opId === p.opId))
+    // What an older version of the app left in the queue is read as one of today's.
+    const base = seen?.version ?? 0
+    this.pending = [...pending.map((e) => upgradeEnvelope(e, base) as Envelope), ...made]
+    this.conflicted = [
+      ...conflicted,
+      ...this.conflicted.filter((c) => !conflicted.some((k) => k.envelope.opId === c.envelope.opId)),
+    ]
+    return seen
+  }
+
+  /** Takes an edit in; `kept` resolves when it is in the store, or is known not to be. */
+  add(envelope: Envelope): { kept: Promise<void> } {
+    this.pending = [...this.pending, envelope]
+    this.unkept.add(envelope.opId)
+    return { kept: this.write(() => this.defer(() => this.keep(envelope))) }
+  }
+
+  /** What another tab made and keeps itself. */
+  adopt(envelope: Envelope): boolean {
+    if (this.pending.some((e) => e.opId === envelope.opId)) return false
+    this.pending = [...this.pending, envelope]
+    return true
+  }
+
+  /** Offers the store what it would not take, and what has gone from it: it may have been full, or emptied. */
+  async keepAll(): Promise<void> {
+    if (!this.pending.length) return
+    await this.write(async () => {
+      const there = await this.tried(() => this.store.pending(this.jobId))
+      const names = new Set(there?.map((e) => e.opId))
+      for (const envelope of this.pending) if (!names.has(envelope.opId)) await this.keep(envelope)
+    })
+  }
+
+  /** Takes out what has arrived, or is set aside. */
+  async done(opIds: readonly string[]): Promise<void> {
+    this.forget(opIds)
+    await this.tried(() => this.store.remove(this.jobId, [...opIds]))
+  }
+  /** Drops from memory what another tab has sent and taken out of the store. */
+  forget(opIds: readonly string[]): void {
+    const gone = new Set(opIds)
+    this.pending = this.pending.filter((e) => !gone.has(e.opId))
+    for (const opId of opIds) this.unkept.delete(opId)
+  }
+
+  async setAside(item: ConflictedOp): Promise<void> {
+    // Of one box that is typed in on and on, the last text is what its maker wants.
+    const { op, client } = item.envelope
+    const before = this.conflicted.filter(
+      (c) => c.path === item.path && c.envelope.op.kind === op.kind && c.envelope.client === client,
+    )
+    this.conflicted = [...this.conflicted.filter((c) => !before.includes(c)), item]
+    await this.tried(() => this.store.addConflicted(this.jobId, item))
+    for (const each of before) await this.tried(() => this.store.settle(this.jobId, each.envelope.opId))
+  }
+  /** Takes out one that was set aside; `null`: there is none of that name. */
+  settle(opId: string): { item: ConflictedOp | null; kept: Promise<void> } {
+    const item = this.conflicted.find((a) => a.envelope.opId === opId) ?? null
+    this.conflicted = this.conflicted.filter((a) => a !== item)
+    return {
+      item,
+      kept: this.write(async () => void (await this.tried(() => this.store.settle(this.jobId, opId)))),
+    }
+  }
+
+  /** Remembers the document for days without the server. */
+  async remember(version: number, job: Job): Promise<void> {
+    await this.tried(() => this.store.remember(this.jobId, version, job))
+  }
+
+  /** Resolves when every write so far has been tried. */
+  written = (): Promise<void> => this.writes
+
+  private write(act: () => Promise<void>): Promise<void> {
+    this.writes = this.writes.then(act).catch(() => undefined)
+    return this.writes
+  }
+
+  private async keep(envelope: Envelope): Promise<void> {
+    const isKept = await this.tried(async () => {
+      await this.store.add(this.jobId, envelope)
+      return true
+    })
+    if (isKept) this.unkept.delete(envelope.opId)
+    else this.unkept.add(envelope.opId)
+  }
+
+  /** What the store answers; null where it refuses, is full, or says nothing for too long. */
+  private async tried<T>(act: () => Promise<T>): Promise<T | null> {
+    let timer: ReturnType<typeof setTimeout> | undefined
+    const tooLong = new Promise<never>((_, reject) => {
+      timer = setTimeout(() => reject(new Error('the device’s store does not answer')), STORE_MS)
+    })
+    try {
+      const answer = await Promise.race([act(), tooLong])
+      this.isKeeping = true
+      return answer
+    } catch {
+      this.isKeeping = false
+      return null
+    } finally {
+      clearTimeout(timer)
+    }
+  }
+}
+
+/** The first place of an edit that was set aside, and why it was. */
+export const setAsideFor = (
+  envelope: Envelope,
+  path: string,
+  why: { theirs?: Envelope; problems?: Problem[] },
+): ConflictedOp => ({ envelope, path, theirs: why.theirs ?? null, problems: why.problems ?? [] })

@@ -1,0 +1,49 @@
+'use client'
+
+import { Ellipsis } from 'lucide-react'
+import { DropdownMenu } from 'radix-ui'
+import type { Shelf } from '@/jobfile'
+import type { Line } from './useJobs'
+
+/** Where a job on a shelf can go from there. */
+const WAYS: Record<Shelf, readonly (readonly [Shelf, string])[]> = {
+  here: [
+    ['archived', 'Put it away'],
+    ['deleted', 'Delete it'],
+  ],
+  archived: [
+    ['here', 'Bring it back'],
+    ['deleted', 'Delete it'],
+  ],
+  deleted: [['here', 'Bring it back']],
+}
+
+/** What can be done with a job as a whole. */
+export function LineMenu({ line, shelf, onMove }: { line: Line; shelf: Shelf; onMove: (to: Shelf) => void }) {
+  return (
+    <DropdownMenu.Root modal={false}>
+      <DropdownMenu.Trigger
+        aria-label={`What to do with ${line.title}`}
+        className="inline-flex size-12 shrink-0 items-center justify-center rounded hover:bg-raised lg:size-9"
+      >
+        <Ellipsis aria-hidden className="size-5" />
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content
+          align="end"
+          className="z-20 rounded border border-edge bg-raised py-1 text-[15px]"
+        >
+          {WAYS[shelf].map(([to, words]) => (
+            <DropdownMenu.Item
+              key={to}
+              onSelect={() => onMove(to)}
+              className="flex min-h-12 cursor-pointer items-center px-4 outline-none data-[highlighted]:bg-panel lg:min-h-9"
+            >
+              {words}
+            </DropdownMenu.Item>
+          ))}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  )
+}

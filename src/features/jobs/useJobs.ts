@@ -1,0 +1,115 @@
+'use client'
+
+import { QueryClient, useQuery } from '@tanstack/react-query'
+import { useEffect, useState } from 'react'
+import { ask, openLive } from '@/client'
+import type { JobListEntry, JobListing, JobOrder, JobState, Shelf, Summary } from '@/jobfile'
+
+/** What of the list is asked for. */
+export interface Asked {
+  shelf: Shelf
+  text: string
+  state: JobState
+  order: JobOrder
+}
+
+/** A job in the list. */
+export interface Line extends JobListEntry {
+  /** It was not proven when the list came. */
+  awaited: boolean
+  /** The server would not prove it. */
+  givenUp: boolean
+}
+
+/** Lines that come at a time. */
+const PAGE = 40
+/** ms between tries while the server does not answer; and that a flood of changes is gathered for. */
+const [AGAIN_MS, GATHER_MS] = [4000, 300]
+
+/** What the list keeps of the server's answers, in this page. */
+export const queryClient = new QueryClient({
+  defaultOptions: { queries: { retry: false, networkMode: 'always' } },
+})
+const KEY = 'jobs'
+export const askAgain = () => queryClient.invalidateQueries({ queryKey: [KEY] })
+
+async function page(asked: Asked, from: number): Promise<JobListing> {
+  const query = new URLSearchParams({ ...asked, from: String(from), most: String(PAGE) })
+  const answer = await ask<JobListing>(fetch, `/api/jobs?${query}`)
+  if (!answer.ok) throw new Error(answer.why === 'refused' ? 'refused' : answer.message)
+  return answer.value
+}
+
+/** What a job is proven to be, at one of its revisions; `null`: the server would not prove it. */
+type Proven = ReadonlyMap<string, { version: number; summary: Summary | null }>
+
+/** The list as it is asked for, following what changes. Each line that is not proven is, one after the other, while it stands. */
+export function useJobs(asked: Asked) {
+  const [proven, setProven] = useState<Proven>(new Map())
+  // What was asked for narrows to its first part again when something else is.
+  const [shown, setShown] = useState({ asked, pages: 1 })
+  const pages = shown.asked === asked ? shown.pages : 1
+  const query = useQuery({
+    queryKey: [KEY, asked, pages],
+    queryFn: () => Promise.all(Array.from({ length: pages }, (_, i) => page(asked, i * PAGE))),
+    placeholderData: (before) => before,
+    refetchInterval: ({ state }) => (state.error ? AGAIN_MS : false),
+  })
+  useEffect(() => {
+    let timer: ReturnType<typeof setTimeout> | null = null
+    const stop = openLive().listen((heard) => {
+      if (heard.kind !== 'changed') return
+      timer ??= setTimeout(() => {
+        timer = null
+        void askAgain()
+      }, GATHER_MS)
+    })
+    return () => {
+      stop()
+      if (timer) clearTimeout(timer)
+    }
+  }, [])
+  const lines = once(query.data?.flatMap((p) => p.jobs))?.map((job) => lineOf(job, proven))
+  const waiting = lines?.filter((l) => !l.summary && !l.givenUp && !l.deleted) ?? []
+  const next = waiting[0]
+  const [id, version] = [next?.id, next?.version]
+  useEffect(() => {
+    if (id === undefined || version === undefined) return
+    let left = false
+    void ask<{ summary: Summary }>(fetch, `/api/jobs/${encodeURIComponent(id)}/summary`).then((answer) => {
+      const summary = answer.ok ? answer.value.summary : null
+      if (!left) setProven((now) => new Map(now).set(id, { version: summary?.version ?? version, summary }))
+    })
+    return () => {
+      left = true
+    }
+  }, [id, version])
+  const first = query.data?.[0]
+  const found = first?.found ?? 0
+  return {
+    lines: lines ?? null,
+    found,
+    all: first?.all ?? 0,
+    needYou: first?.needYou ?? 0,
+    waiting: waiting.length,
+    away: query.isError,
+    more: lines && lines.length < found ? () => setShown({ asked, pages: pages + 1 }) : null,
+    isMoreComing: query.isPlaceholderData,
+  }
+}
+
+function lineOf(job: JobListEntry, proven: Proven): Line {
+  const known = proven.get(job.id)
+  // A proof of an earlier revision says nothing; one of a later one is newer than the line.
+  const isNewer = known !== undefined && known.version >= job.version
+  return {
+    ...job,
+    summary: job.summary ?? (isNewer ? known.summary : null),
+    awaited: !job.summary,
+    givenUp: isNewer && known.summary === null,
+  }
+}
+
+/** A job that moved while its neighbours were asked for may come twice. */
+const once = (jobs: JobListEntry[] | undefined) =>
+  jobs?.filter((job, i) => jobs.findIndex((other) => other.id === job.id) === i)

@@ -1,0 +1,1 @@
+export { ChangedBy, News, useChangedBy } from './News'

@@ -1,0 +1,2 @@
+export { Offline } from './Offline'
+export { OnDevice } from './OnDevice'

@@ -1,0 +1,93 @@
+import { LRUCache } from 'lru-cache'
+import { apply, JOB_VERSION, storedJob, type Job } from '@/jobfile'
+import { log } from '../log'
+import type { Shop } from '../shop'
+import { loggedBetween, type Logged } from './logged'
+
+/** A job as this server last saw it: never believed without asking the database for its revision. */
+export interface Held {
+  version: number
+  doc: Job
+  /** The revision at which the document was last written, and whether it was one of an older version of the file. */
+  docRev: number
+  isOlder: boolean
+  /** The end of its log, without a gap; `logFrom` is the revision before its first. */
+  log: Logged[]
+  logFrom: number
+}
+
+/** How many jobs are held, for how long in ms, and how much of a log. */
+const MOST_HELD = 100
+const HELD_MS = 3_600_000
+const LOG_TAIL = 100
+
+const holder = globalThis as typeof globalThis & { gateCrossHeld?: LRUCache<string, Held> }
+const cache = (): LRUCache<string, Held> =>
+  (holder.gateCrossHeld ??= new LRUCache<string, Held>({ max: MOST_HELD, ttl: HELD_MS }))
+const key = ({ shop }: Shop, id: string): string => `${shop} ${id}`
+
+/** A job as it was last seen here, which somebody else may have moved on since. */
+export const heldJob = (at: Shop, id: string): Held | undefined => cache().get(key(at, id))
+export const forgetJob = (at: Shop, id: string): void => void cache().delete(key(at, id))
+
+/** Holds a job as it stands now; of a long log the end. */
+export function holdJob(at: Shop, id: string, held: Held): void {
+  const over = held.log.length - 2 * LOG_TAIL
+  const cut = over > 0 ? held.log.length - LOG_TAIL : 0
+  const kept = cut ? { ...held, log: held.log.slice(cut), logFrom: held.logFrom + cut } : held
+  cache().set(key(at, id), kept)
+}
+
+/** A job as it stands in the database: its document, and what the log has after it. null: there is none of that name. */
+export async function freshJob(at: Shop, id: string): Promise<Held | null> {
+  const { db, shop } = at
+  const known = heldJob(at, id)
+  if (known) {
+    const row = await db.jobs.findOne({ where: { shop, id }, attributes: ['version'] })
+    if (!row) {
+      forgetJob(at, id)
+      return null
+    }
+    const { version } = row
+    if (version === known.version) return known
+    if (version > known.version && version - known.version <= LOG_TAIL) {
+      const since = await loggedBetween(at, id, known.version, version)
+      if (since.length === version - known.version) {
+        const next = { ...known, version, doc: after(id, known.doc, since), log: [...known.log, ...since] }
+        holdJob(at, id, next)
+        return next
+      }
+    }
+  }
+  const row = await db.jobs.findOne({ where: { shop, id }, attributes: ['version', 'doc', 'docRev'] })
+  if (!row) return null
+  const { version, docRev } = row
+  const logFrom = Math.max(0, Math.min(docRev, version - LOG_TAIL))
+  const ops = await loggedBetween(at, id, logFrom, version)
+  const stored = storedJob(row.doc)
+  const held = {
+    version,
+    doc: after(
+      id,
+      stored,
+      ops.filter((o) => o.version > docRev),
+    ),
+    docRev,
+    isOlder: row.doc.version !== JOB_VERSION,
+    log: ops,
+    // What a job had before it was taken in has no log: then it begins where the log does.
+    logFrom: ops[0] ? ops[0].version - 1 : version,
+  }
+  holdJob(at, id, held)
+  return held
+}
+
+/** A document after some operations of its log: each was taken once, and is taken again. */
+function after(id: string, doc: Job, ops: readonly Logged[]): Job {
+  return ops.reduce((now, { version, envelope }) => {
+    const applied = apply(now, envelope.op)
+    if (!applied.ok)
+      log.error({ job: id, version, why: applied.problems }, 'an operation of the log does not apply')
+    return applied.ok ? applied.value : now
+  }, doc)
+}

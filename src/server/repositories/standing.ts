@@ -1,0 +1,52 @@
+import { Op } from 'sequelize'
+import { tellChange } from '../changes'
+import type { Shop } from '../shop'
+import { inTransaction } from '../transaction'
+import { forgetJob } from './held'
+
+/** Days for which a deleted job can be brought back. */
+export const GONE_AFTER_DAYS = 30
+
+/** Where a job stands: at work, put away, or deleted and still to be brought back. */
+export type Standing = 'here' | 'archived' | 'deleted'
+
+/** Puts a job away, deletes it, or brings it back; false: there is none of that name. Its edits are taken wherever it stands. */
+export async function moveJob(at: Shop, id: string, to: Standing, who: string): Promise<boolean> {
+  const { db, shop } = at
+  return inTransaction(db, async (transaction) => {
+    const change = {
+      archivedAt: to === 'archived' ? new Date() : null,
+      deletedAt: to === 'deleted' ? new Date() : null,
+      deletedBy: to === 'deleted' ? who : null,
+    }
+    const [count, rows] = await db.jobs.update(change, {
+      where: { shop, id },
+      returning: ['version'],
+      transaction,
+    })
+    if (count) await tellChange(at, { id, version: rows[0]?.version ?? 0 }, transaction)
+    return count > 0
+  })
+}
+
+/** Ends for good what was deleted long enough ago, with all that hangs on it; its number. */
+export async function purgeJobs(at: Shop, now: Date): Promise<number> {
+  const { db, shop } = at
+  return inTransaction(db, async (transaction) => {
+    const before = new Date(now.getTime() - GONE_AFTER_DAYS * 86_400_000)
+    const rows = await db.jobs.findAll({
+      where: { shop, deletedAt: { [Op.lt]: before } },
+      attributes: ['id'],
+      transaction,
+    })
+    const ids = rows.map((r) => r.id)
+    if (!ids.length) return 0
+    // Readings are kept against everything but this.
+    await db.sequelize.query("SET LOCAL gate_cross.purge = 'on'", { transaction })
+    for (const model of [db.readings, db.ops, db.snapshots])
+      await (model as typeof db.readings).destroy({ where: { shop, jobId: ids }, transaction })
+    await db.jobs.destroy({ where: { shop, id: ids }, transaction })
+    for (const id of ids) forgetJob(at, id)
+    return ids.length
+  })
+}

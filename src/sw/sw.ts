@@ -1,0 +1,40 @@
+/// <reference lib="webworker" />
+import { NavigationRoute, NetworkFirst, Serwist, type PrecacheEntry } from 'serwist'
+
+declare const self: ServiceWorkerGlobalScope & { __SW_MANIFEST: (PrecacheEntry | string)[] }
+
+/**
+ * A worker's settings travel in the fragment of its address, which a stored response would replace by its own: what is
+ * answered here has no address of its own.
+ */
+self.addEventListener('fetch', (event) => {
+  if (!new URL(event.request.url).pathname.includes('/turbopack-worker-')) return
+  const answer = async () => {
+    const { body, status, headers } =
+      (await caches.match(event.request, { ignoreSearch: true })) ?? (await fetch(event.request))
+    return new Response(body, { status, headers })
+  }
+  event.respondWith(answer())
+})
+
+/**
+ * The app on this device: every file of one release, and its pages, as they were when the release was taken. A new one waits
+ * until the person takes it; jobs are not here but in the browser's own database.
+ */
+const serwist = new Serwist({
+  precacheEntries: self.__SW_MANIFEST,
+  precacheOptions: { cleanupOutdatedCaches: true },
+  skipWaiting: false,
+  clientsClaim: true,
+  runtimeCaching: [
+    {
+      matcher: ({ url, sameOrigin }) => sameOrigin && url.pathname === '/api/library',
+      handler: new NetworkFirst({ cacheName: 'gate-cross-library', networkTimeoutSeconds: 4 }),
+    },
+  ],
+})
+// One page stands for every job: which it is, it reads from its address.
+serwist.registerRoute(
+  new NavigationRoute(serwist.createHandlerBoundToUrl('/job/-'), { allowlist: [/^\/job\/[^/]+(\/[^/]*)?$/] }),
+)
+serwist.addEventListeners()

@@ -1,0 +1,45 @@
+/**
+ * Texts that outlive the page on this device. A device that stores nothing (a private window, storage switched off or full)
+ * keeps them as long as the page lives.
+ */
+const onPage = new Map<string, string>()
+
+/** What is kept under a name; null: nothing. */
+export function kept(name: string): string | null {
+  const here = onPage.get(name)
+  if (here !== undefined) return here
+  try {
+    return localStorage.getItem(name)
+  } catch {
+    return null
+  }
+}
+
+export function keep(name: string, text: string): void {
+  try {
+    localStorage.setItem(name, text)
+    onPage.delete(name)
+  } catch {
+    onPage.set(name, text)
+  }
+}
+
+export function drop(name: string): void {
+  onPage.delete(name)
+  try {
+    localStorage.removeItem(name)
+  } catch {
+    // Nothing was stored.
+  }
+}
+
+/** A kept value; null where there is none that can be read. */
+export function keptValue<T>(name: string): T | null {
+  const text = kept(name)
+  if (text === null) return null
+  try {
+    return JSON.parse(text) as T
+  } catch {
+    return null
+  }
+}

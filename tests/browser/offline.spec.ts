@@ -1,0 +1,80 @@
+import { expect, test, type Page } from '@playwright/test'
+import { copyOf, open, saved, verdict } from './helpers'
+
+test.use({ serviceWorkers: 'allow' })
+
+/** The app is on the device as soon as its worker has taken everything and answers this page. */
+async function onDevice(page: Page): Promise<void> {
+  await page.waitForFunction(() => navigator.serviceWorker.controller !== null, null, { timeout: 40_000 })
+}
+
+test('after one visit the app, the library and an opened job open and compute with no signal', async ({
+  page,
+  context,
+}) => {
+  const path = await copyOf(page, 'quillfeather-lane')
+  await open(page, `${path}/gear`)
+  await onDevice(page)
+  await page.getByLabel('Closes below, °F').fill('41')
+  await saved(page)
+  // It is remembered when nobody has edited for a while.
+  await page.waitForTimeout(6000)
+  await page.goto('/library')
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+  await page.waitForTimeout(500)
+  await context.setOffline(true)
+
+  await page.goto(`${path}/gear`)
+  await expect(page.getByLabel('Closes below, °F')).toHaveValue('41')
+  await expect(verdict(page)).toContainText('states')
+  // An edit is proven here, and waits on the device through a reload.
+  await page.getByLabel('Closes below, °F').fill('23')
+  await expect(verdict(page)).toContainText('states')
+  await expect(page.locator('[data-saving=offline]').first()).toContainText('on this device', {
+    timeout: 20_000,
+  })
+  await page.reload()
+  await expect(page.getByLabel('Closes below, °F')).toHaveValue('23')
+  await page.getByRole('link', { name: 'Bench' }).click()
+  await expect(page.locator('[data-chain]').first()).toBeVisible()
+
+  await page.goto('/')
+  const here = page.getByRole('listitem').filter({ has: page.locator(`a[href="${path}/bench"]`) })
+  await expect(here).toContainText('one edit not on the server yet')
+  await expect(here).toContainText('as of less than a minute ago')
+  await here.getByRole('link').click()
+  await expect(verdict(page)).toContainText('states')
+  await page.goto('/library')
+  await expect(page.getByText('Sedge T50').first()).toBeVisible()
+  await page.goto('/new')
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+
+  await context.setOffline(false)
+  await open(page, `${path}/gear`)
+  await saved(page)
+  const job = (await (await page.request.get(`/api${path.replace('/job', '/jobs')}`)).json()) as {
+    job: { placed: { ref: string; settings: { setpoint?: number } }[] }
+  }
+  expect(job.job.placed.find((p) => p.ref === 'odt')!.settings.setpoint).toBe(23)
+})
+
+test('a new release waits until the person takes it', async ({ page, context }) => {
+  // What the server has for a worker changes while the page is open, as with a release.
+  let release = 'first'
+  await context.route('**/sw.js', async (route) => {
+    const answer = await route.fetch()
+    await route.fulfill({ response: answer, body: `${await answer.text()}\n// ${release}` })
+  })
+  await page.goto('/')
+  await onDevice(page)
+  release = 'second'
+  await page.reload()
+  const offer = page.getByText('A new version of Gate Cross is here.')
+  await expect(offer).toBeVisible({ timeout: 30_000 })
+  const loaded = page.waitForEvent('load')
+  await page.getByRole('button', { name: 'Take it' }).click()
+  await loaded
+  await expect(page.getByRole('heading', { name: 'Gate Cross' })).toBeVisible()
+  await page.waitForTimeout(4000)
+  await expect(offer).toHaveCount(0)
+})

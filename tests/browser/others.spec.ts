@@ -1,0 +1,134 @@
+import { expect, test, type Page } from '@playwright/test'
+import { copyOf, listed, open, saved } from './helpers'
+
+const named = (page: Page, who: string) =>
+  page.addInitScript((name) => localStorage.setItem('gate-cross-who', name), who)
+const setpoint = (page: Page) => page.getByLabel('Closes below, °F')
+
+test('what somebody does on another device is seen within a second, with who and when at its place', async ({
+  page,
+  browser,
+}) => {
+  const path = await copyOf(page, 'quillfeather-lane')
+  const far = await (await browser.newContext()).newPage()
+  await named(far, 'Ash Tolland')
+  await open(page, `${path}/gear`)
+  await open(far, `${path}/gear`)
+  await setpoint(far).fill('41')
+  const began = Date.now()
+  await expect(setpoint(page)).toHaveValue('41', { timeout: 3000 })
+  console.log(`  seen on the other device after ${Date.now() - began} ms`)
+  await expect(page.locator('[data-changed="placed.odt.settings.setpoint"]')).toContainText('Ash Tolland')
+  const news = page.getByRole('status', { name: 'What others did' })
+  await expect(news).toContainText('Ash Tolland')
+  await news.getByRole('button', { name: 'Seen' }).click()
+  await expect(news).toBeHidden()
+  // The list follows as well, and says what it is about in the end.
+  const list = await page.context().newPage()
+  await listed(list, '', 'Newest first')
+  await expect(list.getByText(/jobs, /)).toBeVisible()
+  await far.getByLabel('Job', { exact: true }).fill('Told from afar')
+  await far.getByLabel('Job', { exact: true }).press('Enter')
+  await expect(list.getByRole('heading', { name: 'Told from afar' })).toBeVisible({ timeout: 5000 })
+  await far.context().close()
+})
+
+test('a field that was open while somebody changed it overwrites nothing: both are shown, one tap keeps either', async ({
+  page,
+  browser,
+}) => {
+  const path = await copyOf(page, 'quillfeather-lane')
+  const far = await (await browser.newContext()).newPage()
+  await named(far, 'Ash Tolland')
+  await open(page, `${path}/gear`)
+  await open(far, `${path}/gear`)
+  const note = page.getByLabel('Note', { exact: true })
+  await note.pressSequentially(' Key under the mat.')
+  await far.getByLabel('Note', { exact: true }).fill('Dog in the yard.')
+  await far.getByLabel('Note', { exact: true }).press('Enter')
+  await expect(page.getByRole('status', { name: 'What others did' })).toBeVisible({ timeout: 5000 })
+  await note.press('Enter')
+  const both = page.getByRole('region', { name: 'To decide' })
+  await expect(both).toContainText('Key under the mat')
+  await expect(both).toContainText('Dog in the yard')
+  await both.getByRole('button', { name: 'Use mine' }).click()
+  await saved(page)
+  await expect(far.getByLabel('Note', { exact: true })).toHaveValue(/Key under the mat/, { timeout: 5000 })
+  await far.context().close()
+})
+
+test('a second tab shows an edit at once, with no signal too', async ({ page, context }) => {
+  const path = await copyOf(page, 'quillfeather-lane')
+  const second = await context.newPage()
+  await open(page, `${path}/gear`)
+  await open(second, `${path}/gear`)
+  await context.setOffline(true)
+  await setpoint(page).fill('42')
+  await expect(setpoint(second)).toHaveValue('42', { timeout: 1000 })
+  await context.setOffline(false)
+  await saved(page)
+})
+
+test('what was half-typed is there again after the tab was closed', async ({ page, context }) => {
+  const path = await copyOf(page, 'quillfeather-lane')
+  await open(page, `${path}/gear`)
+  await page.getByLabel('Owner', { exact: true }).fill('M. Thornb')
+  await page.close()
+  const again = await context.newPage()
+  await open(again, `${path}/gear`)
+  const owner = again.getByLabel('Owner', { exact: true })
+  await expect(owner).toHaveValue('M. Thornb')
+  await expect(again.getByText('Typed, not stored yet')).toBeVisible()
+  await owner.press('Enter')
+  await saved(again)
+  const job = (await (await again.request.get(`/api/jobs/${path.split('/')[2]}`)).json()) as {
+    job: { site: { owner: string } }
+  }
+  expect(job.job.site.owner).toBe('M. Thornb')
+})
+
+for (const [how, deny] of [
+  [
+    'storage is denied',
+    () => {
+      const no = () => {
+        throw new DOMException('denied', 'SecurityError')
+      }
+      Object.defineProperty(window, 'localStorage', { get: no })
+      Object.defineProperty(window, 'indexedDB', { get: no })
+    },
+  ],
+  [
+    'the disk is full',
+    () => {
+      IDBObjectStore.prototype.add = IDBObjectStore.prototype.put = () => {
+        throw new DOMException('full', 'QuotaExceededError')
+      }
+      Storage.prototype.setItem = () => {
+        throw new DOMException('full', 'QuotaExceededError')
+      }
+    },
+  ],
+] as const)
+  test(`${how}: it is said loudly, the work goes on, and the file can be taken`, async ({ page }) => {
+    const path = await copyOf(page, 'quillfeather-lane')
+    await page.addInitScript(deny)
+    await open(page, `${path}/gear`)
+    await setpoint(page).fill('43')
+    const alert = page.getByRole('alert', { name: 'Nothing is stored here' })
+    await expect(alert).toContainText('This device stores nothing')
+    await saved(page)
+    await page.context().setOffline(true)
+    await setpoint(page).fill('44')
+    await expect(alert).toContainText('One edit is on this page alone')
+    await expect(page.locator('[data-saving=offline]').first()).toContainText('on this page alone', {
+      timeout: 20_000,
+    })
+    const [file] = await Promise.all([
+      page.waitForEvent('download'),
+      alert.getByRole('button', { name: 'Download the job as a file' }).click(),
+    ])
+    expect(file.suggestedFilename()).toContain('.json')
+    await page.context().setOffline(false)
+    await saved(page)
+  })

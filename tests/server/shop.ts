@@ -1,0 +1,153 @@
+import { spawnSync } from 'node:child_process'
+import { join } from 'node:path'
+import { Client } from 'pg'
+import { QueryTypes } from 'sequelize'
+import { JOB_VERSION, type Envelope, type Job, type Operation } from '@/jobfile'
+import {
+  copyAt,
+  createJob,
+  getJob,
+  historyOf,
+  listJobs,
+  moveJob,
+  opsSince,
+  purgeJobs,
+  pushOps,
+  shopIn,
+  summaryOf,
+  type Listed,
+  type Shop,
+} from '@/server'
+
+import { backUp, contentOf, postgres } from '../../scripts/lib/backup.mjs'
+
+type Expect = (what: string, got: unknown, wanted: unknown) => void
+
+const ASKED: Listed = { shelf: 'here', text: '', state: 'all', order: 'street', from: 0, most: 100 }
+let n = 0
+const edit = (seen: number, op: Operation, client = 'shop'): Envelope => ({
+  opId: `shop-${++n}`,
+  client,
+  who: `${client}'s`,
+  at: '2026-11-27T08:00:00.000Z',
+  docVersion: JOB_VERSION,
+  seen,
+  op,
+})
+const feet = (value: number, cable = 'c1'): Operation => ({ kind: 'setCableFeet', cable, feet: value })
+
+/** What another server of the same database does: it tells this one nothing but through the database. */
+async function elsewhere({ db, shop }: Shop, jobId: string, expected: number, op: Operation): Promise<void> {
+  const e = edit(expected, op, 'elsewhere')
+  const row = { op_id: e.opId, version: expected + 1, base_version: expected, client: e.client, who: e.who, made_at: e.at, doc_version: e.docVersion, seen: e.seen, op } // prettier-ignore
+  await db.sequelize.query('SELECT * FROM append_ops($1, $2, $3, $4::jsonb, $5::jsonb, NULL, NULL)', {
+    type: QueryTypes.SELECT,
+    bind: [shop, jobId, expected, JSON.stringify([row]), '[]'],
+  })
+}
+
+/** Several servers on one database, the list out of columns, shelves, history, and shops that share a database. */
+export async function shopTests(
+  at: Shop,
+  job: Job,
+  url: string,
+  folder: string,
+  expect: Expect,
+): Promise<void> {
+  const id = 'shop-job'
+  await createJob(at, { ...job, id, title: '9 Reedmace 100%_Lane', site: { ...job.site, address: '9 Reedmace Lane' } }, false) // prettier-ignore
+
+  const listener = new Client({ connectionString: url })
+  const heard: string[] = []
+  await listener.connect()
+  await listener.query('LISTEN gate_cross_jobs')
+  listener.on('notification', ({ payload }) => heard.push(payload ?? ''))
+
+  const push = async (...ops: Envelope[]) => (await pushOps(at, id, { base: 1, ops }))!
+  await push(edit(1, feet(11)))
+  await elsewhere(at, id, 2, feet(22, 'c2'))
+  const merged = await push(edit(2, feet(12)))
+  expect('what another server did meanwhile is taken up before an edit is', [merged.version, merged.results[0]!.outcome], [4, 'applied']) // prettier-ignore
+  expect('and told to whoever has not seen it', merged.others.map((o) => o.client), ['shop', 'elsewhere']) // prettier-ignore
+  await elsewhere(at, id, 4, feet(33))
+  expect('a place that was changed over there is not overwritten', (await push(edit(4, feet(13)))).results[0]!.outcome, 'stale') // prettier-ignore
+  const now = (await getJob(at, id))!
+  expect('both servers show the same', now.job.cables.slice(0, 2).map((c) => c.feet), [33, 22]) // prettier-ignore
+  expect('every save is told, with whose it is', heard.map((h) => JSON.parse(h) as unknown), [2, 3, 4, 5].map((version) => ({ shop: at.shop, id, version }))) // prettier-ignore
+  await listener.end()
+  const later = await opsSince(at, id, 2)
+  expect('what came since is told one by one', [later!.version, later!.ops!.length], [5, 3])
+  expect('nothing, where nothing came', (await opsSince(at, id, 5))!.ops, [])
+
+  // The document is written now and then; the log has the rest.
+  for (let i = 0; i < 27; i++) await push(edit(5 + i, feet(100 + i)))
+  const row = (await at.db.jobs.findOne({ where: { shop: at.shop, id } }))!
+  expect('the document lags behind its log by less than 25', [row.version, row.docRev > 7 && row.version - row.docRev < 25], [32, true]) // prettier-ignore
+  expect('and is read with it', (await getJob(at, id))!.job.cables[0]!.feet, 126)
+  expect('of which its row knows nothing yet', row.doc.cables[0]!.feet !== 126, true)
+
+  await push(edit(32, { kind: 'setField', field: 'site.owner', value: 'Teasel Marlowe' }))
+  const found = async (asked: Partial<Listed>) =>
+    (await listJobs(at, { ...ASKED, ...asked })).jobs.map((j) => j.id)
+  expect('the list finds an owner as soon as the edit is there', await found({ text: 'MARLOWE reedmace' }), [id]) // prettier-ignore
+  expect('signs that mean something to the database mean nothing', [await found({ text: '100%_' }), await found({ text: '1%_' })], [[id], []]) // prettier-ignore
+  expect('a job that is not proven is in no state', await found({ text: 'reedmace', state: 'toPutBack' }), []) // prettier-ignore
+  const summary = (await summaryOf(at, id))!
+  const state = summary.broken ? 'broken' : summary.toPutBack ? 'toPutBack' : 'needsReading'
+  expect('and is in its own as soon as it is', (await found({ text: 'reedmace', state })).length, summary.broken || summary.toPutBack || !summary.readings ? 1 : 0) // prettier-ignore
+
+  expect('put away, it is on that shelf alone', [await moveJob(at, id, 'archived', 'Wren'), await found({ text: 'reedmace' }), await found({ text: 'reedmace', shelf: 'archived' })], [true, [], [id]]) // prettier-ignore
+  expect('one that is not here cannot be moved', await moveJob(at, 'nobody', 'deleted', 'Wren'), false)
+  await moveJob(at, id, 'deleted', 'Wren Hollis')
+  const gone = (await listJobs(at, { ...ASKED, shelf: 'deleted' })).jobs[0]!
+  expect('deleted, it says by whom and until when', [gone.deleted!.by, Math.round((Date.parse(gone.deleted!.goes) - Date.now()) / 86_400_000)], ['Wren Hollis', 30]) // prettier-ignore
+  expect('an edit from a device that did not know is kept', (await push(edit(33, feet(55)))).results[0]!.outcome, 'applied') // prettier-ignore
+
+  const history = (await historyOf(at, id, null))!
+  expect('the history has every edit, the newest first', [history.edits[0]!.op, history.edits.length, history.more], [feet(55), 33, false]) // prettier-ignore
+  expect('and what came before one', (await historyOf(at, id, 3))!.edits.map((e) => [e.version, e.who]), [[2, "shop's"]]) // prettier-ignore
+  const copy = (await copyAt(at, id, 4))!
+  const past = (await getJob(at, copy))!.job
+  expect('a copy is the job as it was', [past.cables[0]!.feet, past.cables[1]!.feet, past.site.owner], [12, 22, job.site.owner]) // prettier-ignore
+  expect('there is none of a revision that never was', await copyAt(at, id, 99), null)
+
+  expect('what was deleted a moment ago stays', await purgeJobs(at, new Date()), 0)
+  const inAMonth = new Date(Date.now() + 31 * 86_400_000)
+  expect('after a month it goes', [await purgeJobs(at, inAMonth), await getJob(at, id)], [1, null])
+  expect('with its readings, and no other', [await at.db.readings.count({ where: { jobId: id } }), (await at.db.readings.count({ where: { jobId: copy } })) > 0], [0, true]) // prettier-ignore
+  const refused = await at.db.readings.destroy({ where: { jobId: copy } }).then(
+    () => false,
+    (e: Error) => e.message.includes('append-only'),
+  )
+  expect('readings of others still refuse to go', refused, true)
+
+  await backupTests(url, folder, expect)
+
+  const other = { ...shopIn(at.db), shop: 'another' }
+  await createJob(other, { ...job, id: copy }, false)
+  await pushOps(other, copy, { base: 1, ops: [edit(1, feet(77))] })
+  expect('two shops have a job of one name, each its own', [(await getJob(other, copy))!.job.cables[0]!.feet, (await getJob(at, copy))!.job.cables[0]!.feet], [77, 12]) // prettier-ignore
+  expect(
+    'and each its list',
+    (await listJobs(other, ASKED)).jobs.map((j) => j.id),
+    [copy],
+  )
+}
+
+/** What the commands write and bring back. */
+async function backupTests(url: string, folder: string, expect: Expect): Promise<void> {
+  const file = join(folder, 'all.dump')
+  const before = (await contentOf(url)) as string
+  expect('a backup, restored beside, has what is there', await backUp(url, file), before)
+  await postgres('psql', '-d', url, '-qc', "UPDATE jobs SET title = 'Written over'")
+  expect('what changes in between shows', (await contentOf(url)) === before, false)
+  const root = join(__dirname, '../..')
+  const env = { ...process.env, DATABASE_URL: url, GATE_CROSS_DATA: join(folder, 'data') }
+  const restore = (from: string) =>
+    spawnSync(process.execPath, [join(root, 'scripts/restore.mjs'), from], { env, encoding: 'utf8' })
+  const done = restore(file)
+  expect('the command brings all of it back', [done.status, (await contentOf(url)) === before], [0, true]) // prettier-ignore
+  expect('and keeps what was there before', /before-restore-.*\.dump/.test(done.stdout), true)
+  const nothing = restore(join(folder, 'nothing.dump'))
+  expect('a file that is none is said in a sentence', [nothing.status, /name a file/.test(nothing.stderr)], [1, true]) // prettier-ignore
+}
