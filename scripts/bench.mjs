@@ -2,10 +2,15 @@ import { join } from 'node:path'
 import { ensureModules, root } from './lib/prepare.mjs'
 import { main, run } from './lib/say.mjs'
 
-/** npm run bench [-- circuit|sweep|failures|crossing|matrix|slips|browser|drag]: measurements, as ratios against something else in the same run. */
+/** npm run bench [-- circuit|sweep|failures|crossing|matrix|slips|browser|drag|load|pool|attack]: measurements, as ratios against something else in the same run. */
 main(async () => {
   await ensureModules()
   const asked = process.argv[2]
+  if (asked === 'load' || asked === 'pool') {
+    const file = asked === 'load' ? 'benchLoad.mjs' : 'benchPool.mjs'
+    process.exitCode = (await run(process.execPath, [join(root, 'scripts', file)], { cwd: root })).code
+    return
+  }
   if (!asked || asked === 'browser' || asked === 'drag') {
     const { code } = await run(process.execPath, [join(root, 'scripts/benchBrowser.mjs'), asked ?? ''], {
       cwd: root,

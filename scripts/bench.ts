@@ -11,6 +11,7 @@ import { tolerances } from '@/core/tolerances'
 import { installationOf, parseJob } from '@/jobfile'
 import * as GEAR from '../tests/cases/gear'
 import { compose } from '../tests/helpers/compose'
+import { tryCorpora } from '../tests/helpers/corpora'
 import { landedCase, matrix, unexpected } from '../tests/helpers/matrix'
 import { crossing } from './benchCrossing'
 import { behaviourOf, oddReasons, slipsOf, unseenBy } from '../tests/helpers/slips'
@@ -226,5 +227,22 @@ function everySlip(): void {
   )
 }
 
+/** Ten thousand spoilt files, devices, operations and tables: what crashes, hangs or is taken wrongly, and what a refusal takes. */
+function attack(): void {
+  const start = performance.now()
+  const high = (list: number[], q: number) =>
+    [...list].sort((a, b) => a - b)[Math.floor(q * (list.length - 1))] ?? 0
+  for (const [name, t] of Object.entries(tryCorpora(10_000, Number(process.argv[3] ?? 1), 20))) {
+    for (const line of [...t.crashes, ...t.hangs, ...t.wrongly].slice(0, 10))
+      console.log(`attack: ${name}: ${line}`)
+    console.log(
+      `attack: ${name}: ${t.tried} tried, ${t.taken} taken, ${t.refused} refused; ${t.crashes.length} crashes, ${t.hangs.length} hangs, ${t.wrongly.length} taken wrongly; a refusal p99 ${high(t.ms, 0.99).toFixed(1)} ms, at most ${(high(t.sizes, 1) / 1024).toFixed(1)} kB`,
+    )
+    if (t.crashes.length + t.hangs.length + t.wrongly.length) process.exitCode = 1
+  }
+  console.log(`attack: ${((performance.now() - start) / 60_000).toFixed(1)} min`)
+}
+
 if (asked === 'slips') everySlip()
+else if (asked === 'attack') attack()
 else if (asked === 'matrix') wholeMatrix()

@@ -5,7 +5,8 @@ import { deviceSchema } from './deviceSchema'
 import { lineAt, readJson } from './jsonText'
 import { orderKeys } from './order'
 import { DEVICE_VERSION, upgradeDevice } from './upgradeDevice'
-import { check, problem, type Checked, type Problem } from './problem'
+import { check } from './check'
+import { problem, type Checked, type Problem } from './problem'
 import { deviceProblems } from './deviceProblems'
 
 /** The largest device file that is read, bytes. */

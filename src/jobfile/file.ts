@@ -1,7 +1,8 @@
 import { jobSchema, referenceProblems, upgradeJob } from './document'
 import { readJson } from './jsonText'
 import { orderKeys } from './order'
-import { check, problem, type Checked } from './problem'
+import { check } from './check'
+import { problem, type Checked } from './problem'
 import { JOB_VERSION, type Job } from './sections/registry'
 
 /** The largest job file that is read, bytes: several hundred times the demo job. */

@@ -7,7 +7,7 @@ import { readJson } from '../../tests/helpers/demo'
 import { reading as stripAmps } from '../../tests/helpers/reading'
 import { deviceSchema } from './deviceSchema'
 import { jobSchema } from './document'
-import { check } from './problem'
+import { check } from './check'
 import {
   apply,
   checkJob,

@@ -1,5 +1,6 @@
 import * as yup from 'yup'
 import { sections } from './document'
+import { tooFull } from './limits'
 import { type Checked } from './problem'
 import { applyRestore, restoreOf, restoreFields, restorePath, type Restore } from './restore'
 import { shape, union } from './schemaKit'
@@ -50,8 +51,17 @@ export const batched = (ops: readonly Operation[]): Operation | null => {
   return all.length > 1 ? { kind: 'batch', ops: all } : (all[0] ?? null)
 }
 
-/** Applies one operation. A refused one names its place and changes nothing; the job passed in is never changed. */
+/**
+ * Applies one operation. A refused one names its place and changes nothing; the job passed in is never changed. A job that
+ * it would make too full for a file is refused as well.
+ */
 export function apply(job: Job, op: Operation): Checked<Job> {
+  const applied = applyAny(job, op)
+  const full = applied.ok ? tooFull(job, applied.value) : null
+  return full ? { ok: false, problems: [full] } : applied
+}
+
+function applyAny(job: Job, op: Operation): Checked<Job> {
   if (op.kind === 'restore') return applyRestore(job, op)
   if (op.kind !== 'batch') {
     const spec = specs.get(op.kind)
@@ -60,7 +70,7 @@ export function apply(job: Job, op: Operation): Checked<Job> {
   }
   let now = job
   for (const [i, each] of op.ops.entries()) {
-    const next = apply(now, each)
+    const next = applyAny(now, each)
     if (!next.ok)
       return { ok: false, problems: next.problems.map((p) => ({ ...p, path: `ops[${i}].${p.path}` })) }
     now = next.value

@@ -1,5 +1,5 @@
 import * as yup from 'yup'
-import { INHERITED } from './problem'
+import { INHERITED } from './check'
 
 /** What a lazy Yup schema stands for, kept beside it, since Yup itself cannot say. */
 export type LazyMeaning =

@@ -69,4 +69,5 @@ export {
 } from './kit'
 export { temporaryWords, TEMPORARY_WORDS } from './temporary'
 export { clock, duration, waitReason, waitsSentences } from './time'
-export { CARD_STATE_WORDS, cardTitle, runSentence, stepWords, todayWords } from './testPlan'
+export { runSentence } from './runSentence'
+export { CARD_STATE_WORDS, cardTitle, stepWords, todayWords } from './testPlan'

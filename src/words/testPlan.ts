@@ -1,6 +1,6 @@
 import type { Ref } from '@/core/installation'
 import { placedByRef, splitRef, type Installation } from '@/core/installation'
-import type { CardState, RunStanding, TestCard, TestStep, Today } from '@/core/startup'
+import type { CardState, TestCard, TestStep, Today } from '@/core/startup'
 import { INTENT_WORDS } from './intents'
 import { CALL_WORDS, lower, refWords } from './names'
 import { count, degrees, figure } from './numbers'
@@ -104,17 +104,4 @@ export function todayWords(inst: Installation, today: Today): string | null {
     case 'heldOff':
       return 'The compressor is held off at this temperature: try it with its lockout moved, or on another day.'
   }
-}
-
-/** Where a test run stands, in a sentence for a list. */
-export function runSentence({ cards, done, failed, open, waiting, belowF, aboveF }: RunStanding): string {
-  if (failed) return `Test run: ${failed} of ${cards} failed`
-  if (open) return `Test run: ${done} of ${cards} done`
-  if (!waiting) return 'Test run done'
-  const when = [
-    belowF === null ? '' : `below ${degrees(belowF)}`,
-    aboveF === null ? '' : `above ${degrees(aboveF)}`,
-  ]
-  const said = when.filter(Boolean).join(' and ')
-  return `Test run waits for ${said ? `weather ${said}` : 'other weather'}`
 }

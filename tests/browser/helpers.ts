@@ -3,6 +3,7 @@ import type { Page } from '@playwright/test'
 export async function open(page: Page, path: string): Promise<void> {
   await page.goto(path)
   await page.locator('[data-testid=verdict][data-stale=false]').waitFor()
+  await page.getByTestId('fetching').waitFor({ state: 'hidden' })
 }
 export const verdict = (page: Page) => page.locator('[data-testid=verdict][data-stale=false]')
 export const saved = (page: Page) =>

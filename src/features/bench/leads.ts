@@ -1,4 +1,4 @@
-import type { Point } from '@/core/installation'
+import { makeRef, type Installation, type Point, type Ref } from '@/core/installation'
 
 /** Where a meter's two leads are, and which goes to the next point that is tapped. */
 export interface Leads {
@@ -12,3 +12,7 @@ export function tapped(leads: Leads, at: Point): Leads {
   if (at === leads.red || at === leads.black) return { ...leads, red: leads.black, black: leads.red }
   return leads.next === 'red' ? { ...leads, red: at, next: 'black' } : { ...leads, black: at, next: 'red' }
 }
+
+/** Every point that a lead can touch. */
+export const pointsOf = (inst: Installation): Ref[] =>
+  inst.placed.flatMap((p) => p.device.terminals.map((t) => makeRef(p.ref, t.id)))

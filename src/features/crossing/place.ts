@@ -1,18 +1,9 @@
-import { balanceOf } from '@/core/crossing'
-import { jobSeen } from '@/jobfile'
-import type { PlaceEntry } from '../session'
-import { Crossing } from './Crossing'
+import { loaded, type PlaceEntry } from '../session'
 
-/** How Crossing stands in a job's walk: the balance point, or that something is wanted for it. */
+/** Who heats when. */
 export const crossing: PlaceEntry = {
   id: 'crossing',
   title: 'Crossing',
-  Component: Crossing,
-  mark: ({ job, inst }) => {
-    const balance = balanceOf(jobSeen(job, inst))
-    if (balance === undefined) return { text: 'open', needs: false }
-    if (typeof balance !== 'number')
-      return { text: balance === null ? 'carries it all' : 'carries nothing', needs: false }
-    return { text: `balance ${Math.round(balance)} °F`, needs: false }
-  },
+  ...loaded(async () => (await import('./Crossing')).Crossing),
+  mark: async () => (await import('./mark')).mark,
 }

@@ -1,19 +1,9 @@
-import type { PlaceEntry } from '../session'
-import { Gear } from './Gear'
+import { loaded, type PlaceEntry } from '../session'
 
-/** How the Gear stands in a job's walk. */
+/** What is bolted down. */
 export const gear: PlaceEntry = {
   id: 'gear',
   title: 'Gear',
-  Component: Gear,
-  mark: ({ job, inst }) => {
-    // What nobody has set or read counts like what is said to be unknown.
-    const unknown = inst.placed.reduce(
-      (n, p) => n + Object.entries(p.settings).filter(([, v]) => v === null).length,
-      0,
-    )
-    const doubted = job.wires.filter((w) => w.doubt).length
-    const open = unknown + doubted
-    return { text: open ? `${open} not known` : 'settled', needs: open > 0 }
-  },
+  ...loaded(async () => (await import('./Gear')).Gear),
+  mark: async () => (await import('./mark')).mark,
 }

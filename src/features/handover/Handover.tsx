@@ -22,7 +22,7 @@ import {
   undecidedSentence,
   valueAtText,
 } from '@/words'
-import { useJobScreen, useProof } from '../session'
+import { useConflicts, useJobScreen, useProof } from '../session'
 import { ReadingList } from '../readings'
 import { History } from './History'
 
@@ -203,7 +203,7 @@ function TestRun() {
 /** What was keyed in by whom, what contradicts, and what must still be put back. */
 function SettingsLeft() {
   const { job, inst } = useJobScreen()
-  const conflicts = useJobScreen().conflicts
+  const conflicts = useConflicts()
   const keyed = Object.entries(job.setup.keyed).flatMap(([at, k]) =>
     k.left ? [{ at, k, left: k.left }] : [],
   )

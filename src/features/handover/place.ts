@@ -1,10 +1,9 @@
-import type { PlaceEntry } from '../session'
-import { Handover } from './Handover'
+import { loaded, type PlaceEntry } from '../session'
 
-/** How the Handover stands in a job's walk. */
+/** The record. */
 export const handover: PlaceEntry = {
   id: 'handover',
   title: 'Handover',
-  Component: Handover,
-  mark: () => ({ text: 'report', needs: false }),
+  ...loaded(async () => (await import('./Handover')).Handover),
+  mark: async () => (await import('./mark')).mark,
 }

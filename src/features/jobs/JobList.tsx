@@ -1,16 +1,14 @@
 'use client'
 
 import { QueryClientProvider } from '@tanstack/react-query'
-import { format, formatDistanceToNow } from 'date-fns'
-import { Plus } from 'lucide-react'
+import { intlFormat, intlFormatDistance } from 'date-fns'
 import Link from 'next/link'
-import { useDeferredValue, useEffect, useState } from 'react'
+import { Ellipsis, Plus } from 'lucide-react'
+import { type ComponentProps, lazy, Suspense, useDeferredValue, useEffect, useState } from 'react'
 import { ask } from '@/client'
 import { ORDERS, SHELVES, STATES, type JobOrder, type JobState, type Shelf } from '@/jobfile'
-import { Button, cx, Disclosure, Field, Input, kept, SelectField } from '@/ui'
+import { Button, cx, Field, Input, kept, SelectField } from '@/ui'
 import { count, runSentence } from '@/words'
-import { OnDevice } from '../offline'
-import { LineMenu } from './LineMenu'
 import { TakeIn } from './TakeIn'
 import { askAgain, queryClient, useJobs, type Asked, type Line } from './useJobs'
 
@@ -23,6 +21,10 @@ export function JobList() {
   )
 }
 
+/** Fetched when they are asked for: who looks for a job does not wait for them. */
+const LineMenu = lazy(async () => ({ default: (await import('./LineMenu')).LineMenu }))
+const OnDevice = lazy(async () => ({ default: (await import('../offline')).OnDevice }))
+
 const START: Asked = { shelf: 'here', text: '', state: 'all', order: 'urgent' }
 
 function Jobs() {
@@ -30,6 +32,7 @@ function Jobs() {
   // A letter is shown as it is typed; the list follows.
   const { lines, found, all, needYou, waiting, away, more, isMoreComing } = useJobs(useDeferredValue(asked))
   const { move, moved, undo } = useMoving()
+  const [listed, setListed] = useState(false)
   return (
     <main className="mx-auto max-w-4xl px-4 pt-6 pb-12">
       <header className="flex items-baseline justify-between gap-4 border-b-2 border-ink pb-3">
@@ -116,7 +119,9 @@ function Jobs() {
       {away && !lines && (
         <section className="mt-4">
           <h2 className="text-lg font-bold">On this device</h2>
-          <OnDevice />
+          <Suspense>
+            <OnDevice />
+          </Suspense>
         </section>
       )}
       <ul className="min-h-64">
@@ -124,19 +129,22 @@ function Jobs() {
           <li key={line.id} className="flex items-start border-b border-line hover:bg-panel lg:-mx-4 lg:px-4">
             <JobLink line={line} />
             <div className="py-3">
-              <LineMenu line={line} shelf={asked.shelf} onMove={(to) => void move(line, asked.shelf, to)} />
+              <MenuOf line={line} shelf={asked.shelf} onMove={(to) => void move(line, asked.shelf, to)} />
             </div>
           </li>
         ))}
       </ul>
       {lines && (
-        <Disclosure
-          className="mt-4 text-[15px]"
-          summary="On this device, for days without a signal"
-          summaryClass="min-h-12 py-2 text-soft lg:min-h-9"
-        >
-          <OnDevice />
-        </Disclosure>
+        <section className="mt-4 text-[15px]">
+          <Button look="quiet" aria-expanded={listed} onClick={() => setListed(!listed)}>
+            On this device, for days without a signal
+          </Button>
+          {listed && (
+            <Suspense>
+              <OnDevice />
+            </Suspense>
+          )}
+        </section>
       )}
       {more && lines && (
         <p className="mt-4 flex items-center gap-3 text-[15px] text-soft">
@@ -205,14 +213,38 @@ const MOVED_WORDS: Record<Shelf, (title: string) => string> = {
   deleted: (title) => `${title} is deleted. It can be brought back for 30 days.`,
 }
 
+/** A line's menu: its button at once, what opens when it is asked for. */
+function MenuOf(props: ComponentProps<typeof LineMenu>) {
+  const [wanted, setWanted] = useState(false)
+  const button = (
+    <button
+      type="button"
+      aria-label={`What to do with ${props.line.title}`}
+      onClick={() => setWanted(true)}
+      className="inline-flex size-12 shrink-0 items-center justify-center rounded hover:bg-raised lg:size-9"
+    >
+      <Ellipsis aria-hidden className="size-5" />
+    </button>
+  )
+  return wanted ? (
+    <Suspense fallback={button}>
+      <LineMenu {...props} />
+    </Suspense>
+  ) : (
+    button
+  )
+}
+
+/** By the browser's own words for time: the list carries none. */
+const ago = (at: string): string => intlFormatDistance(at, new Date(), { locale: 'en', numeric: 'always' })
+const DAY = { day: 'numeric', month: 'long', year: 'numeric' } as const
+
 function JobLink({ line }: { line: Line }) {
   return (
     <Link href={`/job/${line.id}/bench`} prefetch={false} className="block min-w-0 flex-1 py-4">
       <div className="flex flex-wrap items-baseline justify-between gap-x-4">
         <h2 className="text-xl font-bold">{line.title}</h2>
-        <p className="text-sm text-soft">
-          {formatDistanceToNow(new Date(line.updatedAt), { addSuffix: true })}
-        </p>
+        <p className="text-sm text-soft">{ago(line.updatedAt)}</p>
       </div>
       <p className="text-[15px] text-soft">
         {line.owner}. {line.note}
@@ -220,7 +252,7 @@ function JobLink({ line }: { line: Line }) {
       {line.deleted ? (
         <p className="mt-1 border-l-4 border-line pl-3 text-soft">
           Deleted{line.deleted.by && ` by ${line.deleted.by}`}; it goes for good on{' '}
-          {format(new Date(line.deleted.goes), 'd MMMM yyyy')}.
+          {intlFormat(line.deleted.goes, DAY, { locale: 'en-GB' })}.
         </p>
       ) : (
         <JobLine line={line} />

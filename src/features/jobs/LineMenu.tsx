@@ -21,7 +21,7 @@ const WAYS: Record<Shelf, readonly (readonly [Shelf, string])[]> = {
 /** What can be done with a job as a whole. */
 export function LineMenu({ line, shelf, onMove }: { line: Line; shelf: Shelf; onMove: (to: Shelf) => void }) {
   return (
-    <DropdownMenu.Root modal={false}>
+    <DropdownMenu.Root modal={false} defaultOpen>
       <DropdownMenu.Trigger
         aria-label={`What to do with ${line.title}`}
         className="inline-flex size-12 shrink-0 items-center justify-center rounded hover:bg-raised lg:size-9"

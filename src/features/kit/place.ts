@@ -1,18 +1,9 @@
-import { lineCircuitsOf } from '@/core/kit'
-import { hasBurner, hasStrips } from '@/core/query'
-import type { PlaceEntry } from '../session'
-import { Kit } from './Kit'
+import { loaded, type PlaceEntry } from '../session'
 
-/** How the Kit stands in a job's walk. */
+/** What is inside the kit. */
 export const kit: PlaceEntry = {
   id: 'kit',
   title: 'Kit',
-  Component: Kit,
-  mark: ({ job, inst }) => {
-    const wrong = lineCircuitsOf(inst, job.commissioning.plates, job.house.cable ?? 'copper75').filter((c) =>
-      c.notes.some((n) => n.code !== 'breakerUnknown' && n.code !== 'conductorUnknown'),
-    ).length
-    if (wrong) return { text: `${wrong} ${wrong === 1 ? 'circuit' : 'circuits'} to look at`, needs: true }
-    return { text: hasStrips(inst) ? 'strips' : hasBurner(inst) ? 'furnace' : 'no backup', needs: false }
-  },
+  ...loaded(async () => (await import('./Kit')).Kit),
+  mark: async () => (await import('./mark')).mark,
 }

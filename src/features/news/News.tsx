@@ -1,13 +1,14 @@
 'use client'
 
-import { format } from 'date-fns'
+import { intlFormat } from 'date-fns'
 import { pathsOf, type Envelope } from '@/jobfile'
 import { Button } from '@/ui'
 import { operationWords } from '@/words'
 import { useJobScreen, useJobView, useNow } from '../session'
 
+const CLOCK = { hour: '2-digit', minute: '2-digit' } as const
 const byWhom = ({ who, at }: Envelope): string =>
-  `${who || 'Somebody else'}, ${format(new Date(at), 'HH:mm')}`
+  `${who || 'Somebody else'}, ${intlFormat(at, CLOCK, { locale: 'en-GB' })}`
 
 /** What others have done to this job while it is looked at, until it is said to be seen. */
 export function News({ onSeen }: { onSeen: () => void }) {

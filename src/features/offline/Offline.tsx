@@ -1,6 +1,5 @@
 'use client'
 
-import { Serwist } from '@serwist/window'
 import { useEffect, useState } from 'react'
 import { Button } from '@/ui'
 
@@ -12,17 +11,21 @@ export function Offline() {
   const [take, setTake] = useState<{ act: () => void } | null>(null)
   useEffect(() => {
     if (!('serviceWorker' in navigator)) return
-    const worker = new Serwist('/sw.js', { scope: '/' })
-    worker.addEventListener('waiting', () => {
-      setTake({
-        act: () => {
-          worker.addEventListener('controlling', () => window.location.reload())
-          worker.messageSkipWaiting()
-        },
+    const register = async () => {
+      const { Serwist } = await import('@serwist/window')
+      const worker = new Serwist('/sw.js', { scope: '/' })
+      worker.addEventListener('waiting', () => {
+        setTake({
+          act: () => {
+            worker.addEventListener('controlling', () => window.location.reload())
+            worker.messageSkipWaiting()
+          },
+        })
       })
-    })
+      await worker.register({ immediate: true })
+    }
     // Without a place to store it there is nothing to be done: the page works as long as there is a signal.
-    const timer = setTimeout(() => void worker.register({ immediate: true }).catch(() => undefined), AFTER_MS)
+    const timer = setTimeout(() => void register().catch(() => undefined), AFTER_MS)
     return () => clearTimeout(timer)
   }, [])
   if (!take) return null

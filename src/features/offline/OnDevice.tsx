@@ -1,6 +1,6 @@
 'use client'
 
-import { formatDistanceToNow } from 'date-fns'
+import { intlFormatDistance } from 'date-fns'
 import Link from 'next/link'
 import { useEffect, useState } from 'react'
 import { browserQueue, type OnDeviceJob } from '@/client'
@@ -35,7 +35,7 @@ export function OnDevice() {
             <span className="font-bold">{j.title}</span>
             <span className="text-sm text-soft">
               {j.at
-                ? `as of ${formatDistanceToNow(new Date(j.at), { addSuffix: true })}`
+                ? `as of ${intlFormatDistance(j.at, new Date(), { locale: 'en', numeric: 'always' })}`
                 : 'of an unknown day'}
               {j.waiting > 0 &&
                 `; ${j.waiting === 1 ? 'one edit' : `${j.waiting} edits`} not on the server yet`}

@@ -22,7 +22,10 @@ export interface JobScreenValue {
   job: Job
   inst: Installation
   circuit: Circuit
-  /** What is wrong between gear, wiring, settings and answers. */
+  /**
+   * What is wrong between gear, wiring, settings and answers; none until what finds it is here. Who claims that there is
+   * none works it out (`useConflicts`).
+   */
   conflicts: readonly Finding[]
   situation: Situation
   solved: Solved

@@ -1,7 +1,7 @@
-import type { ComponentType } from 'react'
+import { lazy, type ComponentType } from 'react'
 import type { Circuit } from '@/core/circuit'
 import type { Installation } from '@/core/installation'
-import type { Finding, Proof } from '@/core/rules'
+import type { Proof } from '@/core/rules'
 import type { Job } from '@/jobfile'
 
 /** How a place stands, in a word or two for the rail. */
@@ -14,7 +14,6 @@ export interface MarkSeen {
   job: Job
   inst: Installation
   circuit: Circuit
-  conflicts: readonly Finding[]
   proof: Proof
 }
 
@@ -22,8 +21,27 @@ export interface MarkSeen {
 export interface PlaceEntry {
   id: string
   title: string
-  mark: (seen: MarkSeen) => PlaceMark
+  /** How it stands; what works that out is fetched after the first look. */
+  mark: () => Promise<(seen: MarkSeen) => PlaceMark>
   Component: ComponentType
+  /** Fetches what it shows, ahead of being looked at; and what else it can show. */
+  fetch: () => Promise<unknown>
+  fetchMore: () => Promise<unknown>
   /** What stands on paper in its stead; left out: what the screen shows. */
   Print?: ComponentType
+}
+
+/**
+ * What a place shows, fetched when it is looked at first.
+ * @param more what else it can show, fetched when nothing else is to be done
+ */
+export function loaded(
+  load: () => Promise<ComponentType>,
+  more: () => Promise<unknown> = () => Promise.resolve(),
+): Pick<PlaceEntry, 'Component' | 'fetch' | 'fetchMore'> {
+  return {
+    Component: lazy(async () => ({ default: await load() })),
+    fetch: load,
+    fetchMore: more,
+  }
 }

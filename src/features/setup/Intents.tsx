@@ -5,6 +5,7 @@ import { expressedIn, INTENT_GROUPS, INTENTS_BY_GROUP, type Allowed, type Expres
 import { cx, Disclosure } from '@/ui'
 import { findingWords, GROUP_WORDS, INTENT_WORDS, settingText } from '@/words'
 import { ChangedBy } from '../news'
+import type { Finding } from '@/core/rules'
 import { useJobScreen, useSetValue } from '../session'
 import { ValueField } from './ValueField'
 
@@ -16,7 +17,7 @@ const rangeWords = (a: Allowed): string =>
     : `${a.low} to ${a.high} ${a.unit === 'Δ°F' ? '°F' : a.unit}, in steps of ${a.step}`.replace('  ', ' ')
 
 /** Every intent, by what it decides: its value on each device that can express it, its range, and where it comes from. */
-export function Intents() {
+export function Intents({ conflicts }: { conflicts: readonly Finding[] }) {
   const { inst } = useJobScreen()
   return (
     <div data-testid="intents">
@@ -30,7 +31,13 @@ export function Intents() {
             <ul className="grid gap-x-8 lg:grid-cols-2">
               {can.flatMap(({ intent, list }) =>
                 list.map((e) => (
-                  <IntentRow key={e.at} intent={intent} expressed={e} several={list.length > 1} />
+                  <IntentRow
+                    key={e.at}
+                    intent={intent}
+                    expressed={e}
+                    several={list.length > 1}
+                    conflicts={conflicts}
+                  />
                 )),
               )}
             </ul>
@@ -63,14 +70,16 @@ function IntentRow({
   intent,
   expressed: e,
   several,
+  conflicts,
 }: {
   intent: Intent
   expressed: Expressed
   several: boolean
+  conflicts: readonly Finding[]
 }) {
   const { inst, job } = useJobScreen()
   const setValue = useSetValue()
-  const wrong = useJobScreen().conflicts.filter((c) => [c.at, ...c.also].includes(e.at))
+  const wrong = conflicts.filter((c) => [c.at, ...c.also].includes(e.at))
   const words = INTENT_WORDS[intent]
   const source = job.setup.sources[e.at]
   const plate = e.setting.group === 'plate'

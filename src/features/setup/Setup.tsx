@@ -1,7 +1,7 @@
 'use client'
 
 import { Tabs } from 'radix-ui'
-import { useJobScreen } from '../session'
+import { useConflicts } from '../session'
 import { Conflicts } from './Conflicts'
 import { Intents } from './Intents'
 import { Interview } from './Interview'
@@ -22,7 +22,7 @@ const TAB_LOOK =
 
 /** From what the owner wants to what is keyed in. The contradictions first, then the work. */
 export function Setup() {
-  const { conflicts } = useJobScreen()
+  const conflicts = useConflicts()
   return (
     <div className="max-w-5xl pb-10">
       <p
@@ -46,7 +46,7 @@ export function Setup() {
         </Tabs.List>
         {TABS.map(({ id, show: Tab }) => (
           <Tabs.Content key={id} value={id}>
-            <Tab />
+            <Tab conflicts={conflicts} />
           </Tabs.Content>
         ))}
       </Tabs.Root>

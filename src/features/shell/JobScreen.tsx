@@ -2,6 +2,7 @@
 
 import {
   memo,
+  Suspense,
   useDeferredValue,
   useEffect,
   useMemo,
@@ -13,7 +14,7 @@ import Link from 'next/link'
 import { useStore as useZustand, type StoreApi } from 'zustand'
 import { gateChain } from '@/core/explain'
 import { targetsOf } from '@/core/query'
-import { jobFindings } from '@/core/rules'
+import type { jobFindings } from '@/core/rules'
 import { jobSeen, sentence } from '@/jobfile'
 import type { JobStore } from '@/client'
 import { ConflictList } from './ConflictList'
@@ -23,6 +24,7 @@ import {
   liveOf,
   LiveProof,
   openSessionState,
+  placeOfPath,
   ProofContext,
   setSituation,
   situations,
@@ -32,6 +34,7 @@ import {
   useStore,
   useWho,
   watchOpenField,
+  whenIdle,
   type JobScreenValue,
   type SessionState,
 } from '../session'
@@ -39,13 +42,19 @@ import { News } from '../news'
 import { PutBack } from '../putBack'
 import { Dock } from './dock'
 import { NothingStored } from './NothingStored'
-import { placeNamed } from './places'
+import { PLACES, placeNamed } from './places'
 import { Rail } from './Rail'
 import { Verdict } from './Verdict'
 
 /** A job: its places, the dock, and the verdict over all of it. */
 export function JobScreen({ jobId }: { jobId: string }) {
   const store = useStore(jobId)
+  useEffect(() => {
+    // What the address asks for comes while the job is loaded and proven.
+    void placeNamed(placeOfPath(window.location.pathname))
+      .fetch()
+      .catch(() => undefined)
+  }, [])
   const [session, setSession] = useState<Session | null>(null)
   useEffect(() => {
     if (!store) return
@@ -114,6 +123,7 @@ function Loaded({ store, proof, state, seen }: Session) {
     }),
     [store, proof, state, seen],
   )
+  const find = useFinder()
   const value = useMemo<JobScreenValue | null>(() => {
     if (!live) return null
     const { solved, analysis, inst, situation, volts, job } = live
@@ -123,7 +133,7 @@ function Loaded({ store, proof, state, seen }: Session) {
       job,
       inst,
       circuit: analysis.circuit,
-      conflicts: jobFindings(jobSeen(job, inst)),
+      conflicts: find ? find(jobSeen(job, inst)) : [],
       situation,
       setSituation,
       solved,
@@ -135,7 +145,7 @@ function Loaded({ store, proof, state, seen }: Session) {
       who: who || job.technician,
       setWho,
     }
-  }, [live, tools, place, go, who, setWho])
+  }, [live, find, tools, place, go, who, setWho])
 
   if (view.missing)
     return (
@@ -167,6 +177,18 @@ function Loaded({ store, proof, state, seen }: Session) {
   )
 }
 
+/** What the other places show, fetched when nothing else is to be done: going there then waits for nothing. */
+function useOthersFetched() {
+  useEffect(
+    () =>
+      whenIdle(
+        () => PLACES.forEach((p) => void Promise.all([p.fetch(), p.fetchMore()]).catch(() => undefined)),
+        2500,
+      ),
+    [],
+  )
+}
+
 const isPrinting = () => window.matchMedia('print').matches
 const onPrint = (l: () => void) => {
   const query = window.matchMedia('print')
@@ -177,6 +199,7 @@ const onPrint = (l: () => void) => {
 /** The frame and the place; each part of it draws itself again only for what it looks at. */
 const Walk = memo(function Walk({ decide, onSeen }: { decide: JobStore['decide']; onSeen: () => void }) {
   const { Component, Print } = placeNamed(useJobScreen().place)
+  useOthersFetched()
   const printing = useSyncExternalStore(onPrint, isPrinting, () => false)
   return (
     <div className="lg:grid lg:grid-cols-[168px_minmax(0,1fr)] print:block">
@@ -191,14 +214,45 @@ const Walk = memo(function Walk({ decide, onSeen }: { decide: JobStore['decide']
           <PutBack />
           {/* It stays as it is meanwhile: what is open there is open again afterwards. */}
           <div hidden={Print !== undefined && printing}>
-            <Component />
+            <Suspense
+              fallback={
+                <p className="min-h-96 text-soft" data-testid="fetching">
+                  …
+                </p>
+              }
+            >
+              <Component />
+            </Suspense>
           </div>
-          {Print && printing && <Print />}
+          {Print && printing && (
+            <Suspense>
+              <Print />
+            </Suspense>
+          )}
         </main>
       </div>
     </div>
   )
 })
+
+/** What finds contradictions: fetched after the first look, which does not wait for every rule. */
+function useFinder(): typeof jobFindings | null {
+  const [find, setFind] = useState<{ jobFindings: typeof jobFindings } | null>(null)
+  useEffect(() => {
+    let left = false
+    const stop = whenIdle(() => {
+      void import('@/core/rules').then(
+        (rules) => left || setFind({ jobFindings: rules.jobFindings }),
+        () => undefined,
+      )
+    }, 0)
+    return () => {
+      left = true
+      stop()
+    }
+  }, [])
+  return find?.jobFindings ?? null
+}
 
 function useUndoKeys(store: JobStore) {
   useEffect(() => {

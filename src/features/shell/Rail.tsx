@@ -2,9 +2,9 @@
 
 import { ArrowLeft, CloudOff, Moon, Redo2, Sun, Undo2 } from 'lucide-react'
 import Link from 'next/link'
-import { useMemo } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import { Button, cx, TypedInput, useTheme } from '@/ui'
-import { useJobScreen, useJobView, useNow, useProof, type PlaceMark } from '../session'
+import { useJobScreen, useJobView, useNow, useProof, whenIdle, type PlaceMark } from '../session'
 import { PLACES } from './places'
 
 /** The job's walk: its places in the order of the trade, each with how it stands, and whether all is saved. */
@@ -51,7 +51,8 @@ export function Rail() {
               >
                 {title}
                 <span className={cx('text-xs font-normal', marks.get(id)?.needs ? 'text-harm' : 'text-soft')}>
-                  {marks.get(id)?.text}
+                  {/* Its line is kept: nothing moves when it comes. */}
+                  {marks.get(id)?.text ?? '\u00a0'}
                 </span>
               </a>
             </li>
@@ -85,13 +86,31 @@ function UndoButtons() {
   )
 }
 
-/** How each place stands, by its name. */
+type Marks = readonly (readonly [string, Awaited<ReturnType<(typeof PLACES)[number]['mark']>>])[]
+
+/** How each place stands, by its name; none until what works it out is here. */
 function usePlaceMarks(): ReadonlyMap<string, PlaceMark> {
-  const { job, inst, circuit, conflicts } = useJobScreen()
+  const { job, inst, circuit } = useJobScreen()
   const proof = useProof()
+  const [marks, setMarks] = useState<Marks>([])
+  useEffect(() => {
+    let left = false
+    const stop = whenIdle(() => {
+      const fetched = PLACES.map(async ({ id, mark }) => [id, await mark()] as const)
+      // One that cannot be fetched without a signal is only missing.
+      void Promise.all(fetched).then(
+        (list) => left || setMarks(list),
+        () => undefined,
+      )
+    }, 0)
+    return () => {
+      left = true
+      stop()
+    }
+  }, [])
   return useMemo(
-    () => new Map(PLACES.map((p) => [p.id, p.mark({ job, inst, circuit, conflicts, proof })])),
-    [job, inst, circuit, conflicts, proof],
+    () => new Map(marks.map(([id, mark]) => [id, mark({ job, inst, circuit, proof })])),
+    [marks, job, inst, circuit, proof],
   )
 }
 

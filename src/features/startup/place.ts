@@ -1,18 +1,9 @@
-import { judge, standing } from '@/core/startup'
-import { jobSeen } from '@/jobfile'
-import type { PlaceEntry } from '../session'
-import { Startup } from './Startup'
+import { loaded, type PlaceEntry } from '../session'
 
-/** How the Startup stands in a job's walk. */
+/** The test run. */
 export const startup: PlaceEntry = {
   id: 'startup',
   title: 'Startup',
-  Component: Startup,
-  mark: ({ job, circuit }) => {
-    const seen = jobSeen(job, circuit.inst)
-    const readings = standing(job.readings)
-    const wrong = readings.filter((r) => judge(circuit, r, job.readings, seen).verdict === 'wrong').length
-    if (wrong) return { text: `${wrong} wrong`, needs: true }
-    return { text: readings.length ? `${readings.length} read` : 'open', needs: false }
-  },
+  ...loaded(async () => (await import('./Startup')).Startup),
+  mark: async () => (await import('./mark')).mark,
 }

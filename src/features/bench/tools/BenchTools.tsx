@@ -3,29 +3,33 @@
 import { X } from 'lucide-react'
 import { Dialog } from 'radix-ui'
 import { Button, cx } from '@/ui'
-import { PlanPanel } from '../../plan'
-import { FaultFinder } from './FaultFinder'
-import { Failures } from './Failures'
-import { MeterTool } from './MeterTool'
-import { ExportPanel } from './ExportPanel'
-import { WireFinder } from './WireFinder'
+import { lazy, Suspense, type ComponentType } from 'react'
 import type { Leads } from '../leads'
 
-const TOOLS = [
-  { id: 'plan', label: 'Plan', show: PlanPanel },
-  { id: 'meter', label: 'Meter', show: MeterTool },
-  { id: 'finder', label: 'Find the fault', show: FaultFinder },
-  { id: 'failures', label: 'If one part fails', show: Failures },
-  { id: 'wires', label: 'Wire finder', show: WireFinder },
-  { id: 'export', label: 'Export', show: ExportPanel },
-] as const
-export type Tool = (typeof TOOLS)[number]['id']
-
-interface ToolProps {
-  open: Tool | null
-  setOpen: (tool: Tool | null) => void
+interface Leading {
   leads: Leads
   setLeads: (leads: Leads) => void
+}
+/** Fetched when it is opened first, or ahead when nothing else is to be done. */
+const tool = (load: () => Promise<ComponentType<Leading>>) => ({
+  fetch: load,
+  show: lazy(async () => ({ default: await load() })),
+})
+const TOOLS = [
+  { id: 'plan', label: 'Plan', ...tool(async () => (await import('../../plan')).PlanPanel) },
+  { id: 'meter', label: 'Meter', ...tool(async () => (await import('./MeterTool')).MeterTool) },
+  { id: 'finder', label: 'Find the fault', ...tool(async () => (await import('./FaultFinder')).FaultFinder) },
+  { id: 'failures', label: 'If one part fails', ...tool(async () => (await import('./Failures')).Failures) },
+  { id: 'wires', label: 'Wire finder', ...tool(async () => (await import('./WireFinder')).WireFinder) },
+  { id: 'export', label: 'Export', ...tool(async () => (await import('./ExportPanel')).ExportPanel) },
+] as const
+/** Fetches every tool, for when nothing else is to be done. */
+export const fetchTools = () => Promise.all(TOOLS.map((t) => t.fetch()))
+export type Tool = (typeof TOOLS)[number]['id']
+
+interface ToolProps extends Leading {
+  open: Tool | null
+  setOpen: (tool: Tool | null) => void
 }
 
 /** What can be asked of the wiring beside looking at it; one tool open at a time. */
@@ -71,7 +75,9 @@ export function ToolPanel({ open, setOpen, leads, setLeads }: ToolProps) {
           <X aria-hidden className="size-5" />
         </Button>
       </div>
-      <tool.show leads={leads} setLeads={setLeads} />
+      <Suspense>
+        <tool.show leads={leads} setLeads={setLeads} />
+      </Suspense>
     </aside>
   )
 }
@@ -110,7 +116,9 @@ export function ToolSheet({
             </span>
           </div>
           {tool ? (
-            <tool.show leads={leads} setLeads={setLeads} />
+            <Suspense>
+              <tool.show leads={leads} setLeads={setLeads} />
+            </Suspense>
           ) : (
             <ToolButtons open={open} setOpen={setOpen} className="mt-1 grid grid-cols-2" />
           )}

@@ -3,12 +3,12 @@
 import type { Ohms } from '@/core/units'
 import { useMemo } from 'react'
 import { meterWithStrays, ohmsBetween } from '@/core/circuit'
-import { makeRef, type Installation, type Point, type Ref } from '@/core/installation'
+import type { Point, Ref } from '@/core/installation'
 import { tolerances } from '@/core/tolerances'
 import { Caution, SelectField } from '@/ui'
 import { figure, refWords } from '@/words'
 import { useJobScreen } from '../../session'
-import type { Leads } from '../leads'
+import { pointsOf, type Leads } from '../leads'
 
 const ohmsWords = (r: number): string =>
   Number.isNaN(r)
@@ -93,7 +93,3 @@ function Shown({ label, text }: { label: string; text: string }) {
     </div>
   )
 }
-
-/** Every point that a lead can touch. */
-export const pointsOf = (inst: Installation): Ref[] =>
-  inst.placed.flatMap((p) => p.device.terminals.map((t) => makeRef(p.ref, t.id)))

@@ -14,6 +14,15 @@ export interface AboutDoc {
 export const FIELDS = ['title', 'note', 'technician', 'site.address', 'site.owner'] as const
 export type Field = (typeof FIELDS)[number]
 
+/** Characters of each. */
+const MOST: Record<Field, number> = {
+  title: 120,
+  note: 2000,
+  technician: 80,
+  'site.address': 200,
+  'site.owner': 120,
+}
+
 export interface SetField {
   kind: 'setField'
   field: Field
@@ -23,20 +32,22 @@ export type AboutOperation = SetField
 
 export const about: Section<AboutDoc, AboutOperation> = {
   fields: {
-    title: yup.string().max(120).required(),
+    title: yup.string().max(MOST.title).required(),
     site: shape({
-      address: text(200),
-      owner: text(120),
+      address: text(MOST['site.address']),
+      owner: text(MOST['site.owner']),
       altitudeFt: optional(yup.number().min(-1500).max(20_000).defined()),
       designF: optional(yup.number().min(-80).max(120).defined()),
     }),
-    note: text(2000),
-    technician: text(80),
+    note: text(MOST.note),
+    technician: text(MOST.technician),
   },
   operations: {
     setField: {
-      fields: { field: yup.string().oneOf(FIELDS).required(), value: text(2000) },
+      fields: { field: yup.string().oneOf(FIELDS).required(), value: text(MOST.note) },
       apply(job, { field, value }) {
+        if (value.length > MOST[field])
+          return refuse(field, `at most ${MOST[field]} characters`, `${value.length}`)
         switch (field) {
           case 'title':
             return value.trim()

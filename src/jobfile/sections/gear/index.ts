@@ -4,6 +4,7 @@ import { splitRef, type Cable, type Wire } from '@/core/installation'
 import { deviceProblems } from '../../deviceProblems'
 import { deviceSchema } from '../../deviceSchema'
 import { settingAt, settingProblem } from '../../lookup'
+import { MOST } from '../../limits'
 import { isRaw, problem, type Checked, type Problem } from '../../problem'
 import { id, knownValue, optional, record, shape, text } from '../../schemaKit'
 import { upgradeDevice } from '../../upgradeDevice'
@@ -140,7 +141,7 @@ const upgradeDevices = (job: Raw): Raw => ({
 })
 
 export const gear: Section<GearDoc, GearOperation, Gear> = {
-  fields: { devices: record(deviceSchema), placed: yup.array(placedSchema).max(60).defined() },
+  fields: { devices: record(deviceSchema), placed: yup.array(placedSchema).max(MOST.placed).defined() },
   lists: { placed: 'ref' },
   operations: {
     setSetting: {
@@ -161,8 +162,8 @@ export const gear: Section<GearDoc, GearOperation, Gear> = {
       fields: {
         placed: placedSchema,
         device: optional(deviceSchema),
-        cables: yup.array(cableSchema).max(60),
-        wires: yup.array(wireSchema).max(400),
+        cables: yup.array(cableSchema).max(MOST.cables),
+        wires: yup.array(wireSchema).max(MOST.wires),
       },
       apply: place,
       path: (op) => `placed.${op.placed.ref}`,

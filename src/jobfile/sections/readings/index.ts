@@ -1,5 +1,6 @@
 import * as yup from 'yup'
 import type { Reading } from '@/core/startup'
+import { MOST } from '../../limits'
 import { problem } from '../../problem'
 import { done, fail, refuse, repeated, type Section } from '../section'
 import { readingProblems, readingSchema } from './readingSchema'
@@ -15,7 +16,7 @@ export interface TakeReading {
 export type ReadingsOperation = TakeReading
 
 export const readings: Section<ReadingsDoc, ReadingsOperation> = {
-  fields: { readings: yup.array(readingSchema).max(5000).defined() },
+  fields: { readings: yup.array(readingSchema).max(MOST.readings).defined() },
   lists: { readings: 'id' },
   operations: {
     takeReading: {

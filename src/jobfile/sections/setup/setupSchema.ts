@@ -1,3 +1,4 @@
+import { MOST } from '../../limits'
 import * as yup from 'yup'
 import type { Unknowable, Value } from '@/core/equipment'
 import { anyOf, id, knownValue, num, record, shape, text, when } from '../../schemaKit'
@@ -95,6 +96,6 @@ export const setupSchema = shape({
   ),
   keyed: record(shape({ found: maybe(noteSchema), left: maybe(noteSchema), readBack: maybe(noteSchema) })),
   ticks: record(shape(stamp)),
-  temporary: yup.array(temporarySchema).max(200).defined(),
-  visits: yup.array(visitSchema).max(200).defined(),
+  temporary: yup.array(temporarySchema).max(MOST.temporary).defined(),
+  visits: yup.array(visitSchema).max(MOST.visits).defined(),
 })

@@ -1,7 +1,7 @@
 import { readJson } from '../../../../tests/helpers/demo'
 import { apply, formatJob, parseJob, type Job, type Operation } from '../..'
 import { operationSchema } from '../../operation'
-import { check } from '../../problem'
+import { check } from '../../check'
 
 const demo = () => readJson<Job>('demo/jobs/quillfeather-lane.json')
 const by = { who: 'Wren Hollis', when: '2026-11-26T09:00:00Z' }

@@ -1,5 +1,6 @@
 import * as yup from 'yup'
 import type { Cable, Wire } from '@/core/installation'
+import { MOST } from '../../limits'
 import { problem, type Checked } from '../../problem'
 import { id, text } from '../../schemaKit'
 import { hasTerminal } from '../../lookup'
@@ -65,8 +66,8 @@ function editWire<J extends WiringDoc>(job: J, wire: string, change: (w: Wire) =
 
 export const wiring: Section<WiringDoc, WiringOperation, WiringDoc & GearDoc> = {
   fields: {
-    cables: yup.array(cableSchema).max(60).defined(),
-    wires: yup.array(wireSchema).max(400).defined(),
+    cables: yup.array(cableSchema).max(MOST.cables).defined(),
+    wires: yup.array(wireSchema).max(MOST.wires).defined(),
   },
   lists: { cables: 'id', wires: 'id' },
   operations: {

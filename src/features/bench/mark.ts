@@ -1,0 +1,12 @@
+import type { PlaceMark, MarkSeen } from '../session'
+
+/** How the Bench stands in a job's walk. */
+export const mark = ({ proof }: MarkSeen): PlaceMark => {
+  const broken = proof.findings.filter((f) => f.severity !== 'warn').length
+  const toLookAt = proof.findings.length - broken
+  const undecided = proof.undecided.length
+  if (broken) return { text: `${broken} broken`, needs: true }
+  if (toLookAt) return { text: `${toLookAt} to look at`, needs: false }
+  if (undecided) return { text: `${undecided} undecided`, needs: false }
+  return { text: proof.solved ? 'proven' : 'not proven', needs: false }
+}

@@ -1,0 +1,12 @@
+import { judge, standing } from '@/core/startup'
+import { jobSeen } from '@/jobfile'
+import type { PlaceMark, MarkSeen } from '../session'
+
+/** How the Startup stands in a job's walk. */
+export const mark = ({ job, circuit }: MarkSeen): PlaceMark => {
+  const seen = jobSeen(job, circuit.inst)
+  const readings = standing(job.readings)
+  const wrong = readings.filter((r) => judge(circuit, r, job.readings, seen).verdict === 'wrong').length
+  if (wrong) return { text: `${wrong} wrong`, needs: true }
+  return { text: readings.length ? `${readings.length} read` : 'open', needs: false }
+}

@@ -1,0 +1,101 @@
+import { ValidationError, type AnySchema } from 'yup'
+import { problem, show, type Checked, type Problem } from './problem'
+
+/** What a value may be at most before it is looked at closely: its depth, the length of a list, and how much is in it. */
+const LIMITS = Object.freeze({ depth: 64, list: 5000, values: 400_000, problems: 20 })
+
+/** What no text of a file may hold: a NUL, which the database does not take, and half of a character. */
+const UNSOUND = /[\0\p{Cs}]/u
+/** Names that every object has without being given them: a field of that name would be found where there is none. */
+export const INHERITED: ReadonlySet<string> = new Set(Object.getOwnPropertyNames(Object.prototype))
+
+/** What is wrong with a value by itself, whatever should stand there; null where nothing is. */
+function unsound(value: unknown): string | null {
+  if (typeof value === 'string' && UNSOUND.test(value)) return 'text without NUL or half characters'
+  return typeof value === 'number' && !Number.isFinite(value) ? 'a finite number' : null
+}
+
+/** The first place at which a value is deeper, longer or more than any file of ours, or holds what none may; null: nowhere. */
+function overLimit(value: unknown): Problem | null {
+  const open: { here: unknown; path: string; depth: number }[] = [{ here: value, path: '', depth: 0 }]
+  let seen = 0
+  for (let next = open.pop(); next; next = open.pop()) {
+    const { here, path, depth } = next
+    if (++seen > LIMITS.values)
+      return { path, expected: `at most ${LIMITS.values} values in all`, got: 'more' }
+    const wrong = unsound(here)
+    if (wrong) return problem(path, wrong, here)
+    if (typeof here !== 'object' || here === null) continue
+    if (depth > LIMITS.depth) return { path, expected: `at most ${LIMITS.depth} levels`, got: 'more' }
+    const keys = Object.keys(here)
+    if (keys.length > LIMITS.list)
+      return { path, expected: `at most ${LIMITS.list} entries`, got: String(keys.length) }
+    const strange = keys.find((key) => INHERITED.has(key) || UNSOUND.test(key))
+    if (strange !== undefined) return problem(path, 'no field of such a name', strange)
+    for (const key of keys)
+      open.push({
+        here: (here as Record<string, unknown>)[key],
+        path: Array.isArray(here) ? `${path}[${key}]` : path ? `${path}.${key}` : key,
+        depth: depth + 1,
+      })
+  }
+  return null
+}
+
+/** Checks a value against a schema; the failing places are named, of very many the first. */
+export function check<T>(
+  schema: AnySchema | { validateSync: AnySchema['validateSync'] },
+  value: unknown,
+): Checked<T> {
+  const over = overLimit(value)
+  if (over) return { ok: false, problems: [over] }
+  try {
+    schema.validateSync(value, { strict: true, abortEarly: false })
+    return { ok: true, value: value as T }
+  } catch (e) {
+    if (!(e instanceof ValidationError)) throw e
+    const inner = e.inner.length ? e.inner : [e]
+    return { ok: false, problems: inner.slice(0, LIMITS.problems).map((i) => problemOf(i, value)) }
+  }
+}
+
+function problemOf(e: ValidationError, value: unknown): Problem {
+  const path = e.path ?? ''
+  return { path, expected: expectedOf(e), got: show(at(value, path)) }
+}
+
+function expectedOf(e: ValidationError): string {
+  const p = (e.params ?? {}) as Record<string, unknown>
+  switch (e.type) {
+    case 'typeError':
+    case 'nullable':
+      return `a ${typeof p.type === 'string' ? p.type : 'value'}`
+    case 'required':
+    case 'optionality':
+    case 'defined':
+      return 'a value'
+    case 'oneOf':
+      return `one of ${String(p.values)}`
+    case 'min':
+      return `at least ${String(p.min)}`
+    case 'max':
+      return `at most ${String(p.max)}`
+    case 'integer':
+      return 'a whole number'
+    case 'matches':
+      return 'letters, digits, dashes or underscores'
+    case 'noUnknown':
+      return `no field named ${String(p.unknown)}`
+    default:
+      return e.message
+  }
+}
+
+function at(value: unknown, path: string): unknown {
+  let here: unknown = value
+  for (const key of path.split(/[.[\]"]+/).filter(Boolean)) {
+    if (typeof here !== 'object' || here === null) return undefined
+    here = (here as Record<string, unknown>)[key]
+  }
+  return here
+}
