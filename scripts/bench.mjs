@@ -2,10 +2,23 @@ import { join } from 'node:path'
 import { ensureModules, root } from './lib/prepare.mjs'
 import { main, run } from './lib/say.mjs'
 
-/** npm run bench [-- circuit|sweep|failures|crossing|matrix|slips|browser|drag|load|pool|attack]: measurements, as ratios against something else in the same run. */
+/** npm run bench [-- circuit|sweep|failures|crossing|matrix|slips|browser|drag|load|pool|attack|storm]: measurements, as ratios against something else in the same run. */
 main(async () => {
   await ensureModules()
   const asked = process.argv[2]
+  if (asked === 'storm') {
+    // A thousand edits of twenty devices; the suite has a short form.
+    const args = [
+      '--import',
+      'tsx',
+      join(root, 'tests/durability/storm.ts'),
+      '1000',
+      '20',
+      process.argv[3] ?? '1',
+    ]
+    process.exitCode = (await run(process.execPath, args, { cwd: root })).code
+    return
+  }
   if (asked === 'load' || asked === 'pool') {
     const file = asked === 'load' ? 'benchLoad.mjs' : 'benchPool.mjs'
     process.exitCode = (await run(process.execPath, [join(root, 'scripts', file)], { cwd: root })).code

@@ -74,6 +74,7 @@ main(async () => {
     })
   await program('repositories on PostgreSQL', 'tests/server/main.ts')
   await program('saving through restarts', 'tests/durability/main.ts')
+  await program('a storm over many devices', 'tests/durability/storm.ts')
   await program('the start command, cut off', 'tests/durability/command.ts')
 
   say(`seconds: ${seconds.join(', ')}`)

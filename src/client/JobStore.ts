@@ -77,9 +77,10 @@ export class JobStore {
     if (seen && !this.base) this.base = { ...seen, job: storedJob(seen.job) }
     // Where a copy is at hand it is shown at once; it is brought up to date in a moment.
     if (seen) this.publish()
-    if ((await this.reload()) === 'later') this.later()
-    this.publish()
-    void this.flush()
+    this.isInexact = true
+    // In its turn: a document that comes while edits are on their way is not the one that they are acknowledged on.
+    await this.flush()
+    if (this.isInexact && this.failures === 0) await this.flush()
   }
 
   /** The whole document anew. */
@@ -229,9 +230,11 @@ export class JobStore {
     let most = MOST_OPS
     for (;;) {
       if (box.isKeeping) await box.written()
-      if (!this.base || this.closed) break
-      const ops = box.pending.slice(0, most)
-      if (!ops.length && !this.isInexact && this.heard <= this.base.version) break
+      if (this.closed) break
+      if (!this.base && !this.isInexact) break
+      // Nothing is sent before there is a document to send it for.
+      const ops = this.base ? box.pending.slice(0, most) : []
+      if (!ops.length && !this.isInexact && this.heard <= (this.base?.version ?? 0)) break
       this.publish()
       const stopped = ops.length
         ? await this.pushSome(ops)
@@ -254,7 +257,7 @@ export class JobStore {
     const answered = await this.needs.transport.push(this.jobId, { base: base.version, ops })
     if (answered.ok) {
       this.failures = this.breakdowns = 0
-      await this.acknowledge(ops, answered.value)
+      await this.acknowledge(base.job, ops, answered.value)
       return 'done'
     }
     if (answered.why === 'offline') return 'later'
@@ -270,9 +273,8 @@ export class JobStore {
     return this.setAside(ops, problemsOf(answered))
   }
 
-  private async acknowledge(sent: Envelope[], answer: PushResponse): Promise<void> {
+  private async acknowledge(before: Job, sent: Envelope[], answer: PushResponse): Promise<void> {
     const { box } = this
-    const before = sure(this.base, 'the document').job
     const taken: Envelope[] = []
     let isExact = true
     for (const result of answer.results) {
@@ -290,7 +292,8 @@ export class JobStore {
     }
     const made = [...answer.others, ...taken]
     const job = withAll(before, made)
-    this.isInexact = !isExact || job === null
+    // Once it is, only the whole document mends it.
+    this.isInexact ||= !isExact || job === null
     this.learn(answer.others)
     const opIds = sent.map((e) => e.opId)
     await box.done(opIds)
@@ -347,7 +350,7 @@ export class JobStore {
     const wait = this.needs.retryAfter?.(this.failures) ?? Math.min(10_000, 500 * 2 ** this.failures)
     this.timer = setTimeout(() => {
       void this.box.keepAll()
-      void (this.base ? this.flush() : this.load())
+      void this.flush()
     }, wait)
   }
 

@@ -85,10 +85,12 @@ export class Outbox {
 
   async setAside(item: ConflictedOp): Promise<void> {
     // Of one box that is typed in on and on, the last text is what its maker wants.
-    const { op, client } = item.envelope
-    const before = this.conflicted.filter(
+    const { op, client, at } = item.envelope
+    const same = this.conflicted.filter(
       (c) => c.path === item.path && c.envelope.op.kind === op.kind && c.envelope.client === client,
     )
+    if (same.some((c) => c.envelope.at > at)) return
+    const before = same.filter((c) => c.envelope.at <= at)
     this.conflicted = [...this.conflicted.filter((c) => !before.includes(c)), item]
     await this.tried(() => this.store.addConflicted(this.jobId, item))
     for (const each of before) await this.tried(() => this.store.settle(this.jobId, each.envelope.opId))

@@ -117,6 +117,27 @@ describe('others', () => {
     store.close()
   })
 
+  it('what was sent before its answer was lost stands where the server has it, whatever is sent after', async () => {
+    const server = fakeServer()
+    const store = await open(server)
+    const mark = (card: string) => ({ kind: 'markCard', card, mark: { state: 'done', who: '', when: '2026-11-24T00:00:00Z' } }) as const // prettier-ignore
+    server.state.loseAnswers = 1
+    store.edit(mark('first'))
+    await new Promise((r) => setTimeout(r, 3))
+    server.theirs(set(33))
+    // Two requests more, the last of which is exact in itself.
+    store.edit(mark('second'))
+    server.state.instead = (r) =>
+      r.ops.length > 1 ? { ok: false, why: 'refused', status: 413, problems: [] } : null
+    await settled(store)
+    await store.flush()
+    expect(Object.keys(store.getView().job!.startup.cards)).toEqual(
+      Object.keys(server.current().startup.cards),
+    )
+    expect(store.getView().job).toEqual(server.current())
+    store.close()
+  })
+
   it('one that was missed is fetched when the line is back', async () => {
     const server = fakeServer()
     const store = await open(server)

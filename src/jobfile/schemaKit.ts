@@ -29,7 +29,9 @@ export function union(by: string, options: Record<string, yup.AnySchema>) {
   const tag = yup.string().oneOf(names).required()
   const lazy = yup.lazy((value: unknown) => {
     const name = isObject(value) ? value[by] : undefined
-    return (typeof name === 'string' && options[name]) || yup.object({ [by]: tag }).required()
+    // Every object has a "constructor": only a name of ours is one.
+    const own = typeof name === 'string' && Object.hasOwn(options, name) ? options[name] : undefined
+    return own ?? yup.object({ [by]: tag }).required()
   })
   return remember(lazy, { kind: 'union', by, options })
 }

@@ -51,6 +51,18 @@ describe('text that is JSON, and yet no file of ours', () => {
   })
 })
 
+describe('a kind that every object has', () => {
+  it.each(['constructor', 'toString', '__proto__', 'valueOf'])('%s is one of none of ours', (kind) => {
+    const text = device
+      .replace(/"condition": \{[^}]*\}/, '')
+      .replace('"kind": "stripKit"', `"kind": "${kind}"`)
+    expect(said(parseDevice(text)).length).toBeGreaterThan(0)
+    const at = '2026-11-27T08:00:00Z'
+    const op = { opId: 'a', client: 'b', who: '', at, docVersion: JOB_VERSION, seen: 0, op: { kind } }
+    expect(check(pushSchema, { base: 0, ops: [op] })).toMatchObject({ ok: false })
+  })
+})
+
 describe('an operation on its way', () => {
   const push = (at: string, note = 'x') => ({
     base: 0,

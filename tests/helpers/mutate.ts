@@ -44,7 +44,8 @@ export const mutated = (document: unknown): fc.Arbitrary<unknown> =>
         if (!places.length) continue
         const [holder, key] = places[at % places.length]!
         const [from, name] = places[other % places.length]!
-        if (how === 'put') holder[key] = value
+        // A value that was drawn is shared by every place that has it: each gets its own.
+        if (how === 'put') holder[key] = structuredClone(value)
         else if (how === 'drop') delete holder[key]
         else if (how === 'twice' && Array.isArray(holder)) holder.push(structuredClone(holder[Number(key)]))
         else if (how === 'swap') holder[key] = structuredClone(from[name])

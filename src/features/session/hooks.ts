@@ -20,10 +20,16 @@ export function useWho(): [string, (who: string) => void] {
   return [who, set]
 }
 
-/** After the next frame at the latest, and at once where no frame will come. */
+/** After the next frame at the latest, and at once where no frame will come, or the page is put away. */
 const afterFrame = (act: () => Promise<void>): Promise<void> =>
   new Promise((resolve, reject) => {
-    const run = () => void act().then(resolve, reject)
+    let ran = false
+    const run = () => {
+      window.removeEventListener('pagehide', run)
+      if (!ran) void act().then(resolve, reject)
+      ran = true
+    }
+    window.addEventListener('pagehide', run)
     // A page that is not shown paints nothing.
     if (document.visibilityState === 'hidden') run()
     else requestAnimationFrame(() => setTimeout(run))
