@@ -11,7 +11,7 @@ const kinds = schema.oneOf as { properties: { kind: { enum: string[] } } }[]
 /** Each kind of operation, as its schema has it; a device's description is drawn elsewhere. */
 const drawn = kinds
   .filter((k) => !['batch', 'restore', 'placeDevice', 'replaceDevice'].includes(k.properties.kind.enum[0]!))
-  .map((k) => fromSchema({ ...k, $defs: schema.$defs } as never, names) as fc.Arbitrary<Operation>)
+  .map((k) => fromSchema({ ...k, $defs: schema.$defs }, names) as fc.Arbitrary<Operation>)
 
 describe('what can be reached by edits', () => {
   it('can be exported and read back, whatever was done', () => {
@@ -37,7 +37,7 @@ describe('what can be reached by edits', () => {
   })
 
   it.each([
-    ['conductors', (n: number): Operation => ({ kind: 'addWire', wire: { id: `x${n}`, cable: null, colour: 'red', a: null, b: null } as never }), 'wires'],
+    ['conductors', (n: number): Operation => ({ kind: 'addWire', wire: { id: `x${n}`, cable: null, colour: 'red', a: null, b: null } }), 'wires'],
     ['readings', (n: number): Operation => ({ kind: 'takeReading', reading: { ...job.readings[0]!, id: `x${n}`, supersedes: null } }), 'readings'],
     ['cards', (n: number): Operation => ({ kind: 'markCard', card: `x${n}`, mark: { state: 'done', who: '', when: '2026-11-27T08:00:00Z' } }), 'card'],
   ])('%s: one more than a file takes is refused at its place', (_, make, path) => {

@@ -324,5 +324,5 @@ export function factorsSentence(p: Proof): string {
   const rests = otherRests
     ? `, and ${otherRests} more in which relays rest otherwise after what stood before`
     : ''
-  return `${calls} calls × ${temperatures} outdoor temperatures × up to ${mostModes} combinations of timers, defrost, limits and breakers${unknown}, counting those that can occur${rests}`
+  return `${calls} calls × ${temperatures} outdoor temperatures × up to ${mostModes} combinations of timers, defrost, limits and breakers${unknown}, counting those that can occur and that some contact or rule can see${rests}`
 }

@@ -34,15 +34,10 @@ export interface Tally {
 }
 const HANG_MS = 2000
 
-export const tally = (): Tally => ({ tried: 0, taken: 0, refused: 0, crashes: [], hangs: [], wrongly: [], ms: [], sizes: [] }) // prettier-ignore
+const tally = (): Tally => ({ tried: 0, taken: 0, refused: 0, crashes: [], hangs: [], wrongly: [], ms: [], sizes: [] }) // prettier-ignore
 
 /** Tries one thing: what is refused is measured, what is taken must pass `holds`. */
-export function tryOne<T>(
-  t: Tally,
-  what: string,
-  act: () => Checked<T>,
-  holds: (value: T) => string | null,
-): void {
+function tryOne<T>(t: Tally, what: string, act: () => Checked<T>, holds: (value: T) => string | null): void {
   t.tried++
   const began = performance.now()
   let answer: Checked<T>

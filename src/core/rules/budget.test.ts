@@ -1,5 +1,5 @@
 import { demoInstallation } from '../../../tests/helpers/demo'
-import { device, placed } from '../../../tests/helpers/build'
+import { contact, device, placed } from '../../../tests/helpers/build'
 import { proofSentence, undecidedSentence } from '@/words'
 import type { Mode } from '../equipment'
 import type { Installation } from '../installation'
@@ -8,8 +8,8 @@ import { degF } from '../units'
 import { singleFailures } from '../failures'
 import { prove } from './prove'
 
-/** Quillfeather Lane and something in it with so many switches, each either way at any time. */
-function withSwitches(n: number): Installation {
+/** Quillfeather Lane and something in it with so many switches, each either way at any time; a contact goes by each where asked. */
+function withSwitches(n: number, seen = true): Installation {
   const inst = demoInstallation('quillfeather-lane')
   const modes = Array.from({ length: n }, (_, i): Mode => ({
     id: `m${i}`,
@@ -19,7 +19,17 @@ function withSwitches(n: number): Installation {
       { id: 'b', label: 'b', reach: 'always' },
     ],
   }))
-  return { ...inst, placed: [...inst.placed, placed('odd', device('odd', ['X'], [], { modes }))] }
+  const parts = modes.map(({ id }): Part => ({
+    kind: 'contact',
+    gate: 'relay',
+    id: `c-${id}`,
+    label: id,
+    a: 'X',
+    b: 'Y',
+    driver: { mode: id, is: ['b'] },
+  }))
+  const odd = device('odd', ['X', 'Y'], seen ? parts : [], { modes })
+  return { ...inst, placed: [...inst.placed, placed('odd', odd)] }
 }
 
 describe('a job of more states than can be tried', () => {
@@ -66,6 +76,19 @@ describe('a job of more states than can be tried', () => {
     const none = prove(withSwitches(0))
     expect(few.tooMany).toBeNull()
     expect(few.solved).toBe(8 * none.solved)
+  })
+
+  it('what no contact and no rule can see is not multiplied', () => {
+    const unseen = prove(withSwitches(26, false))
+    const none = prove(withSwitches(0))
+    expect(unseen.tooMany).toBeNull()
+    expect(unseen.solved).toBe(none.solved)
+    expect(unseen.findings).toEqual(none.findings)
+    // What one of its states means is seen by rules, with no contact that goes by it.
+    const inst = withSwitches(1, false)
+    const told = inst.placed.find((p) => p.ref === 'odd')!.device.modes[0]!.states[1]!
+    told.condition = 'defrost'
+    expect(prove(inst).solved).toBeGreaterThan(none.solved)
   })
 
   it('is none where nothing is bolted down, or nothing calls', () => {

@@ -153,16 +153,28 @@ function axesAt(inst: Installation, bands: readonly Band[], call: Call, outdoorF
   const memories = memoriesOf(bands, outdoorF).map((ref): Axis => {
     return { ref, memory: true, states: [{ id: 'made' }, { id: 'broken' }] }
   })
-  const modes = modesOf(inst).map(({ ref, placed, mode }): Axis => {
-    const context = evalContextOf(inst, placed, bare)
-    const states = mode.states.filter((s, i) => i === 0 || mayCome(s, context))
-    return { ref, memory: false, states: states.length ? states : [{ id: normalState(mode) }] }
-  })
+  const modes = modesOf(inst)
+    .filter(isSeen)
+    .map(({ ref, placed, mode }): Axis => {
+      const context = evalContextOf(inst, placed, bare)
+      const states = mode.states.filter((s, i) => i === 0 || mayCome(s, context))
+      return { ref, memory: false, states: states.length ? states : [{ id: normalState(mode) }] }
+    })
   // What cuts the power comes first: what else happens then changes nothing, and the sweep sees that at once.
   const cutsPower = (a: Axis) => a.states.some((s) => s.condition === 'off')
   const varying = modes.filter((a) => a.states.length > 1)
   return [...memories, ...varying.filter(cutsPower), ...varying.filter((a) => !cutsPower(a))]
 }
+
+/**
+ * Whether something can tell a mode's states apart: a contact of its device that goes by it, or what one of its states means,
+ * which rules and other devices go by. What nothing sees changes nothing, and is not multiplied.
+ */
+export const isSeen = ({ placed: { device }, mode }: PlacedMode): boolean =>
+  mode.states.some((s) => s.condition !== undefined) ||
+  device.parts.some(
+    (p) => p.kind === 'contact' && leaves(p.driver).some((l) => 'mode' in l && l.mode === mode.id),
+  )
 
 /** Whether a state can come about with no part failed. */
 const mayCome = ({ reach }: Mode['states'][number], context: EvalContext): boolean =>

@@ -3,7 +3,7 @@
 import type { Ohms } from '@/core/units'
 import { useMemo } from 'react'
 import { meterWithStrays, ohmsBetween } from '@/core/circuit'
-import type { Point, Ref } from '@/core/installation'
+import type { Point } from '@/core/installation'
 import { tolerances } from '@/core/tolerances'
 import { Caution, SelectField } from '@/ui'
 import { figure, refWords } from '@/words'
