@@ -19,15 +19,7 @@ function withSwitches(n: number, seen = true): Installation {
       { id: 'b', label: 'b', reach: 'always' },
     ],
   }))
-  const parts = modes.map(({ id }): Part => ({
-    kind: 'contact',
-    gate: 'relay',
-    id: `c-${id}`,
-    label: id,
-    a: 'X',
-    b: 'Y',
-    driver: { mode: id, is: ['b'] },
-  }))
+  const parts = modes.map(({ id }) => contact(`c-${id}`, 'X', 'Y', { mode: id, is: ['b'] }))
   const odd = device('odd', ['X', 'Y'], seen ? parts : [], { modes })
   return { ...inst, placed: [...inst.placed, placed('odd', odd)] }
 }

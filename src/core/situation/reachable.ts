@@ -170,7 +170,7 @@ function axesAt(inst: Installation, bands: readonly Band[], call: Call, outdoorF
  * Whether something can tell a mode's states apart: a contact of its device that goes by it, or what one of its states means,
  * which rules and other devices go by. What nothing sees changes nothing, and is not multiplied.
  */
-export const isSeen = ({ placed: { device }, mode }: PlacedMode): boolean =>
+const isSeen = ({ placed: { device }, mode }: PlacedMode): boolean =>
   mode.states.some((s) => s.condition !== undefined) ||
   device.parts.some(
     (p) => p.kind === 'contact' && leaves(p.driver).some((l) => 'mode' in l && l.mode === mode.id),
