@@ -6,7 +6,7 @@ describe('files, devices, operations and tables that somebody has spoilt', () =>
     expect([t.crashes, t.hangs, t.wrongly]).toEqual([[], [], []])
     expect(t.tried).toBeGreaterThan(100)
     // A corpus of which nothing is taken, or nothing refused, tries nothing.
-    expect(Math.min(t.taken, t.refused)).toBeGreaterThan(t.tried / 50)
+    expect(Math.min(t.taken, t.refused)).toBeGreaterThan(0)
   })
   it('a refusal is short', () => {
     for (const t of Object.values(found)) expect(Math.max(...t.sizes)).toBeLessThan(64 * 1024)

@@ -1,4 +1,5 @@
-import { QueryTypes, UniqueConstraintError } from 'sequelize'
+import { BaseError, QueryTypes, UniqueConstraintError } from 'sequelize'
+import { sure } from '@/core/sure'
 import {
   apply,
   clashAt,
@@ -25,52 +26,135 @@ const WRITE_EVERY = 25
 /** More than this is not told one by one: the whole document is shorter. */
 const MOST_SINCE = 200
 
+/** A request that waits for its turn at a job, and whoever waits for its answer. */
+interface Waiting {
+  request: PushRequest
+  resolve: (answer: PushResponse | null) => void
+  reject: (why: unknown) => void
+}
+/** What waits, by job. Who gets the turn takes all of it along: one question to the database, however many wait. */
+const lines = new Map<string, Waiting[]>()
+
 /**
  * Applies a browser's operations to a job, all or none of them by one question to the database. An operation that is there
  * already is acknowledged again and does nothing; one whose place somebody else has changed since the browser last looked is
  * not applied and comes back with theirs; the rest are applied in order, each with its log entry. They are worked out on the
  * job as this server holds it; the database takes them only if that is how it stands, else it is done again on what does.
- * @throws TurnTimeout where others are faster again and again
+ * @throws TurnTimeout where the turn does not come, or others are faster again and again
  */
-export const pushOps = (at: Shop, jobId: string, request: PushRequest): Promise<PushResponse | null> =>
-  inTurn(`${at.shop} ${jobId}`, async () => {
-    let elsewhere: ReadonlyMap<string, string> = new Map()
-    for (let tries = 0; tries < MOST_TRIES; tries++) {
-      const isTrusted = tries === 0 && heldJob(at, jobId) !== undefined
-      const held = isTrusted ? heldJob(at, jobId) : await freshJob(at, jobId)
-      if (!held) return null
-      const outcome = await tryPush(at, jobId, request, held, elsewhere)
-      if (outcome === 'gone') return null
-      if (outcome === 'taken') elsewhere = await whereTaken(at, request)
-      else if (outcome !== 'moved' && (outcome.wrote || !isTrusted || (await stands(at, jobId, held))))
-        return outcome.response
+export function pushOps(at: Shop, jobId: string, request: PushRequest): Promise<PushResponse | null> {
+  const name = `${at.shop} ${jobId}`
+  return new Promise((resolve, reject) => {
+    const mine = { request, resolve, reject }
+    const line = lines.get(name)
+    if (line) line.push(mine)
+    else lines.set(name, [mine])
+    const giveUp = (why: Error) => {
+      const left = lines.get(name)?.filter((w) => w !== mine) ?? []
+      if (left.length) lines.set(name, left)
+      else lines.delete(name)
+      reject(why)
     }
-    throw new TurnTimeout(jobId)
+    inTurn(name, () => serve(at, jobId, name)).catch(giveUp)
   })
+}
+
+/** Answers all that wait at a job; nothing, where somebody has taken it along. */
+async function serve(at: Shop, jobId: string, name: string): Promise<void> {
+  const all = lines.get(name) ?? []
+  lines.delete(name)
+  if (!all.length) return
+  const answer = async (some: readonly Waiting[]) => {
+    const answers = await pushAll(
+      at,
+      jobId,
+      some.map((w) => w.request),
+    )
+    some.forEach((w, i) => w.resolve(answers ? sure(answers[i], 'an answer for each') : null))
+  }
+  try {
+    await answer(all)
+  } catch (e) {
+    // Where the database is away it is for all of them; what this code breaks down on takes no neighbour along.
+    const alone = all.length > 1 && !(e instanceof BaseError) && !(e instanceof TurnTimeout)
+    for (const w of all)
+      if (alone) await answer([w]).catch(w.reject)
+      else w.reject(e)
+  }
+}
+
+async function pushAll(
+  at: Shop,
+  jobId: string,
+  requests: readonly PushRequest[],
+): Promise<PushResponse[] | null> {
+  let elsewhere: ReadonlyMap<string, string> = new Map()
+  for (let tries = 0; tries < MOST_TRIES; tries++) {
+    const isTrusted = tries === 0 && heldJob(at, jobId) !== undefined
+    const held = isTrusted ? heldJob(at, jobId) : await freshJob(at, jobId)
+    if (!held) return null
+    const outcome = await tryPush(at, jobId, requests, held, elsewhere)
+    if (outcome === 'gone') return null
+    if (outcome === 'taken') elsewhere = await whereTaken(at, requests)
+    else if (outcome !== 'moved' && (outcome.wrote || !isTrusted || (await stands(at, jobId, held))))
+      return outcome.responses
+  }
+  throw new TurnTimeout(jobId)
+}
 
 /** Whether a job still stands at the revision that is held: only then does an answer hold that wrote nothing. */
 async function stands(at: Shop, jobId: string, held: Held): Promise<boolean> {
   return (await freshJob(at, jobId))?.version === held.version
 }
 
-type Tried = { response: PushResponse; wrote: boolean } | 'moved' | 'gone' | 'taken'
+/** An operation that is taken, with the revision that its request was made on. */
+type Taken = Logged & { base: number }
+type Tried = { responses: PushResponse[]; wrote: boolean } | 'moved' | 'gone' | 'taken'
 
 async function tryPush(
+  at: Shop,
+  jobId: string,
+  requests: readonly PushRequest[],
+  held: Held,
+  elsewhere: ReadonlyMap<string, string>,
+): Promise<Tried> {
+  // Each is worked out on what those before it have made.
+  let now = held
+  const responses: PushResponse[] = []
+  const taken: Taken[] = []
+  for (const request of requests) {
+    const worked = await workOut(at, jobId, request, now, elsewhere)
+    responses.push(worked.response)
+    taken.push(...worked.taken)
+    now = worked.now
+  }
+  if (!taken.length) return { responses, wrote: false }
+  if (held.isOlder) await keepSnapshot(at, jobId, held.version, held.doc)
+  const writes = held.isOlder || now.version - held.docRev >= WRITE_EVERY
+  const appended = await append(at, jobId, held, taken, now.doc, writes)
+  if (appended === 'gone') forgetJob(at, jobId)
+  if (appended !== 'done') return appended
+  holdJob(at, jobId, writes ? { ...now, docRev: now.version, isOlder: false } : now)
+  return { responses, wrote: true }
+}
+
+/** What becomes of a request on a job as it is held, and the job after it. */
+async function workOut(
   at: Shop,
   jobId: string,
   request: PushRequest,
   held: Held,
   elsewhere: ReadonlyMap<string, string>,
-): Promise<Tried> {
+): Promise<{ response: PushResponse; taken: Taken[]; now: Held }> {
   // What anybody did since the oldest revision that some maker had seen; of these, the browser is told what is new to it.
   const seen = request.ops.reduce((least, o) => Math.min(least, o.seen), request.base)
   const since =
     seen >= held.logFrom
       ? held.log.filter((o) => o.version > seen)
-      : await loggedBetween(at, jobId, seen, held.version)
+      : [...(await loggedBetween(at, jobId, seen, held.logFrom)), ...held.log]
   // An operation was taken after what its maker had seen: if it was, it is among these.
   const there = new Set(since.map((o) => o.envelope.opId))
-  const taken: Logged[] = []
+  const taken: Taken[] = []
   const results: OpResult[] = []
   let { doc, version } = held
   for (const envelope of request.ops) {
@@ -86,7 +170,7 @@ async function tryPush(
     }
     doc = judged.doc
     version += 1
-    taken.push({ version, envelope })
+    taken.push({ version, envelope, base: request.base })
     there.add(opId)
     results.push({ opId, outcome: 'applied' })
   }
@@ -94,35 +178,19 @@ async function tryPush(
   const others = since
     .filter((o) => o.version > request.base && !asked.has(o.envelope.opId))
     .map((o) => o.envelope)
-  const response = { version, results, others }
-  if (!taken.length) return { response, wrote: false }
-  if (held.isOlder) await keepSnapshot(at, jobId, held.version, held.doc)
-  const writes = held.isOlder || version - held.docRev >= WRITE_EVERY
-  const appended = await append(at, jobId, request.base, held, taken, doc, writes)
-  if (appended !== 'done') {
-    if (appended === 'gone') forgetJob(at, jobId)
-    return appended
-  }
-  holdJob(at, jobId, {
-    ...held,
-    version,
-    doc,
-    ...(writes ? { docRev: version, isOlder: false } : {}),
-    log: [...held.log, ...taken],
-  })
-  return { response, wrote: true }
+  const now = { ...held, version, doc, log: [...held.log, ...taken] }
+  return { response: { version, results, others }, taken, now }
 }
 
 async function append(
   { db, shop }: Shop,
   jobId: string,
-  base: number,
   held: Held,
-  taken: readonly Logged[],
+  taken: readonly Taken[],
   doc: Job,
   writes: boolean,
 ): Promise<'done' | 'moved' | 'gone' | 'taken'> {
-  const ops = taken.map(({ version, envelope: e }) => ({
+  const ops = taken.map(({ version, envelope: e, base }) => ({
     op_id: e.opId,
     version,
     base_version: base,
@@ -167,9 +235,12 @@ async function append(
 }
 
 /** For each operation of a request that is somewhere already, the job that has it. */
-async function whereTaken({ db, shop }: Shop, request: PushRequest): Promise<ReadonlyMap<string, string>> {
+async function whereTaken(
+  { db, shop }: Shop,
+  requests: readonly PushRequest[],
+): Promise<ReadonlyMap<string, string>> {
   const rows = await db.ops.findAll({
-    where: { shop, opId: request.ops.map((o) => o.opId) },
+    where: { shop, opId: requests.flatMap((r) => r.ops.map((o) => o.opId)) },
     attributes: ['opId', 'jobId'],
   })
   return new Map(rows.map((r) => [r.opId, r.jobId]))
