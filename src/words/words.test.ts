@@ -6,6 +6,7 @@ import { gateChain } from '@/core/explain'
 import { RULES, prove } from '@/core/rules'
 import { degF } from '@/core/units'
 import {
+  ended,
   chainSentence,
   factorsSentence,
   figure,
@@ -25,6 +26,13 @@ const say = (target: Ref, call: Call, t: number, modes: Record<string, string> =
 }
 
 describe('words', () => {
+  it('ends a text once', () =>
+    expect(['note: Dog in yard. ', 'Closes below 41', 'Why?'].map(ended)).toEqual([
+      'note: Dog in yard.',
+      'Closes below 41.',
+      'Why?',
+    ]))
+
   it('has a statement for every rule, and a clause for everything that it can find', () => {
     for (const rule of RULES) {
       expect(ruleWords(rule.id)).toMatch(/^[A-Z].*[^.]$/)

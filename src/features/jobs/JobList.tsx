@@ -66,7 +66,7 @@ function Jobs() {
         </Link>
         <TakeIn onDone={() => void askAgain()} />
       </div>
-      <div className="mt-3 grid grid-cols-2 gap-3 sm:grid-cols-[2fr_1fr_1fr_1fr]">
+      <div className="mt-3 grid grid-cols-2 gap-3 sm:grid-cols-[2fr_1fr_1fr_1.35fr]">
         <Field label="Search">
           {(ids) => (
             <Input

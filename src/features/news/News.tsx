@@ -3,7 +3,7 @@
 import { intlFormat } from 'date-fns'
 import { pathsOf, type Envelope } from '@/jobfile'
 import { Button } from '@/ui'
-import { operationWords } from '@/words'
+import { ended, operationWords } from '@/words'
 import { useJobScreen, useJobView, useNow } from '../session'
 
 const CLOCK = { hour: '2-digit', minute: '2-digit' } as const
@@ -26,7 +26,7 @@ export function News({ onSeen }: { onSeen: () => void }) {
       <ul className="min-w-0 flex-1 basis-60">
         {last.map((e) => (
           <li key={e.opId}>
-            {byWhom(e)}: {operationWords(inst, e.op)}.
+            {byWhom(e)}: {ended(operationWords(inst, e.op))}
           </li>
         ))}
         {news.length > last.length && <li className="text-soft">and {news.length - last.length} more.</li>}

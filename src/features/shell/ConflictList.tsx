@@ -2,7 +2,7 @@
 
 import { sentence } from '@/jobfile'
 import { Button } from '@/ui'
-import { operationWords, placeWords } from '@/words'
+import { ended, operationWords, placeWords } from '@/words'
 import { useJobScreen, useJobView } from '../session'
 
 /** Edits that the server did not take: yours and theirs side by side, to be decided; neither is lost. */
@@ -22,10 +22,13 @@ export function ConflictList({
         {view.conflicted.map(({ envelope, theirs, problems }) => (
           <li key={envelope.opId} className="mt-2 flex flex-wrap items-center gap-3">
             <span className="flex-1 basis-72">
-              Yours: {operationWords(inst, envelope.op)}.{' '}
-              {theirs
-                ? `${theirs.who || 'Somebody else'}: ${operationWords(inst, theirs.op)}.`
-                : `Not taken: ${problems.map(sentence).join('; ')}.`}
+              <span className="block">
+                <span className="font-bold">Yours:</span> {ended(operationWords(inst, envelope.op))}
+              </span>
+              <span className="block">
+                <span className="font-bold">{theirs ? theirs.who || 'Somebody else' : 'Not taken'}:</span>{' '}
+                {ended(theirs ? operationWords(inst, theirs.op) : problems.map(sentence).join('; '))}
+              </span>
             </span>
             <Button onClick={() => void decide(envelope.opId, 'mine')}>Use mine</Button>
             <Button onClick={() => void decide(envelope.opId, 'theirs')}>
