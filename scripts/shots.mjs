@@ -69,8 +69,7 @@ main(async () => {
       })
       if (shot.dark) await page.addInitScript(() => localStorage.setItem('gate-cross-theme', 'dark'))
       await page.goto(url + shot.path)
-      if (shot.path.startsWith('/job'))
-        await page.locator('[data-testid=verdict][data-stale=false]').waitFor()
+      if (shot.path.startsWith('/job')) await opened(page)
       else if (shot.path === '/library')
         await page
           .getByRole('button', { name: /^Marram/ })
@@ -94,3 +93,10 @@ main(async () => {
     }
   })
 })
+
+/** A job is open when it is proven, its place is there, and the rail says how each place stands. */
+async function opened(page) {
+  await page.locator('[data-testid=verdict][data-stale=false]').waitFor()
+  await page.getByTestId('fetching').waitFor({ state: 'hidden' })
+  await page.getByRole('navigation', { name: 'Places of the job' }).getByText('report').waitFor()
+}

@@ -1,8 +1,11 @@
-/** Runs something when nothing else is to be done, a little after the page is there; what it gives calls it off. */
-export function whenIdle(act: () => void, afterMs = 1200): () => void {
+/**
+ * Runs something when nothing else is to be done; what it gives calls it off.
+ * @param afterMs how long it waits at least; `mostMs`: how long after that it is put off at most
+ */
+export function whenIdle(act: () => void, afterMs: number, mostMs: number): () => void {
   let idle: number | null = null
   const soon = setTimeout(() => {
-    idle = requestIdleCallback(act, { timeout: 5000 })
+    idle = requestIdleCallback(act, { timeout: mostMs })
   }, afterMs)
   return () => {
     clearTimeout(soon)

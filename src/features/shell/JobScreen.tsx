@@ -184,6 +184,7 @@ function useOthersFetched() {
       whenIdle(
         () => PLACES.forEach((p) => void Promise.all([p.fetch(), p.fetchMore()]).catch(() => undefined)),
         2500,
+        5000,
       ),
     [],
   )
@@ -240,12 +241,16 @@ function useFinder(): typeof jobFindings | null {
   const [find, setFind] = useState<{ jobFindings: typeof jobFindings } | null>(null)
   useEffect(() => {
     let left = false
-    const stop = whenIdle(() => {
-      void import('@/core/rules').then(
-        (rules) => left || setFind({ jobFindings: rules.jobFindings }),
-        () => undefined,
-      )
-    }, 0)
+    const stop = whenIdle(
+      () => {
+        void import('@/core/rules').then(
+          (rules) => left || setFind({ jobFindings: rules.jobFindings }),
+          () => undefined,
+        )
+      },
+      0,
+      800,
+    )
     return () => {
       left = true
       stop()

@@ -95,14 +95,18 @@ function usePlaceMarks(): ReadonlyMap<string, PlaceMark> {
   const [marks, setMarks] = useState<Marks>([])
   useEffect(() => {
     let left = false
-    const stop = whenIdle(() => {
-      const fetched = PLACES.map(async ({ id, mark }) => [id, await mark()] as const)
-      // One that cannot be fetched without a signal is only missing.
-      void Promise.all(fetched).then(
-        (list) => left || setMarks(list),
-        () => undefined,
-      )
-    }, 0)
+    const stop = whenIdle(
+      () => {
+        const fetched = PLACES.map(async ({ id, mark }) => [id, await mark()] as const)
+        // One that cannot be fetched without a signal is only missing.
+        void Promise.all(fetched).then(
+          (list) => left || setMarks(list),
+          () => undefined,
+        )
+      },
+      0,
+      800,
+    )
     return () => {
       left = true
       stop()
