@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { Agent, request } from 'node:http'
 import { join } from 'node:path'
+import { postgres } from './lib/backup.mjs'
 import { root } from './lib/prepare.mjs'
 import { main } from './lib/say.mjs'
 import { withStage } from './lib/stage.mjs'
@@ -104,7 +105,7 @@ async function inFlight(acts, ms) {
 const words = (outcomes) => [...outcomes].map(([o, n]) => `${n} ${o}`).join(', ')
 
 main(() =>
-  withStage({ name: 'load' }, async ({ url }) => {
+  withStage({ name: 'load' }, async ({ url, databaseUrl }) => {
     const file = JSON.parse(readFileSync(join(root, 'demo/jobs/quillfeather-lane.json'), 'utf8'))
     const jobs = []
     for (let i = 0; i < 20; i++) {
@@ -150,6 +151,7 @@ main(() =>
     console.log(
       `200 devices: ${words(many.outcomes)}; the jobs moved on by ${after - before} revisions, ${applied} were acknowledged`,
     )
+    await list(url, databaseUrl)
   }),
 )
 
@@ -157,4 +159,31 @@ async function versions(url, jobs) {
   let sum = 0
   for (const id of jobs) sum += (await (await fetch(`${url}/api/jobs/${id}`)).json()).version
   return sum
+}
+
+/** The first rows of a shop of five thousand jobs, plain and searched, beside the route that does nothing. */
+async function list(url, databaseUrl) {
+  const copies = `INSERT INTO jobs (shop, id, version, doc, doc_rev, title, address, owner, note, summary, updated_at)
+    SELECT shop, 'many-' || n, 1, doc, 1, n || ' ' || title, n || ' ' || address, owner, note, NULL, now() - n * interval '1 hour'
+    FROM jobs, generate_series(1, 5000) AS n WHERE id = 'osier-walk'`
+  await postgres('psql', '-d', databaseUrl, '-qc', copies, '-c', 'ANALYZE jobs')
+  const timed = async (act) => {
+    const ms = []
+    let bytes = 0
+    for (let i = 0; i < 30; i++) {
+      const began = performance.now()
+      const answer = await act()
+      const text = await answer.text()
+      ms.push(performance.now() - began)
+      bytes = text.length
+    }
+    return { p95: quantile(ms, 0.95), bytes }
+  }
+  const nothing = await timed(() => fetch(`${url}/api/ping`, { method: 'POST' }))
+  for (const query of ['', '?order=street', '?text=4711', '?order=newest&from=4000']) {
+    const { p95, bytes } = await timed(() => fetch(`${url}/api/jobs${query}`))
+    console.log(
+      `5,000 jobs, /api/jobs${query}: p95 ${p95.toFixed(1)} ms, ${(bytes / 1024).toFixed(0)} kB unpacked (a route that does nothing ${nothing.p95.toFixed(1)} ms)`,
+    )
+  }
 }

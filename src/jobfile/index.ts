@@ -13,6 +13,7 @@ export { checkDevice, formatDevice, MOST_DEVICE_BYTES, parseDevice } from './dev
 export { cut } from './cut'
 export { readJson } from './jsonText'
 export { checkJob, formatJob, MOST_BYTES, parseJob } from './file'
+export { formatReadings, parseReadings } from './readingsFile'
 export { MOST_SHOP_BYTES, parseShop, shopText, type ShopFile } from './shopFile'
 export { jsonSchemaOf, publish } from './jsonSchema'
 export { list, named, optional, record, shape } from './schemaKit'

@@ -69,6 +69,7 @@ export {
 } from './kit'
 export { temporaryWords, TEMPORARY_WORDS } from './temporary'
 export { clock, duration, waitReason, waitsSentences } from './time'
+export { calendarOf, remindersOf, type Reminder } from './calendar'
 export { ended } from './ended'
 export { runSentence } from './runSentence'
 export { CARD_STATE_WORDS, cardTitle, stepWords, todayWords } from './testPlan'

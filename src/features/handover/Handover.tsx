@@ -25,6 +25,7 @@ import {
 import { useConflicts, useJobScreen, useProof } from '../session'
 import { ReadingList } from '../readings'
 import { History } from './History'
+import { ReadingsFile } from './ReadingsFile'
 
 /** The report: what is there, how it is landed, what was proven over how many states, and what was read. */
 export function Handover() {
@@ -160,6 +161,7 @@ export function Handover() {
         ) : (
           <p>No readings were taken.</p>
         )}
+        <ReadingsFile />
       </Part>
       <History />
       <p className="mt-6 text-sm text-soft">

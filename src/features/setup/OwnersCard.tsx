@@ -1,7 +1,7 @@
 'use client'
 
 import { expressedIn, INTENT_GROUPS, INTENTS_BY_GROUP } from '@/core/setup'
-import { Button } from '@/ui'
+import { Button, downloadFile } from '@/ui'
 import { ownerSentence } from '@/words'
 import { useJobScreen } from '../session'
 
@@ -16,6 +16,13 @@ export function OwnersCard() {
       return text ? [{ at: e.at, text }] : []
     }),
   )
+  const reminders = async () => {
+    // Who looks at the card does not wait for what writes calendars.
+    const { calendarOf, remindersOf } = await import('@/words')
+    const { id, title, site } = job
+    const text = calendarOf({ id, title, owner: site.owner }, remindersOf(inst), new Date())
+    downloadFile(`${id}-reminders.ics`, 'text/calendar', text)
+  }
   return (
     <section
       data-testid="owners-card"
@@ -35,9 +42,10 @@ export function OwnersCard() {
           Call us when you need it.
         </li>
       </ul>
-      <Button className="no-print mt-4" onClick={() => window.print()}>
-        Print the card
-      </Button>
+      <div className="no-print mt-4 flex flex-wrap gap-3">
+        <Button onClick={() => window.print()}>Print the card</Button>
+        <Button onClick={() => void reminders()}>Reminders for their calendar</Button>
+      </div>
     </section>
   )
 }
