@@ -51,6 +51,11 @@ export class Outbox {
   add(envelope: Envelope): { kept: Promise<void> } {
     this.pending = [...this.pending, envelope]
     this.unkept.add(envelope.opId)
+    try {
+      this.store.jot?.(this.jobId, envelope)
+    } catch {
+      // The store itself says whether it keeps anything.
+    }
     return { kept: this.write(() => this.defer(() => this.keep(envelope))) }
   }
 

@@ -14,6 +14,8 @@ export interface ConflictedOp {
 export interface QueueStorage {
   pending(jobId: string): Promise<Envelope[]>
   add(jobId: string, envelope: Envelope): Promise<void>
+  /** Jots an edit down at this instant, until `add` has it: a page that goes in the middle of it has not lost it. */
+  jot?(jobId: string, envelope: Envelope): void
   remove(jobId: string, opIds: string[]): Promise<void>
   conflicted(jobId: string): Promise<ConflictedOp[]>
   addConflicted(jobId: string, item: ConflictedOp): Promise<void>
@@ -76,15 +78,25 @@ export function browserQueue(): QueueStorage {
   }
   return {
     async pending(jobId) {
-      return (await (await db()).getAllFromIndex('pending', 'job', jobId)).map((r) => r.envelope)
+      const kept = (await (await db()).getAllFromIndex('pending', 'job', jobId)).map((r) => r.envelope)
+      const names = new Set(kept.map((e) => e.opId))
+      const jotted = jottedFor(jobId)
+      // What has arrived in the meantime, and what is kept by now, needs no note.
+      for (const e of jotted) if (names.has(e.opId)) unjot(e.opId)
+      return [...kept, ...jotted.filter((e) => !names.has(e.opId))]
     },
     async add(jobId, envelope) {
       // Strict: on the disk before the promise resolves, so that a phone that dies has not lost it.
       const tx = (await db()).transaction('pending', 'readwrite', { durability: 'strict' })
       await tx.store.add({ jobId, opId: envelope.opId, envelope })
       await tx.done
+      unjot(envelope.opId)
+    },
+    jot(jobId, envelope) {
+      localStorage.setItem(`${JOT}${envelope.opId}`, JSON.stringify({ jobId, envelope }))
     },
     async remove(_, opIds) {
+      opIds.forEach(unjot)
       const tx = (await db()).transaction('pending', 'readwrite')
       for (const opId of opIds)
         for (const key of await tx.store.index('op').getAllKeys(opId)) await tx.store.delete(key)
@@ -117,6 +129,34 @@ export function browserQueue(): QueueStorage {
     async remember(jobId, version, job) {
       await (await db()).put('seen', { jobId, version, job, at: new Date().toISOString() })
     },
+  }
+}
+
+/** Under which an edit is jotted down; this store alone is written before the page can go. */
+const JOT = 'gate-cross-edit-'
+const unjot = (opId: string): void => {
+  try {
+    localStorage.removeItem(`${JOT}${opId}`)
+  } catch {
+    // Nothing was jotted down.
+  }
+}
+
+/** Edits of a job that a page jotted down and could not keep any more, in the order of making. */
+function jottedFor(jobId: string): Envelope[] {
+  try {
+    return Object.keys(localStorage)
+      .filter((key) => key.startsWith(JOT))
+      .flatMap((key) => {
+        const jot = JSON.parse(localStorage.getItem(key) ?? 'null') as {
+          jobId: string
+          envelope: Envelope
+        } | null
+        return jot?.jobId === jobId ? [jot.envelope] : []
+      })
+      .sort((a, b) => a.at.localeCompare(b.at))
+  } catch {
+    return []
   }
 }
 

@@ -69,6 +69,23 @@ test('a second tab shows an edit at once, with no signal too', async ({ page, co
   await saved(page)
 })
 
+test('an edit made in the last moment before the page goes is not lost', async ({ page }) => {
+  const path = await copyOf(page, 'quillfeather-lane')
+  await open(page, `${path}/gear`)
+  for (const value of ['21', '22', '23', '24']) {
+    // In one breath: typed, and the page is left before a frame is painted.
+    await setpoint(page).evaluate((box, text) => {
+      // As a key would: the page hears of it by the event alone.
+      Reflect.set(HTMLInputElement.prototype, 'value', text, box)
+      box.dispatchEvent(new Event('input', { bubbles: true }))
+      window.location.reload()
+    }, value)
+    await page.waitForEvent('load')
+    await expect(setpoint(page)).toHaveValue(value)
+  }
+  await saved(page)
+})
+
 test('what was half-typed is there again after the tab was closed', async ({ page, context }) => {
   const path = await copyOf(page, 'quillfeather-lane')
   await open(page, `${path}/gear`)
