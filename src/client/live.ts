@@ -15,6 +15,8 @@ export interface Live {
 }
 
 const NAME = 'gate-cross'
+/** ms after which the stream is begun: what the page is opened for goes first, and it asks for what it missed until then. */
+const BEGIN_MS = 1500
 /** ms between two tries to reach a stream that the browser itself has given up. */
 const AGAIN_MS = 5000
 
@@ -34,10 +36,13 @@ export function openLive(): Live {
     hear(heard)
     channel?.postMessage(heard)
   }
-  if (channel && typeof navigator !== 'undefined' && 'locks' in navigator)
-    // Held for as long as the page lives.
-    void navigator.locks.request(`${NAME}-stream`, () => new Promise<never>(() => stream(onChange)))
-  else stream(onChange)
+  const begin = () => {
+    if (channel && 'locks' in navigator)
+      // Held for as long as the page lives.
+      void navigator.locks.request(`${NAME}-stream`, () => new Promise<never>(() => stream(onChange)))
+    else stream(onChange)
+  }
+  setTimeout(begin, BEGIN_MS)
   open = {
     tell: (message) => channel?.postMessage(message),
     listen: (listener) => {
