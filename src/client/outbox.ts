@@ -95,10 +95,9 @@ export class Outbox {
       (c) => c.path === item.path && c.envelope.op.kind === op.kind && c.envelope.client === client,
     )
     if (same.some((c) => c.envelope.at > at)) return
-    const before = same.filter((c) => c.envelope.at <= at)
-    this.conflicted = [...this.conflicted.filter((c) => !before.includes(c)), item]
+    this.conflicted = [...this.conflicted.filter((c) => !same.includes(c)), item]
     await this.tried(() => this.store.addConflicted(this.jobId, item))
-    for (const each of before) await this.tried(() => this.store.settle(this.jobId, each.envelope.opId))
+    for (const each of same) await this.tried(() => this.store.settle(this.jobId, each.envelope.opId))
   }
   /** Takes out one that was set aside; `null`: there is none of that name. */
   settle(opId: string): { item: ConflictedOp | null; kept: Promise<void> } {

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { BaseError, ConnectionAcquireTimeoutError } from 'sequelize'
-import { problem, sentence, type Problem } from '@/jobfile'
+import { check, problem, readJson, sentence, type Checked, type Problem } from '@/jobfile'
 import { POOL } from './database'
 import { log } from './log'
 import { sessionOf, type Session } from './session'
@@ -15,7 +15,7 @@ const notHere = (what: string, id: string): Response =>
   refuse(404, [problem('id', `a ${what} that is here`, id)])
 
 /** Reads a request's JSON body as text, giving up as soon as it is larger than allowed (bytes). */
-export async function readBody(request: Request, most: number): Promise<string | Response> {
+async function readBody(request: Request, most: number): Promise<string | Response> {
   const wrongType = bodyProblem(request)
   if (wrongType) return refuse(415, [wrongType])
   const tooLarge = () =>
@@ -37,6 +37,32 @@ export async function readBody(request: Request, most: number): Promise<string |
   }
   return Buffer.concat(chunks).toString('utf8')
 }
+
+/**
+ * A request's body, read and checked; the refusal where it is too large (bytes), no JSON, or wrong.
+ * @param parse reads the text
+ */
+export async function parsedBody<T>(
+  request: Request,
+  most: number,
+  parse: (text: string) => Checked<T>,
+): Promise<T | Response> {
+  const text = await readBody(request, most)
+  if (typeof text !== 'string') return text
+  const parsed = parse(text)
+  return parsed.ok ? parsed.value : refuse(400, parsed.problems)
+}
+
+/**
+ * Reads a text as JSON of a schema.
+ * @param upgrade makes of an older version's value one of today's
+ */
+export const jsonOf =
+  <T>(schema: Parameters<typeof check>[0], upgrade: (value: unknown) => unknown = (value) => value) =>
+  (text: string): Checked<T> => {
+    const read = readJson(text)
+    return read.ok ? check<T>(schema, upgrade(read.value)) : read
+  }
 
 /** What the database says, by its own codes: a lock or a statement that took too long. */
 const TOOK_TOO_LONG = new Set(['55P03', '57014', '25P03'])

@@ -43,3 +43,6 @@ export function keptValue<T>(name: string): T | null {
     return null
   }
 }
+
+/** Under which the name of whoever works on this device is kept. */
+export const WHO = 'gate-cross-who'

@@ -9,7 +9,7 @@ test('readings leave as a table and come into another job, each once; a wrong li
   await open(page, `${from}/handover`)
   const [file] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Readings as a table' }).click(),
+    page.getByRole('button', { name: 'Export the readings' }).click(),
   ])
   const text = readFileSync(await file.path(), 'utf8')
   const rows = text.trim().split('\r\n').length - 1
@@ -18,13 +18,13 @@ test('readings leave as a table and come into another job, each once; a wrong li
 
   await put('same.csv', text)
   const said = page.getByRole('status').filter({ hasText: 'readings' })
-  await expect(said).toContainText(`0 readings are taken in; ${rows} were here already`)
+  await expect(said).toContainText(`0 readings are imported; ${rows} were here already`)
   await put('wrong.csv', text.replace(/controlVolts,[\d.]+/, 'controlVolts,9000'))
   await expect(page.getByText(/line 2, value: expected 0 to 150 V, found 9000/)).toBeVisible()
 
   await open(page, `${to}/handover`)
   await put('from another.csv', text)
-  await expect(said).toContainText(/\d+ readings are taken in/)
+  await expect(said).toContainText(/\d+ readings are imported/)
   await saved(page)
   await expect(page.getByText('Superseded:').first()).toBeVisible()
 })

@@ -1,19 +1,24 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test, type Browser, type Page } from '@playwright/test'
 import { copyOf, listed, open, saved } from './helpers'
 
 const named = (page: Page, who: string) =>
   page.addInitScript((name) => localStorage.setItem('gate-cross-who', name), who)
+/** One job's Gear on this device and on somebody else's, which it gives. */
+async function twoDevices(page: Page, browser: Browser): Promise<Page> {
+  const path = await copyOf(page, 'quillfeather-lane')
+  const far = await (await browser.newContext()).newPage()
+  await named(far, 'Ash Tolland')
+  await open(page, `${path}/gear`)
+  await open(far, `${path}/gear`)
+  return far
+}
 const setpoint = (page: Page) => page.getByLabel('Closes below, °F')
 
 test('what somebody does on another device is seen within a second, with who and when at its place', async ({
   page,
   browser,
 }) => {
-  const path = await copyOf(page, 'quillfeather-lane')
-  const far = await (await browser.newContext()).newPage()
-  await named(far, 'Ash Tolland')
-  await open(page, `${path}/gear`)
-  await open(far, `${path}/gear`)
+  const far = await twoDevices(page, browser)
   await setpoint(far).fill('41')
   const began = Date.now()
   await expect(setpoint(page)).toHaveValue('41', { timeout: 3000 })
@@ -37,11 +42,7 @@ test('a field that was open while somebody changed it overwrites nothing: both a
   page,
   browser,
 }) => {
-  const path = await copyOf(page, 'quillfeather-lane')
-  const far = await (await browser.newContext()).newPage()
-  await named(far, 'Ash Tolland')
-  await open(page, `${path}/gear`)
-  await open(far, `${path}/gear`)
+  const far = await twoDevices(page, browser)
   const note = page.getByLabel('Note', { exact: true })
   await note.pressSequentially(' Key under the mat.')
   await far.getByLabel('Note', { exact: true }).fill('Dog in the yard.')

@@ -1,6 +1,7 @@
 import { rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { isDeepStrictEqual } from 'node:util'
 import { httpTransport, JobStore, memoryQueue, type QueueStorage, type Transport } from '@/client'
 import { clashAt, type Envelope, type Operation } from '@/jobfile'
 import { connect, getJob, shopIn } from '@/server'
@@ -186,7 +187,7 @@ async function main(): Promise<void> {
     )
     expect(`none was overwritten by somebody who had not seen it (${unseen.length})`, unseen.length === 0)
     const now = await getJob(at, JOB)
-    expect('every device shows what the server has', devices.every((d) => JSON.stringify(sorted(d.store.getView().job)) === JSON.stringify(sorted(now!.job)))) // prettier-ignore
+    expect('every device shows what the server has', devices.every((d) => isDeepStrictEqual(d.store.getView().job, now!.job))) // prettier-ignore
     for (const d of devices) d.store.close()
     await db.sequelize.close()
   } finally {
@@ -197,13 +198,6 @@ async function main(): Promise<void> {
 }
 
 const sameDevice = (a: string, b: string) => a.split('-')[1] === b.split('-')[1]
-const sorted = (v: unknown): unknown =>
-  Array.isArray(v)
-    ? v.map(sorted)
-    : typeof v === 'object' && v !== null
-      ? Object.fromEntries(Object.entries(v).sort(([a], [b]) => (a < b ? -1 : 1)).map(([k, x]) => [k, sorted(x)])) // prettier-ignore
-      : v
-
 /** Edits of which no trace is left: neither in the log, nor before their maker, nor replaced by a later one of the same place. */
 const lostOf = (devices: readonly Device[], kept: ReadonlySet<string>) =>
   devices.flatMap(({ made }) =>

@@ -5,11 +5,11 @@ import { formatReadings, parseReadings, sentence } from '@/jobfile'
 import { Button, downloadFile, FileButton } from '@/ui'
 import { useJobScreen } from '../session'
 
-/** Readings out to a table and in from one: whole or not at all, and each once. */
+/** Readings exported as a table and imported from one: whole or not at all, and each once. */
 export function ReadingsFile() {
   const { job, edit } = useJobScreen()
   const [said, setSaid] = useState<{ ok: boolean; lines: string[] } | null>(null)
-  const take = async (file: File) => {
+  const importFile = async (file: File) => {
     const read = parseReadings(await file.text())
     if (!read.ok) return setSaid({ ok: false, lines: read.problems.map(sentence) })
     const known = new Set(job.readings.map((r) => r.id))
@@ -20,7 +20,7 @@ export function ReadingsFile() {
         ? {
             ok: true,
             lines: [
-              `${fresh.length} readings are taken in; ${read.value.length - fresh.length} were here already.`,
+              `${fresh.length} readings are imported; ${read.value.length - fresh.length} were here already.`,
             ],
           }
         : { ok: false, lines: made.problems.map(sentence) },
@@ -33,17 +33,13 @@ export function ReadingsFile() {
           disabled={!job.readings.length}
           onClick={() => downloadFile(`${job.id}-readings.csv`, 'text/csv', formatReadings(job.readings))}
         >
-          Readings as a table
+          Export the readings
         </Button>
-        <FileButton
-          label="Take in a table of readings"
-          name="Readings file"
-          onFile={(file) => void take(file)}
-        />
+        <FileButton label="Import readings" name="Readings file" onFile={(file) => void importFile(file)} />
       </div>
       {said && (
         <div role="status" className={said.ok ? 'mt-2 bg-well-soft p-3' : 'mt-2 bg-harm-soft p-3'}>
-          {!said.ok && <p className="font-bold">Nothing was taken in.</p>}
+          {!said.ok && <p className="font-bold">Nothing was imported.</p>}
           <ul>
             {said.lines.slice(0, 8).map((l) => (
               <li key={l}>{l}</li>

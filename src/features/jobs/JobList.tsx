@@ -3,12 +3,13 @@
 import { QueryClientProvider } from '@tanstack/react-query'
 import { intlFormat, intlFormatDistance } from 'date-fns'
 import Link from 'next/link'
-import { Ellipsis, Plus } from 'lucide-react'
+import { Plus } from 'lucide-react'
 import { type ComponentProps, lazy, Suspense, useDeferredValue, useEffect, useState } from 'react'
 import { ask } from '@/client'
 import { ORDERS, SHELVES, STATES, type JobOrder, type JobState, type Shelf } from '@/jobfile'
-import { Button, cx, Field, Input, kept, SelectField } from '@/ui'
+import { Button, cx, Field, Input, kept, SelectField, WHO } from '@/ui'
 import { count, runSentence } from '@/words'
+import { MenuButton } from './MenuButton'
 import { TakeIn } from './TakeIn'
 import { askAgain, queryClient, useJobs, type Asked, type Line } from './useJobs'
 
@@ -180,7 +181,7 @@ function useMoving() {
   const move = async ({ id, title }: { id: string; title: string }, from: Shelf, to: Shelf) => {
     const answer = await ask(fetch, `/api/jobs/${encodeURIComponent(id)}/standing`, {
       method: 'PUT',
-      body: JSON.stringify({ to, who: kept('gate-cross-who') ?? '' }),
+      body: JSON.stringify({ to, who: kept(WHO) ?? '' }),
     })
     const failed = answer.ok ? null : answer.why === 'refused' ? 'it is not there any more' : answer.message
     setMoved({ id, title, from, to, failed })
@@ -216,16 +217,7 @@ const MOVED_WORDS: Record<Shelf, (title: string) => string> = {
 /** A line's menu: its button at once, what opens when it is asked for. */
 function MenuOf(props: ComponentProps<typeof LineMenu>) {
   const [wanted, setWanted] = useState(false)
-  const button = (
-    <button
-      type="button"
-      aria-label={`What to do with ${props.line.title}`}
-      onClick={() => setWanted(true)}
-      className="inline-flex size-12 shrink-0 items-center justify-center rounded hover:bg-raised lg:size-9"
-    >
-      <Ellipsis aria-hidden className="size-5" />
-    </button>
-  )
+  const button = <MenuButton title={props.line.title} onClick={() => setWanted(true)} />
   return wanted ? (
     <Suspense fallback={button}>
       <LineMenu {...props} />

@@ -1,8 +1,8 @@
 'use client'
 
-import { Ellipsis } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
 import type { Shelf } from '@/jobfile'
+import { MenuButton } from './MenuButton'
 import type { Line } from './useJobs'
 
 /** Where a job on a shelf can go from there. */
@@ -22,11 +22,8 @@ const WAYS: Record<Shelf, readonly (readonly [Shelf, string])[]> = {
 export function LineMenu({ line, shelf, onMove }: { line: Line; shelf: Shelf; onMove: (to: Shelf) => void }) {
   return (
     <DropdownMenu.Root modal={false} defaultOpen>
-      <DropdownMenu.Trigger
-        aria-label={`What to do with ${line.title}`}
-        className="inline-flex size-12 shrink-0 items-center justify-center rounded hover:bg-raised lg:size-9"
-      >
-        <Ellipsis aria-hidden className="size-5" />
+      <DropdownMenu.Trigger asChild>
+        <MenuButton title={line.title} />
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content

@@ -4,11 +4,9 @@ import { usePathname } from 'next/navigation'
 import { useCallback, useEffect, useState } from 'react'
 import type { Situation } from '@/core/situation'
 import { browserQueue, httpTransport, JobStore, openLive } from '@/client'
-import { kept, keep } from '@/ui'
+import { kept, keep, WHO } from '@/ui'
 import type { Source } from './sessionState'
 import { fromQuery, toQuery } from './situationUrl'
-
-const WHO = 'gate-cross-who'
 
 /** Who is at work on this device; kept here, stamped on every edit and reading. */
 export function useWho(): [string, (who: string) => void] {

@@ -1,3 +1,7 @@
+'use client'
+
+import { useEffect, useState } from 'react'
+
 /**
  * Runs something when nothing else is to be done; what it gives calls it off.
  * @param afterMs how long it waits at least; `mostMs`: how long after that it is put off at most
@@ -11,4 +15,23 @@ export function whenIdle(act: () => void, afterMs: number, mostMs: number): () =
     clearTimeout(soon)
     if (idle !== null) cancelIdleCallback(idle)
   }
+}
+
+/**
+ * What is fetched soon after the first look, which does not wait for it; null until it is here, and where it cannot be
+ * fetched without a signal.
+ * @param load gives always the same
+ */
+export function useFetchedIdle<T>(load: () => Promise<T>): T | null {
+  const [fetched, setFetched] = useState<{ value: T } | null>(null)
+  useEffect(() => {
+    let left = false
+    const learn = (value: T) => left || setFetched({ value })
+    const stop = whenIdle(() => void load().then(learn, () => undefined), 0, 800)
+    return () => {
+      left = true
+      stop()
+    }
+  }, [load])
+  return fetched?.value ?? null
 }

@@ -14,7 +14,6 @@ import Link from 'next/link'
 import { useStore as useZustand, type StoreApi } from 'zustand'
 import { gateChain } from '@/core/explain'
 import { targetsOf } from '@/core/query'
-import type { jobFindings } from '@/core/rules'
 import { jobSeen, sentence } from '@/jobfile'
 import type { JobStore } from '@/client'
 import { ConflictList } from './ConflictList'
@@ -29,6 +28,7 @@ import {
   setSituation,
   situations,
   StateContext,
+  useFetchedIdle,
   useJobScreen,
   usePlace,
   useStore,
@@ -123,7 +123,7 @@ function Loaded({ store, proof, state, seen }: Session) {
     }),
     [store, proof, state, seen],
   )
-  const find = useFinder()
+  const find = useFetchedIdle(finder)
   const value = useMemo<JobScreenValue | null>(() => {
     if (!live) return null
     const { solved, analysis, inst, situation, volts, job } = live
@@ -236,28 +236,8 @@ const Walk = memo(function Walk({ decide, onSeen }: { decide: JobStore['decide']
   )
 })
 
-/** What finds contradictions: fetched after the first look, which does not wait for every rule. */
-function useFinder(): typeof jobFindings | null {
-  const [find, setFind] = useState<{ jobFindings: typeof jobFindings } | null>(null)
-  useEffect(() => {
-    let left = false
-    const stop = whenIdle(
-      () => {
-        void import('@/core/rules').then(
-          (rules) => left || setFind({ jobFindings: rules.jobFindings }),
-          () => undefined,
-        )
-      },
-      0,
-      800,
-    )
-    return () => {
-      left = true
-      stop()
-    }
-  }, [])
-  return find?.jobFindings ?? null
-}
+/** What finds contradictions: the first look does not wait for every rule. */
+const finder = async () => (await import('@/core/rules')).jobFindings
 
 function useUndoKeys(store: JobStore) {
   useEffect(() => {

@@ -2,9 +2,9 @@
 
 import { ArrowLeft, CloudOff, Moon, Redo2, Sun, Undo2 } from 'lucide-react'
 import Link from 'next/link'
-import { useEffect, useMemo, useState } from 'react'
+import { useMemo } from 'react'
 import { Button, cx, TypedInput, useTheme } from '@/ui'
-import { useJobScreen, useJobView, useNow, useProof, whenIdle, type PlaceMark } from '../session'
+import { useJobScreen, useJobView, useNow, useProof, useFetchedIdle, type PlaceMark } from '../session'
 import { PLACES } from './places'
 
 /** The job's walk: its places in the order of the trade, each with how it stands, and whether all is saved. */
@@ -86,34 +86,16 @@ function UndoButtons() {
   )
 }
 
-type Marks = readonly (readonly [string, Awaited<ReturnType<(typeof PLACES)[number]['mark']>>])[]
+/** What works out how each place stands. */
+const markings = () => Promise.all(PLACES.map(async ({ id, mark }) => [id, await mark()] as const))
 
 /** How each place stands, by its name; none until what works it out is here. */
 function usePlaceMarks(): ReadonlyMap<string, PlaceMark> {
   const { job, inst, circuit } = useJobScreen()
   const proof = useProof()
-  const [marks, setMarks] = useState<Marks>([])
-  useEffect(() => {
-    let left = false
-    const stop = whenIdle(
-      () => {
-        const fetched = PLACES.map(async ({ id, mark }) => [id, await mark()] as const)
-        // One that cannot be fetched without a signal is only missing.
-        void Promise.all(fetched).then(
-          (list) => left || setMarks(list),
-          () => undefined,
-        )
-      },
-      0,
-      800,
-    )
-    return () => {
-      left = true
-      stop()
-    }
-  }, [])
+  const marks = useFetchedIdle(markings)
   return useMemo(
-    () => new Map(marks.map(([id, mark]) => [id, mark({ job, inst, circuit, proof })])),
+    () => new Map(marks?.map(([id, mark]) => [id, mark({ job, inst, circuit, proof })])),
     [marks, job, inst, circuit, proof],
   )
 }

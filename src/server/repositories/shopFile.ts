@@ -40,32 +40,32 @@ export async function* shopFileOf(at: Shop): AsyncGenerator<string, undefined> {
 const JOBS = ' '
 
 /** What became of a shop's file. */
-export interface TakenIn {
+export interface Imported {
   jobs: number
   devices: number
   /** What was here already, the same to the letter. */
   known: number
 }
 
-/** Takes a shop's file in: what is here already stays, and what has a name that something else has gets a number. */
-export async function takeInShop(at: Shop, file: ShopFile): Promise<TakenIn> {
+/** Imports a shop's file: what is here already stays, and what has a name that something else has gets a number. */
+export async function importShop(at: Shop, file: ShopFile): Promise<Imported> {
   const { db, shop } = at
-  const taken: TakenIn = { jobs: 0, devices: 0, known: 0 }
+  const done: Imported = { jobs: 0, devices: 0, known: 0 }
   for (const device of file.devices) {
     const row = await db.devices.findOne({ where: { shop, id: device.id } })
-    if (row && isEqual(upgradeDevice(row.doc), device)) taken.known++
+    if (row && isEqual(upgradeDevice(row.doc), device)) done.known++
     else {
       await addDevice(at, device)
-      taken.devices++
+      done.devices++
     }
   }
   for (const job of file.jobs) {
     const held = await freshJob(at, job.id)
-    if (held && isEqual(storedJob(held.doc), job)) taken.known++
+    if (held && isEqual(storedJob(held.doc), job)) done.known++
     else {
       await createJob(at, job, true)
-      taken.jobs++
+      done.jobs++
     }
   }
-  return taken
+  return done
 }

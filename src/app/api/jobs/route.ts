@@ -1,6 +1,6 @@
 import * as yup from 'yup'
 import { check, MOST_BYTES, ORDERS, parseJob, SHELVES, STATES } from '@/jobfile'
-import { createJob, guarded, listJobs, readBody, refuse, type Listed } from '@/server'
+import { createJob, guarded, listJobs, parsedBody, refuse, type Listed } from '@/server'
 
 export const dynamic = 'force-dynamic'
 
@@ -26,12 +26,10 @@ export const GET = (request: Request) =>
 /** Takes a job file in; with ?copy=1 a name that is taken gets a number. */
 export const POST = (request: Request) =>
   guarded(request, async ({ at }) => {
-    const text = await readBody(request, MOST_BYTES)
-    if (typeof text !== 'string') return text
-    const parsed = parseJob(text)
-    if (!parsed.ok) return refuse(400, parsed.problems)
+    const job = await parsedBody(request, MOST_BYTES, parseJob)
+    if (job instanceof Response) return job
     const copy = new URL(request.url).searchParams.get('copy') === '1'
-    const made = await createJob(at, parsed.value, copy)
+    const made = await createJob(at, job, copy)
     if (!made.ok)
       return refuse(409, [{ path: 'id', expected: 'a name that no job here has', got: made.taken }])
     return Response.json({ id: made.id }, { status: 201 })

@@ -1,5 +1,5 @@
 import { MOST_DEVICE_BYTES, parseDevice } from '@/jobfile'
-import { addDevice, allDevices, guarded, readBody, refuse } from '@/server'
+import { addDevice, allDevices, guarded, parsedBody } from '@/server'
 
 export const dynamic = 'force-dynamic'
 
@@ -9,9 +9,7 @@ export const GET = (request: Request) => guarded(request, async ({ at }) => Resp
 /** Takes a device file into the shop's own; a name that is taken gets a number. */
 export const POST = (request: Request) =>
   guarded(request, async ({ at }) => {
-    const text = await readBody(request, MOST_DEVICE_BYTES)
-    if (typeof text !== 'string') return text
-    const parsed = parseDevice(text)
-    if (!parsed.ok) return refuse(400, parsed.problems)
-    return Response.json({ device: await addDevice(at, parsed.value) }, { status: 201 })
+    const device = await parsedBody(request, MOST_DEVICE_BYTES, parseDevice)
+    if (device instanceof Response) return device
+    return Response.json({ device: await addDevice(at, device) }, { status: 201 })
   })

@@ -1,5 +1,5 @@
 import { MOST_SHOP_BYTES, parseShop } from '@/jobfile'
-import { guarded, readBody, refuse, shopFileOf, takeInShop } from '@/server'
+import { guarded, importShop, parsedBody, shopFileOf } from '@/server'
 
 export const dynamic = 'force-dynamic'
 
@@ -22,12 +22,10 @@ export const GET = (request: Request) =>
     return Promise.resolve(new Response(body, { headers }))
   })
 
-/** Takes such a file in. It is right as a whole, or nothing of it is taken. */
+/** Imports such a file. It is right as a whole, or nothing of it is taken. */
 export const POST = (request: Request) =>
   guarded(request, async ({ at }) => {
-    const text = await readBody(request, MOST_SHOP_BYTES)
-    if (typeof text !== 'string') return text
-    const parsed = parseShop(text)
-    if (!parsed.ok) return refuse(400, parsed.problems)
-    return Response.json(await takeInShop(at, parsed.value), { status: 201 })
+    const file = await parsedBody(request, MOST_SHOP_BYTES, parseShop)
+    if (file instanceof Response) return file
+    return Response.json(await importShop(at, file), { status: 201 })
   })

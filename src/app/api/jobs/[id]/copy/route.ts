@@ -1,6 +1,5 @@
 import * as yup from 'yup'
-import { check, readJson } from '@/jobfile'
-import { aboutOne, copyAt, readBody, refuse } from '@/server'
+import { aboutOne, copyAt, jsonOf, parsedBody } from '@/server'
 
 export const dynamic = 'force-dynamic'
 
@@ -8,12 +7,8 @@ const schema = yup.object({ version: yup.number().integer().min(1).required() })
 
 /** Makes a job of its own out of one of this one's revisions. */
 export const POST = aboutOne('job and revision', async (id, request, { at }) => {
-  const text = await readBody(request, 4096)
-  if (typeof text !== 'string') return text
-  const body = readJson(text)
-  if (!body.ok) return refuse(400, body.problems)
-  const checked = check<{ version: number }>(schema, body.value)
-  if (!checked.ok) return refuse(400, checked.problems)
-  const made = await copyAt(at, id, checked.value.version)
+  const body = await parsedBody(request, 4096, jsonOf<{ version: number }>(schema))
+  if (body instanceof Response) return body
+  const made = await copyAt(at, id, body.version)
   return made === null ? null : Response.json({ id: made }, { status: 201 })
 })

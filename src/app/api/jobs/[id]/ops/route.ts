@@ -1,5 +1,5 @@
-import { check, problem, pushSchema, readJson, upgradePush, type PushRequest } from '@/jobfile'
-import { aboutOne, opsSince, pushOps, readBody, refuse } from '@/server'
+import { problem, pushSchema, upgradePush, type PushRequest } from '@/jobfile'
+import { aboutOne, jsonOf, opsSince, parsedBody, pushOps, refuse } from '@/server'
 
 export const dynamic = 'force-dynamic'
 
@@ -8,13 +8,9 @@ const MOST = 512 * 1024
 
 /** The one way in which a job is changed. Sending the same operations again changes nothing. */
 export const POST = aboutOne('job', async (id, request, { at }) => {
-  const text = await readBody(request, MOST)
-  if (typeof text !== 'string') return text
-  const body = readJson(text)
-  if (!body.ok) return refuse(400, body.problems)
-  const checked = check<PushRequest>(pushSchema, upgradePush(body.value))
-  if (!checked.ok) return refuse(400, checked.problems)
-  const pushed = await pushOps(at, id, checked.value)
+  const body = await parsedBody(request, MOST, jsonOf<PushRequest>(pushSchema, upgradePush))
+  if (body instanceof Response) return body
+  const pushed = await pushOps(at, id, body)
   return pushed && Response.json(pushed)
 })
 

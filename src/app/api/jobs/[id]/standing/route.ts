@@ -1,6 +1,5 @@
 import * as yup from 'yup'
-import { check, readJson } from '@/jobfile'
-import { aboutOne, moveJob, readBody, refuse, type Standing } from '@/server'
+import { aboutOne, jsonOf, moveJob, parsedBody, type Standing } from '@/server'
 
 export const dynamic = 'force-dynamic'
 
@@ -13,12 +12,8 @@ const schema = yup
 
 /** Puts a job away, deletes it for thirty days, or brings it back. */
 export const PUT = aboutOne('job', async (id, request, { at, who }) => {
-  const text = await readBody(request, 4096)
-  if (typeof text !== 'string') return text
-  const body = readJson(text)
-  if (!body.ok) return refuse(400, body.problems)
-  const checked = check<{ to: Standing; who: string }>(schema, body.value)
-  if (!checked.ok) return refuse(400, checked.problems)
-  const moved = await moveJob(at, id, checked.value.to, who ?? checked.value.who)
-  return moved ? Response.json({ id, to: checked.value.to }) : null
+  const body = await parsedBody(request, 4096, jsonOf<{ to: Standing; who: string }>(schema))
+  if (body instanceof Response) return body
+  const { to } = body
+  return (await moveJob(at, id, to, who ?? body.who)) ? Response.json({ id, to }) : null
 })
