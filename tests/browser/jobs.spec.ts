@@ -105,6 +105,8 @@ test('the history says who changed what, and any edit’s job is a copy of its o
   await expect(lines.first()).toContainText('Wren Hollis')
   await lines.filter({ hasText: '41' }).getByRole('button', { name: 'Copy as it was then' }).click()
   await page.getByRole('link', { name: 'open the copy' }).click()
+  // The job that it is a copy of has a rail too.
+  await page.waitForURL((url) => !url.pathname.startsWith(`${path}/`))
   await page.getByRole('link', { name: 'Gear' }).click()
   await expect(page.getByLabel('Closes below, °F')).toHaveValue('41')
 })

@@ -38,6 +38,24 @@ test('what somebody does on another device is seen within a second, with who and
   await far.context().close()
 })
 
+test('what others do moves no line of the list under a finger: it waits until it is asked for', async ({
+  page,
+}) => {
+  await copyOf(page, 'quillfeather-lane')
+  await listed(page, '', 'Newest first')
+  const first = page.locator('main li a').first()
+  await first.waitFor()
+  await expect(page.getByText('jobs, ')).toBeVisible({ timeout: 60_000 })
+  const before = await first.getAttribute('href')
+  const made = await copyOf(page, 'quillfeather-lane')
+  const show = page.getByRole('button', { name: 'Show it as it is now' })
+  await show.waitFor()
+  expect(await first.getAttribute('href')).toBe(before)
+  await show.click()
+  await expect(first).toHaveAttribute('href', `${made}/bench`)
+  await expect(show).toBeHidden()
+})
+
 test('a field that was open while somebody changed it overwrites nothing: both are shown, one tap keeps either', async ({
   page,
   browser,

@@ -11,7 +11,7 @@ import { Button, cx, Field, Input, kept, SelectField, WHO } from '@/ui'
 import { count, runSentence } from '@/words'
 import { MenuButton } from './MenuButton'
 import { TakeIn } from './TakeIn'
-import { askAgain, queryClient, useJobs, type Asked, type Line } from './useJobs'
+import { queryClient, useJobs, type Asked, type Line } from './useJobs'
 
 /** The jobs, those that need the technician first. */
 export function JobList() {
@@ -31,8 +31,10 @@ const START: Asked = { shelf: 'here', text: '', state: 'all', order: 'urgent' }
 function Jobs() {
   const [asked, setAsked] = useState(START)
   // A letter is shown as it is typed; the list follows.
-  const { lines, found, all, needYou, waiting, away, more, isMoreComing } = useJobs(useDeferredValue(asked))
-  const { move, moved, undo } = useMoving()
+  const { lines, found, all, needYou, waiting, away, more, isMoreComing, arrange, askAnew } = useJobs(
+    useDeferredValue(asked),
+  )
+  const { move, moved, undo } = useMoving(askAnew)
   const [listed, setListed] = useState(false)
   return (
     <main className="mx-auto max-w-4xl px-4 pt-6 pb-12">
@@ -65,7 +67,7 @@ function Jobs() {
         >
           Device library
         </Link>
-        <TakeIn onDone={() => void askAgain()} />
+        <TakeIn onDone={() => void askAnew()} />
       </div>
       <div className="mt-3 grid grid-cols-2 gap-3 sm:grid-cols-[2fr_1fr_1fr_1.35fr]">
         <Field label="Search">
@@ -114,7 +116,7 @@ function Jobs() {
       {away && (
         <p className="mt-4 flex flex-wrap items-center gap-3 bg-watch-soft p-3">
           The list cannot be read just now; it is asked for again every few seconds.
-          <Button onClick={() => void askAgain()}>Try now</Button>
+          <Button onClick={() => void askAnew()}>Try now</Button>
         </p>
       )}
       {away && !lines && (
@@ -147,6 +149,15 @@ function Jobs() {
           )}
         </section>
       )}
+      {arrange && (
+        <p
+          role="status"
+          className="fixed inset-x-4 bottom-4 z-10 mx-auto flex max-w-md flex-wrap items-center justify-between gap-3 border-2 border-ink bg-raised p-3 text-[15px]"
+        >
+          The list has changed since it was shown.
+          <Button onClick={arrange}>Show it as it is now</Button>
+        </p>
+      )}
       {more && lines && (
         <p className="mt-4 flex items-center gap-3 text-[15px] text-soft">
           <Button onClick={more} disabled={isMoreComing}>
@@ -171,7 +182,7 @@ interface Moved {
 const UNDO_MS = 15_000
 
 /** Puts jobs away, deletes them and brings them back, with a way to undo the last. */
-function useMoving() {
+function useMoving(askAnew: () => Promise<void>) {
   const [moved, setMoved] = useState<Moved | null>(null)
   useEffect(() => {
     if (!moved) return
@@ -185,7 +196,7 @@ function useMoving() {
     })
     const failed = answer.ok ? null : answer.why === 'refused' ? 'it is not there any more' : answer.message
     setMoved({ id, title, from, to, failed })
-    await askAgain()
+    await askAnew()
   }
   const undo = () => {
     if (moved) void move(moved, moved.to, moved.from).then(() => setMoved(null))
@@ -253,11 +264,11 @@ function JobLink({ line }: { line: Line }) {
   )
 }
 
-/** What is known of a job. While it is awaited its room is kept, on a phone for two lines: nothing moves when it comes. */
+/** What is known of a job. While it is awaited its room is kept, as much as a longer verdict takes: nothing moves when it comes. */
 function JobLine({ line }: { line: Line }) {
   const { summary } = line
   return (
-    <div className={cx(line.awaited && 'min-h-20 sm:min-h-13')}>
+    <div className={cx(line.awaited && 'min-h-26 sm:min-h-19')}>
       <p
         className={cx(
           'mt-1 border-l-4 pl-3',

@@ -31,7 +31,7 @@ export const queryClient = new QueryClient({
   defaultOptions: { queries: { retry: false, networkMode: 'always' } },
 })
 const KEY = 'jobs'
-export const askAgain = () => queryClient.invalidateQueries({ queryKey: [KEY] })
+const askAgain = () => queryClient.invalidateQueries({ queryKey: [KEY] })
 
 async function page(asked: Asked, from: number): Promise<JobListing> {
   const query = new URLSearchParams({ ...asked, from: String(from), most: String(PAGE) })
@@ -48,6 +48,7 @@ export function useJobs(asked: Asked) {
   const [proven, setProven] = useState<Proven>(new Map())
   // What was asked for narrows to its first part again when something else is.
   const [shown, setShown] = useState({ asked, pages: 1 })
+  const [order, setOrder] = useState<Order | null>(null)
   const pages = shown.asked === asked ? shown.pages : 1
   const query = useQuery({
     queryKey: [KEY, asked, pages],
@@ -69,7 +70,14 @@ export function useJobs(asked: Asked) {
       if (timer) clearTimeout(timer)
     }
   }, [])
-  const lines = once(query.data?.flatMap((p) => p.jobs))?.map((job) => lineOf(job, proven))
+  const listed = once(query.data?.flatMap((p) => p.jobs))
+  // What somebody else did moves no line under a finger: it waits until it is asked for. What an earlier look kept is
+  // shown while this one is fetched, which then arranges it.
+  const ours = order?.asked === asked && order.pages === pages ? order : null
+  if (listed && !query.isPlaceholderData && !ours?.isFetched && (!ours || !query.isFetching))
+    setOrder({ asked, pages, ids: listed.map((job) => job.id), isFetched: !query.isFetching })
+  const { standing, isOther } = inOrder(listed, ours?.ids ?? null)
+  const lines = standing?.map((job) => lineOf(job, proven))
   const waiting = lines?.filter((l) => !l.summary && !l.givenUp && !l.deleted) ?? []
   const next = waiting[0]
   const [id, version] = [next?.id, next?.version]
@@ -95,7 +103,30 @@ export function useJobs(asked: Asked) {
     away: query.isError,
     more: lines && lines.length < found ? () => setShown({ asked, pages: pages + 1 }) : null,
     isMoreComing: query.isPlaceholderData,
+    /** Arranges the lines as they are now asked for; `null`: they are. */
+    arrange: isOther && ours?.isFetched ? () => setOrder(null) : null,
+    /** Asks again, and takes what comes as it comes: after what the person did here. */
+    askAnew: async () => {
+      await askAgain()
+      setOrder(null)
+    },
   }
+}
+
+/** The lines in the order in which they were first shown. */
+interface Order {
+  asked: Asked
+  pages: number
+  ids: readonly string[]
+  /** `false`: these are from an earlier look. */
+  isFetched: boolean
+}
+
+/** The jobs in the order that stands, and whether another one, or another order, has come since. */
+function inOrder<T extends { id: string }>(jobs: readonly T[] | undefined, order: readonly string[] | null) {
+  if (!jobs || !order) return { standing: jobs, isOther: false }
+  const standing = order.flatMap((id) => jobs.find((job) => job.id === id) ?? [])
+  return { standing, isOther: jobs.some((job, i) => standing[i]?.id !== job.id) }
 }
 
 function lineOf(job: JobListEntry, proven: Proven): Line {
