@@ -43,8 +43,9 @@ const may = {
   workers: ['core'],
   client: ['core', 'jobfile', 'workers'],
   server: ['core', 'jobfile', 'words'],
-  ui: ['core', 'words'],
-  features: ['core', 'jobfile', 'words', 'workers', 'client', 'ui'],
+  drawing: ['core', 'words'],
+  ui: ['core', 'words', 'drawing'],
+  features: ['core', 'jobfile', 'words', 'workers', 'client', 'ui', 'drawing'],
   app: ['core', 'jobfile', 'words', 'server', 'features', 'ui', 'client'],
   cli: ['core', 'jobfile', 'words'],
 }

@@ -1,4 +1,4 @@
-import { hue } from './colours'
+import { hue } from '@/drawing'
 import { cx } from './cx'
 
 /** A conductor's colour, always with its name to hand. */

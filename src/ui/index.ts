@@ -1,6 +1,5 @@
 export { Button } from './Button'
 export { Caution } from './Caution'
-export { COLOUR_NAMES, hue } from './colours'
 export { cx } from './cx'
 export { DataTable, type TableColumn } from './DataTable'
 export { Disclosure } from './Disclosure'

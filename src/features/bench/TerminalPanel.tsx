@@ -1,7 +1,8 @@
 'use client'
 
 import { terminalOf, type Ref, type Wire } from '@/core/installation'
-import { Button, COLOUR_NAMES, Select, Swatch } from '@/ui'
+import { COLOUR_NAMES } from '@/drawing'
+import { Button, Select, Swatch } from '@/ui'
 import { findingWords, figure, refWords } from '@/words'
 import { type TerminalVolts, useJobScreen } from '../session'
 import type { LandingTools } from './useLanding'

@@ -9,7 +9,7 @@ import {
   spareOf,
   type Landing,
 } from './landing'
-import { drawWires, layOut, SIZE } from './layout'
+import { drawWires, layOut, SIZE } from '@/drawing'
 
 const inst = demoInstallation('quillfeather-lane')
 const id = () => 'new'

@@ -4,7 +4,7 @@ import { Download } from 'lucide-react'
 import { downloadFile, Button } from '@/ui'
 import { landingCsv } from '@/words'
 import { useJobScreen } from '../../session'
-import { benchSvg } from '../benchSvg'
+import { benchSvg } from '@/drawing'
 
 /** The wiring as files that any program opens. */
 export function ExportPanel() {

@@ -1,5 +1,5 @@
 import type { Installation } from '@/core/installation'
-import { demoInstallation, rewired, wireBetween, jobIds } from '../../../tests/helpers/demo'
+import { demoInstallation, rewired, wireBetween, jobIds } from '../../tests/helpers/demo'
 import { drawWires, landedCounts, layOut, SIZE } from './layout'
 
 const inst = demoInstallation('quillfeather-lane')

@@ -1,8 +1,8 @@
-import { demoInstallation } from '../../../tests/helpers/demo'
+import { demoInstallation } from '../../tests/helpers/demo'
 import { Circuit, solve } from '@/core/circuit'
 import { degF } from '@/core/units'
-import { terminalVolts } from '../session'
-import { benchSvg } from './benchSvg'
+import { terminalVolts } from '@/features/session'
+import { benchSvg } from './bench'
 import { drawWires, layOut } from './layout'
 
 const situation = { call: 'emergency' as const, outdoorF: degF(52), modes: {} }
