@@ -50,6 +50,7 @@ export { restorable, type Restore, type RestoreChange } from './restore'
 export type { Field } from './sections/about'
 export { FRESH_COMMISSIONING, type Commissioning } from './sections/commissioning'
 export type { PlacedEntry } from './sections/gear'
+export { SIGNER_ROLES, type Handover, type Signature, type SignerRole } from './sections/handover'
 export { JOB_VERSION, type Job, type SectionOperation } from './sections/registry'
 export {
   TEMPORARY_KINDS,
@@ -62,5 +63,6 @@ export {
   type Visit,
 } from './sections/setup/setupSchema'
 export { jobSeen, onDevice } from './onDevice'
+export { signedState } from './signedState'
 export { DEVICE_VERSION, upgradeDevice } from './upgradeDevice'
 export { parseWeather } from './weatherFile'

@@ -11,6 +11,7 @@ export const MOST = Object.freeze({
   readings: 2500,
   temporary: 200,
   visits: 200,
+  signatures: 40,
 })
 
 /** Fields of any record that grows by edits (marks, ticks, what was keyed); a file of ours may have 5,000. */

@@ -44,6 +44,10 @@ const OPERATION_WORDS: Words = {
   setHouseChoice: () => 'how the house is reckoned',
   setClimate: () => 'the climate',
   clearClimate: () => 'the climate taken away',
+  setHandover: (_, op) =>
+    op.field === 'licence' ? 'the licence' : op.field === 'arrived' ? 'when they came' : 'when they went',
+  sign: (_, op) => `signed by ${op.signature.name}`,
+  withdrawSignature: () => 'a signature withdrawn',
   restore: (_, op) =>
     op.changes.length === 1 ? 'an edit taken back' : `an edit of ${op.changes.length} places taken back`,
   batch: (inst, op) => {
@@ -80,6 +84,8 @@ export function placeWords(inst: Installation, path: string): string {
       return 'a price'
     case 'startup':
       return 'the test run'
+    case 'handover':
+      return name === 'signatures' ? 'a signature' : 'the handover'
     default:
       return section === 'site' ? name : section
   }

@@ -1,6 +1,7 @@
 import { about, type AboutDoc, type AboutOperation } from './about'
 import { commissioning, type CommissioningDoc, type CommissioningOperation } from './commissioning'
 import { gear, type GearDoc, type GearOperation } from './gear'
+import { handover, type HandoverDoc, type HandoverOperation } from './handover'
 import { house, type HouseDoc, type HouseOperation } from './house'
 import { prices, type PricesDoc, type PricesOperation } from './prices'
 import { readings, type ReadingsDoc, type ReadingsOperation } from './readings'
@@ -9,7 +10,18 @@ import { setup, type SetupDoc, type SetupOperation } from './setup'
 import { wiring, type WiringDoc, type WiringOperation } from './wiring'
 
 /** The sections of the job document, in the order in which a file has them. */
-export const SECTIONS = { about, gear, wiring, readings, setup, commissioning, house, prices, startup }
+export const SECTIONS = {
+  about,
+  gear,
+  wiring,
+  readings,
+  setup,
+  commissioning,
+  house,
+  prices,
+  startup,
+  handover,
+}
 
 /** The version of the job file that this code writes, and the newest that it reads. */
 export const JOB_VERSION = 6
@@ -25,7 +37,8 @@ export interface Job
     CommissioningDoc,
     HouseDoc,
     PricesDoc,
-    StartupDoc {
+    StartupDoc,
+    HandoverDoc {
   format: 'gatecross.job'
   version: number
   id: string
@@ -42,3 +55,4 @@ export type SectionOperation =
   | HouseOperation
   | PricesOperation
   | StartupOperation
+  | HandoverOperation
