@@ -44,8 +44,9 @@ const may = {
   client: ['core', 'jobfile', 'workers'],
   server: ['core', 'jobfile', 'words'],
   drawing: ['core', 'words'],
+  papers: ['core', 'jobfile', 'words', 'drawing'],
   ui: ['core', 'words', 'drawing'],
-  features: ['core', 'jobfile', 'words', 'workers', 'client', 'ui', 'drawing'],
+  features: ['core', 'jobfile', 'words', 'workers', 'client', 'ui', 'drawing', 'papers'],
   app: ['core', 'jobfile', 'words', 'server', 'features', 'ui', 'client'],
   cli: ['core', 'jobfile', 'words'],
 }
@@ -60,9 +61,9 @@ const placeRules = Object.entries(may).map(([place, allowed]) => ({
  * Inside `features`: the session (job, situation, edits) below, parts that several screens show upon it, then the places of
  * a job and the pages, and the shell over the places. No place and no page knows another.
  */
-const parts = ['chain', 'plan', 'readings', 'deviceForm', 'lockOut', 'news', 'offline', 'putBack']
+const parts = ['chain', 'plan', 'readings', 'deviceForm', 'lockOut', 'news', 'offline', 'putBack', 'papers']
 const places = ['gear', 'crossing', 'bench', 'kit', 'setup', 'startup', 'handover']
-const pages = ['jobs', 'newJob', 'library']
+const pages = ['jobs', 'newJob', 'library', 'scan']
 const reach = {
   session: [],
   ...Object.fromEntries(parts.map((p) => [p, ['session', ...parts]])),

@@ -7,7 +7,7 @@ import { withStage } from './lib/stage.mjs'
 
 /** Every check of the house, one after the other; it goes on after a failure, and ends with one line of numbers. */
 main(async () => {
-  await ensurePackages(['postgresql', 'chromium'])
+  await ensurePackages(['postgresql', 'chromium', 'poppler-utils'])
   await ensureModules()
   const results = join(root, 'test-results')
   rmSync(results, { recursive: true, force: true })

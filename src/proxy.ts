@@ -15,7 +15,8 @@ const policy = (nonce: string): string =>
     "style-src-attr 'unsafe-inline'",
     "img-src 'self' data: blob:",
     "font-src 'self'",
-    "connect-src 'self'",
+    // What sets the pages of a PDF brings its own machine code along, as data.
+    "connect-src 'self' data:",
     "worker-src 'self' blob:",
     "frame-ancestors 'none'",
     "base-uri 'self'",

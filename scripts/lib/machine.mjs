@@ -13,6 +13,8 @@ export function postgresBin() {
 const NEEDS = {
   postgresql: () => postgresBin() !== null,
   chromium: () => existsSync('/usr/bin/chromium'),
+  // Reads a report's pages back in the tests.
+  'poppler-utils': () => existsSync('/usr/bin/pdftotext'),
 }
 
 /** Installs the Debian packages that are missing; says what to run where that cannot be done. */

@@ -102,12 +102,12 @@ async function buildServiceWorker() {
     swSrc: source,
     swDest: join(next, 'sw.js'),
     globDirectory: join(next, 'static'),
-    globPatterns: ['**/*.{js,css,woff2,wasm,json}'],
+    globPatterns: ['**/*.{js,css,woff2,ttf,wasm,json}'],
     modifyURLPrefix: { '': '/_next/static/' },
     // Their names have a fingerprint of what is in them.
     dontCacheBustURLsMatching: /./,
     maximumFileSizeToCacheInBytes: 8 * 1024 * 1024,
-    additionalPrecacheEntries: ['/', '/new', '/library', '/job/-', '/icon.svg'].map((url) => ({
+    additionalPrecacheEntries: ['/', '/new', '/library', '/card', '/job/-', '/icon.svg'].map((url) => ({
       url,
       revision,
     })),

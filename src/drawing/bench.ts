@@ -31,30 +31,28 @@ export function benchDrawing(inst: Installation, volts: ReadonlyMap<Ref, VoltsSh
       ],
     }
   })
-  const jackets = cables.flatMap((c): Shape[] => [
-    {
-      kind: 'rect',
-      x: c.x,
-      y: c.y,
-      width: c.width,
-      height: c.height,
-      rx: 5,
-      fill: '#eee',
-      stroke: '#777',
-    },
-    ...(c.cable.kind === 'low'
-      ? [
-          {
-            kind: 'text',
-            x: c.x + c.width / 2,
-            y: c.y - 5,
-            text: `${c.cable.label}, ${c.cable.feet} ft`,
-            size: 11,
-            anchor: 'middle',
-          } as const,
-        ]
-      : []),
-  ])
+  const jackets = cables.map(({ x, y, width, height }): Shape => ({
+    kind: 'rect',
+    x,
+    y,
+    width,
+    height,
+    rx: 5,
+    fill: '#eee',
+    stroke: '#777',
+  }))
+  // Over the conductors, on a ground of its own.
+  const names = cables
+    .filter((c) => c.cable.kind === 'low')
+    .flatMap(({ cable, x, y, width }): Shape[] => {
+      const text = `${cable.label}, ${cable.feet} ft`
+      const wide = text.length * 5.6
+      const middle = x + width / 2
+      return [
+        { kind: 'rect', x: middle - wide / 2, y: y - 16, width: wide, height: 14, fill: '#fff' },
+        { kind: 'text', x: middle, y: y - 5, text, size: 11, anchor: 'middle' },
+      ]
+    })
   const panels = layout.panels.flatMap((p): Shape[] => [
     { kind: 'text', x: p.x, y: p.y + 19, text: p.placed.label, size: 14, bold: true },
     ...p.terminals.flatMap(({ ref, terminal, y }): Shape[] => {
@@ -88,7 +86,11 @@ export function benchDrawing(inst: Installation, volts: ReadonlyMap<Ref, VoltsSh
       ]
     }),
   ])
-  return { width: layout.width, height: layout.height + 8, shapes: [...jackets, ...lines, ...panels] }
+  return {
+    width: layout.width,
+    height: layout.height + 8,
+    shapes: [...jackets, ...lines, ...names, ...panels],
+  }
 }
 
 function voltsText(v: VoltsShown | undefined): string {

@@ -235,7 +235,7 @@ test('the report carries gear, schedule, proof, findings and readings with verdi
   await open(page, `${GOOD}/handover`)
   const report = page.getByRole('article')
   for (const title of ['What was proven', 'Gear', 'Landing schedule', 'Readings'])
-    await expect(report.getByRole('heading', { name: title })).toBeVisible()
+    await expect(report.getByRole('heading', { name: title, exact: true, level: 2 })).toBeVisible()
   await expect(report).toContainText(/All \d+ rules hold in 1,960 states\./)
   await expect(report).toContainText('Held against 39.7 A')
   await page.emulateMedia({ media: 'print' })

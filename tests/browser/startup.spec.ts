@@ -34,8 +34,8 @@ test('a card says how to bring it up today, what must run, and ends done, with t
   await saved(page)
   // What was tried and what was not stands in the report, and in the list.
   await page.goto(page.url().replace(/startup.*/, 'handover'))
-  await expect(page.locator('[data-run=heat1]')).toContainText('Done')
-  await expect(page.locator('[data-run=cool1]')).toContainText('Not tried')
+  await expect(page.locator('[data-row="run:heat1"]')).toContainText('Done')
+  await expect(page.locator('[data-row="run:cool1"]')).toContainText('Not tried')
 })
 
 test('while a rule is broken a card says what runs as wired, and that it is not what ought to', async ({

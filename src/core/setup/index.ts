@@ -1,4 +1,4 @@
-export { allowedOf, isAllowed, itemsFor, type Allowed } from './codec'
+export { allowedOf, codeOf, isAllowed, itemsFor, type Allowed } from './codec'
 export { isShown, keyInSheet, type Sheet, type SheetLine } from './sheet'
 export { ledPattern, type LineKind, type Step } from './steps'
 export { clearingOf, type Clearing } from './clear'

@@ -1,3 +1,5 @@
+import type { ReadingKind } from './reading'
+
 /**
  * Every band that a reading is held against and every limit of the test run, in one place, with unit and source. "Trade" is the
  * work's own rule of thumb; the plate and the maker's instructions win wherever they say something.
@@ -80,4 +82,24 @@ export const BANDS = Object.freeze({
   /** microns that a vacuum must reach (usual), and where it is worth another look. */
   vacuumMost: 500,
   vacuumWatch: 1000,
+  /** Part by which strip amps may change from year to year where nobody read the line volts on both days: they go with them. */
+  driftWithoutVolts: 0.1,
 } as const)
+
+/**
+ * Part by which a reading may change from year to year in good health: about what two meters differ by (usual). What hangs
+ * on the weather of the day (temperatures, compressor amps) is not among them.
+ */
+export const DRIFT: Readonly<Partial<Record<ReadingKind, number>>> = {
+  rowOhms: 0.05,
+  stripAmps: 0.05,
+  capacitor: 0.06,
+  blowerAmps: 0.15,
+  fanAmps: 0.15,
+  staticPressure: 0.2,
+  airflow: 0.1,
+  clockedInput: 0.05,
+  manifold: 0.05,
+  pumpPressure: 0.05,
+  flueTemp: 0.1,
+}

@@ -1,4 +1,5 @@
 export { expectations, liveness, type DeviceExpectations, type Expectation } from './expectation'
+export { readingHistory, type ReadingLine } from './history'
 export { judge } from './judge'
 export type { CardKind, TestCard, TestStep, Today } from './testCard'
 export { testPlan } from './testPlan'

@@ -67,6 +67,13 @@ function Jobs() {
         >
           Device library
         </Link>
+        <Link
+          href="/card"
+          prefetch={false}
+          className="inline-flex min-h-12 items-center gap-2 rounded border border-edge bg-raised px-4 text-[15px] lg:min-h-9 lg:px-3"
+        >
+          Scan a card
+        </Link>
         <TakeIn onDone={() => void askAnew()} />
       </div>
       <div className="mt-3 grid grid-cols-2 gap-3 sm:grid-cols-[2fr_1fr_1fr_1.35fr]">

@@ -1,12 +1,13 @@
 'use client'
 
 import { Tabs } from 'radix-ui'
+import { TAB_LOOK } from '@/ui'
+import { OwnersPaper } from '../papers'
 import { useConflicts } from '../session'
 import { Conflicts } from './Conflicts'
 import { Intents } from './Intents'
 import { Interview } from './Interview'
 import { KeyIn } from './KeyIn'
-import { OwnersCard } from './OwnersCard'
 import { Visits } from './Visits'
 
 const TABS = [
@@ -14,11 +15,8 @@ const TABS = [
   { id: 'intents', label: 'Intents', show: Intents },
   { id: 'interview', label: 'Interview', show: Interview },
   { id: 'visits', label: 'Visits', show: Visits },
-  { id: 'card', label: 'Owner’s card', show: OwnersCard },
+  { id: 'card', label: 'Owner’s card', show: OwnersPaper },
 ] as const
-
-const TAB_LOOK =
-  'inline-flex min-h-12 items-center rounded border border-edge bg-raised px-4 text-[15px] leading-tight hover:bg-panel data-[state=active]:border-ink data-[state=active]:bg-ink data-[state=active]:text-bench lg:min-h-9 lg:px-3'
 
 /** From what the owner wants to what is keyed in. The contradictions first, then the work. */
 export function Setup() {

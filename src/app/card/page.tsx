@@ -1,0 +1,5 @@
+import { Scan } from '@/features/scan'
+
+export default function Page() {
+  return <Scan />
+}

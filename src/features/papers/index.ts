@@ -1,0 +1,3 @@
+export { OwnersPaper } from './OwnersPaper'
+export { PaperPanel } from './PaperPanel'
+export { usePaperInput } from './usePaperInput'

@@ -1,0 +1,1 @@
+export { Scan } from './Scan'

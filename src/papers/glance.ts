@@ -1,0 +1,153 @@
+import type { DeviceKind } from '@/core/equipment'
+import { runStanding } from '@/core/startup'
+import {
+  factorsSentence,
+  findingSentence,
+  KIND_WORDS,
+  proofSentence,
+  runSentence,
+  temporaryWords,
+  undecidedSentence,
+  upper,
+} from '@/words'
+import { line, type Line, type Section, type Tone } from './paper'
+import type { PaperInput } from './paperInput'
+import type { Speech } from './speech'
+
+/** What a house is told apart by; feeds, splices and small controls are for the pages after. */
+const SHOWN: readonly DeviceKind[] = [
+  'outdoorUnit',
+  'packagedUnit',
+  'airHandler',
+  'furnace',
+  'stripKit',
+  'thermostat',
+  'fuelKit',
+]
+/** Lines of what is open that one page holds; the rest is counted. */
+const MOST_OPEN = 14
+
+/** The page that is read in a minute: what it is, what was proven, what was read, what is open. */
+export function glance(input: PaperInput, speech: Speech): Section {
+  const { inst, proof, stands, verdicts, job } = input
+  const { labels } = speech
+  const count = (v: string) => stands.filter((r) => verdicts.get(r.id)?.verdict === v).length
+  const open = openLines(input, speech)
+  return {
+    id: 'glance',
+    title: labels.atAGlance,
+    blocks: [
+      { kind: 'heading', text: labels.whatItIs },
+      {
+        kind: 'table',
+        caption: labels.whatItIs,
+        widths: [1, 2],
+        rows: SHOWN.flatMap((kind) =>
+          inst.placed
+            .filter((p) => p.device.kind === kind)
+            .map((p) => ({
+              cells: [{ text: p.label, tone: 'strong' as const }, nameOf(input, p.ref, labels)],
+            })),
+        ),
+      },
+      { kind: 'heading', text: labels.proven },
+      {
+        kind: 'lines',
+        lines: [
+          line(
+            proofSentence(inst, proof),
+            proof.findings.some((f) => f.severity !== 'warn') ? 'harm' : 'strong',
+          ),
+          line(`${factorsSentence(proof)}.`, 'soft'),
+        ],
+      },
+      { kind: 'heading', text: labels.readings },
+      {
+        kind: 'lines',
+        lines: [
+          line(
+            speech.read({
+              all: stands.length,
+              right: count('right'),
+              watch: count('watch'),
+              wrong: count('wrong'),
+              unjudged: count('unjudged'),
+            }),
+            count('wrong') ? 'harm' : 'strong',
+          ),
+          line(runLine(input)),
+        ],
+      },
+      { kind: 'heading', text: labels.open },
+      {
+        kind: 'lines',
+        lines: open.length
+          ? [
+              ...open.slice(0, MOST_OPEN),
+              ...(open.length > MOST_OPEN ? [line(`+ ${open.length - MOST_OPEN}`, 'soft')] : []),
+            ]
+          : [line(labels.nothingOpen, 'well')],
+      },
+      ...(job.handover?.signatures?.some((s) => !s.withdrawn)
+        ? []
+        : [{ kind: 'lines' as const, lines: [line(labels.notSigned, 'soft')] }]),
+    ],
+  }
+}
+
+function nameOf({ inst, seen }: PaperInput, ref: string, labels: Speech['labels']): string {
+  const placed = inst.placed.find((p) => p.ref === ref)
+  const { model, serial } = seen.plates[ref] ?? {}
+  return [
+    placed?.device.name ?? ref,
+    model ? `${labels.model} ${model}` : '',
+    serial ? `${labels.serial} ${serial}` : '',
+  ]
+    .filter(Boolean)
+    .join(', ')
+}
+
+function runLine({ circuit, job }: PaperInput): string {
+  const standing = runStanding(circuit, job.startup)
+  return standing ? `${runSentence(standing)}.` : 'The test run has not begun.'
+}
+
+/** Everything that somebody still has to see to, gravest first. */
+function openLines(input: PaperInput, { labels, verdicts: said }: Speech): Line[] {
+  const { inst, proof, conflicts, job, stands, verdicts } = input
+  const wrong = (v: 'wrong' | 'watch', tone: Tone) =>
+    stands
+      .filter((r) => verdicts.get(r.id)?.verdict === v)
+      .map((r) => ({ text: `${said[v]}: ${KIND_WORDS[r.kind]}`, tone }))
+  // What is found in the settings is among the proof's findings where that looks at them.
+  const known = new Set(proof.findings.map((f) => findingSentence(inst, f)))
+  const findings = [...proof.findings, ...conflicts.filter((c) => !known.has(findingSentence(inst, c)))]
+  const of = (isWarning: boolean) =>
+    findings
+      .filter((f) => (f.severity === 'warn') === isWarning)
+      .map((f) => ({
+        text: `${isWarning ? labels.look : labels.broken}: ${findingSentence(inst, f)}`,
+        tone: isWarning ? ('watch' as const) : ('harm' as const),
+      }))
+  return [
+    ...of(false),
+    ...job.setup.temporary
+      .filter((t) => !t.back)
+      .map((t) => ({ text: upper(temporaryWords(inst, t).open), tone: 'harm' as const })),
+    ...wrong('wrong', 'harm'),
+    ...proof.undecided.map((u) => ({
+      text: `${labels.undecided}: ${undecidedSentence(inst, u)}`,
+      tone: 'watch' as const,
+    })),
+    ...of(true),
+    ...wrong('watch', 'watch'),
+    ...runOpen(input),
+  ]
+}
+
+/** A test run that has not come to its end. */
+function runOpen(input: PaperInput): Line[] {
+  const standing = runStanding(input.circuit, input.job.startup)
+  const isEnded = standing && !standing.failed && !standing.open && !standing.waiting
+  return isEnded ? [] : [{ text: runLine(input), tone: standing?.failed ? 'harm' : 'watch' }]
+}

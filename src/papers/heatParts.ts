@@ -1,0 +1,137 @@
+import { STRATEGIES, type CrossingGate } from '@/core/crossing'
+import { heaterRows, bankTable, lineCircuitsOf, rowFigures } from '@/core/kit'
+import { serviceVolts } from '@/core/query'
+import { recommend } from '@/core/setup'
+import { lockOutList } from '@/core/startup'
+import {
+  cabinetWords,
+  circuitNoteWords,
+  circuitSentence,
+  crossingAnswer,
+  degrees,
+  figure,
+  INTENT_WORDS,
+  recommendedSentence,
+  refWords,
+  whyRecommended,
+} from '@/words'
+import { line, type Block, type Section } from './paper'
+import type { PaperInput } from './paperInput'
+import type { Speech } from './speech'
+
+/** Line volts as they were read, else as the service has them. */
+export function voltsOf({ inst, stands }: PaperInput): number {
+  const read = stands.find((r) => r.kind === 'lineVolts' && typeof r.value === 'number')
+  const [row] = heaterRows(inst)
+  if (typeof read?.value === 'number') return read.value
+  return row ? serviceVolts(inst, row.ref) : 240
+}
+
+/** The bank table of a kit in words: "W1: rows 1, 2". */
+export const bankLines = (input: PaperInput): { kit: string; banks: { live: string; rows: string }[] }[] =>
+  input.inst.placed
+    .filter((p) => heaterRows(input.inst, p.ref).length > 0)
+    .map((p) => ({
+      kit: p.label,
+      banks: bankTable(p).map((b) => ({
+        live: b.inputs.join(' + '),
+        rows: b.rows.map((r) => r.row).join(', ') || '–',
+      })),
+    }))
+
+/** Rows, banks, circuits, and what to open before a cabinet is. */
+export function kitSection(input: PaperInput, { labels }: Speech): Section[] {
+  const { inst, seen } = input
+  const volts = voltsOf(input)
+  const blocks: Block[] = []
+  const rows = inst.placed.flatMap((p) => rowFigures(inst, p.ref, volts))
+  if (rows.length)
+    blocks.push({
+      kind: 'table',
+      caption: `${labels.row}, ${figure(volts)} V`,
+      heads: [labels.row, 'Ω', `A, ${figure(volts)} V`, 'kW'],
+      widths: [3, 1, 1, 1],
+      rows: rows.map((r) => ({
+        cells: [refWords(inst, r.ref), figure(r.ohms, 2), figure(r.amps), figure(r.kw, 2)],
+      })),
+    })
+  for (const { kit, banks } of bankLines(input))
+    if (banks.length)
+      blocks.push({
+        kind: 'table',
+        caption: `${labels.bankTable}, ${kit}`,
+        heads: [labels.live, labels.rowsOn],
+        widths: [1, 3],
+        rows: banks.map((b) => ({ cells: [b.live, b.rows] })),
+      })
+  const circuits = lineCircuitsOf(inst, seen.plates, seen.house.cable ?? 'copper75')
+  if (circuits.length)
+    blocks.push(
+      { kind: 'heading', text: labels.circuits },
+      {
+        kind: 'lines',
+        lines: circuits.flatMap((c) => [
+          line(circuitSentence(inst, c)),
+          ...c.notes.map((n) => line(circuitNoteWords(n), 'watch')),
+        ]),
+      },
+    )
+  const cabinets = lockOutList(inst)
+  if (cabinets.length)
+    blocks.push(
+      { kind: 'heading', text: labels.lockOut },
+      {
+        kind: 'lines',
+        lines: cabinets.flatMap((c) => {
+          const [title = '', ...rest] = cabinetWords(inst, c)
+          return [line(title, 'strong'), ...rest.map((text) => line(text.trim()))]
+        }),
+      },
+    )
+  return blocks.length ? [{ id: 'kit', title: labels.kit, blocks }] : []
+}
+
+/** Crossing's numbers, and each gate with what speaks for it. */
+export function crossingSection(input: PaperInput, { labels }: Speech): Section[] {
+  const { crossing: view, job, inst } = input
+  if (!view) return []
+  const answer = crossingAnswer(view, job.prices.currency)
+  const { gates } = view.gates
+  const blocks: Block[] = []
+  if (answer.length)
+    blocks.push({
+      kind: 'lines',
+      lines: answer.flatMap((a) => [line(a.text, a.grave ? 'watch' : 'strong'), line(a.how, 'soft')]),
+    })
+  if (view.recommended) blocks.push({ kind: 'lines', lines: [line(recommendedSentence(view.recommended))] })
+  if (gates.length)
+    blocks.push({
+      kind: 'table',
+      caption: labels.gate,
+      heads: [labels.gate, labels.setAt, labels.why],
+      widths: [3, 1.2, 4],
+      rows: gates.map((g) => ({
+        id: `gate:${g.at}`,
+        cells: [
+          refWords(inst, g.at),
+          g.valueF === null ? labels.notKnown : degrees(g.valueF),
+          [
+            line(g.acts ? labels.decides : g.wouldAct ? labels.isOff : labels.holdsNothing),
+            line(INTENT_WORDS[g.intent].does, 'soft'),
+            ...reasonsFor(input, g).map((why) => line(why, 'soft')),
+          ],
+        ],
+      })),
+    })
+  return blocks.length ? [{ id: 'crossing', title: labels.crossing, blocks }] : []
+}
+
+/** What speaks for a gate as it is set: answers of the owner, the gear, the schools that set it so. */
+function reasonsFor({ seen }: PaperInput, gate: CrossingGate): string[] {
+  const why = [null, ...STRATEGIES].flatMap((school) =>
+    recommend(seen, school)
+      .filter((r) => r.at === gate.at && r.value === gate.valueF)
+      .map((r) => whyRecommended(r.why)),
+  )
+  return [...new Set(why)]
+}

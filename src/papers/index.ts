@@ -1,0 +1,8 @@
+export { isCardCode, readCode, type CardRead } from './code'
+export { paperInput, type PaperInput } from './paperInput'
+export type { Paper } from './paper'
+export { PaperView } from './PaperView'
+export { reportOf } from './report'
+export { LANGUAGES } from './speech'
+export { cabinetCardOf } from './cabinetCard'
+export { ownersCardOf } from './ownersCard'
