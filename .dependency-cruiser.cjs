@@ -15,6 +15,7 @@ const floors = [
   'time',
   'rules',
   'failures',
+  'instruments',
   'plan',
   'wireIdentification',
   'crossing',

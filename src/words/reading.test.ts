@@ -74,6 +74,7 @@ describe('what may be behind it', () => {
     gateToCheck: [{ kind: 'gateToCheck', at: 'tstat.outAux' }, /^On the way: /],
     ghost: [{ kind: 'ghost' }, /low-impedance range/],
     supplyNotFound: [{ kind: 'supplyNotFound' }, /another breaker/],
+    commonOpen: [{ kind: 'commonOpen', from: 'ah.C' }, /The common: its conductor from air handler C/],
     conductorOpen: [
       { kind: 'conductorOpen', from: 'ah.R' },
       /^Live at air handler R: a conductor between there and here/,

@@ -99,6 +99,7 @@ function bandWords({ low, high }: NonNullable<Verdict['expected']>, unit: string
 
 const SIMPLE_WORDS: Record<SimpleCause, string> = {
   notRunning: 'It does not run: is it called, and does its line voltage reach it?',
+  notLit: 'It does not burn: is it called, does it try, and does its gas or oil come?',
   capacitorWeak: 'A weak capacitor: measure its µF',
   notPumping: 'The compressor does not pump: valves, or a reversing valve that leaks back',
   chargeLow: 'Too little charge, or a restriction: for the certified',
@@ -217,6 +218,8 @@ export function causeWords(inst: Installation, c: Cause): string {
       return 'Too much on the transformer: does it come up with the calls off?'
     case 'conductorOpen':
       return `Live at ${lower(refWords(inst, c.from))}: a conductor between there and here is open, or off its terminal`
+    case 'commonOpen':
+      return `The common: its conductor from ${lower(refWords(inst, c.from))} is open, or off its terminal`
     case 'otherService':
       return `A ${c.volts} V service: record the circuit as that, and look at the transformer’s tap`
     case 'legLost':

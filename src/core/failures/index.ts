@@ -1,3 +1,3 @@
 export { diagnose, type Diagnosis, type MeterAnswer, type MeterPoint, type Symptom } from './diagnose'
 export { singleFailures, type Effect, type EffectKind } from './effects'
-export { failuresOf, withFailure, type Failure } from './failure'
+export { failedModes, failuresOf, withFailure, type Failure } from './failure'

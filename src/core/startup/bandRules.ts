@@ -21,6 +21,7 @@ import {
 } from './bandContext'
 import { clocked, flue, inlet, manifold } from './furnaceBands'
 import { BANDS } from './bands'
+import { inTheWay } from './likely'
 import type { BandedKind } from './bandedKind'
 import { standing } from './reading'
 import type { Cause } from './verdict'
@@ -49,9 +50,24 @@ function motorAmps(
     ...(dead ? {} : { watch: [0, rated] as const }),
     nominal: rated,
     basis: 'ratedAmps',
-    low: dead ? cause('notRunning', 'capacitorWeak') : causes.low,
+    // Nothing at all: something on its way is open, or it has its volts and does not run.
+    low: dead ? stillCauses(wayTo(c, what)) : causes.low,
     high: causes.high,
   }
+}
+
+/** Why a motor stands still: what is known to lie behind the last live point first; where nothing is known, to look at all. */
+const stillCauses = (way: readonly Cause[]): Cause[] =>
+  way[0]?.kind === 'meterNext'
+    ? [...cause('notRunning'), ...way.slice(0, 3), ...cause('capacitorWeak')]
+    : [...way.slice(0, 3), ...cause('notRunning', 'capacitorWeak')]
+
+/** What may be open on the way to what should run here and does not: to the load that is read, else to the first of its kind. */
+function wayTo(c: Context, what: string): Cause[] {
+  if (!c.solved.ok) return []
+  const load =
+    c.solved.running.find((l) => l.ref === c.r.at) ?? c.solved.running.find((l) => l.part.does?.what === what)
+  return load ? inTheWay(c.solved, load.ref, c.r, c.all) : []
 }
 
 /** The return air of the same state, the latest that stands. */
@@ -77,7 +93,14 @@ function supplyAir(c: Context): Banded | null {
   if (runs(c, 'burner')) {
     const { riseLow, riseHigh } = furnacePlate(c)
     if (riseLow === undefined || riseHigh === undefined) return null
-    return { ...base, right: [riseLow, riseHigh], basis: 'plate', low: cause('airflowHigh', 'inputLow'), high: cause('airflowLow', 'inputHigh') } // prettier-ignore
+    const low = none ? [...cause('notLit'), ...wayTo(c, 'burner')] : cause('airflowHigh', 'inputLow')
+    return {
+      ...base,
+      right: [riseLow, riseHigh],
+      basis: 'plate',
+      low,
+      high: cause('airflowLow', 'inputHigh'),
+    }
   }
   if (runs(c, 'strip') || !runs(c, 'compressor')) return null
   if (isCooling(r.situation.call)) {
@@ -89,7 +112,9 @@ function supplyAir(c: Context): Banded | null {
       right,
       watch,
       basis: 'usual',
-      low: none ? cause('compressorOff') : cause('airflowHigh', 'chargeLow', 'valveLeaks'),
+      low: none
+        ? [...cause('compressorOff'), ...wayTo(c, 'compressor')]
+        : cause('airflowHigh', 'chargeLow', 'valveLeaks', 'notPumping'),
       high: cause('airflowLow', 'chargeLow'),
     }
   }
@@ -110,7 +135,9 @@ function supplyAir(c: Context): Banded | null {
     nominal,
     basis: 'capacity',
     from: { ...base.from, capacity, cfm, outdoor: r.situation.outdoorF },
-    low: none ? cause('compressorOff') : cause('airflowHigh', 'chargeLow', 'valveLeaks'),
+    low: none
+      ? [...cause('compressorOff'), ...wayTo(c, 'compressor')]
+      : cause('airflowHigh', 'chargeLow', 'valveLeaks', 'notPumping'),
     high: cause('airflowLow', 'stripsInIt'),
   }
 }
@@ -205,17 +232,26 @@ function staticPressure(c: Context): Banded | null {
     : { right: [null, plate], basis: 'plate', ...causes }
 }
 
+/** The air of a coil, by its tons: only while the compressor runs does it mean anything. A fan alone may be as slow as it is set. */
 function airflow(c: Context): Banded | null {
-  const { tons } = unitPlate(c)
-  if (tons === undefined || !movesAir(c)) return null
-  const [low, high] = [BANDS.cfmPerTon[0] * tons, BANDS.cfmPerTon[1] * tons]
+  const { tons, stages, inverter } = unitPlate(c)
+  // An inverter's blower follows what its compressor gives.
+  if (tons === undefined || !movesAir(c) || !runs(c, 'compressor') || inverter) return null
+  const high2 =
+    c.solved.ok && c.solved.running.some((l) => l.part.does?.what === 'compressor' && l.part.does.stage === 2)
+  const share = stages === 2 && !high2 ? BANDS.lowStageAir : 1
+  const [low, high] = [BANDS.cfmPerTon[0] * tons * share, BANDS.cfmPerTon[1] * tons]
   const more = BANDS.cfmWatchShare
   return {
     right: [low, high],
     watch: [low * (1 - more), high * (1 + more)],
     basis: 'perTon',
     from: { tons },
-    low: cause('filter', 'duct', 'tap'),
+    // No air at all: the blower stands still.
+    low:
+      c.v < low * BANDS.noAirShare
+        ? [...cause('notRunning'), ...wayTo(c, 'blower')]
+        : cause('filter', 'duct', 'tap'),
     high: cause('tap'),
   }
 }

@@ -36,6 +36,12 @@ export const BANDS = Object.freeze({
   /** CFM a ton (trade: 350 to 450), and the share beyond it that is worth another look. */
   cfmPerTon: [350, 450],
   cfmWatchShare: 0.1,
+  /** Part of the least below which there is no air at all: the blower stands still. */
+  noAirShare: 0.15,
+  /** °F of a flue up to which nothing burns below it. */
+  coldFlueF: 130,
+  /** Part of it that a two-stage unit's low stage has at least (usual: its blower runs at about 70 %). */
+  lowStageAir: 0.65,
   /** in.w.c. at the manifold: natural gas 3.5, LP 10 to 11, ±0.3 (trade). */
   manifold: { natural: [3.5, 3.5], lp: [10, 11], plusMinus: 0.3 },
   /** in.w.c. at the inlet with all appliances firing, where the plate says nothing (usual). */

@@ -1,10 +1,16 @@
 import { Circuit } from '../circuit'
 import { demoInstallation } from '../../../tests/helpers/demo'
 import { reading } from '../../../tests/helpers/reading'
+import { UNKNOWN_SITE } from '../installation'
 import { judge, type Reading } from '.'
 
 /** Quillfeather Lane: two rows of 4,800 W at 240 V are 12 Ω and 20 A each. */
 const inst = demoInstallation('quillfeather-lane')
+const seen = {
+  ...UNKNOWN_SITE,
+  inst,
+  house: { ...UNKNOWN_SITE.house, values: { cfmHigh: { value: 1200, source: 'typed' as const } } },
+}
 const LINE = reading({ kind: 'lineVolts', value: 240, place: 'feed', at: 'feedA', withBlower: null })
 const said = (over: Partial<Reading>, all: readonly Reading[] = []) => {
   const r = reading(over)
@@ -86,7 +92,14 @@ describe('causes, the likeliest and cheapest first', () => {
     const between = { kind: 'conductorOpen', from: 'ah.R' }
     // Nothing is known of the air handler: its supply first, what lies between last.
     expect(said(at('od.R', 0))).toEqual(['wrong', ...supply, between])
-    expect(said(at('od.R', 0), [reading(at('ah.R', 26))])).toEqual(['wrong', between])
+    // What is live there is not the supply's fault: its own conductor, or its common's.
+    expect(said(at('od.R', 0), [reading(at('ah.R', 26))])).toEqual([
+      'wrong',
+      between,
+      { kind: 'commonOpen', from: 'ah.C' },
+    ])
+    // A board that has lost its common floats at some volts.
+    expect(said(at('od.R', 7), [reading(at('ah.R', 26))])[1]).toEqual(between)
     expect(said(at('od.R', 0), [reading(at('ah.R', 3))])).toEqual(['wrong', ...supply, between])
     // Read while the door was open it says nothing of now.
     const open = { 'ah.door': 'open' }
@@ -118,5 +131,22 @@ describe('causes, the likeliest and cheapest first', () => {
     expect([verdict, first]).toEqual(['wrong', { kind: 'shouldBeOff' }])
     const [right, gate] = said({ ...off, value: 0.2 })
     expect([right, (gate as { kind: string }).kind]).toEqual(['right', 'gateBlocks'])
+  })
+
+  it('the other readings order them: what one speaks against comes last, what one speaks for first', () => {
+    const at = { call: 'heat1' as const, outdoorF: LINE.situation.outdoorF, modes: {} }
+    const of = (kind: Reading['kind'], value: number, where: string, place: Reading['place']) =>
+      reading({ kind, value, at: where, place, withBlower: null, situation: at })
+    const back = of('returnAir', 68, 'ah', 'returnDuct')
+    const low = of('supplyAir', 78, 'ah', 'supplyDuct')
+    const kinds = (all: Reading[]) =>
+      judge(new Circuit(inst), low, [back, low, ...all], seen).causes.map((c) => c.kind)
+    expect(kinds([])).toEqual(['airflowHigh', 'chargeLow', 'valveLeaks', 'notPumping'])
+    // 1,200 CFM are right for three tons: it is not the air.
+    const air = of('airflow', 1200, 'ah', 'duct')
+    expect(kinds([air])).toEqual(['chargeLow', 'valveLeaks', 'notPumping', 'airflowHigh'])
+    // 12 °F across the valve leak.
+    const valve = of('valveDifference', 12, 'od', 'line')
+    expect(kinds([air, valve])[0]).toBe('valveLeaks')
   })
 })

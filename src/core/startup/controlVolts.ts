@@ -4,6 +4,7 @@ import {
   splitRef,
   type Installation,
   type Name,
+  type Ref,
   isRef,
   makeRef,
 } from '../installation'
@@ -52,7 +53,9 @@ export function judgeControlVolts(circuit: Circuit, r: Reading, all: readonly Re
       ? { ...dead, verdict: 'right', causes: [] }
       : { ...dead, verdict: 'wrong', causes: [{ kind: 'shouldBeOff' }] }
   }
-  if (v < tolerances.deadVolts) return { ...base, verdict: 'wrong', causes: deadCauses(inst, r, source, all) }
+  // A few volts are no volts: a board that has lost its common floats.
+  if (v < Math.max(tolerances.deadVolts, CONTROL_LIMITS.low / 2))
+    return { ...base, verdict: 'wrong', causes: deadCauses(inst, r, source, all) }
   const misfit = tapMisfit(inst, source)
   if (v >= expected.low && v <= expected.high)
     return misfit
@@ -84,12 +87,32 @@ function deadCauses(inst: Installation, r: Reading, source: Name, all: readonly 
       JSON.stringify(x.situation.modes) === JSON.stringify(r.situation.modes) &&
       [...net].some((t) => t === x.at),
   )
-  if (live && isRef(live.at)) return [{ kind: 'conductorOpen', from: live.at }]
+  if (live && isRef(live.at)) {
+    // The conductor that comes to this R, or the one to its common: the nearer ends, where they are not the same.
+    const near = neighbours(inst, r.at, net)
+    const commons = neighbours(inst, commonOf(inst, splitRef(r.at).placed), null)
+    return [
+      ...(near.length ? near : [live.at]).map((from): Cause => ({ kind: 'conductorOpen', from })),
+      ...commons.map((from): Cause => ({ kind: 'commonOpen', from })),
+    ]
+  }
   const supply: Cause[] = [{ kind: 'doorOpen' }, { kind: 'breakerOff' }, { kind: 'fuseOpen' }]
   const own = splitRef(r.at).placed
   const from = [...net].filter(isRef).find((t) => splitRef(t).placed === source && own !== source)
   return from ? [...supply, { kind: 'conductorOpen', from }] : supply
 }
+
+const commonOf = (inst: Installation, own: string): Name | null => {
+  const common = placedByRef(inst, own)?.device.terminals.find((t) => t.role === 'C' && t.side === 'low')
+  return common ? makeRef(own, common.id) : null
+}
+
+/** The far ends of the conductors that are landed at a terminal, those of a net alone where one is named. */
+const neighbours = (inst: Installation, at: Name | null, net: ReadonlySet<Name> | null): Ref[] =>
+  inst.wires.flatMap((w) => {
+    const far = w.a === at ? w.b : w.b === at ? w.a : null
+    return far && isRef(far) && (!net || net.has(far)) ? [far] : []
+  })
 
 /** The device whose transformer feeds what a place belongs to: its own, else the first that has a tap to choose. */
 function transformerFor(inst: Installation, own: string): Name {

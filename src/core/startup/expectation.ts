@@ -11,7 +11,7 @@ export interface Expectation {
   terminal: Ref
   label: string
   common: Ref
-  /** V with a 10 MΩ meter. */
+  /** V on a meter's low-impedance range: a ghost, such as an open triac lets through, is none there. */
   volts: Volts
   state: 'live' | 'dead' | 'between'
 }
@@ -33,7 +33,7 @@ export function expectations(circuit: Circuit, situation: Situation): DeviceExpe
       .filter((t) => t.side === 'low' && t.id !== common.id)
       .map((t): Expectation => {
         const terminal = makeRef(placed.ref, t.id)
-        const volts = solved.meter(terminal, commonRef)
+        const volts = solved.meter(terminal, commonRef, tolerances.lowMeterOhms)
         return { terminal, label: t.label, common: commonRef, volts, state: liveness(volts) }
       })
     return [{ placed: placed.ref, label: placed.label, terminals }]

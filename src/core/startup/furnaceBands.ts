@@ -3,12 +3,21 @@ import { settingValue } from '../installation'
 import { ofKind } from '../query'
 import { about, cause, furnacePlate, isLit, type Banded, type Context } from './bandContext'
 import { BANDS } from './bands'
+import { inTheWay } from './likely'
+import type { Cause } from './verdict'
 
 /** The gas that a furnace burns, by its plate setting. */
 function gasOf(c: Context): 'natural' | 'lp' {
   const [furnace] = ofKind(c.seen.inst, 'furnace', 'packagedUnit')
   const setting = furnace?.device.settings.find((s) => s.intent === 'fuel')
   return furnace && setting && settingValue(furnace, setting.id) === 'lp' ? 'lp' : 'natural'
+}
+
+/** What may be open on the way to the burner. */
+function burnerWay(c: Context): Cause[] {
+  if (!c.solved.ok) return []
+  const load = c.solved.running.find((l) => l.part.does?.what === 'burner')
+  return load ? inTheWay(c.solved, load.ref, c.r, c.all) : []
 }
 
 export function manifold(c: Context): Banded | null {
@@ -47,7 +56,11 @@ export function clocked(c: Context): Banded | null {
 export function flue(c: Context): Banded | null {
   if (!isLit(c)) return null
   const plate = furnacePlate(c)
-  const causes = { low: cause('inputLow', 'excessAir'), high: cause('inputHigh', 'draftHigh', 'airflowLow') }
+  const cold = c.v < BANDS.coldFlueF
+  const causes = {
+    low: cold ? [...cause('notLit'), ...burnerWay(c)] : cause('inputLow', 'excessAir'),
+    high: cause('inputHigh', 'draftHigh', 'airflowLow'),
+  }
   if (plate.flueLowF !== undefined && plate.flueHighF !== undefined)
     return { right: [plate.flueLowF, plate.flueHighF], basis: 'plate', ...causes }
   const oil = c.circuit.net.loads.some((l) => l.part.does?.what === 'burner' && l.part.does.fuel === 'oil')

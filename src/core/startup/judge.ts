@@ -1,13 +1,15 @@
 import { nth } from '../sure'
-import { placedByRef, splitRef, UNKNOWN_SITE, type Installation, type JobSeen } from '../installation'
-import { type Circuit, solve } from '../circuit'
+import { isRef, placedByRef, splitRef, UNKNOWN_SITE, type Installation, type JobSeen } from '../installation'
+import { type Circuit, solve, type Solution } from '../circuit'
 import { circuitWith } from '../crossing'
 import { gateChain } from '../explain'
 import { judgeBanded } from './banded'
+import { inLikelyOrder, inTheWay } from './likely'
 import { judgeControlVolts } from './controlVolts'
 import { judgeTerminalVolts } from './terminalVolts'
 import { blowerAmps, heaterRows, rowsBehind, type HeaterRow } from '../kit'
 import { judgeLegToGround, judgeLineVolts, lineVoltsFor } from './lineVolts'
+import { BANDS } from './bands'
 import { READING_KINDS, type Reading } from './reading'
 import { number, type Cause, type Verdict } from './verdict'
 
@@ -23,6 +25,12 @@ export function judge(
   all: readonly Reading[] = [],
   seen: JobSeen = { ...UNKNOWN_SITE, inst: job.inst },
 ): Verdict {
+  return inLikelyOrder(judgeAlone(job, reading, all, seen), reading, all, (other) =>
+    judgeAlone(job, other, all, seen),
+  )
+}
+
+function judgeAlone(job: Circuit, reading: Reading, all: readonly Reading[], seen: JobSeen): Verdict {
   const circuit = circuitWith(job, reading.moved)
   const { inst } = circuit
   switch (reading.kind) {
@@ -95,9 +103,16 @@ function judgeStripAmps(circuit: Circuit, r: Reading, all: readonly Reading[]): 
   return {
     ...base,
     verdict: 'wrong',
-    causes: amps < low ? lowCauses(inst, share, on, blocked, measured) : highCauses(r, measured),
+    causes:
+      amps < low
+        ? lowCauses(inst, share, on, solved.ok ? wayOf(solved, r, all) : blocked, measured)
+        : highCauses(r, measured),
   }
 }
+
+/** Of a row that draws nothing: what may be open on its way. */
+const wayOf = (solved: Solution, r: Reading, all: readonly Reading[]): Cause[] =>
+  r.place === 'rowTerminals' && isRef(r.at) && number(r) < BANDS.idleA ? inTheWay(solved, r.at, r, all) : []
 
 const isClampPlace = (p: Reading['place']): p is 'feed' | 'kitLead' | 'rowTerminals' =>
   p === 'feed' || p === 'kitLead' || p === 'rowTerminals'
@@ -128,12 +143,14 @@ function lowCauses(
   const causes: Cause[] = [{ kind: 'sequencerWaiting', seconds }]
   if (!measured) causes.push({ kind: 'voltsNotMeasured' })
   if (share !== null) causes.push({ kind: 'oneBankClamped', rows: share, of: on.length })
+  const [nearest, second, ...others] = blocked
+  causes.push(...[nearest, second].filter((c) => c !== undefined))
   causes.push(
     { kind: 'rowOpen', rows: share === null ? 0 : on.length - share },
     { kind: 'linkOpen' },
     { kind: 'limitOpen' },
   )
-  return [...causes, ...blocked]
+  return [...causes, ...others]
 }
 
 function highCauses(r: Reading, measured: boolean): Cause[] {

@@ -46,7 +46,34 @@ describe('24 V at a terminal', () => {
     expect(causes.slice(1)).toEqual([
       { kind: 'gateToCheck', at: 'odt.switch' },
       { kind: 'gateToCheck', at: 'tstat.outAux' },
+      { kind: 'conductorOpen', from: 'od.W' },
     ])
+  })
+
+  it('where a point on the way was read live, what lies behind it, in its order', () => {
+    const live = reading('odt.T1', 24, { id: 'l' })
+    // From the splice's side on: the switch itself, the jumper to the W terminal, the conductor indoors.
+    expect(said(reading('ah.W1', 0.3), [live]).causes).toEqual([
+      { kind: 'gateToCheck', at: 'odt.switch' },
+      { kind: 'conductorOpen', from: 'odt.T2' },
+      { kind: 'conductorOpen', from: 'od.W' },
+    ])
+    // Read dead behind the switch it is the switch alone.
+    const dead = reading('odt.T2', 0, { id: 'd' })
+    expect(said(reading('ah.W1', 0.3), [live, dead]).causes).toEqual([
+      { kind: 'gateToCheck', at: 'odt.switch' },
+    ])
+  })
+
+  it('what an open output lets through is a ghost, and no 24 V', () => {
+    // The B output of this thermostat leaks when it is open: 10 MΩ show it, 3 kΩ pull it down.
+    const leaky = new Circuit(demoInstallation('ferrous-hill'))
+    const at = (value: number) =>
+      judge(leaky, reading('tstat.B', value, { situation: { call: 'fan', outdoorF: degF(42), modes: {} } }))
+    expect(at(2.8)).toMatchObject({ verdict: 'right', causes: [] })
+    expect(at(0).verdict).toBe('right')
+    expect(at(25)).toMatchObject({ verdict: 'watch', causes: [{ kind: 'ghost' }] })
+    expect(at(45)).toMatchObject({ verdict: 'wrong', causes: [{ kind: 'shouldBeOff' }] })
   })
 
   it('one that is off has at most 2 V; a little more may be a ghost, 24 V never is', () => {

@@ -1,9 +1,10 @@
-import { type Circuit, solve, type Solution } from '../circuit'
-import { gateChain } from '../explain'
-import { isRef, makeRef, placedByRef, splitRef, terminalOf, type Ref } from '../installation'
+import { type Circuit, solve } from '../circuit'
+import { isRef, makeRef, placedByRef, splitRef } from '../installation'
 import { serviceVolts } from '../query'
 import { tolerances } from '../tolerances'
+import type { Ohms } from '../units'
 import { BANDS } from './bands'
+import { inTheWay } from './likely'
 import { lineVoltsFor } from './lineVolts'
 import type { Reading } from './reading'
 import { number, type Cause, type Verdict } from './verdict'
@@ -12,8 +13,8 @@ import { number, type Cause, type Verdict } from './verdict'
 const OFF_MOST = 2
 
 /**
- * 24 V at a terminal against its device's common, in the call that is made: what the solved circuit gives there at the
- * line volts as measured, ±10 %; at a terminal that is off at most 2 V. What lies between may be a ghost.
+ * 24 V at a terminal against its device's common, in the call that is made: what the solved circuit gives there on a
+ * low-impedance range at the line volts as measured, ±10 %; at a terminal that is off at most 2 V. What lies between may be a ghost.
  */
 export function judgeTerminalVolts(circuit: Circuit, r: Reading, all: readonly Reading[]): Verdict {
   const { inst } = circuit
@@ -21,12 +22,26 @@ export function judgeTerminalVolts(circuit: Circuit, r: Reading, all: readonly R
   const own = splitRef(r.at).placed
   const common = placedByRef(inst, own)?.device.terminals.find((t) => t.role === 'C' && t.side === 'low')
   const solved = solve(circuit, r.situation)
-  const meter = solved.ok && common && isRef(r.at) ? solved.meter(r.at, makeRef(own, common.id)) : Number.NaN
+  const against = common && makeRef(own, common.id)
+  const shows = (ohms: Ohms) =>
+    solved.ok && against && isRef(r.at) ? solved.meter(r.at, against, ohms) : Number.NaN
+  // What is there on the low-impedance range is there; what only the other range shows is a ghost.
+  const meter = shows(tolerances.lowMeterOhms)
+  const ghost = shows(tolerances.meterOhms)
   const base = { rule: 'terminalVolts' as const, unit: 'V', from: {} }
   if (!solved.ok || !Number.isFinite(meter))
     return { ...base, verdict: 'unjudged', expected: null, causes: [] }
   const line = lineVoltsFor(inst, own, all)
-  const nominal = (meter * line.volts) / serviceVolts(inst, own)
+  const share = line.volts / serviceVolts(inst, own)
+  const nominal = meter * share
+  if (meter < tolerances.liveVolts && ghost >= tolerances.liveVolts) {
+    const expected = { low: 0, high: Math.max(OFF_MOST, 1.5 * nominal), nominal }
+    if (v <= expected.high) return { ...base, verdict: 'right', expected, causes: [] }
+    // Up to what an open output lets through it is a ghost on the other range.
+    return v <= ghost * share * (1 + BANDS.terminalShare)
+      ? { ...base, verdict: 'watch', expected, causes: [{ kind: 'ghost' }] }
+      : { ...base, verdict: 'wrong', expected, causes: [{ kind: 'shouldBeOff' }] }
+  }
   if (meter > tolerances.deadVolts && meter < tolerances.liveVolts)
     return { ...base, verdict: 'unjudged', expected: null, causes: [] }
   if (meter <= tolerances.deadVolts) {
@@ -40,32 +55,8 @@ export function judgeTerminalVolts(circuit: Circuit, r: Reading, all: readonly R
   const expected = { low: nominal * (1 - band), high: nominal * (1 + band), nominal }
   if (v >= expected.low && v <= expected.high) return { ...base, verdict: 'right', expected, causes: [] }
   if (v > expected.high) return { ...base, verdict: 'wrong', expected, causes: [{ kind: 'utility' }] }
-  const way = isRef(r.at) ? wayBefore(solved, r.at) : []
+  const open = isRef(r.at) ? inTheWay(solved, r.at, r, all) : []
   const causes: Cause[] =
-    v <= tolerances.deadVolts
-      ? toCheck(circuit, way)
-      : [{ kind: 'overload' }, { kind: 'looseLug' }, ...toCheck(circuit, way).slice(0, 1)]
+    v <= tolerances.deadVolts ? open : [{ kind: 'overload' }, { kind: 'looseLug' }, ...open.slice(0, 1)]
   return { ...base, verdict: 'wrong', expected, causes }
-}
-
-/** What the current passes from its source before it comes to a terminal: contacts, conductors and terminals, in order. */
-function wayBefore(solved: Solution, at: Ref): Ref[] {
-  for (const load of solved.running.length ? solved.circuit.net.loads : []) {
-    if (!solved.energised(load.ref)) continue
-    const { route } = gateChain(solved, load.ref)
-    const i = route.indexOf(at)
-    if (i > 0) return route.slice(0, i)
-  }
-  return []
-}
-
-/** The point that halves what is left to doubt, and the gates on the way, the nearest first. */
-function toCheck({ inst, net }: Circuit, way: readonly Ref[]): Cause[] {
-  const points = way.filter((ref) => terminalOf(inst, ref) !== undefined)
-  const middle = points[Math.floor(points.length / 2)]
-  const gates = way.filter((ref) => net.contacts.some((c) => c.ref === ref)).reverse()
-  return [
-    ...(middle ? [{ kind: 'meterNext' as const, at: middle }] : []),
-    ...gates.slice(0, 2).map((at): Cause => ({ kind: 'gateToCheck', at })),
-  ]
 }

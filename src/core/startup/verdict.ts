@@ -4,7 +4,7 @@ import type { Reading } from './reading'
 
 /** Causes that say all by their name. */
 export const SIMPLE_CAUSES = [
-  'notRunning', 'capacitorWeak', 'notPumping', 'chargeLow', 'chargeHigh', 'bladeLoose', 'bearing', 'airflowLow', 'airflowHigh',
+  'notRunning', 'notLit', 'capacitorWeak', 'notPumping', 'chargeLow', 'chargeHigh', 'bladeLoose', 'bearing', 'airflowLow', 'airflowHigh',
   'inputLow', 'inputHigh', 'compressorOff', 'valveLeaks', 'valveOtherWay', 'stripsInIt', 'otherGas', 'regulator', 'inletLow',
   'orifice', 'manifoldLow', 'manifoldHigh', 'piping', 'utilityGas', 'coilSwitch', 'fanRunsOn', 'sensorPlace', 'sensorWiring',
   'settingElsewhere', 'switchPlace', 'filter', 'duct', 'tap', 'excessAir', 'draftHigh', 'draftLow', 'combustionAir',
@@ -24,7 +24,7 @@ export type Cause =
   | { kind: 'gateBlocks'; gate: ChainGate } | { kind: 'oneBankClamped'; rows: number; of: number } | { kind: 'rowOpen'; rows: number }
   | { kind: 'linkOpen' } | { kind: 'limitOpen' } | { kind: 'wrongKit' } | { kind: 'voltsNotMeasured' } | { kind: 'shouldBeOff' }
   /** Live there and dead here: a conductor between the two. */
-  | { kind: 'conductorOpen'; from: Ref } | { kind: 'otherService'; volts: number } | { kind: 'legLost' } | { kind: 'twoLegs' }
+  | { kind: 'conductorOpen'; from: Ref } | { kind: 'commonOpen'; from: Ref } | { kind: 'otherService'; volts: number } | { kind: 'legLost' } | { kind: 'twoLegs' }
   /** Where to put the leads next; what stands in the way from the source to here. */
   | { kind: 'meterNext'; at: Ref } | { kind: 'gateToCheck'; at: Ref } | { kind: 'ghost' }
   | { kind: SimpleCause }

@@ -1,0 +1,124 @@
+import type { Plate } from '../equipment'
+import type { Solution } from '../circuit'
+import type { Installation } from '../installation'
+import { conditionsOf } from '../situation'
+import type { Physics } from './fault'
+
+/** BTU/h of a ton, of a kW; BTU/h that a CFM of air carries for each °F at sea level. */
+const [TON, KW, AIR] = [12_000, 3412, 1.08]
+/** CFM of each ton, by the speed that the board runs. */
+const PER_TON = { fan: 300, low: 380, high: 400, heat: 400 }
+/** Δ°F that a cooling coil takes from the air at usual humidity. */
+const COOL_DROP = 19
+
+/** What runs in a solved state, and what the air and the refrigerant then come to once all is steady. */
+export interface Steady {
+  compressor: boolean
+  high: boolean
+  heats: boolean
+  burners: number
+  fire: { inputBtuh: number; fuel: 'gas' | 'oil' } | null
+  blower: boolean
+  outdoorFan: boolean
+  defrost: boolean
+  cfm: number
+  supplyF: number
+  vapourF: number
+  dischargeF: number
+  outdoorF: number
+}
+
+export const plateOfKind = (inst: Installation, ...kinds: string[]): Plate =>
+  inst.placed.find((p) => kinds.includes(p.device.kind))?.device.plate ?? {}
+
+/** BTU/h of the heat pump at a temperature: a straight line through its ratings at 17 and 47 °F. */
+function capacityAt(plate: Plate, outdoorF: number, high: boolean): number {
+  const tons = plate.tons ?? 3
+  const of = (at: number, share: number): number => {
+    const own = (plate.ratings ?? []).filter((r) => r.outdoorF === at && r.capacityBtuh !== undefined)
+    const best = own.find((r) => (r.stage === 'high') === high) ?? own[0]
+    return best?.capacityBtuh ?? tons * TON * share * (plate.stages === 2 && !high ? 0.7 : 1)
+  }
+  const [cold, mild] = [of(17, 0.6), of(47, 1)]
+  return Math.max(0, cold + ((mild - cold) * (outdoorF - 17)) / 30)
+}
+
+/** How everything stands once it is steady, in a state of the circuit. */
+export function steadyOf(solution: Solution, physics: Physics): Steady {
+  const { inst } = solution.circuit
+  const { outdoorF } = solution.situation
+  const does = solution.running.flatMap((l) => (l.part.does ? [l.part.does] : []))
+  const has = (what: string) => does.some((d) => d.what === what)
+  const defrost = conditionsOf(inst, solution.situation).has('defrost')
+  const unit = plateOfKind(inst, 'outdoorUnit', 'packagedUnit')
+  const furnace = plateOfKind(inst, 'furnace', 'packagedUnit')
+  const tons = unit.tons ?? 3
+  const speeds = does.flatMap((d) => (d.what === 'blower' ? [d.speed ?? 'high'] : []))
+  const high = does.some((d) => d.what === 'compressor' && d.stage === 2)
+  const compressor = does.some((d) => d.what === 'compressor')
+  const cfm = speeds.length ? Math.max(...speeds.map((s) => PER_TON[s])) * tons * physics.airShare : 0
+  const heats = heating(solution)
+  const gas = compressor ? capacityAt(unit, outdoorF, high || unit.stages !== 2) : 0
+  const pumped = gas * Math.min(1, physics.charge) ** 1.5 * physics.pumping * (1 - 0.6 * physics.valveLeak)
+  const watts = solution.running
+    .filter((l) => l.part.does?.what === 'strip')
+    .reduce((sum, l) => sum + solution.amps(l.ref) * l.part.volts * physics.lineShare ** 2, 0)
+  const burners = does.filter((d) => d.what === 'burner').length
+  const input = burners
+    ? (furnace.inputBtuh ?? 80_000) *
+      fireShare(physics) *
+      (burners === 1 && (furnace.burnerStages ?? 1) > 1 ? 0.65 : 1)
+    : 0
+  const burner = does.find((d) => d.what === 'burner')
+  const warm = watts * (KW / 1000) + input * (furnace.efficiency ?? 0.8)
+  const coil =
+    !compressor || cfm === 0
+      ? 0
+      : heats && !defrost
+        ? pumped / (AIR * cfm)
+        : -COOL_DROP * (pumped / Math.max(1, gas))
+  const supplyF = physics.returnF + coil + (cfm > 0 ? warm / (AIR * cfm) : 0)
+  const { pumping, charge, valveLeak } = physics
+  return {
+    compressor,
+    high,
+    heats,
+    burners,
+    fire: burner?.what === 'burner' ? { inputBtuh: input, fuel: burner.fuel } : null,
+    blower: cfm > 0,
+    outdoorFan: has('outdoorFan') || (defrost && physics.fanRunsOn && compressor),
+    defrost,
+    cfm,
+    supplyF,
+    vapourF: !compressor
+      ? physics.returnF
+      : heats && !defrost
+        ? 68 + (42 + 0.35 * outdoorF) * pumping * (1 - 0.5 * valveLeak)
+        : 50 + 30 * (1 - pumping),
+    dischargeF: compressor
+      ? outdoorF + (heats ? 95 : 70) * (0.45 + 0.55 * pumping) + 130 * Math.max(0, 1 - charge)
+      : outdoorF,
+    outdoorF,
+  }
+}
+
+/** Input goes with the root of the pressure; what an oil pump gives goes with its flow. */
+export const fireShare = ({ manifold, inlet, nozzle }: Physics): number =>
+  Math.sqrt(manifold * Math.min(1, inlet / 0.75)) * nozzle
+
+/** Whether the refrigerant goes round as in heating: by the valve's own solenoid. */
+function heating(solution: Solution): boolean {
+  for (const l of solution.circuit.net.loads) {
+    const { does } = l.part
+    if (does?.what !== 'reversingValve') continue
+    const { energisedIn } = does
+    const set =
+      typeof energisedIn === 'string'
+        ? energisedIn
+        : (l.placed.settings[energisedIn.set] ?? defaultOf(l.placed.device, energisedIn.set))
+    return solution.energised(l.ref) === (set === 'heating')
+  }
+  return true
+}
+const defaultOf = (device: { settings: { id: string; default: unknown }[] }, id: string): unknown =>
+  device.settings.find((s) => s.id === id)?.default

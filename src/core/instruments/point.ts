@@ -1,0 +1,26 @@
+import type { Value } from '../equipment'
+import type { Name, Ref } from '../installation'
+import type { Situation } from '../situation'
+
+/** What can be measured. The names are those of readings, so that a value can be pinned to one. */
+export const QUANTITIES = [
+  'controlVolts', 'terminalVolts', 'lineVolts', 'legToGround', 'stripAmps', 'rowOhms', 'returnAir', 'compressorAmps',
+  'fanAmps', 'blowerAmps', 'supplyAir', 'staticPressure', 'airflow', 'manifold', 'gasInlet', 'clockedInput', 'flueTemp',
+  'coAirFree', 'smoke', 'overFireDraft', 'pumpPressure', 'subcooling', 'superheat', 'dischargeLine', 'vapourLine',
+  'valveDifference', 'defrostMinutes', 'coilSwitchOpens', 'sensorDifference', 'capacitor', 'gateTrip', 'airTrip', 'airRemake',
+  'vacuum',
+] as const // prettier-ignore
+export type Quantity = (typeof QUANTITIES)[number]
+
+/** Where an instrument is held, and what the unit is asked for meanwhile. */
+export interface Point {
+  quantity: Quantity
+  /** How it is held: "feed", "kitLead", "rowTerminals" … as a reading has it. */
+  place: string
+  at: Name
+  /** Whether the clamp takes in the blower as well; null: however it is. */
+  withBlower: boolean | null
+  situation: Situation
+  /** Settings that stand otherwise meanwhile. */
+  moved?: readonly { at: Ref; value: Value }[]
+}

@@ -1,0 +1,169 @@
+import type { Solution } from '../circuit'
+import { gateChain } from '../explain'
+import { isRef, makeRef, placedByRef, splitRef, terminalOf, type Name, type Ref } from '../installation'
+import { tolerances } from '../tolerances'
+import { BANDS } from './bands'
+import { standing, type Reading, type ReadingKind } from './reading'
+import { number, type Cause, type Verdict } from './verdict'
+
+/** Readings of the same call, modes and moved settings: the unit did the same while they were taken. */
+export const sameState = (a: Reading, b: Reading): boolean =>
+  a.situation.call === b.situation.call && aside(a) === aside(b)
+const aside = (r: Reading): string =>
+  JSON.stringify([Object.entries(r.situation.modes).sort(), r.moved ?? []])
+
+/** Causes of one way that a person is told at once. */
+const MOST = 5
+
+/**
+ * What may be open on the way to a load or a terminal that should have its volts and has none: the conductors and contacts
+ * behind the last point that was read live in this state, in their order; where none was, the nearest, and where to meter.
+ * @param target a load part, or a terminal
+ */
+export function inTheWay(solved: Solution, target: Ref, r: Reading, all: readonly Reading[]): Cause[] {
+  const { net, inst } = solved.circuit
+  const isLoad = net.loads.some((l) => l.ref === target)
+  const route = isLoad ? gateChain(solved, target).route : wayBefore(solved, target)
+  if (!route.length) return besides(solved, target)
+  const read = new Map(
+    standing(all)
+      .filter((x) => x.kind === 'terminalVolts' && x.id !== r.id && sameState(x, r))
+      .map((x) => [x.at, number(x)]),
+  )
+  const isLive = (ref: Ref) => (read.get(ref) ?? 0) >= tolerances.liveVolts
+  const isDead = (ref: Ref) => (read.get(ref) ?? Infinity) <= tolerances.deadVolts
+  const last = route.findLastIndex(isLive)
+  const dead = route.findIndex((ref, i) => i > last && isDead(ref))
+  const isKnown = last >= 0
+  const part = route.slice(last + 1, dead < 0 ? undefined : dead + 1)
+  const suspects = (proven: ReadonlySet<Ref>) =>
+    part.flatMap((ref, i): Cause[] => {
+      if (proven.has(ref)) return []
+      if (net.contacts.some((c) => c.ref === ref)) return [{ kind: 'gateToCheck', at: ref }]
+      if (splitRef(ref).placed !== 'wires' || !isLow(inst, ref)) return []
+      const common = commonEnd(inst, ref)
+      if (common) return [{ kind: 'commonOpen', from: common }]
+      const before = [...route.slice(0, last + 1), ...part.slice(0, i)].findLast((x) => lowTerminal(inst, x))
+      return before ? [{ kind: 'conductorOpen', from: before }] : []
+    })
+  const less = suspects(runsThrough(solved, r, all))
+  // Where everything seems to carry current something was read wrongly: then nothing is left out.
+  const open = less.length ? less : suspects(new Set())
+  if (isKnown) return open.slice(0, MOST)
+  const points = part.filter((ref) => lowTerminal(inst, ref))
+  const middle = points[Math.floor(points.length / 2)]
+  const nearest = open.reverse()
+  return [
+    ...(middle ? [{ kind: 'meterNext' as const, at: middle }] : []),
+    ...nearest.filter((c) => c.kind === 'gateToCheck').slice(0, 2),
+    ...nearest.filter((c) => c.kind !== 'gateToCheck').slice(0, 1),
+  ]
+}
+
+/** What a load that was read with its amps in this state draws them through: it stands closed. */
+function runsThrough(solved: Solution, r: Reading, all: readonly Reading[]): ReadonlySet<Ref> {
+  const running = standing(all).filter(
+    (x) =>
+      AMPS.includes(x.kind) && x.id !== r.id && isRef(x.at) && number(x) > BANDS.idleA && sameState(x, r),
+  )
+  return new Set(running.flatMap((x) => (isRef(x.at) ? gateChain(solved, x.at).route : [])))
+}
+const AMPS: readonly ReadingKind[] = ['compressorAmps', 'fanAmps', 'blowerAmps', 'stripAmps']
+
+/** The end of a conductor that lies on a common; null: it is none of the common's. */
+function commonEnd(inst: Solution['circuit']['inst'], wire: Ref): Ref | null {
+  const own = inst.wires.find((w) => w.id === splitRef(wire).id)
+  return (
+    [own?.a, own?.b].find((end): end is Ref => !!end && terminalOf(inst, end)?.terminal.role === 'C') ?? null
+  )
+}
+
+const lowTerminal = (inst: Solution['circuit']['inst'], ref: Name): boolean =>
+  terminalOf(inst, ref)?.terminal.side === 'low'
+function isLow(inst: Solution['circuit']['inst'], wire: Ref): boolean {
+  const own = inst.wires.find((w) => w.id === splitRef(wire).id)
+  return [own?.a, own?.b].some((end) => end && lowTerminal(inst, end))
+}
+
+/** What the current passes from its source before it comes to a terminal: contacts, conductors and terminals, in order. */
+function wayBefore(solved: Solution, at: Ref): Ref[] {
+  for (const load of solved.circuit.net.loads) {
+    if (!solved.energised(load.ref)) continue
+    const { route } = gateChain(solved, load.ref)
+    const i = route.indexOf(at)
+    if (i > 0) return route.slice(0, i)
+  }
+  return []
+}
+
+/** Of a terminal that no running load's current passes: the closed contacts and conductors that end at it. */
+function besides(solved: Solution, at: Ref): Cause[] {
+  const { inst } = solved.circuit
+  const { placed: ref, id } = splitRef(at)
+  const contacts = (placedByRef(inst, ref)?.device.parts ?? []).flatMap((x): Cause[] => {
+    if (x.kind !== 'contact' || (x.a !== id && x.b !== id)) return []
+    const contact = makeRef(ref, x.id)
+    return solved.closed(contact) === 'yes' ? [{ kind: 'gateToCheck', at: contact }] : []
+  })
+  const wires = inst.wires.flatMap((w): Cause[] => {
+    const far = w.a === at ? w.b : w.b === at ? w.a : null
+    return far && isRef(far) ? [{ kind: 'conductorOpen', from: far }] : []
+  })
+  return [...contacts, ...wires]
+}
+
+/** A reading of one of these kinds that is right speaks against a cause; one that is wrong speaks for it. */
+const TOLD_BY: Partial<Record<Cause['kind'], readonly ReadingKind[]>> = {
+  airflowHigh: ['airflow'],
+  airflowLow: ['airflow', 'staticPressure'],
+  filter: ['staticPressure'],
+  duct: ['staticPressure'],
+  tap: ['airflow'],
+  chargeLow: ['subcooling', 'superheat'],
+  chargeHigh: ['subcooling', 'superheat'],
+  valveLeaks: ['valveDifference'],
+  inputLow: ['clockedInput'],
+  inputHigh: ['clockedInput'],
+  manifoldLow: ['manifold'],
+  manifoldHigh: ['manifold'],
+  inletLow: ['gasInlet'],
+  capacitorWeak: ['capacitor'],
+  rowOpen: ['rowOhms'],
+  utility: ['lineVolts'],
+  looseLug: ['lineVolts'],
+  breakerOff: ['lineVolts'],
+  stripsInIt: ['stripAmps'],
+}
+/** What does not change with the call. */
+const ANY_STATE: readonly ReadingKind[] = ['capacitor', 'rowOhms', 'lineVolts', 'gasInlet']
+
+/**
+ * A verdict with its causes in the order that the other readings make likely: those that another reading speaks for first,
+ * those that one speaks against last, and the rest as they come, the cheapest to check first.
+ * @param judgeAlone judges a reading without looking at the order of causes
+ */
+export function inLikelyOrder(
+  verdict: Verdict,
+  r: Reading,
+  all: readonly Reading[],
+  judgeAlone: (other: Reading) => Verdict,
+): Verdict {
+  if (verdict.verdict === 'right' || verdict.causes.length < 2) return verdict
+  const others = standing(all).filter((x) => x.id !== r.id)
+  const weigh = (c: Cause): number => {
+    const kinds = TOLD_BY[c.kind]
+    if (!kinds) return 0
+    let weight = 0
+    for (const x of others) {
+      if (!kinds.includes(x.kind) || (!ANY_STATE.includes(x.kind) && !sameState(x, r))) continue
+      if (x.kind === 'rowOhms' && x.at !== r.at) continue
+      const { verdict: v, causes } = judgeAlone(x)
+      if (v === 'right') weight = Math.min(weight, -1)
+      else if ((v === 'wrong' || v === 'watch') && causes.some((other) => other.kind === c.kind)) return 1
+    }
+    return weight
+  }
+  const weights = new Map(verdict.causes.map((c) => [c, weigh(c)]))
+  const causes = [...verdict.causes].sort((a, b) => (weights.get(b) ?? 0) - (weights.get(a) ?? 0))
+  return { ...verdict, causes }
+}
