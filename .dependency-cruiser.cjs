@@ -62,7 +62,18 @@ const placeRules = Object.entries(may).map(([place, allowed]) => ({
  * Inside `features`: the session (job, situation, edits) below, parts that several screens show upon it, then the places of
  * a job and the pages, and the shell over the places. No place and no page knows another.
  */
-const parts = ['chain', 'plan', 'readings', 'deviceForm', 'lockOut', 'news', 'offline', 'putBack', 'papers']
+const parts = [
+  'chain',
+  'plan',
+  'readings',
+  'deviceForm',
+  'lockOut',
+  'news',
+  'offline',
+  'putBack',
+  'papers',
+  'instruments',
+]
 const places = ['gear', 'crossing', 'bench', 'kit', 'setup', 'startup', 'handover']
 const pages = ['jobs', 'newJob', 'library', 'scan']
 const reach = {

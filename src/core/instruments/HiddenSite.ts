@@ -185,7 +185,9 @@ export class HiddenSite {
           ? scaled(volts(at, makeRef(placed.ref, common.id), METER_OHMS), lineShare)
           : null
       case 'lineVolts': {
-        const legs = placed?.device.terminals.filter((t) => t.side === 'line' && t.role === 'line') ?? []
+        // Leg to leg, or to the neutral where there is one leg.
+        const legs =
+          placed?.device.terminals.filter((t) => t.side === 'line' && /^(L\d?|N)$/.test(t.id)) ?? []
         const [a, b] = legs
         return placed && a && b
           ? scaled(volts(makeRef(placed.ref, a.id), makeRef(placed.ref, b.id)), lineShare)

@@ -7,6 +7,7 @@ import { jobSeen, sentence } from '@/jobfile'
 import { Button, SelectField, Field, Input, useDraftForm } from '@/ui'
 import { KIND_WORDS } from '@/words'
 import { useJobScreen } from '../session'
+import { LiveValue } from '../instruments'
 import { kindsFor, spotsFor } from './spots'
 import { VerdictLine } from './VerdictLine'
 
@@ -70,6 +71,7 @@ const draftSchema = yup.object({
 export function ReadingForm({
   state,
   name,
+  since = null,
   corrects,
   onDone,
 }: {
@@ -77,6 +79,8 @@ export function ReadingForm({
   state: Pick<Reading, 'situation' | 'moved'>
   /** What its draft is kept by: one for each card. */
   name: string
+  /** ISO time at which the card's call was made; left out: long ago. */
+  since?: string | null
   corrects?: Reading
   onDone?: () => void
 }) {
@@ -210,6 +214,25 @@ export function ReadingForm({
         </Field>
       </div>
       <div className="mt-2 flex min-h-14 flex-wrap items-center gap-3">
+        <LiveValue
+          point={
+            spot
+              ? {
+                  quantity: kind,
+                  place: spot.place,
+                  at: spot.at,
+                  withBlower: reading?.withBlower ?? (blower === 'no' ? false : null),
+                  situation: state.situation,
+                  ...(state.moved?.length ? { moved: state.moved } : {}),
+                }
+              : null
+          }
+          since={since}
+          onTake={(taken, from) => {
+            put({ value: String(taken), instrument: from })
+            setRefused(null)
+          }}
+        />
         <Button look="strong" type="submit" onClick={undefined}>
           {corrects ? 'Save the correction' : 'Save the reading'}
         </Button>

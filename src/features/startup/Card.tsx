@@ -49,7 +49,12 @@ export function Card({ card, onNext }: { card: TestCard; onNext: () => void }) {
       <Expected card={card} />
       <TerminalSheet key={`terminals-${card.id}`} card={card} />
       <h3 className="mt-3 font-bold">Readings</h3>
-      <ReadingForm key={`form-${card.id}`} state={state} name={card.id} />
+      <ReadingForm
+        key={`form-${card.id}`}
+        state={state}
+        name={card.id}
+        since={job.startup.calls[card.id] ?? null}
+      />
       <ReadingList readings={own} />
       <Ends key={`ends-${card.id}`} card={card} onNext={onNext} />
     </section>

@@ -7,6 +7,7 @@ import { jobSeen } from '@/jobfile'
 import { Button, Caution, cx, NumberField, useLocalStorage } from '@/ui'
 import { CARD_STATE_WORDS, cardTitle, lower } from '@/words'
 import { LockOut } from '../lockOut'
+import { Rehearsal } from '../instruments'
 import { AddOther } from '../putBack'
 import { useJobScreen } from '../session'
 import { Card } from './Card'
@@ -79,6 +80,7 @@ export function Startup() {
         {card && <Card card={card} onNext={next} />}
       </div>
       <AddOther />
+      <Rehearsal />
       <div className="mt-4">
         <Caution>
           Elements stay hot, and capacitors hold charge. Never run strips without air. Read with the panels

@@ -8,6 +8,7 @@ import { Button, cx, Field, Input, typedNumber } from '@/ui'
 import { degrees, figure, refWords } from '@/words'
 import { useDraft, useJobScreen, useProof } from '../session'
 import { sameState } from './sameState'
+import { LiveValue } from '../instruments'
 import { VerdictLine } from '../readings'
 
 /**
@@ -169,28 +170,29 @@ function Entry({
   const typed = draft ?? ''
   const [refused, setRefused] = useState<string | null>(null)
   const value = typedNumber(typed)
-  const reading: Reading | null =
-    value === undefined
+  const readingOf = (volts: number | undefined, instrument: string): Reading | null =>
+    volts === undefined
       ? null
       : {
           id: 'draft',
           kind: 'terminalVolts',
-          value,
+          value: volts,
           place: 'terminals',
           at: at.terminal,
           withBlower: null,
-          instrument: 'multimeter, low impedance',
+          instrument,
           situation: card.situation,
           ...(card.moved.length ? { moved: card.moved } : {}),
           who,
           when: '2026-01-01T00:00:00Z',
           supersedes: before?.id ?? null,
         }
-  const save = () => {
-    if (!reading) return setRefused('Type the volts that the meter shows')
+  const reading = readingOf(value, 'multimeter, low impedance')
+  const save = (taken: Reading | null) => {
+    if (!taken) return setRefused('Type the volts that the meter shows')
     const done = edit({
       kind: 'takeReading',
-      reading: { ...reading, id: `r-${crypto.randomUUID().slice(0, 13)}`, when: new Date().toISOString() },
+      reading: { ...taken, id: `r-${crypto.randomUUID().slice(0, 13)}`, when: new Date().toISOString() },
     })
     if (!done.ok) return setRefused(done.problems.map(sentence).join('; '))
     clear()
@@ -203,7 +205,7 @@ function Entry({
       aria-label={`Reading at ${refWords(inst, at.terminal)}`}
       onSubmit={(e) => {
         e.preventDefault()
-        save()
+        save(reading)
       }}
     >
       <div className="flex flex-wrap items-end gap-2">
@@ -223,6 +225,19 @@ function Entry({
             />
           )}
         </Field>
+        <LiveValue
+          point={{
+            quantity: 'terminalVolts',
+            place: 'terminals',
+            at: at.terminal,
+            withBlower: null,
+            situation: card.situation,
+            moved: card.moved,
+          }}
+          since={job.startup.calls[card.id] ?? null}
+          // What an instrument shows is taken, and the next terminal opens, with one tap.
+          onTake={(v, from) => typeof v === 'number' && save(readingOf(v, from))}
+        />
         <Button look="strong" type="submit" onClick={undefined}>
           Save, next
         </Button>

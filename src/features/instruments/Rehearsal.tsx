@@ -1,0 +1,126 @@
+'use client'
+
+import { useRouter } from 'next/navigation'
+import { useEffect, useRef, useState } from 'react'
+import { ask, linesOf } from '@/client'
+import type { SiteFault } from '@/core/instruments'
+import { formatJob } from '@/jobfile'
+import { Button, Disclosure, useLocalStorage, keep } from '@/ui'
+import { failureWords } from '@/words'
+import { SiteRunner } from '@/workers'
+import { useJobScreen } from '../session'
+
+/** Which hidden site a job is rehearsed on; null: it is a job, and no rehearsal. */
+type Hidden = { seed: number; hasFault: boolean } | null
+const keyOf = (job: string): string => `gate-cross-rehearsal-${job}`
+
+/** What was wrong beside the wiring, said when it is uncovered. */
+const PHYSICS_WORDS: Record<string, string> = {
+  lowVolts: 'The line volts were 14 % low.',
+  dirtyFilter: 'The filter was full.',
+  lowCharge: 'A third of the charge was gone.',
+  overcharge: 'It was overcharged by a quarter.',
+  weakCompressor: 'The compressor pumped less than half.',
+  leakyValve: 'The reversing valve leaked back.',
+  weakCapacitor: 'The compressor’s capacitor had a fifth less than its µF.',
+  lowManifold: 'The manifold pressure was too low.',
+  highManifold: 'The manifold pressure was too high.',
+  lowInlet: 'The gas inlet pressure was too low.',
+  lowPump: 'The oil pump’s pressure was too low.',
+  fireShortOfAir: 'The fire was short of air.',
+  sensorInTheSun: 'The outdoor sensor stood in the sun.',
+  switchOff: 'The outdoor thermostat trips elsewhere than it is set.',
+  fanRunsOn: 'The outdoor fan ran on in defrost.',
+}
+
+/** A whole run rehearsed with no hardware: on a copy, with stand-in instruments over a site that hides something, or nothing. */
+export function Rehearsal() {
+  const { job, inst } = useJobScreen()
+  const [hidden] = useLocalStorage<Hidden>(keyOf(job.id), null)
+  return hidden ? <Running key={`${hidden.seed}`} hidden={hidden} inst={inst} /> : <Offer />
+}
+
+function Offer() {
+  const { job } = useJobScreen()
+  const router = useRouter()
+  const [said, setSaid] = useState<string | null>(null)
+  const begin = async (hasFault: boolean) => {
+    const answer = await ask<{ id: string }>(fetch, '/api/jobs?copy=1', {
+      method: 'POST',
+      // What was read on the real site is no matter of the rehearsal.
+      body: formatJob({
+        ...job,
+        title: `Rehearsal: ${job.title}`.slice(0, 120),
+        readings: [],
+        startup: { cards: {}, calls: {} },
+      }),
+    })
+    if (!answer.ok) return setSaid(linesOf(answer, 'A rehearsal needs the server').join('; '))
+    keep(keyOf(answer.value.id), JSON.stringify({ seed: Math.floor(Math.random() * 1e9), hasFault }))
+    router.push(`/job/${answer.value.id}/startup`)
+  }
+  return (
+    <Disclosure
+      className="mt-4 border-t border-line pt-2"
+      summary="Rehearse this run with stand-in instruments"
+      summaryClass="min-h-12 py-2 font-bold lg:min-h-9 lg:py-1"
+    >
+      <p className="text-[15px]">
+        On a copy of this job, with a clamp, a voltmeter, thermometers, a manometer, gauges and an analyser
+        that show what a house would: as it is recorded, or with one thing wrong that nobody tells you.
+      </p>
+      <div className="mt-2 flex flex-wrap gap-3">
+        <Button look="strong" onClick={() => void begin(true)}>
+          Something is wrong
+        </Button>
+        <Button onClick={() => void begin(false)}>All is sound</Button>
+      </div>
+      {said && (
+        <p role="alert" className="mt-2 text-harm">
+          {said}
+        </p>
+      )}
+    </Disclosure>
+  )
+}
+
+function Running({
+  hidden,
+  inst,
+}: {
+  hidden: NonNullable<Hidden>
+  inst: ReturnType<typeof useJobScreen>['inst']
+}) {
+  const runner = useRef<SiteRunner | null>(null)
+  const [first] = useState(inst)
+  const [fault, setFault] = useState<{ is: SiteFault | null } | null>(null)
+  useEffect(() => {
+    const made = new SiteRunner()
+    // The site stands as the job was when it was begun: what is put right in the record does not mend it.
+    made.stand(first, hidden.seed, hidden.hasFault)
+    runner.current = made
+    return () => made.close()
+  }, [first, hidden])
+  const reveal = async () => {
+    const is = await runner.current?.reveal()
+    setFault({ is: is ?? null })
+  }
+  return (
+    <section
+      aria-label="Rehearsal"
+      data-testid="rehearsal"
+      className="mt-2 flex flex-wrap items-center gap-3 border-l-4 border-slate bg-slate-soft px-3 py-2 text-[15px]"
+    >
+      <p className="flex-1 basis-60">
+        {fault
+          ? fault.is === null
+            ? 'Nothing was wrong with this site.'
+            : fault.is.kind === 'part'
+              ? `What was wrong: ${failureWords(inst, fault.is.failure)}.`
+              : (PHYSICS_WORDS[fault.is.name] ?? fault.is.name)
+          : 'A rehearsal: stand-in instruments show what a hidden site has. Read, judge, and find it.'}
+      </p>
+      {!fault && <Button onClick={() => void reveal()}>What was wrong?</Button>}
+    </section>
+  )
+}

@@ -1,0 +1,2 @@
+export { LiveValue } from './LiveValue'
+export { Rehearsal } from './Rehearsal'

@@ -1,0 +1,41 @@
+'use client'
+
+import { useEffect, useState } from 'react'
+import type { Point } from '@/core/instruments'
+import { CHANNEL, type FromInstrument, type FromPage } from '@/workers'
+
+/** s after which an instrument that says nothing counts as gone. */
+const GONE_MS = 5000
+
+/**
+ * What an instrument shows that is held at a point, while it is; null: none speaks.
+ * @param point null: nothing is held
+ * @param since ISO time at which the call was made; null: long ago
+ */
+export function useHeld(point: Point | null, since: string | null): FromInstrument | null {
+  const [shown, setShown] = useState<FromInstrument | null>(null)
+  // A point is the same for as long as it says the same.
+  const key = point && JSON.stringify(point)
+  useEffect(() => {
+    // A browser without channels has no instruments either.
+    if (key === null || typeof BroadcastChannel === 'undefined') return
+    const id = crypto.randomUUID()
+    const channel = new BroadcastChannel(CHANNEL)
+    let timer: ReturnType<typeof setTimeout> | null = null
+    channel.onmessage = ({ data }: MessageEvent<FromInstrument | FromPage>) => {
+      if (data.type !== 'value' || data.id !== id) return
+      if (timer) clearTimeout(timer)
+      timer = setTimeout(() => setShown(null), GONE_MS)
+      setShown(data)
+    }
+    const say = (message: FromPage) => channel.postMessage(message)
+    say({ type: 'hold', id, point: JSON.parse(key) as Point, since })
+    return () => {
+      say({ type: 'release', id })
+      if (timer) clearTimeout(timer)
+      channel.close()
+      setShown(null)
+    }
+  }, [key, since])
+  return shown
+}

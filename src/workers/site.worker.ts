@@ -1,0 +1,54 @@
+import { drawFault, HiddenSite, heldBy, type SiteFault } from '@/core/instruments'
+import { CHANNEL, type FromPage, type FromInstrument } from './instrumentChannel'
+import { Unpacker, type WorkerPayload } from './payload'
+
+/** ms between two values of an instrument that is held somewhere. */
+const EVERY_MS = 400
+
+const unpacker = new Unpacker()
+const channel = new BroadcastChannel(CHANNEL)
+let site: HiddenSite | null = null
+const held = new Map<string, Extract<FromPage, { type: 'hold' }>>()
+
+function show(hold: Extract<FromPage, { type: 'hold' }>): void {
+  if (!site) return
+  const seconds = hold.since === null ? 3600 : Math.max(0, (Date.now() - Date.parse(hold.since)) / 1000)
+  const sample = site.read(hold.point, seconds)
+  const { instrument, unit } = heldBy(hold.point.quantity)
+  const value: FromInstrument = {
+    type: 'value',
+    id: hold.id,
+    instrument: { name: `stand-in ${instrument}`, kind: instrument },
+    value: sample?.value ?? null,
+    unit,
+    settled: sample?.settled ?? false,
+    at: new Date().toISOString(),
+  }
+  channel.postMessage(value)
+}
+
+channel.onmessage = ({ data }: MessageEvent<FromPage | FromInstrument>) => {
+  if (data.type === 'hold') {
+    held.set(data.id, data)
+    show(data)
+  } else if (data.type === 'release') held.delete(data.id)
+}
+setInterval(() => held.forEach(show), EVERY_MS)
+
+/** What the page asks of the site itself: to stand there, and in the end what was wrong with it. */
+export type SiteAsked =
+  { kind: 'site'; payload: WorkerPayload; seed: number; hasFault: boolean } | { kind: 'reveal' }
+export interface SiteSaid {
+  fault: SiteFault | null
+}
+
+self.onmessage = ({ data }: MessageEvent<SiteAsked>) => {
+  if (data.kind === 'reveal') {
+    const said: SiteSaid = { fault: site?.fault ?? null }
+    self.postMessage(said)
+    return
+  }
+  const inst = unpacker.unpack(data.payload)
+  site = new HiddenSite(inst, data.hasFault ? drawFault(inst, data.seed) : null, data.seed)
+  held.forEach(show)
+}
