@@ -29,7 +29,6 @@ const SHOTS = [
     ],
   },
   { name: 'bench-plan', path: '/job/harrier-bank/bench?call=cool2&t=80', size: WIDE, tool: 'Plan' },
-  { name: 'bench-meter', path: `${GOOD}/bench?call=heatAux1&t=52`, size: WIDE, tool: 'Meter' },
   { name: 'crossing', path: '/job/tallow-mill/crossing?call=heat1&t=30', size: WIDE, at: 'crossing-picture' },
   {
     name: 'crossing-phone',
@@ -49,6 +48,7 @@ const SHOTS = [
   },
   { name: 'startup', path: `${GOOD}/startup?call=emergency&t=52`, size: WIDE },
   { name: 'handover', path: `${GOOD}/handover?call=heat1&t=47`, size: WIDE },
+  { name: 'cabinet-card', path: `${GOOD}/handover?call=heat1&t=47`, size: WIDE, presses: ['Cabinet card'] },
   { name: 'bench-phone', path: `${GOOD}/bench?call=heatAux1&t=52`, size: PHONE },
   { name: 'walk-phone', path: `${GOOD}/bench`, size: PHONE, presses: ['Landing', 'Walk it'] },
   { name: 'startup-phone', path: `${GOOD}/startup?call=emergency&t=52`, size: PHONE },
@@ -83,7 +83,11 @@ main(async () => {
           .click()
       for (const [label, value] of shot.steps ?? []) await page.getByLabel(label).first().selectOption(value)
       for (const press of shot.presses ?? (shot.press ? [shot.press] : []))
-        await page.getByRole('button', { name: press }).first().click()
+        await page
+          .getByRole('button', { name: press })
+          .or(page.getByRole('tab', { name: press }))
+          .first()
+          .click()
       if (shot.wait) await page.getByText(shot.wait).first().waitFor()
       await page.evaluate(() => document.fonts.ready)
       if (shot.at) await page.getByTestId(shot.at).evaluate((e) => e.scrollIntoView({ block: 'center' }))

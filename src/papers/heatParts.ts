@@ -20,7 +20,7 @@ import type { PaperInput } from './paperInput'
 import type { Speech } from './speech'
 
 /** Line volts as they were read, else as the service has them. */
-export function voltsOf({ inst, stands }: PaperInput): number {
+function voltsOf({ inst, stands }: PaperInput): number {
   const read = stands.find((r) => r.kind === 'lineVolts' && typeof r.value === 'number')
   const [row] = heaterRows(inst)
   if (typeof read?.value === 'number') return read.value

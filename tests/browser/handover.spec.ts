@@ -41,3 +41,27 @@ test('the owner takes reminders into a calendar', async ({ page }) => {
   expect(text).toContain('BEGIN:VCALENDAR')
   expect(text.match(/RRULE:FREQ=MONTHLY/g)!.length).toBeGreaterThanOrEqual(2)
 })
+
+test('readings stand year by year, with what has drifted, and one unit’s alone', async ({ page }) => {
+  const file = (await (await page.request.get('/api/jobs/quillfeather-lane/file')).json()) as {
+    readings: { id: string; value: number; when: string; supersedes: string | null }[]
+  }
+  // A year earlier row 1 had 11.2 Ω (12.1 is 8 % more) and row 2 as much as today.
+  const then = (id: string, value: number) => ({
+    ...file.readings.find((r) => r.id === id)!,
+    id: `${id}-then`,
+    value,
+    when: '2025-11-20T10:00:00Z',
+  })
+  const data = { ...file, readings: [then('q5', 11.2), then('q6', 11.9), ...file.readings] }
+  const { id } = (await (await page.request.post('/api/jobs?copy=1', { data })).json()) as { id: string }
+  await open(page, `/job/${id}/handover`)
+  await page.getByRole('tab', { name: 'Year by year' }).click()
+  const years = page.getByTestId('years')
+  await expect(years).toContainText('1 reading has drifted.')
+  await expect(years.getByRole('row', { name: /Row ohms, Strip row 1/ })).toContainText('+8 %, drifts')
+  await expect(years.getByRole('row', { name: /Row ohms, Strip row 2/ })).toContainText('+0 %, steady')
+  await years.getByLabel('Of').selectOption({ label: 'Air handler' })
+  await expect(years.getByRole('row', { name: /Row ohms/ })).toHaveCount(0)
+  await expect(years.getByRole('row', { name: /Control volts/ })).toHaveCount(1)
+})

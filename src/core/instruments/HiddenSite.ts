@@ -18,7 +18,7 @@ import { fireShare, plateOfKind, steadyOf, type Steady } from './plant'
 import type { Point, Quantity } from './point'
 
 /** What an instrument shows. */
-export interface Sample {
+interface Sample {
   instrument: Instrument
   value: number | 'OL'
   unit: string
@@ -73,7 +73,7 @@ const TAU = 90
 /** Low-impedance volts: what a technician's meter is set to. */
 const METER_OHMS = 3000
 /** s of a call that was made long ago. */
-export const LONG_AGO = 3600
+const LONG_AGO = 3600
 
 /**
  * A house that something is wrong with, or nothing, as instruments see it: the circuit solved with what has failed, and air,

@@ -84,13 +84,7 @@ export function physicsFaults(inst: Installation): SiteFault[] {
   return list.flatMap(([is, name, change]) => (is ? [{ kind: 'physics' as const, name, change }] : []))
 }
 
-/** Everything that one site can hide: each part that can fail, and what is wrong beside the wiring. */
-export const siteFaults = (inst: Installation): SiteFault[] => [
-  ...failuresOf(inst).map((failure) => ({ kind: 'part' as const, failure })),
-  ...physicsFaults(inst),
-]
-
-/** One of them, by a seed alone. */
+/** One thing that a site can hide, by a seed alone: a part that has failed, or something beside the wiring. */
 export function drawFault(inst: Installation, seed: number): SiteFault | null {
   const parts = failuresOf(inst)
   const physics = physicsFaults(inst)

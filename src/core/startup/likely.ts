@@ -7,7 +7,7 @@ import { standing, type Reading, type ReadingKind } from './reading'
 import { number, type Cause, type Verdict } from './verdict'
 
 /** Readings of the same call, modes and moved settings: the unit did the same while they were taken. */
-export const sameState = (a: Reading, b: Reading): boolean =>
+const sameState = (a: Reading, b: Reading): boolean =>
   a.situation.call === b.situation.call && aside(a) === aside(b)
 const aside = (r: Reading): string =>
   JSON.stringify([Object.entries(r.situation.modes).sort(), r.moved ?? []])

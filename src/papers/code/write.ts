@@ -60,7 +60,7 @@ const isPlain = (r: Reading): boolean =>
   (r.value === 'OL' || decimalOf(r.value) !== null)
 
 /** A number as digits and the places after its point; null: it has too many. */
-export function decimalOf(value: number): { digits: number; places: number } | null {
+function decimalOf(value: number): { digits: number; places: number } | null {
   for (let places = 0; places < 4; places++) {
     const digits = Math.round(value * 10 ** places)
     if (Math.abs(digits) >= 2 ** 20) return null
