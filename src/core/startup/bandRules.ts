@@ -21,7 +21,7 @@ import {
 } from './bandContext'
 import { clocked, flue, inlet, manifold } from './furnaceBands'
 import { BANDS } from './bands'
-import { inTheWay } from './likely'
+import { inTheWay, sameState } from './likely'
 import type { BandedKind } from './bandedKind'
 import { standing } from './reading'
 import type { Cause } from './verdict'
@@ -142,13 +142,25 @@ function supplyAir(c: Context): Banded | null {
   }
 }
 
+/** Why the refrigerant side shows nothing where the compressor was read to stand still; null: it was not. */
+function compressorStill(c: Context): Cause[] | null {
+  const amps = standing(c.all).filter((x) => x.kind === 'compressorAmps' && sameState(x, c.r))
+  const last = amps[amps.length - 1]?.value
+  return typeof last === 'number' && last < BANDS.idleA
+    ? [...cause('compressorOff'), ...wayTo(c, 'compressor')]
+    : null
+}
+
 function discharge(c: Context): Banded | null {
   if (!isHeatPumpHeating(c.r.situation.call) || !runs(c, 'compressor') || isDefrost(c)) return null
   const { outdoorF } = c.r.situation
   const [from, to] = BANDS.dischargeAtF
   const [low, high] = BANDS.dischargeOverF
   const usual: Range = [outdoorF + low, Math.min(BANDS.dischargeMostF, outdoorF + high)]
-  const causes = { low: cause('notPumping', 'chargeHigh'), high: cause('chargeLow', 'airflowLow') }
+  // As warm as outdoors: nothing runs.
+  const still =
+    compressorStill(c) ?? (Math.abs(c.v - outdoorF) < BANDS.noDifferenceF ? cause('compressorOff') : null)
+  const causes = { low: still ?? cause('notPumping', 'chargeHigh'), high: cause('chargeLow', 'airflowLow') }
   if (outdoorF < from || outdoorF > to)
     return { right: [null, BANDS.dischargeMostF], basis: 'most', ...causes }
   // A habit: outside it one looks again; over the limit it is wrong.
@@ -172,13 +184,13 @@ function vapour(c: Context): Banded | null {
         watch: [null, hot],
         basis: 'coldLine',
         low: [],
-        high: cause('valveOtherWay', 'notPumping'),
+        high: compressorStill(c) ?? cause('valveOtherWay', 'notPumping'),
       }
     : {
         right: [hot, null],
         watch: [cold, null],
         basis: 'hotLine',
-        low: cause('valveOtherWay', 'notPumping'),
+        low: compressorStill(c) ?? cause('valveOtherWay', 'notPumping'),
         high: [],
       }
 }

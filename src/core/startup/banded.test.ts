@@ -161,6 +161,10 @@ describe('what a band hangs on', () => {
   it('a cold flue, and air that is not warmed, mean that nothing burns', () => {
     expect(told('flueTemp', 'fur', 70, OIL).causes[0]).toEqual({ kind: 'notLit' })
     expect(told('supplyAir', 'fur', 69, { ...GAS, returnAir: 68 }).causes[0]).toEqual({ kind: 'notLit' })
+    for (const kind of ['manifold', 'clockedInput'] as const)
+      expect(told(kind, 'fur', 0, GAS).causes[0]).toEqual({ kind: 'notLit' })
+    // A line as warm as outdoors: the compressor does not even run.
+    expect(told('dischargeLine', 'od', 47, STRIPS).causes[0]).toEqual({ kind: 'compressorOff' })
   })
 
   it('a motor that should stand still draws nothing, and a fan in a defrost least of all', () => {

@@ -36,7 +36,9 @@ export const BANDS = Object.freeze({
   /** CFM a ton (trade: 350 to 450), and the share beyond it that is worth another look. */
   cfmPerTon: [350, 450],
   cfmWatchShare: 0.1,
-  /** Part of the least below which there is no air at all: the blower stands still. */
+  /** in.w.c. up to which there is no pressure at the manifold at all. */
+  noManifold: 0.3,
+  /** Part of the least below which there is no air, and no input, at all: nothing runs. */
   noAirShare: 0.15,
   /** °F of a flue up to which nothing burns below it. */
   coldFlueF: 130,

@@ -149,4 +149,53 @@ describe('causes, the likeliest and cheapest first', () => {
     const valve = of('valveDifference', 12, 'od', 'line')
     expect(kinds([air, valve])[0]).toBe('valveLeaks')
   })
+
+  it('a compressor that draws nothing is not one that does not pump', () => {
+    const at = { call: 'heat1' as const, outdoorF: LINE.situation.outdoorF, modes: {} }
+    const still = reading({
+      kind: 'compressorAmps',
+      value: 0,
+      at: 'od.compressor',
+      place: 'motor',
+      withBlower: null,
+      situation: at,
+    })
+    const line = reading({
+      kind: 'vapourLine',
+      value: 66,
+      at: 'od',
+      place: 'line',
+      withBlower: null,
+      situation: at,
+    })
+    const first = (all: Reading[]) => judge(new Circuit(inst), line, [line, ...all]).causes[0]
+    expect(first([])).toEqual({ kind: 'valveOtherWay' })
+    expect(first([still])).toEqual({ kind: 'compressorOff' })
+  })
+
+  it('where a board has lost its common, what is live elsewhere is no welded contact first', () => {
+    const situation = { call: 'emergency' as const, outdoorF: LINE.situation.outdoorF, modes: {} }
+    const live = reading({
+      kind: 'terminalVolts',
+      value: 23.4,
+      at: 'tstat.Y',
+      place: 'terminals',
+      withBlower: null,
+      situation,
+    })
+    const dead = reading({
+      kind: 'controlVolts',
+      value: 0,
+      at: 'od.R',
+      place: 'terminals',
+      withBlower: null,
+      situation,
+    })
+    expect(said(live, [])).toEqual(['wrong', { kind: 'shouldBeOff' }])
+    expect(said(live, [dead])).toEqual([
+      'wrong',
+      { kind: 'commonOpen', from: 'ah.C' },
+      { kind: 'shouldBeOff' },
+    ])
+  })
 })

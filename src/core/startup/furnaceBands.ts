@@ -13,11 +13,11 @@ function gasOf(c: Context): 'natural' | 'lp' {
   return furnace && setting && settingValue(furnace, setting.id) === 'lp' ? 'lp' : 'natural'
 }
 
-/** What may be open on the way to the burner. */
-function burnerWay(c: Context): Cause[] {
-  if (!c.solved.ok) return []
+/** Nothing burns: what may be open on the way to the burner. */
+function notLit(c: Context): Cause[] {
+  if (!c.solved.ok) return cause('notLit')
   const load = c.solved.running.find((l) => l.part.does?.what === 'burner')
-  return load ? inTheWay(c.solved, load.ref, c.r, c.all) : []
+  return [...cause('notLit'), ...(load ? inTheWay(c.solved, load.ref, c.r, c.all) : [])]
 }
 
 export function manifold(c: Context): Banded | null {
@@ -33,7 +33,8 @@ export function manifold(c: Context): Banded | null {
   return {
     right: [low - by, high + by],
     basis: plate === undefined ? 'usual' : 'plate',
-    low: [...converted, ...cause('regulator', 'inletLow')],
+    // No pressure at all: the valve is not open, and no regulator is to blame.
+    low: c.v < BANDS.noManifold ? notLit(c) : [...converted, ...cause('regulator', 'inletLow')],
     high: [...converted, ...cause('regulator')],
   }
 }
@@ -48,7 +49,7 @@ export function clocked(c: Context): Banded | null {
     right: about(nominal, BANDS.inputShare * nominal),
     nominal,
     basis: above > 0 ? 'plateDerated' : 'plate',
-    low: cause('orifice', 'manifoldLow', 'inletLow'),
+    low: c.v < BANDS.noAirShare * nominal ? notLit(c) : cause('orifice', 'manifoldLow', 'inletLow'),
     high: cause('orifice', 'manifoldHigh'),
   }
 }
@@ -58,7 +59,7 @@ export function flue(c: Context): Banded | null {
   const plate = furnacePlate(c)
   const cold = c.v < BANDS.coldFlueF
   const causes = {
-    low: cold ? [...cause('notLit'), ...burnerWay(c)] : cause('inputLow', 'excessAir'),
+    low: cold ? notLit(c) : cause('inputLow', 'excessAir'),
     high: cause('inputHigh', 'draftHigh', 'airflowLow'),
   }
   if (plate.flueLowF !== undefined && plate.flueHighF !== undefined)

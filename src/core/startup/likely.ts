@@ -7,7 +7,7 @@ import { standing, type Reading, type ReadingKind } from './reading'
 import { number, type Cause, type Verdict } from './verdict'
 
 /** Readings of the same call, modes and moved settings: the unit did the same while they were taken. */
-const sameState = (a: Reading, b: Reading): boolean =>
+export const sameState = (a: Reading, b: Reading): boolean =>
   a.situation.call === b.situation.call && aside(a) === aside(b)
 const aside = (r: Reading): string =>
   JSON.stringify([Object.entries(r.situation.modes).sort(), r.moved ?? []])
@@ -116,8 +116,8 @@ function besides(solved: Solution, at: Ref): Cause[] {
 const TOLD_BY: Partial<Record<Cause['kind'], readonly ReadingKind[]>> = {
   airflowHigh: ['airflow'],
   airflowLow: ['airflow', 'staticPressure'],
-  filter: ['staticPressure'],
-  duct: ['staticPressure'],
+  filter: ['staticPressure', 'airflow'],
+  duct: ['staticPressure', 'airflow'],
   tap: ['airflow'],
   chargeLow: ['subcooling', 'superheat'],
   chargeHigh: ['subcooling', 'superheat'],
@@ -133,6 +133,16 @@ const TOLD_BY: Partial<Record<Cause['kind'], readonly ReadingKind[]>> = {
   looseLug: ['lineVolts'],
   breakerOff: ['lineVolts'],
   stripsInIt: ['stripAmps'],
+}
+/** A reading of the first of those kinds that is wrong on this side is the cause itself. */
+const SIDE: Partial<Record<Cause['kind'], 'low' | 'high'>> = {
+  airflowHigh: 'high',
+  airflowLow: 'low',
+  inputLow: 'low',
+  inputHigh: 'high',
+  manifoldLow: 'low',
+  manifoldHigh: 'high',
+  inletLow: 'low',
 }
 /** What does not change with the call. */
 const ANY_STATE: readonly ReadingKind[] = ['capacitor', 'rowOhms', 'lineVolts', 'gasInlet']
@@ -157,7 +167,10 @@ export function inLikelyOrder(
     for (const x of others) {
       if (!kinds.includes(x.kind) || (!ANY_STATE.includes(x.kind) && !sameState(x, r))) continue
       if (x.kind === 'rowOhms' && x.at !== r.at) continue
-      const { verdict: v, causes } = judgeAlone(x)
+      const { verdict: v, causes, expected } = judgeAlone(x)
+      const side = x.kind === kinds[0] ? SIDE[c.kind] : undefined
+      if (side && expected && v === 'wrong')
+        if (side === 'low' ? number(x) < expected.low : number(x) > expected.high) return 1
       if (v === 'right') weight = Math.min(weight, -1)
       else if ((v === 'wrong' || v === 'watch') && causes.some((other) => other.kind === c.kind)) return 1
     }

@@ -1,12 +1,12 @@
 import { type Circuit, solve } from '../circuit'
-import { isRef, makeRef, placedByRef, splitRef } from '../installation'
+import { isRef, makeRef, placedByRef, splitRef, terminalOf, type Installation } from '../installation'
 import { serviceVolts } from '../query'
 import { tolerances } from '../tolerances'
 import type { Ohms } from '../units'
 import { BANDS } from './bands'
 import { inTheWay } from './likely'
 import { lineVoltsFor } from './lineVolts'
-import type { Reading } from './reading'
+import { standing, type Reading } from './reading'
 import { number, type Cause, type Verdict } from './verdict'
 
 /** V up to which a terminal that is off is off, on a low-impedance range. */
@@ -49,7 +49,7 @@ export function judgeTerminalVolts(circuit: Circuit, r: Reading, all: readonly R
     if (v <= OFF_MOST) return { ...base, verdict: 'right', expected, causes: [] }
     return v < tolerances.liveVolts
       ? { ...base, verdict: 'watch', expected, causes: [{ kind: 'ghost' }] }
-      : { ...base, verdict: 'wrong', expected, causes: [{ kind: 'shouldBeOff' }] }
+      : { ...base, verdict: 'wrong', expected, causes: [...lostCommons(inst, all), { kind: 'shouldBeOff' }] }
   }
   const band = BANDS.terminalShare
   const expected = { low: nominal * (1 - band), high: nominal * (1 + band), nominal }
@@ -59,4 +59,26 @@ export function judgeTerminalVolts(circuit: Circuit, r: Reading, all: readonly R
   const causes: Cause[] =
     v <= tolerances.deadVolts ? open : [{ kind: 'overload' }, { kind: 'looseLug' }, ...open.slice(0, 1)]
   return { ...base, verdict: 'wrong', expected, causes }
+}
+
+/**
+ * Commons that may be open: of devices whose R was read dead. A board that has lost its common hands what comes in at one
+ * terminal on to the others, which are then live where nothing calls.
+ */
+function lostCommons(inst: Installation, all: readonly Reading[]): Cause[] {
+  const dead = standing(all).filter(
+    (x) =>
+      (x.kind === 'controlVolts' || x.kind === 'terminalVolts') &&
+      terminalOf(inst, x.at)?.terminal.role === 'R' &&
+      number(x) < tolerances.liveVolts,
+  )
+  const devices = [...new Set(dead.map((x) => splitRef(x.at).placed))]
+  return devices.flatMap((ref) => {
+    const common = placedByRef(inst, ref)?.device.terminals.find((t) => t.role === 'C' && t.side === 'low')
+    const at = common && makeRef(ref, common.id)
+    return inst.wires.flatMap((w): Cause[] => {
+      const far = w.a === at ? w.b : w.b === at ? w.a : null
+      return at && far && isRef(far) ? [{ kind: 'commonOpen', from: far }] : []
+    })
+  })
 }
