@@ -17,7 +17,10 @@ const config = withNext({
 // These packages are modules only: they are compiled like the app's own files.
 const withModules = async () => ({
   ...(await config()),
-  transformIgnorePatterns: ['/node_modules/(?!(?:@tanstack|@thi.ng|ohash|base45-ts)/)', '^.+\\.module\\.(css|sass|scss)$'],
+  transformIgnorePatterns: [
+    '/node_modules/(?!(?:@tanstack|@thi.ng|ohash|base45-ts)/)',
+    '^.+\\.module\\.(css|sass|scss)$',
+  ],
 })
 
 export default withModules
