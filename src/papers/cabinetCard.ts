@@ -191,7 +191,7 @@ function leftWords(left: LeftOut): string[] {
   return [
     ...(left.readings ? [`${left.readings} ${left.readings === 1 ? 'reading' : 'readings'}`] : []),
     ...(left.texts ? ['address and places'] : []),
-    'owner, notes, house and history',
+    'owner, notes, house, history and what devices are like inside',
   ]
 }
 

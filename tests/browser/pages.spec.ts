@@ -6,6 +6,7 @@ const PAGES = [
   '/',
   '/new',
   '/library',
+  '/card',
   '/job/tallow-mill/bench?call=heatAux2&t=30',
   `${JOB}/gear`,
   `${JOB}/bench?call=emergency&t=45`,
@@ -47,6 +48,7 @@ for (const [size, viewport] of Object.entries(SIZES))
         if (path === '/new')
           await page.getByRole('option', { name: /^Marram T2/ }).waitFor({ state: 'attached' })
         else if (path === '/library') await page.getByRole('button', { name: /^Marram T2/ }).waitFor()
+        else if (path === '/card') await page.getByRole('heading', { level: 1 }).waitFor()
         else if (path === '/') await page.getByRole('heading', { level: 2 }).first().waitFor()
         else await page.locator('[data-testid=verdict][data-stale=false]').waitFor()
         if (path.includes('/crossing')) await page.locator('.apexcharts-bar-area').first().waitFor()

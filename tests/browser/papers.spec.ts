@@ -219,7 +219,9 @@ test('the cabinet card’s code is read by two readers, small, turned and smudge
   const path = await copyOf(page, 'tallow-mill')
   await open(page, `${path}/handover`)
   await page.getByRole('tab', { name: 'Cabinet card' }).click()
-  await expect(page.getByText('Not in the code: owner, notes, house and history.')).toBeVisible()
+  await expect(
+    page.getByText('Not in the code: owner, notes, house, history and what devices are like inside.'),
+  ).toBeVisible()
   await expect(page.getByText(/Y1: yellow → furnace Y/).first()).toBeVisible()
   const { dataUrl, pixels, size } = await photographed(page)
   // One reader here …

@@ -12,6 +12,7 @@ import {
 } from '../installation'
 import { runTime, type Trace } from '../time'
 import type { Situation } from '../situation'
+import { asOhms, type Ohms } from '../units'
 import { SOUND, type Physics, type SiteFault } from './fault'
 import { NATURES, seedOf, shown, type Instrument } from './instrument'
 import { fireShare, plateOfKind, steadyOf, type Steady } from './plant'
@@ -71,7 +72,7 @@ export const heldBy = (quantity: Quantity): { instrument: Instrument; unit: stri
 /** s in which the air of a duct, and the refrigerant, come two thirds of the way to where they go. */
 const TAU = 90
 /** Low-impedance volts: what a technician's meter is set to. */
-const METER_OHMS = 3000
+const METER_OHMS = asOhms(3000)
 /** s of a call that was made long ago. */
 const LONG_AGO = 3600
 
@@ -176,8 +177,8 @@ export class HiddenSite {
     const { lineShare } = this.physics
     const placed = placedByRef(this.inst, splitRef(at).placed)
     const common = placed?.device.terminals.find((t) => t.role === 'C' && t.side === 'low')
-    const volts = (a: Name, b: Name, ohms?: number) =>
-      isRef(a) && (isRef(b) || b === '@earth') ? finite(s.meter(a, b, ohms as never)) : null
+    const volts = (a: Name, b: Name, ohms?: Ohms) =>
+      isRef(a) && (isRef(b) || b === '@earth') ? finite(s.meter(a, b, ohms)) : null
     switch (quantity) {
       case 'controlVolts':
       case 'terminalVolts':

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation'
 import { useEffect, useRef, useState } from 'react'
 import { ask, linesOf } from '@/client'
 import type { SiteFault } from '@/core/instruments'
-import { formatJob } from '@/jobfile'
+import { cut, formatJob } from '@/jobfile'
 import { Button, Disclosure, useLocalStorage, keep } from '@/ui'
 import { failureWords } from '@/words'
 import { SiteRunner } from '@/workers'
@@ -41,7 +41,7 @@ export function Rehearsal() {
 }
 
 function Offer() {
-  const { job } = useJobScreen()
+  const { job, situation } = useJobScreen()
   const router = useRouter()
   const [said, setSaid] = useState<string | null>(null)
   const begin = async (hasFault: boolean) => {
@@ -50,14 +50,15 @@ function Offer() {
       // What was read on the real site is no matter of the rehearsal.
       body: formatJob({
         ...job,
-        title: `Rehearsal: ${job.title}`.slice(0, 120),
+        title: cut(`Rehearsal: ${job.title}`, 120),
         readings: [],
         startup: { cards: {}, calls: {} },
       }),
     })
     if (!answer.ok) return setSaid(linesOf(answer, 'A rehearsal needs the server').join('; '))
     keep(keyOf(answer.value.id), JSON.stringify({ seed: Math.floor(Math.random() * 1e9), hasFault }))
-    router.push(`/job/${answer.value.id}/startup`)
+    // Nothing is called yet: the run begins at its first card, on the day that the dock stands at.
+    router.push(`/job/${answer.value.id}/startup?call=off&t=${situation.outdoorF}`)
   }
   return (
     <Disclosure

@@ -4,8 +4,8 @@ import { useEffect, useState } from 'react'
 import type { Point } from '@/core/instruments'
 import { CHANNEL, type FromInstrument, type FromPage } from '@/workers'
 
-/** s after which an instrument that says nothing counts as gone. */
-const GONE_MS = 5000
+/** ms after which an instrument that says nothing counts as gone; and between two times that a hold is said. */
+const [GONE_MS, AGAIN_MS] = [5000, 1500]
 
 /**
  * What an instrument shows that is held at a point, while it is; null: none speaks.
@@ -29,8 +29,12 @@ export function useHeld(point: Point | null, since: string | null): FromInstrume
       setShown(data)
     }
     const say = (message: FromPage) => channel.postMessage(message)
-    say({ type: 'hold', id, point: JSON.parse(key) as Point, since })
+    const hold = () => say({ type: 'hold', id, point: JSON.parse(key) as Point, since })
+    hold()
+    // An instrument that comes later hears of it as well.
+    const again = setInterval(hold, AGAIN_MS)
     return () => {
+      clearInterval(again)
       say({ type: 'release', id })
       if (timer) clearTimeout(timer)
       channel.close()
