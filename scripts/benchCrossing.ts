@@ -3,8 +3,9 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { Circuit } from '@/core/circuit'
-import { crossingOf, schoolYears, sharingOf, withSettings } from '@/core/crossing'
+import { crossingOf, schoolYears, sharingOf } from '@/core/crossing'
 import { weatherOf } from '@/core/house'
+import { withSettings } from '@/core/installation'
 import { jobSeen, parseJob } from '@/jobfile'
 
 /** A one-stage heat pump over a gas furnace with a changeover: every step of a drag asks for all of it. */

@@ -1,6 +1,6 @@
 import { wrap, type Remote } from 'comlink'
-import type { CrossingView, SettingChange } from '@/core/crossing'
-import type { JobSeen } from '@/core/installation'
+import type { CrossingView } from '@/core/crossing'
+import type { JobSeen, SettingChange } from '@/core/installation'
 import type { CrossingWork, GatePreview } from './crossing.worker'
 import { Packer } from './payload'
 

@@ -5,13 +5,11 @@ import {
   crossingView,
   newFindings,
   sharingOf,
-  withSettings,
   type CrossingView,
   type Sharing,
-  type SettingChange,
   type Year,
 } from '@/core/crossing'
-import type { JobSeen } from '@/core/installation'
+import { type JobSeen, withSettings, type SettingChange } from '@/core/installation'
 import type { Finding } from '@/core/rules'
 import { Unpacker, type WorkerPayload } from './payload'
 

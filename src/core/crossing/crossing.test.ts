@@ -1,7 +1,7 @@
 import { demoInstallation } from '../../../tests/helpers/demo'
 import { demoSeen } from '../../../tests/helpers/seen'
 import { Circuit } from '../circuit'
-import { makeRef, UNKNOWN_SITE, type JobSeen } from '../installation'
+import { makeRef, UNKNOWN_SITE, type JobSeen, withSettings } from '../installation'
 import {
   crossingOf,
   crossingView,
@@ -12,7 +12,6 @@ import {
   schoolYears,
   sharingOf,
   smallestKit,
-  withSettings,
 } from '.'
 import { merged } from './gates'
 

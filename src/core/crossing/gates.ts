@@ -1,16 +1,18 @@
 import { Circuit } from '../circuit'
-import type { Intent, Setting, Value } from '../equipment'
+import type { Intent, Setting } from '../equipment'
 import {
   makeRef,
   placedByRef,
   settingValue,
   splitRef,
+  withSettings,
   type Installation,
   type JobSeen,
   type Placed,
   type Ref,
+  type SettingChange,
 } from '../installation'
-import { applyFix, findingKey, jobFindings, type Finding } from '../rules'
+import { findingKey, jobFindings, type Finding } from '../rules'
 import { sharingOf, type Sharing, type SharingStretch } from './sharing'
 
 /** What can be dragged: a temperature at which somebody begins or ends to heat. */
@@ -21,12 +23,6 @@ export type GateIntent = (typeof GATE_INTENTS)[number]
 const SWITCHED_BY: Partial<Record<GateIntent, Intent>> = {
   compressorLockout: 'useCompressorLockout',
   auxLockout: 'useAuxLockout',
-}
-
-/** A value for a setting. */
-export interface SettingChange {
-  at: Ref
-  value: Value
 }
 
 /** A gate where a device of the job can realise it. */
@@ -69,16 +65,6 @@ export function gateChanges(
     changes.push({ at: makeRef(ref, toggle.id), value: 'on' })
   return changes
 }
-
-/** The wiring with some settings as they would be. */
-export const withSettings = (inst: Installation, changes: readonly SettingChange[]): Installation =>
-  applyFix(
-    inst,
-    changes.map(({ at, value }) => {
-      const { placed, id } = splitRef(at)
-      return { kind: 'setSetting', placed, setting: id, value }
-    }),
-  )
 
 const movedCircuits = () => new Map<string, Circuit>()
 

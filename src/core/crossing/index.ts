@@ -4,11 +4,9 @@ export {
   circuitWith,
   gateChanges,
   newFindings,
-  withSettings,
   type CrossingGate,
   type CrossingGates,
   type GateIntent,
-  type SettingChange,
 } from './gates'
 export type { HoursOfYear } from './hours'
 export { kitAdvice, type KitAdvice } from './kitAdvice'

@@ -1,4 +1,5 @@
 export {
+  commonOf,
   defaultOf,
   holdsBySettings,
   placedByRef,
@@ -9,9 +10,11 @@ export {
   settingValue,
   terminalOf,
   wireSize,
+  withSettings,
   type Cable,
   type Installation,
   type Placed,
+  type SettingChange,
   type Wire,
 } from './installation'
 export { UNKNOWN_SITE, type JobSeen, type Site } from './site'

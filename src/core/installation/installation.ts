@@ -10,7 +10,7 @@ import {
   type Value,
 } from '../equipment'
 import { degF } from '../units'
-import { splitRef, type Ref, type Name } from './ref'
+import { makeRef, splitRef, type Ref, type Name } from './ref'
 
 /** A device where it is bolted down, with its settings as left. A setting that is null is not known yet. */
 export interface Placed {
@@ -69,6 +69,29 @@ export function terminalOf(inst: Installation, ref: Name): { placed: Placed; ter
   const terminal = placed?.device.terminals.find((t) => t.id === id)
   return placed && terminal ? { placed, terminal } : null
 }
+
+/** A device's own common of its 24 V; null where it has none. */
+export function commonOf({ ref, device }: Placed): Ref | null {
+  const common = device.terminals.find((t) => t.role === 'C' && t.side === 'low')
+  return common ? makeRef(ref, common.id) : null
+}
+
+/** A value for a setting. */
+export interface SettingChange {
+  at: Ref
+  value: Value
+}
+
+/** The wiring with some settings as they would be. */
+export const withSettings = (inst: Installation, changes: readonly SettingChange[]): Installation => ({
+  ...inst,
+  placed: inst.placed.map((p) => {
+    const own = changes.map(({ at, value }) => ({ ...splitRef(at), value })).filter((c) => c.placed === p.ref)
+    return own.length
+      ? { ...p, settings: { ...p.settings, ...Object.fromEntries(own.map((c) => [c.id, c.value])) } }
+      : p
+  }),
+})
 
 /** The value a setting has: as left; the device's default where nothing is recorded; null while not known. */
 export function settingValue(placed: Placed, id: string): Unknowable<Value> {

@@ -2,11 +2,14 @@ import { Circuit, solutionOf, type Solution } from '../circuit'
 import { failedModes, withFailure } from '../failures'
 import {
   isRef,
+  commonOf,
   makeRef,
   placedByRef,
+  quantity as amountOf,
   settingValue,
   splitRef,
   wireRef,
+  withSettings,
   type Installation,
   type Name,
 } from '../installation'
@@ -127,26 +130,18 @@ export class HiddenSite {
     const electric = this.electric(point, solution)
     if (electric !== undefined) return electric
     // Air and refrigerant follow what has run until now, each stretch on its way to where it would end.
-    const steady = steadyOf(solution, this.physics)
-    let air: Steady = {
-      ...steady,
-      supplyF: this.physics.returnF,
-      vapourF: this.physics.returnF,
-      dischargeF: steady.outdoorF,
-    }
+    const { returnF } = this.physics
+    let [supplyF, vapourF, dischargeF] = [returnF, returnF, Number(last.situation.outdoorF)]
     for (const [i, s] of passed.entries()) {
       const until = Math.min(seconds, passed[i + 1]?.at ?? seconds)
       const to = steadyOf(solutionOf(circuit, s.situation, s.state), this.physics)
       const k = Math.exp(-(until - s.at) / TAU)
       const toward = (from: number, end: number) => end + (from - end) * k
-      air = {
-        ...to,
-        supplyF: toward(air.supplyF, to.supplyF),
-        vapourF: toward(air.vapourF, to.vapourF),
-        dischargeF: toward(air.dischargeF, to.dischargeF),
-      }
+      supplyF = toward(supplyF, to.supplyF)
+      vapourF = toward(vapourF, to.vapourF)
+      dischargeF = toward(dischargeF, to.dischargeF)
     }
-    return this.other(point, air)
+    return this.other(point, { ...steadyOf(solution, this.physics), supplyF, vapourF, dischargeF })
   }
 
   /** What stands when, from a call that is made at 0 s. What the situation names (a defrost, an open breaker) stands from the start. */
@@ -154,7 +149,7 @@ export class HiddenSite {
     const key = JSON.stringify([situation, moved])
     let known = this.traces.get(key)
     if (!known) {
-      const inst = moved.length ? withMoved(this.inst, moved) : this.inst
+      const inst = moved.length ? withSettings(this.inst, moved) : this.inst
       const circuit = new Circuit(inst)
       const modes = { ...situation.modes, ...this.stuck }
       const trace = runTime(circuit, {
@@ -176,15 +171,13 @@ export class HiddenSite {
     const { at, quantity } = point
     const { lineShare } = this.physics
     const placed = placedByRef(this.inst, splitRef(at).placed)
-    const common = placed?.device.terminals.find((t) => t.role === 'C' && t.side === 'low')
+    const common = placed && commonOf(placed)
     const volts = (a: Name, b: Name, ohms?: Ohms) =>
       isRef(a) && (isRef(b) || b === '@earth') ? finite(s.meter(a, b, ohms)) : null
     switch (quantity) {
       case 'controlVolts':
       case 'terminalVolts':
-        return placed && common
-          ? scaled(volts(at, makeRef(placed.ref, common.id), METER_OHMS), lineShare)
-          : null
+        return common ? scaled(volts(at, common, METER_OHMS), lineShare) : null
       case 'lineVolts': {
         // Leg to leg, or to the neutral where there is one leg.
         const legs =
@@ -253,8 +246,7 @@ export class HiddenSite {
     // Burnt through, it is not among the loads any more.
     if (!load) return 'OL'
     const { va, volts } = load.part
-    const watts =
-      typeof va === 'number' ? va : Number(settingValue(load.placed, va.set) ?? 0) * (va.times ?? 1)
+    const watts = amountOf(load.placed, va)
     return watts > 0 ? volts ** 2 / watts : null
   }
 
@@ -337,18 +329,3 @@ export class HiddenSite {
 
 const finite = (n: number): number | null => (Number.isFinite(n) ? n : null)
 const scaled = (n: number | null, by: number): number | null => (n === null ? null : n * by)
-
-function withMoved(inst: Installation, moved: NonNullable<Point['moved']>): Installation {
-  return {
-    ...inst,
-    placed: inst.placed.map((p) => {
-      const own = moved.filter((m) => splitRef(m.at).placed === p.ref)
-      return own.length
-        ? {
-            ...p,
-            settings: { ...p.settings, ...Object.fromEntries(own.map((m) => [splitRef(m.at).id, m.value])) },
-          }
-        : p
-    }),
-  }
-}

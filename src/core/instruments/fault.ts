@@ -49,9 +49,14 @@ export const SOUND: Physics = Object.freeze({
   fanRunsOn: false,
 })
 
+/** What can be wrong with a site beside its wiring, by name. */
+export type PhysicsFault =
+  | 'lowVolts' | 'dirtyFilter' | 'lowCharge' | 'overcharge' | 'weakCompressor' | 'leakyValve' | 'weakCapacitor' | 'lowManifold'
+  | 'highManifold' | 'lowInlet' | 'lowPump' | 'fireShortOfAir' | 'sensorInTheSun' | 'switchOff' | 'fanRunsOn' // prettier-ignore
+
 /** What is hidden: a part of the wiring that has failed, or something of air, refrigerant, fire or weather. */
 export type SiteFault =
-  { kind: 'part'; failure: Failure } | { kind: 'physics'; name: string; change: Partial<Physics> }
+  { kind: 'part'; failure: Failure } | { kind: 'physics'; name: PhysicsFault; change: Partial<Physics> }
 
 /** What beside the wiring can be wrong with a house, by what is in it. */
 export function physicsFaults(inst: Installation): SiteFault[] {
@@ -64,7 +69,7 @@ export function physicsFaults(inst: Installation): SiteFault[] {
           (!fuel || (x.does.what === 'burner' && x.does.fuel === fuel)),
       ),
     )
-  const list: [boolean, string, Partial<Physics>][] = [
+  const list: [boolean, PhysicsFault, Partial<Physics>][] = [
     [true, 'lowVolts', { lineShare: 0.86 }],
     [has('blower'), 'dirtyFilter', { airShare: 0.6 }],
     [has('compressor'), 'lowCharge', { charge: 0.7 }],

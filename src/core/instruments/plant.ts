@@ -1,6 +1,6 @@
 import type { Plate } from '../equipment'
 import type { Solution } from '../circuit'
-import type { Installation } from '../installation'
+import { defaultOf, settingValue, type Installation } from '../installation'
 import { conditionsOf } from '../situation'
 import type { Physics } from './fault'
 
@@ -115,10 +115,8 @@ function heating(solution: Solution): boolean {
     const set =
       typeof energisedIn === 'string'
         ? energisedIn
-        : (l.placed.settings[energisedIn.set] ?? defaultOf(l.placed.device, energisedIn.set))
+        : (settingValue(l.placed, energisedIn.set) ?? defaultOf(l.placed, energisedIn.set))
     return solution.energised(l.ref) === (set === 'heating')
   }
   return true
 }
-const defaultOf = (device: { settings: { id: string; default: unknown }[] }, id: string): unknown =>
-  device.settings.find((s) => s.id === id)?.default

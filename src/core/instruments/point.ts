@@ -1,5 +1,4 @@
-import type { Value } from '../equipment'
-import type { Name, Ref } from '../installation'
+import type { Name, SettingChange } from '../installation'
 import type { Situation } from '../situation'
 
 /** What can be measured. The names are those of readings, so that a value can be pinned to one. */
@@ -22,5 +21,5 @@ export interface Point {
   withBlower: boolean | null
   situation: Situation
   /** Settings that stand otherwise meanwhile. */
-  moved?: readonly { at: Ref; value: Value }[]
+  moved?: readonly SettingChange[]
 }

@@ -1,5 +1,5 @@
 export { makesHeatAhead, mayTemper } from './ahead'
-export { landedAt } from './settings'
+export { farEnds, landedAt } from './settings'
 export { joinedByCopper, wiredNet } from './copper'
 export { usualBackupCycles, USUAL_CYCLES } from './cycles'
 export { defrostOutputs, landedOutputs } from './defrostOutputs'

@@ -29,6 +29,10 @@ export const ofKind = (inst: Installation, ...kinds: DeviceKind[]): Placed[] =>
 export const landedAt = (inst: Installation, ref: Ref): Wire[] =>
   inst.wires.filter((w) => w.a !== null && w.b !== null && (w.a === ref || w.b === ref))
 
+/** The far ends of the conductors that are landed on this terminal. */
+export const farEnds = (inst: Installation, ref: Ref): Ref[] =>
+  landedAt(inst, ref).flatMap((w) => [w.a, w.b].filter((end): end is Ref => end !== null && end !== ref))
+
 export const isLanded = (inst: Installation, ref: Ref): boolean => landedAt(inst, ref).length > 0
 
 /** Terminals of a placed device with one of these roles. */

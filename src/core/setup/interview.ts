@@ -11,7 +11,7 @@ import {
 } from '../query'
 import type { Finding } from '../rules'
 import type { Intent, Value } from '../equipment'
-import { defaultOf, splitRef, type Installation, type JobSeen, type Ref } from '../installation'
+import { defaultOf, splitRef, type Installation, type JobSeen, type Ref, withSettings } from '../installation'
 import { loadLineOf, meanKwh, weatherOf } from '../house'
 import {
   auxGate,
@@ -21,7 +21,6 @@ import {
   heatersOf,
   newFindings,
   STRATEGY_INTENTS,
-  withSettings,
   type Strategy,
 } from '../crossing'
 import { isAllowed } from './codec'

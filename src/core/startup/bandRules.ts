@@ -21,9 +21,9 @@ import {
 } from './bandContext'
 import { clocked, flue, inlet, manifold } from './furnaceBands'
 import { BANDS } from './bands'
-import { inTheWay, sameState } from './likely'
+import { inTheWay } from './likely'
 import type { BandedKind } from './bandedKind'
-import { standing } from './reading'
+import { sameState, standing } from './reading'
 import type { Cause } from './verdict'
 
 /** A motor against its rated amps; where it should stand still, against none. */

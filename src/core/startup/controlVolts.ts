@@ -4,13 +4,13 @@ import {
   splitRef,
   type Installation,
   type Name,
-  type Ref,
   isRef,
   makeRef,
 } from '../installation'
 import { type Circuit, solve } from '../circuit'
-import { serviceVolts, wiredNet } from '../query'
+import { farEnds, serviceVolts, wiredNet } from '../query'
 import { tolerances } from '../tolerances'
+import { commonCauses } from './likely'
 import { lineVoltsFor } from './lineVolts'
 import { standing, type Reading } from './reading'
 import { number, type Cause, type Verdict } from './verdict'
@@ -89,11 +89,10 @@ function deadCauses(inst: Installation, r: Reading, source: Name, all: readonly 
   )
   if (live && isRef(live.at)) {
     // The conductor that comes to this R, or the one to its common: the nearer ends, where they are not the same.
-    const near = neighbours(inst, r.at, net)
-    const commons = neighbours(inst, commonOf(inst, splitRef(r.at).placed), null)
+    const near = isRef(r.at) ? farEnds(inst, r.at).filter((t) => net.has(t)) : []
     return [
       ...(near.length ? near : [live.at]).map((from): Cause => ({ kind: 'conductorOpen', from })),
-      ...commons.map((from): Cause => ({ kind: 'commonOpen', from })),
+      ...commonCauses(inst, splitRef(r.at).placed),
     ]
   }
   const supply: Cause[] = [{ kind: 'doorOpen' }, { kind: 'breakerOff' }, { kind: 'fuseOpen' }]
@@ -101,18 +100,6 @@ function deadCauses(inst: Installation, r: Reading, source: Name, all: readonly 
   const from = [...net].filter(isRef).find((t) => splitRef(t).placed === source && own !== source)
   return from ? [...supply, { kind: 'conductorOpen', from }] : supply
 }
-
-const commonOf = (inst: Installation, own: string): Name | null => {
-  const common = placedByRef(inst, own)?.device.terminals.find((t) => t.role === 'C' && t.side === 'low')
-  return common ? makeRef(own, common.id) : null
-}
-
-/** The far ends of the conductors that are landed at a terminal, those of a net alone where one is named. */
-const neighbours = (inst: Installation, at: Name | null, net: ReadonlySet<Name> | null): Ref[] =>
-  inst.wires.flatMap((w) => {
-    const far = w.a === at ? w.b : w.b === at ? w.a : null
-    return far && isRef(far) && (!net || net.has(far)) ? [far] : []
-  })
 
 /** The device whose transformer feeds what a place belongs to: its own, else the first that has a tap to choose. */
 function transformerFor(inst: Installation, own: string): Name {

@@ -1,6 +1,6 @@
 import type { Volts } from '../units'
 import type { Ref } from '../installation'
-import { makeRef } from '../installation'
+import { commonOf, makeRef } from '../installation'
 import type { Circuit } from '../circuit'
 import { solve } from '../circuit'
 import type { Situation } from '../situation'
@@ -26,15 +26,14 @@ export function expectations(circuit: Circuit, situation: Situation): DeviceExpe
   const solved = solve(circuit, situation)
   if (!solved.ok) return null
   return circuit.inst.placed.flatMap((placed) => {
-    const common = placed.device.terminals.find((t) => t.role === 'C' && t.side === 'low')
+    const common = commonOf(placed)
     if (!common) return []
-    const commonRef = makeRef(placed.ref, common.id)
     const terminals = placed.device.terminals
-      .filter((t) => t.side === 'low' && t.id !== common.id)
+      .filter((t) => t.side === 'low' && makeRef(placed.ref, t.id) !== common)
       .map((t): Expectation => {
         const terminal = makeRef(placed.ref, t.id)
-        const volts = solved.meter(terminal, commonRef, tolerances.lowMeterOhms)
-        return { terminal, label: t.label, common: commonRef, volts, state: liveness(volts) }
+        const volts = solved.meter(terminal, common, tolerances.lowMeterOhms)
+        return { terminal, label: t.label, common, volts, state: liveness(volts) }
       })
     return [{ placed: placed.ref, label: placed.label, terminals }]
   })

@@ -15,4 +15,13 @@ export {
   type Verdict,
 } from './verdict'
 export { lockOutList, type Cabinet, type Supply } from './lockOut'
-export { READING_KINDS, standing, type Reading, type ReadingKind, type ReadingPlace } from './reading'
+export {
+  READING_KINDS,
+  sameState,
+  standing,
+  supersededBy,
+  type Reading,
+  type ReadingKind,
+  type ReadingPlace,
+} from './reading'
+export { lineVoltsFor } from './lineVolts'

@@ -1,16 +1,21 @@
 import type { Solution } from '../circuit'
 import { gateChain } from '../explain'
-import { isRef, makeRef, placedByRef, splitRef, terminalOf, type Name, type Ref } from '../installation'
+import {
+  commonOf,
+  isRef,
+  makeRef,
+  placedByRef,
+  splitRef,
+  terminalOf,
+  type Installation,
+  type Name,
+  type Ref,
+} from '../installation'
+import { farEnds } from '../query'
 import { tolerances } from '../tolerances'
 import { BANDS } from './bands'
-import { standing, type Reading, type ReadingKind } from './reading'
+import { sameState, standing, type Reading, type ReadingKind } from './reading'
 import { number, type Cause, type Verdict } from './verdict'
-
-/** Readings of the same call, modes and moved settings: the unit did the same while they were taken. */
-export const sameState = (a: Reading, b: Reading): boolean =>
-  a.situation.call === b.situation.call && aside(a) === aside(b)
-const aside = (r: Reading): string =>
-  JSON.stringify([Object.entries(r.situation.modes).sort(), r.moved ?? []])
 
 /** Causes of one way that a person is told at once. */
 const MOST = 5
@@ -71,16 +76,15 @@ function runsThrough(solved: Solution, r: Reading, all: readonly Reading[]): Rea
 const AMPS: readonly ReadingKind[] = ['compressorAmps', 'fanAmps', 'blowerAmps', 'stripAmps']
 
 /** The end of a conductor that lies on a common; null: it is none of the common's. */
-function commonEnd(inst: Solution['circuit']['inst'], wire: Ref): Ref | null {
+function commonEnd(inst: Installation, wire: Ref): Ref | null {
   const own = inst.wires.find((w) => w.id === splitRef(wire).id)
   return (
     [own?.a, own?.b].find((end): end is Ref => !!end && terminalOf(inst, end)?.terminal.role === 'C') ?? null
   )
 }
 
-const lowTerminal = (inst: Solution['circuit']['inst'], ref: Name): boolean =>
-  terminalOf(inst, ref)?.terminal.side === 'low'
-function isLow(inst: Solution['circuit']['inst'], wire: Ref): boolean {
+const lowTerminal = (inst: Installation, ref: Name): boolean => terminalOf(inst, ref)?.terminal.side === 'low'
+function isLow(inst: Installation, wire: Ref): boolean {
   const own = inst.wires.find((w) => w.id === splitRef(wire).id)
   return [own?.a, own?.b].some((end) => end && lowTerminal(inst, end))
 }
@@ -105,11 +109,15 @@ function besides(solved: Solution, at: Ref): Cause[] {
     const contact = makeRef(ref, x.id)
     return solved.closed(contact) === 'yes' ? [{ kind: 'gateToCheck', at: contact }] : []
   })
-  const wires = inst.wires.flatMap((w): Cause[] => {
-    const far = w.a === at ? w.b : w.b === at ? w.a : null
-    return far && isRef(far) ? [{ kind: 'conductorOpen', from: far }] : []
-  })
+  const wires = farEnds(inst, at).map((from): Cause => ({ kind: 'conductorOpen', from }))
   return [...contacts, ...wires]
+}
+
+/** The conductors of a device's common, each of which may be open. */
+export function commonCauses(inst: Installation, ref: string): Cause[] {
+  const placed = placedByRef(inst, ref)
+  const common = placed && commonOf(placed)
+  return common ? farEnds(inst, common).map((from) => ({ kind: 'commonOpen', from })) : []
 }
 
 /** A reading of one of these kinds that is right speaks against a cause; one that is wrong speaks for it. */
@@ -160,6 +168,12 @@ export function inLikelyOrder(
 ): Verdict {
   if (verdict.verdict === 'right' || verdict.causes.length < 2) return verdict
   const others = standing(all).filter((x) => x.id !== r.id)
+  const verdicts = new Map<string, Verdict>()
+  const judged = (x: Reading): Verdict => {
+    const known = verdicts.get(x.id) ?? judgeAlone(x)
+    verdicts.set(x.id, known)
+    return known
+  }
   const weigh = (c: Cause): number => {
     const kinds = TOLD_BY[c.kind]
     if (!kinds) return 0
@@ -167,7 +181,7 @@ export function inLikelyOrder(
     for (const x of others) {
       if (!kinds.includes(x.kind) || (!ANY_STATE.includes(x.kind) && !sameState(x, r))) continue
       if (x.kind === 'rowOhms' && x.at !== r.at) continue
-      const { verdict: v, causes, expected } = judgeAlone(x)
+      const { verdict: v, causes, expected } = judged(x)
       const side = x.kind === kinds[0] ? SIDE[c.kind] : undefined
       if (side && expected && v === 'wrong')
         if (side === 'low' ? number(x) < expected.low : number(x) > expected.high) return 1

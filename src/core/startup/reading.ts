@@ -1,5 +1,4 @@
-import type { Name } from '../installation'
-import type { SettingChange } from '../crossing'
+import type { Name, SettingChange } from '../installation'
 import type { Situation } from '../situation'
 import type { BandedKind } from './bandedKind'
 
@@ -85,3 +84,34 @@ export function standing(readings: readonly Reading[]): Reading[] {
   const gone = new Set(readings.flatMap((r) => (r.supersedes ? [r.supersedes] : [])))
   return readings.filter((r) => !gone.has(r.id))
 }
+
+/** The readings that one superseded, newest first. */
+export function supersededBy(r: Reading, all: readonly Reading[]): Reading[] {
+  const found: Reading[] = []
+  for (let id = r.supersedes; id;) {
+    const before = all.find((x) => x.id === id)
+    if (!before || found.includes(before)) break
+    found.push(before)
+    id = before.supersedes
+  }
+  return found
+}
+
+/** What a reading was taken in, or a card is about. */
+type State = Pick<Reading, 'situation' | 'moved'>
+
+/**
+ * The same call, modes and moved settings. The outdoor temperature is left out: a reading of another day is of the same
+ * thing; so are the differentials' memories, which come and go with it.
+ */
+export const sameState = (a: State, b: State): boolean =>
+  a.situation.call === b.situation.call &&
+  told(a.situation.modes) === told(b.situation.modes) &&
+  JSON.stringify(a.moved ?? []) === JSON.stringify(b.moved ?? [])
+
+const told = (modes: Situation['modes']): string =>
+  Object.entries(modes)
+    .filter(([, state]) => state !== 'made' && state !== 'broken')
+    .map(([ref, state]) => `${ref}=${state}`)
+    .sort()
+    .join()

@@ -1,10 +1,10 @@
 import { type Circuit, solve } from '../circuit'
-import { isRef, makeRef, placedByRef, splitRef, terminalOf, type Installation } from '../installation'
+import { commonOf, isRef, placedByRef, splitRef, terminalOf, type Installation } from '../installation'
 import { serviceVolts } from '../query'
 import { tolerances } from '../tolerances'
 import type { Ohms } from '../units'
 import { BANDS } from './bands'
-import { inTheWay } from './likely'
+import { commonCauses, inTheWay } from './likely'
 import { lineVoltsFor } from './lineVolts'
 import { standing, type Reading } from './reading'
 import { number, type Cause, type Verdict } from './verdict'
@@ -20,9 +20,9 @@ export function judgeTerminalVolts(circuit: Circuit, r: Reading, all: readonly R
   const { inst } = circuit
   const v = number(r)
   const own = splitRef(r.at).placed
-  const common = placedByRef(inst, own)?.device.terminals.find((t) => t.role === 'C' && t.side === 'low')
+  const placed = placedByRef(inst, own)
   const solved = solve(circuit, r.situation)
-  const against = common && makeRef(own, common.id)
+  const against = placed && commonOf(placed)
   const shows = (ohms: Ohms) =>
     solved.ok && against && isRef(r.at) ? solved.meter(r.at, against, ohms) : Number.NaN
   // What is there on the low-impedance range is there; what only the other range shows is a ghost.
@@ -73,12 +73,5 @@ function lostCommons(inst: Installation, all: readonly Reading[]): Cause[] {
       number(x) < tolerances.liveVolts,
   )
   const devices = [...new Set(dead.map((x) => splitRef(x.at).placed))]
-  return devices.flatMap((ref) => {
-    const common = placedByRef(inst, ref)?.device.terminals.find((t) => t.role === 'C' && t.side === 'low')
-    const at = common && makeRef(ref, common.id)
-    return inst.wires.flatMap((w): Cause[] => {
-      const far = w.a === at ? w.b : w.b === at ? w.a : null
-      return at && far && isRef(far) ? [{ kind: 'commonOpen', from: far }] : []
-    })
-  })
+  return devices.flatMap((ref) => commonCauses(inst, ref))
 }

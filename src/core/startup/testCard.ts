@@ -1,6 +1,6 @@
-import type { GateIntent, SettingChange } from '../crossing'
+import type { GateIntent } from '../crossing'
 import type { Call } from '../equipment'
-import type { Ref } from '../installation'
+import type { Ref, SettingChange } from '../installation'
 import type { Situation } from '../situation'
 import type { Past } from '../time'
 import type { DegF } from '../units'

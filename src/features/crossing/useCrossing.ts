@@ -3,14 +3,8 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { useStore } from 'zustand'
 import { createStore, type StoreApi } from 'zustand/vanilla'
-import {
-  gateChanges,
-  withSettings,
-  type CrossingGate,
-  type CrossingView,
-  type Sharing,
-} from '@/core/crossing'
-import type { JobSeen } from '@/core/installation'
+import { gateChanges, type CrossingGate, type CrossingView, type Sharing } from '@/core/crossing'
+import { type JobSeen, withSettings } from '@/core/installation'
 import { findingKey, type Finding } from '@/core/rules'
 import { jobSeen } from '@/jobfile'
 import { CrossingRunner, ProofRunner, type GatePreview } from '@/workers'

@@ -15,7 +15,7 @@ import { Button, cx, Field, Input } from '@/ui'
 import { CARD_STATE_WORDS, cardTitle, findingSentence, lower, refWords, stepWords, todayWords } from '@/words'
 import { ReadingForm, ReadingList } from '../readings'
 import { useDraft, useJobScreen, useProof, useStamp } from '../session'
-import { belongsTo } from './sameState'
+import { belongsTo } from './belongsTo'
 import { TerminalSheet } from './TerminalSheet'
 import { Waits } from './Waits'
 

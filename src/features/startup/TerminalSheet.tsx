@@ -2,12 +2,19 @@
 
 import { useMemo, useState } from 'react'
 import { circuitWith } from '@/core/crossing'
-import { expectations, judge, standing, type Expectation, type Reading, type TestCard } from '@/core/startup'
+import {
+  expectations,
+  judge,
+  sameState,
+  standing,
+  type Expectation,
+  type Reading,
+  type TestCard,
+} from '@/core/startup'
 import { sentence } from '@/jobfile'
 import { Button, cx, Field, Input, typedNumber } from '@/ui'
 import { degrees, figure, refWords } from '@/words'
 import { useDraft, useJobScreen, useProof } from '../session'
-import { sameState } from './sameState'
 import { LiveValue } from '../instruments'
 import { VerdictLine } from '../readings'
 

@@ -1,7 +1,7 @@
-import type { Reading, TestCard } from '@/core/startup'
+import { sameState, type Reading, type TestCard } from '@/core/startup'
 import { degF } from '@/core/units'
 import { reading } from '../../../tests/helpers/reading'
-import { belongsTo, sameState } from './sameState'
+import { belongsTo } from './belongsTo'
 
 const card = (over: Partial<TestCard> = {}): TestCard => ({
   id: 'c', kind: 'call', situation: { call: 'heat1', outdoorF: degF(30), modes: {} }, moved: [], steps: [],
