@@ -1,4 +1,5 @@
 import {
+  formatJob,
   isRaw,
   sentence,
   type Envelope,
@@ -80,3 +81,7 @@ async function referenceOf(response: Response): Promise<string> {
   const body: unknown = await response.json().catch(() => null)
   return isRaw(body) && typeof body.error === 'string' ? body.error : 'Gate Cross itself failed on it'
 }
+
+/** Adds a job to the shop; where its name is taken it gets a number. */
+export const addJob = (job: Job): Promise<Answered<{ id: string }>> =>
+  ask<{ id: string }>(fetch, '/api/jobs?copy=1', { method: 'POST', body: formatJob(job) })

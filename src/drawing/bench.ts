@@ -3,7 +3,7 @@ import type { Situation } from '@/core/situation'
 import { figure, refWords, situationWords } from '@/words'
 import { hue } from './colours'
 import { drawWires, layOut, SIZE } from './layout'
-import { movedDown, svgOf, type Drawing, type Shape } from './shapes'
+import { svgOf, type Drawing, type Shape } from './shapes'
 
 /** What a meter shows at a terminal, for a drawing. */
 export interface VoltsShown {
@@ -115,7 +115,7 @@ export function benchSvg(
     shapes: [
       { kind: 'text', x: 8, y: 20, text: title, size: 17, bold: true },
       { kind: 'text', x: 8, y: 38, text: situationWords(inst, situation), size: 12 },
-      ...movedDown(shapes, HEAD),
+      { kind: 'lower', by: HEAD, shapes },
     ],
   })
 }

@@ -24,6 +24,8 @@ export type Shape =
     }
   /** Shapes that are one thing, with what it is. */
   | { kind: 'group'; title: string; shapes: Shape[] }
+  /** Shapes that stand so many px lower. */
+  | { kind: 'lower'; by: number; shapes: Shape[] }
 
 export interface Drawing {
   width: number
@@ -45,6 +47,8 @@ function shapeSvg(s: Shape): string {
       return `<path${attributes({ d: s.d, fill: 'none', stroke: s.stroke, 'stroke-width': s.strokeWidth, 'stroke-dasharray': s.dash })}/>`
     case 'text':
       return `<text${attributes({ x: s.x, y: s.y, 'text-anchor': s.anchor, 'font-weight': s.bold ? 'bold' : undefined, 'font-size': s.size })}>${safe(s.text)}</text>`
+    case 'lower':
+      return `<g transform="translate(0 ${s.by})">${s.shapes.map(shapeSvg).join('')}</g>`
     case 'group':
       return `<g><title>${safe(s.title)}</title>${s.shapes.map(shapeSvg).join('')}</g>`
   }
@@ -54,18 +58,3 @@ function shapeSvg(s: Shape): string {
 export const svgOf = ({ width, height, shapes }: Drawing): string =>
   `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}" width="${width}" height="${height}" font-family="sans-serif">` +
   `<rect width="100%" height="100%" fill="#fff"/>${shapes.map(shapeSvg).join('')}</svg>\n`
-
-/** A drawing moved down by so many px. */
-export function movedDown(shapes: readonly Shape[], by: number): Shape[] {
-  return shapes.map((s): Shape => {
-    if (s.kind === 'group') return { ...s, shapes: movedDown(s.shapes, by) }
-    if (s.kind === 'path') return { ...s, d: pathDown(s.d, by) }
-    return { ...s, y: s.y + by }
-  })
-}
-
-/** A path of absolute M, L, C and Q commands, every second number of which is a y. */
-function pathDown(d: string, by: number): string {
-  let n = 0
-  return d.replace(/-?\d+(?:\.\d+)?/g, (number) => (n++ % 2 ? String(Number(number) + by) : number))
-}

@@ -1,5 +1,5 @@
 import type { DeviceKind } from '@/core/equipment'
-import { runStanding } from '@/core/startup'
+import { runStanding, type RunStanding } from '@/core/startup'
 import {
   factorsSentence,
   findingSentence,
@@ -32,7 +32,8 @@ export function glance(input: PaperInput, speech: Speech): Section {
   const { inst, proof, stands, verdicts, job } = input
   const { labels } = speech
   const count = (v: string) => stands.filter((r) => verdicts.get(r.id)?.verdict === v).length
-  const open = openLines(input, speech)
+  const run = runStanding(input.circuit, job.startup)
+  const open = openLines(input, run, speech)
   return {
     id: 'glance',
     title: labels.atAGlance,
@@ -75,7 +76,7 @@ export function glance(input: PaperInput, speech: Speech): Section {
             }),
             count('wrong') ? 'harm' : 'strong',
           ),
-          line(runLine(input)),
+          line(runLine(run)),
         ],
       },
       { kind: 'heading', text: labels.open },
@@ -107,13 +108,11 @@ function nameOf({ inst, seen }: PaperInput, ref: string, labels: Speech['labels'
     .join(', ')
 }
 
-function runLine({ circuit, job }: PaperInput): string {
-  const standing = runStanding(circuit, job.startup)
-  return standing ? `${runSentence(standing)}.` : 'The test run has not begun.'
-}
+const runLine = (run: RunStanding | null): string =>
+  run ? `${runSentence(run)}.` : 'The test run has not begun.'
 
 /** Everything that somebody still has to see to, gravest first. */
-function openLines(input: PaperInput, { labels, verdicts: said }: Speech): Line[] {
+function openLines(input: PaperInput, run: RunStanding | null, { labels, verdicts: said }: Speech): Line[] {
   const { inst, proof, conflicts, job, stands, verdicts } = input
   const wrong = (v: 'wrong' | 'watch', tone: Tone) =>
     stands
@@ -141,13 +140,12 @@ function openLines(input: PaperInput, { labels, verdicts: said }: Speech): Line[
     })),
     ...of(true),
     ...wrong('watch', 'watch'),
-    ...runOpen(input),
+    ...runOpen(run),
   ]
 }
 
 /** A test run that has not come to its end. */
-function runOpen(input: PaperInput): Line[] {
-  const standing = runStanding(input.circuit, input.job.startup)
-  const isEnded = standing && !standing.failed && !standing.open && !standing.waiting
-  return isEnded ? [] : [{ text: runLine(input), tone: standing?.failed ? 'harm' : 'watch' }]
+function runOpen(run: RunStanding | null): Line[] {
+  const isEnded = run && !run.failed && !run.open && !run.waiting
+  return isEnded ? [] : [{ text: runLine(run), tone: run?.failed ? 'harm' : 'watch' }]
 }

@@ -1,8 +1,7 @@
 import { STRATEGIES, type CrossingGate } from '@/core/crossing'
 import { heaterRows, bankTable, lineCircuitsOf, rowFigures } from '@/core/kit'
-import { serviceVolts } from '@/core/query'
-import { recommend } from '@/core/setup'
-import { lockOutList } from '@/core/startup'
+import { recommend, type Recommended } from '@/core/setup'
+import { lineVoltsFor, lockOutList } from '@/core/startup'
 import {
   cabinetWords,
   circuitNoteWords,
@@ -19,14 +18,6 @@ import { line, type Block, type Section } from './paper'
 import type { PaperInput } from './paperInput'
 import type { Speech } from './speech'
 
-/** Line volts as they were read, else as the service has them. */
-function voltsOf({ inst, stands }: PaperInput): number {
-  const read = stands.find((r) => r.kind === 'lineVolts' && typeof r.value === 'number')
-  const [row] = heaterRows(inst)
-  if (typeof read?.value === 'number') return read.value
-  return row ? serviceVolts(inst, row.ref) : 240
-}
-
 /** The bank table of a kit in words: "W1: rows 1, 2". */
 export const bankLines = (input: PaperInput): { kit: string; banks: { live: string; rows: string }[] }[] =>
   input.inst.placed
@@ -41,20 +32,23 @@ export const bankLines = (input: PaperInput): { kit: string; banks: { live: stri
 
 /** Rows, banks, circuits, and what to open before a cabinet is. */
 export function kitSection(input: PaperInput, { labels }: Speech): Section[] {
-  const { inst, seen } = input
-  const volts = voltsOf(input)
+  const { inst, seen, stands } = input
   const blocks: Block[] = []
-  const rows = inst.placed.flatMap((p) => rowFigures(inst, p.ref, volts))
-  if (rows.length)
+  for (const kit of inst.placed) {
+    const [first] = heaterRows(inst, kit.ref)
+    if (!first) continue
+    // As they were read on the circuit that feeds it, else as the service has them.
+    const { volts } = lineVoltsFor(inst, first.ref, stands)
     blocks.push({
       kind: 'table',
       caption: `${labels.row}, ${figure(volts)} V`,
       heads: [labels.row, 'Ω', `A, ${figure(volts)} V`, 'kW'],
       widths: [3, 1, 1, 1],
-      rows: rows.map((r) => ({
+      rows: rowFigures(inst, kit.ref, volts).map((r) => ({
         cells: [refWords(inst, r.ref), figure(r.ohms, 2), figure(r.amps), figure(r.kw, 2)],
       })),
     })
+  }
   for (const { kit, banks } of bankLines(input))
     if (banks.length)
       blocks.push({
@@ -97,6 +91,7 @@ export function crossingSection(input: PaperInput, { labels }: Speech): Section[
   if (!view) return []
   const answer = crossingAnswer(view, job.prices.currency)
   const { gates } = view.gates
+  const recommended = gates.length ? speakingFor(input) : []
   const blocks: Block[] = []
   if (answer.length)
     blocks.push({
@@ -118,7 +113,7 @@ export function crossingSection(input: PaperInput, { labels }: Speech): Section[
           [
             line(g.acts ? labels.decides : g.wouldAct ? labels.isOff : labels.holdsNothing),
             line(INTENT_WORDS[g.intent].does, 'soft'),
-            ...reasonsFor(input, g).map((why) => line(why, 'soft')),
+            ...reasonsFor(g, recommended).map((why) => line(why, 'soft')),
           ],
         ],
       })),
@@ -126,12 +121,13 @@ export function crossingSection(input: PaperInput, { labels }: Speech): Section[
   return blocks.length ? [{ id: 'crossing', title: labels.crossing, blocks }] : []
 }
 
-/** What speaks for a gate as it is set: answers of the owner, the gear, the schools that set it so. */
-function reasonsFor({ seen }: PaperInput, gate: CrossingGate): string[] {
-  const why = [null, ...STRATEGIES].flatMap((school) =>
-    recommend(seen, school)
-      .filter((r) => r.at === gate.at && r.value === gate.valueF)
-      .map((r) => whyRecommended(r.why)),
-  )
-  return [...new Set(why)]
-}
+/** What speaks for settings as they could be: answers of the owner, the gear, the schools; asked once for all gates. */
+const speakingFor = ({ seen }: PaperInput): Recommended[] =>
+  [null, ...STRATEGIES].flatMap((school) => recommend(seen, school))
+
+/** Of these, what speaks for a gate as it is set. */
+const reasonsFor = (gate: CrossingGate, all: readonly Recommended[]): string[] => [
+  ...new Set(
+    all.filter((r) => r.at === gate.at && r.value === gate.valueF).map((r) => whyRecommended(r.why)),
+  ),
+]

@@ -309,8 +309,9 @@ function ShapePdf({ shape: s }: { shape: Shape }) {
         </Text>
       )
     case 'group':
+    case 'lower':
       return (
-        <G>
+        <G {...(s.kind === 'lower' ? { transform: `translate(0, ${s.by})` } : {})}>
           {s.shapes.map((inner, i) => (
             <ShapePdf key={i} shape={inner} />
           ))}

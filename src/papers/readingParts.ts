@@ -1,5 +1,13 @@
-import { dayF, READING_KINDS, testPlan, type Reading } from '@/core/startup'
-import { cardTitle, causeWords, heldAgainst, KIND_WORDS, readingWords, situationWords } from '@/words'
+import { dayF, READING_KINDS, supersededBy, testPlan, type Reading } from '@/core/startup'
+import {
+  cardTitle,
+  causeWords,
+  heldAgainst,
+  KIND_WORDS,
+  readingWords,
+  situationWords,
+  stopped,
+} from '@/words'
 import { line, type Cell, type Line, type Section, type Tone } from './paper'
 import type { PaperInput } from './paperInput'
 import type { Speech } from './speech'
@@ -38,7 +46,6 @@ const TONE: Record<keyof Speech['verdicts'], Tone> = {
   wrong: 'harm',
   unjudged: 'soft',
 }
-const stopped = (text: string): string => (/[.?!]$/.test(text) ? text : `${text}.`)
 
 /** Every reading that stands, with what it was held against, and those that it superseded. */
 export function readingsSection({ inst, job, stands, verdicts }: PaperInput, speech: Speech): Section {
@@ -95,16 +102,4 @@ export function readingsSection({ inst, job, stands, verdicts }: PaperInput, spe
         ]
       : [{ kind: 'lines', lines: [line(labels.noReadings)] }],
   }
-}
-
-/** The readings that one superseded, newest first. */
-function supersededBy(r: Reading, all: readonly Reading[]): Reading[] {
-  const found: Reading[] = []
-  for (let id = r.supersedes; id;) {
-    const before = all.find((x) => x.id === id)
-    if (!before || found.includes(before)) break
-    found.push(before)
-    id = before.supersedes
-  }
-  return found
 }

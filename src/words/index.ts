@@ -18,6 +18,7 @@ export {
   makingShort,
   makingWords,
   refWords,
+  stopped,
   targetWords,
   upper,
 } from './names'
@@ -27,6 +28,7 @@ export { causeWords, heldAgainst, KIND_WORDS, PLACE_WORDS, readingWords, VERDICT
 export { modeWords, situationWords } from './situation'
 export { unmetWords, differenceWords, planSentence, planSettingWords, whyWords } from './plan'
 export { effectWords, EFFECT_WORDS, failureWords } from './failure'
+export { hiddenWords } from './hidden'
 export { landingCsv } from './landing'
 export { changeWords } from './fix'
 export { GROUP_WORDS, INTENT_WORDS, ownerSentence, settingText, valueAtText } from './intents'

@@ -154,3 +154,6 @@ export const DEVICE_WORDS: Record<DeviceKind, string> = {
   splice: 'Splice',
   feed: 'Line circuit',
 }
+
+/** With its full stop, where it does not end with a mark of its own. */
+export const stopped = (text: string): string => (/[.?!]$/.test(text) ? text : `${text}.`)

@@ -1,3 +1,4 @@
+import { expose } from 'comlink'
 import { drawFault, HiddenSite, heldBy, type SiteFault } from '@/core/instruments'
 import { CHANNEL, type FromPage, type FromInstrument } from './instrumentChannel'
 import { Unpacker, type WorkerPayload } from './payload'
@@ -36,19 +37,14 @@ channel.onmessage = ({ data }: MessageEvent<FromPage | FromInstrument>) => {
 setInterval(() => held.forEach(show), EVERY_MS)
 
 /** What the page asks of the site itself: to stand there, and in the end what was wrong with it. */
-export type SiteAsked =
-  { kind: 'site'; payload: WorkerPayload; seed: number; hasFault: boolean } | { kind: 'reveal' }
-export interface SiteSaid {
-  fault: SiteFault | null
+const work = {
+  stand: (payload: WorkerPayload, seed: number, hasFault: boolean): void => {
+    const inst = unpacker.unpack(payload)
+    site = new HiddenSite(inst, hasFault ? drawFault(inst, seed) : null, seed)
+    held.forEach(show)
+  },
+  reveal: (): SiteFault | null => site?.fault ?? null,
 }
+export type SiteWork = typeof work
 
-self.onmessage = ({ data }: MessageEvent<SiteAsked>) => {
-  if (data.kind === 'reveal') {
-    const said: SiteSaid = { fault: site?.fault ?? null }
-    self.postMessage(said)
-    return
-  }
-  const inst = unpacker.unpack(data.payload)
-  site = new HiddenSite(inst, data.hasFault ? drawFault(inst, data.seed) : null, data.seed)
-  held.forEach(show)
-}
+expose(work)

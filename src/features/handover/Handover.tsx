@@ -1,10 +1,9 @@
 'use client'
 
-import { Tabs } from 'radix-ui'
 import { Download } from 'lucide-react'
 import { formatJob } from '@/jobfile'
-import { cabinetCardOf, reportOf } from '@/papers'
-import { Button, downloadFile, TAB_LOOK } from '@/ui'
+import { cabinetCardOf, reportOf, type PaperInput } from '@/papers'
+import { Button, downloadFile, TabSet } from '@/ui'
 import { OwnersPaper, PaperPanel, usePaperInput } from '../papers'
 import { useJobScreen } from '../session'
 import { History } from './History'
@@ -12,31 +11,19 @@ import { ReadingsFile } from './ReadingsFile'
 import { Signatures } from './Signatures'
 import { YearByYear } from './YearByYear'
 
-const TABS = [
-  { id: 'report', label: 'Report', show: Report },
-  { id: 'cabinet', label: 'Cabinet card', show: Cabinet },
-  { id: 'owner', label: 'Owner’s card', show: OwnersPaper },
-  { id: 'years', label: 'Year by year', show: YearByYear },
-] as const
-
 /** What is handed over: the report, the card in the cabinet, the owner's card, and how the house was over the years. */
 export function Handover() {
   return (
     <div className="max-w-4xl pb-10 print:max-w-none">
-      <Tabs.Root defaultValue="report">
-        <Tabs.List aria-label="What is handed over" className="no-print mb-4 flex flex-wrap gap-2">
-          {TABS.map((t) => (
-            <Tabs.Trigger key={t.id} value={t.id} className={TAB_LOOK}>
-              {t.label}
-            </Tabs.Trigger>
-          ))}
-        </Tabs.List>
-        {TABS.map(({ id, show: Tab }) => (
-          <Tabs.Content key={id} value={id}>
-            <Tab />
-          </Tabs.Content>
-        ))}
-      </Tabs.Root>
+      <TabSet
+        label="What is handed over"
+        tabs={[
+          { id: 'report', label: 'Report', content: <Report /> },
+          { id: 'cabinet', label: 'Cabinet card', content: <Cabinet /> },
+          { id: 'owner', label: 'Owner’s card', content: <OwnersPaper /> },
+          { id: 'years', label: 'Year by year', content: <YearByYear /> },
+        ]}
+      />
     </div>
   )
 }
@@ -48,7 +35,8 @@ function Report() {
     <>
       <PaperPanel
         name={`${job.id}-report`}
-        paperIn={(lang) => reportOf(input, lang)}
+        of={input}
+        make={reportOf}
         after={(section) =>
           section === 'readings' ? (
             <ReadingsFile />
@@ -66,8 +54,10 @@ function Report() {
   )
 }
 
+const cardOfToday = (input: PaperInput, lang: string) => cabinetCardOf(input, new Date(), lang)
+
 function Cabinet() {
   const { job } = useJobScreen()
   const input = usePaperInput()
-  return <PaperPanel name={`${job.id}-card`} paperIn={(lang) => cabinetCardOf(input, new Date(), lang)} />
+  return <PaperPanel name={`${job.id}-card`} of={input} make={cardOfToday} />
 }

@@ -2,36 +2,18 @@
 
 import { useRouter } from 'next/navigation'
 import { useEffect, useRef, useState } from 'react'
-import { ask, linesOf } from '@/client'
+import { addJob, linesOf } from '@/client'
 import type { SiteFault } from '@/core/instruments'
-import { cut, formatJob } from '@/jobfile'
+import { FRESH_PROGRESS } from '@/core/startup'
+import { cut } from '@/jobfile'
 import { Button, Disclosure, useLocalStorage, keep } from '@/ui'
-import { failureWords } from '@/words'
+import { hiddenWords } from '@/words'
 import { SiteRunner } from '@/workers'
 import { useJobScreen } from '../session'
 
 /** Which hidden site a job is rehearsed on; null: it is a job, and no rehearsal. */
 type Hidden = { seed: number; hasFault: boolean } | null
 const keyOf = (job: string): string => `gate-cross-rehearsal-${job}`
-
-/** What was wrong beside the wiring, said when it is uncovered. */
-const PHYSICS_WORDS: Record<string, string> = {
-  lowVolts: 'The line volts were 14 % low.',
-  dirtyFilter: 'The filter was full.',
-  lowCharge: 'A third of the charge was gone.',
-  overcharge: 'It was overcharged by a quarter.',
-  weakCompressor: 'The compressor pumped less than half.',
-  leakyValve: 'The reversing valve leaked back.',
-  weakCapacitor: 'The compressor’s capacitor had a fifth less than its µF.',
-  lowManifold: 'The manifold pressure was too low.',
-  highManifold: 'The manifold pressure was too high.',
-  lowInlet: 'The gas inlet pressure was too low.',
-  lowPump: 'The oil pump’s pressure was too low.',
-  fireShortOfAir: 'The fire was short of air.',
-  sensorInTheSun: 'The outdoor sensor stood in the sun.',
-  switchOff: 'The outdoor thermostat trips elsewhere than it is set.',
-  fanRunsOn: 'The outdoor fan ran on in defrost.',
-}
 
 /** A whole run rehearsed with no hardware: on a copy, with stand-in instruments over a site that hides something, or nothing. */
 export function Rehearsal() {
@@ -45,15 +27,12 @@ function Offer() {
   const router = useRouter()
   const [said, setSaid] = useState<string | null>(null)
   const begin = async (hasFault: boolean) => {
-    const answer = await ask<{ id: string }>(fetch, '/api/jobs?copy=1', {
-      method: 'POST',
-      // What was read on the real site is no matter of the rehearsal.
-      body: formatJob({
-        ...job,
-        title: cut(`Rehearsal: ${job.title}`, 120),
-        readings: [],
-        startup: { cards: {}, calls: {} },
-      }),
+    // What was read on the real site is no matter of the rehearsal.
+    const answer = await addJob({
+      ...job,
+      title: cut(`Rehearsal: ${job.title}`, 120),
+      readings: [],
+      startup: FRESH_PROGRESS,
     })
     if (!answer.ok) return setSaid(linesOf(answer, 'A rehearsal needs the server').join('; '))
     keep(keyOf(answer.value.id), JSON.stringify({ seed: Math.floor(Math.random() * 1e9), hasFault }))
@@ -98,7 +77,7 @@ function Running({
   useEffect(() => {
     const made = new SiteRunner()
     // The site stands as the job was when it was begun: what is put right in the record does not mend it.
-    made.stand(first, hidden.seed, hidden.hasFault)
+    void made.stand(first, hidden.seed, hidden.hasFault)
     runner.current = made
     return () => made.close()
   }, [first, hidden])
@@ -114,11 +93,7 @@ function Running({
     >
       <p className="flex-1 basis-60">
         {fault
-          ? fault.is === null
-            ? 'Nothing was wrong with this site.'
-            : fault.is.kind === 'part'
-              ? `What was wrong: ${failureWords(inst, fault.is.failure)}.`
-              : (PHYSICS_WORDS[fault.is.name] ?? fault.is.name)
+          ? hiddenWords(inst, fault.is)
           : 'A rehearsal: stand-in instruments show what a hidden site has. Read, judge, and find it.'}
       </p>
       {!fault && <Button onClick={() => void reveal()}>What was wrong?</Button>}

@@ -26,6 +26,8 @@ export function JobList() {
 const LineMenu = lazy(async () => ({ default: (await import('./LineMenu')).LineMenu }))
 const OnDevice = lazy(async () => ({ default: (await import('../offline')).OnDevice }))
 
+const LINK =
+  'inline-flex min-h-12 items-center gap-2 rounded border border-edge bg-raised px-4 text-[15px] lg:min-h-9 lg:px-3'
 const START: Asked = { shelf: 'here', text: '', state: 'all', order: 'urgent' }
 
 function Jobs() {
@@ -60,18 +62,10 @@ function Jobs() {
         >
           <Plus aria-hidden className="size-4" /> New job
         </Link>
-        <Link
-          href="/library"
-          prefetch={false}
-          className="inline-flex min-h-12 items-center gap-2 rounded border border-edge bg-raised px-4 text-[15px] lg:min-h-9 lg:px-3"
-        >
+        <Link href="/library" prefetch={false} className={LINK}>
           Device library
         </Link>
-        <Link
-          href="/card"
-          prefetch={false}
-          className="inline-flex min-h-12 items-center gap-2 rounded border border-edge bg-raised px-4 text-[15px] lg:min-h-9 lg:px-3"
-        >
+        <Link href="/card" prefetch={false} className={LINK}>
           Scan a card
         </Link>
         <TakeIn onDone={() => void askAnew()} />

@@ -6,7 +6,7 @@ import { useRouter } from 'next/navigation'
 import { useDeferredValue, useEffect, useMemo, useState } from 'react'
 import * as yup from 'yup'
 import type { Device, DeviceKind } from '@/core/equipment'
-import { ask, linesOf } from '@/client'
+import { addJob, ask, linesOf } from '@/client'
 import { cut, freshParts, type Job } from '@/jobfile'
 import {
   Button,
@@ -80,10 +80,7 @@ export function NewJob() {
   )
 
   const send = async (job: Job) => {
-    const answer = await ask<{ id: string }>(fetch, '/api/jobs?copy=1', {
-      method: 'POST',
-      body: JSON.stringify(job),
-    })
+    const answer = await addJob(job)
     if (answer.ok) {
       clear(START)
       return router.push(`/job/${answer.value.id}/bench`)

@@ -19,7 +19,7 @@ export function OwnersPaper() {
   }
   return (
     <section data-testid="owners-card" aria-label="Owner’s card" className="max-w-2xl">
-      <PaperPanel name={`${job.id}-owner`} paperIn={(lang) => ownersCardOf(input, lang)}>
+      <PaperPanel name={`${job.id}-owner`} of={input} make={ownersCardOf}>
         <Button onClick={() => void reminders()}>Reminders for their calendar</Button>
       </PaperPanel>
     </section>

@@ -1,21 +1,23 @@
 'use client'
 
 import { Download, Printer } from 'lucide-react'
-import { type ReactNode, useState } from 'react'
-import { LANGUAGES, PaperView, type Paper } from '@/papers'
+import { type ReactNode, useMemo, useState } from 'react'
+import { LANGUAGES, PaperView, type Paper, type PaperInput } from '@/papers'
 import { Button, downloadFile, SelectField, useLocalStorage } from '@/ui'
 
 /** A paper on the screen, and the ways to take it along. */
 export function PaperPanel({
   name,
-  paperIn,
+  of,
+  make,
   children,
   after,
 }: {
   /** What its files are called, before the ending. */
   name: string
-  /** The paper in a language. */
-  paperIn: (lang: string) => Paper
+  of: PaperInput
+  /** Makes the paper in a language; the same function each time, for it is set anew when this is another. */
+  make: (of: PaperInput, lang: string) => Paper
   /** More to do with it. */
   children?: ReactNode
   /** What the screen has beside the paper, after one of its sections. */
@@ -24,7 +26,7 @@ export function PaperPanel({
   const [lang, setLang] = useLocalStorage<string>('gate-cross-paper-language', 'en')
   const [said, setSaid] = useState<string | null>(null)
   const [isMaking, setMaking] = useState(false)
-  const paper = paperIn(lang)
+  const paper = useMemo(() => make(of, lang), [make, of, lang])
   const pdf = async () => {
     setMaking(true)
     setSaid(null)

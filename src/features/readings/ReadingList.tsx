@@ -2,7 +2,7 @@
 
 import { format } from 'date-fns'
 import { useState } from 'react'
-import { judge, READING_KINDS, standing, type Reading } from '@/core/startup'
+import { judge, READING_KINDS, standing, supersededBy, type Reading } from '@/core/startup'
 import { jobSeen } from '@/jobfile'
 import { Button } from '@/ui'
 import { KIND_WORDS, readingWords, situationWords } from '@/words'
@@ -24,22 +24,10 @@ export function ReadingList({
   return (
     <ul className="mt-1">
       {stands.map((r) => (
-        <ReadingItem key={r.id} reading={r} earlier={chainOf(r, job.readings)} editable={editable} />
+        <ReadingItem key={r.id} reading={r} earlier={supersededBy(r, job.readings)} editable={editable} />
       ))}
     </ul>
   )
-}
-
-/** What a reading superseded, newest first. */
-function chainOf(r: Reading, all: readonly Reading[]): Reading[] {
-  const found: Reading[] = []
-  for (let id = r.supersedes; id;) {
-    const before = all.find((x) => x.id === id)
-    if (!before || found.includes(before)) break
-    found.push(before)
-    id = before.supersedes
-  }
-  return found
 }
 
 function ReadingItem({

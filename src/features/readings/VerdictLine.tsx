@@ -2,7 +2,7 @@
 
 import type { Verdict } from '@/core/startup'
 import { cx } from '@/ui'
-import { causeWords, heldAgainst, VERDICT_WORDS } from '@/words'
+import { causeWords, heldAgainst, stopped, VERDICT_WORDS } from '@/words'
 import { useJobScreen } from '../session'
 
 const TONE: Record<Verdict['verdict'], string> = {
@@ -11,9 +11,6 @@ const TONE: Record<Verdict['verdict'], string> = {
   wrong: 'border-harm text-harm',
   unjudged: 'border-edge text-soft',
 }
-
-/** With its full stop, where it does not end with a mark of its own. */
-const stopped = (text: string): string => (/[.?!]$/.test(text) ? text : `${text}.`)
 
 /** A verdict with the number it was held against, and what to check first. */
 export function VerdictLine({ verdict }: { verdict: Verdict }) {

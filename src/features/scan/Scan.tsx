@@ -2,12 +2,12 @@
 
 import { ArrowLeft, Camera } from 'lucide-react'
 import Link from 'next/link'
-import { useCallback, useEffect, useState } from 'react'
-import { ask, linesOf } from '@/client'
+import { useCallback, useEffect, useMemo, useState } from 'react'
+import { addJob, ask, linesOf } from '@/client'
 import { Analysis } from '@/core/analysis'
 import type { Device } from '@/core/equipment'
 import type { Proof } from '@/core/rules'
-import { formatJob, installationOf, sentence } from '@/jobfile'
+import { installationOf, sentence } from '@/jobfile'
 import { isCardCode, PaperView, paperInput, readCode, reportOf, type CardRead } from '@/papers'
 import { Button, Field, FileButton, Input } from '@/ui'
 import { proofSentence } from '@/words'
@@ -96,10 +96,14 @@ function CardShown({ card }: { card: CardRead }) {
     runner.request(analysis.inst, setProof)
     return () => runner.close()
   }, [analysis])
+  const paper = useMemo(
+    () => proof && reportOf(paperInput(job, analysis.circuit, proof, null)),
+    [job, analysis, proof],
+  )
   const makeJob = async () => {
-    const answer = await ask<{ id: string }>(fetch, '/api/jobs?copy=1', {
-      method: 'POST',
-      body: formatJob({ ...job, note: `From the cabinet card of ${day.toISOString().slice(0, 10)}.` }),
+    const answer = await addJob({
+      ...job,
+      note: `From the cabinet card of ${day.toISOString().slice(0, 10)}.`,
     })
     if (answer.ok) setMade(answer.value)
     setSaid(answer.ok ? null : linesOf(answer, 'No job was made').join('; '))
@@ -130,7 +134,7 @@ function CardShown({ card }: { card: CardRead }) {
           </p>
         )}
       </div>
-      {proof && <PaperView paper={reportOf(paperInput(job, analysis.circuit, proof, null))} />}
+      {paper && <PaperView paper={paper} />}
     </section>
   )
 }

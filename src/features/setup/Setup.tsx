@@ -1,7 +1,6 @@
 'use client'
 
-import { Tabs } from 'radix-ui'
-import { TAB_LOOK } from '@/ui'
+import { TabSet } from '@/ui'
 import { OwnersPaper } from '../papers'
 import { useConflicts } from '../session'
 import { Conflicts } from './Conflicts'
@@ -9,14 +8,6 @@ import { Intents } from './Intents'
 import { Interview } from './Interview'
 import { KeyIn } from './KeyIn'
 import { Visits } from './Visits'
-
-const TABS = [
-  { id: 'keys', label: 'Key in', show: KeyIn },
-  { id: 'intents', label: 'Intents', show: Intents },
-  { id: 'interview', label: 'Interview', show: Interview },
-  { id: 'visits', label: 'Visits', show: Visits },
-  { id: 'card', label: 'Owner’s card', show: OwnersPaper },
-] as const
 
 /** From what the owner wants to what is keyed in. The contradictions first, then the work. */
 export function Setup() {
@@ -34,20 +25,16 @@ export function Setup() {
             : `${conflicts.length} contradictions between gear, wiring and settings.`}
       </p>
       <Conflicts conflicts={conflicts} />
-      <Tabs.Root defaultValue="keys">
-        <Tabs.List aria-label="Parts of the setup" className="mt-3 mb-4 flex flex-wrap gap-2">
-          {TABS.map((t) => (
-            <Tabs.Trigger key={t.id} value={t.id} className={TAB_LOOK}>
-              {t.label}
-            </Tabs.Trigger>
-          ))}
-        </Tabs.List>
-        {TABS.map(({ id, show: Tab }) => (
-          <Tabs.Content key={id} value={id}>
-            <Tab conflicts={conflicts} />
-          </Tabs.Content>
-        ))}
-      </Tabs.Root>
+      <TabSet
+        label="Parts of the setup"
+        tabs={[
+          { id: 'keys', label: 'Key in', content: <KeyIn /> },
+          { id: 'intents', label: 'Intents', content: <Intents conflicts={conflicts} /> },
+          { id: 'interview', label: 'Interview', content: <Interview /> },
+          { id: 'visits', label: 'Visits', content: <Visits /> },
+          { id: 'card', label: 'Owner’s card', content: <OwnersPaper /> },
+        ]}
+      />
     </div>
   )
 }
