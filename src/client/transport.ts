@@ -1,5 +1,4 @@
 import {
-  formatJob,
   isRaw,
   sentence,
   type Envelope,
@@ -81,7 +80,3 @@ async function referenceOf(response: Response): Promise<string> {
   const body: unknown = await response.json().catch(() => null)
   return isRaw(body) && typeof body.error === 'string' ? body.error : 'Gate Cross itself failed on it'
 }
-
-/** Adds a job to the shop; where its name is taken it gets a number. */
-export const addJob = (job: Job): Promise<Answered<{ id: string }>> =>
-  ask<{ id: string }>(fetch, '/api/jobs?copy=1', { method: 'POST', body: formatJob(job) })
