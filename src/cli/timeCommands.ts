@@ -64,7 +64,7 @@ export function startupCommand(job: Job, args: Args): Result {
   const situation = readSituation(inst, args.values)
   if (!situation.ok) return situation
   const circuit = new Circuit(inst)
-  const cards = testPlan(circuit, situation.value.outdoorF).map((card) => ({
+  const cards = testPlan(circuit, situation.value.outdoorF, job.commissioning.plates).map((card) => ({
     id: card.id,
     title: cardTitle(inst, card),
     call: card.situation.call,

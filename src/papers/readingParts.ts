@@ -16,7 +16,7 @@ import type { Speech } from './speech'
 export function runSection({ circuit, job, inst }: PaperInput, speech: Speech): Section {
   const { labels, cards: states } = speech
   const { cards } = job.startup
-  const rows = testPlan(circuit, dayF(job.startup)).map((card) => {
+  const rows = testPlan(circuit, dayF(job.startup), job.commissioning.plates).map((card) => {
     const mark = cards[card.id]
     const by = mark && `${mark.who || labels.nobody}, ${speech.moment(new Date(mark.when))}`
     const state: Line = mark

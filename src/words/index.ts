@@ -44,7 +44,7 @@ export {
 } from './setup'
 export { operationWords, placeWords } from './operations'
 export { cabinetWords } from './lockOut'
-export { plateLine } from './plate'
+export { plateFieldLabel, plateLine, plateValue } from './plate'
 export {
   BILL_FUEL_WORDS,
   btuh,

@@ -49,11 +49,15 @@ const PLATE_WORDS: Record<keyof Required<Plate>, string> = {
   manifoldInWc: 'manifold, in.w.c.',
   inletLowInWc: 'inlet from, in.w.c.',
   inletHighInWc: 'inlet to, in.w.c.',
+  lowGasTripInWc: 'low-gas switch opens at, in.w.c.',
   pumpPsi: 'oil pump, psi',
   compressorUf: 'compressor capacitor, µF',
   fanUf: 'fan capacitor, µF',
   subcoolingF: 'subcooling, °F',
   superheatF: 'superheat, °F',
+  chargedForFt: 'factory charge is for, ft of line set',
+  chargeOzPerFt: 'charge for each foot more, oz',
+  crankcaseHours: 'crankcase heater before the first start, h',
   coilOpensF: 'coil thermostat opens at, °F',
   speedUp: 'speed-up pins, times faster',
   sensorOhms: 'sensor, Ω by °F:',
@@ -93,3 +97,13 @@ export const plateLine = (plate: Plate): string =>
       return value === undefined ? [] : [`${PLATE_WORDS[field]} ${valueWords(field, value)}`]
     })
     .join(', ')
+
+/** "Blower FLA": a field of a plate where it is asked for. */
+export const plateFieldLabel = (field: keyof Plate): string => {
+  const words = PLATE_WORDS[field].replace(/:$/, '')
+  return words.charAt(0).toUpperCase() + words.slice(1)
+}
+
+/** The value of one field, as the line has it. */
+export const plateValue = (field: keyof Plate, value: NonNullable<Plate[keyof Plate]>): string =>
+  valueWords(field, value as never)

@@ -40,6 +40,9 @@ export const KIND_WORDS: Record<ReadingKind, string> = {
   dischargeLine: 'Discharge line',
   vapourLine: 'Vapour line',
   valveDifference: 'Across the reversing valve',
+  lowGasTrip: 'Low-gas switch opens at',
+  lineLength: 'Line set length',
+  chargeAdded: 'Charge weighed in, beyond the factory’s',
   vacuum: 'Vacuum reached',
   defrostMinutes: 'Defrost lasted',
   coilSwitchOpens: 'Coil thermostat opens',
@@ -58,6 +61,7 @@ export const PLACE_WORDS: Record<ReadingPlace, string> = {
   returnDuct: 'in the return',
   supplyDuct: 'in the supply',
   motor: 'at the motor',
+  twoClamps: 'by two clamps, feed less kit',
   duct: 'at the ducts',
   burner: 'at the burner',
   flue: 'in the flue',
@@ -86,6 +90,8 @@ const BASIS_WORDS: Record<BandBasis, (v: Verdict) => string> = {
   coldLine: () => 'cold in cooling',
   cap: (v) => `the board ends it at ${figure(v.expected?.nominal ?? 0)} min whatever the coil says`,
   setting: (v) => `it is set to ${degrees(v.expected?.nominal ?? 0)}`,
+  lineSet: (v) =>
+    `${figure(v.from.feet ?? 0)} ft less ${figure(v.from.chargedForFt ?? 0)} ft, × ${figure(v.from.ozPerFt ?? 0, 2)} oz a foot`,
   perTon: (v) => `350 to 450 CFM for each of ${figure(v.from.tons ?? 0)} tons`,
 }
 
@@ -142,6 +148,10 @@ const SIMPLE_WORDS: Record<SimpleCause, string> = {
   oilFilter: 'An oil filter or strainer that is full',
   metering: 'The metering device',
   moisture: 'Moisture still in it: go on, or break it with nitrogen',
+  twoClamps: 'A small difference of two large readings: clamp the motor’s own lead',
+  gasSwitch: 'The low-gas switch: not the one for this gas, or off its rating',
+  weighAgain: 'Weigh again: hoses, and what was in the cylinder',
+  lengthWrong: 'The length of the line set: measure it again',
   leak: 'A leak: isolate the pump, and see whether it rises',
 }
 

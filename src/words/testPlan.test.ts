@@ -25,6 +25,15 @@ describe('a test run in words', () => {
       { kind: 'resistor', at: 'sen.', forF: 30, ohms: 34_180 },
       'In place of the outdoor sensor (one lead lifted, and listed) a resistor of about 34,200 Ω: it stands for 30 °F.',
     ],
+    [
+      { kind: 'warmBath', at: 'sen.', forF: 42 },
+      'Hold the bulb of the outdoor sensor in a cup of water at 42 °F or a little more, with a thermometer beside it: it stands for a warm day.',
+    ],
+    [
+      { kind: 'crankcase', at: 'od.', hours: 12 },
+      'Before the first start: 12 h of power on the crankcase heater of the outdoor unit.',
+    ],
+    [{ kind: 'crankcase', at: 'od.', hours: null }, 'Before the first start: give the crankcase heater of the outdoor unit, where it has one, power for as long as its maker says.'],
     // 60 min, 72 times faster: 3,600 / 72 = 50 s.
     [
       { kind: 'forceDefrost', speedUp: 72, minutes: 60 },

@@ -1,6 +1,6 @@
 import type { Ref } from '@/core/installation'
 import { placedByRef, splitRef, type Installation } from '@/core/installation'
-import type { CardState, TestCard, TestStep, Today } from '@/core/startup'
+import type { CardState, OutdoorLook, TestCard, TestStep, Today } from '@/core/startup'
 import { INTENT_WORDS } from './intents'
 import { CALL_WORDS, lower, refWords } from './names'
 import { count, degrees, figure } from './numbers'
@@ -11,6 +11,13 @@ export const CARD_STATE_WORDS: Record<CardState, string> = {
   failed: 'Failed',
   notTestable: 'Not testable',
   waiting: 'Waiting for weather',
+}
+
+const OUTDOOR_LOOK_WORDS: Record<OutdoorLook, string> = {
+  drainage: 'Defrost water drains away, and freezes on no path and under no unit.',
+  snow: 'It stands above the snow that this place gets, and out of what slides off the roof.',
+  clearance: 'Room for its air on every side and above, as the maker’s instructions say.',
+  panHeater: 'A pan heater, where it has one, warms.',
 }
 
 const deviceWords = (inst: Installation, at: Ref): string => {
@@ -40,6 +47,8 @@ export function cardTitle(inst: Installation, card: TestCard): string {
       return `${named}: water high`
     case 'leak':
       return `${named}: leak alarm`
+    case 'outdoors':
+      return `Around the ${lower(named)}: drainage, snow, clearance`
   }
 }
 
@@ -67,6 +76,16 @@ export function stepWords(inst: Installation, step: TestStep): string {
       return `Set ${lower(refWords(inst, step.at))} from ${figure(step.was)} to ${figure(step.to)} for the test, and put it back.`
     case 'iceBath':
       return `Hold the bulb of the ${lower(deviceWords(inst, step.at))} in ice water (32 °F) until its contact moves.`
+    case 'warmBath':
+      return `Hold the bulb of the ${lower(deviceWords(inst, step.at))} in a cup of water at ${degrees(step.forF)} or a little more, with a thermometer beside it: it stands for a warm day.`
+    case 'crankcase':
+      return step.hours === null
+        ? `Before the first start: give the crankcase heater of the ${lower(deviceWords(inst, step.at))}, where it has one, power for as long as its maker says.`
+        : `Before the first start: ${figure(step.hours)} h of power on the crankcase heater of the ${lower(deviceWords(inst, step.at))}.`
+    case 'forcedSpeed':
+      return `For the readings run the ${lower(deviceWords(inst, step.at))} at its forced speed, as its maker says${step.text ? `: ${step.text}` : ''}. An inverter gives only what the load wants, and lighter readings mean nothing.`
+    case 'lookOutdoors':
+      return OUTDOOR_LOOK_WORDS[step.what]
     case 'resistor':
       return `In place of the ${lower(deviceWords(inst, step.at))} (one lead lifted, and listed) a resistor of about ${count(Math.round(step.ohms / 100) * 100)} Ω: it stands for ${degrees(step.forF)}.`
     case 'forceDefrost': {

@@ -14,7 +14,7 @@ test('a card says how to bring it up today, what must run, and ends done, with t
   page,
 }) => {
   await openRun(page, 'quillfeather-lane', 'call=heat1&t=25')
-  await expect(page.getByTestId('startup-answer')).toContainText('0 of 9 cards are done.')
+  await expect(page.getByTestId('startup-answer')).toContainText('0 of 10 cards are done.')
   await expect(card(page, 'heat1')).toContainText(
     'Raise the setpoint to 1 °F above the room: below the droop of 2 °F, so that the heat pump comes alone.',
   )
@@ -22,7 +22,7 @@ test('a card says how to bring it up today, what must run, and ends done, with t
     'Must not: strip row 1; strip row 2.',
   )
   await card(page, 'heat1').getByRole('button', { name: 'Done' }).click()
-  await expect(page.getByTestId('startup-answer')).toContainText('1 of 9 cards is done.')
+  await expect(page.getByTestId('startup-answer')).toContainText('1 of 10 cards is done.')
   // The dock goes along: one situation for the whole app.
   await expect(card(page, 'heatAux1')).toBeVisible()
   await expect(page).toHaveURL(/call=heatAux1/)
@@ -131,4 +131,35 @@ test('what stands otherwise is on every screen until it is put back, and no visi
   await list.getByRole('button', { name: 'It is as it was' }).click()
   await expect(list).toHaveCount(0)
   await expect(page.getByRole('button', { name: /^End this visit/ })).toBeEnabled()
+})
+
+test('a plate that is read on site is what the card goes by; a blower is read by two clamps', async ({
+  page,
+}) => {
+  const path = await copyOf(page, 'quillfeather-lane')
+  await open(page, `${path}/gear`)
+  await page.getByRole('button', { name: 'The plate of Outdoor unit' }).click()
+  await page.getByLabel('Crankcase heater before the first start, h').fill('100')
+  await page.keyboard.press('Tab')
+  await expect(page.getByText(/Not stored: .*72/)).toBeVisible()
+  await page.getByLabel('Crankcase heater before the first start, h').fill('12')
+  await page.keyboard.press('Tab')
+  await saved(page)
+  await open(page, `${path}/startup?call=heat1&t=25`)
+  await expect(card(page, 'heat1')).toContainText('12 h of power on the crankcase heater')
+  await choose(page, 'emergency')
+  const own = card(page, 'emergency')
+  await own.getByLabel('Reading', { exact: true }).selectOption('blowerAmps')
+  await own.getByLabel('Where', { exact: true }).selectOption({ label: 'Two clamps: the feed less the kit' })
+  await own.getByLabel('At the feed, A').fill('42.3')
+  await own.getByLabel('At the kit alone, A').fill('40.2')
+  // 42.3 less 40.2.
+  await expect(own.getByLabel('Value, A')).toHaveValue('2.1')
+  await own.getByRole('button', { name: 'Save the reading' }).click()
+  const read = own.locator('[data-reading]').filter({ hasText: 'Blower amps' })
+  await expect(read).toContainText('2.1 A by two clamps, feed less kit')
+  await expect(read).toContainText('42.3 A at the feed less 40.2 A at the kit')
+  await expect(read).toContainText('Right')
+  await choose(page, 'outdoors-od')
+  await expect(card(page, 'outdoors-od')).toContainText('Defrost water drains away')
 })

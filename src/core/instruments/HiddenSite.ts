@@ -60,6 +60,9 @@ const HELD: Readonly<Record<Quantity, readonly [Instrument, string]>> = {
   subcooling: ['gauges', 'Δ°F'],
   superheat: ['gauges', 'Δ°F'],
   vacuum: ['gauges', 'microns'],
+  lowGasTrip: ['manometer', 'in.w.c.'],
+  lineLength: ['gauges', 'ft'],
+  chargeAdded: ['gauges', 'oz'],
   pumpPressure: ['gauges', 'psi'],
   defrostMinutes: ['gauges', 'min'],
   flueTemp: ['analyser', '°F'],
@@ -279,6 +282,12 @@ export class HiddenSite {
         return air.compressor ? 1.5 + 18 * p.valveLeak : 0
       case 'vacuum':
         return 320
+      case 'lowGasTrip':
+        return plate.lowGasTripInWc ?? null
+      // A tape and a scale stream nothing.
+      case 'lineLength':
+      case 'chargeAdded':
+        return null
       case 'defrostMinutes':
         return 5.5 + 9 * Math.max(0, 1 - p.charge) * 1.6 + (p.fanRunsOn ? 8 : 0)
       case 'coilSwitchOpens':

@@ -4,6 +4,7 @@ import type { Plate } from '../equipment'
 import { placedByRef, splitRef, type JobSeen, type Placed } from '../installation'
 import { ofKind } from '../query'
 import { conditionsOf } from '../situation'
+import { inTheWay } from './likely'
 import type { Reading } from './reading'
 import type { BandBasis, Cause, SimpleCause } from './verdict'
 
@@ -79,3 +80,10 @@ export const movesAir = ({ solved }: Context): boolean =>
 /** In a defrost lines and air are for a while the other way round. */
 export const isDefrost = ({ seen, r }: Context): boolean =>
   conditionsOf(seen.inst, r.situation).has('defrost')
+/** What may be open on the way to what should run here and does not: to the load that is read, else to the first of its kind. */
+export function wayTo(c: Context, what: string): Cause[] {
+  if (!c.solved.ok) return []
+  const load =
+    c.solved.running.find((l) => l.ref === c.r.at) ?? c.solved.running.find((l) => l.part.does?.what === what)
+  return load ? inTheWay(c.solved, load.ref, c.r, c.all) : []
+}

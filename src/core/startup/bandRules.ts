@@ -1,5 +1,5 @@
 import { cfmAt, runningCapacity } from '../crossing'
-import { amountOf, isCooling, isHeatPumpHeating } from '../equipment'
+import { isCooling, isHeatPumpHeating } from '../equipment'
 import { houseValue, riseOf } from '../house'
 import { settingValue, splitRef } from '../installation'
 import {
@@ -14,16 +14,16 @@ import {
   plateBand,
   runs,
   unitPlate,
+  wayTo,
   type Banded,
   type BandRule,
   type Context,
-  type Range,
 } from './bandContext'
 import { clocked, flue, inlet, manifold } from './furnaceBands'
 import { BANDS } from './bands'
-import { inTheWay } from './likely'
+import { charge, defrost, discharge, vapour } from './refrigerantBands'
 import type { BandedKind } from './bandedKind'
-import { sameState, standing } from './reading'
+import { standing } from './reading'
 import type { Cause } from './verdict'
 
 /** A motor against its rated amps; where it should stand still, against none. */
@@ -61,14 +61,6 @@ const stillCauses = (way: readonly Cause[]): Cause[] =>
   way[0]?.kind === 'meterNext'
     ? [...cause('notRunning'), ...way.slice(0, 3), ...cause('capacitorWeak')]
     : [...way.slice(0, 3), ...cause('notRunning', 'capacitorWeak')]
-
-/** What may be open on the way to what should run here and does not: to the load that is read, else to the first of its kind. */
-function wayTo(c: Context, what: string): Cause[] {
-  if (!c.solved.ok) return []
-  const load =
-    c.solved.running.find((l) => l.ref === c.r.at) ?? c.solved.running.find((l) => l.part.does?.what === what)
-  return load ? inTheWay(c.solved, load.ref, c.r, c.all) : []
-}
 
 /** The return air of the same state, the latest that stands. */
 const returnOf = ({ all, r }: Context): number | null => {
@@ -142,87 +134,6 @@ function supplyAir(c: Context): Banded | null {
   }
 }
 
-/** Why the refrigerant side shows nothing where the compressor was read to stand still; null: it was not. */
-function compressorStill(c: Context): Cause[] | null {
-  const amps = standing(c.all).filter((x) => x.kind === 'compressorAmps' && sameState(x, c.r))
-  const last = amps[amps.length - 1]?.value
-  return typeof last === 'number' && last < BANDS.idleA
-    ? [...cause('compressorOff'), ...wayTo(c, 'compressor')]
-    : null
-}
-
-function discharge(c: Context): Banded | null {
-  if (!isHeatPumpHeating(c.r.situation.call) || !runs(c, 'compressor') || isDefrost(c)) return null
-  const { outdoorF } = c.r.situation
-  const [from, to] = BANDS.dischargeAtF
-  const [low, high] = BANDS.dischargeOverF
-  const usual: Range = [outdoorF + low, Math.min(BANDS.dischargeMostF, outdoorF + high)]
-  // As warm as outdoors: nothing runs.
-  const still =
-    compressorStill(c) ?? (Math.abs(c.v - outdoorF) < BANDS.noDifferenceF ? cause('compressorOff') : null)
-  const causes = { low: still ?? cause('notPumping', 'chargeHigh'), high: cause('chargeLow', 'airflowLow') }
-  if (outdoorF < from || outdoorF > to)
-    return { right: [null, BANDS.dischargeMostF], basis: 'most', ...causes }
-  // A habit: outside it one looks again; over the limit it is wrong.
-  return {
-    right: usual,
-    watch: [null, BANDS.dischargeMostF],
-    basis: 'usual',
-    from: { outdoor: outdoorF },
-    ...causes,
-  }
-}
-
-function vapour(c: Context): Banded | null {
-  if (!runs(c, 'compressor') || isDefrost(c)) return null
-  const cools = isCooling(c.r.situation.call)
-  if (!cools && !isHeatPumpHeating(c.r.situation.call)) return null
-  const { vapourHotF: hot, vapourColdF: cold } = BANDS
-  return cools
-    ? {
-        right: [null, cold],
-        watch: [null, hot],
-        basis: 'coldLine',
-        low: [],
-        high: compressorStill(c) ?? cause('valveOtherWay', 'notPumping'),
-      }
-    : {
-        right: [hot, null],
-        watch: [cold, null],
-        basis: 'hotLine',
-        low: compressorStill(c) ?? cause('valveOtherWay', 'notPumping'),
-        high: [],
-      }
-}
-
-/** Minutes after which the board ends a defrost whatever the coil says: its own transition. */
-function capOf({ seen }: Context): number | null {
-  for (const p of seen.inst.placed)
-    for (const m of p.device.modes) {
-      const defrost = m.states.find((s) => s.condition === 'defrost')?.id
-      const caps = (m.transitions ?? []).flatMap((t) => {
-        const after =
-          t.from === defrost && t.after !== undefined ? amountOf(t.after, (id) => settingValue(p, id)) : null
-        return after ? [after / 60] : []
-      })
-      if (caps.length) return Math.min(...caps)
-    }
-  return null
-}
-
-function defrost(c: Context): Banded | null {
-  const cap = capOf(c)
-  if (cap === null) return null
-  return {
-    right: [null, cap - BANDS.capMinutes],
-    watch: [null, cap + BANDS.capMinutes],
-    nominal: cap,
-    basis: 'cap',
-    low: [],
-    high: cause('chargeLow', 'coilSwitch', 'fanRunsOn', 'airflowLow'),
-  }
-}
-
 /** A lockout's trip against its setting as it stood; an outdoor thermostat's own spread is wider. */
 function gateTrip(c: Context): Banded | null {
   const placed = placedAt(c)
@@ -268,6 +179,27 @@ function airflow(c: Context): Banded | null {
   }
 }
 
+/** A blower's own lead against its rating; by two clamps, no closer than two large readings can tell. */
+function blower(c: Context): Banded | null {
+  const held = motorAmps(c, 'blower', plateAt(c).blowerFla, BANDS.lightShare.blower, {
+    low: cause('airflowLow'),
+    high: cause('bearing', 'capacitorWeak', 'airflowHigh'),
+  })
+  if (!held || c.r.place !== 'twoClamps' || !c.solved.ok) return held
+  const strips = c.solved.running.filter((l) => l.part.does?.what === 'strip')
+  const amps = c.solved.ok ? strips.reduce((sum, l) => sum + (c.solved.ok ? c.solved.amps(l.ref) : 0), 0) : 0
+  const by = Math.SQRT2 * BANDS.clampShare * amps
+  const [low, high] = held.right
+  const more = by > BANDS.idleA ? cause('twoClamps') : []
+  return {
+    ...held,
+    right: [low, (high ?? 0) + by],
+    watch: [-by, (held.watch?.[1] ?? high ?? 0) + 2 * by],
+    low: [...more, ...held.low],
+    high: [...more, ...held.high],
+  }
+}
+
 /** Only while a burner is lit does it mean anything. */
 const lit =
   (rule: BandRule): BandRule =>
@@ -298,11 +230,7 @@ export const BAND_RULES: Record<BandedKind, BandRule> = {
       low: cause('bladeLoose'),
       high: cause('bearing', 'capacitorWeak'),
     }),
-  blowerAmps: (c) =>
-    motorAmps(c, 'blower', plateAt(c).blowerFla, BANDS.lightShare.blower, {
-      low: cause('airflowLow'),
-      high: cause('bearing', 'capacitorWeak', 'airflowHigh'),
-    }),
+  blowerAmps: blower,
   supplyAir,
   staticPressure,
   airflow,
@@ -390,5 +318,11 @@ export const BAND_RULES: Record<BandedKind, BandRule> = {
     plateBand(plateAt(c).opensF, BANDS.switchF, { low: cause('switchPlace'), high: cause('switchPlace') }),
   airRemake: (c) =>
     plateBand(plateAt(c).closesF, BANDS.switchF, { low: cause('switchPlace'), high: cause('switchPlace') }),
+  lowGasTrip: (c) => {
+    const plate = furnacePlate(c).lowGasTripInWc
+    const causes = cause('gasSwitch')
+    return plateBand(plate, BANDS.lowGasShare * (plate ?? 0), { low: causes, high: causes })
+  },
+  chargeAdded: charge,
   vacuum: () => ({ right: [null, BANDS.vacuumMost], watch: [null, BANDS.vacuumWatch], basis: 'usual', low: [], high: cause('moisture', 'leak') }), // prettier-ignore
 }

@@ -15,11 +15,18 @@ interface Site {
   house?: Partial<Record<HouseValue, number>>
   settings?: Record<string, string | number | null>
   returnAir?: number
+  lineFt?: number
   moved?: Reading['moved']
 }
 
 const circuits = new Map<string, Circuit>()
-function told(kind: BandedKind, at: string, value: number, site: Site): Verdict {
+function told(
+  kind: BandedKind,
+  at: string,
+  value: number,
+  site: Site,
+  place: Reading['place'] = READING_KINDS[kind].places[0]!,
+): Verdict {
   const key = site.job + JSON.stringify(site.settings ?? {})
   const circuit = circuits.get(key) ?? new Circuit(demoInstallation(site.job, site.settings))
   circuits.set(key, circuit)
@@ -38,7 +45,7 @@ function told(kind: BandedKind, at: string, value: number, site: Site): Verdict 
     id: 'r',
     kind,
     value,
-    place: READING_KINDS[kind].places[0]!,
+    place,
     at,
     withBlower: null,
     instrument: 'any',
@@ -57,6 +64,8 @@ function told(kind: BandedKind, at: string, value: number, site: Site): Verdict 
     site.returnAir === undefined
       ? []
       : [reading({ id: 'ret', kind: 'returnAir', place: 'returnDuct', value: site.returnAir })]
+  if (site.lineFt !== undefined)
+    all.push(reading({ id: 'ft', kind: 'lineLength', place: 'line', value: site.lineFt }))
   return judge(circuit, reading({}), all, seen)
 }
 
@@ -127,6 +136,16 @@ const FIXTURES: Record<BandedKind, Fixture> = {
   gateTrip: { at: 'odt.setpoint', site: STRIPS, right: [30, 40], wrong: [[29, 'sensorPlace'], [41, 'sensorPlace']] },
   airTrip: { at: 'ceat', site: { job: 'lapwing-court' }, right: [98, 108], wrong: [[97, 'switchPlace'], [109, 'switchPlace']] },
   airRemake: { at: 'ceat', site: { job: 'lapwing-court' }, right: [81, 91], wrong: [[80, 'switchPlace'], [92, 'switchPlace']] },
+  // 6 in.w.c. ± 10 %.
+  lowGasTrip: {
+    at: 'fur', site: { ...GAS, plates: { fur: { lowGasTripInWc: 6 } } },
+    right: [5.4, 6.6], wrong: [[5.3, 'gasSwitch'], [6.7, 'gasSwitch']],
+  },
+  // 40 ft less the 15 that are in it, 0.6 oz each: 15 oz ± 1.
+  chargeAdded: {
+    at: 'od', site: { ...STRIPS, lineFt: 40, plates: { od: { chargedForFt: 15, chargeOzPerFt: 0.6 } } },
+    right: [14, 16], wrong: [[13.9, 'weighAgain'], [16.1, 'weighAgain']],
+  },
   vacuum: { at: 'od', site: STRIPS, right: [300, 500], watch: [501, 1000], wrong: [[1001, 'moisture']] },
 } // prettier-ignore
 
@@ -165,6 +184,28 @@ describe('what a band hangs on', () => {
       expect(told(kind, 'fur', 0, GAS).causes[0]).toEqual({ kind: 'notLit' })
     // A line as warm as outdoors: the compressor does not even run.
     expect(told('dischargeLine', 'od', 47, STRIPS).causes[0]).toEqual({ kind: 'compressorOff' })
+  })
+
+  it('a blower read by two clamps is known no closer than two large readings are', () => {
+    // Two rows of 5 kW: 40 to 41.7 A at their volts under load; √2 · 2 % of it is 1.13 to 1.18 A beside the 2.4 of its rating.
+    const site: Site = { ...STRIPS, call: 'emergency' }
+    const two = (v: number) => told('blowerAmps', 'ah.blower', v, site, 'twoClamps')
+    expect([two(3.5).verdict, two(3.7).verdict, two(4.4).verdict, two(4.9).verdict]).toEqual([
+      'right',
+      'watch',
+      'watch',
+      'wrong',
+    ])
+    expect(two(3.7).causes[0]).toEqual({ kind: 'twoClamps' })
+    expect(told('blowerAmps', 'ah.blower', 3.5, site).verdict).toBe('wrong')
+  })
+
+  it('a charge is weighed by the length of its line, a shorter one takes some out', () => {
+    const plates = { od: { chargedForFt: 15, chargeOzPerFt: 0.6 } }
+    // 10 ft: 5 less, 3 oz out.
+    expect(told('chargeAdded', 'od', -3, { ...STRIPS, plates, lineFt: 10 }).verdict).toBe('right')
+    expect(told('chargeAdded', 'od', -3, { ...STRIPS, plates }).verdict).toBe('unjudged')
+    expect(told('chargeAdded', 'od', -3, { ...STRIPS, lineFt: 10 }).verdict).toBe('unjudged')
   })
 
   it('a motor that should stand still draws nothing, and a fan in a defrost least of all', () => {

@@ -18,6 +18,8 @@ export const BANDS = Object.freeze({
   /** °F of ice water, and the least above it at which a switch in it closes for certain. */
   iceF: 32,
   iceMarginF: 2,
+  /** °F up to which a cup of water stands in for a warm day. */
+  bathMostF: 110,
   /** A up to which a motor that should stand still draws nothing (a clamp's own). */
   idleA: 0.5,
   /** Part of its rated amps below which a motor hardly works: a compressor that does not pump, a fan without its air. */
@@ -87,6 +89,13 @@ export const BANDS = Object.freeze({
   capacitorShare: 0.06,
   /** °F about the set point at which a lockout drops in or out (trade: ±2); an outdoor thermostat's ±5. */
   lockoutF: 2,
+  /** Part of what it shows by which a clamp may be off (usual): two of them are off together by its root of two. */
+  clampShare: 0.02,
+  /** Part of its rating within which a low-gas-pressure switch trips (trade: ±10 %). */
+  lowGasShare: 0.1,
+  /** oz by which a charge weighed in may differ (a scale's own), and the part of it that does no harm (usual). */
+  chargeOz: 1,
+  chargeShare: 0.05,
   /** microns that a vacuum must reach (usual), and where it is worth another look. */
   vacuumMost: 500,
   vacuumWatch: 1000,

@@ -67,20 +67,19 @@ function gateCard(
   const { range } = setting
   if (!range || (to >= range[0] && to <= range[1]))
     return done([{ kind: 'moveSetting', at: ref, was: value, to }])
-  const source = sensorOf(circuit, placed)
-  if (intent === 'outdoorSwitch' && !isCold) {
+  const bulb = bulbOf(circuit, intent, placed, setting)
+  const forF = degF(isCold ? value + band + BANDS.pastSensorF : value - BANDS.pastSensorF)
+  const ohms = bulb && ohmsAt(bulb.table, forF)
+  if (bulb && typeof ohms === 'number') return done([{ kind: 'resistor', at: bulb.at, forF, ohms }])
+  if (bulb && isCold && forF <= BANDS.bathMostF) return done([{ kind: 'warmBath', at: bulb.at, forF }])
+  if (bulb && !isCold) {
     const enough = BANDS.iceF + BANDS.iceMarginF
-    if (value >= enough) return done([{ kind: 'iceBath', at: ref }])
+    if (value >= enough) return done([{ kind: 'iceBath', at: bulb.at }])
     if (range[1] >= enough)
       return done([
         { kind: 'moveSetting', at: ref, was: value, to: range[1] },
-        { kind: 'iceBath', at: ref },
+        { kind: 'iceBath', at: bulb.at },
       ])
-  }
-  if (source) {
-    const forF = degF(isCold ? value + band + BANDS.pastSensorF : value - BANDS.pastSensorF)
-    const ohms = ohmsAt(source.table, forF)
-    if (ohms !== null) return done([{ kind: 'resistor', at: source.at, forF, ohms }])
   }
   return done(
     [],
@@ -107,15 +106,21 @@ function toStep(value: number, { range, step = 1 }: Setting, down: boolean): num
   return from + step * (down ? Math.floor(steps) : Math.ceil(steps))
 }
 
-/** The wired sensor that a thermostat goes by, with its table of ohms. */
-function sensorOf(
+/**
+ * What a gate feels outdoors with, and can be held into a cup of water or have a resistor in its place: the switch itself, a
+ * kit with a bulb of its own, or the wired sensor with its table of ohms. null: a feed, or nobody knows.
+ */
+function bulbOf(
   circuit: Circuit,
+  intent: GateIntent,
   placed: Placed,
+  setting: Setting,
 ): { at: Ref; table: readonly { atF: number; ohms: number }[] } | null {
   const { inst } = circuit
+  if (intent === 'outdoorSwitch') return { at: makeRef(placed.ref, setting.id), table: [] }
   const source = placed.device.settings.find((s) => s.intent === 'outdoorSource')
-  if (!source || settingValue(placed, source.id) !== 'wired') return null
+  if (!source) return placed.device.kind === 'fuelKit' ? { at: makeRef(placed.ref, ''), table: [] } : null
+  if (settingValue(placed, source.id) !== 'wired') return null
   const sensor = inst.placed.find((p) => p.device.kind === 'outdoorSensor')
-  const table = sensor?.device.plate.sensorOhms
-  return sensor && table?.length ? { at: makeRef(sensor.ref, ''), table } : null
+  return sensor ? { at: makeRef(sensor.ref, ''), table: sensor.device.plate.sensorOhms ?? [] } : null
 }

@@ -1,7 +1,7 @@
 export { expectations, liveness, type DeviceExpectations, type Expectation } from './expectation'
 export { readingHistory, type ReadingLine } from './history'
 export { judge } from './judge'
-export type { CardKind, TestCard, TestStep, Today } from './testCard'
+export type { CardKind, OutdoorLook, TestCard, TestStep, Today } from './testCard'
 export { testPlan } from './testPlan'
 export { runStanding, type RunStanding } from './standing'
 export { CARD_STATES, dayF, FRESH_PROGRESS, type CardMark, type CardState, type Progress } from './progress'

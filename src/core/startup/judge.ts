@@ -47,7 +47,15 @@ function judgeAlone(job: Circuit, reading: Reading, all: readonly Reading[], see
     case 'rowOhms':
       return judgeRowOhms(inst, reading)
     case 'returnAir':
-      return { verdict: 'unjudged', rule: 'recordedOnly', unit: '°F', expected: null, from: {}, causes: [] }
+    case 'lineLength':
+      return {
+        verdict: 'unjudged',
+        rule: 'recordedOnly',
+        unit: READING_KINDS[reading.kind].unit,
+        expected: null,
+        from: {},
+        causes: [],
+      }
     default: {
       const { kind } = reading
       return judgeBanded(circuit, { ...reading, kind }, all, { ...seen, inst }, READING_KINDS[kind].unit)

@@ -10,12 +10,13 @@ export type ReadingKind =
   | 'stripAmps'
   | 'rowOhms'
   | 'returnAir'
+  | 'lineLength'
   | BandedKind
 
 /** Where the leads, the jaw or the probe were. `at` names the device, terminal, load or setting; `place` the way of measuring. */
 export type ReadingPlace =
   | 'terminals' | 'feed' | 'kitLead' | 'rowTerminals' | 'disconnect' | 'returnDuct' | 'supplyDuct'
-  | 'motor' | 'duct' | 'burner' | 'flue' | 'line' | 'coil' | 'sensor' // prettier-ignore
+  | 'motor' | 'twoClamps' | 'duct' | 'burner' | 'flue' | 'line' | 'coil' | 'sensor' // prettier-ignore
 
 /** One reading. It is never changed: a correction is another reading that supersedes it. */
 export interface Reading {
@@ -52,7 +53,7 @@ export const READING_KINDS: Record<
   returnAir: { unit: '°F', least: -40, most: 200, places: ['returnDuct'] },
   compressorAmps: { unit: 'A', least: 0, most: 200, places: ['motor'] },
   fanAmps: { unit: 'A', least: 0, most: 50, places: ['motor'] },
-  blowerAmps: { unit: 'A', least: 0, most: 50, places: ['motor'] },
+  blowerAmps: { unit: 'A', least: 0, most: 50, places: ['motor', 'twoClamps'] },
   staticPressure: { unit: 'in.w.c.', least: -5, most: 5, places: ['duct'] },
   airflow: { unit: 'CFM', least: 0, most: 5000, places: ['duct'] },
   manifold: { unit: 'in.w.c.', least: 0, most: 30, places: ['burner'] },
@@ -68,6 +69,9 @@ export const READING_KINDS: Record<
   dischargeLine: { unit: '°F', least: -40, most: 350, places: ['line'] },
   vapourLine: { unit: '°F', least: -40, most: 350, places: ['line'] },
   valveDifference: { unit: 'Δ°F', least: 0, most: 150, places: ['line'] },
+  lowGasTrip: { unit: 'in.w.c.', least: 0, most: 60, places: ['burner'] },
+  lineLength: { unit: 'ft', least: 0, most: 300, places: ['line'] },
+  chargeAdded: { unit: 'oz', least: -400, most: 400, places: ['line'] },
   vacuum: { unit: 'microns', least: 0, most: 800_000, places: ['line'] },
   defrostMinutes: { unit: 'min', least: 0, most: 60, places: ['coil'] },
   coilSwitchOpens: { unit: '°F', least: -40, most: 150, places: ['coil'] },

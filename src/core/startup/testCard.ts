@@ -22,6 +22,8 @@ export type TestStep =
   | { kind: 'moveSetting'; at: Ref; was: number; to: number }
   /** The bulb of a switch that is set above 32 °F, in ice water. */
   | { kind: 'iceBath'; at: Ref }
+  /** The sensor in a cup of water at this temperature, with a thermometer beside it. */
+  | { kind: 'warmBath'; at: Ref; forF: number }
   /** A resistor in place of the sensor, whose lead is lifted: the ohms that the sensor has at that temperature. */
   | { kind: 'resistor'; at: Ref; forF: number; ohms: number }
   | { kind: 'forceDefrost'; speedUp: number | null; minutes: number | null }
@@ -30,6 +32,11 @@ export type TestStep =
   | { kind: 'compareSensor'; at: Ref }
   | { kind: 'callOffAndOn' }
   | { kind: 'meterSupply' }
+  /** Power on the crankcase heater for so long before the first start; null: nobody knows how long. */
+  | { kind: 'crankcase'; at: Ref; hours: number | null }
+  /** An inverter gives what the load wants: readings mean something at its forced speed only. `text`: its maker's way. */
+  | { kind: 'forcedSpeed'; at: Ref; text: string | null }
+  | { kind: 'lookOutdoors'; what: OutdoorLook }
 
 /** Whether a card can be tried today, or what weather it waits for, or why it never can be here. */
 export type Today =
@@ -41,7 +48,12 @@ export type Today =
   /** As wired it runs in this call at no temperature. */
   | { can: false; why: 'neverRuns' }
 
-export type CardKind = 'supply' | 'sensor' | 'call' | 'gate' | 'defrost' | 'minimumOff' | 'float' | 'leak'
+/** What is looked at about an outdoor unit: where its water goes, snow, room for its air, what warms its pan. */
+export const OUTDOOR_LOOKS = ['drainage', 'snow', 'clearance', 'panHeater'] as const
+export type OutdoorLook = (typeof OUTDOOR_LOOKS)[number]
+
+export type CardKind =
+  'supply' | 'sensor' | 'call' | 'gate' | 'defrost' | 'minimumOff' | 'float' | 'leak' | 'outdoors'
 
 /** One thing that is brought up and looked at. */
 export interface TestCard {

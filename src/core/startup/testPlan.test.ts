@@ -24,23 +24,59 @@ describe('the test run of a job with strips and an outdoor thermostat', () => {
       'gate-odt-setpoint',
       'minimumOff',
       'cool1',
+      'outdoors-od',
     ])
+  })
+
+  it('asks for the crankcase heater once, before the first start, and looks around the unit last', () => {
+    const asks = (plan: TestCard[]) =>
+      plan.filter((c) => c.steps.some((s) => s.kind === 'crankcase')).map((c) => c.id)
+    expect(asks(planOf('quillfeather-lane', 25))).toEqual(['heat1'])
+    // Above 60 °F cooling can be tried too, but heating is first all the same.
+    expect(asks(planOf('quillfeather-lane', 70))).toEqual(['heat1'])
+    const plan = planOf('quillfeather-lane', 25)
+    expect(card(plan, 'outdoors-od').steps.map((s) => s.kind === 'lookOutdoors' && s.what)).toEqual([
+      'drainage',
+      'snow',
+      'clearance',
+      'panHeater',
+    ])
+  })
+
+  it('says the hours of the plate as it was read, else of the device, else that nobody knows them', () => {
+    const hours = (id: string, plates = {}) =>
+      testPlan(new Circuit(demoInstallation(id)), degF(25), plates)
+        .flatMap((c) => c.steps)
+        .flatMap((s) => (s.kind === 'crankcase' ? [s.hours] : []))
+    expect(hours('quillfeather-lane')).toEqual([null])
+    expect(hours('quillfeather-lane', { od: { crankcaseHours: 12 } })).toEqual([12])
+  })
+
+  it('runs an inverter at its forced speed for the readings, and nothing else', () => {
+    const forced = (id: string) =>
+      planOf(id, 50)
+        .filter((c) => c.steps.some((s) => s.kind === 'forcedSpeed'))
+        .map((c) => c.id)
+    expect(forced('copper-alley')).toEqual(expect.arrayContaining(['heat1']))
+    expect(forced('copper-alley')).not.toContain('fan')
+    expect(forced('quillfeather-lane')).toEqual([])
   })
 
   it('raises the setpoint less than the droop for the heat pump alone, and a degree past it for backup', () => {
     // Droop 2 °F: one degree stays below it, three pass it.
     const plan = planOf('quillfeather-lane', 25)
-    expect(card(plan, 'heat1').steps[0]).toEqual({
+    expect(card(plan, 'heat1').steps[1]).toEqual({
       kind: 'setpoint', way: 'raise', byF: 1, limit: { droopF: 2, passes: false },
     }) // prettier-ignore
     expect(card(plan, 'heatAux1').steps[0]).toEqual({
       kind: 'setpoint', way: 'raise', byF: 3, limit: { droopF: 2, passes: true },
     }) // prettier-ignore
     // Droop 1 °F: a whole degree would call backup; half of one does not.
-    expect(card(planOf('quillfeather-lane', 25, { 'tstat.droop': 1 }), 'heat1').steps[0]).toMatchObject({
+    expect(card(planOf('quillfeather-lane', 25, { 'tstat.droop': 1 }), 'heat1').steps[1]).toMatchObject({
       byF: 0.5,
     })
     expect(card(planOf('quillfeather-lane', 25, { 'tstat.droop': 0 }), 'heat1').steps).toMatchObject([
+      { kind: 'crankcase' },
       { kind: 'setpoint', limit: null },
       { kind: 'backupComesToo', droopF: 0 },
     ])
@@ -157,5 +193,17 @@ describe('a sensor’s table', () => {
     expect(ohmsAt(table, degF(31))).toBeNull()
     expect(ohmsAt(table, degF(78))).toBeNull()
     expect(ohmsAt([], degF(40))).toBeNull()
+  })
+})
+
+describe('a gate on a sensor without a table of ohms', () => {
+  it('is tried in a cup: ice water on a mild day, warm water where the dial does not reach low enough', () => {
+    // A kit's own bulb: 80 °F outdoors is past its dial's 60 less 5; 35 °F opens in ice water.
+    const mild = card(planOf('ferrous-hill', 80), 'gate-ffk-changeover')
+    expect(mild.steps).toEqual([{ kind: 'iceBath', at: 'ffk.' }])
+    // 3 °F outdoors: the dial would go to −2, and ends at 0; the bulb stands at 35 + 5 in a cup.
+    const cold = card(planOf('ferrous-hill', 3), 'gate-ffk-changeover')
+    expect(cold.steps).toEqual([{ kind: 'warmBath', at: 'ffk.', forF: 40 }])
+    expect(cold.expected?.runs).toContain('od.compressor')
   })
 })

@@ -1,14 +1,23 @@
 import { type Circuit, solve, type Solved } from '../circuit'
 import { circuitWith } from '../crossing'
 import { isCooling, isHeatPumpHeating, type Call, type ModeCondition } from '../equipment'
-import { makeRef, settingValue, type Installation, type Placed } from '../installation'
+import { makeRef, settingValue, type Installation, type JobSeen, type Placed } from '../installation'
 import { callsOf, modesOf, regionsOf, stands, type Situation } from '../situation'
 import type { Past } from '../time'
 import { degF, type DegF } from '../units'
+import { ofKind } from '../query'
 import { BANDS } from './bands'
 import { gateTest } from './gateTest'
 import { callSteps } from './setpoint'
-import { situationAt, TODAY, type Card, type TestCard, type Today } from './testCard'
+import {
+  OUTDOOR_LOOKS,
+  situationAt,
+  TODAY,
+  type Card,
+  type TestCard,
+  type TestStep,
+  type Today,
+} from './testCard'
 
 /** s for which the call before counts as run, and for which a minimum-off test leaves it off. */
 const RAN = 600
@@ -17,8 +26,9 @@ const OFF = 30
 /**
  * The test run of a job on a day of this outdoor temperature: supplies first, then what needs no compressor, then the heat
  * pump in one run from stage to stage, then what drops it, cooling last: so that it is started as seldom as can be.
+ * @param plates as they were read on site, which win over the devices' own
  */
-export function testPlan(circuit: Circuit, outdoorF: DegF): TestCard[] {
+export function testPlan(circuit: Circuit, outdoorF: DegF, plates: JobSeen['plates'] = {}): TestCard[] {
   const { inst } = circuit
   const calls = callsOf(inst).filter((c) => c !== 'off')
   const heating = calls.filter(isHeatPumpHeating)
@@ -41,8 +51,10 @@ export function testPlan(circuit: Circuit, outdoorF: DegF): TestCard[] {
     ...minimumOff(circuit, calls, outdoorF),
     ...eventCards(inst, calls, outdoorF),
     ...calls.filter(isCooling).map((c) => callCard(inst, c, outdoorF)),
+    ...outdoorCards(inst, outdoorF),
   ]
   let before: Call = 'off'
+  let started = false
   return cards.map((card): TestCard => {
     const { situation, moved = [] } = card
     const own = circuitWith(circuit, moved)
@@ -54,7 +66,15 @@ export function testPlan(circuit: Circuit, outdoorF: DegF): TestCard[] {
       card.today.can && wants && expected && !runsCompressor(own, situation)
         ? { can: false, why: runsSomewhere(own, situation) ? 'heldOff' : 'neverRuns' }
         : card.today
-    return { ...card, moved, past, expected, today }
+    const starts = today.can && card.kind === 'call' && runsCompressor(own, situation)
+    const first = starts && !started
+    started ||= starts
+    const steps = [
+      ...(first ? crankcase(inst, plates) : []),
+      ...card.steps,
+      ...(starts ? forcedSpeed(inst, plates) : []),
+    ]
+    return { ...card, steps, moved, past, expected, today }
   })
 }
 
@@ -65,6 +85,37 @@ const runsCompressor = (circuit: Circuit, situation: Situation): boolean => {
 /** Whether it runs in this state at any outdoor temperature. */
 const runsSomewhere = (circuit: Circuit, here: Situation): boolean =>
   regionsOf(circuit.inst).some((outdoorF) => runsCompressor(circuit, { ...here, outdoorF }))
+
+const outdoorUnits = (inst: Installation): Placed[] => ofKind(inst, 'outdoorUnit', 'packagedUnit')
+
+/** Before its first start a compressor wants hours of power on its crankcase heater. */
+const crankcase = (inst: Installation, plates: JobSeen['plates']): TestStep[] =>
+  outdoorUnits(inst).map((p) => ({
+    kind: 'crankcase',
+    at: makeRef(p.ref, ''),
+    hours: plates[p.ref]?.crankcaseHours ?? p.device.plate.crankcaseHours ?? null,
+  }))
+
+const forcedSpeed = (inst: Installation, plates: JobSeen['plates']): TestStep[] =>
+  outdoorUnits(inst)
+    .filter((p) => plates[p.ref]?.inverter ?? p.device.plate.inverter)
+    .map((p) => ({
+      kind: 'forcedSpeed',
+      at: makeRef(p.ref, ''),
+      text: p.device.profile?.tests?.join(' ') ?? null,
+    }))
+
+/** What is looked at beside an outdoor unit, with nothing called. */
+const outdoorCards = (inst: Installation, outdoorF: DegF): Card[] =>
+  outdoorUnits(inst).map((p) => ({
+    id: `outdoors-${p.ref}`,
+    kind: 'outdoors',
+    at: makeRef(p.ref, ''),
+    situation: situationAt('off', outdoorF),
+    steps: OUTDOOR_LOOKS.map((what): TestStep => ({ kind: 'lookOutdoors', what })),
+    today: TODAY,
+    past: [],
+  }))
 
 /** What runs in a solved state, and which heat sources and compressors do not. */
 function expectedOf(solved: Solved): TestCard['expected'] {

@@ -11,6 +11,7 @@ import { Button, Caution, Field, Input, Select, TypedInput } from '@/ui'
 import { plateLine } from '@/words'
 import { useChangedBy } from '../news'
 import { useDraft, useJobScreen } from '../session'
+import { PlateRead } from './PlateRead'
 import { AddCable, AddDevice, NewerDescriptions, RemoveDevice } from './Bolted'
 
 /** What is bolted down: each device with its plate and its settings, the cables, the site. */
@@ -96,6 +97,7 @@ function DeviceSection({ placed }: { placed: Placed }) {
           </p>
           <p className="text-sm text-soft">{device.about}</p>
           {plate && <p className="mt-1 text-sm text-soft">On the plate: {plate}</p>}
+          <PlateRead placed={placed} />
           <div className="mt-2 grid gap-x-4 gap-y-3 sm:grid-cols-2">
             {own.map((s) => (
               <SettingField key={s.id} placed={placed} setting={s} />

@@ -22,6 +22,7 @@ const BY_PLACE: Record<ReadingPlace, string> = {
   returnDuct: 'probe thermometer',
   supplyDuct: 'probe thermometer',
   motor: 'clamp meter',
+  twoClamps: 'clamp meter',
   duct: 'manometer',
   burner: 'manometer',
   flue: 'combustion analyser',
@@ -34,8 +35,8 @@ const instrumentFor = (kind: ReadingKind, place: ReadingPlace): string =>
     ? 'capacitance meter'
     : kind === 'defrostMinutes' || kind === 'clockedInput'
       ? 'stopwatch'
-      : kind === 'vacuum'
-        ? 'vacuum gauge'
+      : kind === 'vacuum' || kind === 'chargeAdded' || kind === 'lineLength'
+        ? { vacuum: 'vacuum gauge', chargeAdded: 'scale', lineLength: 'tape' }[kind]
         : kind === 'lineVolts'
           ? 'multimeter'
           : BY_PLACE[place]
@@ -50,6 +51,9 @@ interface Draft {
   blower: (typeof BLOWER)[number]
   /** null: the usual one for the kind. */
   instrument: string | null
+  /** The two readings that one is the difference of. */
+  feed: string
+  kit: string
 }
 const draftSchema = yup.object({
   kind: yup.string().oneOf(KINDS).required(),
@@ -63,6 +67,8 @@ const draftSchema = yup.object({
     }),
   blower: yup.string().oneOf(BLOWER).required(),
   instrument: yup.string().max(80).nullable().defined(),
+  feed: yup.string().max(20).defined(),
+  kit: yup.string().max(20).defined(),
 })
 
 /**
@@ -91,10 +97,12 @@ export function ReadingForm({
     value: '',
     blower: 'unknown',
     instrument: null,
+    feed: '',
+    kit: '',
   }
   const draftKey = `reading-${job.id}-${name}`
   const { form, values, put, clear } = useDraftForm<Draft>(draftKey, draftSchema, fresh)
-  const { kind, spotAt, value, blower, instrument } = values
+  const { kind, spotAt, value, blower, instrument, feed, kit } = values
   const [refused, setRefused] = useState<string | null>(null)
   // What nothing of this job can be read for is not asked.
   const offered = useMemo(() => kindsFor(inst), [inst])
@@ -123,6 +131,9 @@ export function ReadingForm({
           who,
           when: '2026-01-01T00:00:00Z',
           supersedes: corrects?.id ?? null,
+          ...(spot.place === 'twoClamps' && feed && kit
+            ? { note: `${feed} A at the feed less ${kit} A at the kit` }
+            : {}),
         }
       : null
   const { errors, isSubmitted } = form.formState
@@ -138,7 +149,7 @@ export function ReadingForm({
     })
     if (!result.ok) return setRefused(result.problems.map(sentence).join('; '))
     setRefused(null)
-    clear({ ...values, value: '' })
+    clear({ ...values, value: '', feed: '', kit: '' })
     onDone?.()
   })
 
@@ -174,6 +185,13 @@ export function ReadingForm({
               ['unknown', 'not known'],
             ]}
             onValue={(b) => put({ blower: b })}
+          />
+        )}
+        {spot?.place === 'twoClamps' && (
+          <TwoClamps
+            feed={feed}
+            kit={kit}
+            onChange={(clamps) => put({ ...clamps, value: difference(clamps.feed, clamps.kit) ?? value })}
           />
         )}
         <Field label="Instrument">
@@ -245,6 +263,43 @@ export function ReadingForm({
       </div>
     </form>
   )
+}
+
+/** The clamp about the feed and then about the kit alone: what is between them is the blower. */
+function TwoClamps({
+  feed,
+  kit,
+  onChange,
+}: {
+  feed: string
+  kit: string
+  onChange: (clamps: { feed: string; kit: string }) => void
+}) {
+  const box = (label: string, text: string, put: (t: string) => void) => (
+    <Field label={label}>
+      {(ids) => (
+        <Input
+          {...ids}
+          inputMode="decimal"
+          autoComplete="off"
+          value={text}
+          onChange={(e) => put(e.target.value)}
+        />
+      )}
+    </Field>
+  )
+  return (
+    <>
+      {box('At the feed, A', feed, (t) => onChange({ feed: t, kit }))}
+      {box('At the kit alone, A', kit, (t) => onChange({ feed, kit: t }))}
+    </>
+  )
+}
+
+/** What one reading is more than another, as it is typed; null while either is no number. */
+function difference(a: string, b: string): string | null {
+  const [x, y] = [readValue(a, 'blowerAmps'), readValue(b, 'blowerAmps')]
+  return typeof x === 'number' && typeof y === 'number' ? String(Number((x - y).toFixed(2))) : null
 }
 
 /** What is wrong with a typed value, for the box below it; null: nothing. */

@@ -63,6 +63,7 @@ function ReadingItem({
       </div>
       <VerdictLine verdict={judge(circuit, r, job.readings, jobSeen(job, inst))} />
       <p className="text-sm text-soft">
+        {r.note && `${r.note}. `}
         {situationWords(inst, r.situation)}. {stamp(r)}
       </p>
       {earlier.map((e) => (

@@ -1,5 +1,5 @@
 import type { DeviceKind, Intent } from '@/core/equipment'
-import { makeRef, type Installation, type Name, type Placed } from '@/core/installation'
+import { makeRef, settingValue, type Installation, type Name, type Placed } from '@/core/installation'
 import { heaterRows } from '@/core/kit'
 import { READING_KINDS, type BandedKind, type ReadingKind, type ReadingPlace } from '@/core/startup'
 import { PLACE_WORDS, refWords } from '@/words'
@@ -67,6 +67,8 @@ export function spotsFor(inst: Installation, kind: ReadingKind): Spot[] {
       ]
     case 'rowOhms':
       return rows.map((r) => spot('rowTerminals', r.ref, `Row ${r.row}, element alone`))
+    case 'lineLength':
+      return splits(inst).map((p) => spot('line', p.ref))
     case 'returnAir':
       return movers(inst).map((p) => spot('returnDuct', p.ref, 'Return duct'))
     case 'supplyAir':
@@ -85,6 +87,8 @@ const ofKinds = (inst: Installation, ...kinds: DeviceKind[]): Placed[] =>
 /** What moves the air of the house. */
 const movers = (inst: Installation): Placed[] =>
   inst.placed.filter((p) => p.device.parts.some((x) => x.kind === 'load' && x.does?.what === 'blower'))
+/** Outdoor units with a line set that is filled on site. */
+const splits = (inst: Installation): Placed[] => ofKinds(inst, 'outdoorUnit')
 const outdoors = (inst: Installation): Placed[] => ofKinds(inst, 'outdoorUnit', 'packagedUnit')
 
 /** Loads of a job that do something, as places to clamp. */
@@ -120,7 +124,13 @@ function bandedSpots(inst: Installation, kind: BandedKind): PartialSpot[] {
     case 'fanAmps':
       return motors(inst, 'outdoorFan')
     case 'blowerAmps':
-      return motors(inst, 'blower').slice(0, 1)
+      return motors(inst, 'blower')
+        .slice(0, 1)
+        .flatMap((m) =>
+          heaterRows(inst).length
+            ? [m, { ...m, place: 'twoClamps', label: 'Two clamps: the feed less the kit' }]
+            : [m],
+        )
     case 'capacitor':
       return [...motors(inst, 'compressor'), ...motors(inst, 'outdoorFan')]
     case 'staticPressure':
@@ -130,6 +140,13 @@ function bandedSpots(inst: Installation, kind: BandedKind): PartialSpot[] {
     case 'gasInlet':
     case 'clockedInput':
       return at('burner', burners('gas'))
+    case 'lowGasTrip':
+      return at(
+        'burner',
+        burners('gas').filter((p) =>
+          p.device.settings.some((s) => s.intent === 'gasSwitch' || settingValue(p, s.id) === 'lp'),
+        ),
+      )
     case 'pumpPressure':
       return at('burner', burners('oil'))
     case 'smoke':
@@ -145,6 +162,8 @@ function bandedSpots(inst: Installation, kind: BandedKind): PartialSpot[] {
     case 'valveDifference':
     case 'vacuum':
       return at('line', outdoors(inst))
+    case 'chargeAdded':
+      return at('line', splits(inst))
     case 'defrostMinutes':
     case 'coilSwitchOpens':
       return at('coil', outdoors(inst))

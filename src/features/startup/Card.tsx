@@ -44,18 +44,22 @@ export function Card({ card, onNext }: { card: TestCard; onNext: () => void }) {
           </li>
         ))}
       </ol>
-      {/* What was typed or opened on one card is not another's. */}
-      <Waits key={`waits-${card.id}`} card={card} />
-      <Expected card={card} />
-      <TerminalSheet key={`terminals-${card.id}`} card={card} />
-      <h3 className="mt-3 font-bold">Readings</h3>
-      <ReadingForm
-        key={`form-${card.id}`}
-        state={state}
-        name={card.id}
-        since={job.startup.calls[card.id] ?? null}
-      />
-      <ReadingList readings={own} />
+      {/* What was typed or opened on one card is not another's. What is only looked at has no readings. */}
+      {card.kind !== 'outdoors' && (
+        <>
+          <Waits key={`waits-${card.id}`} card={card} />
+          <Expected card={card} />
+          <TerminalSheet key={`terminals-${card.id}`} card={card} />
+          <h3 className="mt-3 font-bold">Readings</h3>
+          <ReadingForm
+            key={`form-${card.id}`}
+            state={state}
+            name={card.id}
+            since={job.startup.calls[card.id] ?? null}
+          />
+          <ReadingList readings={own} />
+        </>
+      )}
       <Ends key={`ends-${card.id}`} card={card} onNext={onNext} />
     </section>
   )

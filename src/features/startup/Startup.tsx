@@ -18,7 +18,8 @@ export function Startup() {
   // Where nobody has read it, it is what the dock stood at; a card that is opened moves the dock, not the day.
   const [dockF] = useState(situation.outdoorF)
   const outdoorF = degF(job.startup.outdoorF ?? dockF)
-  const plan = useMemo(() => testPlan(circuit, outdoorF), [circuit, outdoorF])
+  const { plates } = job.commissioning
+  const plan = useMemo(() => testPlan(circuit, outdoorF, plates), [circuit, outdoorF, plates])
   const [chosen, setChosen] = useLocalStorage<string | null>(`gate-cross-card-${job.id}`, null)
   const [listed, setListed] = useState(false)
   const isOpen = (c: TestCard) => job.startup.cards[c.id] === undefined

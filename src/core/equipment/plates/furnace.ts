@@ -17,6 +17,8 @@ export interface BurnerPlate {
   manifoldInWc?: number
   inletLowInWc?: number
   inletHighInWc?: number
+  /** in.w.c. at which its low-gas-pressure switch opens. */
+  lowGasTripInWc?: number
   /** psi of the oil pump. */
   pumpPsi?: number
   /** The maker's instruction lets the burner temper the air of a defrost. */
@@ -35,6 +37,7 @@ export const burnerFields: PlateFields<BurnerPlate> = {
   manifoldInWc: number('in.w.c.', 0.5, 20),
   inletLowInWc: number('in.w.c.', 1, 30),
   inletHighInWc: number('in.w.c.', 1, 30),
+  lowGasTripInWc: number('in.w.c.', 0.5, 30),
   pumpPsi: number('psi', 50, 300),
   temperDefrost: { type: 'flag' },
   gasSwitchCircuit: { type: 'choice', values: ['pressure', 'flame'] },

@@ -22,6 +22,11 @@ export interface OutdoorUnitPlate extends ElectricalPlate {
   /** Δ°F of subcooling and superheat that its charge is set to, in cooling. */
   subcoolingF?: number
   superheatF?: number
+  /** ft of line set that its factory charge is for, and oz for each foot more, or less. */
+  chargedForFt?: number
+  chargeOzPerFt?: number
+  /** h of power that its crankcase heater wants before the first start. */
+  crankcaseHours?: number
   /** °F at which its coil thermostat opens. */
   coilOpensF?: number
   /** An inverter's plate amps are not the sum of its parts. */
@@ -49,6 +54,9 @@ export const outdoorUnitFields: PlateFields<OutdoorUnitPlate> = {
   fanUf: number('µF', 1, 60),
   subcoolingF: number('°F', 1, 30),
   superheatF: number('°F', 1, 40),
+  chargedForFt: number('ft', 0, 200),
+  chargeOzPerFt: number('oz/ft', 0, 5),
+  crankcaseHours: number('h', 0, 72),
   coilOpensF: number('°F', 40, 100),
   inverter: { type: 'flag' },
   ratings: {
