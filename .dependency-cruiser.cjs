@@ -19,6 +19,7 @@ const floors = [
   'plan',
   'wireIdentification',
   'crossing',
+  'simulation',
   'setup',
   'startup',
   'keypad',

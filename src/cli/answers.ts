@@ -36,6 +36,26 @@ const undecided = () =>
   })
 const gate = () => shape({ at: str(), side: str(), state: str(), name: str(), reason: str() })
 
+const sumsFields = {
+  hours: num(),
+  heatPumpKwh: num(),
+  stripKwh: num(),
+  blowerKwh: num(),
+  fuelBtu: num(),
+  compressorHours: num(),
+  stripHours: num(),
+  burnerHours: num(),
+  backupHours: record(num()),
+  starts: num(),
+  shortestOffSeconds: num().nullable(),
+  defrosts: num(),
+  defrostsByTime: num(),
+  mostFrostLb: num(),
+  coldestF: num(),
+  coldestAt: num(),
+  belowHours: num(),
+}
+
 /** A temperature down to which something holds. */
 const downTo = { known: bool(), downToF: num().nullable(), always: bool() }
 /** The sums of a year. */
@@ -198,6 +218,42 @@ export const ANSWERS = {
       }),
     ),
     untimed: list(str()),
+    words: list(str()),
+  }),
+  run: shape({
+    scene: str(),
+    ended: str(),
+    until: num(),
+    events: list(
+      shape({
+        at: num(),
+        what: list(str()),
+        why: list(str()),
+        running: list(str()),
+        call: str(),
+        words: str(),
+      }),
+    ),
+    room: list(
+      shape({
+        at: num(),
+        roomF: num(),
+        targetF: num(),
+        outdoorF: num(),
+        coilF: num(),
+        supplyF: num(),
+        frostLb: num(),
+      }),
+    ),
+    sums: shape(sumsFields),
+    untimed: list(str()),
+  }),
+  winter: shape({
+    known: bool(),
+    days: num(),
+    ended: str(),
+    cost: num().nullable(),
+    sums: shape(sumsFields),
     words: list(str()),
   }),
   judge: shape({

@@ -52,6 +52,8 @@ export interface Args {
     schools?: boolean
     volts?: string
     past?: string[]
+    scene?: string
+    setback?: boolean
   }
 }
 
@@ -98,6 +100,8 @@ export function readArgs(argv: string[], library: string, now: string): Args {
       schools: { type: 'boolean' },
       volts: { type: 'string' },
       past: { type: 'string', multiple: true },
+      scene: { type: 'string' },
+      setback: { type: 'boolean' },
       box: { type: 'boolean' },
       line: { type: 'boolean' },
       plan: { type: 'boolean' },

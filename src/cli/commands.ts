@@ -27,6 +27,7 @@ import { ANSWERS, answerSchema, type AnswerName } from './answers'
 import { answer, refuse, type Answer, type Result } from './answer'
 import { readSituation, type Args } from './args'
 import { crossingCommand, kitCommand } from './crossingCommands'
+import { runCommand, winterCommand } from './sceneCommands'
 import { startupCommand, waitCommand } from './timeCommands'
 import { failuresCommand, planCommand } from './planCommands'
 import { conflictsCommand, sheetCommand } from './setupCommands'
@@ -197,6 +198,8 @@ export const COMMANDS: Record<string, (job: Job, args: Args) => Result> = {
   crossing: crossingCommand,
   kit: kitCommand,
   wait: waitCommand,
+  run: runCommand,
+  winter: winterCommand,
   startup: startupCommand,
   conflicts: conflictsCommand,
   sheet: sheetCommand,

@@ -105,6 +105,9 @@ export function deviceProblems(device: Device, path: string): Problem[] {
   device.calls?.forEach((c, i) => {
     if (c.when) expr(c.when, `${path}.calls[${i}].when`)
   })
+  for (const [field, q] of Object.entries(device.demand ?? {}))
+    if (field === 'secondAfter' || field === 'backupAfter') delay(q, `${path}.demand.${field}`)
+    else amount(q, `${path}.demand.${field}`)
   const known = PLATES[device.kind]
   for (const field of Object.keys(device.plate))
     if (!Object.hasOwn(known, field))

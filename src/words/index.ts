@@ -71,6 +71,16 @@ export {
 } from './kit'
 export { temporaryWords, TEMPORARY_WORDS } from './temporary'
 export { clock, duration, waitReason, waitsSentences } from './time'
+export {
+  demandWords,
+  elapsed,
+  eventSentence,
+  eventWords,
+  kwhWords,
+  SCENE_WORDS,
+  type EventWords,
+} from './events'
+export { winterSentences } from './winter'
 export { calendarOf, remindersOf, type Reminder } from './calendar'
 export { ended } from './ended'
 export { runSentence } from './runSentence'

@@ -2,6 +2,7 @@ import type { Call } from './call'
 import type { Expr } from './expr/expr'
 import type { ModeCondition } from './condition'
 import type { DeviceDraft } from './deviceDraft'
+import type { Demand } from './demand'
 import type { Profile } from './profile'
 import type { Part } from './part'
 import type { DeviceKind } from './kind'
@@ -107,6 +108,8 @@ export interface Device {
   modes: Mode[]
   /** Demands that this device can make; only thermostats have any. */
   calls?: { call: Call; label?: string; when?: Expr }[]
+  /** How room and setpoint become calls; what is left out goes by the settings. */
+  demand?: Demand
   plate: Plate
   /** The form that it was made from, to be changed again; what is usual for the kind is left out. */
   draft?: Partial<DeviceDraft> & Pick<DeviceDraft, 'kind'>

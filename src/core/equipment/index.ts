@@ -21,6 +21,7 @@ export {
   type Expr,
   type Leaf,
 } from './expr/expr'
+export type { Demand } from './demand'
 export { MODE_CONDITIONS, type ModeCondition } from './condition'
 export { memoryId, type SenseLeaf } from './expr/sense'
 export type { EvalContext } from './expr/evalContext'

@@ -4,16 +4,22 @@ import {
   normalState,
   type Felt,
   type Transition,
+  type EvalContext,
+  type TransitionContext,
   type Truth,
   type Unknowable,
+  type Value,
 } from '../equipment'
-import type { Circuit, Settled } from '../circuit'
+import type { Circuit, Outcome, Settled } from '../circuit'
 import { makeRef, settingIn, type Placed, type Ref } from '../installation'
 import { evalContextOf, memoriesAt, modesOf, stands, type PlacedMode, type Situation } from '../situation'
 import { sure } from '../sure'
 import { tolerances } from '../tolerances'
+import { entry } from './entry'
+import { countersOf, type Counter } from './counter'
 import { timedContacts, type TimedContact } from './timedContacts'
 import type { Move, OutsideEvent, Step, Trace } from './trace'
+import type { World } from './world'
 
 /** What is asked of a run. Nothing comes from a clock or by chance: the same input gives the same trace. */
 export interface TimeInput {
@@ -24,18 +30,10 @@ export interface TimeInput {
   until: number
   /** °F of the air and coils that a device stands in; left out: nobody knows. */
   feels?: (placed: Placed, what: Felt, situation: Situation) => Unknowable<number>
-}
-
-/** A way out of a state, with its count. */
-interface Counter {
-  mode: PlacedMode
-  transition: Transition
-  /** s counted so far. */
-  counted: number
-  /** What `when` said last. */
-  was: Truth
-  /** For those that count from an instant: whether that instant has been. */
-  begun: boolean
+  /** The house, weather and thermostat that it runs in; left out: what is called is what the events call. */
+  world?: World
+  /** Gets each step instead of the trace, which stays empty: a winter has more of them than anybody reads. */
+  onStep?: (step: Step) => void
 }
 
 /**
@@ -65,6 +63,17 @@ class Run {
   private readonly loadIndex: ReadonlyMap<Ref, number>
   private readonly contactIndex: ReadonlyMap<Ref, number>
   private state: Settled | null = null
+  private lastRunning: Ref[] = []
+  private noted = false
+  /** Counts the changes of modes: one that does not show in the situation is seen by its own device all the same. */
+  private version = 0
+  /** Situations and outcomes that were there before: a run comes back to the same few again and again. */
+  private readonly situations = new Map<string, Situation>()
+  private current: Situation | null = null
+  private readonly outcomes = new Map<Situation, Map<Settled | null, Map<string, Outcome>>>()
+  private readonly runnings = new Map<Settled, Ref[]>()
+  private readonly contexts = new Map<Placed, TransitionContext>()
+  private readonly seenIn = new Map<Situation, Map<Ref, EvalContext>>()
 
   constructor(
     private readonly circuit: Circuit,
@@ -82,13 +91,11 @@ class Run {
       if (!this.states.has(ref as Ref)) this.memories[ref as Ref] = last
     this.contacts = timedContacts(circuit, this.untimed)
     this.held = new Uint8Array(net.contacts.length).fill(2)
-    this.counters = this.modes.flatMap((mode) =>
-      (mode.mode.transitions ?? []).map((transition): Counter => ({ mode, transition, counted: 0, was: 'unknown', begun: false })),
-    ) // prettier-ignore
+    this.counters = countersOf(this.modes)
   }
 
   trace(): Trace {
-    const first = this.circuit.settleHeld(this.situation(), this.held, null)
+    const first = this.settle(null)
     if (!first.ok) return { steps: [], ended: 'chatter', untimed: [] }
     this.state = first
     for (const c of this.contacts) this.held[c.index] = first.closed[c.index] ? 1 : 0
@@ -99,11 +106,25 @@ class Run {
   }
 
   private goOn(): Trace['ended'] {
-    for (let n = 0; n < tolerances.timeSteps; n++) {
+    // With a world around it there is always something that moves; without one a run that never ends is cut.
+    for (let n = 0; this.input.world !== undefined || n < tolerances.timeSteps; n++) {
       if (!this.settleNow()) return 'chatter'
       const next = this.nextInstant()
+      const { world, until } = this.input
+      if (world) {
+        if (this.now >= until) return 'until'
+        const at = world.pass(
+          this.now,
+          Math.min(next ?? until, until),
+          this.situation(),
+          sure(this.state, 'what stands'),
+        )
+        this.pass(at - this.now)
+        this.now = at
+        continue
+      }
       if (next === null) return 'rest'
-      if (next > this.input.until) return 'until'
+      if (next > until) return 'until'
       this.pass(next - this.now)
       this.now = next
     }
@@ -115,9 +136,10 @@ class Run {
     const moves: Move[] = []
     while (this.events[0] && this.events[0].at <= this.now)
       moves.push({ kind: 'outside', event: this.take(sure(this.events.shift(), 'the event that is due')) })
+    moves.push(...this.hear())
     for (let round = 0; round < tolerances.settleRounds; round++) {
       const situation = this.situation()
-      const outcome = this.circuit.settleHeld(situation, this.held, this.state)
+      const outcome = this.settle(this.state)
       if (!outcome.ok) return false
       this.state = outcome
       const moved = [...this.moveContacts(outcome), ...this.moveModes()]
@@ -130,7 +152,37 @@ class Run {
     return false
   }
 
+  /** What the world asks for now, and the class of weather that it is in. */
+  private hear(): Move[] {
+    const { world } = this.input
+    if (!world) return []
+    const moves: Move[] = []
+    const { call, cause } = world.demand(this.now)
+    if (call !== this.call) {
+      moves.push({ kind: 'demand', from: this.call, call, cause })
+      this.call = call
+      this.current = null
+    }
+    const outdoorF = world.outdoorF()
+    if (outdoorF !== this.outdoorF) {
+      this.weather(outdoorF)
+      moves.push({ kind: 'weather', outdoorF })
+    }
+    return moves
+  }
+
+  private settle(before: Settled | null): Outcome {
+    const situation = this.situation()
+    const byState = entry(this.outcomes, situation, () => new Map<Settled | null, Map<string, Outcome>>())
+    const byHeld = entry(byState, before, () => new Map<string, Outcome>())
+    return entry(byHeld, String.fromCharCode(...this.held), () =>
+      this.circuit.settleHeld(situation, this.held, before),
+    )
+  }
+
   private take(event: OutsideEvent): OutsideEvent {
+    this.current = null
+    this.version++
     if ('call' in event) this.call = event.call
     else if ('outdoorF' in event) this.weather(event.outdoorF)
     else if (this.states.has(event.mode)) this.states.set(event.mode, event.state)
@@ -144,6 +196,7 @@ class Run {
     const inside = new Set(memoriesAt(inst, this.outdoorF))
     for (const ref of memoriesAt(inst, outdoorF))
       if (!inside.has(ref)) this.memories[ref] = outdoorF > this.outdoorF ? 'made' : 'broken'
+    this.current = null
     this.outdoorF = outdoorF
   }
 
@@ -208,6 +261,8 @@ class Run {
         transition: c.transition,
       })
       this.states.set(c.mode.ref, c.transition.to)
+      this.version++
+      this.current = null
       gone.add(c.mode.ref)
       this.forget(c)
     }
@@ -246,6 +301,12 @@ class Run {
 
   /** The situation as it can be seen: a mode's state where it cannot stand counts on and shows as normal. */
   private situation(): Situation {
+    if (this.current) return this.current
+    const key = `${this.call} ${this.outdoorF} ${[...this.states.values()].join()} ${Object.entries(this.memories).flat().join()}`
+    return (this.current = entry(this.situations, key, () => this.newSituation()))
+  }
+
+  private newSituation(): Situation {
     const bare: Situation = { call: this.call, outdoorF: this.outdoorF, modes: {} }
     const modes: Situation['modes'] = { ...this.memories }
     for (const mode of this.modes) {
@@ -255,41 +316,84 @@ class Run {
     return { ...bare, modes }
   }
 
-  private truthOf = (c: Counter): Truth => (c.transition.when ? this.ask(c, c.transition.when) : 'yes')
-
-  private ask(c: Counter, when: NonNullable<Transition['when']>): Truth {
-    const { inst } = this.circuit
-    const { placed } = c.mode
-    const state = this.state
-    const at = (
-      of: Uint8Array | undefined,
-      index: ReadonlyMap<Ref, number>,
-      id: string,
-      is: number,
-    ): boolean => {
-      const i = index.get(makeRef(placed.ref, id))
-      return i !== undefined && of?.[i] === is
-    }
+  private truthOf(c: Counter): Truth {
+    const { when } = c.transition
+    if (!when) return 'yes'
+    // What hangs on air or a coil may change at any instant; the rest goes by the situation and what stands in it.
+    if (c.felt) return evaluateWhen(when, this.contextOf(c.mode.placed))
     const situation = this.situation()
-    return evaluateWhen(when, {
-      ...evalContextOf(inst, placed, situation, (id) =>
-        at(state?.coils, this.loadIndex, id, 2) ? 'yes' : 'no',
-      ),
+    if (c.saw !== situation || c.stood !== this.state || c.version !== this.version) {
+      c.version = this.version
+      c.saw = situation
+      c.stood = this.state
+      c.truth = evaluateWhen(when, this.contextOf(c.mode.placed))
+    }
+    return c.truth
+  }
+
+  private ask = (c: Counter, when: NonNullable<Transition['when']>): Truth =>
+    evaluateWhen(when, this.contextOf(c.mode.placed))
+
+  private contextOf = (placed: Placed): TransitionContext =>
+    entry(this.contexts, placed, () => this.newContext(placed))
+
+  /** What a device's transitions see: made once, and asked of what stands at the moment. */
+  private newContext(placed: Placed): TransitionContext {
+    const { inst } = this.circuit
+    const run = this // eslint-disable-line @typescript-eslint/no-this-alias -- the getters below are the context's own
+    const settings = new Map<string, Unknowable<Value>>()
+    const coils = new Map<string, number>()
+    const contacts = new Map<string, number>()
+    const at = (of: Uint8Array | undefined, i: number, is: number): Truth => (of?.[i] === is ? 'yes' : 'no')
+    const seen = () => entry(run.seenIn, run.situation(), () => new Map<Ref, EvalContext>())
+    const plain = () => entry(seen(), placed.ref as Ref, () => evalContextOf(inst, placed, run.situation()))
+    return {
+      get call() {
+        return run.call
+      },
+      get outdoorF() {
+        return run.outdoorF
+      },
+      setting: (id) => entry(settings, id, () => settingIn(inst, placed, id)),
       // Its own state also where it does not show.
-      mode: (id) => this.states.get(makeRef(placed.ref, id)) ?? '',
-      closed: (id) => (at(state?.closed, this.contactIndex, id, 1) ? 'yes' : 'no'),
-      feels: (what) => this.input.feels?.(placed, what, situation) ?? null,
-    })
+      mode: (id) => run.states.get(makeRef(placed.ref, id)) ?? '',
+      condition: (m) => plain().condition(m),
+      memory: (id) => plain().memory(id),
+      energised: (id) =>
+        at(
+          run.state?.coils,
+          entry(coils, id, () => run.loadIndex.get(makeRef(placed.ref, id)) ?? -1),
+          2,
+        ),
+      closed: (id) =>
+        at(
+          run.state?.closed,
+          entry(contacts, id, () => run.contactIndex.get(makeRef(placed.ref, id)) ?? -1),
+          1,
+        ),
+      feels: (what) =>
+        run.input.world
+          ? run.input.world.feels(placed, what)
+          : (run.input.feels?.(placed, what, run.situation()) ?? null),
+    }
   }
 
   private note(moves: Move[], situation: Situation, state: Settled): void {
-    const { loads } = this.circuit.net
-    const running = loads.flatMap((l, i) =>
+    const running = entry(this.runnings, state, () => this.runningOf(state))
+    const before = this.noted ? this.lastRunning : running
+    if (running !== before) {
+      for (const ref of running) if (!before.includes(ref)) moves.push({ kind: 'load', ref, on: true })
+      for (const ref of before) if (!running.includes(ref)) moves.push({ kind: 'load', ref, on: false })
+    }
+    this.noted = true
+    this.lastRunning = running
+    const step: Step = { at: this.now, moves, situation, state, running }
+    if (this.input.onStep) this.input.onStep(step)
+    else this.steps.push(step)
+  }
+
+  private runningOf = (state: Settled): Ref[] =>
+    this.circuit.net.loads.flatMap((l, i) =>
       l.part.does && l.part.does.what !== 'control' && state.coils[i] === 2 ? [l.ref] : [],
     )
-    const before = this.steps[this.steps.length - 1]?.running ?? running
-    for (const ref of running) if (!before.includes(ref)) moves.push({ kind: 'load', ref, on: true })
-    for (const ref of before) if (!running.includes(ref)) moves.push({ kind: 'load', ref, on: false })
-    this.steps.push({ at: this.now, moves, situation, state, running })
-  }
 }

@@ -3,6 +3,7 @@ import type { Settled } from '../circuit'
 import type { Ref } from '../installation'
 import type { Situation } from '../situation'
 import type { DegF } from '../units'
+import type { DemandCause } from './world'
 
 /** Something from outside, at its second: a call begins or ends, the weather turns, a part fails or is put right. */
 export type OutsideEvent = { at: number } & (
@@ -12,6 +13,8 @@ export type OutsideEvent = { at: number } & (
 /** One thing that moved, with what it had waited for. */
 export type Move =
   | { kind: 'outside'; event: OutsideEvent }
+  | { kind: 'demand'; from: Call; call: Call; cause: DemandCause }
+  | { kind: 'weather'; outdoorF: DegF }
   /** `waited`: s that were counted; 0 for one that goes at once. */
   | { kind: 'mode'; ref: Ref; from: string; to: string; waited: number; transition: Transition }
   | { kind: 'contact'; ref: Ref; closes: boolean; waited: number }

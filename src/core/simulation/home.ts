@@ -1,0 +1,350 @@
+import { amountOf, whenLeaves, type Felt } from '../equipment'
+import type { Settled } from '../circuit'
+import { BTU_PER_KWH, DEFAULT_INDOOR_F, houseValue, loadLineOf } from '../house'
+import { settingIn, type JobSeen, type Placed } from '../installation'
+import { modesOf, regionsOf, breakpointsOf, type Situation } from '../situation'
+import type { World } from '../time'
+import { degF, type DegF } from '../units'
+import { ESTIMATES } from './estimates'
+import { frostOver, melt, standStill, toward } from './coil'
+import { frostFactor } from './frost'
+import type { Machine, Running } from './machine'
+import { Network } from './network'
+import type { Sums } from './sums'
+import { Tally, type Given } from './tally'
+import type { Thermostat } from './thermostat'
+
+/** Outdoor air by the second. */
+export interface Air {
+  /** °F. */
+  at(second: number): number
+  /** °F of dew point; left out: nobody knows. */
+  dewAt?: (second: number) => number
+}
+
+/** What is felt and held at an instant, for a tape. */
+export interface Sample {
+  at: number
+  roomF: number
+  targetF: number
+  outdoorF: number
+  coilF: number
+  supplyF: number
+  frostLb: number
+}
+
+/** BTU/h of a CFM and a degree, by altitude. */
+const airFlow = (cfm: number, altitudeFt: number): number => 1.08 * cfm * Math.exp(-altitudeFt / 27_000)
+/** Nodes: exchanger and duct, air of the rooms, what stands behind it. */
+const [DUCT, ROOM, MASS] = [0, 1, 2] as const
+/** s of a step while something has just moved, while all runs on, and while all is off. */
+const STEP = { moving: 30, running: 120, still: 600 } as const
+/** s after a change for which things still move. */
+const MOVES_FOR = 240
+/** Halvings of a step in which something changed: 240 s / 2^13 are 0.03 s. */
+const HALVINGS = 13
+
+interface State {
+  t: Float64Array
+  aheadF: number
+  coilF: number
+  frostLb: number
+}
+
+/** House, coil, air and weather around a job's circuit, with its thermostat. Figures that nobody has are estimates. */
+export class Home implements World {
+  readonly samples: Sample[] = []
+  private readonly state: State
+  private readonly kept: State = { t: new Float64Array(3), aheadF: 0, coilF: 0, frostLb: 0 }
+  private readonly given: Given = { heat: 0, kw: 0, outdoorF: 0, target: 0, roomHours: 0 }
+  private readonly signBefore: Int8Array
+  private readonly signNow: Int8Array
+  private readonly networks = new Map<number, Network>()
+  private readonly slope: number
+  private readonly gains: number
+  private readonly tally: Tally
+  private readonly altitude: number
+  private readonly points: { what: Felt; at: number }[]
+  private readonly breaks: DegF[]
+  private readonly regions: DegF[]
+  private region: DegF
+  private changedAt = 0
+  private lastState: Settled | null = null
+  private lastSample = -Infinity
+  private readonly inputs = new Float64Array(3)
+  private readonly means = new Float64Array(3)
+
+  constructor(
+    seen: JobSeen,
+    private readonly machine: Machine,
+    private readonly thermostat: Thermostat,
+    private readonly air: Air,
+    begins: { roomF: number; frostLb?: number },
+    /** s between samples; 0: none are taken. */
+    private readonly sampleEvery: number,
+  ) {
+    const { unit } = machine.plant
+    const line = loadLineOf(
+      seen.house,
+      unit && { capacity: unit.capacity, heatFrom: unit.heatFrom, inverter: unit.inverter },
+    )
+    // Without a load line the house is one that its heat pump just carries at 25 °F.
+    const usual = (12_000 * machine.tons * 0.75) / (65 - 25)
+    this.slope = line?.slope ?? usual
+    const indoor = houseValue(seen.house, 'indoorF') ?? DEFAULT_INDOOR_F
+    // loadAt(T) = slope · (noHeat − T) = UA · (indoor − T) − gains.
+    this.gains = this.slope * (indoor - (line?.noHeatF ?? indoor - 5))
+    this.tally = new Tally(this.slope, this.gains)
+    this.altitude = houseValue(seen.house, 'altitudeFt') ?? 0
+    this.points = thresholdsOf(seen)
+    this.signBefore = new Int8Array(this.points.length)
+    this.signNow = new Int8Array(this.points.length)
+    this.breaks = breakpointsOf(seen.inst)
+    this.regions = regionsOf(seen.inst)
+    const outdoorF = air.at(0)
+    this.region = this.regionOf(outdoorF)
+    this.state = {
+      t: Float64Array.of(begins.roomF, begins.roomF, begins.roomF),
+      aheadF: begins.roomF,
+      coilF: outdoorF,
+      frostLb: begins.frostLb ?? 0,
+    }
+  }
+
+  get sums(): Sums {
+    return this.tally.sums
+  }
+  get roomF(): number {
+    return this.state.t[ROOM]!
+  }
+  get frostLb(): number {
+    return this.state.frostLb
+  }
+
+  demand(now: number): ReturnType<World['demand']> {
+    this.thermostat.look(now, this.roomF)
+    const said = this.thermostat.call
+    this.tally.hears(said, this.thermostat.recovers(now))
+    return said
+  }
+
+  outdoorF(): DegF {
+    return this.region
+  }
+
+  feels(_placed: Placed, what: Felt): number {
+    return this.felt(what)
+  }
+
+  private felt(what: Felt): number {
+    const { t, aheadF, coilF } = this.state
+    if (what === 'coil') return coilF
+    return what === 'enteringAir' ? aheadF : t[DUCT]!
+  }
+
+  pass(now: number, until: number, situation: Situation, settled: Settled): number {
+    const r = this.machine.running(situation, settled)
+    if (settled !== this.lastState) {
+      this.changedAt = now
+      this.lastState = settled
+    }
+    this.tally.runs(now, r)
+    const { region } = this
+    this.sign(this.signBefore)
+    for (;;) {
+      if (now >= until - 1e-9) return until
+      const h = Math.min(until - now, this.thermostat.nextAt(now) - now, this.stepOf(now, r))
+      this.keep()
+      this.advance(now, h, r)
+      if (!this.moved(now + h, region)) {
+        this.tally.count(now, h, r, this.given, this.roomF, this.state.frostLb)
+        now += h
+        this.sample(now)
+        continue
+      }
+      const passed = this.firstChange(now, h, r, region)
+      this.restore()
+      this.advance(now, passed, r)
+      this.tally.count(now, passed, r, this.given, this.roomF, this.state.frostLb)
+      this.region = this.regionOf(this.air.at(now + passed))
+      this.sample(now + passed, true)
+      return now + passed
+    }
+  }
+
+  /** Whether a class of outdoor temperature, something felt or a call is another than when the stretch began. */
+  private moved(at: number, region: DegF): boolean {
+    if (this.regionOf(this.air.at(at)) !== region) return true
+    this.sign(this.signNow)
+    for (let i = 0; i < this.signNow.length; i++) if (this.signNow[i] !== this.signBefore[i]) return true
+    return this.thermostat.wouldChange(at, this.roomF)
+  }
+
+  /** s after which something has changed within a step, to a few hundredths. */
+  private firstChange(now: number, h: number, r: Running, region: DegF): number {
+    let [low, high] = [0, h]
+    for (let n = 0; n < HALVINGS && high - low > 0.02; n++) {
+      const middle = (low + high) / 2
+      this.restore()
+      this.advance(now, middle, r)
+      if (this.moved(now + middle, region)) high = middle
+      else low = middle
+    }
+    return high
+  }
+
+  private stepOf(now: number, r: Running): number {
+    if (r.way === 'defrosts' || now - this.changedAt < MOVES_FOR) return STEP.moving
+    return r.stage > 0 || r.burnerBtuh > 0 || r.stripW > 0 ? STEP.running : STEP.still
+  }
+
+  /** On which side of each temperature that somebody feels things are. */
+  private sign(into: Int8Array): void {
+    for (let i = 0; i < this.points.length; i++) {
+      const p = this.points[i]!
+      into[i] = Math.sign(this.felt(p.what) - p.at)
+    }
+  }
+
+  /** One temperature for all that the job answers alike to: the representative that a proof takes. */
+  private regionOf(outdoorF: number): DegF {
+    // Regions stand as: below the first break, the break, between it and the next, …
+    let i = 0
+    for (const b of this.breaks) {
+      if (outdoorF < b) break
+      i += outdoorF > b ? 2 : 1
+      if (outdoorF === b) break
+    }
+    return this.regions[i] ?? degF(outdoorF)
+  }
+
+  private networkFor(cfm: number): Network {
+    let net = this.networks.get(cfm)
+    if (!net) {
+      const e = ESTIMATES
+      const duct = cfm > 0 ? airFlow(cfm, this.altitude) : e.stillBtuPerHourF
+      const mass = e.airToMass * this.slope
+      net = new Network(
+        [e.ductBtuPerF * this.machine.tons, e.airHours * this.slope, e.massHours * this.slope],
+        [
+          [0, duct, 0],
+          [duct, this.slope, mass],
+          [0, mass, 0],
+        ],
+      )
+      this.networks.set(cfm, net)
+    }
+    return net
+  }
+
+  /** A step under what runs; what it gave waits to be counted. */
+  private advance(now: number, h: number, r: Running): void {
+    const s = this.state
+    const outdoorF = this.air.at(now + h / 2)
+    const hours = h / 3600
+    const { tons, plant } = this.machine
+    const target = this.thermostat.target(now)
+    let heat = 0
+    let kw = 0
+    if (r.stage > 0) {
+      const wanted =
+        this.slope * (target - outdoorF) -
+        this.gains +
+        (ESTIMATES.airHours * this.slope * Math.max(0, target - this.roomF)) / ESTIMATES.inverterHours
+      const run = this.machine.heatPump(r.stage, outdoorF, wanted)
+      kw = run.kw
+      if (r.way === 'heats') {
+        // Without air over its coils it moves next to nothing.
+        const air = (r.outdoorFan ? 1 : 0.3) * (r.cfm > 0 ? 1 : 0)
+        heat = run.heat * frostFactor(s.frostLb, tons) * air
+        frostOver(s, tons, run.share, outdoorF, this.air.dewAt?.(now) ?? null, h)
+      } else if (r.way === 'cools') {
+        heat = r.cfm > 0 ? -12_000 * tons : 0
+        s.coilF = toward(s.coilF, outdoorF + 20, h, ESTIMATES.coilRunS)
+      } else {
+        const at47 = plant.unit?.full.cleanCapacity(47) ?? 12_000 * tons
+        const melts = ESTIMATES.meltShare * at47
+        heat = r.cfm > 0 ? -Math.max(0, melts - kw * BTU_PER_KWH) : 0
+        melt(s, tons, melts, r.outdoorFan, outdoorF, h)
+      }
+    } else {
+      standStill(s, tons, outdoorF, h)
+    }
+    const b = this.inputs
+    b[DUCT] = heat + r.stripW * 3.412 + r.burnerBtuh + r.blowerKw * BTU_PER_KWH
+    b[ROOM] = this.slope * outdoorF + this.gains
+    b[MASS] = 0
+    const means = this.means.fill(0)
+    this.networkFor(r.cfm).pass(hours, s.t, b, means)
+    const ahead = !this.machine.ahead
+      ? s.t[ROOM]!
+      : r.cfm > 0
+        ? s.t[ROOM]! + (r.burnerBtuh + r.stripW * 3.412) / airFlow(r.cfm, this.altitude)
+        : s.t[DUCT]!
+    s.aheadF = toward(s.aheadF, ahead, h, ESTIMATES.aheadS)
+    const w = this.given
+    w.heat = heat
+    w.kw = kw
+    w.outdoorF = outdoorF
+    w.target = target
+    w.roomHours = means[ROOM]!
+  }
+
+  /** BTU that duct, air and walls hold above 0 °F. */
+  heldBtu(): number {
+    const e = ESTIMATES
+    const { t } = this.state
+    return (
+      e.ductBtuPerF * this.machine.tons * t[DUCT]! +
+      e.airHours * this.slope * t[ROOM]! +
+      e.massHours * this.slope * t[MASS]!
+    )
+  }
+
+  private sample(now: number, always = false): void {
+    if (this.sampleEvery <= 0 || (!always && now - this.lastSample < this.sampleEvery)) return
+    this.lastSample = now
+    this.samples.push(this.sampleAt(now))
+  }
+
+  sampleAt(now: number): Sample {
+    const { t, coilF, frostLb } = this.state
+    return {
+      at: now,
+      roomF: t[ROOM]!,
+      targetF: this.thermostat.target(now),
+      outdoorF: this.air.at(now),
+      coilF,
+      supplyF: t[DUCT]!,
+      frostLb,
+    }
+  }
+
+  private keep(): void {
+    const [from, to] = [this.state, this.kept]
+    to.t.set(from.t)
+    to.aheadF = from.aheadF
+    to.coilF = from.coilF
+    to.frostLb = from.frostLb
+  }
+  private restore(): void {
+    const [from, to] = [this.kept, this.state]
+    to.t.set(from.t)
+    to.aheadF = from.aheadF
+    to.coilF = from.coilF
+    to.frostLb = from.frostLb
+  }
+}
+
+/** The temperatures at which some mode of the job goes its way. */
+function thresholdsOf(seen: JobSeen): { what: Felt; at: number }[] {
+  const found = new Map<string, { what: Felt; at: number }>()
+  for (const { placed, mode } of modesOf(seen.inst))
+    for (const t of mode.transitions ?? [])
+      for (const leaf of [...(t.when ? whenLeaves(t.when) : []), ...(t.reset ? whenLeaves(t.reset) : [])]) {
+        if (!('feels' in leaf)) continue
+        const at = amountOf(leaf.above ?? leaf.below ?? 0, (id) => settingIn(seen.inst, placed, id))
+        if (at !== null) found.set(`${leaf.feels} ${at}`, { what: leaf.feels, at })
+      }
+  return [...found.values()]
+}

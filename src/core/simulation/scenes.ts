@@ -1,0 +1,151 @@
+import { DEFAULT_INDOOR_F, designTemperature, houseValue, weatherOf } from '../house'
+import type { JobSeen } from '../installation'
+import { modesOf } from '../situation'
+import type { OutsideEvent } from '../time'
+import type { SimulationInput } from './simulate'
+import type { WallEvent } from './thermostat'
+
+/** Stretches of time that tell something of a job, by what happens in them. */
+export const SCENES = [
+  'raise1',
+  'raise4',
+  'recovery',
+  'coldNight',
+  'fog34',
+  'heatPumpDies',
+  'powerOff',
+  'upAndDown',
+  'backupCycle',
+  'cooling',
+] as const
+export type Scene = (typeof SCENES)[number]
+
+const MINUTE = 60
+const HOUR = 3600
+/** °F that a cold night is above its coldest, twelve hours earlier. */
+const NIGHT_SWING_F = 14
+/** °F of a design night of a house whose climate nobody chose. */
+const USUAL_DESIGN_F = 15
+/** s for which the power is off. */
+const OFF_FOR = 20 * MINUTE
+
+/** How long each runs, s, and the weather that it is usually seen in, °F; null: its own. */
+const SPANS: Record<Scene, { until: number; outdoorF: number | null }> = {
+  raise1: { until: 2 * HOUR, outdoorF: 35 },
+  raise4: { until: 4 * HOUR, outdoorF: 35 },
+  recovery: { until: 12 * HOUR, outdoorF: 30 },
+  coldNight: { until: 14 * HOUR, outdoorF: null },
+  fog34: { until: 8 * HOUR, outdoorF: 34 },
+  heatPumpDies: { until: 8 * HOUR, outdoorF: 25 },
+  powerOff: { until: 2 * HOUR, outdoorF: 30 },
+  upAndDown: { until: 2 * HOUR, outdoorF: 40 },
+  backupCycle: { until: 1.5 * HOUR, outdoorF: 45 },
+  cooling: { until: 3 * HOUR, outdoorF: 90 },
+}
+
+/** Whether a scene has anything to run in a job: cooling needs a call for it, a cold night none. */
+export const scenesOf = (inst: JobSeen['inst']): Scene[] =>
+  SCENES.filter(
+    (s) =>
+      (s !== 'cooling' || inst.placed.some((p) => p.device.calls?.some((c) => c.call === 'cool1'))) &&
+      (s !== 'backupCycle' || inst.placed.some((p) => p.device.calls?.some((c) => c.call === 'emergency'))),
+  )
+
+/** °F of the coldest hundredth of this job's year. */
+export const designOf = (seen: JobSeen): number =>
+  houseValue(seen.house, 'designF') ??
+  (seen.climate ? designTemperature(weatherOf(seen.climate)) : USUAL_DESIGN_F)
+
+export interface SceneOptions {
+  /** °F outdoors, in place of the scene's own. */
+  outdoorF?: number | undefined
+  /** s, in place of its own. */
+  until?: number | undefined
+  sampleEvery?: number
+}
+
+/** The input of a scene in a job: what the weather does, what is turned on the wall, what fails. */
+export function sceneInput(seen: JobSeen, scene: Scene, o: SceneOptions = {}): SimulationInput {
+  const span = SPANS[scene]
+  const indoor = houseValue(seen.house, 'indoorF') ?? DEFAULT_INDOOR_F
+  const steady = o.outdoorF ?? span.outdoorF
+  const design = designOf(seen)
+  // From six in the evening the night falls to its coldest at six in the morning.
+  const at =
+    steady === null
+      ? (s: number) => design + (NIGHT_SWING_F / 2) * (1 + Math.cos((Math.PI * s) / (12 * HOUR)))
+      : () => steady
+  const base: SimulationInput = {
+    air: scene === 'fog34' ? { at, dewAt: at } : { at },
+    until: o.until ?? span.until,
+    setpointF: indoor,
+    roomF: indoor,
+    system: 'heat',
+    wall: [],
+    events: [],
+    sampleEvery: o.sampleEvery ?? 30,
+  }
+  const set = (at: number, setpointF: number, by: 'hand' | 'schedule' = 'hand'): WallEvent => ({
+    at,
+    setpointF,
+    by,
+  })
+  switch (scene) {
+    case 'raise1':
+      return { ...base, wall: [set(MINUTE, indoor + 1)] }
+    case 'raise4':
+      return { ...base, wall: [set(MINUTE, indoor + 4)] }
+    case 'recovery':
+      return {
+        ...base,
+        setpointF: indoor - 8,
+        roomF: indoor - 8,
+        wall: [set(8 * HOUR, indoor, 'schedule')],
+      }
+    case 'heatPumpDies':
+      return { ...base, events: dies(seen, 2 * HOUR) }
+    case 'powerOff':
+      return {
+        ...base,
+        wall: [set(MINUTE, indoor + 2)],
+        events: [...feeds(seen, 20 * MINUTE, 'off'), ...feeds(seen, 20 * MINUTE + OFF_FOR, 'on')],
+      }
+    case 'upAndDown':
+      return {
+        ...base,
+        wall: [1, 12, 16, 30, 33, 50].map((m, i) => set(m * MINUTE, i % 2 ? indoor - 2 : indoor + 1)),
+      }
+    case 'backupCycle':
+      return {
+        ...base,
+        wall: [
+          { at: MINUTE, system: 'emergency' },
+          set(MINUTE, indoor + 2),
+          { at: 16 * MINUTE, system: 'heat' },
+        ],
+      }
+    case 'cooling':
+      return { ...base, system: 'cool', wall: [set(MINUTE, indoor - 2)] }
+    default:
+      return base
+  }
+}
+
+/** The outdoor unit locks out on a fault; where its board cannot, its breaker opens. */
+function dies(seen: JobSeen, at: number): OutsideEvent[] {
+  const fault = modesOf(seen.inst).flatMap(({ ref, mode, placed }) => {
+    const state = mode.states.find((s) => s.condition === 'lockout')
+    return state && (placed.device.kind === 'outdoorUnit' || placed.device.kind === 'packagedUnit')
+      ? [{ at, mode: ref, state: state.id }]
+      : []
+  })
+  return fault.slice(0, 1)
+}
+
+/** Every breaker of the job, at once. */
+const feeds = (seen: JobSeen, at: number, to: 'on' | 'off'): OutsideEvent[] =>
+  modesOf(seen.inst).flatMap(({ ref, mode, placed }) => {
+    if (placed.device.kind !== 'feed') return []
+    const state = to === 'off' ? mode.states.find((s) => s.condition === 'off') : mode.states[0]
+    return state ? [{ at, mode: ref, state: state.id }] : []
+  })

@@ -1,0 +1,68 @@
+/** What brought backup on. */
+export const BACKUP_CAUSES = ['droop', 'upstage', 'recovery', 'defrost', 'emergency', 'lockedOut'] as const
+export type BackupCause = (typeof BACKUP_CAUSES)[number]
+
+/** What a stretch of time came to. */
+export interface Sums {
+  hours: number
+  /** kWh by what drew it. */
+  heatPumpKwh: number
+  stripKwh: number
+  blowerKwh: number
+  /** BTU of fuel burned, and of heat that came of it. */
+  fuelBtu: number
+  burnerBtu: number
+  /** BTU that the heat pump gave; what it took from the house in defrosts. */
+  heatPumpBtu: number
+  defrostBtu: number
+  /** BTU that the house lost to outdoors, and was given by sun, people and appliances. */
+  lostBtu: number
+  gainsBtu: number
+  /** h for which a compressor, strips, a burner ran. */
+  compressorHours: number
+  stripHours: number
+  burnerHours: number
+  /** h of backup by what brought it. */
+  backupHours: Record<BackupCause, number>
+  starts: number
+  /** s: the shortest that a compressor stood still between two starts; Infinity: it did not start twice. */
+  shortestOff: number
+  defrosts: number
+  /** Of them those that the board's time ended. */
+  defrostsByTime: number
+  /** lb of frost that was melted; lb at the most. */
+  meltedLb: number
+  mostFrostLb: number
+  coldestF: number
+  coldestAt: number
+  /** °F·h below the setpoint, and h more than a degree below. */
+  belowHours: number
+  degreeHours: number
+}
+
+export const noSums = (): Sums => ({
+  hours: 0,
+  heatPumpKwh: 0,
+  stripKwh: 0,
+  blowerKwh: 0,
+  fuelBtu: 0,
+  burnerBtu: 0,
+  heatPumpBtu: 0,
+  defrostBtu: 0,
+  lostBtu: 0,
+  gainsBtu: 0,
+  compressorHours: 0,
+  stripHours: 0,
+  burnerHours: 0,
+  backupHours: { droop: 0, upstage: 0, recovery: 0, defrost: 0, emergency: 0, lockedOut: 0 },
+  starts: 0,
+  shortestOff: Infinity,
+  defrosts: 0,
+  defrostsByTime: 0,
+  meltedLb: 0,
+  mostFrostLb: 0,
+  coldestF: Infinity,
+  coldestAt: 0,
+  belowHours: 0,
+  degreeHours: 0,
+})

@@ -1,0 +1,90 @@
+import { wantsBackup, type Call } from '../equipment'
+import type { DemandCause } from '../time'
+import type { Running } from './machine'
+import { noSums, type BackupCause } from './sums'
+
+/** What a step gave: BTU/h and kW of the heat pump, °F outdoors and at the setpoint, °F·h of the room. */
+export interface Given {
+  heat: number
+  kw: number
+  outdoorF: number
+  target: number
+  roomHours: number
+}
+
+/** Counts what a run comes to. */
+export class Tally {
+  readonly sums = noSums()
+  private stoppedAt: number | null = null
+  private running = false
+  private called: Call = 'off'
+  private backupBy: BackupCause = 'droop'
+  private tail: BackupCause = 'droop'
+
+  /** @param slope BTU/h·°F of the house; @param gains BTU/h */
+  constructor(
+    private readonly slope: number,
+    private readonly gains: number,
+  ) {}
+
+  hears({ call, cause }: { call: Call; cause: DemandCause }, recovers: boolean): void {
+    this.called = call
+    if (call === 'emergency') this.backupBy = 'emergency'
+    else if (cause.why === 'upstage' || cause.why === 'droop')
+      this.backupBy = recovers ? 'recovery' : cause.why
+  }
+
+  /** What runs from now on: starts, and how long it stood still before. */
+  runs(now: number, r: Running): void {
+    const runs = r.stage > 0
+    if (runs && !this.running) {
+      this.sums.starts++
+      if (this.stoppedAt !== null)
+        this.sums.shortestOff = Math.min(this.sums.shortestOff, now - this.stoppedAt)
+    }
+    if (!runs && this.running) this.stoppedAt = now
+    this.running = runs
+  }
+
+  /** @param h s of the step; @param roomF at its end */
+  count(now: number, h: number, r: Running, by: Given, roomF: number, frostLb: number): void {
+    const { sums } = this
+    const hours = h / 3600
+    sums.hours += hours
+    sums.blowerKwh += r.blowerKw * hours
+    if (r.stage > 0) {
+      sums.compressorHours += hours
+      sums.heatPumpKwh += by.kw * hours
+      if (r.way === 'defrosts') sums.defrostBtu -= by.heat * hours
+      else sums.heatPumpBtu += by.heat * hours
+    }
+    if (r.stripW > 0) {
+      sums.stripHours += hours
+      sums.stripKwh += (r.stripW / 1000) * hours
+    }
+    if (r.burnerBtuh > 0) {
+      sums.burnerHours += hours
+      sums.burnerBtu += r.burnerBtuh * hours
+      sums.fuelBtu += r.burnerInBtuh * hours
+    }
+    if (r.stripW > 0 || r.burnerBtuh > 0) sums.backupHours[this.causeOf(r)] += hours
+    sums.lostBtu += this.slope * (by.roomHours - by.outdoorF * hours)
+    sums.gainsBtu += this.gains * hours
+    const below = by.target - roomF
+    if (below > 0) sums.degreeHours += below * hours
+    if (below > 1) sums.belowHours += hours
+    if (roomF < sums.coldestF) {
+      sums.coldestF = roomF
+      sums.coldestAt = now + h
+    }
+    sums.mostFrostLb = Math.max(sums.mostFrostLb, frostLb)
+  }
+
+  /** What brought backup; what is slow to open after it has gone is that cause's too. */
+  private causeOf(r: Running): BackupCause {
+    if (r.way === 'defrosts') this.tail = 'defrost'
+    else if (wantsBackup(this.called)) this.tail = this.backupBy
+    else if (this.called !== 'off' && r.stage === 0) this.tail = 'lockedOut'
+    return this.tail
+  }
+}

@@ -1,0 +1,135 @@
+import { Circuit } from '../circuit'
+import {
+  DEFAULT_INDOOR_F,
+  HEAT_CONTENT,
+  houseValue,
+  kwhAt,
+  monthAndHour,
+  weatherOf,
+  YEAR_HOURS,
+  type Weather,
+} from '../house'
+import { withSettings, type JobSeen, type SettingChange } from '../installation'
+import { settingsWith } from '../query'
+import type { Air } from './home'
+import { Machine } from './machine'
+import { simulate } from './simulate'
+import type { Sums } from './sums'
+import type { WallEvent } from './thermostat'
+
+/** From the first of November, 180 days. */
+const FROM_HOUR = 304 * 24
+export const WINTER_DAYS = 180
+
+/** What the room is held at through the winter: one temperature, or less by night. */
+export type Habit = 'steady' | 'setback'
+/** A night's setback: °F lower from ten to six. */
+const NIGHT = { byF: 8, from: 22, to: 6 } as const
+
+export interface WinterOptions {
+  habit?: Habit
+  /** Settings that stand otherwise. */
+  changes?: readonly SettingChange[]
+  /** An early start does without backup. */
+  holdsBackup?: boolean
+}
+
+/** A winter of this job, run through. */
+export interface Winter {
+  sums: Sums
+  /** In the money of the place; null where a price is missing. */
+  cost: number | null
+  ended: 'until' | 'rest' | 'chatter'
+}
+
+/** Hourly outdoor air from an hour of the year on, in straight lines between the hours. */
+export function airOf(weather: Extract<Weather, { kind: 'hours' }>, fromHour: number): Air {
+  const { hours } = weather
+  const hour = (i: number): number => hours[((i % YEAR_HOURS) + YEAR_HOURS) % YEAR_HOURS] ?? 0
+  return {
+    at(second) {
+      const h = second / 3600 + fromHour
+      const i = Math.floor(h)
+      return hour(i) + (hour(i + 1) - hour(i)) * (h - i)
+    },
+  }
+}
+
+/**
+ * Runs the winter of a job; null where its climate is not known by the hour.
+ */
+export function winterOf(
+  seen: JobSeen,
+  circuit: Circuit,
+  { habit = 'steady', changes = [], holdsBackup = false }: WinterOptions = {},
+): Winter | null {
+  const weather = seen.climate && weatherOf(seen.climate)
+  if (weather?.kind !== 'hours') return null
+  const inst = changes.length ? withSettings(seen.inst, changes) : seen.inst
+  const own = changes.length ? new Circuit(inst, circuit) : circuit
+  const here = { ...seen, inst }
+  const indoor = houseValue(seen.house, 'indoorF') ?? DEFAULT_INDOOR_F
+  const found = simulate(
+    own,
+    here,
+    {
+      air: airOf(weather, FROM_HOUR),
+      until: WINTER_DAYS * 86_400,
+      setpointF: habit === 'setback' ? indoor - NIGHT.byF : indoor,
+      roomF: indoor,
+      system: 'heat',
+      wall: habit === 'setback' ? nights(indoor) : [],
+      events: [],
+      sampleEvery: 0,
+      holdsBackup,
+    },
+    new Machine(own, here),
+  )
+  return { sums: found.sums, cost: costOf(here, found.sums), ended: found.ended }
+}
+
+const nights = (indoor: number): WallEvent[] =>
+  Array.from({ length: WINTER_DAYS }, (_, day): WallEvent[] => [
+    { at: (day * 24 + NIGHT.to) * 3600, setpointF: indoor, by: 'schedule' },
+    { at: (day * 24 + NIGHT.from) * 3600, setpointF: indoor - NIGHT.byF, by: 'schedule' },
+  ]).flat()
+
+/** What kWh and fuel come to. Hours that are told apart count by the mean of the winter's: sums know no hours. */
+function costOf(seen: JobSeen, sums: Sums): number | null {
+  const { prices } = seen
+  const kwh = kwhOf(sums)
+  let price = 0
+  for (let h = 0; h < WINTER_DAYS * 24; h++) {
+    const { month, hourOfDay } = monthAndHour((FROM_HOUR + h) % YEAR_HOURS)
+    const at = kwhAt(prices, month, hourOfDay)
+    if (at === undefined) return null
+    price += at / (WINTER_DAYS * 24)
+  }
+  if (sums.fuelBtu === 0) return kwh * price
+  const lp = settingsWith(seen.inst, 'fuel').some((s) => s.value === 'lp') || seen.answers.fuel === 'lp'
+  const oil = seen.inst.placed.some((p) =>
+    p.device.parts.some((x) => x.kind === 'load' && x.does?.what === 'burner' && x.does.fuel === 'oil'),
+  )
+  const content = HEAT_CONTENT[oil ? 'oil' : lp ? 'lp' : 'gas']
+  return prices.fuel === undefined ? null : kwh * price + (sums.fuelBtu / content) * prices.fuel
+}
+
+/** Settings of a job that work against each other over a winter, with what the one costs. */
+export interface Against {
+  code: 'recoveryWithBackup'
+  kwh: number
+}
+
+/** What backup in an early recovery costs: a winter of night setbacks with it, and with the heat pump left alone. */
+export function worksAgainst(seen: JobSeen, circuit: Circuit): Against[] {
+  const [recovery] = settingsWith(seen.inst, 'earlyRecovery')
+  if (recovery?.value !== 'on') return []
+  const allowed = winterOf(seen, circuit, { habit: 'setback' })
+  const alone = winterOf(seen, circuit, { habit: 'setback', holdsBackup: true })
+  if (!allowed || !alone) return []
+  const more = kwhOf(allowed.sums) - kwhOf(alone.sums)
+  return more > 1 ? [{ code: 'recoveryWithBackup', kwh: more }] : []
+}
+
+/** kWh of everything that heats and blows. */
+export const kwhOf = (s: Sums): number => s.heatPumpKwh + s.stripKwh + s.blowerKwh

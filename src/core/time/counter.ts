@@ -1,0 +1,38 @@
+import { whenLeaves, type Transition, type Truth } from '../equipment'
+import type { Settled } from '../circuit'
+import type { PlacedMode, Situation } from '../situation'
+
+/** A way out of a state, with its count. */
+export interface Counter {
+  mode: PlacedMode
+  transition: Transition
+  /** s counted so far. */
+  counted: number
+  /** What `when` said last. */
+  was: Truth
+  /** For those that count from an instant: whether that instant has been. */
+  begun: boolean
+  /** Whether it hangs on something felt; else what `when` said of the state that it was last asked in. */
+  felt: boolean
+  saw: Situation | null
+  stood: Settled | null
+  version: number
+  truth: Truth
+}
+
+/** Every way out of every mode, nothing counted yet. */
+export const countersOf = (modes: readonly PlacedMode[]): Counter[] =>
+  modes.flatMap((mode) =>
+    (mode.mode.transitions ?? []).map((transition): Counter => ({
+      mode,
+      transition,
+      counted: 0,
+      was: 'unknown',
+      begun: false,
+      felt: transition.when !== undefined && whenLeaves(transition.when).some((l) => 'feels' in l),
+      saw: null,
+      stood: null,
+      version: -1,
+      truth: 'unknown',
+    })),
+  )

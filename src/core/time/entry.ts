@@ -1,0 +1,6 @@
+/** What a map has, made where it has none. */
+export function entry<K, V>(map: Map<K, V>, key: K, make: () => V): V {
+  let found = map.get(key)
+  if (found === undefined) map.set(key, (found = make()))
+  return found
+}

@@ -1,0 +1,31 @@
+import type { Call, Felt, Unknowable } from '../equipment'
+import type { Settled } from '../circuit'
+import type { Placed } from '../installation'
+import type { Situation } from '../situation'
+import type { DegF } from '../units'
+
+/** Why a thermostat asks for more, or for less. */
+export type DemandCause =
+  /** The room is so far below, or above, what it is held at. */
+  | { why: 'differential'; offF: number }
+  | { why: 'droop'; offF: number; droopF: number }
+  /** The stage below has run for so long without catching up, s. */
+  | { why: 'upstage'; seconds: number }
+  | { why: 'satisfied' }
+  /** Somebody turned it, or its schedule did. */
+  | { why: 'set' }
+
+/** What the circuit stands in: a house, weather, and somebody's thermostat. */
+export interface World {
+  /** What is called now, and why it was last changed; asked before anything moves at an instant. */
+  demand(now: number): { call: Call; cause: DemandCause }
+  /** °F outdoors as the circuit can tell it: one temperature for all that it answers alike to. */
+  outdoorF(): DegF
+  /** °F of air and coil where a device stands; null: nobody knows. */
+  feels(placed: Placed, what: Felt): Unknowable<number>
+  /**
+   * Lets time pass while the circuit stands so: up to `until`, or to the first instant at which a call, a class of outdoor
+   * temperature or something felt has changed. Gives the s that it stopped at.
+   */
+  pass(now: number, until: number, situation: Situation, state: Settled): number
+}

@@ -1,0 +1,117 @@
+import { whenLeaves, type Felt, type When } from '@/core/equipment'
+import { placedByRef, settingIn, splitRef, type Installation } from '@/core/installation'
+import { amountOf } from '@/core/equipment'
+import type { Scene } from '@/core/simulation'
+import type { DemandCause, Move, Step } from '@/core/time'
+import { CALL_WORDS, gateName, lower, refWords } from './names'
+import { degrees, figure } from './numbers'
+import { modeWords } from './situation'
+import { duration } from './time'
+
+export const SCENE_WORDS: Record<Scene, string> = {
+  raise1: 'Raise the setpoint 1 °F',
+  raise4: 'Raise the setpoint 4 °F',
+  recovery: 'Recover from a setback',
+  coldNight: 'A cold night here',
+  fog34: 'Fog at 34 °F',
+  heatPumpDies: 'The heat pump dies after two hours',
+  powerOff: 'Power off for 20 minutes',
+  upAndDown: 'An owner who turns it up and down',
+  backupCycle: 'Emergency heat, and back',
+  cooling: 'Cooling on a hot day',
+}
+
+const FELT_WORDS: Record<Felt, string> = {
+  coil: 'the outdoor coil',
+  enteringAir: 'the air entering the coil',
+  leavingAir: 'the air leaving the heater',
+}
+
+/** Why a thermostat asks for more, or for less. */
+export function demandWords(c: DemandCause): string {
+  switch (c.why) {
+    case 'differential':
+      return `the room is ${degrees(c.offF)} off its setpoint`
+    case 'droop':
+      return `the room is ${degrees(c.offF)} below its setpoint: the droop of ${degrees(c.droopF)} is passed`
+    case 'upstage':
+      return `the heat pump ran ${duration(c.seconds)} without catching up`
+    case 'satisfied':
+      return 'the room has caught up'
+    case 'set':
+      return 'it was turned at the wall'
+  }
+}
+
+/** What a transition waited for that somebody feels: "the outdoor coil above 65 °F". */
+function feltWords(inst: Installation, ref: string, when: When | undefined): string | null {
+  const leaf = when && whenLeaves(when).find((l) => 'feels' in l)
+  if (!leaf || !('feels' in leaf)) return null
+  const placed = placedByRef(inst, splitRef(ref).placed)
+  const at = amountOf(leaf.above ?? leaf.below ?? 0, (id) => (placed ? settingIn(inst, placed, id) : null))
+  return at === null
+    ? null
+    : `${FELT_WORDS[leaf.feels]} ${leaf.above === undefined ? 'below' : 'above'} ${degrees(at)}`
+}
+
+/** What moved, and what it had waited for; a load that comes or goes is said by itself. */
+export function moveWords(inst: Installation, m: Move): string {
+  switch (m.kind) {
+    case 'demand':
+      return `${CALL_WORDS[m.call]} is called: ${demandWords(m.cause)}`
+    case 'weather':
+      return `outdoors passes a temperature at which something changes`
+    case 'outside':
+      return 'mode' in m.event
+        ? modeWords(inst, m.event.mode, m.event.state)
+        : 'call' in m.event
+          ? `${CALL_WORDS[m.event.call]} is called`
+          : `it is ${degrees(m.event.outdoorF)} outdoors`
+    case 'mode': {
+      const felt = feltWords(inst, m.ref, m.transition.when)
+      const waited = m.waited > 0 ? ` after ${duration(m.waited)}` : ''
+      return `${lower(modeWords(inst, m.ref, m.to))}${waited}${felt ? `: ${felt}` : ''}`
+    }
+    case 'contact':
+      return `${lower(gateName(inst, m.ref))} ${m.closes ? 'closes' : 'opens'}${m.waited > 0 ? ` after ${duration(m.waited)}` : ''}`
+    case 'load':
+      return `${refWords(inst, m.ref)} ${m.on ? 'on' : 'off'}`
+  }
+}
+
+/** What came and went at an instant, and why. */
+export interface EventWords {
+  at: number
+  what: string[]
+  why: string[]
+}
+
+/** A step as a person is told it: what runs otherwise first, then what moved, in its order. */
+export function eventWords(inst: Installation, step: Step): EventWords {
+  const loads = step.moves.filter((m) => m.kind === 'load')
+  const others = step.moves.filter((m) => m.kind !== 'load')
+  // The weather is said only where it is what moved something.
+  const told = others.length > 1 ? others.filter((m) => m.kind !== 'weather') : others
+  return {
+    at: step.at,
+    what: loads.map((m) => moveWords(inst, m)),
+    why: told.map((m) => moveWords(inst, m)),
+  }
+}
+
+/** "Compressor on, outdoor fan on: heat is called: the room is 0.3 °F off its setpoint." */
+export function eventSentence(inst: Installation, step: Step): string {
+  const { what, why } = eventWords(inst, step)
+  const parts = [what.map((w, i) => (i ? lower(w) : w)).join(', '), why.join('; ')].filter(Boolean)
+  const text = parts.join(': ')
+  return text ? `${text.charAt(0).toUpperCase()}${text.slice(1)}.` : ''
+}
+
+/** 3725 as "1:02:05". */
+export function elapsed(seconds: number): string {
+  const s = Math.round(seconds)
+  const two = (n: number) => String(n).padStart(2, '0')
+  return `${Math.floor(s / 3600)}:${two(Math.floor((s % 3600) / 60))}:${two(s % 60)}`
+}
+
+export const kwhWords = (kwh: number): string => `${figure(kwh, kwh < 10 ? 1 : 0)} kWh`

@@ -1,0 +1,46 @@
+import type { Against, BackupCause, Winter } from '@/core/simulation'
+import { money } from './crossing'
+import { count, degrees, figure, whole } from './numbers'
+import { duration } from './time'
+
+export const BACKUP_CAUSE_WORDS: Record<BackupCause, string> = {
+  droop: 'the room fell past the droop',
+  upstage: 'the heat pump ran long without catching up',
+  recovery: 'an early recovery',
+  defrost: 'defrosts',
+  emergency: 'emergency heat',
+  lockedOut: 'the heat pump held off by the weather or a fault',
+}
+
+/** What works against what, with what it costs. */
+const AGAINST_WORDS: Record<Against['code'], (kwh: number) => string> = {
+  recoveryWithBackup: (kwh) =>
+    `With a setback by night, early recovery with backup allowed costs ${whole(kwh)} kWh more than with the heat pump alone.`,
+}
+
+/** A winter in sentences: what it took, what backup ran for and why, starts, defrosts, the coldest room. */
+export function winterSentences(
+  { sums, cost, ended }: Winter,
+  against: readonly Against[],
+  currency: string,
+): string[] {
+  if (ended === 'chatter') return ['The winter cannot be run: the circuit comes to no rest.']
+  const kwh = sums.heatPumpKwh + sums.stripKwh + sums.blowerKwh
+  const backup = Object.entries(sums.backupHours) as [BackupCause, number][]
+  const hours = backup.reduce((sum, [, h]) => sum + h, 0)
+  const causes = backup
+    .filter(([, h]) => h >= 0.5)
+    .sort((a, b) => b[1] - a[1])
+    .map(([cause, h]) => `${whole(h)} h ${BACKUP_CAUSE_WORDS[cause]}`)
+  const day = Math.floor(sums.coldestAt / 86_400) + 1
+  const hour = Math.floor((sums.coldestAt % 86_400) / 3600)
+  return [
+    `180 days from November: ${whole(kwh)} kWh${sums.fuelBtu > 0 ? ` and ${figure(sums.fuelBtu / 1e6, 1)} million BTU of fuel` : ''}${cost === null ? '' : `, ${money(cost, currency)}`}.`,
+    `Heat pump ${whole(sums.heatPumpKwh)} kWh in ${whole(sums.compressorHours)} h; strips ${whole(sums.stripKwh)} kWh; blower ${whole(sums.blowerKwh)} kWh.`,
+    hours < 0.5 ? 'Backup hardly ran.' : `Backup ran ${whole(hours)} h: ${causes.join('; ')}.`,
+    `${count(sums.starts)} starts${Number.isFinite(sums.shortestOff) ? `, at the shortest ${duration(sums.shortestOff)} after it had stopped` : ''}.`,
+    `${count(sums.defrosts)} defrosts${sums.defrosts ? `, ${sums.defrostsByTime ? count(sums.defrostsByTime) : 'none'} of them ended by the board’s time` : ''}; at the most ${figure(sums.mostFrostLb)} lb of frost.`,
+    `Coldest room ${degrees(sums.coldestF)}, on day ${day} at ${String(hour).padStart(2, '0')}:00; ${whole(sums.belowHours)} h more than 1 °F below the setpoint.`,
+    ...against.map((a) => AGAINST_WORDS[a.code](a.kwh)),
+  ]
+}
