@@ -5,6 +5,7 @@ const {
   readdirSync,
   readFileSync,
   renameSync,
+  rmSync,
   statSync,
   writeFileSync,
 } = require('node:fs')
@@ -14,7 +15,11 @@ const { Script } = require('node:vm')
 
 const root = join(__dirname, '..', '..')
 const bundle = join(root, '.data', 'cli', 'gatecross.cjs')
-const compiled = join(root, '.data', 'cli', 'gatecross.compiled')
+/**
+ * What was compiled of one bundle, named by when that was made: V8 knows a source by its length alone, and would run what it
+ * compiled of an older bundle of the same length.
+ */
+const compiledOf = ({ mtimeMs, size }) => join(root, '.data', 'cli', `gatecross.${mtimeMs}.${size}.compiled`)
 
 /** What the command line is made of. */
 const SOURCES = ['src/core', 'src/jobfile', 'src/words', 'src/cli', 'package-lock.json']
@@ -51,16 +56,19 @@ function makeBundle() {
     logLevel: 'error',
   })
   mkdirSync(dirname(bundle), { recursive: true })
+  for (const name of readdirSync(dirname(bundle)))
+    if (name.endsWith('.compiled')) rmSync(join(dirname(bundle), name), { force: true })
   replaceFile(bundle, outputFiles[0].contents)
 }
 
 /**
  * Runs the command line: from the bundle, made anew when a source is newer, and from what was compiled of it when it last
- * ran (a sixth of a short command's time). A compilation of another bundle or another Node is refused by V8 and made again.
+ * ran (a sixth of a short command's time). A compilation of another Node is refused by V8 and made again.
  */
 exports.runCli = () => {
   const made = existsSync(bundle) ? statSync(bundle).mtimeMs : 0
   if (SOURCES.some((s) => newest(join(root, s)) >= made)) makeBundle()
+  const compiled = compiledOf(statSync(bundle))
   const known = existsSync(compiled) ? readFileSync(compiled) : undefined
   const script = new Script(
     `(function (exports, require, module, __filename, __dirname) {${readFileSync(bundle, 'utf8')}\n})`,

@@ -1,6 +1,5 @@
-import { whenLeaves, type Felt, type When } from '@/core/equipment'
+import { amountOf, isCooling, whenLeaves, type Call, type Felt, type When } from '@/core/equipment'
 import { placedByRef, settingIn, splitRef, type Installation } from '@/core/installation'
-import { amountOf } from '@/core/equipment'
 import type { Scene } from '@/core/simulation'
 import type { DemandCause, Move, Step } from '@/core/time'
 import { CALL_WORDS, gateName, lower, refWords } from './names'
@@ -28,10 +27,10 @@ const FELT_WORDS: Record<Felt, string> = {
 }
 
 /** Why a thermostat asks for more, or for less. */
-export function demandWords(c: DemandCause): string {
+export function demandWords(c: DemandCause, call: Call): string {
   switch (c.why) {
     case 'differential':
-      return `the room is ${degrees(c.offF)} off its setpoint`
+      return `the room is ${degrees(c.offF)} ${isCooling(call) ? 'above' : 'below'} its setpoint`
     case 'droop':
       return `the room is ${degrees(c.offF)} below its setpoint: the droop of ${degrees(c.droopF)} is passed`
     case 'upstage':
@@ -58,7 +57,7 @@ function feltWords(inst: Installation, ref: string, when: When | undefined): str
 export function moveWords(inst: Installation, m: Move): string {
   switch (m.kind) {
     case 'demand':
-      return `${CALL_WORDS[m.call]} is called: ${demandWords(m.cause)}`
+      return `${CALL_WORDS[m.call]}${m.call === 'off' ? '' : ' is called'}: ${demandWords(m.cause, m.call)}`
     case 'weather':
       return `outdoors passes a temperature at which something changes`
     case 'outside':
