@@ -56,6 +56,8 @@ describe('bin/gatecross', () => {
     ['startup', [GOOD, '--outdoor', '55'], 0],
     ['startup', [BAD, '--outdoor', '55'], 1],
     ['wait', [GOOD, '--call', 'heatAux1', '--outdoor', '20'], 0],
+    ['run', [GOOD, '--scene', 'raise4', '--outdoor', '25', '--to', '10m'], 0],
+    ['winter', [GOOD], 0],
   ] as [AnswerName, string[], number][])(
     '%s %j ends with %i and answers as its schema says',
     (name, args, code) => {
@@ -65,6 +67,28 @@ describe('bin/gatecross', () => {
       expect([validate(JSON.parse(run.out)), validate.errors]).toEqual([true, null])
     },
   )
+
+  it('plays a scene: each event at its second with its cause, and refuses what is none', () => {
+    // The wall is turned after a minute; the sequencers take 12 and 24 s.
+    expect(
+      gatecross('run', GOOD, '--scene', 'raise4', '--outdoor', '25', '--to', '2m').out.trim().split('\n'),
+    ).toEqual([
+      'Raise the setpoint 4 °F.',
+      '0:01:00  Blower on, compressor on, outdoor fan on: Heat + aux is called: the room is 4.1 °F below its setpoint: the droop of 2 °F is passed.',
+      '0:01:06  Blower interlock closes after 6 s.',
+      '0:01:12  Strip row 1 on: row 1 sequencer contact closes after 12 s.',
+      '0:01:24  Strip row 2 on: row 2 sequencer contact closes after 24 s.',
+    ])
+    for (const [args, at] of [
+      [['--scene', 'snow'], '--scene'],
+      [['--scene', 'raise1', '--to', 'soon'], '--to'],
+      [['--scene', 'raise1', '--to', '11d'], '--to'],
+      [['--scene', 'raise1', '--outdoor', 'cold'], '--outdoor'],
+    ] as [string[], string][]) {
+      const { code, err } = gatecross('run', GOOD, ...args)
+      expect([code, err]).toEqual([2, expect.stringContaining(`${at}: expected`)])
+    }
+  })
 
   it('says who heats when, with a year of its own or one from a file', () => {
     const out = gatecross('crossing', GOOD, '--schools').out

@@ -82,6 +82,8 @@ export class Home implements World {
     begins: { roomF: number; frostLb?: number },
     /** s between samples; 0: none are taken. */
     private readonly sampleEvery: number,
+    /** Steps are so many times shorter than usual. */
+    private readonly finer = 1,
   ) {
     const { unit } = machine.plant
     const line = loadLineOf(
@@ -153,7 +155,7 @@ export class Home implements World {
     this.sign(this.signBefore)
     for (;;) {
       if (now >= until - 1e-9) return until
-      const h = Math.min(until - now, this.thermostat.nextAt(now) - now, this.stepOf(now, r))
+      const h = Math.min(until - now, this.thermostat.nextAt(now) - now, this.stepOf(now, r) / this.finer)
       this.keep()
       this.advance(now, h, r)
       if (!this.moved(now + h, region)) {

@@ -1,7 +1,7 @@
 import type { Circuit } from '../circuit'
 import { whenLeaves } from '../equipment'
 import { placedByRef, splitRef, type Installation, type JobSeen } from '../installation'
-import type { Situation } from '../situation'
+import { memoriesAt, type Situation } from '../situation'
 import { runTime, type Move, type OutsideEvent, type Step, type Trace } from '../time'
 import { Home, type Air, type Sample } from './home'
 import { Machine } from './machine'
@@ -22,6 +22,8 @@ export interface SimulationInput {
   /** Modes that stand from the beginning: what is stuck, what is held. */
   modes?: Situation['modes']
   frostLb?: number
+  /** Steps are so many times shorter than usual: what a sum hangs on them by. */
+  finer?: number
   /** An early start does without backup. */
   holdsBackup?: boolean
   /** s between samples of a tape; 0: no tape is kept, only sums. */
@@ -54,13 +56,21 @@ export function simulate(
     system: input.system,
     holdsBackup: input.holdsBackup ?? false,
   })
-  const home = new Home(seen, machine, thermostat, input.air, input, input.sampleEvery)
+  const home = new Home(seen, machine, thermostat, input.air, input, input.sampleEvery, input.finer)
   const held = home.heldBtu()
   const first = home.sampleAt(0)
   const steps: Step[] = []
   const keeps = input.sampleEvery > 0
   const trace = runTime(circuit, {
-    start: { call: 'off', outdoorF: home.outdoorF(), modes: input.modes ?? {} },
+    start: {
+      call: 'off',
+      outdoorF: home.outdoorF(),
+      // A switch inside its differential at the beginning: it has been warmer, as before every cold spell.
+      modes: {
+        ...Object.fromEntries(memoriesAt(seen.inst, home.outdoorF()).map((ref) => [ref, 'broken'])),
+        ...input.modes,
+      },
+    },
     events: input.events,
     until: input.until,
     world: home,

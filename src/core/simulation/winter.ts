@@ -32,6 +32,8 @@ export interface WinterOptions {
   changes?: readonly SettingChange[]
   /** An early start does without backup. */
   holdsBackup?: boolean
+  /** Left out: all 180. */
+  days?: number
 }
 
 /** A winter of this job, run through. */
@@ -61,7 +63,7 @@ export function airOf(weather: Extract<Weather, { kind: 'hours' }>, fromHour: nu
 export function winterOf(
   seen: JobSeen,
   circuit: Circuit,
-  { habit = 'steady', changes = [], holdsBackup = false }: WinterOptions = {},
+  { habit = 'steady', changes = [], holdsBackup = false, days = WINTER_DAYS }: WinterOptions = {},
 ): Winter | null {
   const weather = seen.climate && weatherOf(seen.climate)
   if (weather?.kind !== 'hours') return null
@@ -74,7 +76,7 @@ export function winterOf(
     here,
     {
       air: airOf(weather, FROM_HOUR),
-      until: WINTER_DAYS * 86_400,
+      until: days * 86_400,
       setpointF: habit === 'setback' ? indoor - NIGHT.byF : indoor,
       roomF: indoor,
       system: 'heat',
@@ -121,11 +123,11 @@ export interface Against {
 }
 
 /** What backup in an early recovery costs: a winter of night setbacks with it, and with the heat pump left alone. */
-export function worksAgainst(seen: JobSeen, circuit: Circuit): Against[] {
+export function worksAgainst(seen: JobSeen, circuit: Circuit, days = WINTER_DAYS): Against[] {
   const [recovery] = settingsWith(seen.inst, 'earlyRecovery')
   if (recovery?.value !== 'on') return []
-  const allowed = winterOf(seen, circuit, { habit: 'setback' })
-  const alone = winterOf(seen, circuit, { habit: 'setback', holdsBackup: true })
+  const allowed = winterOf(seen, circuit, { habit: 'setback', days })
+  const alone = winterOf(seen, circuit, { habit: 'setback', holdsBackup: true, days })
   if (!allowed || !alone) return []
   const more = kwhOf(allowed.sums) - kwhOf(alone.sums)
   return more > 1 ? [{ code: 'recoveryWithBackup', kwh: more }] : []
