@@ -74,6 +74,7 @@ const parts = [
   'putBack',
   'papers',
   'instruments',
+  'time',
 ]
 const places = ['gear', 'crossing', 'bench', 'kit', 'setup', 'startup', 'handover']
 const pages = ['jobs', 'newJob', 'library', 'scan']

@@ -1,6 +1,5 @@
 import { Circuit } from '@/core/circuit'
-import { sceneInput, scenesOf, SCENES, simulate, type Against, type Sums } from '@/core/simulation'
-import { noSums } from '@/core/simulation/sums'
+import { noSums, sceneInput, scenesOf, SCENES, simulate, type Against, type Sums } from '@/core/simulation'
 import { demoSeen } from '../../tests/helpers/seen'
 import { jobIds } from '../../tests/helpers/demo'
 import { demandWords, elapsed, eventSentence, SCENE_WORDS, winterSentences } from '.'

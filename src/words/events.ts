@@ -1,11 +1,12 @@
 import { amountOf, isCooling, whenLeaves, type Call, type Felt, type When } from '@/core/equipment'
 import { placedByRef, settingIn, splitRef, type Installation } from '@/core/installation'
-import type { Scene } from '@/core/simulation'
+import type { Otherwise, Scene, Waiting } from '@/core/simulation'
 import type { DemandCause, Move, Step } from '@/core/time'
+import { INTENT_WORDS } from './intents'
 import { CALL_WORDS, gateName, lower, refWords } from './names'
-import { degrees, figure } from './numbers'
+import { degrees } from './numbers'
 import { modeWords } from './situation'
-import { duration } from './time'
+import { clock, duration } from './time'
 
 export const SCENE_WORDS: Record<Scene, string> = {
   raise1: 'Raise the setpoint 1 °F',
@@ -54,7 +55,7 @@ function feltWords(inst: Installation, ref: string, when: When | undefined): str
 }
 
 /** What moved, and what it had waited for; a load that comes or goes is said by itself. */
-export function moveWords(inst: Installation, m: Move): string {
+function moveWords(inst: Installation, m: Move): string {
   switch (m.kind) {
     case 'demand':
       return `${CALL_WORDS[m.call]}${m.call === 'off' ? '' : ' is called'}: ${demandWords(m.cause, m.call)}`
@@ -86,7 +87,7 @@ export interface EventWords {
 }
 
 /** A step as a person is told it: what runs otherwise first, then what moved, in its order. */
-export function eventWords(inst: Installation, step: Step): EventWords {
+export function eventWords(inst: Installation, step: Pick<Step, 'at' | 'moves'>): EventWords {
   const loads = step.moves.filter((m) => m.kind === 'load')
   const others = step.moves.filter((m) => m.kind !== 'load')
   // The weather is said only where it is what moved something.
@@ -99,7 +100,7 @@ export function eventWords(inst: Installation, step: Step): EventWords {
 }
 
 /** "Compressor on, outdoor fan on: heat is called: the room is 0.3 °F off its setpoint." */
-export function eventSentence(inst: Installation, step: Step): string {
+export function eventSentence(inst: Installation, step: Pick<Step, 'at' | 'moves'>): string {
   const { what, why } = eventWords(inst, step)
   const parts = [what.map((w, i) => (i ? lower(w) : w)).join(', '), why.join('; ')].filter(Boolean)
   const text = parts.join(': ')
@@ -113,4 +114,19 @@ export function elapsed(seconds: number): string {
   return `${Math.floor(s / 3600)}:${two(Math.floor((s % 3600) / 60))}:${two(s % 60)}`
 }
 
-export const kwhWords = (kwh: number): string => `${figure(kwh, kwh < 10 ? 1 : 0)} kWh`
+/** "Compressor minimum-off timer, waiting: 3:12 left." */
+export function waitingSentence(inst: Installation, w: Waiting): string {
+  const name =
+    w.kind === 'mode' ? modeWords(inst, w.ref, w.state) : `${gateName(inst, w.ref)}, still ${w.state}`
+  return `${name}: ${clock(w.left)} left.`
+}
+
+/** "Backup droop: 4 °F": one setting otherwise. */
+export function otherwiseWords(inst: Installation, o: Otherwise): string {
+  const { placed, id } = splitRef(o.at)
+  const own = placedByRef(inst, placed)
+  const setting = own?.device.settings.find((s) => s.id === id)
+  const option = setting?.options?.find((x) => x.id === String(o.value))
+  const unit = setting?.unit ? ` ${setting.unit.replace('Δ', '')}` : ''
+  return `${INTENT_WORDS[o.intent].name}: ${option?.label ?? `${String(o.value)}${unit}`}`
+}

@@ -12,6 +12,7 @@ export interface GateWords {
 
 /** Which reason to give first, when several decide: what the technician can act on. */
 const ORDER: ChainBecause['kind'][] = [
+  'late',
   'notJoined',
   'notWired',
   'unfed',
@@ -61,6 +62,8 @@ function becauseWords(inst: Installation, gate: ChainGate, b: ChainBecause): str
       return `Its two ends hang on two supplies with nothing in common: ${supplyWords(inst, b.one)} and ${supplyWords(inst, b.other)}`
     case 'alike':
       return `Its two ends stand at the same volts: ${supplyWords(inst, b.one)} and ${supplyWords(inst, b.other)}`
+    case 'late':
+      return b.closes ? 'Called, and not closed yet' : 'Not called any more, and not open yet'
     case 'otherWay':
       return 'On, but not by this way: through another load or a supply not meant for it'
     case 'volts':

@@ -76,11 +76,12 @@ export {
   elapsed,
   eventSentence,
   eventWords,
-  kwhWords,
+  otherwiseWords,
   SCENE_WORDS,
+  waitingSentence,
   type EventWords,
 } from './events'
-export { winterSentences } from './winter'
+export { differenceSentence, winterSentences } from './winter'
 export { calendarOf, remindersOf, type Reminder } from './calendar'
 export { ended } from './ended'
 export { runSentence } from './runSentence'

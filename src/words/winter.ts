@@ -1,9 +1,9 @@
-import type { Against, BackupCause, Winter } from '@/core/simulation'
+import type { Against, BackupCause, Sums, Winter } from '@/core/simulation'
 import { money } from './crossing'
 import { count, degrees, figure, whole } from './numbers'
 import { duration } from './time'
 
-export const BACKUP_CAUSE_WORDS: Record<BackupCause, string> = {
+const BACKUP_CAUSE_WORDS: Record<BackupCause, string> = {
   droop: 'the room fell past the droop',
   upstage: 'the heat pump ran long without catching up',
   recovery: 'an early recovery',
@@ -43,4 +43,22 @@ export function winterSentences(
     `Coldest room ${degrees(sums.coldestF)}, on day ${day} at ${String(hour).padStart(2, '0')}:00; ${whole(sums.belowHours)} h more than 1 °F below the setpoint.`,
     ...against.map((a) => AGAINST_WORDS[a.code](a.kwh)),
   ]
+}
+
+/** "0.8 kWh less, 2 starts more, 14 min less below the setpoint.": what a change comes to. */
+export function differenceSentence(as: Sums, other: Sums): string {
+  const kwh = (s: Sums) => s.heatPumpKwh + s.stripKwh + s.blowerKwh
+  const more = (n: number, unit: string, digits = 0) =>
+    Math.abs(n) < 0.5 * 10 ** -digits
+      ? null
+      : `${figure(Math.abs(n), digits)} ${unit} ${n > 0 ? 'more' : 'less'}`
+  const parts = [
+    more(kwh(other) - kwh(as), 'kWh', 1),
+    more((other.fuelBtu - as.fuelBtu) / 1000, 'thousand BTU of fuel'),
+    more((other.stripHours + other.burnerHours - as.stripHours - as.burnerHours) * 60, 'min of backup'),
+    more(other.starts - as.starts, Math.abs(other.starts - as.starts) === 1 ? 'start' : 'starts'),
+    more((other.belowHours - as.belowHours) * 60, 'min more than 1 °F below the setpoint'),
+    more(other.defrosts - as.defrosts, Math.abs(other.defrosts - as.defrosts) === 1 ? 'defrost' : 'defrosts'),
+  ].filter((p): p is string => p !== null)
+  return parts.length ? `With the change: ${parts.join(', ')}.` : 'The change makes no difference here.'
 }

@@ -9,6 +9,6 @@ export {
 } from './netlist'
 export { ohmsBetween } from './ohms'
 export { overcurrents, transformerAmps, type Overcurrent } from './overcurrent'
-export { solutionOf, solve, type Solution, type Solved, type Unsolved } from './solution'
+export { solutionOf, solve, standsAt, type Solution, type Solved, type Unsolved } from './solution'
 export { Circuit, type Outcome, type Settled } from './solver'
 export { meterWithStrays } from './stray'

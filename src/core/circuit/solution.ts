@@ -84,7 +84,7 @@ export function solutionOf(circuit: Circuit, situation: Situation, state: Settle
     amps: (ref) => branchAmps(circuit, state, ref),
     closed(ref) {
       const i = net.contacts.findIndex((c) => c.ref === ref)
-      return i < 0 ? 'unknown' : truthOf(state.drivers[i]!)
+      return i < 0 ? 'unknown' : truthOf(standsAt(state, i))
     },
     energised(load) {
       const i = net.loads.findIndex((l) => l.ref === load)
@@ -110,4 +110,16 @@ function branchAmps(circuit: Circuit, s: Settled, ref: Ref): Amps {
   const i = contacts.findIndex((b) => b.ref === ref)
   if (i < 0) return asAmps(Number.NaN)
   return s.closed[i] ? through(contacts[i]!, s) : asAmps(0)
+}
+
+/**
+ * How a contact stands: 0 open, 1 nobody knows, 2 closed. At rest that is what its driver says; in time a slow one stands
+ * otherwise for a while.
+ */
+export function standsAt(
+  { drivers, closed }: Pick<Settled, 'drivers' | 'closed'>,
+  contact: number,
+): 0 | 1 | 2 {
+  if (drivers[contact] === 1) return 1
+  return closed[contact] === 1 ? 2 : 0
 }

@@ -1,5 +1,5 @@
 import { nth } from '../sure'
-import { GROUND, type Solution } from '../circuit'
+import { GROUND, standsAt, type Solution } from '../circuit'
 import type { DeviceKind, TerminalRole } from '../equipment'
 import { placedByRef, splitRef, type Ref } from '../installation'
 import { layoutOf, oncePer, tiedTo } from './layout'
@@ -41,7 +41,7 @@ const calledOutputs = oncePer((solution): Output[] => {
 })
 function closedOutputs(solution: Solution): Output[] {
   return solution.circuit.net.contacts.flatMap((c, i) => {
-    if (!CALLERS.includes(c.placed.device.kind) || solution.state.drivers[i] !== 2) return []
+    if (!CALLERS.includes(c.placed.device.kind) || standsAt(solution.state, i) !== 2) return []
     return [c.a, c.b].flatMap((node) => {
       const at = terminalAt(solution, node)
       const family = familyOf(at?.role)

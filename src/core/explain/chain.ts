@@ -1,6 +1,6 @@
 import { nth } from '../sure'
 import { explain, type Because, type Truth } from '../equipment'
-import { GROUND, type Solution } from '../circuit'
+import { GROUND, standsAt, type Solution } from '../circuit'
 import { type Ref } from '../installation'
 import { evalContextOf } from '../situation'
 import { layoutOf, tiedTo, type Step } from './layout'
@@ -18,6 +18,8 @@ export type ChainBecause =
   | { kind: 'volts'; volts: number; needs: number }
   /** It is on, and not by the way that closed contacts make: through another load, or from a supply not meant for it. */
   | { kind: 'otherWay' }
+  /** It is slow: its driver says otherwise already. */
+  | { kind: 'late'; closes: boolean }
 
 export interface ChainGate {
   at: Ref
@@ -188,11 +190,13 @@ function follow(solution: Solution, steps: Step[], side: ChainGate['side'], foun
 function gateAt(solution: Solution, index: number, side: ChainGate['side']): ChainGate {
   const { placed, part, ref } = nth(solution.circuit.net.contacts, index)
   const energised = (id: string): Truth => (solution.energised(`${placed.ref}.${id}`) ? 'yes' : 'no')
-  const because = explain(
-    part.driver,
-    evalContextOf(solution.circuit.inst, placed, solution.situation, energised),
-  )
-  const level = solution.state.drivers[index]
+  const { state } = solution
+  const level = standsAt(state, index)
+  // What its driver says is no reason while it has not followed yet.
+  const because: ChainBecause[] =
+    level === 1 || state.drivers[index] === level
+      ? explain(part.driver, evalContextOf(solution.circuit.inst, placed, solution.situation, energised))
+      : [{ kind: 'late', closes: level === 0 }]
   return { at: ref, side, state: level === 2 ? 'passing' : level === 1 ? 'unknown' : 'blocking', because }
 }
 

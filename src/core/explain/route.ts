@@ -9,7 +9,7 @@ import {
   type EvalContext,
   type Truth,
 } from '../equipment'
-import { GROUND, type Solution } from '../circuit'
+import { GROUND, standsAt, type Solution } from '../circuit'
 import { splitRef, type Ref, makeRef } from '../installation'
 import { evalContextOf } from '../situation'
 import { isCalled, notJoined } from './called'
@@ -177,7 +177,7 @@ const openPrices = oncePer((solution) =>
 )
 
 function openPrice(solution: Solution, index: number): number {
-  if (solution.state.drivers[index] === 2) return 0
+  if (standsAt(solution.state, index) === 2) return 0
   const { placed, part } = nth(solution.circuit.net.contacts, index)
   return (
     OPEN +
@@ -347,7 +347,7 @@ function coilsBehind(solution: Solution, index: number): Ref[] {
   ).filter((b) => b.kind === 'energised')
   const named = deciding.flatMap((b) => (b.negated ? [] : [b.part]))
   // A contact that something else closes waits for no coil; one that something else holds open may wait for one too.
-  const passing = solution.state.drivers[index] === 2
+  const passing = standsAt(solution.state, index) === 2
   const ids = deciding.length || passing ? named : coilsNamed(part.driver)
   return ids.map((id) => makeRef(placed.ref, id))
 }

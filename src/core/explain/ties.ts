@@ -1,5 +1,5 @@
 import { nth, under } from '../sure'
-import { GROUND, type Solution } from '../circuit'
+import { GROUND, standsAt, type Solution } from '../circuit'
 import { evaluate, type TerminalRole } from '../equipment'
 import { evalContextOf } from '../situation'
 import { makeRef, placedByRef, splitRef, type Ref } from '../installation'
@@ -34,7 +34,7 @@ const meantContacts = oncePer((solution) => solution.circuit.net.contacts.map((_
 
 /** Whether the call closes a thermostat's contact, and only the thermostat's own want of power keeps it open. */
 function isMeant(solution: Solution, index: number): boolean {
-  if (solution.state.drivers[index] === 2) return false
+  if (standsAt(solution.state, index) === 2) return false
   const { placed, part } = nth(solution.circuit.net.contacts, index)
   if (placed.device.kind !== 'thermostat') return false
   const powered = evalContextOf(solution.circuit.inst, placed, solution.situation, () => 'yes')

@@ -1,8 +1,7 @@
 export { scenesOf, sceneInput, SCENES, type Scene, type SceneOptions } from './scenes'
 export { simulate, type Simulation, type SimulationInput } from './simulate'
 export type { Sample } from './home'
-export { BACKUP_CAUSES, type BackupCause, type Sums } from './sums'
-export { Machine } from './machine'
+export { noSums, type BackupCause, type Sums } from './sums'
 export {
   airOf,
   kwhOf,
@@ -14,3 +13,14 @@ export {
   type Winter,
   type WinterOptions,
 } from './winter'
+export { otherwiseOf, type Otherwise } from './changes'
+export {
+  sampleAt,
+  stepAt,
+  stretchesOf,
+  tapeOf,
+  waitingAt,
+  type Tape,
+  type TapeStep,
+  type Waiting,
+} from './tape'

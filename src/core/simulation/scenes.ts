@@ -52,7 +52,7 @@ export const scenesOf = (inst: JobSeen['inst']): Scene[] =>
   )
 
 /** °F of the coldest hundredth of this job's year. */
-export const designOf = (seen: JobSeen): number =>
+const designOf = (seen: JobSeen): number =>
   houseValue(seen.house, 'designF') ??
   (seen.climate ? designTemperature(weatherOf(seen.climate)) : USUAL_DESIGN_F)
 

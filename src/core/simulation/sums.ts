@@ -1,5 +1,5 @@
 /** What brought backup on. */
-export const BACKUP_CAUSES = ['droop', 'upstage', 'recovery', 'defrost', 'emergency', 'lockedOut'] as const
+const BACKUP_CAUSES = ['droop', 'upstage', 'recovery', 'defrost', 'emergency', 'lockedOut'] as const
 export type BackupCause = (typeof BACKUP_CAUSES)[number]
 
 /** What a stretch of time came to. */

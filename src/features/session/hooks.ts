@@ -6,6 +6,7 @@ import type { Situation } from '@/core/situation'
 import { browserQueue, httpTransport, JobStore, openLive } from '@/client'
 import { kept, keep, WHO } from '@/ui'
 import type { Source } from './sessionState'
+import { keepMoment, momentOf, type Moment } from './moment'
 import { fromQuery, toQuery } from './situationUrl'
 
 /** Who is at work on this device; kept here, stamped on every edit and reading. */
@@ -109,10 +110,23 @@ export const situations: Source<Situation> = {
   },
 }
 export function setSituation(s: Situation): void {
-  const query = toQuery(s)
+  const now = momentOf(s)
+  if (!now) keepMoment(null)
+  const query = `${toQuery(s)}${now ? `&scene=${now.scene}&at=${Math.round(now.at)}` : ''}`
   current = { query, situation: s }
   window.history.replaceState(null, '', `${window.location.pathname}${query}`)
   listeners.forEach((l) => l())
+}
+/** Shows an instant of a scene: the whole screen stands as it does there, and the address says so. */
+export function setMoment(moment: Moment): void {
+  keepMoment(moment)
+  setSituation(moment.situation)
+}
+/** The scene and the second that the address names; null: none. */
+export function sceneInAddress(): { scene: string; at: number } | null {
+  const q = new URLSearchParams(window.location.search)
+  const [scene, at] = [q.get('scene'), Number(q.get('at') ?? 0)]
+  return scene ? { scene, at: Number.isFinite(at) && at >= 0 ? at : 0 } : null
 }
 /** The place that an address names; '' when it names none. */
 export const placeOfPath = (path: string): string => path.split('/')[3] ?? ''

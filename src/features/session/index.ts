@@ -12,7 +12,17 @@ export {
   useSituationNow,
   type JobScreenValue,
 } from './JobContext'
-export { placeOfPath, setSituation, situations, usePlace, useStore, useWho } from './hooks'
+export {
+  placeOfPath,
+  sceneInAddress,
+  setMoment,
+  setSituation,
+  situations,
+  usePlace,
+  useStore,
+  useWho,
+} from './hooks'
+export { momentOf, type Moment } from './moment'
 export { JobAnalyses } from './JobAnalyses'
 export { LiveProof } from './LiveProof'
 export { terminalVolts, wireState, type TerminalVolts } from './liveness'

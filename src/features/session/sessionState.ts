@@ -8,6 +8,7 @@ import type { JobStore, JobView } from '@/client'
 import type { Job } from '@/jobfile'
 import type { JobAnalyses } from './JobAnalyses'
 import { terminalVolts, type TerminalVolts } from './liveness'
+import { solvedAt } from './moment'
 
 /** Something outside React that can be looked at and listened to. */
 export interface Source<T> {
@@ -56,7 +57,7 @@ export interface SessionState {
 /** What a situation does to a wiring. */
 function lit(job: Job, analysis: Analysis, situation: Situation): LiveValue {
   const { inst } = analysis
-  const solved = analysis.solve(situation)
+  const solved = solvedAt(analysis.circuit, situation) ?? analysis.solve(situation)
   const running = new Set(solved.ok ? solved.running.map((l) => l.ref) : [])
   return { job, analysis, inst, situation, solved, volts: terminalVolts(inst, solved), running }
 }

@@ -40,6 +40,7 @@ import {
 } from '../session'
 import { News } from '../news'
 import { PutBack } from '../putBack'
+import { TimeSlot } from '../time'
 import { Dock } from './dock'
 import { NothingStored } from './NothingStored'
 import { PLACES, placeNamed } from './places'
@@ -208,6 +209,7 @@ const Walk = memo(function Walk({ decide, onSeen }: { decide: JobStore['decide']
       <div className="min-w-0 pb-36 lg:pb-0 print:pb-0">
         <Dock />
         <main className="px-4 pt-3 lg:px-5">
+          <TimeSlot />
           <NothingStored />
           <Verdict />
           <ConflictList decide={decide} />

@@ -8,6 +8,7 @@ import { degF } from '@/core/units'
 import { Button, cx } from '@/ui'
 import { CALL_SHORT, CALL_WORDS, degrees, figure } from '@/words'
 import { useJobScreen, useSituationNow, setSituation } from '../../session'
+import { ClockButton } from '../../time'
 import { answerLines } from './answer'
 import { ModesControl, modesSummary } from './ModesControl'
 import { ProofStrip } from './ProofStrip'
@@ -58,6 +59,7 @@ function WideDock() {
           </Popover.Content>
         </Popover.Portal>
       </Popover.Root>
+      <ClockButton className="!px-2.5" />
     </section>
   )
 }
@@ -106,10 +108,11 @@ function SlimDock() {
         <span className="block truncate font-bold">{first}</span>
         <span className="block truncate text-soft">{second}</span>
       </p>
-      <div className="grid grid-cols-[1.4fr_0.9fr_1.1fr] gap-2 px-3 pb-2">
+      <div className="grid grid-cols-[1.4fr_0.9fr_1.1fr_48px] gap-2 px-3 pb-2">
         {control('call', 'Call', CALL_WORDS[j.situation.call])}
         {control('outdoor', 'Outdoors', degrees(j.situation.outdoorF))}
         {control('modes', 'Boards', modesSummary(j.inst, j.situation))}
+        <ClockButton className="!px-2.5" />
       </div>
     </section>
   )

@@ -1,12 +1,12 @@
-import { Circuit, type Settled } from '../circuit'
-import type { Situation } from '../situation'
-import { callsOf, modesOf, regionsOf } from '../situation'
-import { normalState } from '../equipment'
-import { otherRests } from '../rules/resting'
-import { draw } from '../instruments/instrument'
-import { demoSeen } from '../../../tests/helpers/seen'
-import { jobIds } from '../../../tests/helpers/demo'
-import { sceneInput, scenesOf, simulate, type SimulationInput } from '.'
+import { Circuit, type Settled } from '@/core/circuit'
+import type { Situation } from '@/core/situation'
+import { callsOf, modesOf, regionsOf } from '@/core/situation'
+import { normalState } from '@/core/equipment'
+import { otherRests } from '@/core/rules/resting'
+import { draw } from '@/core/instruments/instrument'
+import { demoSeen } from '../helpers/seen'
+import { jobIds } from '../helpers/demo'
+import { sceneInput, scenesOf, simulate, type SimulationInput } from '@/core/simulation'
 
 const pattern = (closed: Uint8Array): string => closed.join('')
 

@@ -1,0 +1,30 @@
+import { solutionOf, type Circuit, type Solved } from '@/core/circuit'
+import type { Situation } from '@/core/situation'
+
+/** An instant of a scene that is played: how the contacts stand, which no situation says. */
+export interface Moment {
+  scene: string
+  /** s. */
+  at: number
+  situation: Situation
+  /** 1 where a contact stands closed. */
+  closed: Uint8Array
+}
+
+let moment: Moment | null = null
+
+/** The instant that the screen shows, while it shows one. */
+export const momentOf = (situation: Situation): Moment | null =>
+  moment?.situation === situation ? moment : null
+
+export function keepMoment(next: Moment | null): void {
+  moment = next
+}
+
+/** The circuit at that instant: every contact as it stands there, slow ones too. null: the screen shows none, or of another wiring. */
+export function solvedAt(circuit: Circuit, situation: Situation): Solved | null {
+  const now = momentOf(situation)
+  if (now?.closed.length !== circuit.net.contacts.length) return null
+  const outcome = circuit.settleHeld(situation, now.closed, null)
+  return outcome.ok ? solutionOf(circuit, situation, outcome) : null
+}

@@ -1,0 +1,211 @@
+'use client'
+
+import type { Ref } from '@/core/installation'
+import type { Target } from '@/core/query'
+import { stretchesOf, type Sample, type Tape } from '@/core/simulation'
+import { cx, useWidth } from '@/ui'
+import { degrees, elapsed, targetWords } from '@/words'
+
+const CURVES = 114
+const LANE = 20
+const AXIS = 18
+/** °F between the edges of the picture and what it shows. */
+const PAD_F = 3
+
+/** Times of an axis, s: about one each hundred px, at whole minutes and hours. */
+function ticks(until: number, width: number): number[] {
+  const every =
+    [60, 300, 600, 1800, 3600, 7200, 14_400].find((s) => (until / s) * 90 <= Math.max(180, width)) ?? 28_800
+  return Array.from({ length: Math.floor(until / every) + 1 }, (_, i) => i * every)
+}
+
+interface Curve {
+  of: (s: Sample) => number
+  name: string
+  className: string
+  dash?: string
+}
+const OF_ROOM: Curve[] = [
+  { of: (s) => s.roomF, name: 'room', className: 'stroke-ink' },
+  { of: (s) => s.targetF, name: 'setpoint', className: 'stroke-soft', dash: '2 3' },
+]
+const OF_COLD: Curve[] = [
+  { of: (s) => s.outdoorF, name: 'outdoors', className: 'stroke-slate', dash: '6 3' },
+  { of: (s) => s.coilF, name: 'coil', className: 'stroke-slate' },
+]
+const OF_AIR: Curve[] = [{ of: (s) => s.supplyF, name: 'supply air', className: 'stroke-ember' }]
+
+/** The least and the most of some curves, °F. */
+function spanOf(curves: readonly Curve[], samples: readonly Sample[]): [number, number] {
+  let [low, high] = [Infinity, -Infinity]
+  for (const s of samples)
+    for (const c of curves) {
+      low = Math.min(low, c.of(s))
+      high = Math.max(high, c.of(s))
+    }
+  return [low, high]
+}
+
+/** The tape: what is felt above, a lane for each thing that runs below, and a line where the clock stands. */
+export function Lanes({
+  tape,
+  other,
+  at,
+  lanes,
+  selected,
+  onSeek,
+  onSelect,
+}: {
+  tape: Tape
+  other: Tape | null
+  at: number
+  lanes: readonly Target[]
+  selected: Ref | null
+  onSeek: (at: number) => void
+  onSelect: (ref: Ref) => void
+}) {
+  const [ref, width] = useWidth<HTMLDivElement>()
+  const x = (s: number) => (s / tape.until) * width
+  const groups = [OF_ROOM, OF_AIR, OF_COLD]
+  const height = CURVES + lanes.length * LANE + AXIS
+  const seek = (clientX: number, box: DOMRect) =>
+    onSeek(Math.min(1, Math.max(0, (clientX - box.left) / box.width)) * tape.until)
+  return (
+    <div className="flex gap-2">
+      <div className="w-24 shrink-0 text-right text-xs leading-tight text-soft lg:w-36">
+        <div style={{ height: CURVES }} className="flex flex-col justify-around">
+          {groups.map((g) => {
+            const [low, high] = spanOf(g, tape.samples)
+            return (
+              <span key={g[0]?.name}>
+                {g.map((c) => c.name).join(', ')}
+                <br />
+                {Math.round(low)} to {degrees(Math.round(high))}
+              </span>
+            )
+          })}
+        </div>
+        {lanes.map((l) => (
+          <button
+            key={l.ref}
+            type="button"
+            aria-pressed={selected === l.ref}
+            className={cx('block w-full truncate text-right', selected === l.ref && 'font-bold text-ink')}
+            style={{ height: LANE }}
+            onClick={() => onSelect(l.ref)}
+          >
+            {targetWords(l)}
+          </button>
+        ))}
+      </div>
+      <div ref={ref} className="min-w-0 flex-1">
+        {width > 0 && (
+          <svg
+            width={width}
+            height={height}
+            className="block touch-pan-y"
+            role="img"
+            aria-label={`Tape of ${elapsed(tape.until)}, the clock at ${elapsed(at)}`}
+            data-testid="tape"
+            onPointerDown={(e) => {
+              e.currentTarget.setPointerCapture(e.pointerId)
+              seek(e.clientX, e.currentTarget.getBoundingClientRect())
+            }}
+            onPointerMove={(e) => e.buttons > 0 && seek(e.clientX, e.currentTarget.getBoundingClientRect())}
+          >
+            {groups.map((g, i) => (
+              <Curves
+                key={g[0]?.name}
+                curves={g}
+                samples={tape.samples}
+                x={x}
+                top={(i * CURVES) / groups.length + 2}
+                height={CURVES / groups.length - 4}
+              />
+            ))}
+            {lanes.map((l, i) => (
+              <g key={l.ref} data-lane={l.ref}>
+                <line
+                  x1={0}
+                  x2={width}
+                  y1={CURVES + (i + 1) * LANE - 2}
+                  y2={CURVES + (i + 1) * LANE - 2}
+                  className="stroke-line"
+                />
+                {stretchesOf(tape, l.ref).map(([from, to]) => (
+                  <rect
+                    key={from}
+                    x={x(from)}
+                    y={CURVES + i * LANE + 3}
+                    width={Math.max(1, x(to) - x(from))}
+                    height={other ? 7 : 13}
+                    className={
+                      l.making.what === 'blower' || l.making.what === 'outdoorFan'
+                        ? 'fill-slate'
+                        : 'fill-copper'
+                    }
+                  />
+                ))}
+                {other &&
+                  stretchesOf(other, l.ref).map(([from, to]) => (
+                    <rect
+                      key={from}
+                      x={x(from)}
+                      y={CURVES + i * LANE + 11.5}
+                      width={Math.max(1, x(to) - x(from))}
+                      height={5}
+                      className="fill-none stroke-ink"
+                    />
+                  ))}
+              </g>
+            ))}
+            {ticks(tape.until, width).map((t) => (
+              <text
+                key={t}
+                x={Math.min(width - 14, Math.max(14, x(t)))}
+                y={height - 4}
+                textAnchor="middle"
+                className="fill-soft text-[11px]"
+              >
+                {t >= 3600 ? `${Math.round(t / 360) / 10} h` : `${t / 60} min`}
+              </text>
+            ))}
+            <line x1={x(at)} x2={x(at)} y1={0} y2={height - AXIS} className="stroke-harm" strokeWidth={2} />
+          </svg>
+        )}
+      </div>
+    </div>
+  )
+}
+
+function Curves({
+  curves,
+  samples,
+  x,
+  top,
+  height,
+}: {
+  curves: Curve[]
+  samples: readonly Sample[]
+  x: (s: number) => number
+  top: number
+  height: number
+}) {
+  const [least, most] = spanOf(curves, samples)
+  const [low, high] = [least - PAD_F, most + PAD_F]
+  const y = (f: number) => top + height - ((f - low) / (high - low)) * height
+  return (
+    <g>
+      {curves.map((c) => (
+        <polyline
+          key={c.name}
+          fill="none"
+          className={c.className}
+          strokeWidth={1.5}
+          {...(c.dash ? { strokeDasharray: c.dash } : {})}
+          points={samples.map((s) => `${x(s.at).toFixed(1)},${y(c.of(s)).toFixed(1)}`).join(' ')}
+        />
+      ))}
+    </g>
+  )
+}

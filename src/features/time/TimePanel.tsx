@@ -1,0 +1,254 @@
+'use client'
+
+import { Slider } from 'radix-ui'
+import { ChevronLeft, ChevronRight, Pause, Play, X } from 'lucide-react'
+import { useEffect, useMemo, useState } from 'react'
+import type { Ref } from '@/core/installation'
+import {
+  otherwiseOf,
+  sampleAt,
+  SCENES,
+  scenesOf,
+  stepAt,
+  waitingAt,
+  type Scene,
+  type Tape,
+} from '@/core/simulation'
+import { Button, NumberField, SelectField } from '@/ui'
+import {
+  chainSentence,
+  degrees,
+  differenceSentence,
+  elapsed,
+  eventSentence,
+  figure,
+  otherwiseWords,
+  SCENE_WORDS,
+  waitingSentence,
+} from '@/words'
+import { sceneInAddress, useJobScreen } from '../session'
+import { Lanes } from './Lanes'
+import { setClockOpen } from './open'
+import { SPEEDS, usePlayer, type Player } from './usePlayer'
+import { useTape } from './useTape'
+import { WinterPart } from './WinterPart'
+
+/** The job run through time: a scene, its tape, the clock, why now and why not. */
+export function TimePanel() {
+  const { inst, targets } = useJobScreen()
+  const [begins] = useState(sceneInAddress)
+  const offered = useMemo(() => scenesOf(inst), [inst])
+  const [scene, setScene] = useState<Scene>(
+    () => SCENES.find((s) => s === begins?.scene && offered.includes(s)) ?? offered[0] ?? 'raise1',
+  )
+  const [outdoorF, setOutdoorF] = useState<number | null>(null)
+  const changes = useMemo(() => otherwiseOf(inst), [inst])
+  const [changed, setChanged] = useState('')
+  const otherwise = changes.find((c) => `${c.at}=${c.value}` === changed) ?? null
+  const { tapes, failed, runner, seen } = useTape(scene, outdoorF ?? undefined, otherwise)
+  const tape = tapes?.as ?? null
+  const player = usePlayer(tape, scene, begins?.at ?? 0)
+  const [lane, setLane] = useState<Ref | null>(null)
+  useKeys(player)
+  return (
+    <section
+      aria-label="Clock"
+      className="mb-4 border-b border-edge pb-16 lg:pb-3"
+      data-testid="clock"
+      data-ready={tapes !== null && tapes.seen === seen && tapes.scene === scene}
+    >
+      <div className="flex flex-wrap items-end gap-x-3 gap-y-2">
+        <SelectField
+          label="Scene"
+          className="min-w-44 flex-1 lg:max-w-72 lg:flex-none"
+          value={scene}
+          options={offered.map((s) => [s, SCENE_WORDS[s]])}
+          onValue={(s) => {
+            setScene(s)
+            player.seek(0)
+          }}
+        />
+        <div className="w-28 lg:w-36">
+          <NumberField
+            label="Outdoors, °F"
+            value={outdoorF ?? undefined}
+            placeholder="the scene’s own"
+            least={-20}
+            most={115}
+            onValue={setOutdoorF}
+          />
+        </div>
+        <SelectField
+          label="Beside it"
+          className="min-w-56 flex-1 lg:max-w-96 lg:flex-none"
+          value={changed}
+          options={[
+            ['', 'nothing: as set'],
+            ...changes.map((c): [string, string] => [`${c.at}=${c.value}`, otherwiseWords(inst, c)]),
+          ]}
+          onValue={setChanged}
+        />
+        <Button
+          look="quiet"
+          className="ml-auto"
+          aria-label="Put the clock away"
+          onClick={() => {
+            player.play(false)
+            setClockOpen(false)
+          }}
+        >
+          <X aria-hidden className="size-5" />
+        </Button>
+      </div>
+      {failed && <p className="mt-2 text-harm">The scene could not be run. Another may.</p>}
+      {tape?.ended === 'chatter' && (
+        <p className="mt-2 font-bold text-harm">
+          At {elapsed(tape.steps[tape.steps.length - 1]?.at ?? 0)} the circuit comes to no rest: relays go on
+          and off without end.
+        </p>
+      )}
+      {tape && (
+        <>
+          <Transport tape={tape} player={player} />
+          <Lanes
+            tape={tape}
+            other={tapes?.other ?? null}
+            at={player.at}
+            lanes={targets}
+            selected={lane}
+            onSeek={player.seek}
+            onSelect={(ref) => setLane(lane === ref ? null : ref)}
+          />
+          {tapes?.other && (
+            <p className="mt-2 font-bold" data-testid="difference">
+              {differenceSentence(tape.sums, tapes.other.sums)}
+            </p>
+          )}
+          <Now tape={tape} at={player.at} lane={lane} />
+        </>
+      )}
+      <WinterPart run={() => runner().winter(seen)} of={seen} />
+      <p className="mt-2 text-sm text-soft">
+        House, frost and air go by estimates where nobody measured: this orders choices, and promises no
+        minutes.
+      </p>
+    </section>
+  )
+}
+
+/** Play, pause, speed, and to the next event: on a phone under the thumb, above the dock. */
+function Transport({ tape, player }: { tape: Tape; player: Player }) {
+  const { at, playing, speed } = player
+  return (
+    <div className="no-print fixed inset-x-0 bottom-[calc(103px+env(safe-area-inset-bottom))] z-10 flex items-center gap-2 border-t border-line bg-panel px-3 py-1.5 lg:static lg:mt-3 lg:mb-2 lg:border-0 lg:bg-transparent lg:px-0">
+      <Button aria-label="The event before" className="!px-2" onClick={() => player.step(-1)}>
+        <ChevronLeft aria-hidden className="size-5" />
+      </Button>
+      <Button
+        look="strong"
+        className="!px-3"
+        aria-label={playing ? 'Pause' : 'Play'}
+        onClick={() => player.play(!playing)}
+      >
+        {playing ? <Pause aria-hidden className="size-5" /> : <Play aria-hidden className="size-5" />}
+      </Button>
+      <Button aria-label="The next event" className="!px-2" onClick={() => player.step(1)}>
+        <ChevronRight aria-hidden className="size-5" />
+      </Button>
+      <output className="w-[74px] shrink-0 text-lg font-bold tabular-nums" data-testid="clock-time">
+        {elapsed(at)}
+      </output>
+      <Slider.Root
+        className="relative flex h-12 min-w-0 flex-1 touch-none items-center lg:h-8"
+        min={0}
+        max={Math.round(tape.until)}
+        step={1}
+        value={[Math.round(at)]}
+        onValueChange={([s]) => s !== undefined && player.seek(s)}
+      >
+        <Slider.Track className="relative h-1 grow rounded bg-line">
+          <Slider.Range className="absolute h-1 rounded bg-copper" />
+        </Slider.Track>
+        <Slider.Thumb
+          className="block size-6 rounded-full border-2 border-copper bg-raised lg:size-5"
+          aria-label="Time of the scene"
+          aria-valuetext={elapsed(at)}
+        />
+      </Slider.Root>
+      <label className="shrink-0 text-sm">
+        <span className="sr-only">Speed</span>
+        <select
+          className="min-h-12 rounded border border-edge bg-raised px-1 lg:min-h-9"
+          value={speed}
+          onChange={(e) => player.setSpeed(Number(e.target.value) as Player['speed'])}
+        >
+          {SPEEDS.map((s) => (
+            <option key={s} value={s}>
+              {s.toLocaleString('en')}×
+            </option>
+          ))}
+        </select>
+      </label>
+    </div>
+  )
+}
+
+/** What has just moved and why, what is next, what is counted down; and of a lane that was asked, its chain. */
+function Now({ tape, at, lane }: { tape: Tape; at: number; lane: Ref | null }) {
+  const { inst, chains } = useJobScreen()
+  const last = [...tape.steps].reverse().find((s) => s.at <= at + 1e-6 && s.moves.length > 0)
+  const next = tape.steps.find((s) => s.at > at + 1e-6 && s.moves.length > 0)
+  const felt = sampleAt(tape, at)
+  const waiting = waitingAt(tape, at).slice(0, 3)
+  const chain = lane === null ? undefined : chains.find((c) => c.target === lane)
+  const step = stepAt(tape, at)
+  return (
+    <div className="mt-2 space-y-1 text-[15px]" data-testid="now">
+      {felt && (
+        <p className="text-soft">
+          Room {degrees(felt.roomF)}, set to {degrees(felt.targetF)}; outdoors {degrees(felt.outdoorF)}; coil{' '}
+          {degrees(felt.coilF)}, frost {figure(felt.frostLb)} lb; supply air {degrees(felt.supplyF)}.
+        </p>
+      )}
+      {last && (
+        <p>
+          <span className="font-bold">{elapsed(last.at)} </span>
+          {eventSentence(inst, last)}
+        </p>
+      )}
+      {waiting.map((w) => (
+        <p key={w.ref} className="text-watch">
+          {waitingSentence(inst, w)}
+        </p>
+      ))}
+      {chain && step && (
+        <p className="font-bold" data-testid="why">
+          {chainSentence(inst, chain)}
+        </p>
+      )}
+      {next && (
+        <p className="text-soft">
+          Next, {elapsed(next.at)}: {eventSentence(inst, next)}
+        </p>
+      )}
+    </div>
+  )
+}
+
+/** Space plays and pauses; comma and full stop go from event to event. */
+function useKeys(player: Player) {
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      const on = e.target instanceof HTMLElement ? e.target : null
+      if (e.ctrlKey || e.metaKey || e.altKey || e.defaultPrevented) return
+      if (on?.closest('input, textarea, select, button, a, summary')) return
+      if (e.key === ' ') player.play(!player.playing)
+      else if (e.key === ',') player.step(-1)
+      else if (e.key === '.') player.step(1)
+      else return
+      e.preventDefault()
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [player])
+}

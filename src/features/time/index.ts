@@ -1,0 +1,2 @@
+export { ClockButton } from './ClockButton'
+export { TimeSlot } from './TimeSlot'

@@ -1,0 +1,57 @@
+'use client'
+
+import { useEffect, useMemo, useRef, useState } from 'react'
+import type { JobSeen } from '@/core/installation'
+import type { Otherwise, Scene, Tape } from '@/core/simulation'
+import { jobSeen } from '@/jobfile'
+import { TimeRunner } from '@/workers'
+import { useJobScreen } from '../session'
+
+/** A tape, and the one that it is held beside. */
+export interface Tapes {
+  as: Tape
+  other: Tape | null
+  scene: Scene
+  seen: JobSeen
+}
+
+/** Runs a scene of the job as it stands, and once more with one thing otherwise. */
+export function useTape(
+  scene: Scene,
+  outdoorF: number | undefined,
+  otherwise: Otherwise | null,
+): { tapes: Tapes | null; failed: boolean; runner: () => TimeRunner; seen: JobSeen } {
+  const { job, inst } = useJobScreen()
+  const seen = useMemo<JobSeen>(() => jobSeen(job, inst), [job, inst])
+  const [tapes, setTapes] = useState<Tapes | null>(null)
+  const [failed, setFailed] = useState(false)
+  const held = useRef<TimeRunner | null>(null)
+  const runner = () => (held.current ??= new TimeRunner())
+  useEffect(
+    () => () => {
+      held.current?.close()
+      held.current = null
+    },
+    [],
+  )
+  useEffect(() => {
+    let wanted = true
+    const run = (changes: { at: Otherwise['at']; value: Otherwise['value'] }[]) =>
+      runner().scene(seen, scene, { outdoorF, sampleEvery: 60 }, changes)
+    void (async () => {
+      try {
+        const as = await run([])
+        const other = otherwise ? await run([{ at: otherwise.at, value: otherwise.value }]) : null
+        if (!wanted) return
+        setFailed(false)
+        setTapes({ as, other, scene, seen })
+      } catch {
+        if (wanted) setFailed(true)
+      }
+    })()
+    return () => {
+      wanted = false
+    }
+  }, [seen, scene, outdoorF, otherwise])
+  return { tapes, failed, runner, seen }
+}

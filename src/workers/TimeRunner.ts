@@ -1,0 +1,35 @@
+import { wrap, type Remote } from 'comlink'
+import type { JobSeen, SettingChange } from '@/core/installation'
+import type { Against, Scene, SceneOptions, Tape, Winter } from '@/core/simulation'
+import type { TimeWork } from './time.worker'
+import { Packer } from './payload'
+
+/** Scenes and winters in a worker of its own. */
+export class TimeRunner {
+  private readonly worker: Worker
+  private readonly work: Remote<TimeWork>
+  private readonly packer = new Packer()
+
+  constructor() {
+    this.worker = new Worker(new URL('./time.worker.ts', import.meta.url), { type: 'module' })
+    this.work = wrap<TimeWork>(this.worker)
+  }
+
+  scene(
+    seen: JobSeen,
+    scene: Scene,
+    options: SceneOptions,
+    changes: readonly SettingChange[],
+  ): Promise<Tape> {
+    const { inst, ...rest } = seen
+    return this.work.scene(this.packer.pack(inst), rest, scene, options, [...changes])
+  }
+
+  winter({ inst, ...rest }: JobSeen): Promise<{ winter: Winter | null; against: Against[] }> {
+    return this.work.winter(this.packer.pack(inst), rest)
+  }
+
+  close(): void {
+    this.worker.terminate()
+  }
+}

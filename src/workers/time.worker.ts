@@ -1,0 +1,51 @@
+import { expose } from 'comlink'
+import { Circuit } from '@/core/circuit'
+import {
+  sceneInput,
+  simulate,
+  tapeOf,
+  winterOf,
+  worksAgainst,
+  type Against,
+  type Scene,
+  type SceneOptions,
+  type Tape,
+  type Winter,
+} from '@/core/simulation'
+import { withSettings, type JobSeen, type SettingChange } from '@/core/installation'
+import type { SeenRest } from './crossing.worker'
+import { Unpacker, type WorkerPayload } from './payload'
+
+const unpacker = new Unpacker()
+let last: Circuit | null = null
+
+function opened(payload: WorkerPayload, rest: SeenRest): { seen: JobSeen; circuit: Circuit } {
+  const inst = unpacker.unpack(payload)
+  const before = last
+  last = before?.inst === inst ? before : new Circuit(inst, before ?? undefined)
+  return { seen: { ...rest, inst }, circuit: last }
+}
+
+/** The job run through time, off the main thread. */
+const work = {
+  scene(
+    payload: WorkerPayload,
+    rest: SeenRest,
+    scene: Scene,
+    options: SceneOptions,
+    changes: SettingChange[],
+  ): Tape {
+    const { seen, circuit } = opened(payload, rest)
+    const inst = changes.length ? withSettings(seen.inst, changes) : seen.inst
+    const here = { ...seen, inst }
+    const input = sceneInput(here, scene, options)
+    return tapeOf(simulate(changes.length ? new Circuit(inst, circuit) : circuit, here, input), input.until)
+  },
+  winter(payload: WorkerPayload, rest: SeenRest): { winter: Winter | null; against: Against[] } {
+    const { seen, circuit } = opened(payload, rest)
+    return { winter: winterOf(seen, circuit), against: worksAgainst(seen, circuit) }
+  },
+}
+export type TimeWork = typeof work
+
+expose(work)
