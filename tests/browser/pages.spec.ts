@@ -13,6 +13,7 @@ const PAGES = [
   '/job/pennywort-close/setup',
   '/job/tallow-mill/crossing?call=heat1&t=30',
   '/job/quillfeather-lane/kit?call=heatAux1&t=52',
+  '/job/tallow-mill/bench?call=heat1&t=30&scene=raise4&at=600',
   `${JOB}/startup?call=emergency&t=52`,
   `${JOB}/handover`,
 ]
@@ -51,6 +52,7 @@ for (const [size, viewport] of Object.entries(SIZES))
         else if (path === '/card') await page.getByRole('heading', { level: 1 }).waitFor()
         else if (path === '/') await page.getByRole('heading', { level: 2 }).first().waitFor()
         else await page.locator('[data-testid=verdict][data-stale=false]').waitFor()
+        if (path.includes('scene=')) await page.locator('[data-testid=clock][data-ready=true]').waitFor()
         if (path.includes('/crossing')) await page.locator('.apexcharts-bar-area').first().waitFor()
         const axe = await new AxeBuilder({ page }).analyze()
         const serious = axe.violations.filter((v) => v.impact === 'serious' || v.impact === 'critical')
