@@ -2,7 +2,7 @@ import { join } from 'node:path'
 import { ensureModules, root } from './lib/prepare.mjs'
 import { main, run } from './lib/say.mjs'
 
-/** npm run bench [-- circuit|sweep|failures|crossing|matrix|slips|browser|drag|load|pool|attack|storm]: measurements, as ratios against something else in the same run. */
+/** npm run bench [-- circuit|sweep|failures|crossing|time|matrix|slips|browser|drag|load|pool|attack|storm]: measurements, as ratios against something else in the same run. */
 main(async () => {
   await ensureModules()
   const asked = process.argv[2]

@@ -14,6 +14,7 @@ import { compose } from '../tests/helpers/compose'
 import { tryCorpora } from '../tests/helpers/corpora'
 import { landedCase, matrix, unexpected } from '../tests/helpers/matrix'
 import { crossing } from './benchCrossing'
+import { time } from './benchTime'
 import { behaviourOf, oddReasons, slipsOf, unseenBy } from '../tests/helpers/slips'
 
 const OMEGA = 2 * Math.PI * 60
@@ -198,6 +199,7 @@ if (!asked || asked === 'circuit') circuit()
 if (!asked || asked === 'sweep') sweep()
 if (!asked || asked === 'failures') failures()
 if (!asked || asked === 'crossing') crossing()
+if (!asked || asked === 'time') time()
 /** Every single wiring slip of every gear of the cases: what the proof misses, and reasons that name no conductor. */
 function everySlip(): void {
   const start = performance.now()

@@ -38,7 +38,13 @@ const SHOTS = [
   },
   { name: 'kit', path: `${GOOD}/kit?call=heatAux1&t=52`, size: WIDE },
   { name: 'setup', path: '/job/copper-alley/setup?call=heat1&t=30', size: WIDE, press: 'Outdoor unit' },
-  { name: 'setup-phone', path: '/job/pennywort-close/setup', size: PHONE, press: 'It is new from its box' },
+  {
+    name: 'clock',
+    path: `${GOOD}/bench?call=heat1&t=25&scene=raise4&at=3700`,
+    size: WIDE,
+    ready: '[data-testid=clock][data-ready=true]',
+    press: 'Strip row 1',
+  },
   {
     name: 'library',
     path: '/library',
@@ -76,6 +82,7 @@ main(async () => {
           .first()
           .waitFor()
       else if (shot.path === '/') await page.getByRole('heading', { level: 2 }).first().waitFor()
+      if (shot.ready) await page.locator(shot.ready).waitFor()
       if (shot.tool)
         await page
           .getByRole('group', { name: 'Tools' })

@@ -23,6 +23,19 @@ describe('device files', () => {
     expect(Math.abs(first!.line! - lineOf(body, wrong))).toBeLessThanOrEqual(path.endsWith('driver') ? 3 : 0)
   })
 
+  it('with a demand that names no setting of the device, or no number, are refused at its place', () => {
+    const thermostat = libraryDevice('sorrel-h1')
+    const told = (demand: object) => {
+      const read = parseDevice(JSON.stringify({ ...thermostat, demand }))
+      return read.ok ? [] : read.problems.map((p) => p.path)
+    }
+    expect(told({ backupF: { set: 'droop' }, backupAfter: 1800, releaseShare: 0.5 })).toEqual([])
+    expect(told({ backupF: { set: 'nobody' } })).toEqual(['demand.backupF'])
+    expect(told({ firstF: { set: 'rvSense' } })).toEqual(['demand.firstF'])
+    expect(told({ releaseShare: 2 })).toEqual(['demand.releaseShare'])
+    expect(told({ warmth: 1 })).toEqual(['demand'])
+  })
+
   it('with a wrong profile name the item and its line', () => {
     const menu = formatDevice(libraryDevice('sorrel-h1'))
     const cases: [string, string, string][] = [

@@ -1,6 +1,6 @@
 import { amountOf, isCooling, whenLeaves, type Call, type Felt, type When } from '@/core/equipment'
 import { placedByRef, settingIn, splitRef, type Installation } from '@/core/installation'
-import type { Otherwise, Scene, Waiting } from '@/core/simulation'
+import type { Otherwise, Scene, SiteFault, Waiting } from '@/core/simulation'
 import type { DemandCause, Move, Step } from '@/core/time'
 import { INTENT_WORDS } from './intents'
 import { CALL_WORDS, gateName, lower, refWords } from './names'
@@ -121,8 +121,17 @@ export function waitingSentence(inst: Installation, w: Waiting): string {
   return `${name}: ${clock(w.left)} left.`
 }
 
-/** "Backup droop: 4 °F": one setting otherwise. */
+const SITE_FAULT_WORDS: Record<SiteFault, string> = {
+  coilSwitchOpen: 'Fault: the coil’s thermostat stuck open',
+  coilSwitchClosed: 'Fault: the coil’s thermostat stuck closed',
+  coilSwitchOff: 'Fault: the coil’s thermostat off its tube',
+  lowCharge: 'Fault: low on charge',
+  fanStays: 'Fault: the outdoor fan does not stop in a defrost',
+}
+
+/** "Backup droop: 4 °F": one thing otherwise. */
 export function otherwiseWords(inst: Installation, o: Otherwise): string {
+  if (o.kind === 'fault') return SITE_FAULT_WORDS[o.fault]
   const { placed, id } = splitRef(o.at)
   const own = placedByRef(inst, placed)
   const setting = own?.device.settings.find((s) => s.id === id)

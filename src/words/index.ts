@@ -81,7 +81,7 @@ export {
   waitingSentence,
   type EventWords,
 } from './events'
-export { differenceSentence, winterSentences } from './winter'
+export { differenceSentence, pinSentence, winterSentences } from './winter'
 export { calendarOf, remindersOf, type Reminder } from './calendar'
 export { ended } from './ended'
 export { runSentence } from './runSentence'

@@ -1,4 +1,4 @@
-import type { Against, BackupCause, Sums, Winter } from '@/core/simulation'
+import type { Against, BackupCause, PinDay, Sums, Winter } from '@/core/simulation'
 import { money } from './crossing'
 import { count, degrees, figure, whole } from './numbers'
 import { duration } from './time'
@@ -62,3 +62,7 @@ export function differenceSentence(as: Sums, other: Sums): string {
   ].filter((p): p is string => p !== null)
   return parts.length ? `With the change: ${parts.join(', ')}.` : 'The change makes no difference here.'
 }
+
+/** "60 min, as set: 21 defrosts, none ended by time; at the most 5.9 lb of frost, 0 lb left; 78 kWh, 5 of them strips." */
+export const pinSentence = (d: PinDay): string =>
+  `${d.minutes} min${d.isSet ? ', as set' : ''}: ${count(d.defrosts)} defrosts, ${d.byTime || 'none'} ended by time; at the most ${figure(d.mostLb)} lb of frost, ${figure(d.leftLb)} lb left; ${whole(d.kwh)} kWh, ${whole(d.stripKwh)} of them strips.`

@@ -1,7 +1,7 @@
 import { wrap, type Remote } from 'comlink'
 import type { JobSeen, SettingChange } from '@/core/installation'
-import type { Against, Scene, SceneOptions, Tape, Winter } from '@/core/simulation'
-import type { TimeWork } from './time.worker'
+import type { Scene, SceneOptions, SiteFault, Tape } from '@/core/simulation'
+import type { TimeWork, WinterFound } from './time.worker'
 import { Packer } from './payload'
 
 /** Scenes and winters in a worker of its own. */
@@ -20,12 +20,13 @@ export class TimeRunner {
     scene: Scene,
     options: SceneOptions,
     changes: readonly SettingChange[],
+    fault: SiteFault | null = null,
   ): Promise<Tape> {
     const { inst, ...rest } = seen
-    return this.work.scene(this.packer.pack(inst), rest, scene, options, [...changes])
+    return this.work.scene(this.packer.pack(inst), rest, scene, options, [...changes], fault)
   }
 
-  winter({ inst, ...rest }: JobSeen): Promise<{ winter: Winter | null; against: Against[] }> {
+  winter({ inst, ...rest }: JobSeen): Promise<WinterFound> {
     return this.work.winter(this.packer.pack(inst), rest)
   }
 

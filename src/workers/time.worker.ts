@@ -3,12 +3,15 @@ import { Circuit } from '@/core/circuit'
 import {
   sceneInput,
   simulate,
+  pinDays,
   tapeOf,
   winterOf,
   worksAgainst,
   type Against,
+  type PinDay,
   type Scene,
   type SceneOptions,
+  type SiteFault,
   type Tape,
   type Winter,
 } from '@/core/simulation'
@@ -26,6 +29,13 @@ function opened(payload: WorkerPayload, rest: SeenRest): { seen: JobSeen; circui
   return { seen: { ...rest, inst }, circuit: last }
 }
 
+/** The winter of a job, what works against what in it, and which defrost interval fits. */
+export interface WinterFound {
+  winter: Winter | null
+  against: Against[]
+  pins: PinDay[]
+}
+
 /** The job run through time, off the main thread. */
 const work = {
   scene(
@@ -34,16 +44,21 @@ const work = {
     scene: Scene,
     options: SceneOptions,
     changes: SettingChange[],
+    fault: SiteFault | null,
   ): Tape {
     const { seen, circuit } = opened(payload, rest)
     const inst = changes.length ? withSettings(seen.inst, changes) : seen.inst
     const here = { ...seen, inst }
-    const input = sceneInput(here, scene, options)
+    const input = { ...sceneInput(here, scene, options), fault }
     return tapeOf(simulate(changes.length ? new Circuit(inst, circuit) : circuit, here, input), input.until)
   },
-  winter(payload: WorkerPayload, rest: SeenRest): { winter: Winter | null; against: Against[] } {
+  winter(payload: WorkerPayload, rest: SeenRest): WinterFound {
     const { seen, circuit } = opened(payload, rest)
-    return { winter: winterOf(seen, circuit), against: worksAgainst(seen, circuit) }
+    return {
+      winter: winterOf(seen, circuit),
+      against: worksAgainst(seen, circuit),
+      pins: pinDays(seen, circuit)?.days ?? [],
+    }
   },
 }
 export type TimeWork = typeof work

@@ -72,4 +72,8 @@ test('the winter of a job, and of one without a climate', async ({ page }) => {
   await page.getByRole('button', { name: 'Run the winter' }).click()
   await expect(page.getByTestId('winter')).toContainText('180 days from November')
   await expect(page.getByTestId('winter')).toContainText(/Backup ran \d+ h: /)
+  // Which interval fits, by a day of fog with each; and a fault beside the job as it stands.
+  await expect(page.getByTestId('pins')).toContainText('60 min, as set')
+  await clock(page).getByLabel('Beside it').selectOption({ label: 'Fault: the coil’s thermostat stuck open' })
+  await expect(page.getByTestId('difference')).toContainText('defrosts less')
 })

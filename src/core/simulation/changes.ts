@@ -1,12 +1,15 @@
 import type { Intent, Setting, Value } from '../equipment'
+import { modesOf } from '../situation'
+import { SITE_FAULTS, type SiteFault } from './siteFault'
 import { makeRef, settingValue, type Installation, type Ref } from '../installation'
 
-/** One setting otherwise: what a second tape is played with. */
-export interface Otherwise {
-  at: Ref
-  intent: Intent
-  value: Value
-}
+/** One thing otherwise: what a second tape is played with. */
+export type Otherwise =
+  { kind: 'setting'; at: Ref; intent: Intent; value: Value } | { kind: 'fault'; fault: SiteFault }
+
+/** What tells one from another. */
+export const otherwiseKey = (o: Otherwise): string =>
+  o.kind === 'fault' ? o.fault : `${o.at}=${String(o.value)}`
 
 /** What is tried of a setting: values of its own, or so much more and less. */
 const TRIED: Partial<Record<Intent, { values?: readonly Value[]; by?: number }>> = {
@@ -31,9 +34,9 @@ const takes = (setting: Setting, value: Value): boolean =>
     : typeof value === 'number' &&
       (!setting.range || (value >= setting.range[0] && value <= setting.range[1]))
 
-/** The settings of a job that are worth a second tape, each with another value that its device takes. */
+/** What is worth a second tape: settings with another value that their device takes, and what may be wrong with a defrost. */
 export function otherwiseOf(inst: Installation): Otherwise[] {
-  return inst.placed.flatMap((placed) =>
+  const settings = inst.placed.flatMap((placed) =>
     placed.device.settings.flatMap((setting) => {
       const { intent } = setting
       const tried = intent && TRIED[intent]
@@ -42,12 +45,15 @@ export function otherwiseOf(inst: Installation): Otherwise[] {
       return valuesOf(tried, now)
         .filter((v) => String(v) !== String(now) && takes(setting, v))
         .map((value): Otherwise => ({
+          kind: 'setting',
           at: makeRef(placed.ref, setting.id),
           intent,
           value: setting.kind === 'choice' ? String(value) : value,
         }))
     }),
   )
+  const defrosts = modesOf(inst).some(({ mode }) => mode.states.some((s) => s.condition === 'defrost'))
+  return [...settings, ...(defrosts ? SITE_FAULTS.map((fault): Otherwise => ({ kind: 'fault', fault })) : [])]
 }
 
 const valuesOf = (

@@ -7,6 +7,7 @@ import type { World } from '../time'
 import { degF, type DegF } from '../units'
 import { ESTIMATES } from './estimates'
 import { frostOver, melt, standStill, toward } from './coil'
+import { chargeOf, coilFelt, fanStays, type SiteFault } from './siteFault'
 import { frostFactor } from './frost'
 import type { Machine, Running } from './machine'
 import { Network } from './network'
@@ -69,6 +70,7 @@ export class Home implements World {
   private readonly regions: DegF[]
   private region: DegF
   private changedAt = 0
+  private outdoorNow: number
   private lastState: Settled | null = null
   private lastSample = -Infinity
   private readonly inputs = new Float64Array(3)
@@ -84,6 +86,7 @@ export class Home implements World {
     private readonly sampleEvery: number,
     /** Steps are so many times shorter than usual. */
     private readonly finer = 1,
+    private readonly fault: SiteFault | null = null,
   ) {
     const { unit } = machine.plant
     const line = loadLineOf(
@@ -105,6 +108,7 @@ export class Home implements World {
     this.regions = regionsOf(seen.inst)
     const outdoorF = air.at(0)
     this.region = this.regionOf(outdoorF)
+    this.outdoorNow = outdoorF
     this.state = {
       t: Float64Array.of(begins.roomF, begins.roomF, begins.roomF),
       aheadF: begins.roomF,
@@ -140,7 +144,7 @@ export class Home implements World {
 
   private felt(what: Felt): number {
     const { t, aheadF, coilF } = this.state
-    if (what === 'coil') return coilF
+    if (what === 'coil') return coilFelt(this.fault, coilF, this.outdoorNow)
     return what === 'enteringAir' ? aheadF : t[DUCT]!
   }
 
@@ -243,8 +247,10 @@ export class Home implements World {
   private advance(now: number, h: number, r: Running): void {
     const s = this.state
     const outdoorF = this.air.at(now + h / 2)
+    this.outdoorNow = outdoorF
     const hours = h / 3600
     const { tons, plant } = this.machine
+    const charge = chargeOf(this.fault)
     const target = this.thermostat.target(now)
     let heat = 0
     let kw = 0
@@ -258,16 +264,16 @@ export class Home implements World {
       if (r.way === 'heats') {
         // Without air over its coils it moves next to nothing.
         const air = (r.outdoorFan ? 1 : 0.3) * (r.cfm > 0 ? 1 : 0)
-        heat = run.heat * frostFactor(s.frostLb, tons) * air
-        frostOver(s, tons, run.share, outdoorF, this.air.dewAt?.(now) ?? null, h)
+        heat = run.heat * frostFactor(s.frostLb, tons) * air * charge
+        frostOver(s, tons, run.share * (2 - charge), outdoorF, this.air.dewAt?.(now) ?? null, h)
       } else if (r.way === 'cools') {
         heat = r.cfm > 0 ? -12_000 * tons : 0
         s.coilF = toward(s.coilF, outdoorF + 20, h, ESTIMATES.coilRunS)
       } else {
         const at47 = plant.unit?.full.cleanCapacity(47) ?? 12_000 * tons
-        const melts = ESTIMATES.meltShare * at47
+        const melts = ESTIMATES.meltShare * at47 * charge
         heat = r.cfm > 0 ? -Math.max(0, melts - kw * BTU_PER_KWH) : 0
-        melt(s, tons, melts, r.outdoorFan, outdoorF, h)
+        melt(s, tons, melts, r.outdoorFan || fanStays(this.fault), outdoorF, h)
       }
     } else {
       standStill(s, tons, outdoorF, h)

@@ -13,7 +13,9 @@ export {
   type Winter,
   type WinterOptions,
 } from './winter'
-export { otherwiseOf, type Otherwise } from './changes'
+export { otherwiseKey, otherwiseOf, type Otherwise } from './changes'
+export { pinDays, type PinDay } from './pins'
+export type { SiteFault } from './siteFault'
 export {
   sampleAt,
   stepAt,
@@ -24,3 +26,5 @@ export {
   type TapeStep,
   type Waiting,
 } from './tape'
+export { frostOver } from './coil'
+export { Network } from './network'

@@ -5,6 +5,7 @@ import { memoriesAt, type Situation } from '../situation'
 import { runTime, type Move, type OutsideEvent, type Step, type Trace } from '../time'
 import { Home, type Air, type Sample } from './home'
 import { Machine } from './machine'
+import type { SiteFault } from './siteFault'
 import type { Sums } from './sums'
 import { Thermostat, type System, type WallEvent } from './thermostat'
 
@@ -22,6 +23,8 @@ export interface SimulationInput {
   /** Modes that stand from the beginning: what is stuck, what is held. */
   modes?: Situation['modes']
   frostLb?: number
+  /** What is wrong outdoors that no contact shows. */
+  fault?: SiteFault | null
   /** Steps are so many times shorter than usual: what a sum hangs on them by. */
   finer?: number
   /** An early start does without backup. */
@@ -56,7 +59,16 @@ export function simulate(
     system: input.system,
     holdsBackup: input.holdsBackup ?? false,
   })
-  const home = new Home(seen, machine, thermostat, input.air, input, input.sampleEvery, input.finer)
+  const home = new Home(
+    seen,
+    machine,
+    thermostat,
+    input.air,
+    input,
+    input.sampleEvery,
+    input.finer,
+    input.fault ?? null,
+  )
   const held = home.heldBtu()
   const first = home.sampleAt(0)
   const steps: Step[] = []

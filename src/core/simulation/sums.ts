@@ -1,6 +1,5 @@
 /** What brought backup on. */
-const BACKUP_CAUSES = ['droop', 'upstage', 'recovery', 'defrost', 'emergency', 'lockedOut'] as const
-export type BackupCause = (typeof BACKUP_CAUSES)[number]
+export type BackupCause = 'droop' | 'upstage' | 'recovery' | 'defrost' | 'emergency' | 'lockedOut'
 
 /** What a stretch of time came to. */
 export interface Sums {

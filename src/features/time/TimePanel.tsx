@@ -5,6 +5,7 @@ import { ChevronLeft, ChevronRight, Pause, Play, X } from 'lucide-react'
 import { useEffect, useMemo, useState } from 'react'
 import type { Ref } from '@/core/installation'
 import {
+  otherwiseKey,
   otherwiseOf,
   sampleAt,
   SCENES,
@@ -44,7 +45,7 @@ export function TimePanel() {
   const [outdoorF, setOutdoorF] = useState<number | null>(null)
   const changes = useMemo(() => otherwiseOf(inst), [inst])
   const [changed, setChanged] = useState('')
-  const otherwise = changes.find((c) => `${c.at}=${c.value}` === changed) ?? null
+  const otherwise = changes.find((c) => otherwiseKey(c) === changed) ?? null
   const { tapes, failed, runner, seen } = useTape(scene, outdoorF ?? undefined, otherwise)
   const tape = tapes?.as ?? null
   const player = usePlayer(tape, scene, begins?.at ?? 0)
@@ -84,7 +85,7 @@ export function TimePanel() {
           value={changed}
           options={[
             ['', 'nothing: as set'],
-            ...changes.map((c): [string, string] => [`${c.at}=${c.value}`, otherwiseWords(inst, c)]),
+            ...changes.map((c): [string, string] => [otherwiseKey(c), otherwiseWords(inst, c)]),
           ]}
           onValue={setChanged}
         />

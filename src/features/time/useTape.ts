@@ -36,12 +36,18 @@ export function useTape(
   )
   useEffect(() => {
     let wanted = true
-    const run = (changes: { at: Otherwise['at']; value: Otherwise['value'] }[]) =>
-      runner().scene(seen, scene, { outdoorF, sampleEvery: 60 }, changes)
+    const run = (o: Otherwise | null) =>
+      runner().scene(
+        seen,
+        scene,
+        { outdoorF, sampleEvery: 60 },
+        o?.kind === 'setting' ? [{ at: o.at, value: o.value }] : [],
+        o?.kind === 'fault' ? o.fault : null,
+      )
     void (async () => {
       try {
-        const as = await run([])
-        const other = otherwise ? await run([{ at: otherwise.at, value: otherwise.value }]) : null
+        const as = await run(null)
+        const other = otherwise ? await run(otherwise) : null
         if (!wanted) return
         setFailed(false)
         setTapes({ as, other, scene, seen })
