@@ -7,7 +7,7 @@ import { readingProblems, readingSchema } from './sections/readings/readingSchem
 
 /** Columns of the file, in order; `unit` is for whoever reads it and is not read back. */
 const COLUMNS = [
-  'id', 'when', 'who', 'kind', 'value', 'unit', 'place', 'at', 'withBlower', 'instrument', 'call', 'outdoorF', 'modes', 'moved', 'supersedes', 'note',
+  'id', 'when', 'who', 'kind', 'value', 'unit', 'place', 'at', 'withBlower', 'panels', 'instrument', 'call', 'outdoorF', 'modes', 'moved', 'supersedes', 'note',
 ] as const // prettier-ignore
 type Column = (typeof COLUMNS)[number]
 
@@ -21,6 +21,7 @@ export function formatReadings(readings: readonly Reading[]): string {
     ...r,
     unit: READING_KINDS[r.kind].unit,
     withBlower: r.withBlower === null ? '' : r.withBlower ? 'yes' : 'no',
+    panels: r.panelsOff === undefined ? '' : r.panelsOff ? 'off' : 'on',
     call: r.situation.call,
     outdoorF: r.situation.outdoorF,
     modes: Object.entries(r.situation.modes).map(([at, state]) => `${at}=${state}`).join(' '), // prettier-ignore
@@ -38,7 +39,9 @@ export function parseReadings(text: string): Checked<Reading[]> {
   const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' })
   const [head = [], ...rows] = data
   const columns = head.map((h) => h.trim())
-  const needed = COLUMNS.filter((c) => !['unit', 'moved', 'note', 'modes', 'withBlower'].includes(c))
+  const needed = COLUMNS.filter(
+    (c) => !['unit', 'moved', 'note', 'modes', 'withBlower', 'panels'].includes(c),
+  )
   const missing = needed.filter((c) => !columns.includes(c))
   if (missing.length)
     return fail([{ ...problem('', `columns ${missing.join(', ')}`, head.join(', ')), line: 1 }])
@@ -81,6 +84,7 @@ function readingOf(cell: (name: Column) => string): Checked<Reading> {
     place: cell('place'),
     at: cell('at'),
     withBlower: blower === '' ? null : blower === 'yes',
+    ...(cell('panels') === '' ? {} : { panelsOff: cell('panels').toLowerCase() === 'off' }),
     instrument: cell('instrument'),
     situation: {
       call: cell('call'),

@@ -41,6 +41,8 @@ export const KIND_WORDS: Record<ReadingKind, string> = {
   vapourLine: 'Vapour line',
   valveDifference: 'Across the reversing valve',
   lowGasTrip: 'Low-gas switch opens at',
+  nozzle: 'Oil nozzle, as it is marked',
+  coilEntering: 'Air entering the coil',
   lineLength: 'Line set length',
   chargeAdded: 'Charge weighed in, beyond the factory’s',
   vacuum: 'Vacuum reached',
@@ -90,6 +92,10 @@ const BASIS_WORDS: Record<BandBasis, (v: Verdict) => string> = {
   coldLine: () => 'cold in cooling',
   cap: (v) => `the board ends it at ${figure(v.expected?.nominal ?? 0)} min whatever the coil says`,
   setting: (v) => `it is set to ${degrees(v.expected?.nominal ?? 0)}`,
+  nozzleFlow: (v) =>
+    `${whole(v.from.input ?? 0)} BTU/h is ${figure(v.from.gallons ?? 0, 2)} gal/h, through a nozzle at ${figure(v.from.psi ?? 0)} psi`,
+  sameAir: (v) =>
+    `nothing heats ahead of the coil here: the air is that of the return, ${degrees(v.from.return ?? 0)}`,
   lineSet: (v) =>
     `${figure(v.from.feet ?? 0)} ft less ${figure(v.from.chargedForFt ?? 0)} ft, × ${figure(v.from.ozPerFt ?? 0, 2)} oz a foot`,
   perTon: (v) => `350 to 450 CFM for each of ${figure(v.from.tons ?? 0)} tons`,
@@ -151,6 +157,10 @@ const SIMPLE_WORDS: Record<SimpleCause, string> = {
   twoClamps: 'A small difference of two large readings: clamp the motor’s own lead',
   gasSwitch: 'The low-gas switch: not the one for this gas, or off its rating',
   weighAgain: 'Weigh again: hoses, and what was in the cylinder',
+  panelsOff: 'Read with the panels on: an open cabinet changes the airflow',
+  otherNozzle: 'Another nozzle than the plate’s input wants: its size, and the pump’s pressure with it',
+  heatAhead: 'Something heats ahead of the coil that is not called here',
+  probePlace: 'The probe: not in the same stream of air, or cold air leaks in between',
   lengthWrong: 'The length of the line set: measure it again',
   leak: 'A leak: isolate the pump, and see whether it rises',
 }
@@ -167,7 +177,7 @@ export function readingWords(inst: Installation, r: Reading, unit: string): stri
         : r.withBlower
           ? ', blower in it'
           : ', without the blower'
-  return `${value} ${at}${blower}`
+  return `${value} ${at}${blower}${r.panelsOff ? ', panels off' : ''}`
 }
 
 /** What the reading was held against, with the arithmetic. */

@@ -63,6 +63,8 @@ const HELD: Readonly<Record<Quantity, readonly [Instrument, string]>> = {
   lowGasTrip: ['manometer', 'in.w.c.'],
   lineLength: ['gauges', 'ft'],
   chargeAdded: ['gauges', 'oz'],
+  nozzle: ['gauges', 'gal/h'],
+  coilEntering: ['thermometer', '°F'],
   pumpPressure: ['gauges', 'psi'],
   defrostMinutes: ['gauges', 'min'],
   flueTemp: ['analyser', '°F'],
@@ -266,6 +268,9 @@ export class HiddenSite {
         return p.returnF
       case 'supplyAir':
         return air.supplyF
+      case 'coilEntering':
+        // Ahead of the coil stands what heats ahead of it, and nothing else.
+        return air.fire ? air.supplyF : p.returnF
       case 'vapourLine':
         return air.vapourF
       case 'dischargeLine':
@@ -285,6 +290,7 @@ export class HiddenSite {
       case 'lowGasTrip':
         return plate.lowGasTripInWc ?? null
       // A tape and a scale stream nothing.
+      case 'nozzle':
       case 'lineLength':
       case 'chargeAdded':
         return null

@@ -19,7 +19,7 @@ import {
   type BandRule,
   type Context,
 } from './bandContext'
-import { clocked, flue, inlet, manifold } from './furnaceBands'
+import { clocked, flue, inlet, manifold, nozzle } from './furnaceBands'
 import { BANDS } from './bands'
 import { charge, defrost, discharge, vapour } from './refrigerantBands'
 import type { BandedKind } from './bandedKind'
@@ -134,6 +134,33 @@ function supplyAir(c: Context): Banded | null {
   }
 }
 
+/** Air between what heats ahead of a coil and the coil: a furnace's rise, else the return's own temperature. */
+function coilEntering(c: Context): Banded | null {
+  const back = returnOf(c)
+  if (back === null || !c.solved.ok || !movesAir(c)) return null
+  const rise = c.v - back
+  const base = { value: rise, unit: 'Δ°F', from: { return: back, entering: c.v } }
+  const { riseLow, riseHigh } = furnacePlate(c)
+  if (runs(c, 'burner'))
+    return riseLow === undefined || riseHigh === undefined
+      ? null
+      : {
+          ...base,
+          right: [riseLow, riseHigh],
+          basis: 'plate',
+          low: cause('airflowHigh', 'inputLow'),
+          high: cause('airflowLow', 'inputHigh'),
+        }
+  return {
+    ...base,
+    right: [-BANDS.sameAirF, BANDS.sameAirF],
+    nominal: 0,
+    basis: 'sameAir',
+    low: cause('probePlace'),
+    high: cause('heatAhead', 'probePlace'),
+  }
+}
+
 /** A lockout's trip against its setting as it stood; an outdoor thermostat's own spread is wider. */
 function gateTrip(c: Context): Banded | null {
   const placed = placedAt(c)
@@ -232,6 +259,7 @@ export const BAND_RULES: Record<BandedKind, BandRule> = {
     }),
   blowerAmps: blower,
   supplyAir,
+  coilEntering,
   staticPressure,
   airflow,
   manifold,
@@ -323,6 +351,7 @@ export const BAND_RULES: Record<BandedKind, BandRule> = {
     const causes = cause('gasSwitch')
     return plateBand(plate, BANDS.lowGasShare * (plate ?? 0), { low: causes, high: causes })
   },
+  nozzle,
   chargeAdded: charge,
   vacuum: () => ({ right: [null, BANDS.vacuumMost], watch: [null, BANDS.vacuumWatch], basis: 'usual', low: [], high: cause('moisture', 'leak') }), // prettier-ignore
 }

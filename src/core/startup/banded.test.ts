@@ -16,6 +16,7 @@ interface Site {
   settings?: Record<string, string | number | null>
   returnAir?: number
   lineFt?: number
+  panelsOff?: boolean
   moved?: Reading['moved']
 }
 
@@ -48,6 +49,7 @@ function told(
     place,
     at,
     withBlower: null,
+    ...(site.panelsOff ? { panelsOff: true } : {}),
     instrument: 'any',
     situation: {
       call: site.call ?? 'heat1',
@@ -141,6 +143,15 @@ const FIXTURES: Record<BandedKind, Fixture> = {
     at: 'fur', site: { ...GAS, plates: { fur: { lowGasTripInWc: 6 } } },
     right: [5.4, 6.6], wrong: [[5.3, 'gasSwitch'], [6.7, 'gasSwitch']],
   },
+  // 97,000 / 138,500 = 0.7004 gal/h, through a nozzle at 140 psi 0.7004 / √1.4 = 0.5919: ± 8 % from 0.5446 to 0.6393.
+  nozzle: {
+    at: 'fur', site: { ...OIL, plates: { fur: { inputBtuh: 97_000, pumpPsi: 140 } } },
+    right: [0.55, 0.63], wrong: [[0.54, 'otherNozzle'], [0.65, 'otherNozzle']],
+  },
+  // A furnace's rise of 35 to 65 °F over a return of 68.
+  coilEntering: {
+    at: 'fur', site: { ...GAS, returnAir: 68 }, right: [103, 133], wrong: [[102, 'airflowHigh'], [134, 'airflowLow']],
+  },
   // 40 ft less the 15 that are in it, 0.6 oz each: 15 oz ± 1.
   chargeAdded: {
     at: 'od', site: { ...STRIPS, lineFt: 40, plates: { od: { chargedForFt: 15, chargeOzPerFt: 0.6 } } },
@@ -198,6 +209,34 @@ describe('what a band hangs on', () => {
     ])
     expect(two(3.7).causes[0]).toEqual({ kind: 'twoClamps' })
     expect(told('blowerAmps', 'ah.blower', 3.5, site).verdict).toBe('wrong')
+  })
+
+  it('air entering a coil is the return’s while nothing heats ahead of it', () => {
+    const site: Site = { job: 'tallow-mill', call: 'heat1', outdoorF: 50, returnAir: 68 }
+    const entering = (v: number) => told('coilEntering', 'fur', v, site)
+    expect([entering(65).verdict, entering(71).verdict, entering(72).verdict]).toEqual([
+      'right',
+      'right',
+      'wrong',
+    ])
+    expect(entering(90).causes[0]).toEqual({ kind: 'heatAhead' })
+    expect(entering(60).causes[0]).toEqual({ kind: 'probePlace' })
+  })
+
+  it('with the panels off what hangs on the air is to be read again; volts are not', () => {
+    const open = (kind: BandedKind, at: string, v: number, site: Site) =>
+      told(kind, at, v, { ...site, panelsOff: true })
+    // 1,200 CFM for three tons would be right.
+    expect(open('airflow', 'ah', 1200, STRIPS)).toMatchObject({
+      verdict: 'watch',
+      causes: [{ kind: 'panelsOff' }],
+    })
+    expect(open('airflow', 'ah', 500, STRIPS)).toMatchObject({ verdict: 'wrong' })
+    expect(open('airflow', 'ah', 500, STRIPS).causes.slice(0, 2)).toEqual([
+      { kind: 'panelsOff' },
+      { kind: 'filter' },
+    ])
+    expect(open('compressorAmps', 'od.compressor', 10, STRIPS).verdict).toBe('right')
   })
 
   it('a charge is weighed by the length of its line, a shorter one takes some out', () => {

@@ -59,6 +59,10 @@ export const BANDS = Object.freeze({
   coMost: 100,
   /** Smoke spots of an oil burner (trade: at most 1). */
   smokeMost: 1,
+  /** Part by which a nozzle's mark may stand off what its input wants: nozzles come in steps (usual). */
+  nozzleShare: 0.08,
+  /** Δ°F between return and coil-entering air while nothing heats between them (usual: two probes and a leaky return). */
+  sameAirF: 3,
   /** in.w.c. over the fire (trade: −0.01 to −0.02). */
   draft: [-0.02, -0.01],
   /** psi of an oil pump where the plate says nothing, and the part by which it may stand off (trade: ±5 %). */

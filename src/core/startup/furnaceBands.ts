@@ -1,5 +1,6 @@
 import { houseValue } from '../house'
 import { settingValue } from '../installation'
+import { nozzleFor } from '../kit'
 import { ofKind } from '../query'
 import { about, cause, furnacePlate, isLit, type Banded, type Context } from './bandContext'
 import { BANDS } from './bands'
@@ -74,4 +75,20 @@ export function inlet(c: Context): Banded {
   if (low !== undefined && high !== undefined) return { right: [low, high], basis: 'plate', ...causes }
   // The plate's range decides; without it what is unusual is looked at again, and no more.
   return { right: BANDS.inlet[gasOf(c)], watch: [0, 60], basis: 'usual', ...causes }
+}
+
+/** The nozzle that a plate's input wants at the pump's pressure: gal/h at 100 psi, as nozzles are marked. */
+export function nozzle(c: Context): Banded | null {
+  const { inputBtuh: input, pumpPsi } = furnacePlate(c)
+  if (input === undefined) return null
+  const psi = pumpPsi ?? BANDS.pumpPsi
+  const nominal = nozzleFor(input, psi)
+  return {
+    right: about(nominal, BANDS.nozzleShare * nominal),
+    nominal,
+    basis: 'nozzleFlow',
+    from: { input, psi, gallons: nozzleFor(input, 100) },
+    low: cause('otherNozzle'),
+    high: cause('otherNozzle'),
+  }
 }

@@ -25,9 +25,29 @@ export function judge(
   all: readonly Reading[] = [],
   seen: JobSeen = { ...UNKNOWN_SITE, inst: job.inst },
 ): Verdict {
-  return inLikelyOrder(judgeAlone(job, reading, all, seen), reading, all, (other) =>
+  const verdict = inLikelyOrder(judgeAlone(job, reading, all, seen), reading, all, (other) =>
     judgeAlone(job, other, all, seen),
   )
+  return withPanels(verdict, reading)
+}
+
+/** What hangs on the air through a cabinet. */
+const BY_AIR: readonly Reading['kind'][] = [
+  'airflow',
+  'staticPressure',
+  'supplyAir',
+  'coilEntering',
+  'blowerAmps',
+]
+
+/** With its panels off air goes another way: what depends on it is to be read again, whatever it says. */
+function withPanels(verdict: Verdict, { kind, panelsOff }: Reading): Verdict {
+  if (!panelsOff || !BY_AIR.includes(kind) || verdict.verdict === 'unjudged') return verdict
+  return {
+    ...verdict,
+    verdict: verdict.verdict === 'right' ? 'watch' : verdict.verdict,
+    causes: [{ kind: 'panelsOff' }, ...verdict.causes],
+  }
 }
 
 function judgeAlone(job: Circuit, reading: Reading, all: readonly Reading[], seen: JobSeen): Verdict {

@@ -28,6 +28,8 @@ export interface Reading {
   at: Name
   /** Whether the clamp also takes in the blower; null: not known. Amps only. */
   withBlower: boolean | null
+  /** The cabinet stood open meanwhile; left out: its panels were on, or nobody said. */
+  panelsOff?: boolean
   instrument: string
   situation: Situation
   /** Settings that stood otherwise while it was taken: it is held against the job with them. */
@@ -70,6 +72,8 @@ export const READING_KINDS: Record<
   vapourLine: { unit: '°F', least: -40, most: 350, places: ['line'] },
   valveDifference: { unit: 'Δ°F', least: 0, most: 150, places: ['line'] },
   lowGasTrip: { unit: 'in.w.c.', least: 0, most: 60, places: ['burner'] },
+  nozzle: { unit: 'gal/h', least: 0.2, most: 5, places: ['burner'] },
+  coilEntering: { unit: '°F', least: -40, most: 250, places: ['duct'] },
   lineLength: { unit: 'ft', least: 0, most: 300, places: ['line'] },
   chargeAdded: { unit: 'oz', least: -400, most: 400, places: ['line'] },
   vacuum: { unit: 'microns', least: 0, most: 800_000, places: ['line'] },

@@ -9,14 +9,14 @@ export const SIMPLE_CAUSES = [
   'orifice', 'manifoldLow', 'manifoldHigh', 'piping', 'utilityGas', 'coilSwitch', 'fanRunsOn', 'sensorPlace', 'sensorWiring',
   'settingElsewhere', 'switchPlace', 'filter', 'duct', 'tap', 'excessAir', 'draftHigh', 'draftLow', 'combustionAir',
   'exchanger', 'nozzle', 'pumpSetting', 'oilFilter', 'metering', 'moisture', 'leak',
-  'twoClamps', 'gasSwitch', 'weighAgain', 'lengthWrong',
+  'twoClamps', 'gasSwitch', 'weighAgain', 'lengthWrong', 'panelsOff', 'otherNozzle', 'heatAhead', 'probePlace',
 ] as const // prettier-ignore
 export type SimpleCause = (typeof SIMPLE_CAUSES)[number]
 
 /** What a band comes from. */
 export type BandBasis =
   | 'plate' | 'plateDerated' | 'usual' | 'ratedAmps' | 'standsStill' | 'capacity' | 'most' | 'hotLine' | 'coldLine' | 'cap'
-  | 'setting' | 'perTon' | 'lineSet' // prettier-ignore
+  | 'setting' | 'perTon' | 'lineSet' | 'nozzleFlow' | 'sameAir' // prettier-ignore
 
 /** What may be behind a wrong reading, cheapest to check first. */
 export type Cause =

@@ -51,6 +51,8 @@ interface Draft {
   blower: (typeof BLOWER)[number]
   /** null: the usual one for the kind. */
   instrument: string | null
+  /** The cabinet stands open. */
+  panelsOff: boolean
   /** The two readings that one is the difference of. */
   feed: string
   kit: string
@@ -67,6 +69,7 @@ const draftSchema = yup.object({
     }),
   blower: yup.string().oneOf(BLOWER).required(),
   instrument: yup.string().max(80).nullable().defined(),
+  panelsOff: yup.boolean().defined(),
   feed: yup.string().max(20).defined(),
   kit: yup.string().max(20).defined(),
 })
@@ -97,12 +100,13 @@ export function ReadingForm({
     value: '',
     blower: 'unknown',
     instrument: null,
+    panelsOff: false,
     feed: '',
     kit: '',
   }
   const draftKey = `reading-${job.id}-${name}`
   const { form, values, put, clear } = useDraftForm<Draft>(draftKey, draftSchema, fresh)
-  const { kind, spotAt, value, blower, instrument, feed, kit } = values
+  const { kind, spotAt, value, blower, instrument, panelsOff, feed, kit } = values
   const [refused, setRefused] = useState<string | null>(null)
   // What nothing of this job can be read for is not asked.
   const offered = useMemo(() => kindsFor(inst), [inst])
@@ -125,6 +129,7 @@ export function ReadingForm({
                 ? null
                 : blower === 'yes'
               : null,
+          ...(panelsOff ? { panelsOff } : {}),
           instrument: instrument ?? instrumentFor(kind, spot?.place ?? 'terminals'),
           situation: state.situation,
           ...(state.moved?.length ? { moved: state.moved } : {}),
@@ -232,6 +237,15 @@ export function ReadingForm({
         </Field>
       </div>
       <div className="mt-2 flex min-h-14 flex-wrap items-center gap-3">
+        <label className="flex min-h-12 items-center gap-2 text-sm lg:min-h-9">
+          <input
+            type="checkbox"
+            className="size-5"
+            checked={panelsOff}
+            onChange={(e) => put({ panelsOff: e.target.checked })}
+          />
+          Panels off
+        </label>
         <LiveValue
           point={
             spot

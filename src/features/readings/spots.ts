@@ -147,6 +147,9 @@ function bandedSpots(inst: Installation, kind: BandedKind): PartialSpot[] {
           p.device.settings.some((s) => s.intent === 'gasSwitch' || settingValue(p, s.id) === 'lp'),
         ),
       )
+    case 'coilEntering':
+      return at('duct', movers(inst))
+    case 'nozzle':
     case 'pumpPressure':
       return at('burner', burners('oil'))
     case 'smoke':

@@ -1,7 +1,7 @@
 import * as yup from 'yup'
 import { CALLS } from '@/core/equipment'
 import { READING_KINDS, type Reading, type ReadingKind } from '@/core/startup'
-import { anyOf, id, num, record, shape, text, when } from '../../schemaKit'
+import { anyOf, id, num, optional, record, shape, text, when } from '../../schemaKit'
 import { problem, type Problem } from '../../problem'
 
 const situationSchema = shape({
@@ -23,6 +23,7 @@ export const readingSchema = shape({
   place: yup.string().oneOf(places).required(),
   at: yup.string().max(130).defined(),
   withBlower: yup.boolean().nullable().defined(),
+  panelsOff: optional(yup.boolean().defined()),
   instrument: text(80),
   situation: situationSchema,
   moved: yup
