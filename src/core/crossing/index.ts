@@ -12,6 +12,7 @@ export type { HoursOfYear } from './hours'
 export { kitAdvice, type KitAdvice } from './kitAdvice'
 export { cfmAt, heatersOf, plantOf, plateOf, type Plant } from './plant'
 export { kwAt } from './unitCurve'
+export type { StageCurve } from './stageCurve'
 export {
   auxGate,
   breakEvenGate,

@@ -32,6 +32,8 @@ export interface UnitCurve extends UnitFigures {
   /** At full load for a share of the hour, as one that takes turns with a furnace does. */
   full: StageCurve
   least: StageCurve | null
+  /** An inverter's rated stage, between its least and its most. */
+  middle: StageCurve | null
   /** °F below which its maker lets it not run. */
   floorF: number | null
   /** Its figures hold an estimate of frost, for want of a rating at 35 °F. */
@@ -111,6 +113,7 @@ export function unitCurve(plate: OutdoorUnitPlate): UnitCurve | null {
     deliver,
     full,
     least,
+    middle,
     inverter,
     floorF,
     frostEstimated: given !== null && full.frostEstimated,

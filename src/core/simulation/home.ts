@@ -70,6 +70,7 @@ export class Home implements World {
   private readonly regions: DegF[]
   private region: DegF
   private changedAt = 0
+  private felts = 0
   private outdoorNow: number
   private lastState: Settled | null = null
   private lastSample = -Infinity
@@ -138,6 +139,10 @@ export class Home implements World {
     return this.region
   }
 
+  feltNumber(): number {
+    return this.felts
+  }
+
   feels(_placed: Placed, what: Felt): number {
     return this.felt(what)
   }
@@ -173,6 +178,8 @@ export class Home implements World {
       this.advance(now, passed, r)
       this.tally.count(now, passed, r, this.given, this.roomF, this.state.frostLb)
       this.region = this.regionOf(this.air.at(now + passed))
+      this.sign(this.signNow)
+      if (this.signNow.some((s, i) => s !== this.signBefore[i])) this.felts++
       this.sample(now + passed, true)
       return now + passed
     }

@@ -1,10 +1,11 @@
 import { solutionOf, type Circuit, type Settled } from '../circuit'
-import { cfmAt, kwAt, plantOf, type Plant } from '../crossing'
+import { cfmAt, plantOf, type Plant, type StageCurve } from '../crossing'
 import { houseValue } from '../house'
 import { quantity, settingValue, type JobSeen } from '../installation'
 import { aheadTargets } from '../query'
 import { conditionsOf, type Situation } from '../situation'
 import { ESTIMATES } from './estimates'
+import { StageTable } from './stageTable'
 
 /** What runs while the circuit stands so, in the numbers that heat goes by. */
 export interface Running {
@@ -28,6 +29,7 @@ export class Machine {
   /** Whether what heats beside the heat pump stands ahead of its coil. */
   readonly ahead: boolean
   private readonly cfm: number
+  private readonly tables: Record<'least' | 'middle' | 'full', StageTable | null>
   private readonly known = new Map<Settled, Map<Situation, Running>>()
 
   constructor(
@@ -37,6 +39,9 @@ export class Machine {
     this.plant = plantOf(seen, circuit)
     const at47 = this.plant.unit?.full.cleanCapacity(47) ?? null
     this.tons = at47 === null ? 3 : at47 / 12_000
+    const { unit } = this.plant
+    const table = (curve: StageCurve | null | undefined) => (curve ? new StageTable(curve) : null)
+    this.tables = { least: table(unit?.least), middle: table(unit?.middle), full: table(unit?.full) }
     this.ahead = aheadTargets(seen.inst).length > 0
     this.cfm = cfmAt(seen) ?? this.plant.cfm ?? ESTIMATES.cfmPerTon * this.tons
   }
@@ -114,26 +119,40 @@ export class Machine {
     return heats || stage > 0 ? this.cfm : fan
   }
 
-  /** BTU/h and kW of the heat pump, running at an outdoor temperature, clean; an inverter at the heat it is asked for. */
+  /**
+   * BTU/h and kW of the heat pump, running at an outdoor temperature, clean; an inverter at the heat that it is asked for, its
+   * power in straight lines between its least, rated and most.
+   */
   heatPump(stage: 0 | 1 | 2, outdoorF: number, wanted: number): { heat: number; kw: number; share: number } {
     const { unit } = this.plant
-    if (!unit || stage === 0) return { heat: 0, kw: 0, share: 0 }
-    const at47 = unit.full.cleanCapacity(47) ?? 1
-    if (unit.inverter) {
-      const most = unit.cleanCapacity(outdoorF) ?? 0
-      const least = Math.min(most, unit.least?.cleanCapacity(outdoorF) ?? 0.3 * most)
-      const heat = Math.min(most, Math.max(least, wanted))
-      const run = unit.deliver(outdoorF, Math.max(heat, 1))
-      // Part load of the year's curve has cycling in it below the least; here it cycles by itself.
-      return {
-        heat,
-        kw: run?.kw && run.heat > 0 ? (run.kw * heat) / run.heat : heat / (3412 * 2.5),
-        share: heat / at47,
-      }
+    const full = this.tables.full
+    if (!unit || !full || stage === 0) return NONE
+    if (unit.floorF !== null && outdoorF < unit.floorF) return NONE
+    const at47 = this.tons * 12_000
+    if (!unit.inverter) {
+      const table = stage === 1 && this.tables.least ? this.tables.least : full
+      const heat = table.heat(outdoorF)
+      return { heat, kw: heat > 0 ? table.kw(outdoorF) : 0, share: heat / at47 }
     }
-    const curve = stage === 1 && unit.least ? unit.least : unit.full
-    const floor = unit.floorF
-    const heat = floor !== null && outdoorF < floor ? 0 : Math.max(0, curve.cleanCapacity(outdoorF) ?? 0)
-    return { heat, kw: heat > 0 ? (kwAt(curve, outdoorF) ?? heat / (3412 * 2.5)) : 0, share: heat / at47 }
+    const { least, middle } = this.tables
+    const most = full.heat(outdoorF)
+    const heat = Math.min(most, Math.max(least ? least.heat(outdoorF) : LEAST_SHARE * most, wanted))
+    return { heat, kw: kwBetween([least, middle, full], outdoorF, heat), share: heat / at47 }
   }
+}
+
+const NONE = { heat: 0, kw: 0, share: 0 }
+/** Part of its most that an inverter gives at the least, where no rating says. */
+const LEAST_SHARE = 0.3
+
+function kwBetween(stages: (StageTable | null)[], outdoorF: number, heat: number): number {
+  let [fromQ, fromKw] = [0, 0]
+  for (const s of stages) {
+    if (!s) continue
+    const [q, kw] = [s.heat(outdoorF), s.kw(outdoorF)]
+    if (q >= heat && q > fromQ) return fromKw + ((kw - fromKw) * (heat - fromQ)) / (q - fromQ)
+    fromQ = q
+    fromKw = kw
+  }
+  return fromKw
 }

@@ -5,9 +5,9 @@
  */
 export class Network {
   private readonly lambda: Float64Array
-  /** Columns are eigenvectors of C^−½·G·C^−½. */
-  private readonly q: Float64Array
-  private readonly root: Float64Array
+  /** Eigenvectors of C^−½·G·C^−½ in columns, times √C and by √C: into them, and out again. */
+  private readonly into: Float64Array
+  private readonly out: Float64Array
   private readonly z: Float64Array
   private readonly n: number
 
@@ -18,16 +18,17 @@ export class Network {
   constructor(capacities: readonly number[], between: readonly (readonly number[])[]) {
     this.n = capacities.length
     const n = this.n
-    this.root = Float64Array.from(capacities, Math.sqrt)
+    const root = Float64Array.from(capacities, Math.sqrt)
     const s = new Float64Array(n * n)
     for (let i = 0; i < n; i++)
       for (let j = 0; j < n; j++) {
         const g = i === j ? (between[i] ?? []).reduce((sum, x) => sum + x, 0) : -(between[i]?.[j] ?? 0)
-        s[i * n + j] = g / ((this.root[i] ?? 1) * (this.root[j] ?? 1))
+        s[i * n + j] = g / ((root[i] ?? 1) * (root[j] ?? 1))
       }
     const { values, vectors } = jacobi(s, n)
     this.lambda = values
-    this.q = vectors
+    this.into = vectors.map((v, at) => v * (root[Math.floor(at / n)] ?? 1))
+    this.out = vectors.map((v, at) => v / (root[Math.floor(at / n)] ?? 1))
     this.z = new Float64Array(2 * n)
   }
 
@@ -38,33 +39,34 @@ export class Network {
    * @param sums gets °F·h of each node, added
    */
   pass(hours: number, t: Float64Array, b: Float64Array, sums?: Float64Array): void {
-    const { n, q, root, lambda, z } = this
+    const { n, into, out, lambda, z } = this
     // In the eigenvectors each part goes by itself: dz/dt = −λz + β.
     for (let k = 0; k < n; k++) {
       let zk = 0
       let beta = 0
       for (let i = 0; i < n; i++) {
-        zk += q[i * n + k]! * root[i]! * t[i]!
-        beta += (q[i * n + k]! * b[i]!) / root[i]!
+        const at = i * n + k
+        zk += into[at]! * t[i]!
+        beta += out[at]! * b[i]!
       }
       const l = lambda[k]!
       const x = l * hours
       const e = Math.exp(-x)
-      // Without a way outside one of them keeps what it has: λ = 0.
-      const grown = x > 1e-9 ? -Math.expm1(-x) / l : hours
+      // 1 − e^(−x) loses its digits where x is small; without a way outside one of them keeps what it has: λ = 0.
+      const grown = x > 0.1 ? (1 - e) / l : x > 1e-9 ? -Math.expm1(-x) / l : hours
       z[k] = zk * e + beta * grown
-      const held = x > 1e-6 ? (hours - grown) / l : (hours * hours) / 2
-      z[n + k] = zk * grown + beta * held
+      if (sums) z[n + k] = zk * grown + beta * (x > 1e-6 ? (hours - grown) / l : (hours * hours) / 2)
     }
     for (let i = 0; i < n; i++) {
       let now = 0
       let sum = 0
       for (let k = 0; k < n; k++) {
-        now += q[i * n + k]! * z[k]!
-        sum += q[i * n + k]! * z[n + k]!
+        const w = out[i * n + k]!
+        now += w * z[k]!
+        sum += w * z[n + k]!
       }
-      t[i] = now / root[i]!
-      if (sums) sums[i] = (sums[i] ?? 0) + sum / root[i]!
+      t[i] = now
+      if (sums) sums[i] = (sums[i] ?? 0) + sum
     }
   }
 }

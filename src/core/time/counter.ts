@@ -17,6 +17,7 @@ export interface Counter {
   saw: Situation | null
   stood: Settled | null
   version: number
+  feltNumber: number
   truth: Truth
 }
 
@@ -33,6 +34,26 @@ export const countersOf = (modes: readonly PlacedMode[]): Counter[] =>
       saw: null,
       stood: null,
       version: -1,
+      feltNumber: NaN,
       truth: 'unknown',
     })),
   )
+
+/**
+ * Whether what a counter's condition said last still stands; what it is asked in is noted. What hangs on air or a coil is another
+ * with the number of what is felt; the rest goes by the situation and what stands in it.
+ */
+export function isFresh(
+  c: Counter,
+  situation: Situation,
+  state: Settled | null,
+  version: number,
+  felt: number,
+): boolean {
+  const fresh = c.saw === situation && c.stood === state && c.version === version && c.feltNumber === felt
+  c.saw = situation
+  c.stood = state
+  c.version = version
+  c.feltNumber = felt
+  return fresh
+}

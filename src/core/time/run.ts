@@ -16,7 +16,7 @@ import { evalContextOf, memoriesAt, modesOf, stands, type PlacedMode, type Situa
 import { sure } from '../sure'
 import { tolerances } from '../tolerances'
 import { entry } from './entry'
-import { countersOf, type Counter } from './counter'
+import { countersOf, isFresh, type Counter } from './counter'
 import { timedContacts, type TimedContact } from './timedContacts'
 import type { Move, OutsideEvent, Step, Trace } from './trace'
 import type { World } from './world'
@@ -72,6 +72,7 @@ class Run {
   private current: Situation | null = null
   private readonly outcomes = new Map<Situation, Map<Settled | null, Map<string, Outcome>>>()
   private readonly runnings = new Map<Settled, Ref[]>()
+  private readonly bands = new Map<number, ReadonlySet<Ref>>()
   private readonly contexts = new Map<Placed, TransitionContext>()
   private readonly seenIn = new Map<Situation, Map<Ref, EvalContext>>()
 
@@ -193,8 +194,9 @@ class Run {
   /** A switch that comes into its differential does what it did on the side that it came from. */
   private weather(outdoorF: Situation['outdoorF']): void {
     const { inst } = this.circuit
-    const inside = new Set(memoriesAt(inst, this.outdoorF))
-    for (const ref of memoriesAt(inst, outdoorF))
+    const at = (t: Situation['outdoorF']) => entry(this.bands, t, () => new Set(memoriesAt(inst, t)))
+    const inside = at(this.outdoorF)
+    for (const ref of at(outdoorF))
       if (!inside.has(ref)) this.memories[ref] = outdoorF > this.outdoorF ? 'made' : 'broken'
     this.current = null
     this.outdoorF = outdoorF
@@ -319,16 +321,9 @@ class Run {
   private truthOf(c: Counter): Truth {
     const { when } = c.transition
     if (!when) return 'yes'
-    // What hangs on air or a coil may change at any instant; the rest goes by the situation and what stands in it.
-    if (c.felt) return evaluateWhen(when, this.contextOf(c.mode.placed))
-    const situation = this.situation()
-    if (c.saw !== situation || c.stood !== this.state || c.version !== this.version) {
-      c.version = this.version
-      c.saw = situation
-      c.stood = this.state
-      c.truth = evaluateWhen(when, this.contextOf(c.mode.placed))
-    }
-    return c.truth
+    const felt = c.felt ? (this.input.world?.feltNumber() ?? NaN) : 0
+    if (isFresh(c, this.situation(), this.state, this.version, felt)) return c.truth
+    return (c.truth = evaluateWhen(when, this.contextOf(c.mode.placed)))
   }
 
   private ask = (c: Counter, when: NonNullable<Transition['when']>): Truth =>

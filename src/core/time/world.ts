@@ -23,6 +23,8 @@ export interface World {
   outdoorF(): DegF
   /** °F of air and coil where a device stands; null: nobody knows. */
   feels(placed: Placed, what: Felt): Unknowable<number>
+  /** A number that is another whenever something felt has passed a temperature at which a mode goes its way. */
+  feltNumber(): number
   /**
    * Lets time pass while the circuit stands so: up to `until`, or to the first instant at which a call, a class of outdoor
    * temperature or something felt has changed. Gives the s that it stopped at.
