@@ -4,6 +4,7 @@ import {
   PLATES,
   profilesOf,
   whenLeaves,
+  type Demand,
   type Duration,
   type Device,
   type Expr,
@@ -105,9 +106,11 @@ export function deviceProblems(device: Device, path: string): Problem[] {
   device.calls?.forEach((c, i) => {
     if (c.when) expr(c.when, `${path}.calls[${i}].when`)
   })
-  for (const [field, q] of Object.entries(device.demand ?? {}))
-    if (field === 'secondAfter' || field === 'backupAfter') delay(q, `${path}.demand.${field}`)
-    else amount(q, `${path}.demand.${field}`)
+  for (const field of Object.keys(device.demand ?? {}) as (keyof Demand)[]) {
+    const at = `${path}.demand.${field}`
+    if (field === 'secondAfter' || field === 'backupAfter') delay(device.demand?.[field], at)
+    else amount(device.demand?.[field], at)
+  }
   const known = PLATES[device.kind]
   for (const field of Object.keys(device.plate))
     if (!Object.hasOwn(known, field))

@@ -9,12 +9,10 @@ import {
   type Sharing,
   type Year,
 } from '@/core/crossing'
-import { type JobSeen, withSettings, type SettingChange } from '@/core/installation'
+import { withSettings, type SettingChange } from '@/core/installation'
 import type { Finding } from '@/core/rules'
-import { Unpacker, type WorkerPayload } from './payload'
-
-/** A job without its wiring, which travels by itself. */
-export type SeenRest = Omit<JobSeen, 'inst'>
+import { seenOpener, type SeenRest } from './openSeen'
+import type { WorkerPayload } from './payload'
 
 /** What a gate that is being dragged would come to. */
 export interface GatePreview {
@@ -25,15 +23,7 @@ export interface GatePreview {
   raised: Finding[]
 }
 
-const unpacker = new Unpacker()
-let last: Circuit | null = null
-
-function opened(payload: WorkerPayload, rest: SeenRest): { seen: JobSeen; circuit: Circuit } {
-  const inst = unpacker.unpack(payload)
-  const before = last
-  last = before?.inst === inst ? before : new Circuit(inst, before ?? undefined)
-  return { seen: { ...rest, inst }, circuit: last }
-}
+const opened = seenOpener()
 
 /** Crossing's arithmetic, off the main thread. */
 const work = {

@@ -15,19 +15,11 @@ import {
   type Tape,
   type Winter,
 } from '@/core/simulation'
-import { withSettings, type JobSeen, type SettingChange } from '@/core/installation'
-import type { SeenRest } from './crossing.worker'
-import { Unpacker, type WorkerPayload } from './payload'
+import { withSettings, type SettingChange } from '@/core/installation'
+import { seenOpener, type SeenRest } from './openSeen'
+import type { WorkerPayload } from './payload'
 
-const unpacker = new Unpacker()
-let last: Circuit | null = null
-
-function opened(payload: WorkerPayload, rest: SeenRest): { seen: JobSeen; circuit: Circuit } {
-  const inst = unpacker.unpack(payload)
-  const before = last
-  last = before?.inst === inst ? before : new Circuit(inst, before ?? undefined)
-  return { seen: { ...rest, inst }, circuit: last }
-}
+const opened = seenOpener()
 
 /** The winter of a job, what works against what in it, and which defrost interval fits. */
 export interface WinterFound {

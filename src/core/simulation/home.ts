@@ -336,19 +336,18 @@ export class Home implements World {
   }
 
   private keep(): void {
-    const [from, to] = [this.state, this.kept]
-    to.t.set(from.t)
-    to.aheadF = from.aheadF
-    to.coilF = from.coilF
-    to.frostLb = from.frostLb
+    copy(this.state, this.kept)
   }
   private restore(): void {
-    const [from, to] = [this.kept, this.state]
-    to.t.set(from.t)
-    to.aheadF = from.aheadF
-    to.coilF = from.coilF
-    to.frostLb = from.frostLb
+    copy(this.kept, this.state)
   }
+}
+
+function copy(from: State, to: State): void {
+  to.t.set(from.t)
+  to.aheadF = from.aheadF
+  to.coilF = from.coilF
+  to.frostLb = from.frostLb
 }
 
 /** The temperatures at which some mode of the job goes its way. */
