@@ -31,8 +31,8 @@ int main(){ struct timespec a,b; double best=1e9, room=0, lb=0;
    for(int k=0;k<3;k++){ double zk=0,be=0; for(int i=0;i<3;i++){ zk+=v[i][k]*sqrt(C_[i])*T[i]; be+=v[i][k]*bb[i]/sqrt(C_[i]); }
     double l=s[k][k],x=l*h,e=exp(-x),g=-expm1(-x)/l; z[k]=zk*e+be*g; m[k]=zk*g+be*(h-g)/l; }
    for(int i=0;i<3;i++){ double w=0,u=0; for(int k=0;k<3;k++){ w+=v[i][k]*z[k]; u+=v[i][k]*m[k]; } T[i]=w/sqrt(C_[i]); sum[i]+=u/sqrt(C_[i]); }
-   double to=out-12*(1+0.8*fmin(1,lb/9)); coil=to+(coil-to)*exp(-120.0/45);
-   if(coil<32){ double o=moist(sat(out)*0.8)-moist(sat(coil)); if(o>0) lb+=o*3600*3*0.6*h; } if(lb>9) lb=0; }
+   double to=out-12*(1+0.8*fmin(1.5,lb/9)); coil=to+(coil-to)*exp(-120.0/45);
+   if(coil<32){ double o=moist(sat(out)*0.8)-moist(sat(coil)); if(o>0) lb+=o*3600*3*0.6*h*fmax(0,1-lb/13.5); } if(lb>9) lb=0; }
   clock_gettime(CLOCK_MONOTONIC,&b); double ms=(b.tv_sec-a.tv_sec)*1e3+(b.tv_nsec-a.tv_nsec)/1e6; if(ms<best) best=ms; room=T[1]; }
  printf("%.4f %.9f %.9f\\n",best,room,lb); }
 `

@@ -1,4 +1,5 @@
 import { Circuit } from '@/core/circuit'
+import { crossingOf } from '@/core/crossing'
 import { noSums, sceneInput, scenesOf, SCENES, simulate, type Against, type Sums } from '@/core/simulation'
 import { demoSeen } from '../../tests/helpers/seen'
 import { jobIds } from '../../tests/helpers/demo'
@@ -38,7 +39,7 @@ describe('what happens in time, in words', () => {
       backupHours: { droop: 90, upstage: 0, recovery: 0, defrost: 30.4, emergency: 0, lockedOut: 0.2 },
     } // prettier-ignore
     const against: Against[] = [{ code: 'recoveryWithBackup', kwh: 310 }]
-    expect(winterSentences({ sums, cost: 896, ended: 'until' }, against, '$')).toEqual([
+    expect(winterSentences({ sums, cost: 896, ended: 'until', year: null }, against, '$')).toEqual([
       '180 days from November: 6,400 kWh, $896.',
       'Heat pump 5,000 kWh in 2,100 h; strips 1,000 kWh; blower 400 kWh.',
       'Backup ran 121 h: 90 h the room fell past the droop; 30 h defrosts.',
@@ -47,7 +48,14 @@ describe('what happens in time, in words', () => {
       'Coldest room 66.4 °F, on day 70 at 07:00; 12 h more than 1 °F below the setpoint.',
       'With a setback by night, early recovery with backup allowed costs 310 kWh more than with the heat pump alone.',
     ])
-    expect(winterSentences({ sums, cost: null, ended: 'chatter' }, [], '')).toEqual([
+    // 6,400 beside 6,100: strips 300 more; heat pump and blower within a hundredth of it.
+    const seen = demoSeen('quillfeather-lane')
+    const { year } = crossingOf(seen, new Circuit(seen.inst))
+    const same = { ...year!, kwh: 6100, stripKwh: 700, heatPumpKwh: 5010, blowerKwh: 390, fuel: 0 }
+    expect(winterSentences({ sums, cost: null, ended: 'until', year: same }, [], '')).toContain(
+      'Crossing’s sums for the same days: 6,100 kWh, 700 of them strips. The run: 300 kWh more of strips: the droop, defrosts and slow sequencers bring them where the sums need none.',
+    )
+    expect(winterSentences({ sums, cost: null, ended: 'chatter', year: null }, [], '')).toEqual([
       'The winter cannot be run: the circuit comes to no rest.',
     ])
   })

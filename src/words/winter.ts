@@ -1,3 +1,4 @@
+import type { Year } from '@/core/crossing'
 import type { Against, BackupCause, PinDay, Sums, Winter } from '@/core/simulation'
 import { money } from './crossing'
 import { count, degrees, figure, whole } from './numbers'
@@ -20,7 +21,7 @@ const AGAINST_WORDS: Record<Against['code'], (kwh: number) => string> = {
 
 /** A winter in sentences: what it took, what backup ran for and why, starts, defrosts, the coldest room. */
 export function winterSentences(
-  { sums, cost, ended }: Winter,
+  { sums, cost, ended, year }: Winter,
   against: readonly Against[],
   currency: string,
 ): string[] {
@@ -41,8 +42,42 @@ export function winterSentences(
     `${count(sums.starts)} starts${Number.isFinite(sums.shortestOff) ? `, at the shortest ${duration(sums.shortestOff)} after it had stopped` : ''}.`,
     `${count(sums.defrosts)} defrosts${sums.defrosts ? `, ${sums.defrostsByTime ? count(sums.defrostsByTime) : 'none'} of them ended by the board’s time` : ''}; at the most ${figure(sums.mostFrostLb)} lb of frost.`,
     `Coldest room ${degrees(sums.coldestF)}, on day ${day} at ${String(hour).padStart(2, '0')}:00; ${whole(sums.belowHours)} h more than 1 °F below the setpoint.`,
+    ...(year ? [besideYear(sums, year)] : []),
     ...against.map((a) => AGAINST_WORDS[a.code](a.kwh)),
   ]
+}
+
+/** Less than this part of the whole is no difference worth an explanation. */
+const SAME_SHARE = 0.01
+
+/** Crossing's sums for the same days, and why the run comes to something else, source by source. */
+function besideYear(sums: Sums, year: Year): string {
+  const kwh = sums.heatPumpKwh + sums.stripKwh + sums.blowerKwh
+  const head = `Crossing’s sums for the same days: ${whole(year.kwh)} kWh, ${whole(year.stripKwh)} of them strips${year.fuel > 0 ? ', and fuel' : ''}.`
+  const part = (run: number, sum: number, more: string, less: string): string | null => {
+    const by = run - sum
+    if (Math.abs(by) < Math.max(1, SAME_SHARE * year.kwh)) return null
+    return `${whole(Math.abs(by))} kWh ${by > 0 ? 'more' : 'less'} ${by > 0 ? more : less}`
+  }
+  const parts = [
+    part(
+      sums.stripKwh,
+      year.stripKwh,
+      'of strips: the droop, defrosts and slow sequencers bring them where the sums need none',
+      'of strips: what the sums count as missing the run lets the room fall by',
+    ),
+    part(
+      sums.heatPumpKwh,
+      year.heatPumpKwh,
+      'of the heat pump: it runs longer under ice, and gives back what defrosts took',
+      'of the heat pump: backup does a part of its work, and the sums count what every start loses',
+    ),
+    part(sums.blowerKwh, year.blowerKwh, 'of the blower alone', 'of the blower alone'),
+  ].filter((p): p is string => p !== null)
+  const same = Math.abs(kwh - year.kwh) < SAME_SHARE * year.kwh
+  return parts.length
+    ? `${head} The run: ${parts.join('; ')}.`
+    : `${head}${same ? ' The run comes to the same.' : ''}`
 }
 
 /** "0.8 kWh less, 2 starts more, 14 min less below the setpoint.": what a change comes to. */

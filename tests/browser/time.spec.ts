@@ -39,7 +39,11 @@ test('a scene is played: the whole screen stands at its second, with why, what i
   await page.locator('h1, h2').first().click()
   await page.keyboard.press('.')
   await expect(page.getByTestId('clock-time')).not.toHaveText('0:01:12')
-  // A hand on the dock leaves the scene.
+  // Put away, the scene is over and what it stood at stays; so it is with a hand on the dock.
+  await page.getByRole('button', { name: 'Put the clock away' }).click()
+  await expect(page).not.toHaveURL(/scene=/)
+  await expect(page).toHaveURL(/call=heatAux1/)
+  await expect(clock(page)).toHaveCount(0)
   await page.keyboard.press('1')
   await expect(page).not.toHaveURL(/scene=/)
 })

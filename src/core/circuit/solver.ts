@@ -166,7 +166,7 @@ export class Circuit {
    * holds on. What their drivers say stands in `drivers` all the same.
    * @param held by contact: 0 stands open, 1 stands closed, 2 follows its driver
    */
-  settleHeld(situation: Situation, held: Uint8Array, previous: Settled | null): Outcome {
+  settleHeld(situation: Situation, held: Uint8Array, previous: Pick<Settled, 'coils'> | null): Outcome {
     const outside = this.table.answers(situation)
     const from = previous?.coils ?? null
     const key = `${packed(outside)}!${packed(held)}<${from ? packed(from) : ''}`

@@ -35,6 +35,17 @@ describe('an outdoor coil', () => {
     expect(coil.coilF).toBeCloseTo(30 - 12 * (1 - 1 / Math.E), 6)
   })
 
+  it('takes no more frost than lets air through: half more than what blocks it', () => {
+    // 3 tons: 9 lb block it, 13.5 are all. At half of that half the air goes through.
+    const rate = (lb: number) => {
+      const coil = { coilF: 22, frostLb: lb }
+      frostOver(coil, 3, 1, 34, 34, 1)
+      return coil.frostLb - lb
+    }
+    expect(rate(13.5)).toBe(0)
+    expect(rate(6.75) / rate(0)).toBeCloseTo(0.5, 1)
+  })
+
   it('melts: to freezing, then the ice at 144 BTU a pound, then on', () => {
     // 3 tons hold 24 BTU/°F. From 20 °F with 1 lb: 24 · 12 = 288 BTU, 144 BTU, and to 65 °F 24 · 33 = 792: 1,224 together.
     const melts = 20_000

@@ -1,5 +1,5 @@
 import { ESTIMATES } from './estimates'
-import { frostRate, splitOf } from './frost'
+import { airShare, frostRate, splitOf } from './frost'
 
 /** An outdoor coil: °F of its surface, lb of frost on it. */
 export interface Coil {
@@ -25,7 +25,8 @@ export function frostOver(
 ): void {
   const to = outdoorF - splitOf(share, coil.frostLb, tons)
   coil.coilF = toward(coil.coilF, to, s, ESTIMATES.coilRunS)
-  coil.frostLb += (frostRate(tons, outdoorF, coil.coilF, dewF) * s) / 3600
+  const rate = frostRate(tons, outdoorF, coil.coilF, dewF) * airShare(coil.frostLb, tons)
+  coil.frostLb += (rate * s) / 3600
 }
 
 /**

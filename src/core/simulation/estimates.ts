@@ -20,6 +20,8 @@ export const ESTIMATES = Object.freeze({
   splitF: 12,
   /** Part by which that grows as the coil frosts over. */
   splitGrowth: 0.8,
+  /** Part of what blocks a coil at which no air goes through it any more, and no frost is added. */
+  fullTimes: 1.5,
   /** lb of frost a ton that block a coil, and the capacity that is left. */
   blockLbPerTon: 3,
   blockedCapacity: 0.65,

@@ -45,4 +45,8 @@ export const frostFactor = (lb: number, tons: number): number =>
 export const splitOf = (capacityShare: number, lb: number, tons: number): number =>
   ESTIMATES.splitF *
   capacityShare *
-  (1 + ESTIMATES.splitGrowth * Math.min(1, lb / (ESTIMATES.blockLbPerTon * tons)))
+  (1 + ESTIMATES.splitGrowth * Math.min(ESTIMATES.fullTimes, lb / (ESTIMATES.blockLbPerTon * tons)))
+
+/** Part of its air that a coil with so much frost still takes. */
+export const airShare = (lb: number, tons: number): number =>
+  Math.max(0, 1 - lb / (ESTIMATES.fullTimes * ESTIMATES.blockLbPerTon * tons))

@@ -101,7 +101,8 @@ export class Machine {
             blower.map((l) => (l.part.does?.what === 'blower' ? l.part.does.speed : undefined)),
           )
         : 0,
-      blowerKw: blower.length ? this.plant.blowerKw : 0,
+      // What a heat pump is rated at holds the blower already, its heat and its power.
+      blowerKw: blower.length && stage === 0 ? this.plant.blowerKw : 0,
     }
   }
 

@@ -13,6 +13,8 @@ export interface TapeStep {
   situation: Situation
   /** 1 where a contact stood closed from then on: what is slow to follow stands as it did. */
   closed: Uint8Array
+  /** 2 where a coil was in: one that holds on weak volts holds here too. */
+  coils: Uint8Array
   running: Ref[]
 }
 
@@ -33,6 +35,7 @@ export const tapeOf = (run: Simulation, until: number): Tape => ({
     moves,
     situation,
     closed: state.closed,
+    coils: state.coils,
     running,
   })),
   samples: run.samples,

@@ -1,10 +1,12 @@
 import { Circuit } from '../circuit'
+import { crossingOf, type Year } from '../crossing'
 import {
   DEFAULT_INDOOR_F,
   HEAT_CONTENT,
   houseValue,
   kwhAt,
   monthAndHour,
+  monthTexts,
   weatherOf,
   YEAR_HOURS,
   type Weather,
@@ -42,6 +44,8 @@ export interface Winter {
   /** In the money of the place; null where a price is missing. */
   cost: number | null
   ended: 'until' | 'rest' | 'chatter'
+  /** What Crossing's sums have for the same hours; null: a number that they want is missing. */
+  year: Year | null
 }
 
 /** Hourly outdoor air from an hour of the year on, in straight lines between the hours. */
@@ -87,7 +91,22 @@ export function winterOf(
     },
     new Machine(own, here),
   )
-  return { sums: found.sums, cost: costOf(here, found.sums), ended: found.ended }
+  return {
+    sums: found.sums,
+    cost: costOf(here, found.sums),
+    ended: found.ended,
+    year: habit === 'steady' ? sameHours(here, own, weather.hours, days) : null,
+  }
+}
+
+/** °F at which no house wants heat: what an hour that does not count is taken to be. */
+const NO_HEAT_F = 85
+
+/** Crossing's sums over the hours that were run, and no others. */
+function sameHours(seen: JobSeen, circuit: Circuit, hours: Float64Array, days: number): Year | null {
+  const counted = hours.map((t, h) => ((h - FROM_HOUR + YEAR_HOURS) % YEAR_HOURS < days * 24 ? t : NO_HEAT_F))
+  const climate = { kind: 'hours' as const, name: 'winter', months: monthTexts(counted) }
+  return crossingOf({ ...seen, climate }, circuit).year
 }
 
 const nights = (indoor: number): WallEvent[] =>

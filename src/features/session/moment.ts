@@ -9,6 +9,8 @@ export interface Moment {
   situation: Situation
   /** 1 where a contact stands closed. */
   closed: Uint8Array
+  /** 2 where a coil is in. */
+  coils: Uint8Array
 }
 
 let moment: Moment | null = null
@@ -25,6 +27,6 @@ export function keepMoment(next: Moment | null): void {
 export function solvedAt(circuit: Circuit, situation: Situation): Solved | null {
   const now = momentOf(situation)
   if (now?.closed.length !== circuit.net.contacts.length) return null
-  const outcome = circuit.settleHeld(situation, now.closed, null)
+  const outcome = circuit.settleHeld(situation, now.closed, now)
   return outcome.ok ? solutionOf(circuit, situation, outcome) : null
 }

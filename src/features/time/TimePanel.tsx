@@ -27,7 +27,7 @@ import {
   SCENE_WORDS,
   waitingSentence,
 } from '@/words'
-import { sceneInAddress, useJobScreen } from '../session'
+import { sceneInAddress, setSituation, situations, useJobScreen } from '../session'
 import { Lanes } from './Lanes'
 import { setClockOpen } from './open'
 import { SPEEDS, usePlayer, type Player } from './usePlayer'
@@ -95,6 +95,8 @@ export function TimePanel() {
           aria-label="Put the clock away"
           onClick={() => {
             player.play(false)
+            // What it stood at stays, as a hand would have set it; the scene is over.
+            setSituation({ ...situations.get() })
             setClockOpen(false)
           }}
         >

@@ -50,6 +50,7 @@ export function usePlayer(tape: Tape | null, scene: string, begins: number): Pla
           ...(outdoorF === undefined ? {} : { outdoorF: degF(Math.round(outdoorF * 10) / 10) }),
         },
         closed: step.closed,
+        coils: step.coils,
       })
     },
     [tape, scene],
