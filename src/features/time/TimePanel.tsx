@@ -143,7 +143,7 @@ export function TimePanel() {
 function Transport({ tape, player }: { tape: Tape; player: Player }) {
   const { at, playing, speed } = player
   return (
-    <div className="no-print fixed inset-x-0 bottom-[calc(103px+env(safe-area-inset-bottom))] z-10 flex items-center gap-2 border-t border-line bg-panel px-3 py-1.5 lg:static lg:mt-3 lg:mb-2 lg:border-0 lg:bg-transparent lg:px-0">
+    <div className="no-print fixed inset-x-0 bottom-[calc(109px+env(safe-area-inset-bottom))] z-10 flex items-center gap-2 border-t border-line bg-panel px-3 py-1.5 lg:static lg:mt-3 lg:mb-2 lg:border-0 lg:bg-transparent lg:px-0">
       <Button aria-label="The event before" className="!px-2" onClick={() => player.step(-1)}>
         <ChevronLeft aria-hidden className="size-5" />
       </Button>

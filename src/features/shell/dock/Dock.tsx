@@ -104,15 +104,20 @@ function SlimDock() {
           {open === 'modes' && <ModesControl />}
         </div>
       )}
-      <p className="h-[46px] overflow-hidden px-3 pt-1.5 text-[15px] leading-5" aria-live="polite">
-        <span className="block truncate font-bold">{first}</span>
-        <span className="block truncate text-soft">{second}</span>
-      </p>
-      <div className="grid grid-cols-[1.4fr_0.9fr_1.1fr_48px] gap-2 px-3 pb-2">
+      <div className="flex items-center gap-2 pr-3">
+        <p
+          className="h-[52px] min-w-0 flex-1 overflow-hidden px-3 pt-1.5 text-[15px] leading-5"
+          aria-live="polite"
+        >
+          <span className="block truncate font-bold">{first}</span>
+          <span className="block truncate text-soft">{second}</span>
+        </p>
+        <ClockButton className="my-0.5 shrink-0 !px-2.5" />
+      </div>
+      <div className="grid grid-cols-[1.4fr_0.9fr_1.1fr] gap-2 px-3 pb-2">
         {control('call', 'Call', CALL_WORDS[j.situation.call])}
         {control('outdoor', 'Outdoors', degrees(j.situation.outdoorF))}
         {control('modes', 'Boards', modesSummary(j.inst, j.situation))}
-        <ClockButton className="!px-2.5" />
       </div>
     </section>
   )
