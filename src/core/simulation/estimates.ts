@@ -43,6 +43,12 @@ export const ESTIMATES = Object.freeze({
   humidity: 0.8,
   /** °F an hour by which an early start is reckoned. */
   recoveryFPerHour: 4,
+  /**
+   * s of full heat that each start of a compressor loses, by its Cd: at N calls an hour it is on for 900 s / (N·(1 − x)), so
+   * that Cd · 900 / N takes the Cd · (1 − x) of the rating's part-load factor. N is 3, as it is rated.
+   */
+  startS: 900 / 3,
+  usualCd: 0.25,
   /** Part of a burner's output in its first stage. */
   firstFire: 0.65,
   /** h within which an inverter makes up what the room lacks. */

@@ -70,6 +70,7 @@ export class Home implements World {
   private readonly regions: DegF[]
   private region: DegF
   private changedAt = 0
+  private startedAt: number | null = null
   private felts = 0
   private outdoorNow: number
   private lastState: Settled | null = null
@@ -160,6 +161,8 @@ export class Home implements World {
       this.lastState = settled
     }
     this.tally.runs(now, r)
+    if (r.stage === 0) this.startedAt = null
+    else this.startedAt ??= now
     const { region } = this
     this.sign(this.signBefore)
     for (;;) {
@@ -271,7 +274,7 @@ export class Home implements World {
       if (r.way === 'heats') {
         // Without air over its coils it moves next to nothing.
         const air = (r.outdoorFan ? 1 : 0.3) * (r.cfm > 0 ? 1 : 0)
-        heat = run.heat * frostFactor(s.frostLb, tons) * air * charge
+        heat = run.heat * frostFactor(s.frostLb, tons) * air * charge * this.ramp(now, h)
         frostOver(s, tons, run.share * (2 - charge), outdoorF, this.air.dewAt?.(now) ?? null, h)
       } else if (r.way === 'cools') {
         heat = r.cfm > 0 ? -12_000 * tons : 0
@@ -303,6 +306,14 @@ export class Home implements World {
     w.outdoorF = outdoorF
     w.target = target
     w.roomHours = means[ROOM]!
+  }
+
+  /** Part of its heat that a compressor gives over a step, after its start: 1 − e^(−t/τ), in the mean. */
+  private ramp(now: number, h: number): number {
+    const tau = this.machine.startS
+    const since = now - (this.startedAt ?? now)
+    if (tau <= 0 || since > 12 * tau || h <= 0) return 1
+    return 1 - (tau / h) * (Math.exp(-since / tau) - Math.exp(-(since + h) / tau))
   }
 
   /** BTU that duct, air and walls hold above 0 °F. */

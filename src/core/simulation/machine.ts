@@ -1,8 +1,8 @@
 import { solutionOf, type Circuit, type Settled } from '../circuit'
-import { cfmAt, plantOf, type Plant, type StageCurve } from '../crossing'
+import { cfmAt, plantOf, plateOf, type Plant, type StageCurve } from '../crossing'
 import { houseValue } from '../house'
 import { quantity, settingValue, type JobSeen } from '../installation'
-import { aheadTargets } from '../query'
+import { aheadTargets, ofKind } from '../query'
 import { conditionsOf, type Situation } from '../situation'
 import { ESTIMATES } from './estimates'
 import { StageTable } from './stageTable'
@@ -26,6 +26,8 @@ export interface Running {
 export class Machine {
   readonly plant: Plant
   readonly tons: number
+  /** s of full heat that a start loses. */
+  readonly startS: number
   /** Whether what heats beside the heat pump stands ahead of its coil. */
   readonly ahead: boolean
   private readonly cfm: number
@@ -42,6 +44,9 @@ export class Machine {
     const { unit } = this.plant
     const table = (curve: StageCurve | null | undefined) => (curve ? new StageTable(curve) : null)
     this.tables = { least: table(unit?.least), middle: table(unit?.middle), full: table(unit?.full) }
+    const [outdoor] = ofKind(seen.inst, 'outdoorUnit', 'packagedUnit')
+    const cd = (outdoor && plateOf(seen, outdoor).cd) ?? ESTIMATES.usualCd
+    this.startS = cd * ESTIMATES.startS
     this.ahead = aheadTargets(seen.inst).length > 0
     this.cfm = cfmAt(seen) ?? this.plant.cfm ?? ESTIMATES.cfmPerTon * this.tons
   }
