@@ -1,9 +1,9 @@
-import { amountOf, isCooling, whenLeaves, type Call, type Felt, type When } from '@/core/equipment'
+import { feltLeaves, feltPoint, isCooling, type Call, type Felt, type When } from '@/core/equipment'
 import { placedByRef, settingIn, splitRef, type Installation } from '@/core/installation'
 import type { Otherwise, Scene, SiteFault, Waiting } from '@/core/simulation'
 import type { DemandCause, Move, Step } from '@/core/time'
 import { INTENT_WORDS } from './intents'
-import { CALL_WORDS, gateName, lower, refWords } from './names'
+import { CALL_WORDS, gateName, lower, refWords, upper } from './names'
 import { degrees } from './numbers'
 import { modeWords } from './situation'
 import { clock, duration } from './time'
@@ -45,10 +45,10 @@ export function demandWords(c: DemandCause, call: Call): string {
 
 /** What a transition waited for that somebody feels: "the outdoor coil above 65 °F". */
 function feltWords(inst: Installation, ref: string, when: When | undefined): string | null {
-  const leaf = when && whenLeaves(when).find((l) => 'feels' in l)
-  if (!leaf || !('feels' in leaf)) return null
+  const [leaf] = feltLeaves(when)
   const placed = placedByRef(inst, splitRef(ref).placed)
-  const at = amountOf(leaf.above ?? leaf.below ?? 0, (id) => (placed ? settingIn(inst, placed, id) : null))
+  if (!leaf || !placed) return null
+  const at = feltPoint(leaf, (id) => settingIn(inst, placed, id))
   return at === null
     ? null
     : `${FELT_WORDS[leaf.feels]} ${leaf.above === undefined ? 'below' : 'above'} ${degrees(at)}`
@@ -104,7 +104,7 @@ export function eventSentence(inst: Installation, step: Pick<Step, 'at' | 'moves
   const { what, why } = eventWords(inst, step)
   const parts = [what.map((w, i) => (i ? lower(w) : w)).join(', '), why.join('; ')].filter(Boolean)
   const text = parts.join(': ')
-  return text ? `${text.charAt(0).toUpperCase()}${text.slice(1)}.` : ''
+  return text ? `${upper(text)}.` : ''
 }
 
 /** 3725 as "1:02:05". */

@@ -1,4 +1,5 @@
 import type { Plate } from '@/core/equipment'
+import { upper } from './names'
 import { figure } from './numbers'
 
 /** What stands before the value of each field of a plate. A field without words does not compile. */
@@ -99,10 +100,7 @@ export const plateLine = (plate: Plate): string =>
     .join(', ')
 
 /** "Blower FLA": a field of a plate where it is asked for. */
-export const plateFieldLabel = (field: keyof Plate): string => {
-  const words = PLATE_WORDS[field].replace(/:$/, '')
-  return words.charAt(0).toUpperCase() + words.slice(1)
-}
+export const plateFieldLabel = (field: keyof Plate): string => upper(PLATE_WORDS[field].replace(/:$/, ''))
 
 /** The value of one field, as the line has it. */
 export const plateValue = (field: keyof Plate, value: NonNullable<Plate[keyof Plate]>): string =>

@@ -1,5 +1,5 @@
 import type { Year } from '@/core/crossing'
-import type { Against, BackupCause, PinDay, Sums, Winter } from '@/core/simulation'
+import { kwhOf, type Against, type BackupCause, type PinDay, type Sums, type Winter } from '@/core/simulation'
 import { money } from './crossing'
 import { count, degrees, figure, whole } from './numbers'
 import { duration } from './time'
@@ -26,7 +26,7 @@ export function winterSentences(
   currency: string,
 ): string[] {
   if (ended === 'chatter') return ['The winter cannot be run: the circuit comes to no rest.']
-  const kwh = sums.heatPumpKwh + sums.stripKwh + sums.blowerKwh
+  const kwh = kwhOf(sums)
   const backup = Object.entries(sums.backupHours) as [BackupCause, number][]
   const hours = backup.reduce((sum, [, h]) => sum + h, 0)
   const causes = backup
@@ -52,7 +52,7 @@ const SAME_SHARE = 0.01
 
 /** Crossing's sums for the same days, and why the run comes to something else, source by source. */
 function besideYear(sums: Sums, year: Year): string {
-  const kwh = sums.heatPumpKwh + sums.stripKwh + sums.blowerKwh
+  const kwh = kwhOf(sums)
   const head = `Crossing’s sums for the same days: ${whole(year.kwh)} kWh, ${whole(year.stripKwh)} of them strips${year.fuel > 0 ? ', and fuel' : ''}.`
   const part = (run: number, sum: number, more: string, less: string): string | null => {
     const by = run - sum
@@ -82,13 +82,12 @@ function besideYear(sums: Sums, year: Year): string {
 
 /** "0.8 kWh less, 2 starts more, 14 min less below the setpoint.": what a change comes to. */
 export function differenceSentence(as: Sums, other: Sums): string {
-  const kwh = (s: Sums) => s.heatPumpKwh + s.stripKwh + s.blowerKwh
   const more = (n: number, unit: string, digits = 0) =>
     Math.abs(n) < 0.5 * 10 ** -digits
       ? null
       : `${figure(Math.abs(n), digits)} ${unit} ${n > 0 ? 'more' : 'less'}`
   const parts = [
-    more(kwh(other) - kwh(as), 'kWh', 1),
+    more(kwhOf(other) - kwhOf(as), 'kWh', 1),
     more((other.fuelBtu - as.fuelBtu) / 1000, 'thousand BTU of fuel'),
     more((other.stripHours + other.burnerHours - as.stripHours - as.burnerHours) * 60, 'min of backup'),
     more(other.starts - as.starts, Math.abs(other.starts - as.starts) === 1 ? 'start' : 'starts'),

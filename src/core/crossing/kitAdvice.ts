@@ -1,4 +1,4 @@
-import { BTU_PER_KWH, designTemperature, houseValue, loadAt, loadLineOf, weatherOf } from '../house'
+import { designFOf, BTU_PER_KWH, loadAt, loadLineOf } from '../house'
 import type { JobSeen } from '../installation'
 import { ofKind, serviceVolts } from '../query'
 import { auxNeededKw, smallestKit } from './balance'
@@ -26,8 +26,7 @@ export function kitAdvice(seen: JobSeen): KitAdvice | null {
   const { inst, house, climate } = seen
   const { unit } = heatersOf(seen)
   const line = loadLineOf(house, unit)
-  const outdoorF =
-    houseValue(house, 'designF') ?? (climate ? designTemperature(weatherOf(climate)) : undefined)
+  const outdoorF = designFOf(house, climate)
   if (!line || outdoorF === undefined) return null
   const handlers = ofKind(inst, 'airHandler', 'packagedUnit')
   const own = handlers.flatMap((p) => plateOf(seen, p).kits ?? []).map((k) => k.kilowatts)

@@ -34,6 +34,8 @@ export interface UnitCurve extends UnitFigures {
   least: StageCurve | null
   /** An inverter's rated stage, between its least and its most. */
   middle: StageCurve | null
+  /** Part that cycling loses at no load, as it is rated or as is usual. */
+  cd: number
   /** °F below which its maker lets it not run. */
   floorF: number | null
   /** Its figures hold an estimate of frost, for want of a rating at 35 °F. */
@@ -114,6 +116,7 @@ export function unitCurve(plate: OutdoorUnitPlate): UnitCurve | null {
     full,
     least,
     middle,
+    cd,
     inverter,
     floorF,
     frostEstimated: given !== null && full.frostEstimated,

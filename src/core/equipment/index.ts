@@ -30,6 +30,8 @@ export {
   amountOf,
   evaluateWhen,
   FELT,
+  feltLeaves,
+  feltPoint,
   whenLeaves,
   type Duration,
   type Felt,

@@ -60,6 +60,14 @@ export function whenLeaves(when: When): (Leaf | FeltLeaf | ClosedLeaf)[] {
   return [when]
 }
 
+/** The leaves that hang on air or a coil. */
+export const feltLeaves = (when: When | undefined): FeltLeaf[] =>
+  when ? whenLeaves(when).filter((l): l is FeltLeaf => 'feels' in l) : []
+
+/** °F above or below which a leaf stands; null where its setting is not known. */
+export const feltPoint = (leaf: FeltLeaf, setting: (id: string) => Unknowable<Value>): Unknowable<number> =>
+  amountOf(leaf.above ?? leaf.below ?? 0, setting)
+
 export function evaluateWhen(when: When, context: TransitionContext): Truth {
   if ('all' in when) return every(when.all.map((w) => evaluateWhen(w, context)))
   if ('any' in when) return some(when.any.map((w) => evaluateWhen(w, context)))
@@ -67,7 +75,7 @@ export function evaluateWhen(when: When, context: TransitionContext): Truth {
   if ('closed' in when) return context.closed(when.closed)
   if ('feels' in when) {
     const now = context.feels(when.feels)
-    const point = amountOf(when.above ?? when.below ?? 0, context.setting)
+    const point = feltPoint(when, context.setting)
     if (now === null || point === null) return 'unknown'
     return truth(when.above === undefined ? now < point : now > point)
   }

@@ -1,4 +1,5 @@
-import { MONTH_HOURS, YEAR_HOURS, type Weather } from './weather'
+import { houseValue, type House } from './values'
+import { designTemperature, MONTH_HOURS, YEAR_HOURS, type Weather } from './weather'
 
 /** Climates that ship with the product. They are invented: a year made from these figures, the same one every time. */
 export const CLIMATES = {
@@ -67,3 +68,7 @@ export function monthTexts(hours: Float64Array): string[] {
     return month.map((t) => String(Math.round(10 * t) / 10)).join(' ')
   })
 }
+
+/** °F of the outdoor design temperature: as given, else the climate's own coldest hundredth; undefined: neither is known. */
+export const designFOf = (house: House, climate: ClimateChoice | null): number | undefined =>
+  houseValue(house, 'designF') ?? (climate ? designTemperature(weatherOf(climate)) : undefined)

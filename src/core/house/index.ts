@@ -1,5 +1,13 @@
 export { airflowOf, riseOf } from './air'
-export { CLIMATES, climateYear, monthTexts, weatherOf, type Climate, type ClimateChoice } from './climates'
+export {
+  CLIMATES,
+  climateYear,
+  designFOf,
+  monthTexts,
+  weatherOf,
+  type Climate,
+  type ClimateChoice,
+} from './climates'
 export { breakEvenCop, BTU_PER_KWH, HEAT_CONTENT, type Fuel } from './fuel'
 export {
   DEFAULT_INDOOR_F,

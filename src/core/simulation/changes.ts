@@ -28,7 +28,8 @@ const TRIED: Partial<Record<Intent, { values?: readonly Value[]; by?: number }>>
   furnaceHoldOff: { by: 2 },
 }
 
-const takes = (setting: Setting, value: Value): boolean =>
+/** Whether a device takes a value for a setting. */
+export const takes = (setting: Setting, value: Value): boolean =>
   setting.kind === 'choice'
     ? (setting.options ?? []).some((o) => o.id === String(value))
     : typeof value === 'number' &&

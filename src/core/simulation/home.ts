@@ -1,6 +1,6 @@
-import { amountOf, whenLeaves, type Felt } from '../equipment'
+import { feltLeaves, feltPoint, type Felt } from '../equipment'
 import type { Settled } from '../circuit'
-import { BTU_PER_KWH, DEFAULT_INDOOR_F, houseValue, loadLineOf } from '../house'
+import { BTU_PER_KWH, DEFAULT_INDOOR_F, houseValue, loadLineOf, riseOf } from '../house'
 import { settingIn, type JobSeen, type Placed } from '../installation'
 import { modesOf, regionsOf, breakpointsOf, type Situation } from '../situation'
 import type { World } from '../time'
@@ -23,6 +23,18 @@ export interface Air {
   dewAt?: (second: number) => number
 }
 
+/** What a house begins with and stands in. */
+export interface HomeInput {
+  air: Air
+  roomF: number
+  /** s between samples of a tape; 0: no tape is kept, only sums. */
+  sampleEvery: number
+  /** Steps are so many times shorter than usual: what a sum hangs on them by. */
+  finer?: number
+  /** What is wrong outdoors that no contact shows. */
+  fault?: SiteFault | null
+}
+
 /** What is felt and held at an instant, for a tape. */
 export interface Sample {
   at: number
@@ -34,8 +46,6 @@ export interface Sample {
   frostLb: number
 }
 
-/** BTU/h of a CFM and a degree, by altitude. */
-const airFlow = (cfm: number, altitudeFt: number): number => 1.08 * cfm * Math.exp(-altitudeFt / 27_000)
 /** Nodes: exchanger and duct, air of the rooms, what stands behind it. */
 const [DUCT, ROOM, MASS] = [0, 1, 2] as const
 /** s of a step while something has just moved, while all runs on, and while all is off. */
@@ -65,12 +75,13 @@ export class Home implements World {
   private readonly gains: number
   private readonly tally: Tally
   private readonly altitude: number
+  private readonly air: Air
+  private readonly fault: SiteFault | null
   private readonly points: { what: Felt; at: number }[]
   private readonly breaks: DegF[]
   private readonly regions: DegF[]
   private region: DegF
   private changedAt = 0
-  private startedAt: number | null = null
   private felts = 0
   private outdoorNow: number
   private lastState: Settled | null = null
@@ -82,13 +93,7 @@ export class Home implements World {
     seen: JobSeen,
     private readonly machine: Machine,
     private readonly thermostat: Thermostat,
-    private readonly air: Air,
-    begins: { roomF: number; frostLb?: number },
-    /** s between samples; 0: none are taken. */
-    private readonly sampleEvery: number,
-    /** Steps are so many times shorter than usual. */
-    private readonly finer = 1,
-    private readonly fault: SiteFault | null = null,
+    private readonly input: HomeInput,
   ) {
     const { unit } = machine.plant
     const line = loadLineOf(
@@ -103,19 +108,21 @@ export class Home implements World {
     this.gains = this.slope * (indoor - (line?.noHeatF ?? indoor - 5))
     this.tally = new Tally(this.slope, this.gains)
     this.altitude = houseValue(seen.house, 'altitudeFt') ?? 0
+    this.air = input.air
+    this.fault = input.fault ?? null
     this.points = thresholdsOf(seen)
     this.signBefore = new Int8Array(this.points.length)
     this.signNow = new Int8Array(this.points.length)
     this.breaks = breakpointsOf(seen.inst)
     this.regions = regionsOf(seen.inst)
-    const outdoorF = air.at(0)
+    const outdoorF = input.air.at(0)
     this.region = this.regionOf(outdoorF)
     this.outdoorNow = outdoorF
     this.state = {
-      t: Float64Array.of(begins.roomF, begins.roomF, begins.roomF),
-      aheadF: begins.roomF,
+      t: Float64Array.of(input.roomF, input.roomF, input.roomF),
+      aheadF: input.roomF,
       coilF: outdoorF,
-      frostLb: begins.frostLb ?? 0,
+      frostLb: 0,
     }
   }
 
@@ -124,9 +131,6 @@ export class Home implements World {
   }
   get roomF(): number {
     return this.state.t[ROOM]!
-  }
-  get frostLb(): number {
-    return this.state.frostLb
   }
 
   demand(now: number): ReturnType<World['demand']> {
@@ -161,13 +165,15 @@ export class Home implements World {
       this.lastState = settled
     }
     this.tally.runs(now, r)
-    if (r.stage === 0) this.startedAt = null
-    else this.startedAt ??= now
     const { region } = this
     this.sign(this.signBefore)
     for (;;) {
       if (now >= until - 1e-9) return until
-      const h = Math.min(until - now, this.thermostat.nextAt(now) - now, this.stepOf(now, r) / this.finer)
+      const h = Math.min(
+        until - now,
+        this.thermostat.nextAt(now) - now,
+        this.stepOf(now, r) / (this.input.finer ?? 1),
+      )
       this.keep()
       this.advance(now, h, r)
       if (!this.moved(now + h, region)) {
@@ -181,8 +187,7 @@ export class Home implements World {
       this.advance(now, passed, r)
       this.tally.count(now, passed, r, this.given, this.roomF, this.state.frostLb)
       this.region = this.regionOf(this.air.at(now + passed))
-      this.sign(this.signNow)
-      if (this.signNow.some((s, i) => s !== this.signBefore[i])) this.felts++
+      if (this.feltOtherwise()) this.felts++
       this.sample(now + passed, true)
       return now + passed
     }
@@ -191,9 +196,13 @@ export class Home implements World {
   /** Whether a class of outdoor temperature, something felt or a call is another than when the stretch began. */
   private moved(at: number, region: DegF): boolean {
     if (this.regionOf(this.air.at(at)) !== region) return true
+    return this.feltOtherwise() || this.thermostat.wouldChange(at, this.roomF)
+  }
+
+  private feltOtherwise(): boolean {
     this.sign(this.signNow)
     for (let i = 0; i < this.signNow.length; i++) if (this.signNow[i] !== this.signBefore[i]) return true
-    return this.thermostat.wouldChange(at, this.roomF)
+    return false
   }
 
   /** s after which something has changed within a step, to a few hundredths. */
@@ -238,7 +247,7 @@ export class Home implements World {
     let net = this.networks.get(cfm)
     if (!net) {
       const e = ESTIMATES
-      const duct = cfm > 0 ? airFlow(cfm, this.altitude) : e.stillBtuPerHourF
+      const duct = cfm > 0 ? 1 / riseOf(1, cfm, this.altitude) : e.stillBtuPerHourF
       const mass = e.airToMass * this.slope
       net = new Network(
         [e.ductBtuPerF * this.machine.tons, e.airHours * this.slope, e.massHours * this.slope],
@@ -289,7 +298,7 @@ export class Home implements World {
       standStill(s, tons, outdoorF, h)
     }
     const b = this.inputs
-    b[DUCT] = heat + r.stripW * 3.412 + r.burnerBtuh + r.blowerKw * BTU_PER_KWH
+    b[DUCT] = heat + (r.stripW / 1000) * BTU_PER_KWH + r.burnerBtuh + r.blowerKw * BTU_PER_KWH
     b[ROOM] = this.slope * outdoorF + this.gains
     b[MASS] = 0
     const means = this.means.fill(0)
@@ -297,7 +306,7 @@ export class Home implements World {
     const ahead = !this.machine.ahead
       ? s.t[ROOM]!
       : r.cfm > 0
-        ? s.t[ROOM]! + (r.burnerBtuh + r.stripW * 3.412) / airFlow(r.cfm, this.altitude)
+        ? s.t[ROOM]! + riseOf(r.burnerBtuh + (r.stripW / 1000) * BTU_PER_KWH, r.cfm, this.altitude)
         : s.t[DUCT]!
     s.aheadF = toward(s.aheadF, ahead, h, ESTIMATES.aheadS)
     const w = this.given
@@ -311,7 +320,7 @@ export class Home implements World {
   /** Part of its heat that a compressor gives over a step, after its start: 1 − e^(−t/τ), in the mean. */
   private ramp(now: number, h: number): number {
     const tau = this.machine.startS
-    const since = now - (this.startedAt ?? now)
+    const since = now - (this.tally.startedAt ?? now)
     if (tau <= 0 || since > 12 * tau || h <= 0) return 1
     return 1 - (tau / h) * (Math.exp(-since / tau) - Math.exp(-(since + h) / tau))
   }
@@ -328,7 +337,8 @@ export class Home implements World {
   }
 
   private sample(now: number, always = false): void {
-    if (this.sampleEvery <= 0 || (!always && now - this.lastSample < this.sampleEvery)) return
+    const { sampleEvery } = this.input
+    if (sampleEvery <= 0 || (!always && now - this.lastSample < sampleEvery)) return
     this.lastSample = now
     this.samples.push(this.sampleAt(now))
   }
@@ -366,9 +376,8 @@ function thresholdsOf(seen: JobSeen): { what: Felt; at: number }[] {
   const found = new Map<string, { what: Felt; at: number }>()
   for (const { placed, mode } of modesOf(seen.inst))
     for (const t of mode.transitions ?? [])
-      for (const leaf of [...(t.when ? whenLeaves(t.when) : []), ...(t.reset ? whenLeaves(t.reset) : [])]) {
-        if (!('feels' in leaf)) continue
-        const at = amountOf(leaf.above ?? leaf.below ?? 0, (id) => settingIn(seen.inst, placed, id))
+      for (const leaf of [...feltLeaves(t.when), ...feltLeaves(t.reset)]) {
+        const at = feltPoint(leaf, (id) => settingIn(seen.inst, placed, id))
         if (at !== null) found.set(`${leaf.feels} ${at}`, { what: leaf.feels, at })
       }
   return [...found.values()]

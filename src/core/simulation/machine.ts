@@ -1,8 +1,8 @@
 import { solutionOf, type Circuit, type Settled } from '../circuit'
-import { cfmAt, plantOf, plateOf, type Plant, type StageCurve } from '../crossing'
+import { cfmAt, plantOf, type Plant, type StageCurve } from '../crossing'
 import { houseValue } from '../house'
 import { quantity, settingValue, type JobSeen } from '../installation'
-import { aheadTargets, ofKind } from '../query'
+import { aheadTargets } from '../query'
 import { conditionsOf, type Situation } from '../situation'
 import { ESTIMATES } from './estimates'
 import { StageTable } from './stageTable'
@@ -44,9 +44,7 @@ export class Machine {
     const { unit } = this.plant
     const table = (curve: StageCurve | null | undefined) => (curve ? new StageTable(curve) : null)
     this.tables = { least: table(unit?.least), middle: table(unit?.middle), full: table(unit?.full) }
-    const [outdoor] = ofKind(seen.inst, 'outdoorUnit', 'packagedUnit')
-    const cd = (outdoor && plateOf(seen, outdoor).cd) ?? ESTIMATES.usualCd
-    this.startS = cd * ESTIMATES.startS
+    this.startS = (unit?.cd ?? 0) * ESTIMATES.startS
     this.ahead = aheadTargets(seen.inst).length > 0
     this.cfm = cfmAt(seen) ?? this.plant.cfm ?? ESTIMATES.cfmPerTon * this.tons
   }
@@ -142,14 +140,15 @@ export class Machine {
     }
     const { least, middle } = this.tables
     const most = full.heat(outdoorF)
-    const heat = Math.min(most, Math.max(least ? least.heat(outdoorF) : LEAST_SHARE * most, wanted))
+    const heat = Math.min(
+      most,
+      Math.max(least ? least.heat(outdoorF) : ESTIMATES.inverterLeast * most, wanted),
+    )
     return { heat, kw: kwBetween([least, middle, full], outdoorF, heat), share: heat / at47 }
   }
 }
 
 const NONE = { heat: 0, kw: 0, share: 0 }
-/** Part of its most that an inverter gives at the least, where no rating says. */
-const LEAST_SHARE = 0.3
 
 function kwBetween(stages: (StageTable | null)[], outdoorF: number, heat: number): number {
   let [fromQ, fromKw] = [0, 0]

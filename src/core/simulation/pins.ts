@@ -1,6 +1,7 @@
 import { Circuit } from '../circuit'
 import { withSettings, type JobSeen, type Ref } from '../installation'
 import { settingsWith } from '../query'
+import { takes } from './changes'
 import { sceneInput } from './scenes'
 import { simulate } from './simulate'
 import { kwhOf } from './winter'
@@ -31,12 +32,9 @@ export function pinDays(seen: JobSeen, circuit: Circuit): { at: Ref; days: PinDa
   if (!setting) return null
   const { placed, at, value } = setting
   const own = placed.device.settings.find((s) => s.intent === 'defrostInterval')
-  const takes = (m: number): boolean =>
-    own?.kind === 'choice'
-      ? (own.options ?? []).some((o) => Number(o.id) === m)
-      : !own?.range || (m >= own.range[0] && m <= own.range[1])
-  const days = PINS.filter(takes).map((minutes): PinDay => {
-    const inst = withSettings(seen.inst, [{ at, value: own?.kind === 'choice' ? String(minutes) : minutes }])
+  if (!own) return null
+  const days = PINS.filter((m) => takes(own, m)).map((minutes): PinDay => {
+    const inst = withSettings(seen.inst, [{ at, value: own.kind === 'choice' ? String(minutes) : minutes }])
     const here = { ...seen, inst }
     const input = sceneInput(here, 'fog34', { until: DAY, sampleEvery: DAY })
     const run = simulate(new Circuit(inst, circuit), here, input)

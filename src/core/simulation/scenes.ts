@@ -1,4 +1,4 @@
-import { DEFAULT_INDOOR_F, designTemperature, houseValue, weatherOf } from '../house'
+import { DEFAULT_INDOOR_F, designFOf, houseValue } from '../house'
 import type { JobSeen } from '../installation'
 import { modesOf } from '../situation'
 import type { OutsideEvent } from '../time'
@@ -51,11 +51,6 @@ export const scenesOf = (inst: JobSeen['inst']): Scene[] =>
       (s !== 'backupCycle' || inst.placed.some((p) => p.device.calls?.some((c) => c.call === 'emergency'))),
   )
 
-/** °F of the coldest hundredth of this job's year. */
-const designOf = (seen: JobSeen): number =>
-  houseValue(seen.house, 'designF') ??
-  (seen.climate ? designTemperature(weatherOf(seen.climate)) : USUAL_DESIGN_F)
-
 export interface SceneOptions {
   /** °F outdoors, in place of the scene's own. */
   outdoorF?: number | undefined
@@ -69,12 +64,12 @@ export function sceneInput(seen: JobSeen, scene: Scene, o: SceneOptions = {}): S
   const span = SPANS[scene]
   const indoor = houseValue(seen.house, 'indoorF') ?? DEFAULT_INDOOR_F
   const steady = o.outdoorF ?? span.outdoorF
-  const design = designOf(seen)
   // From six in the evening the night falls to its coldest at six in the morning.
-  const at =
-    steady === null
-      ? (s: number) => design + (NIGHT_SWING_F / 2) * (1 + Math.cos((Math.PI * s) / (12 * HOUR)))
-      : () => steady
+  const night = (): ((s: number) => number) => {
+    const design = designFOf(seen.house, seen.climate) ?? USUAL_DESIGN_F
+    return (s) => design + (NIGHT_SWING_F / 2) * (1 + Math.cos((Math.PI * s) / (12 * HOUR)))
+  }
+  const at = steady === null ? night() : () => steady
   const base: SimulationInput = {
     air: scene === 'fog34' ? { at, dewAt: at } : { at },
     until: o.until ?? span.until,
@@ -131,7 +126,7 @@ export function sceneInput(seen: JobSeen, scene: Scene, o: SceneOptions = {}): S
   }
 }
 
-/** The outdoor unit locks out on a fault; where its board cannot, its breaker opens. */
+/** The outdoor unit locks out on a fault, where its board can. */
 function dies(seen: JobSeen, at: number): OutsideEvent[] {
   const fault = modesOf(seen.inst).flatMap(({ ref, mode, placed }) => {
     const state = mode.states.find((s) => s.condition === 'lockout')

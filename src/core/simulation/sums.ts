@@ -29,14 +29,12 @@ export interface Sums {
   defrosts: number
   /** Of them those that the board's time ended. */
   defrostsByTime: number
-  /** lb of frost that was melted; lb at the most. */
-  meltedLb: number
+  /** lb of frost at the most. */
   mostFrostLb: number
   coldestF: number
   coldestAt: number
-  /** °F·h below the setpoint, and h more than a degree below. */
+  /** h more than a degree below the setpoint. */
   belowHours: number
-  degreeHours: number
 }
 
 export const noSums = (): Sums => ({
@@ -58,10 +56,8 @@ export const noSums = (): Sums => ({
   shortestOff: Infinity,
   defrosts: 0,
   defrostsByTime: 0,
-  meltedLb: 0,
   mostFrostLb: 0,
   coldestF: Infinity,
   coldestAt: 0,
   belowHours: 0,
-  degreeHours: 0,
 })

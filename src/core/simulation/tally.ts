@@ -16,7 +16,8 @@ export interface Given {
 export class Tally {
   readonly sums = noSums()
   private stoppedAt: number | null = null
-  private running = false
+  /** s at which the compressor that runs was started; null: none runs. */
+  startedAt: number | null = null
   private called: Call = 'off'
   private backupBy: BackupCause = 'droop'
   private tail: BackupCause = 'droop'
@@ -37,13 +38,16 @@ export class Tally {
   /** What runs from now on: starts, and how long it stood still before. */
   runs(now: number, r: Running): void {
     const runs = r.stage > 0
-    if (runs && !this.running) {
+    if (runs && this.startedAt === null) {
+      this.startedAt = now
       this.sums.starts++
       if (this.stoppedAt !== null)
         this.sums.shortestOff = Math.min(this.sums.shortestOff, now - this.stoppedAt)
     }
-    if (!runs && this.running) this.stoppedAt = now
-    this.running = runs
+    if (!runs && this.startedAt !== null) {
+      this.startedAt = null
+      this.stoppedAt = now
+    }
   }
 
   /** @param h s of the step; @param roomF at its end */
@@ -71,7 +75,6 @@ export class Tally {
     sums.lostBtu += this.slope * (by.roomHours - by.outdoorF * hours)
     sums.gainsBtu += this.gains * hours
     const below = by.target - roomF
-    if (below > 0) sums.degreeHours += below * hours
     if (below > 1) sums.belowHours += hours
     if (roomF < sums.coldestF) {
       sums.coldestF = roomF

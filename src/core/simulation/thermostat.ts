@@ -1,5 +1,6 @@
 import { amountOf, type Call, type Demand, type Intent, type Quantity } from '../equipment'
-import { settingIn, settingValue, type Installation, type Placed } from '../installation'
+import { settingIn, type Installation, type Placed } from '../installation'
+import { intentOf } from '../query'
 import { callsOf } from '../situation'
 import type { DemandCause } from '../time'
 import { tolerances } from '../tolerances'
@@ -41,14 +42,10 @@ export function demandNumbers(inst: Installation, placed: Placed | undefined): D
   const own: Demand = placed?.device.demand ?? {}
   const amount = (q: Quantity | undefined): number | null =>
     q === undefined || !placed ? null : amountOf(q, (id) => settingIn(inst, placed, id))
+  const said = (intent: Intent) => (placed ? intentOf(placed, intent) : null)
   const byIntent = (intent: Intent): number | null => {
-    const setting = placed?.device.settings.find((s) => s.intent === intent)
-    const value = placed && setting ? settingValue(placed, setting.id) : null
+    const value = said(intent)
     return typeof value === 'number' ? value : null
-  }
-  const choice = (intent: Intent): unknown => {
-    const setting = placed?.device.settings.find((s) => s.intent === intent)
-    return placed && setting ? settingValue(placed, setting.id) : null
   }
   const droop = amount(own.backupF) ?? byIntent('stripOn') ?? byIntent('droop')
   const off = byIntent('stripOff')
@@ -67,7 +64,7 @@ export function demandNumbers(inst: Installation, placed: Placed | undefined): D
     upstage: upstage > 0 ? upstage : null,
     cycles: byRate ? cycles : null,
     recoveryFPerHour:
-      amount(own.recoveryFPerHour) ?? (choice('earlyRecovery') === 'on' ? ESTIMATES.recoveryFPerHour : 0),
+      amount(own.recoveryFPerHour) ?? (said('earlyRecovery') === 'on' ? ESTIMATES.recoveryFPerHour : 0),
   }
 }
 

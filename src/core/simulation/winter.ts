@@ -1,20 +1,19 @@
-import { Circuit } from '../circuit'
+import type { Circuit } from '../circuit'
 import { crossingOf, type Year } from '../crossing'
 import {
   DEFAULT_INDOOR_F,
   HEAT_CONTENT,
   houseValue,
-  kwhAt,
-  monthAndHour,
+  meanKwh,
   monthTexts,
   weatherOf,
   YEAR_HOURS,
+  type Fuel,
   type Weather,
 } from '../house'
-import { withSettings, type JobSeen, type SettingChange } from '../installation'
+import type { JobSeen } from '../installation'
 import { settingsWith } from '../query'
 import type { Air } from './home'
-import { Machine } from './machine'
 import { simulate } from './simulate'
 import type { Sums } from './sums'
 import type { WallEvent } from './thermostat'
@@ -30,8 +29,6 @@ const NIGHT = { byF: 8, from: 22, to: 6 } as const
 
 export interface WinterOptions {
   habit?: Habit
-  /** Settings that stand otherwise. */
-  changes?: readonly SettingChange[]
   /** An early start does without backup. */
   holdsBackup?: boolean
   /** Left out: all 180. */
@@ -61,53 +58,43 @@ export function airOf(weather: Extract<Weather, { kind: 'hours' }>, fromHour: nu
   }
 }
 
-/**
- * Runs the winter of a job; null where its climate is not known by the hour.
- */
+/** Runs the winter of a job; null where its climate is not known by the hour. */
 export function winterOf(
   seen: JobSeen,
   circuit: Circuit,
-  { habit = 'steady', changes = [], holdsBackup = false, days = WINTER_DAYS }: WinterOptions = {},
+  { habit = 'steady', holdsBackup = false, days = WINTER_DAYS }: WinterOptions = {},
 ): Winter | null {
   const weather = seen.climate && weatherOf(seen.climate)
   if (weather?.kind !== 'hours') return null
-  const inst = changes.length ? withSettings(seen.inst, changes) : seen.inst
-  const own = changes.length ? new Circuit(inst, circuit) : circuit
-  const here = { ...seen, inst }
   const indoor = houseValue(seen.house, 'indoorF') ?? DEFAULT_INDOOR_F
-  const found = simulate(
-    own,
-    here,
-    {
-      air: airOf(weather, FROM_HOUR),
-      until: days * 86_400,
-      setpointF: habit === 'setback' ? indoor - NIGHT.byF : indoor,
-      roomF: indoor,
-      system: 'heat',
-      wall: habit === 'setback' ? nights(indoor) : [],
-      events: [],
-      sampleEvery: 0,
-      holdsBackup,
-    },
-    new Machine(own, here),
-  )
+  const { sums, ended } = simulate(circuit, seen, {
+    air: airOf(weather, FROM_HOUR),
+    until: days * 86_400,
+    setpointF: habit === 'setback' ? indoor - NIGHT.byF : indoor,
+    roomF: indoor,
+    system: 'heat',
+    wall: habit === 'setback' ? nights(indoor) : [],
+    events: [],
+    sampleEvery: 0,
+    holdsBackup,
+  })
+  const counted = onlyRun(weather.hours, days)
+  const climate = { kind: 'hours' as const, name: 'winter', months: monthTexts(counted) }
+  const crossing = crossingOf({ ...seen, climate }, circuit)
   return {
-    sums: found.sums,
-    cost: costOf(here, found.sums),
-    ended: found.ended,
-    year: habit === 'steady' ? sameHours(here, own, weather.hours, days) : null,
+    sums,
+    cost: costOf(seen, sums, { kind: 'hours', hours: counted }, crossing.plant.fuel),
+    ended,
+    year: habit === 'steady' ? crossing.year : null,
   }
 }
 
 /** °F at which no house wants heat: what an hour that does not count is taken to be. */
 const NO_HEAT_F = 85
 
-/** Crossing's sums over the hours that were run, and no others. */
-function sameHours(seen: JobSeen, circuit: Circuit, hours: Float64Array, days: number): Year | null {
-  const counted = hours.map((t, h) => ((h - FROM_HOUR + YEAR_HOURS) % YEAR_HOURS < days * 24 ? t : NO_HEAT_F))
-  const climate = { kind: 'hours' as const, name: 'winter', months: monthTexts(counted) }
-  return crossingOf({ ...seen, climate }, circuit).year
-}
+/** A year of which only the hours that were run want anything. */
+const onlyRun = (hours: Float64Array, days: number): Float64Array =>
+  hours.map((t, h) => ((h - FROM_HOUR + YEAR_HOURS) % YEAR_HOURS < days * 24 ? t : NO_HEAT_F))
 
 const nights = (indoor: number): WallEvent[] =>
   Array.from({ length: WINTER_DAYS }, (_, day): WallEvent[] => [
@@ -115,24 +102,13 @@ const nights = (indoor: number): WallEvent[] =>
     { at: (day * 24 + NIGHT.from) * 3600, setpointF: indoor - NIGHT.byF, by: 'schedule' },
   ]).flat()
 
-/** What kWh and fuel come to. Hours that are told apart count by the mean of the winter's: sums know no hours. */
-function costOf(seen: JobSeen, sums: Sums): number | null {
-  const { prices } = seen
-  const kwh = kwhOf(sums)
-  let price = 0
-  for (let h = 0; h < WINTER_DAYS * 24; h++) {
-    const { month, hourOfDay } = monthAndHour((FROM_HOUR + h) % YEAR_HOURS)
-    const at = kwhAt(prices, month, hourOfDay)
-    if (at === undefined) return null
-    price += at / (WINTER_DAYS * 24)
-  }
-  if (sums.fuelBtu === 0) return kwh * price
-  const lp = settingsWith(seen.inst, 'fuel').some((s) => s.value === 'lp') || seen.answers.fuel === 'lp'
-  const oil = seen.inst.placed.some((p) =>
-    p.device.parts.some((x) => x.kind === 'load' && x.does?.what === 'burner' && x.does.fuel === 'oil'),
-  )
-  const content = HEAT_CONTENT[oil ? 'oil' : lp ? 'lp' : 'gas']
-  return prices.fuel === undefined ? null : kwh * price + (sums.fuelBtu / content) * prices.fuel
+/** What kWh and fuel come to. Hours that are told apart count by the mean of those that were run: sums know no hours. */
+function costOf({ prices }: JobSeen, sums: Sums, run: Weather, fuel: Fuel | null): number | null {
+  const price = meanKwh(prices, run, NO_HEAT_F)
+  if (price === undefined) return null
+  const electric = kwhOf(sums) * price
+  if (sums.fuelBtu === 0 || !fuel) return electric
+  return prices.fuel === undefined ? null : electric + (sums.fuelBtu / HEAT_CONTENT[fuel]) * prices.fuel
 }
 
 /** Settings of a job that work against each other over a winter, with what the one costs. */

@@ -1,4 +1,4 @@
-import { whenLeaves, type Transition, type Truth } from '../equipment'
+import { feltLeaves, type Transition, type Truth } from '../equipment'
 import type { Settled } from '../circuit'
 import type { PlacedMode, Situation } from '../situation'
 
@@ -30,7 +30,7 @@ export const countersOf = (modes: readonly PlacedMode[]): Counter[] =>
       counted: 0,
       was: 'unknown',
       begun: false,
-      felt: transition.when !== undefined && whenLeaves(transition.when).some((l) => 'feels' in l),
+      felt: feltLeaves(transition.when).length > 0,
       saw: null,
       stood: null,
       version: -1,

@@ -30,16 +30,17 @@ const BY_PLACE: Record<ReadingPlace, string> = {
   coil: 'clamp thermometer',
   sensor: 'thermometer',
 }
-const instrumentFor = (kind: ReadingKind, place: ReadingPlace): string =>
-  kind === 'capacitor'
-    ? 'capacitance meter'
-    : kind === 'defrostMinutes' || kind === 'clockedInput'
-      ? 'stopwatch'
-      : kind === 'vacuum' || kind === 'chargeAdded' || kind === 'lineLength'
-        ? { vacuum: 'vacuum gauge', chargeAdded: 'scale', lineLength: 'tape' }[kind]
-        : kind === 'lineVolts'
-          ? 'multimeter'
-          : BY_PLACE[place]
+/** What a kind is read with, whatever its place. */
+const BY_KIND: Partial<Record<ReadingKind, string>> = {
+  capacitor: 'capacitance meter',
+  defrostMinutes: 'stopwatch',
+  clockedInput: 'stopwatch',
+  vacuum: 'vacuum gauge',
+  chargeAdded: 'scale',
+  lineLength: 'tape',
+  lineVolts: 'multimeter',
+}
+const instrumentFor = (kind: ReadingKind, place: ReadingPlace): string => BY_KIND[kind] ?? BY_PLACE[place]
 const BLOWER = ['yes', 'no', 'unknown'] as const
 
 /** What is typed, before it is a reading. */

@@ -1,5 +1,6 @@
 'use client'
 
+import { memo } from 'react'
 import type { Ref } from '@/core/installation'
 import type { Target } from '@/core/query'
 import { stretchesOf, type Sample, type Tape } from '@/core/simulation'
@@ -35,6 +36,8 @@ const OF_COLD: Curve[] = [
 ]
 const OF_AIR: Curve[] = [{ of: (s) => s.supplyF, name: 'supply air', className: 'stroke-ember' }]
 
+const GROUPS = [OF_ROOM, OF_AIR, OF_COLD]
+
 /** The least and the most of some curves, °F. */
 function spanOf(curves: readonly Curve[], samples: readonly Sample[]): [number, number] {
   let [low, high] = [Infinity, -Infinity]
@@ -66,7 +69,6 @@ export function Lanes({
 }) {
   const [ref, width] = useWidth<HTMLDivElement>()
   const x = (s: number) => (s / tape.until) * width
-  const groups = [OF_ROOM, OF_AIR, OF_COLD]
   const height = CURVES + lanes.length * LANE + AXIS
   const seek = (clientX: number, box: DOMRect) =>
     onSeek(Math.min(1, Math.max(0, (clientX - box.left) / box.width)) * tape.until)
@@ -74,7 +76,7 @@ export function Lanes({
     <div className="flex gap-2">
       <div className="w-24 shrink-0 text-right text-xs leading-tight text-soft lg:w-36">
         <div style={{ height: CURVES }} className="flex flex-col justify-around">
-          {groups.map((g) => {
+          {GROUPS.map((g) => {
             const [low, high] = spanOf(g, tape.samples)
             return (
               <span key={g[0]?.name}>
@@ -113,63 +115,7 @@ export function Lanes({
             }}
             onPointerMove={(e) => e.buttons > 0 && seek(e.clientX, e.currentTarget.getBoundingClientRect())}
           >
-            {groups.map((g, i) => (
-              <Curves
-                key={g[0]?.name}
-                curves={g}
-                samples={tape.samples}
-                x={x}
-                top={(i * CURVES) / groups.length + 2}
-                height={CURVES / groups.length - 4}
-              />
-            ))}
-            {lanes.map((l, i) => (
-              <g key={l.ref} data-lane={l.ref}>
-                <line
-                  x1={0}
-                  x2={width}
-                  y1={CURVES + (i + 1) * LANE - 2}
-                  y2={CURVES + (i + 1) * LANE - 2}
-                  className="stroke-line"
-                />
-                {stretchesOf(tape, l.ref).map(([from, to]) => (
-                  <rect
-                    key={from}
-                    x={x(from)}
-                    y={CURVES + i * LANE + 3}
-                    width={Math.max(1, x(to) - x(from))}
-                    height={other ? 7 : 13}
-                    className={
-                      l.making.what === 'blower' || l.making.what === 'outdoorFan'
-                        ? 'fill-slate'
-                        : 'fill-copper'
-                    }
-                  />
-                ))}
-                {other &&
-                  stretchesOf(other, l.ref).map(([from, to]) => (
-                    <rect
-                      key={from}
-                      x={x(from)}
-                      y={CURVES + i * LANE + 11.5}
-                      width={Math.max(1, x(to) - x(from))}
-                      height={5}
-                      className="fill-none stroke-ink"
-                    />
-                  ))}
-              </g>
-            ))}
-            {ticks(tape.until, width).map((t) => (
-              <text
-                key={t}
-                x={Math.min(width - 14, Math.max(14, x(t)))}
-                y={height - 4}
-                textAnchor="middle"
-                className="fill-soft text-[11px]"
-              >
-                {t >= 3600 ? `${Math.round(t / 360) / 10} h` : `${t / 60} min`}
-              </text>
-            ))}
+            <Still tape={tape} other={other} lanes={lanes} width={width} />
             <line x1={x(at)} x2={x(at)} y1={0} y2={height - AXIS} className="stroke-harm" strokeWidth={2} />
           </svg>
         )}
@@ -177,6 +123,81 @@ export function Lanes({
     </div>
   )
 }
+
+/** All that does not move with the clock: drawn once for a tape, and not with every tick. */
+const Still = memo(function Still({
+  tape,
+  other,
+  lanes,
+  width,
+}: {
+  tape: Tape
+  other: Tape | null
+  lanes: readonly Target[]
+  width: number
+}) {
+  const x = (s: number) => (s / tape.until) * width
+  const height = CURVES + lanes.length * LANE + AXIS
+  return (
+    <>
+      {GROUPS.map((g, i) => (
+        <Curves
+          key={g[0]?.name}
+          curves={g}
+          samples={tape.samples}
+          x={x}
+          top={(i * CURVES) / GROUPS.length + 2}
+          height={CURVES / GROUPS.length - 4}
+        />
+      ))}
+      {lanes.map((l, i) => (
+        <g key={l.ref} data-lane={l.ref}>
+          <line
+            x1={0}
+            x2={width}
+            y1={CURVES + (i + 1) * LANE - 2}
+            y2={CURVES + (i + 1) * LANE - 2}
+            className="stroke-line"
+          />
+          {stretchesOf(tape, l.ref).map(([from, to]) => (
+            <rect
+              key={from}
+              x={x(from)}
+              y={CURVES + i * LANE + 3}
+              width={Math.max(1, x(to) - x(from))}
+              height={other ? 7 : 13}
+              className={
+                l.making.what === 'blower' || l.making.what === 'outdoorFan' ? 'fill-slate' : 'fill-copper'
+              }
+            />
+          ))}
+          {other &&
+            stretchesOf(other, l.ref).map(([from, to]) => (
+              <rect
+                key={from}
+                x={x(from)}
+                y={CURVES + i * LANE + 11.5}
+                width={Math.max(1, x(to) - x(from))}
+                height={5}
+                className="fill-none stroke-ink"
+              />
+            ))}
+        </g>
+      ))}
+      {ticks(tape.until, width).map((t) => (
+        <text
+          key={t}
+          x={Math.min(width - 14, Math.max(14, x(t)))}
+          y={height - 4}
+          textAnchor="middle"
+          className="fill-soft text-[11px]"
+        >
+          {t >= 3600 ? `${Math.round(t / 360) / 10} h` : `${t / 60} min`}
+        </text>
+      ))}
+    </>
+  )
+})
 
 function Curves({
   curves,

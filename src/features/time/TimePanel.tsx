@@ -10,7 +10,6 @@ import {
   sampleAt,
   SCENES,
   scenesOf,
-  stepAt,
   waitingAt,
   type Scene,
   type Tape,
@@ -204,7 +203,6 @@ function Now({ tape, at, lane }: { tape: Tape; at: number; lane: Ref | null }) {
   const felt = sampleAt(tape, at)
   const waiting = waitingAt(tape, at).slice(0, 3)
   const chain = lane === null ? undefined : chains.find((c) => c.target === lane)
-  const step = stepAt(tape, at)
   return (
     <div className="mt-2 space-y-1 text-[15px]" data-testid="now">
       {felt && (
@@ -224,7 +222,7 @@ function Now({ tape, at, lane }: { tape: Tape; at: number; lane: Ref | null }) {
           {waitingSentence(inst, w)}
         </p>
       ))}
-      {chain && step && (
+      {chain && (
         <p className="font-bold" data-testid="why">
           {chainSentence(inst, chain)}
         </p>
