@@ -1,59 +1,30 @@
-import { feltLeaves, feltPoint, type Felt } from '../equipment'
+import type { Felt } from '../equipment'
 import type { Settled } from '../circuit'
 import { BTU_PER_KWH, DEFAULT_INDOOR_F, houseValue, loadLineOf, riseOf } from '../house'
-import { settingIn, type JobSeen, type Placed } from '../installation'
-import { modesOf, regionsOf, breakpointsOf, type Situation } from '../situation'
+import type { JobSeen, Placed } from '../installation'
+import { regionsOf, breakpointsOf, type Situation } from '../situation'
 import type { World } from '../time'
 import { degF, type DegF } from '../units'
 import { ESTIMATES } from './estimates'
 import { frostOver, melt, standStill, toward } from './coil'
 import { chargeOf, coilFelt, fanStays, type SiteFault } from './siteFault'
 import { frostFactor } from './frost'
+import type { Air, HomeInput, Sample } from './input'
 import type { Machine, Running } from './machine'
 import { Network } from './network'
 import type { Sums } from './sums'
 import { Tally, type Given } from './tally'
 import type { Thermostat } from './thermostat'
-
-/** Outdoor air by the second. */
-export interface Air {
-  /** °F. */
-  at(second: number): number
-  /** °F of dew point; left out: nobody knows. */
-  dewAt?: (second: number) => number
-}
-
-/** What a house begins with and stands in. */
-export interface HomeInput {
-  air: Air
-  roomF: number
-  /** s between samples of a tape; 0: no tape is kept, only sums. */
-  sampleEvery: number
-  /** Steps are so many times shorter than usual: what a sum hangs on them by. */
-  finer?: number
-  /** What is wrong outdoors that no contact shows. */
-  fault?: SiteFault | null
-}
-
-/** What is felt and held at an instant, for a tape. */
-export interface Sample {
-  at: number
-  roomF: number
-  targetF: number
-  outdoorF: number
-  coilF: number
-  supplyF: number
-  frostLb: number
-}
+import { thresholdsOf } from './thresholds'
 
 /** Nodes: exchanger and duct, air of the rooms, what stands behind it. */
 const [DUCT, ROOM, MASS] = [0, 1, 2] as const
-/** s of a step while something has just moved, while all runs on, and while all is off. */
-const STEP = { moving: 30, running: 120, still: 600 } as const
+/** s of a step while something has just moved, while all runs on, and while all is off; just off, it goes by itself. */
+const STEP = { moving: 30, running: 120, still: 600, justOff: 120 } as const
 /** s after a change for which things still move. */
 const MOVES_FOR = 240
-/** Halvings of a step in which something changed: 240 s / 2^13 are 0.03 s. */
-const HALVINGS = 13
+/** s to which an instant is found at which something changes, and looks that are spent on it at the most. */
+const FOUND = { within: 0.02, looks: 26 } as const
 
 interface State {
   t: Float64Array
@@ -86,6 +57,8 @@ export class Home implements World {
   private outdoorNow: number
   private lastState: Settled | null = null
   private lastSample = -Infinity
+  private readonly before: Float64Array
+  private readonly after: Float64Array
   private readonly inputs = new Float64Array(3)
   private readonly means = new Float64Array(3)
 
@@ -113,6 +86,8 @@ export class Home implements World {
     this.points = thresholdsOf(seen)
     this.signBefore = new Int8Array(this.points.length)
     this.signNow = new Int8Array(this.points.length)
+    this.before = new Float64Array(this.points.length + 2)
+    this.after = new Float64Array(this.points.length + 2)
     this.breaks = breakpointsOf(seen.inst)
     this.regions = regionsOf(seen.inst)
     const outdoorF = input.air.at(0)
@@ -205,22 +180,68 @@ export class Home implements World {
     return false
   }
 
-  /** s after which something has changed within a step, to a few hundredths. */
+  /**
+   * s after which something has changed within a step, to a few hundredths. What is felt goes nearly straight between two
+   * looks: where it passes its temperature there is looked for just before and just after, and halfway where that does not help.
+   */
   private firstChange(now: number, h: number, r: Running, region: DegF): number {
     let [low, high] = [0, h]
-    for (let n = 0; n < HALVINGS && high - low > 0.02; n++) {
-      const middle = (low + high) / 2
+    const changed = (t: number): boolean => {
       this.restore()
-      this.advance(now, middle, r)
-      if (this.moved(now + middle, region)) high = middle
-      else low = middle
+      this.advance(now, t, r)
+      const is = this.moved(now + t, region)
+      this.seenAt(now + t, is ? this.after : this.before)
+      if (is) high = t
+      else low = t
+      return is
+    }
+    this.seenAt(now + h, this.after)
+    this.restore()
+    this.seenAt(now, this.before)
+    const half = FOUND.within / 2
+    for (let looks = 0; looks < FOUND.looks && high - low > FOUND.within; looks++) {
+      const width = high - low
+      const part = this.crossing()
+      // Nothing that is felt: a count of its own is full at the end of the step.
+      if (part === null && high === h) changed(high - half)
+      else if (part === null || looks % 4 === 3) changed(low + width / 2)
+      else {
+        const at = low + part * width
+        const after = at + half < high ? changed(at + half) : true
+        if (after && at - half > low) changed(at - half)
+      }
     }
     return high
   }
 
+  /** What somebody feels and goes by, into a list: each point's temperature, what the room lacks, and outdoors. */
+  private seenAt(at: number, into: Float64Array): void {
+    const n = this.points.length
+    for (let i = 0; i < n; i++) into[i] = this.felt(this.points[i]!.what)
+    into[n] = this.thermostat.offAt(at, this.roomF)
+    into[n + 1] = this.air.at(at)
+  }
+
+  /** Part of the way between two looks at which the first of what is felt passes a temperature that matters; null: none does. */
+  private crossing(): number | null {
+    const { before, after } = this
+    const n = this.points.length
+    let first = 1
+    const cross = (i: number, at: number): void => {
+      const [a, b] = [before[i]!, after[i]!]
+      if (a !== b && (at - a) * (at - b) <= 0) first = Math.min(first, (at - a) / (b - a))
+    }
+    for (let i = 0; i < n; i++) cross(i, this.points[i]!.at)
+    for (const at of this.thermostat.edges) cross(n, at)
+    for (const at of this.breaks) cross(n + 1, at)
+    return first < 1 ? first : null
+  }
+
   private stepOf(now: number, r: Running): number {
-    if (r.way === 'defrosts' || now - this.changedAt < MOVES_FOR) return STEP.moving
-    return r.stage > 0 || r.burnerBtuh > 0 || r.stripW > 0 ? STEP.running : STEP.still
+    const moves = now - this.changedAt < MOVES_FOR
+    const makes = r.stage > 0 || r.burnerBtuh > 0 || r.stripW > 0
+    if (r.way === 'defrosts') return STEP.moving
+    return makes ? (moves ? STEP.moving : STEP.running) : moves ? STEP.justOff : STEP.still
   }
 
   /** On which side of each temperature that somebody feels things are. */
@@ -369,16 +390,4 @@ function copy(from: State, to: State): void {
   to.aheadF = from.aheadF
   to.coilF = from.coilF
   to.frostLb = from.frostLb
-}
-
-/** The temperatures at which some mode of the job goes its way. */
-function thresholdsOf(seen: JobSeen): { what: Felt; at: number }[] {
-  const found = new Map<string, { what: Felt; at: number }>()
-  for (const { placed, mode } of modesOf(seen.inst))
-    for (const t of mode.transitions ?? [])
-      for (const leaf of [...feltLeaves(t.when), ...feltLeaves(t.reset)]) {
-        const at = feltPoint(leaf, (id) => settingIn(seen.inst, placed, id))
-        if (at !== null) found.set(`${leaf.feels} ${at}`, { what: leaf.feels, at })
-      }
-  return [...found.values()]
 }

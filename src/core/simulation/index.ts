@@ -1,6 +1,6 @@
 export { scenesOf, sceneInput, SCENES, type Scene, type SceneOptions } from './scenes'
 export { simulate, type Simulation, type SimulationInput } from './simulate'
-export type { Sample } from './home'
+export type { Sample } from './input'
 export { noSums, type BackupCause, type Sums } from './sums'
 export {
   airOf,

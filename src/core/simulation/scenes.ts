@@ -3,7 +3,7 @@ import type { JobSeen } from '../installation'
 import { modesOf } from '../situation'
 import type { OutsideEvent } from '../time'
 import type { SimulationInput } from './simulate'
-import type { WallEvent } from './thermostat'
+import type { WallEvent } from './wall'
 
 /** Stretches of time that tell something of a job, by what happens in them. */
 export const SCENES = [

@@ -3,10 +3,12 @@ import { feltLeaves } from '../equipment'
 import { placedByRef, splitRef, type Installation, type JobSeen } from '../installation'
 import { memoriesAt } from '../situation'
 import { runTime, type Move, type OutsideEvent, type Step, type Trace } from '../time'
-import { Home, type HomeInput, type Sample } from './home'
+import { Home } from './home'
+import type { HomeInput, Sample } from './input'
 import { Machine } from './machine'
 import type { Sums } from './sums'
-import { Thermostat, type System, type WallEvent } from './thermostat'
+import { Thermostat } from './thermostat'
+import type { System, WallEvent } from './wall'
 
 /** What is run: a job, a stretch of weather, what people do, from a room as it stands. */
 export interface SimulationInput extends HomeInput {

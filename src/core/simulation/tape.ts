@@ -1,7 +1,7 @@
 import type { Ref } from '../installation'
 import type { Situation } from '../situation'
 import type { Move, Trace } from '../time'
-import type { Sample } from './home'
+import type { Sample } from './input'
 import type { Simulation } from './simulate'
 import type { Sums } from './sums'
 

@@ -5,13 +5,7 @@ import { callsOf } from '../situation'
 import type { DemandCause } from '../time'
 import { tolerances } from '../tolerances'
 import { ESTIMATES } from './estimates'
-
-/** What a person sets on the wall. */
-export type System = 'heat' | 'cool' | 'emergency' | 'off'
-/** From a second on the room is held at so many °F, or the system stands so. */
-export type WallEvent = { at: number } & (
-  { setpointF: number; by?: 'hand' | 'schedule' } | { system: System }
-)
+import { Wall, type System, type WallEvent } from './wall'
 
 /** The numbers by which calls are made, out of the device and its settings. */
 export interface DemandNumbers {
@@ -79,6 +73,7 @@ const NOTHING: Flags = { first: false, second: false, backup: 0, cause: { why: '
 /** A room and a setpoint, made into calls. What it decides at an instant it decides again at that instant. */
 export class Thermostat {
   readonly numbers: DemandNumbers
+  private readonly wall: Wall
   private readonly offered: Set<Call>
   private flags: Flags = NOTHING
   /** s at which the first stage was called, and at which the count to backup began. */
@@ -95,40 +90,29 @@ export class Thermostat {
 
   constructor(
     inst: Installation,
-    private readonly events: readonly WallEvent[],
+    events: readonly WallEvent[],
     private readonly begins: { setpointF: number; system: System; holdsBackup?: boolean },
   ) {
+    this.wall = new Wall(events, begins)
     this.numbers = demandNumbers(inst, thermostatOf(inst))
     this.offered = new Set(callsOf(inst))
   }
 
   /** °F that the room is held at: an early start climbs ahead of a warmer hour of the schedule. */
   target(now: number): number {
-    let target = this.begins.setpointF
-    for (const e of this.events) {
-      if (!('setpointF' in e)) continue
-      if (e.at <= now) target = e.setpointF
-      else {
-        const { recoveryFPerHour: slope } = this.numbers
-        if (slope > 0 && e.by === 'schedule' && e.setpointF > target)
-          target = Math.max(target, e.setpointF - (slope * (e.at - now)) / 3600)
-        break
-      }
-    }
-    return target
+    const { setpointF, warmer } = this.wall.stands(now)
+    const { recoveryFPerHour: slope } = this.numbers
+    if (slope <= 0 || !warmer) return setpointF
+    return Math.max(setpointF, warmer.setpointF - (slope * (warmer.at - now)) / 3600)
   }
 
   /** Whether it has started ahead of a warmer hour. */
-  recovers(now: number): boolean {
-    let set = this.begins.setpointF
-    for (const e of this.events) if ('setpointF' in e && e.at <= now) set = e.setpointF
-    return this.target(now) > set
-  }
+  recovers = (now: number): boolean => this.target(now) > this.wall.stands(now).setpointF
 
-  private system(now: number): System {
-    let system = this.begins.system
-    for (const e of this.events) if ('system' in e && e.at <= now) system = e.system
-    return system
+  /** °F by which the room lacks what it is held at; over it in cooling. */
+  offAt(now: number, roomF: number): number {
+    const off = this.target(now) - roomF
+    return this.wall.stands(now).system === 'cool' ? -off : off
   }
 
   get call(): { call: Call; cause: DemandCause } {
@@ -138,7 +122,7 @@ export class Thermostat {
 
   /** Looks at the room, and changes what it calls. */
   look(now: number, roomF: number): void {
-    const system = this.system(now)
+    const system = this.wall.stands(now).system
     for (let round = 0; round < 4; round++) {
       const next = this.decide(now, roomF, this.flags, system)
       if (same(next, this.flags)) break
@@ -153,10 +137,23 @@ export class Thermostat {
 
   /** Whether it would call otherwise. */
   wouldChange(now: number, roomF: number): boolean {
-    const system = this.system(now)
+    const system = this.wall.stands(now).system
     if (callOf(this.flags, system) !== this.wanted) return true
     if (!same(this.decide(now, roomF, this.flags, system), this.flags)) return true
     return this.target(now) - roomF >= this.secondAt() - EPS !== (this.secondSince !== null)
+  }
+
+  /** What `offAt` gives where it may change its mind. */
+  get edges(): readonly number[] {
+    return (this.knownEdges ??= this.newEdges())
+  }
+  private knownEdges: readonly number[] | null = null
+
+  private newEdges(): number[] {
+    const { firstF, secondF, droopF, overF } = this.numbers
+    const more = [firstF, firstF + secondF, droopF, droopF + secondF].map((off) => off - EPS)
+    const less = [-overF, firstF + secondF / 2, droopF, this.releaseF].map((off) => off + EPS)
+    return [...more, ...less, 0]
   }
 
   /** s at which one of its own counts, or somebody's hand, may change something; Infinity: none. */
@@ -165,7 +162,7 @@ export class Thermostat {
     const later = (t: number) => {
       if (t > now + 1e-6 && t < at) at = t
     }
-    for (const e of this.events) later(e.at)
+    later(this.wall.next(now))
     const { upstage, secondAfter } = this.numbers
     if (this.flags.first && !this.flags.backup && upstage !== null) later(this.countSince + upstage)
     if (this.secondSince !== null) later(this.secondSince + secondAfter)
@@ -182,7 +179,7 @@ export class Thermostat {
   private decide(now: number, roomF: number, f: Flags, system: System): Flags {
     if (system === 'off') return f.first ? { ...NOTHING, cause: { why: 'set' } } : f
     const n = this.numbers
-    const off = system === 'cool' ? roomF - this.target(now) : this.target(now) - roomF
+    const off = this.offAt(now, roomF)
     if (!f.first)
       return off >= n.firstF - EPS ? { ...f, first: true, cause: { why: 'differential', offF: off } } : f
     const backup = system === 'heat' ? this.backupOf(now, off, f) : null
@@ -230,11 +227,13 @@ export class Thermostat {
       this.lastOn = this.onSince = this.countSince = now
     }
     if (!next.first && f.first) this.lastOff = now
-    if (next.backup > 0 && f.backup === 0)
+    if (next.backup > 0 && f.backup === 0) {
       this.releaseF = Math.min(
         this.numbers.droopF * this.numbers.releaseShare,
         (this.target(now) - roomF) / 2,
       )
+      this.knownEdges = null
+    }
     // After backup the heat pump is given its time again.
     if (next.backup === 0 && f.backup > 0) this.countSince = now
     this.flags = next

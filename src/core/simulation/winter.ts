@@ -13,10 +13,10 @@ import {
 } from '../house'
 import type { JobSeen } from '../installation'
 import { settingsWith } from '../query'
-import type { Air } from './home'
+import type { Air } from './input'
 import { simulate } from './simulate'
 import type { Sums } from './sums'
-import type { WallEvent } from './thermostat'
+import type { WallEvent } from './wall'
 
 /** From the first of November, 180 days. */
 const FROM_HOUR = 304 * 24

@@ -1,59 +1,80 @@
-import { feltLeaves, type Transition, type Truth } from '../equipment'
-import type { Settled } from '../circuit'
-import type { PlacedMode, Situation } from '../situation'
+import { feltLeaves, type Transition, type Truth, type When } from '../equipment'
+import type { Ref } from '../installation'
+import type { PlacedMode } from '../situation'
+import { sure } from '../sure'
+
+/** The state in which a mode stands. */
+export interface Slot {
+  state: string
+}
 
 /** A way out of a state, with its count. */
 export interface Counter {
   mode: PlacedMode
   transition: Transition
+  /** Where its mode stands, shared by all ways out of it. */
+  slot: Slot
+  /** s that it takes; null: a setting that nobody knows; undefined: not asked yet. */
+  after: number | null | undefined
   /** s counted so far. */
   counted: number
   /** What `when` said last. */
   was: Truth
   /** For those that count from an instant: whether that instant has been. */
   begun: boolean
-  /** Whether it hangs on something felt; else what `when` said of the state that it was last asked in. */
+  /** Its place among all of them. */
+  at: number
+  /** Whether what it counts by, and what takes its count away, hang on something felt. */
   felt: boolean
-  saw: Situation | null
-  stood: Settled | null
-  version: number
-  feltNumber: number
-  truth: Truth
+  resetFelt: boolean
 }
 
 /** Every way out of every mode, nothing counted yet. */
-export const countersOf = (modes: readonly PlacedMode[]): Counter[] =>
-  modes.flatMap((mode) =>
-    (mode.mode.transitions ?? []).map((transition): Counter => ({
+export const countersOf = (modes: readonly PlacedMode[], slots: ReadonlyMap<Ref, Slot>): Counter[] =>
+  modes
+    .flatMap((mode) => (mode.mode.transitions ?? []).map((transition) => ({ mode, transition })))
+    .map(({ mode, transition }, at): Counter => ({
       mode,
       transition,
+      slot: sure(slots.get(mode.ref), `where ${mode.ref} stands`),
+      after: undefined,
       counted: 0,
       was: 'unknown',
       begun: false,
+      at,
       felt: feltLeaves(transition.when).length > 0,
-      saw: null,
-      stood: null,
-      version: -1,
-      feltNumber: NaN,
-      truth: 'unknown',
-    })),
-  )
+      resetFelt: feltLeaves(transition.reset).length > 0,
+    }))
 
 /**
- * Whether what a counter's condition said last still stands; what it is asked in is noted. What hangs on air or a coil is another
- * with the number of what is felt; the rest goes by the situation and what stands in it.
+ * What the conditions of all counters said in one situation with one state of the circuit: what hangs on air or a coil is kept
+ * for one number of what is felt, the rest for good. A run comes back to the same few of these again and again.
  */
-export function isFresh(
-  c: Counter,
-  situation: Situation,
-  state: Settled | null,
-  version: number,
-  felt: number,
-): boolean {
-  const fresh = c.saw === situation && c.stood === state && c.version === version && c.feltNumber === felt
-  c.saw = situation
-  c.stood = state
-  c.version = version
-  c.feltNumber = felt
-  return fresh
+export class Truths {
+  private readonly whens: (Truth | undefined)[]
+  private readonly resets: (Truth | undefined)[]
+  private readonly feltAt: number[]
+
+  constructor(counters: number) {
+    this.whens = new Array<Truth | undefined>(counters).fill(undefined)
+    this.resets = new Array<Truth | undefined>(counters).fill(undefined)
+    this.feltAt = new Array<number>(counters).fill(NaN)
+  }
+
+  /** @param felt a number that is another whenever something felt is; NaN: it may always be */
+  when(c: Counter, felt: number, ask: (c: Counter, when: When) => Truth): Truth {
+    const { when } = c.transition
+    if (!when) return 'yes'
+    const known = this.whens[c.at]
+    if (known !== undefined && (!c.felt || this.feltAt[c.at] === felt)) return known
+    if (c.felt) this.feltAt[c.at] = felt
+    return (this.whens[c.at] = ask(c, when))
+  }
+
+  reset(c: Counter, ask: (c: Counter, when: When) => Truth): Truth {
+    const { reset } = c.transition
+    if (!reset) return 'no'
+    if (c.resetFelt) return ask(c, reset)
+    return (this.resets[c.at] ??= ask(c, reset))
+  }
 }

@@ -3,20 +3,19 @@ import {
   evaluateWhen,
   normalState,
   type Felt,
-  type Transition,
-  type EvalContext,
   type TransitionContext,
   type Truth,
   type Unknowable,
-  type Value,
+  type When,
 } from '../equipment'
 import type { Circuit, Outcome, Settled } from '../circuit'
-import { makeRef, settingIn, type Placed, type Ref } from '../installation'
-import { evalContextOf, memoriesAt, modesOf, stands, type PlacedMode, type Situation } from '../situation'
+import { settingIn, type Placed, type Ref } from '../installation'
+import { memoriesAt, modesOf, stands, type PlacedMode, type Situation } from '../situation'
 import { sure } from '../sure'
 import { tolerances } from '../tolerances'
 import { entry } from './entry'
-import { countersOf, isFresh, type Counter } from './counter'
+import { contextFor, type View } from './context'
+import { countersOf, Truths, type Counter, type Slot } from './counter'
 import { timedContacts, type TimedContact } from './timedContacts'
 import type { Move, OutsideEvent, Step, Trace } from './trace'
 import type { World } from './world'
@@ -50,31 +49,40 @@ class Run {
   private call
   private outdoorF
   /** Every mode's own state, also where it cannot be seen: a timer counts on while nothing is called. */
-  private readonly states = new Map<Ref, string>()
+  private readonly states = new Map<Ref, Slot>()
   private readonly modes: PlacedMode[]
   private readonly memories: Situation['modes'] = {}
   private readonly contacts: TimedContact[]
   private readonly held: Uint8Array
   private readonly due = new Map<TimedContact, { at: number; since: number }>()
   private readonly counters: Counter[]
+  /** Those that count until the next instant. */
+  private readonly counting: Counter[] = []
   private readonly untimed = new Set<Ref>()
   private readonly events: OutsideEvent[]
   private readonly steps: Step[] = []
-  private readonly loadIndex: ReadonlyMap<Ref, number>
-  private readonly contactIndex: ReadonlyMap<Ref, number>
   private state: Settled | null = null
   private lastRunning: Ref[] = []
   private noted = false
-  /** Counts the changes of modes: one that does not show in the situation is seen by its own device all the same. */
-  private version = 0
-  /** Situations and outcomes that were there before: a run comes back to the same few again and again. */
+  /** Situations, one for all states of all modes, and outcomes that were there before: a run comes back to the same few. */
   private readonly situations = new Map<string, Situation>()
   private current: Situation | null = null
   private readonly outcomes = new Map<Situation, Map<Settled | null, Map<string, Outcome>>>()
+  private readonly truths = new Map<Situation, Map<Settled | null, Truths>>()
+  /** `held` as a key; null: it has moved since. */
+  private heldKey: string | null = null
   private readonly runnings = new Map<Settled, Ref[]>()
   private readonly bands = new Map<number, ReadonlySet<Ref>>()
   private readonly contexts = new Map<Placed, TransitionContext>()
-  private readonly seenIn = new Map<Situation, Map<Ref, EvalContext>>()
+  private readonly view: View = {
+    situation: () => this.situation(),
+    state: () => this.state,
+    slots: this.states,
+    feels: (placed, what) =>
+      this.input.world
+        ? this.input.world.feels(placed, what)
+        : (this.input.feels?.(placed, what, this.situation()) ?? null),
+  }
 
   constructor(
     private readonly circuit: Circuit,
@@ -84,15 +92,14 @@ class Run {
     this.call = input.start.call
     this.outdoorF = input.start.outdoorF
     this.events = [...input.events].sort((a, b) => a.at - b.at)
-    this.loadIndex = new Map(net.loads.map((l, i) => [l.ref, i]))
-    this.contactIndex = new Map(net.contacts.map((c, i) => [c.ref, i]))
     this.modes = modesOf(inst)
-    for (const { ref, mode } of this.modes) this.states.set(ref, input.start.modes[ref] ?? normalState(mode))
+    for (const { ref, mode } of this.modes)
+      this.states.set(ref, { state: input.start.modes[ref] ?? normalState(mode) })
     for (const [ref, last] of Object.entries(input.start.modes))
       if (!this.states.has(ref as Ref)) this.memories[ref as Ref] = last
     this.contacts = timedContacts(circuit, this.untimed)
     this.held = new Uint8Array(net.contacts.length).fill(2)
-    this.counters = countersOf(this.modes)
+    this.counters = countersOf(this.modes, this.states)
   }
 
   trace(): Trace {
@@ -100,7 +107,8 @@ class Run {
     if (!first.ok) return { steps: [], ended: 'chatter', untimed: [] }
     this.state = first
     for (const c of this.contacts) this.held[c.index] = first.closed[c.index] ? 1 : 0
-    for (const c of this.counters) c.was = this.truthOf(c)
+    const truths = this.truthsNow()
+    for (const c of this.counters) c.was = truths.when(c, this.feltNow(), this.ask)
     this.note([], this.situation(), first)
     const ended = this.goOn()
     return { steps: this.steps, ended, untimed: [...this.untimed] }
@@ -137,27 +145,27 @@ class Run {
     const moves: Move[] = []
     while (this.events[0] && this.events[0].at <= this.now)
       moves.push({ kind: 'outside', event: this.take(sure(this.events.shift(), 'the event that is due')) })
-    moves.push(...this.hear())
+    this.hear(moves)
     for (let round = 0; round < tolerances.settleRounds; round++) {
       const situation = this.situation()
       const outcome = this.settle(this.state)
       if (!outcome.ok) return false
       this.state = outcome
-      const moved = [...this.moveContacts(outcome), ...this.moveModes()]
-      if (!moved.length) {
+      const before = moves.length
+      this.moveContacts(outcome, moves)
+      this.moveModes(moves)
+      if (moves.length === before) {
         if (moves.length) this.note(moves, situation, outcome)
         return true
       }
-      moves.push(...moved)
     }
     return false
   }
 
   /** What the world asks for now, and the class of weather that it is in. */
-  private hear(): Move[] {
+  private hear(moves: Move[]): void {
     const { world } = this.input
-    if (!world) return []
-    const moves: Move[] = []
+    if (!world) return
     const { call, cause } = world.demand(this.now)
     if (call !== this.call) {
       moves.push({ kind: 'demand', from: this.call, call, cause })
@@ -169,25 +177,26 @@ class Run {
       this.weather(outdoorF)
       moves.push({ kind: 'weather', outdoorF })
     }
-    return moves
   }
 
   private settle(before: Settled | null): Outcome {
     const situation = this.situation()
     const byState = entry(this.outcomes, situation, () => new Map<Settled | null, Map<string, Outcome>>())
     const byHeld = entry(byState, before, () => new Map<string, Outcome>())
-    return entry(byHeld, String.fromCharCode(...this.held), () =>
+    return entry(byHeld, (this.heldKey ??= String.fromCharCode(...this.held)), () =>
       this.circuit.settleHeld(situation, this.held, before),
     )
   }
 
   private take(event: OutsideEvent): OutsideEvent {
     this.current = null
-    this.version++
     if ('call' in event) this.call = event.call
     else if ('outdoorF' in event) this.weather(event.outdoorF)
-    else if (this.states.has(event.mode)) this.states.set(event.mode, event.state)
-    else this.memories[event.mode] = event.state
+    else {
+      const slot = this.states.get(event.mode)
+      if (slot) slot.state = event.state
+      else this.memories[event.mode] = event.state
+    }
     return event
   }
 
@@ -203,8 +212,7 @@ class Run {
   }
 
   /** Contacts whose time has come; those whose drivers have changed begin to wait. */
-  private moveContacts(state: Settled): Move[] {
-    const moves: Move[] = []
+  private moveContacts(state: Settled, moves: Move[]): void {
     for (const c of this.contacts) {
       const wants = state.drivers[c.index] === 2
       const is = this.held[c.index] === 1
@@ -221,31 +229,32 @@ class Run {
       }
       this.due.delete(c)
       this.held[c.index] = wants ? 1 : 0
+      this.heldKey = null
       moves.push({ kind: 'contact', ref: c.ref, closes: wants, waited: this.now - waiting.since })
     }
-    return moves
   }
 
   private otherSpeed = (c: TimedContact, state: Settled): boolean =>
     c.speeds.some((i) => i !== c.index && state.drivers[i] === 2)
 
   /** The modes whose counts are full. One way out at a time: the next round looks at the state that it led to. */
-  private moveModes(): Move[] {
-    const moves: Move[] = []
-    const gone = new Set<Ref>()
+  private moveModes(moves: Move[]): void {
+    let gone: Slot[] | null = null
+    let truths = this.truthsNow()
+    const felt = this.feltNow()
     for (const c of this.counters) {
-      const truth = this.truthOf(c)
+      const truth = truths.when(c, felt, this.ask)
       const { counts = 'while' } = c.transition
       const edge =
         counts === 'begins' ? c.was !== 'yes' && truth === 'yes' : c.was === 'yes' && truth === 'no'
       c.was = truth
-      const stands = this.states.get(c.mode.ref) === c.transition.from
-      if (!stands || gone.has(c.mode.ref)) {
+      const stands = c.slot.state === c.transition.from
+      if (!stands || gone?.includes(c.slot)) {
         // A count belongs to one stay in a state.
         if (!stands) this.forget(c)
         continue
       }
-      if (c.transition.reset && this.ask(c, c.transition.reset) === 'yes') this.forget(c)
+      if (truths.reset(c, this.ask) === 'yes') this.forget(c)
       if (counts !== 'while' && edge) c.begun = true
       const counting = counts === 'while' ? truth === 'yes' : c.begun
       if (!counting) {
@@ -262,13 +271,12 @@ class Run {
         waited: after,
         transition: c.transition,
       })
-      this.states.set(c.mode.ref, c.transition.to)
-      this.version++
+      c.slot.state = c.transition.to
       this.current = null
-      gone.add(c.mode.ref)
+      truths = this.truthsNow()
+      ;(gone ??= []).push(c.slot)
       this.forget(c)
     }
-    return moves
   }
 
   private forget(c: Counter): void {
@@ -277,101 +285,71 @@ class Run {
   }
 
   private isCounting = (c: Counter): boolean =>
-    this.states.get(c.mode.ref) === c.transition.from &&
+    c.slot.state === c.transition.from &&
     ((c.transition.counts ?? 'while') === 'while' ? c.was === 'yes' : c.begun)
 
   private after(c: Counter): number | null {
+    if (c.after !== undefined) return c.after
     const { inst } = this.circuit
-    const after = amountOf(c.transition.after ?? 0, (id) => settingIn(inst, c.mode.placed, id))
-    if (after === null) this.untimed.add(c.mode.ref)
-    return after
+    c.after = amountOf(c.transition.after ?? 0, (id) => settingIn(inst, c.mode.placed, id))
+    if (c.after === null) this.untimed.add(c.mode.ref)
+    return c.after
   }
 
   private nextInstant(): number | null {
-    const times = [...this.due.values()].map((d) => d.at)
+    let next = this.events[0]?.at ?? Infinity
+    for (const d of this.due.values()) next = Math.min(next, d.at)
+    this.counting.length = 0
     for (const c of this.counters) {
-      const after = this.isCounting(c) ? this.after(c) : null
-      if (after !== null) times.push(this.now + after - c.counted)
+      if (!this.isCounting(c)) continue
+      this.counting.push(c)
+      const after = this.after(c)
+      if (after !== null) next = Math.min(next, this.now + after - c.counted)
     }
-    if (this.events[0]) times.push(this.events[0].at)
-    return times.length ? Math.max(this.now, Math.min(...times)) : null
+    return next === Infinity ? null : Math.max(this.now, next)
   }
 
   private pass(seconds: number): void {
-    for (const c of this.counters) if (this.isCounting(c)) c.counted += seconds
+    for (const c of this.counting) c.counted += seconds
   }
 
   /** The situation as it can be seen: a mode's state where it cannot stand counts on and shows as normal. */
   private situation(): Situation {
     if (this.current) return this.current
-    const key = `${this.call} ${this.outdoorF} ${[...this.states.values()].join()} ${Object.entries(this.memories).flat().join()}`
+    const key = `${this.call} ${this.outdoorF} ${this.statesKey()} ${Object.entries(this.memories).flat().join()}`
     return (this.current = entry(this.situations, key, () => this.newSituation()))
+  }
+
+  private statesKey(): string {
+    let key = ''
+    for (const { state } of this.states.values()) key += `${state},`
+    return key
   }
 
   private newSituation(): Situation {
     const bare: Situation = { call: this.call, outdoorF: this.outdoorF, modes: {} }
     const modes: Situation['modes'] = { ...this.memories }
     for (const mode of this.modes) {
-      const state = this.states.get(mode.ref)
+      const state = this.states.get(mode.ref)?.state
       if (state !== undefined && stands(this.circuit.inst, mode, state, bare)) modes[mode.ref] = state
     }
     return { ...bare, modes }
   }
 
-  private truthOf(c: Counter): Truth {
-    const { when } = c.transition
-    if (!when) return 'yes'
-    const felt = c.felt ? (this.input.world?.feltNumber() ?? NaN) : 0
-    if (isFresh(c, this.situation(), this.state, this.version, felt)) return c.truth
-    return (c.truth = evaluateWhen(when, this.contextOf(c.mode.placed)))
-  }
+  /** What the counters' conditions say as it stands: one that hangs on a mode which does not show has a situation of its own. */
+  private truthsNow = (): Truths =>
+    entry(
+      entry(this.truths, this.situation(), () => new Map<Settled | null, Truths>()),
+      this.state,
+      () => new Truths(this.counters.length),
+    )
 
-  private ask = (c: Counter, when: NonNullable<Transition['when']>): Truth =>
-    evaluateWhen(when, this.contextOf(c.mode.placed))
+  private feltNow = (): number => this.input.world?.feltNumber() ?? NaN
+
+  private ask = (c: Counter, when: When): Truth => evaluateWhen(when, this.contextOf(c.mode.placed))
 
   private contextOf = (placed: Placed): TransitionContext =>
-    entry(this.contexts, placed, () => this.newContext(placed))
-
-  /** What a device's transitions see: made once, and asked of what stands at the moment. */
-  private newContext(placed: Placed): TransitionContext {
-    const { inst } = this.circuit
-    const run = this // eslint-disable-line @typescript-eslint/no-this-alias -- the getters below are the context's own
-    const settings = new Map<string, Unknowable<Value>>()
-    const coils = new Map<string, number>()
-    const contacts = new Map<string, number>()
-    const at = (of: Uint8Array | undefined, i: number, is: number): Truth => (of?.[i] === is ? 'yes' : 'no')
-    const seen = () => entry(run.seenIn, run.situation(), () => new Map<Ref, EvalContext>())
-    const plain = () => entry(seen(), placed.ref as Ref, () => evalContextOf(inst, placed, run.situation()))
-    return {
-      get call() {
-        return run.call
-      },
-      get outdoorF() {
-        return run.outdoorF
-      },
-      setting: (id) => entry(settings, id, () => settingIn(inst, placed, id)),
-      // Its own state also where it does not show.
-      mode: (id) => run.states.get(makeRef(placed.ref, id)) ?? '',
-      condition: (m) => plain().condition(m),
-      memory: (id) => plain().memory(id),
-      energised: (id) =>
-        at(
-          run.state?.coils,
-          entry(coils, id, () => run.loadIndex.get(makeRef(placed.ref, id)) ?? -1),
-          2,
-        ),
-      closed: (id) =>
-        at(
-          run.state?.closed,
-          entry(contacts, id, () => run.contactIndex.get(makeRef(placed.ref, id)) ?? -1),
-          1,
-        ),
-      feels: (what) =>
-        run.input.world
-          ? run.input.world.feels(placed, what)
-          : (run.input.feels?.(placed, what, run.situation()) ?? null),
-    }
-  }
+    entry(this.contexts, placed, () => contextFor(this.circuit, placed, this.view))
 
   private note(moves: Move[], situation: Situation, state: Settled): void {
     const running = entry(this.runnings, state, () => this.runningOf(state))

@@ -1,0 +1,32 @@
+import type { SiteFault } from './siteFault'
+
+/** Outdoor air by the second. */
+export interface Air {
+  /** °F. */
+  at(second: number): number
+  /** °F of dew point; left out: nobody knows. */
+  dewAt?: (second: number) => number
+}
+
+/** What a house begins with and stands in. */
+export interface HomeInput {
+  air: Air
+  roomF: number
+  /** s between samples of a tape; 0: no tape is kept, only sums. */
+  sampleEvery: number
+  /** Steps are so many times shorter than usual: what a sum hangs on them by. */
+  finer?: number
+  /** What is wrong outdoors that no contact shows. */
+  fault?: SiteFault | null
+}
+
+/** What is felt and held at an instant, for a tape. */
+export interface Sample {
+  at: number
+  roomF: number
+  targetF: number
+  outdoorF: number
+  coilF: number
+  supplyF: number
+  frostLb: number
+}

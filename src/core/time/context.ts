@@ -1,0 +1,45 @@
+import type { Felt, TransitionContext, Truth, Unknowable, Value } from '../equipment'
+import type { Circuit, Settled } from '../circuit'
+import { makeRef, settingIn, type Placed, type Ref } from '../installation'
+import { evalContextOf, type Situation } from '../situation'
+import { entry } from './entry'
+import type { Slot } from './counter'
+
+/** What a run is at, as its devices see it. */
+export interface View {
+  situation: () => Situation
+  state: () => Settled | null
+  slots: ReadonlyMap<Ref, Slot>
+  feels: (placed: Placed, what: Felt) => Unknowable<number>
+}
+
+/** What a device's transitions see: made once, and asked of what stands at the moment. */
+export function contextFor(circuit: Circuit, placed: Placed, view: View): TransitionContext {
+  const { inst, net } = circuit
+  const settings = new Map<string, Unknowable<Value>>()
+  const loads = new Map(net.loads.map((l, i) => [l.ref, i]))
+  const contacts = new Map(net.contacts.map((c, i) => [c.ref, i]))
+  const plains = new Map<Situation, ReturnType<typeof evalContextOf>>()
+  const at = (of: Uint8Array | undefined, i: number | undefined, is: number): Truth =>
+    i !== undefined && of?.[i] === is ? 'yes' : 'no'
+  const plain = () => {
+    const situation = view.situation()
+    return entry(plains, situation, () => evalContextOf(inst, placed, situation))
+  }
+  return {
+    get call() {
+      return view.situation().call
+    },
+    get outdoorF() {
+      return view.situation().outdoorF
+    },
+    setting: (id) => entry(settings, id, () => settingIn(inst, placed, id)),
+    // Its own state also where it does not show.
+    mode: (id) => view.slots.get(makeRef(placed.ref, id))?.state ?? '',
+    condition: (m) => plain().condition(m),
+    memory: (id) => plain().memory(id),
+    energised: (id) => at(view.state()?.coils, loads.get(makeRef(placed.ref, id)), 2),
+    closed: (id) => at(view.state()?.closed, contacts.get(makeRef(placed.ref, id)), 1),
+    feels: (what) => view.feels(placed, what),
+  }
+}
