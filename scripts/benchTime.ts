@@ -27,10 +27,13 @@ int main(){ struct timespec a,b; double best=1e9, room=0, lb=0;
    double t=(th<0?-1:1)/(fabs(th)+sqrt(th*th+1)),c=1/sqrt(t*t+1),sn=t*c; for(int k=0;k<3;k++){double x=s[k][p],y=s[k][q];s[k][p]=c*x-sn*y;s[k][q]=sn*x+c*y;}
    for(int k=0;k<3;k++){double x=s[p][k],y=s[q][k];s[p][k]=c*x-sn*y;s[q][k]=sn*x+c*y;} for(int k=0;k<3;k++){double x=v[k][p],y=v[k][q];v[k][p]=c*x-sn*y;v[k][q]=sn*x+c*y;} }
   double T[3]={70,70,70}, coil=30, sum[3]={0,0,0}; lb=0; double h=120.0/3600;
+  /* every step is as long as the last: what it makes of temperatures and heat is worked out once, as the product does */
+  double P[3][3]={{0}},Q[3][3]={{0}},U[3][3]={{0}},V[3][3]={{0}};
+  for(int k=0;k<3;k++){ double l=s[k][k],x=l*h,e=exp(-x),g=-expm1(-x)/l; for(int i=0;i<3;i++) for(int j=0;j<3;j++){ double w=v[i][k]/sqrt(C_[i]),z=w*v[j][k]*sqrt(C_[j]),be=w*v[j][k]/sqrt(C_[j]);
+   P[i][j]+=z*e; Q[i][j]+=be*g; U[i][j]+=z*g; V[i][j]+=be*(h-g)/l; } }
   for(int n=0;n<${STEPS};n++){ double out=30+15*sin(n*6.2831853/720), bb[3]={25000,400*out,0}, z[3],m[3];
-   for(int k=0;k<3;k++){ double zk=0,be=0; for(int i=0;i<3;i++){ zk+=v[i][k]*sqrt(C_[i])*T[i]; be+=v[i][k]*bb[i]/sqrt(C_[i]); }
-    double l=s[k][k],x=l*h,e=exp(-x),g=-expm1(-x)/l; z[k]=zk*e+be*g; m[k]=zk*g+be*(h-g)/l; }
-   for(int i=0;i<3;i++){ double w=0,u=0; for(int k=0;k<3;k++){ w+=v[i][k]*z[k]; u+=v[i][k]*m[k]; } T[i]=w/sqrt(C_[i]); sum[i]+=u/sqrt(C_[i]); }
+   for(int i=0;i<3;i++){ double w=0,u=0; for(int j=0;j<3;j++){ w+=P[i][j]*T[j]+Q[i][j]*bb[j]; u+=U[i][j]*T[j]+V[i][j]*bb[j]; } z[i]=w; m[i]=u; }
+   for(int i=0;i<3;i++){ T[i]=z[i]; sum[i]+=m[i]; }
    double to=out-12*(1+0.8*fmin(1.5,lb/9)); coil=to+(coil-to)*exp(-120.0/45);
    if(coil<32){ double o=moist(sat(out)*0.8)-moist(sat(coil)); if(o>0) lb+=o*3600*3*0.6*h*fmax(0,1-lb/13.5); } if(lb>9) lb=0; }
   clock_gettime(CLOCK_MONOTONIC,&b); double ms=(b.tv_sec-a.tv_sec)*1e3+(b.tv_nsec-a.tv_nsec)/1e6; if(ms<best) best=ms; room=T[1]; }
