@@ -53,6 +53,7 @@ export interface Args {
     volts?: string
     past?: string[]
     scene?: string
+    events?: string
     setback?: boolean
   }
 }
@@ -101,6 +102,7 @@ export function readArgs(argv: string[], library: string, now: string): Args {
       volts: { type: 'string' },
       past: { type: 'string', multiple: true },
       scene: { type: 'string' },
+      events: { type: 'string' },
       setback: { type: 'boolean' },
       box: { type: 'boolean' },
       line: { type: 'boolean' },

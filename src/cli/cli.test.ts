@@ -79,11 +79,26 @@ describe('bin/gatecross', () => {
       '0:01:12  Strip row 1 on: row 1 sequencer contact closes after 12 s.',
       '0:01:24  Strip row 2 on: row 2 sequencer contact closes after 24 s.',
     ])
+    // All breakers are off from the second minute on: nothing comes on any more.
+    const own = gatecross(
+      'run',
+      GOOD,
+      '--scene',
+      'own',
+      '--events',
+      '0:00 out 25; 0:01 set 74; 0:02 power off; 0:04 end',
+    ).out
+    expect(own).toMatch(/0:02:00 .*compressor off/i)
+    expect(own).toMatch(/0:02:00 .*strip row 1 off/i)
+    expect(own).not.toMatch(/0:02:\d\d .* on:/)
     for (const [args, at] of [
       [['--scene', 'snow'], '--scene'],
       [['--scene', 'raise1', '--to', 'soon'], '--to'],
       [['--scene', 'raise1', '--to', '11d'], '--to'],
       [['--scene', 'raise1', '--outdoor', 'cold'], '--outdoor'],
+      [['--scene', 'own', '--events', '0:00 out 28; 1:00 set hot'], '--events, entry 2'],
+      [['--scene', 'own'], '--events'],
+      [['--scene', 'raise1', '--events', '1:00 set 72'], '--events'],
     ] as [string[], string][]) {
       const { code, err } = gatecross('run', GOOD, ...args)
       expect([code, err]).toEqual([2, expect.stringContaining(`${at}: expected`)])

@@ -30,7 +30,7 @@ const HELP = `gatecross: proof of a heat pump's wiring and readings, from a job 
   gatecross startup FILE --outdoor T        the test run's cards on such a day, in order
   gatecross wait FILE --call C [--past CALL=SECONDS …]
                                             what comes on when, and what it waits for
-  gatecross run FILE --scene S [--outdoor T] [--to 24h]
+  gatecross run FILE --scene S [--outdoor T] [--to 24h] [--events "0:00 out 28; 1:00 set 72"]
                                             a scene played through: what comes and goes when, and why
   gatecross winter FILE [--setback]         180 days from November: kWh, backup and why, starts, defrosts
   gatecross failures FILE                   what each single failure would do

@@ -1,5 +1,6 @@
 import { Circuit } from '@/core/circuit'
 import {
+  readOwn,
   sceneInput,
   scenesOf,
   simulate,
@@ -11,7 +12,7 @@ import {
 } from '@/core/simulation'
 import { tolerances } from '@/core/tolerances'
 import { jobSeen, type Job } from '@/jobfile'
-import { elapsed, eventSentence, eventWords, SCENE_WORDS, winterSentences } from '@/words'
+import { elapsed, eventSentence, eventWords, OWN_PROBLEM_WORDS, SCENE_WORDS, winterSentences } from '@/words'
 import type { Args } from './args'
 import { answer, refuse, type Result } from './answer'
 
@@ -49,7 +50,7 @@ const sumsJson = (s: Sums) => ({
 /** `gatecross run FILE --scene S`: a scene played through, each event with its cause. */
 export function runCommand(job: Job, args: Args): Result {
   const seen = jobSeen(job)
-  const { scene, outdoor, to } = args.values
+  const { scene, outdoor, to, events: written } = args.values
   const offered = scenesOf(seen.inst)
   if (!scene || !offered.includes(scene as Scene))
     return refuse('--scene', `one of ${offered.join(', ')}`, scene ?? '')
@@ -60,8 +61,19 @@ export function runCommand(job: Job, args: Args): Result {
   const until = to === undefined ? undefined : seconds(to)
   if (until === null || (until !== undefined && !(until > 0 && until <= MOST_HOURS * 3600)))
     return refuse('--to', `a time such as 24h or 90m, up to ${MOST_HOURS}h`, to ?? '')
+  const own = readOwn(written ?? '')
+  if (!own.ok) {
+    const [first] = own.problems
+    return refuse(
+      `--events, entry ${first?.entry ?? 1}`,
+      OWN_PROBLEM_WORDS[first?.expected ?? 'what'],
+      first?.text ?? '',
+    )
+  }
+  if ((scene === 'own') !== own.value.length > 0)
+    return refuse('--events', 'what happens, with --scene own and with no other', written ?? '')
   const circuit = new Circuit(seen.inst)
-  const input = sceneInput(seen, scene as Scene, { outdoorF, until, sampleEvery: 60 })
+  const input = sceneInput(seen, scene as Scene, { outdoorF, until, own: own.value, sampleEvery: 60 })
   const run = simulate(circuit, seen, input)
   const events = run.steps.filter((s) => s.moves.length)
   const chatters = run.ended === 'chatter'

@@ -1,10 +1,10 @@
 import { feltLeaves, feltPoint, isCooling, type Call, type Felt, type When } from '@/core/equipment'
 import { placedByRef, settingIn, splitRef, type Installation } from '@/core/installation'
-import type { Otherwise, Scene, SiteFault, Waiting } from '@/core/simulation'
-import type { DemandCause, Move, Step } from '@/core/time'
+import type { Otherwise, OwnProblem, Scene, SiteFault, Waiting } from '@/core/simulation'
+import type { DemandCause, Move, OutsideEvent, Step } from '@/core/time'
 import { INTENT_WORDS } from './intents'
 import { CALL_WORDS, gateName, lower, refWords, upper } from './names'
-import { degrees } from './numbers'
+import { degrees, figure } from './numbers'
 import { modeWords } from './situation'
 import { clock, duration } from './time'
 
@@ -18,7 +18,22 @@ export const SCENE_WORDS: Record<Scene, string> = {
   powerOff: 'Power off for 20 minutes',
   upAndDown: 'An owner who turns it up and down',
   backupCycle: 'Emergency heat, and back',
+  forcedDefrost: 'Force a defrost with the speed-up pins',
   cooling: 'Cooling on a hot day',
+  own: 'A scene of your own',
+}
+
+/** What was expected of an entry of a written scene. */
+export const OWN_PROBLEM_WORDS: Record<OwnProblem['expected'], string> = {
+  time: 'a time such as 1:30 (hours and minutes, up to 240 h) and what happens then',
+  order: 'a time that is not before the one ahead of it',
+  what: 'set, out, system, power, fault or end',
+  set: 'set and a temperature from 40 to 90 °F',
+  out: 'out and a temperature from -20 to 115 °F',
+  system: 'system and heat, cool, emergency or off',
+  power: 'power and on or off',
+  fault: 'fault and a known one, or none',
+  events: 'at most 60 entries',
 }
 
 const FELT_WORDS: Record<Felt, string> = {
@@ -54,6 +69,21 @@ function feltWords(inst: Installation, ref: string, when: When | undefined): str
     : `${FELT_WORDS[leaf.feels]} ${leaf.above === undefined ? 'below' : 'above'} ${degrees(at)}`
 }
 
+/** What somebody did, or what went wrong. */
+function outsideWords(inst: Installation, e: OutsideEvent): string {
+  if ('mode' in e) return modeWords(inst, e.mode, e.state)
+  if ('call' in e) return `${CALL_WORDS[e.call]} is called`
+  if ('outdoorF' in e) return `it is ${degrees(e.outdoorF)} outdoors`
+  if ('site' in e) {
+    const known: Partial<Record<string, string>> = SITE_FAULT_WORDS
+    return known[e.site] ?? 'the fault is put right'
+  }
+  const name = placedByRef(inst, e.device)?.label ?? ''
+  return e.faster > 1
+    ? `hold the speed-up pins of ${name} together: its interval runs ${figure(e.faster)} times faster`
+    : `let the speed-up pins of ${name} go`
+}
+
 /** What moved, and what it had waited for; a load that comes or goes is said by itself. */
 function moveWords(inst: Installation, m: Move): string {
   switch (m.kind) {
@@ -62,14 +92,12 @@ function moveWords(inst: Installation, m: Move): string {
     case 'weather':
       return `outdoors passes a temperature at which something changes`
     case 'outside':
-      return 'mode' in m.event
-        ? modeWords(inst, m.event.mode, m.event.state)
-        : 'call' in m.event
-          ? `${CALL_WORDS[m.event.call]} is called`
-          : `it is ${degrees(m.event.outdoorF)} outdoors`
+      return outsideWords(inst, m.event)
     case 'mode': {
       const felt = feltWords(inst, m.ref, m.transition.when)
-      const waited = m.waited > 0 ? ` after ${duration(m.waited)}` : ''
+      const counted = m.transition.accumulates
+      const waited =
+        m.waited > 0 ? (counted ? `, ${duration(m.waited)} counted` : ` after ${duration(m.waited)}`) : ''
       return `${lower(modeWords(inst, m.ref, m.to))}${waited}${felt ? `: ${felt}` : ''}`
     }
     case 'contact':
@@ -127,6 +155,7 @@ const SITE_FAULT_WORDS: Record<SiteFault, string> = {
   coilSwitchOff: 'Fault: the coil’s thermostat off its tube',
   lowCharge: 'Fault: low on charge',
   fanStays: 'Fault: the outdoor fan does not stop in a defrost',
+  compressorDead: 'Fault: the compressor does not turn over, though its contactor is in',
 }
 
 /** "Backup droop: 4 °F": one thing otherwise. */

@@ -77,6 +77,7 @@ export {
   eventSentence,
   eventWords,
   otherwiseWords,
+  OWN_PROBLEM_WORDS,
   SCENE_WORDS,
   waitingSentence,
   type EventWords,

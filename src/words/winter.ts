@@ -1,5 +1,13 @@
 import type { Year } from '@/core/crossing'
-import { kwhOf, type Against, type BackupCause, type PinDay, type Sums, type Winter } from '@/core/simulation'
+import {
+  kwhOf,
+  WINTER_DAYS,
+  type Against,
+  type BackupCause,
+  type PinDay,
+  type Sums,
+  type Winter,
+} from '@/core/simulation'
 import { money } from './crossing'
 import { count, degrees, figure, whole } from './numbers'
 import { duration } from './time'
@@ -42,6 +50,7 @@ export function winterSentences(
     `${count(sums.starts)} starts${Number.isFinite(sums.shortestOff) ? `, at the shortest ${duration(sums.shortestOff)} after it had stopped` : ''}.`,
     `${count(sums.defrosts)} defrosts${sums.defrosts ? `, ${sums.defrostsByTime ? count(sums.defrostsByTime) : 'none'} of them ended by the board’s time` : ''}; at the most ${figure(sums.mostFrostLb)} lb of frost.`,
     `Coldest room ${degrees(sums.coldestF)}, on day ${day} at ${String(hour).padStart(2, '0')}:00; ${whole(sums.belowHours)} h more than 1 °F below the setpoint.`,
+    `In the two hours before six in the morning the blower ran ${whole((sums.wakingHours * 60) / WINTER_DAYS)} min a day, with ${figure(sums.wakingStarts / WINTER_DAYS, 1)} starts.`,
     ...(year ? [besideYear(sums, year)] : []),
     ...against.map((a) => AGAINST_WORDS[a.code](a.kwh)),
   ]
@@ -92,6 +101,11 @@ export function differenceSentence(as: Sums, other: Sums): string {
     more((other.stripHours + other.burnerHours - as.stripHours - as.burnerHours) * 60, 'min of backup'),
     more(other.starts - as.starts, Math.abs(other.starts - as.starts) === 1 ? 'start' : 'starts'),
     more((other.belowHours - as.belowHours) * 60, 'min more than 1 °F below the setpoint'),
+    more((other.wakingHours - as.wakingHours) * 60, 'min of blower in the two hours before waking'),
+    more(
+      other.wakingStarts - as.wakingStarts,
+      Math.abs(other.wakingStarts - as.wakingStarts) === 1 ? 'start of it' : 'starts of it',
+    ),
     more(other.defrosts - as.defrosts, Math.abs(other.defrosts - as.defrosts) === 1 ? 'defrost' : 'defrosts'),
   ].filter((p): p is string => p !== null)
   return parts.length ? `With the change: ${parts.join(', ')}.` : 'The change makes no difference here.'

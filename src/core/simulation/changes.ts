@@ -54,7 +54,13 @@ export function otherwiseOf(inst: Installation): Otherwise[] {
     }),
   )
   const defrosts = modesOf(inst).some(({ mode }) => mode.states.some((s) => s.condition === 'defrost'))
-  return [...settings, ...(defrosts ? SITE_FAULTS.map((fault): Otherwise => ({ kind: 'fault', fault })) : [])]
+  return [
+    ...settings,
+    ...(defrosts ? SITE_FAULTS : (['compressorDead'] as const)).map((fault): Otherwise => ({
+      kind: 'fault',
+      fault,
+    })),
+  ]
 }
 
 const valuesOf = (

@@ -7,7 +7,7 @@ import type { World } from '../time'
 import { degF, type DegF } from '../units'
 import { ESTIMATES } from './estimates'
 import { frostOver, melt, standStill, toward } from './coil'
-import { chargeOf, coilFelt, fanStays, type SiteFault } from './siteFault'
+import { chargeOf, coilFelt, fanStays, isDead, siteFaultOf, type SiteFault } from './siteFault'
 import { frostFactor } from './frost'
 import type { Air, HomeInput, Sample } from './input'
 import type { Machine, Running } from './machine'
@@ -47,7 +47,7 @@ export class Home implements World {
   private readonly tally: Tally
   private readonly altitude: number
   private readonly air: Air
-  private readonly fault: SiteFault | null
+  private fault: SiteFault | null
   private readonly points: { what: Felt; at: number }[]
   private readonly breaks: DegF[]
   private readonly regions: DegF[]
@@ -79,7 +79,7 @@ export class Home implements World {
     const indoor = houseValue(seen.house, 'indoorF') ?? DEFAULT_INDOOR_F
     // loadAt(T) = slope · (noHeat − T) = UA · (indoor − T) − gains.
     this.gains = this.slope * (indoor - (line?.noHeatF ?? indoor - 5))
-    this.tally = new Tally(this.slope, this.gains)
+    this.tally = new Tally(this.slope, this.gains, input.wakes ?? null)
     this.altitude = houseValue(seen.house, 'altitudeFt') ?? 0
     this.air = input.air
     this.fault = input.fault ?? null
@@ -113,6 +113,11 @@ export class Home implements World {
     const said = this.thermostat.call
     this.tally.hears(said, this.thermostat.recovers(now))
     return said
+  }
+
+  happens(site: string): void {
+    this.fault = siteFaultOf(site)
+    this.felts++
   }
 
   outdoorF(): DegF {
@@ -294,7 +299,7 @@ export class Home implements World {
     const target = this.thermostat.target(now)
     let heat = 0
     let kw = 0
-    if (r.stage > 0) {
+    if (r.stage > 0 && !isDead(this.fault)) {
       const wanted =
         this.slope * (target - outdoorF) -
         this.gains +

@@ -16,6 +16,8 @@ export {
 export { otherwiseKey, otherwiseOf, type Otherwise } from './changes'
 export { pinDays, type PinDay } from './pins'
 export type { SiteFault } from './siteFault'
+export { ownText, readOwn, type OwnEvent, type OwnProblem, type OwnWhat } from './own'
+export type { System } from './wall'
 export {
   sampleAt,
   stepAt,

@@ -18,6 +18,8 @@ export interface HomeInput {
   finer?: number
   /** What is wrong outdoors that no contact shows. */
   fault?: SiteFault | null
+  /** s at which somebody wakes, once or so often, s: what is heard in the two hours before it is counted. */
+  wakes?: { at: number; every?: number }
 }
 
 /** What is felt and held at an instant, for a tape. */

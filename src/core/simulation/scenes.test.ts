@@ -155,6 +155,12 @@ const FIXTURES: Record<string, Fixture> = {
     job: 'quillfeather-lane', scene: 'heatPumpDies', o: { outdoorF: 20 }, of: ['od.compressor'],
     events: [['-od.compressor', 7200]],
   },
+  // The switch takes 0.5 °F of coolness at once: heat at 60 s. The coil goes from 32 to below 30 °F within some 10 s
+  // (45 · ln(10/8)); at 600 s 530 are counted, and each second then is 90: (3,600 − 530)/90 = 34. Rows 12 and 24 s after it.
+  'speed-up pins force a defrost in half a minute, and its strips follow': {
+    job: 'quillfeather-lane', scene: 'forcedDefrost', o: { until: 700 }, of: ['od.compressor', 'od.fan', 'kit.row1', 'kit.row2'],
+    events: [['+od.compressor', 60], ['+od.fan', 60], ['-od.fan', 634], ['+kit.row1', 646], ['+kit.row2', 658]],
+  },
 } // prettier-ignore
 
 /** What happens in one second has no order. */

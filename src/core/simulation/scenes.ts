@@ -1,8 +1,12 @@
+import { amountOf } from '../equipment'
 import { DEFAULT_INDOOR_F, designFOf, houseValue } from '../house'
-import type { JobSeen } from '../installation'
+import { settingIn, type JobSeen, type Placed } from '../installation'
 import { modesOf } from '../situation'
 import type { OutsideEvent } from '../time'
+import { ownInput, type OwnEvent } from './own'
+import { feedEvents } from './power'
 import type { SimulationInput } from './simulate'
+import type { SiteFault } from './siteFault'
 import type { WallEvent } from './wall'
 
 /** Stretches of time that tell something of a job, by what happens in them. */
@@ -16,7 +20,9 @@ export const SCENES = [
   'powerOff',
   'upAndDown',
   'backupCycle',
+  'forcedDefrost',
   'cooling',
+  'own',
 ] as const
 export type Scene = (typeof SCENES)[number]
 
@@ -40,7 +46,9 @@ const SPANS: Record<Scene, { until: number; outdoorF: number | null }> = {
   powerOff: { until: 2 * HOUR, outdoorF: 30 },
   upAndDown: { until: 2 * HOUR, outdoorF: 40 },
   backupCycle: { until: 1.5 * HOUR, outdoorF: 45 },
+  forcedDefrost: { until: 30 * MINUTE, outdoorF: 32 },
   cooling: { until: 3 * HOUR, outdoorF: 90 },
+  own: { until: 0, outdoorF: null },
 }
 
 /** Whether a scene has anything to run in a job: cooling needs a call for it, a cold night none. */
@@ -48,6 +56,7 @@ export const scenesOf = (inst: JobSeen['inst']): Scene[] =>
   SCENES.filter(
     (s) =>
       (s !== 'cooling' || inst.placed.some((p) => p.device.calls?.some((c) => c.call === 'cool1'))) &&
+      (s !== 'forcedDefrost' || pinsOf(inst) !== null) &&
       (s !== 'backupCycle' || inst.placed.some((p) => p.device.calls?.some((c) => c.call === 'emergency'))),
   )
 
@@ -57,11 +66,14 @@ export interface SceneOptions {
   /** s, in place of its own. */
   until?: number | undefined
   sampleEvery?: number
+  /** What happens in a scene of one's own. */
+  own?: readonly OwnEvent[] | undefined
 }
 
 /** The input of a scene in a job: what the weather does, what is turned on the wall, what fails. */
 export function sceneInput(seen: JobSeen, scene: Scene, o: SceneOptions = {}): SimulationInput {
   const span = SPANS[scene]
+  if (scene === 'own') return ownInput(seen, o.own ?? [], o.sampleEvery ?? 30)
   const indoor = houseValue(seen.house, 'indoorF') ?? DEFAULT_INDOOR_F
   const steady = o.outdoorF ?? span.outdoorF
   // From six in the evening the night falls to its coldest at six in the morning.
@@ -96,14 +108,20 @@ export function sceneInput(seen: JobSeen, scene: Scene, o: SceneOptions = {}): S
         setpointF: indoor - 8,
         roomF: indoor - 8,
         wall: [set(8 * HOUR, indoor, 'schedule')],
+        wakes: { at: 8 * HOUR },
       }
+    case 'coldNight':
+      // From six in the evening: six in the morning is twelve hours on.
+      return { ...base, wakes: { at: 12 * HOUR } }
+    case 'forcedDefrost':
+      return { ...base, wall: [set(MINUTE, indoor + 1)], events: holdsPins(seen) }
     case 'heatPumpDies':
       return { ...base, events: dies(seen, 2 * HOUR) }
     case 'powerOff':
       return {
         ...base,
         wall: [set(MINUTE, indoor + 2)],
-        events: [...feeds(seen, 20 * MINUTE, 'off'), ...feeds(seen, 20 * MINUTE + OFF_FOR, 'on')],
+        events: [...feedEvents(seen, 20 * MINUTE, 'off'), ...feedEvents(seen, 20 * MINUTE + OFF_FOR, 'on')],
       }
     case 'upAndDown':
       return {
@@ -126,7 +144,7 @@ export function sceneInput(seen: JobSeen, scene: Scene, o: SceneOptions = {}): S
   }
 }
 
-/** The outdoor unit locks out on a fault, where its board can. */
+/** The outdoor unit locks out on a fault, where its board can; else its compressor does not turn over any more. */
 function dies(seen: JobSeen, at: number): OutsideEvent[] {
   const fault = modesOf(seen.inst).flatMap(({ ref, mode, placed }) => {
     const state = mode.states.find((s) => s.condition === 'lockout')
@@ -134,13 +152,35 @@ function dies(seen: JobSeen, at: number): OutsideEvent[] {
       ? [{ at, mode: ref, state: state.id }]
       : []
   })
-  return fault.slice(0, 1)
+  return fault.length ? fault.slice(0, 1) : [{ at, site: 'compressorDead' satisfies SiteFault }]
 }
 
-/** Every breaker of the job, at once. */
-const feeds = (seen: JobSeen, at: number, to: 'on' | 'off'): OutsideEvent[] =>
-  modesOf(seen.inst).flatMap(({ ref, mode, placed }) => {
-    if (placed.device.kind !== 'feed') return []
-    const state = to === 'off' ? mode.states.find((s) => s.condition === 'off') : mode.states[0]
-    return state ? [{ at, mode: ref, state: state.id }] : []
-  })
+/** s of a run after which the coil is cold enough for its board to count. */
+const COLD_AFTER = 10 * MINUTE
+/** s for which pins are held longer than it takes. */
+const HELD_LONGER = 5
+
+/** The device whose speed-up pins shorten the interval to a defrost, and what that is set to; null: none has any. */
+export function pinsOf(inst: JobSeen['inst']): { device: Placed; times: number; seconds: number } | null {
+  for (const { placed, mode } of modesOf(inst)) {
+    const times = placed.device.plate.speedUp
+    if (!times) continue
+    const way = mode.transitions?.find(
+      (t) => t.accumulates && mode.states.find((s) => s.id === t.to)?.condition === 'defrost',
+    )
+    const seconds = way && amountOf(way.after ?? 0, (id) => settingIn(inst, placed, id))
+    if (seconds) return { device: placed, times, seconds }
+  }
+  return null
+}
+
+/** Held once the coil is cold, for as long as the interval now takes; then let go. */
+function holdsPins({ inst }: JobSeen): OutsideEvent[] {
+  const pins = pinsOf(inst)
+  if (!pins) return []
+  const device = pins.device.ref
+  return [
+    { at: COLD_AFTER, device, faster: pins.times },
+    { at: COLD_AFTER + Math.ceil(pins.seconds / pins.times) + HELD_LONGER, device, faster: 1 },
+  ]
+}

@@ -30,6 +30,7 @@ export interface Simulation {
   ended: Trace['ended']
   /** Delays whose setting nobody knows. */
   untimed: Trace['untimed']
+  counts: Trace['counts']
   /** BTU that house and duct hold more at the end than at the beginning. */
   heldBtu: number
 }
@@ -58,6 +59,7 @@ export function simulate(circuit: Circuit, seen: JobSeen, input: SimulationInput
     },
     events: input.events,
     until: input.until,
+    counts: keeps,
     world: home,
     onStep: (step) => {
       for (const move of step.moves) countDefrosts(home.sums, seen.inst, move)
@@ -70,6 +72,7 @@ export function simulate(circuit: Circuit, seen: JobSeen, input: SimulationInput
     sums: home.sums,
     ended: trace.ended,
     untimed: trace.untimed,
+    counts: trace.counts,
     heldBtu: home.heldBtu() - held,
   }
 }

@@ -5,6 +5,7 @@ export const SITE_FAULTS = [
   'coilSwitchOff',
   'lowCharge',
   'fanStays',
+  'compressorDead',
 ] as const
 export type SiteFault = (typeof SITE_FAULTS)[number]
 
@@ -29,5 +30,8 @@ export function coilFelt(fault: SiteFault | null, coilF: number, outdoorF: numbe
 
 /** Part of its capacity that a unit has. */
 export const chargeOf = (fault: SiteFault | null): number => (fault === 'lowCharge' ? LOW : 1)
+/** A compressor that does not turn over: its contactor is in, its windings are open. */
+export const isDead = (fault: SiteFault | null): boolean => fault === 'compressorDead'
+export const siteFaultOf = (name: string): SiteFault | null => SITE_FAULTS.find((f) => f === name) ?? null
 /** The outdoor fan runs on in a defrost, whatever its relay does. */
 export const fanStays = (fault: SiteFault | null): boolean => fault === 'fanStays'

@@ -35,6 +35,9 @@ export interface Sums {
   coldestAt: number
   /** h more than a degree below the setpoint. */
   belowHours: number
+  /** h of the blower, and its starts, in the two hours before somebody wakes. */
+  wakingHours: number
+  wakingStarts: number
 }
 
 export const noSums = (): Sums => ({
@@ -60,4 +63,6 @@ export const noSums = (): Sums => ({
   coldestF: Infinity,
   coldestAt: 0,
   belowHours: 0,
+  wakingHours: 0,
+  wakingStarts: 0,
 })

@@ -12,6 +12,9 @@ export interface Given {
   roomHours: number
 }
 
+/** s before waking in which a blower that starts is heard. */
+const BEFORE_WAKING_S = 7200
+
 /** Counts what a run comes to. */
 export class Tally {
   readonly sums = noSums()
@@ -22,10 +25,11 @@ export class Tally {
   private backupBy: BackupCause = 'droop'
   private tail: BackupCause = 'droop'
 
-  /** @param slope BTU/h·°F of the house; @param gains BTU/h */
+  /** @param slope BTU/h·°F of the house; @param gains BTU/h; @param wakes s, once or so often */
   constructor(
     private readonly slope: number,
     private readonly gains: number,
+    private readonly wakes: { at: number; every?: number } | null,
   ) {}
 
   hears({ call, cause }: { call: Call; cause: DemandCause }, recovers: boolean): void {
@@ -48,6 +52,18 @@ export class Tally {
       this.startedAt = null
       this.stoppedAt = now
     }
+    const blows = r.cfm > 0
+    if (blows && !this.blew && this.before(now, now + 1) > 0) this.sums.wakingStarts++
+    this.blew = blows
+  }
+  private blew = false
+
+  /** s of a stretch that lie in the last before somebody wakes. */
+  private before(from: number, to: number): number {
+    if (!this.wakes) return 0
+    const { at, every } = this.wakes
+    const next = every ? at + Math.ceil((from - at) / every - 1e-9) * every : at
+    return Math.max(0, Math.min(to, next) - Math.max(from, next - BEFORE_WAKING_S))
   }
 
   /** @param h s of the step; @param roomF at its end */
@@ -56,6 +72,7 @@ export class Tally {
     const hours = h / 3600
     sums.hours += hours
     sums.blowerKwh += r.blowerKw * hours
+    if (r.cfm > 0) sums.wakingHours += this.before(now, now + h) / 3600
     if (r.stage > 0) {
       sums.compressorHours += hours
       sums.heatPumpKwh += by.kw * hours

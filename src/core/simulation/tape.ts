@@ -1,6 +1,6 @@
 import type { Ref } from '../installation'
 import type { Situation } from '../situation'
-import type { Move, Trace } from '../time'
+import type { CountCurve, Move, Trace } from '../time'
 import type { Sample } from './input'
 import type { Simulation } from './simulate'
 import type { Sums } from './sums'
@@ -26,6 +26,7 @@ export interface Tape {
   sums: Sums
   ended: Trace['ended']
   untimed: Ref[]
+  counts: CountCurve[]
 }
 
 export const tapeOf = (run: Simulation, until: number): Tape => ({
@@ -42,6 +43,7 @@ export const tapeOf = (run: Simulation, until: number): Tape => ({
   sums: run.sums,
   ended: run.ended,
   untimed: run.untimed,
+  counts: run.counts,
 })
 
 /** The step that stands at a second: the last that is not after it. */

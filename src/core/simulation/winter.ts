@@ -76,6 +76,7 @@ export function winterOf(
     wall: habit === 'setback' ? nights(indoor) : [],
     events: [],
     sampleEvery: 0,
+    wakes: { at: NIGHT.to * 3600, every: 86_400 },
     holdsBackup,
   })
   const counted = onlyRun(weather.hours, days)

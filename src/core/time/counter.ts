@@ -16,8 +16,9 @@ export interface Counter {
   slot: Slot
   /** s that it takes; null: a setting that nobody knows; undefined: not asked yet. */
   after: number | null | undefined
-  /** s counted so far. */
+  /** s counted so far, and how many of them each second counts. */
   counted: number
+  rate: number
   /** What `when` said last. */
   was: Truth
   /** For those that count from an instant: whether that instant has been. */
@@ -39,6 +40,7 @@ export const countersOf = (modes: readonly PlacedMode[], slots: ReadonlyMap<Ref,
       slot: sure(slots.get(mode.ref), `where ${mode.ref} stands`),
       after: undefined,
       counted: 0,
+      rate: 1,
       was: 'unknown',
       begun: false,
       at,

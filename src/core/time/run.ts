@@ -15,6 +15,7 @@ import { sure } from '../sure'
 import { tolerances } from '../tolerances'
 import { entry } from './entry'
 import { contextFor, type View } from './context'
+import { CountCurves } from './curves'
 import { countersOf, Truths, type Counter, type Slot } from './counter'
 import { timedContacts, type TimedContact } from './timedContacts'
 import type { Move, OutsideEvent, Step, Trace } from './trace'
@@ -33,6 +34,8 @@ export interface TimeInput {
   world?: World
   /** Gets each step instead of the trace, which stays empty: a winter has more of them than anybody reads. */
   onStep?: (step: Step) => void
+  /** Keeps how the counts that accumulate fill. */
+  counts?: boolean
 }
 
 /**
@@ -56,6 +59,7 @@ class Run {
   private readonly held: Uint8Array
   private readonly due = new Map<TimedContact, { at: number; since: number }>()
   private readonly counters: Counter[]
+  private readonly curves: CountCurves | null
   /** Those that count until the next instant. */
   private readonly counting: Counter[] = []
   private readonly untimed = new Set<Ref>()
@@ -100,18 +104,24 @@ class Run {
     this.contacts = timedContacts(circuit, this.untimed)
     this.held = new Uint8Array(net.contacts.length).fill(2)
     this.counters = countersOf(this.modes, this.states)
+    this.curves = input.counts ? new CountCurves() : null
   }
 
   trace(): Trace {
     const first = this.settle(null)
-    if (!first.ok) return { steps: [], ended: 'chatter', untimed: [] }
+    if (!first.ok) return { steps: [], ended: 'chatter', untimed: [], counts: [] }
     this.state = first
     for (const c of this.contacts) this.held[c.index] = first.closed[c.index] ? 1 : 0
     const truths = this.truthsNow()
     for (const c of this.counters) c.was = truths.when(c, this.feltNow(), this.ask)
     this.note([], this.situation(), first)
     const ended = this.goOn()
-    return { steps: this.steps, ended, untimed: [...this.untimed] }
+    return {
+      steps: this.steps,
+      ended,
+      untimed: [...this.untimed],
+      counts: this.curves?.ended(ended === 'rest' ? this.input.until : this.now) ?? [],
+    }
   }
 
   private goOn(): Trace['ended'] {
@@ -192,12 +202,23 @@ class Run {
     this.current = null
     if ('call' in event) this.call = event.call
     else if ('outdoorF' in event) this.weather(event.outdoorF)
+    else if ('device' in event) this.hurry(event.device, event.faster)
+    else if ('site' in event) this.input.world?.happens(event.site)
     else {
       const slot = this.states.get(event.mode)
       if (slot) slot.state = event.state
       else this.memories[event.mode] = event.state
     }
     return event
+  }
+
+  /** Speed-up pins shorten the interval to a defrost, and nothing else. */
+  private hurry(device: string, faster: number): void {
+    for (const c of this.counters) {
+      const { placed, mode } = c.mode
+      const leads = mode.states.find((s) => s.id === c.transition.to)?.condition === 'defrost'
+      if (placed.ref === device && leads && c.transition.accumulates) c.rate = faster
+    }
   }
 
   /** A switch that comes into its differential does what it did on the side that it came from. */
@@ -304,13 +325,14 @@ class Run {
       if (!this.isCounting(c)) continue
       this.counting.push(c)
       const after = this.after(c)
-      if (after !== null) next = Math.min(next, this.now + after - c.counted)
+      if (after !== null) next = Math.min(next, this.now + (after - c.counted) / c.rate)
     }
+    this.curves?.look(this.now, this.counters, this.isCounting)
     return next === Infinity ? null : Math.max(this.now, next)
   }
 
   private pass(seconds: number): void {
-    for (const c of this.counting) c.counted += seconds
+    for (const c of this.counting) c.counted += seconds * c.rate
   }
 
   /** The situation as it can be seen: a mode's state where it cannot stand counts on and shows as normal. */

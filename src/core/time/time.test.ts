@@ -147,6 +147,48 @@ describe('a defrost board', () => {
     ])
   })
 
+  it('counts faster while its speed-up pins are held, and nothing else does', () => {
+    // 600 s by themselves; from then on each second is 90: the other 3,000 take 33⅓ s. Let go, the cap is as long as ever.
+    const pins: OutsideEvent[] = [
+      { at: 0, call: 'heat1' },
+      { at: 600, device: 'od', faster: 90 },
+      { at: 640, device: 'od', faster: 1 },
+    ]
+    const run = defrosts(
+      runTime(c, {
+        start: at(30),
+        events: pins,
+        until: 5000,
+        feels: (_, what) => (what === 'coil' ? 20 : null),
+      }),
+    )
+    expect(run.map((d) => d.split('@')[0])).toEqual(['defrost', 'normal', 'defrost'])
+    const times = run.map((d) => Number(d.split('@')[1]))
+    for (const [i, t] of [600 + 3000 / 90, 1200 + 3000 / 90, 4800 + 3000 / 90].entries())
+      expect(times[i]).toBeCloseTo(t, 3)
+  })
+
+  it('shows how its count fills over short runs, stands between them, and is empty after', () => {
+    const { counts } = runTime(c, {
+      start: at(30),
+      events: short,
+      until: 14_400,
+      counts: true,
+      feels: (_, what) => (what === 'coil' ? 25 : null),
+    })
+    const interval = counts.find((k) => k.to === 'defrost')!
+    expect([interval.mode, interval.after]).toEqual(['od.board', 3600])
+    // Corners of the five runs of 721 s that begin each 1,800 s; the fifth is full after 716 of them.
+    expect(interval.points.map(([s, v]) => [Math.round(s), Math.round(v)])).toEqual([
+      [0, 0], [721, 721], [1800, 721], [2521, 1442], [3600, 1442], [4321, 2163], [5400, 2163], [6121, 2884], [7200, 2884],
+      [7916, 3600], [7916, 0], [9595, 0], [9721, 126], [14_400, 126],
+    ]) // prettier-ignore
+    const cap = counts.find((k) => k.from === 'defrost')!
+    expect(cap.points.map(([s, v]) => [Math.round(s), Math.round(v)])).toEqual([
+      [0, 0], [7916, 0], [7921, 5], [9000, 5], [9595, 600], [9595, 0], [14_400, 0],
+    ]) // prettier-ignore
+  })
+
   it('ends by its coil before the cap', () => {
     let coil = 20
     const t = runTime(c, {

@@ -3,11 +3,20 @@ import type { Settled } from '../circuit'
 import type { Ref } from '../installation'
 import type { Situation } from '../situation'
 import type { DegF } from '../units'
+import type { CountCurve } from './curves'
 import type { DemandCause } from './world'
 
-/** Something from outside, at its second: a call begins or ends, the weather turns, a part fails or is put right. */
+/**
+ * Something from outside, at its second: a call begins or ends, the weather turns, a part fails or is put right; a device's
+ * speed-up pins are held, so that its interval counts so many times faster, or let go (1); something goes wrong at the site that
+ * no contact shows.
+ */
 export type OutsideEvent = { at: number } & (
-  { call: Call } | { outdoorF: DegF } | { mode: Ref; state: string }
+  | { call: Call }
+  | { outdoorF: DegF }
+  | { mode: Ref; state: string }
+  | { device: string; faster: number }
+  | { site: string }
 )
 
 /** One thing that moved, with what it had waited for. */
@@ -38,4 +47,6 @@ export interface Trace {
   ended: 'rest' | 'until' | 'chatter'
   /** Delays whose setting nobody knows: what waits for them never moves here. */
   untimed: Ref[]
+  /** How the counts that accumulate filled, where they were asked for. */
+  counts: CountCurve[]
 }

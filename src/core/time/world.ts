@@ -19,6 +19,8 @@ export type DemandCause =
 export interface World {
   /** What is called now, and why it was last changed; asked before anything moves at an instant. */
   demand(now: number): { call: Call; cause: DemandCause }
+  /** Something goes wrong at the site, or is put right. */
+  happens(site: string): void
   /** °F outdoors as the circuit can tell it: one temperature for all that it answers alike to. */
   outdoorF(): DegF
   /** °F of air and coil where a device stands; null: nobody knows. */
