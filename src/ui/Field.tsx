@@ -29,9 +29,11 @@ export function Field({
   const said = error ?? note
   return (
     <div className={cx('min-w-0', className)}>
-      <label htmlFor={id} className="mb-1 block text-sm text-soft">
-        {label}
-      </label>
+      {label && (
+        <label htmlFor={id} className="mb-1 block text-sm text-soft">
+          {label}
+        </label>
+      )}
       {children({ id, 'aria-describedby': said ? below : undefined, 'aria-invalid': Boolean(error) })}
       {said && (
         <div
@@ -61,9 +63,12 @@ export function SelectField<T extends string>({
   none,
   onValue,
   disabled,
+  name,
   ...field
 }: {
   label: string
+  /** What it is called where its label alone would not tell. */
+  name?: string
   value: T | ''
   options: readonly (readonly [T, string])[]
   none?: string
@@ -75,7 +80,13 @@ export function SelectField<T extends string>({
   return (
     <Field label={label} {...field}>
       {(ids) => (
-        <Select {...ids} value={value} disabled={disabled} onChange={(e) => onValue(e.target.value as T)}>
+        <Select
+          {...ids}
+          {...(name && { 'aria-label': name })}
+          value={value}
+          disabled={disabled}
+          onChange={(e) => onValue(e.target.value as T)}
+        >
           {none !== undefined && <option value="">{none}</option>}
           {options.map(([each, words]) => (
             <option key={each} value={each}>

@@ -1,7 +1,7 @@
 import { feltLeaves, feltPoint, isCooling, type Call, type Felt, type When } from '@/core/equipment'
 import { placedByRef, settingIn, splitRef, type Installation } from '@/core/installation'
-import type { Otherwise, OwnProblem, Scene, SiteFault, Waiting } from '@/core/simulation'
-import type { DemandCause, Move, OutsideEvent, Step } from '@/core/time'
+import type { Otherwise, OwnProblem, OwnWhat, Scene, SiteFault, System, Waiting } from '@/core/simulation'
+import type { CountCurve, DemandCause, Move, OutsideEvent, Step } from '@/core/time'
 import { INTENT_WORDS } from './intents'
 import { CALL_WORDS, gateName, lower, refWords, upper } from './names'
 import { degrees, figure } from './numbers'
@@ -21,6 +21,23 @@ export const SCENE_WORDS: Record<Scene, string> = {
   forcedDefrost: 'Force a defrost with the speed-up pins',
   cooling: 'Cooling on a hot day',
   own: 'A scene of your own',
+}
+
+/** What may happen in a scene of one's own, and to what where that is one of a few. */
+export const OWN_WHAT_WORDS: Record<OwnWhat, string> = {
+  set: 'setpoint',
+  out: 'outdoors',
+  system: 'system',
+  power: 'power',
+  fault: 'fault',
+  end: 'the end',
+}
+
+const SYSTEM_WORDS: Record<System, string> = {
+  heat: 'heat',
+  cool: 'cool',
+  emergency: 'emergency heat',
+  off: 'off',
 }
 
 /** What was expected of an entry of a written scene. */
@@ -76,7 +93,8 @@ function outsideWords(inst: Installation, e: OutsideEvent): string {
   if ('outdoorF' in e) return `it is ${degrees(e.outdoorF)} outdoors`
   if ('site' in e) {
     const known: Partial<Record<string, string>> = SITE_FAULT_WORDS
-    return known[e.site] ?? 'the fault is put right'
+    const now = known[e.site]
+    return now === undefined ? 'the fault is put right' : `from now on: ${now}`
   }
   const name = placedByRef(inst, e.device)?.label ?? ''
   return e.faster > 1
@@ -150,17 +168,35 @@ export function waitingSentence(inst: Installation, w: Waiting): string {
 }
 
 const SITE_FAULT_WORDS: Record<SiteFault, string> = {
-  coilSwitchOpen: 'Fault: the coil’s thermostat stuck open',
-  coilSwitchClosed: 'Fault: the coil’s thermostat stuck closed',
-  coilSwitchOff: 'Fault: the coil’s thermostat off its tube',
-  lowCharge: 'Fault: low on charge',
-  fanStays: 'Fault: the outdoor fan does not stop in a defrost',
-  compressorDead: 'Fault: the compressor does not turn over, though its contactor is in',
+  coilSwitchOpen: 'the coil’s thermostat stuck open',
+  coilSwitchClosed: 'the coil’s thermostat stuck closed',
+  coilSwitchOff: 'the coil’s thermostat off its tube',
+  lowCharge: 'low on charge',
+  fanStays: 'the outdoor fan does not stop in a defrost',
+  compressorDead: 'the compressor does not turn over, though its contactor is in',
+}
+
+/** The values that a line of a scene of one's own may have; null: a number, or none. */
+export const OWN_VALUE_WORDS: Record<OwnWhat, Record<string, string> | null> = {
+  set: null,
+  out: null,
+  system: SYSTEM_WORDS,
+  power: { off: 'goes off', on: 'comes back' },
+  fault: { ...SITE_FAULT_WORDS, none: 'nothing: put right' },
+  end: null,
+}
+
+/** "1 h to defrosting": a count that fills. */
+export function countWords(inst: Installation, c: CountCurve): string {
+  const { placed, id } = splitRef(c.mode)
+  const mode = placedByRef(inst, placed)?.device.modes.find((m) => m.id === id)
+  const label = mode?.states.find((s) => s.id === c.to)?.label ?? c.to
+  return `${duration(c.after)} to ${lower(label)}`
 }
 
 /** "Backup droop: 4 °F": one thing otherwise. */
 export function otherwiseWords(inst: Installation, o: Otherwise): string {
-  if (o.kind === 'fault') return SITE_FAULT_WORDS[o.fault]
+  if (o.kind === 'fault') return `Fault: ${SITE_FAULT_WORDS[o.fault]}`
   const { placed, id } = splitRef(o.at)
   const own = placedByRef(inst, placed)
   const setting = own?.device.settings.find((s) => s.id === id)

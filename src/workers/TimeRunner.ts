@@ -1,4 +1,4 @@
-import { wrap, type Remote } from 'comlink'
+import { proxy, wrap, type Remote } from 'comlink'
 import type { JobSeen, SettingChange } from '@/core/installation'
 import type { Scene, SceneOptions, SiteFault, Tape } from '@/core/simulation'
 import type { TimeWork, WinterFound } from './time.worker'
@@ -26,8 +26,9 @@ export class TimeRunner {
     return this.work.scene(this.packer.pack(inst), rest, scene, options, [...changes], fault)
   }
 
-  winter({ inst, ...rest }: JobSeen): Promise<WinterFound> {
-    return this.work.winter(this.packer.pack(inst), rest)
+  /** @param onShare hears how much of it is done, from 0 to 1 */
+  winter({ inst, ...rest }: JobSeen, onShare: (share: number) => void): Promise<WinterFound> {
+    return this.work.winter(this.packer.pack(inst), rest, proxy(onShare))
   }
 
   close(): void {

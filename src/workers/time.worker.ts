@@ -5,6 +5,7 @@ import {
   simulate,
   pinDays,
   tapeOf,
+  wintersAgainst,
   winterOf,
   worksAgainst,
   type Against,
@@ -44,13 +45,14 @@ const work = {
     const input = { ...sceneInput(here, scene, options), fault }
     return tapeOf(simulate(changes.length ? new Circuit(inst, circuit) : circuit, here, input), input.until)
   },
-  winter(payload: WorkerPayload, rest: SeenRest): WinterFound {
+  winter(payload: WorkerPayload, rest: SeenRest, onShare: (share: number) => void): WinterFound {
     const { seen, circuit } = opened(payload, rest)
-    return {
-      winter: winterOf(seen, circuit),
-      against: worksAgainst(seen, circuit),
-      pins: pinDays(seen, circuit)?.days ?? [],
-    }
+    const winters = 1 + wintersAgainst(seen.inst)
+    const winter = winterOf(seen, circuit, { onShare: (share) => onShare(share / winters) })
+    const against = worksAgainst(seen, circuit, {
+      onShare: (share) => onShare((1 + share * (winters - 1)) / winters),
+    })
+    return { winter, against, pins: pinDays(seen, circuit)?.days ?? [] }
   },
 }
 export type TimeWork = typeof work

@@ -13,7 +13,7 @@ test('a scene is played: the whole screen stands at its second, with why, what i
     .getByRole('button', { name: 'Clock: the job run through time' })
     .filter({ visible: true })
     .click()
-  await clock(page).getByLabel('Scene').selectOption({ label: 'Raise the setpoint 4 °F' })
+  await clock(page).getByLabel('Scene', { exact: true }).selectOption({ label: 'Raise the setpoint 4 °F' })
   await clock(page).getByLabel('Outdoors, °F').fill('25')
   await page.keyboard.press('Tab')
   await ready(page)
@@ -80,4 +80,73 @@ test('the winter of a job, and of one without a climate', async ({ page }) => {
   await expect(page.getByTestId('pins')).toContainText('60 min, as set')
   await clock(page).getByLabel('Beside it').selectOption({ label: 'Fault: the coil’s thermostat stuck open' })
   await expect(page.getByTestId('difference')).toContainText('defrosts less')
+})
+
+test('a defrost forced with the pins is a procedure: what to do and to see, each at its time', async ({
+  page,
+}) => {
+  const path = await copyOf(page, 'quillfeather-lane')
+  await open(page, `${path}/bench?call=heat1&t=25&scene=forcedDefrost&at=0`)
+  await ready(page)
+  await expect(clock(page)).toContainText('let go as soon as the defrost begins')
+  const events = page.getByTestId('events').getByRole('listitem')
+  await expect(events.filter({ hasText: 'hold the speed-up pins' })).toContainText('0:10:00')
+  const defrost = events.filter({ hasText: 'outdoor fan off' })
+  // 60 min at 90 times: 34 s after the pins are held, since 9 min of them are counted by then.
+  await expect(defrost).toContainText('0:10:34')
+  await defrost.getByRole('button').click()
+  await expect(page.getByTestId('clock-time')).toHaveText('0:10:34')
+  await expect(page.locator('[data-chain="od.fan"]')).toHaveAttribute('data-running', 'no')
+  // The count that fills is drawn, and the frost.
+  await expect(page.locator('[data-count="od.board defrost"]')).toBeVisible()
+  await expect(clock(page)).toContainText('1 h to defrosting')
+  await expect(clock(page)).toContainText(/frost\s*up to/)
+})
+
+test('a scene of one’s own: line by line, kept over a reload, sent by its address; a line that cannot be read is named', async ({
+  page,
+}) => {
+  const path = await copyOf(page, 'quillfeather-lane')
+  await open(page, `${path}/bench?call=heat1&t=25&scene=raise1&at=0`)
+  await ready(page)
+  await clock(page).getByLabel('Scene', { exact: true }).selectOption({ label: 'A scene of your own' })
+  await page.getByLabel('At, h:mm, line 5').fill('4:00')
+  await page.getByRole('button', { name: 'Add a line' }).click()
+  await page.getByLabel('At, h:mm, line 6').fill('1:3')
+  await expect(clock(page).getByRole('alert')).toContainText('Line 6 is left out: expected a time such as 1:30')
+  await page.getByLabel('At, h:mm, line 6').fill('1:30')
+  await page.getByLabel('What, line 6').selectOption({ label: 'power' })
+  await expect(clock(page).getByRole('alert')).toHaveCount(0)
+  await page.getByText(/^All \d+ events/).click()
+  const events = page.getByTestId('events').getByRole('listitem')
+  const off = events.filter({ hasText: '1:30:00' })
+  await expect(off).toContainText(/[Cc]ompressor off/)
+  await off.getByRole('button').click()
+  await expect(page).toHaveURL(/scene=own&at=5400&events=.*power/)
+  const sent = page.url()
+  // What was typed outlives the page, also where no address brings it.
+  await open(page, `${path}/bench?call=heat1&t=25&scene=own&at=0`)
+  await expect(page.getByLabel('At, h:mm, line 6')).toHaveValue('1:30')
+  await page.evaluate(() => window.localStorage.clear())
+  await page.goto(sent)
+  await ready(page)
+  await expect(page.getByTestId('clock-time')).toHaveText('1:30:00')
+  // In the order of their times.
+  await expect(page.getByLabel('What, line 3')).toHaveValue('power')
+})
+
+test('the winter says how far it is, and is given up', async ({ page }) => {
+  const path = await copyOf(page, 'quillfeather-lane')
+  await open(page, `${path}/crossing?call=heat1&t=25&scene=raise1&at=0`)
+  await ready(page)
+  await page.getByRole('button', { name: 'Run the winter' }).click()
+  const bar = page.getByRole('progressbar', { name: 'How much of the winter is run' })
+  await expect(bar).toBeVisible()
+  await expect.poll(async () => Number(await bar.getAttribute('aria-valuenow'))).toBeGreaterThan(0)
+  await page.getByRole('button', { name: 'Cancel' }).click()
+  await expect(page.getByRole('button', { name: 'Run the winter' })).toBeVisible()
+  await expect(bar).toHaveCount(0)
+  // The tape is another worker’s, and goes on.
+  await clock(page).getByLabel('Scene', { exact: true }).selectOption({ label: 'Fog at 34 °F' })
+  await ready(page)
 })

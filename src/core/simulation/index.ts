@@ -6,6 +6,7 @@ export {
   airOf,
   kwhOf,
   winterOf,
+  wintersAgainst,
   worksAgainst,
   WINTER_DAYS,
   type Against,

@@ -154,7 +154,7 @@ describe('a winter', () => {
       p.ref === 'tstat' ? { ...p, settings: { ...p.settings, earlyRecovery: 'on' } } : p,
     )
     const on = { ...off, inst: { ...off.inst, placed } }
-    const [found] = worksAgainst(on, new Circuit(on.inst), 45)
+    const [found] = worksAgainst(on, new Circuit(on.inst), { days: 45 })
     expect(found?.code).toBe('recoveryWithBackup')
     expect(found!.kwh).toBeGreaterThan(1)
   })

@@ -10,6 +10,9 @@ import type { Sums } from './sums'
 import { Thermostat } from './thermostat'
 import type { System, WallEvent } from './wall'
 
+/** Parts of a run after which somebody who waits hears of it. */
+const SHARES = 50
+
 /** What is run: a job, a stretch of weather, what people do, from a room as it stands. */
 export interface SimulationInput extends HomeInput {
   /** s. */
@@ -21,6 +24,8 @@ export interface SimulationInput extends HomeInput {
   events: readonly OutsideEvent[]
   /** An early start does without backup. */
   holdsBackup?: boolean
+  /** Hears how much of it is run, from 0 to 1, now and then. */
+  onShare?: ((share: number) => void) | undefined
 }
 
 export interface Simulation {
@@ -50,6 +55,7 @@ export function simulate(circuit: Circuit, seen: JobSeen, input: SimulationInput
   const first = home.sampleAt(0)
   const steps: Step[] = []
   const keeps = input.sampleEvery > 0
+  let told = 0
   const trace = runTime(circuit, {
     start: {
       call: 'off',
@@ -62,13 +68,17 @@ export function simulate(circuit: Circuit, seen: JobSeen, input: SimulationInput
     counts: keeps,
     world: home,
     onStep: (step) => {
+      if (input.onShare && step.at >= told + input.until / SHARES) {
+        told = step.at
+        input.onShare(step.at / input.until)
+      }
       for (const move of step.moves) countDefrosts(home.sums, seen.inst, move)
       if (keeps) steps.push(step)
     },
   })
   return {
     steps,
-    samples: keeps ? [first, ...home.samples] : [],
+    samples: keeps ? [first, ...home.samples, home.sampleAt(home.sums.hours * 3600)] : [],
     sums: home.sums,
     ended: trace.ended,
     untimed: trace.untimed,

@@ -33,6 +33,8 @@ export interface WinterOptions {
   holdsBackup?: boolean
   /** Left out: all 180. */
   days?: number
+  /** Hears how much of it is run, from 0 to 1. */
+  onShare?: (share: number) => void
 }
 
 /** A winter of this job, run through. */
@@ -62,7 +64,7 @@ export function airOf(weather: Extract<Weather, { kind: 'hours' }>, fromHour: nu
 export function winterOf(
   seen: JobSeen,
   circuit: Circuit,
-  { habit = 'steady', holdsBackup = false, days = WINTER_DAYS }: WinterOptions = {},
+  { habit = 'steady', holdsBackup = false, days = WINTER_DAYS, onShare }: WinterOptions = {},
 ): Winter | null {
   const weather = seen.climate && weatherOf(seen.climate)
   if (weather?.kind !== 'hours') return null
@@ -78,6 +80,7 @@ export function winterOf(
     sampleEvery: 0,
     wakes: { at: NIGHT.to * 3600, every: 86_400 },
     holdsBackup,
+    onShare,
   })
   const counted = onlyRun(weather.hours, days)
   const climate = { kind: 'hours' as const, name: 'winter', months: monthTexts(counted) }
@@ -118,12 +121,20 @@ export interface Against {
   kwh: number
 }
 
+/** Winters that `worksAgainst` runs. */
+export const wintersAgainst = (inst: JobSeen['inst']): number =>
+  settingsWith(inst, 'earlyRecovery')[0]?.value === 'on' ? 2 : 0
+
 /** What backup in an early recovery costs: a winter of night setbacks with it, and with the heat pump left alone. */
-export function worksAgainst(seen: JobSeen, circuit: Circuit, days = WINTER_DAYS): Against[] {
-  const [recovery] = settingsWith(seen.inst, 'earlyRecovery')
-  if (recovery?.value !== 'on') return []
-  const allowed = winterOf(seen, circuit, { habit: 'setback', days })
-  const alone = winterOf(seen, circuit, { habit: 'setback', holdsBackup: true, days })
+export function worksAgainst(
+  seen: JobSeen,
+  circuit: Circuit,
+  { days = WINTER_DAYS, onShare }: Pick<WinterOptions, 'days' | 'onShare'> = {},
+): Against[] {
+  if (wintersAgainst(seen.inst) === 0) return []
+  const part = (from: number) => (share: number) => onShare?.(from + share / 2)
+  const allowed = winterOf(seen, circuit, { habit: 'setback', days, onShare: part(0) })
+  const alone = winterOf(seen, circuit, { habit: 'setback', holdsBackup: true, days, onShare: part(0.5) })
   if (!allowed || !alone) return []
   const more = kwhOf(allowed.sums) - kwhOf(alone.sums)
   return more > 1 ? [{ code: 'recoveryWithBackup', kwh: more }] : []

@@ -112,7 +112,7 @@ export const situations: Source<Situation> = {
 export function setSituation(s: Situation): void {
   const now = momentOf(s)
   if (!now) keepMoment(null)
-  const query = `${toQuery(s)}${now ? `&scene=${now.scene}&at=${Math.round(now.at)}` : ''}`
+  const query = `${toQuery(s)}${now ? `&scene=${now.scene}&at=${Math.round(now.at)}${now.own === undefined ? '' : `&events=${encodeURIComponent(now.own)}`}` : ''}`
   current = { query, situation: s }
   window.history.replaceState(null, '', `${window.location.pathname}${query}`)
   listeners.forEach((l) => l())
@@ -123,10 +123,10 @@ export function setMoment(moment: Moment): void {
   setSituation(moment.situation)
 }
 /** The scene and the second that the address names; null: none. */
-export function sceneInAddress(): { scene: string; at: number } | null {
+export function sceneInAddress(): { scene: string; at: number; own: string | null } | null {
   const q = new URLSearchParams(window.location.search)
   const [scene, at] = [q.get('scene'), Number(q.get('at') ?? 0)]
-  return scene ? { scene, at: Number.isFinite(at) && at >= 0 ? at : 0 } : null
+  return scene ? { scene, at: Number.isFinite(at) && at >= 0 ? at : 0, own: q.get('events') } : null
 }
 /** The place that an address names; '' when it names none. */
 export const placeOfPath = (path: string): string => path.split('/')[3] ?? ''

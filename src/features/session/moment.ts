@@ -6,6 +6,8 @@ export interface Moment {
   scene: string
   /** s. */
   at: number
+  /** What happens in a scene of one's own, as text. */
+  own?: string
   situation: Situation
   /** 1 where a contact stands closed. */
   closed: Uint8Array

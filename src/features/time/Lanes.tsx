@@ -1,13 +1,16 @@
 'use client'
 
-import { memo } from 'react'
+import { memo, type PointerEvent } from 'react'
 import type { Ref } from '@/core/installation'
 import type { Target } from '@/core/query'
 import { stretchesOf, type Sample, type Tape } from '@/core/simulation'
+import type { CountCurve } from '@/core/time'
 import { cx, useWidth } from '@/ui'
-import { degrees, elapsed, targetWords } from '@/words'
+import { countWords, degrees, elapsed, figure, targetWords } from '@/words'
+import { useJobScreen } from '../session'
 
-const CURVES = 114
+/** px of each group of curves. */
+const BAND = 38
 const LANE = 20
 const AXIS = 18
 /** °F between the edges of the picture and what it shows. */
@@ -36,9 +39,19 @@ const OF_COLD: Curve[] = [
 ]
 const OF_AIR: Curve[] = [{ of: (s) => s.supplyF, name: 'supply air', className: 'stroke-ember' }]
 
-const GROUPS = [OF_ROOM, OF_AIR, OF_COLD]
+const OF_FROST: Curve[] = [{ of: (s) => s.frostLb, name: 'frost', className: 'stroke-slate' }]
 
-/** The least and the most of some curves, °F. */
+/** lb below which a coil is clear: no frost is drawn. */
+const CLEAR_LB = 0.05
+
+const groupsOf = (tape: Tape): Curve[][] => [
+  OF_ROOM,
+  OF_AIR,
+  OF_COLD,
+  ...(tape.sums.mostFrostLb > CLEAR_LB ? [OF_FROST] : []),
+]
+
+/** The least and the most of some curves, °F or lb. */
 function spanOf(curves: readonly Curve[], samples: readonly Sample[]): [number, number] {
   let [low, high] = [Infinity, -Infinity]
   for (const s of samples)
@@ -57,6 +70,7 @@ export function Lanes({
   lanes,
   selected,
   onSeek,
+  onScrub,
   onSelect,
 }: {
   tape: Tape
@@ -65,28 +79,40 @@ export function Lanes({
   lanes: readonly Target[]
   selected: Ref | null
   onSeek: (at: number) => void
+  onScrub: (at: number) => void
   onSelect: (ref: Ref) => void
 }) {
   const [ref, width] = useWidth<HTMLDivElement>()
+  const { inst } = useJobScreen()
+  const groups = groupsOf(tape)
   const x = (s: number) => (s / tape.until) * width
-  const height = CURVES + lanes.length * LANE + AXIS
-  const seek = (clientX: number, box: DOMRect) =>
-    onSeek(Math.min(1, Math.max(0, (clientX - box.left) / box.width)) * tape.until)
+  const height = heightOf(groups, tape, lanes)
+  const under = ({ clientX, currentTarget }: PointerEvent<SVGSVGElement>) => {
+    const box = currentTarget.getBoundingClientRect()
+    return Math.min(1, Math.max(0, (clientX - box.left) / box.width)) * tape.until
+  }
   return (
     <div className="flex gap-2">
       <div className="w-24 shrink-0 text-right text-xs leading-tight text-soft lg:w-36">
-        <div style={{ height: CURVES }} className="flex flex-col justify-around">
-          {GROUPS.map((g) => {
+        <div style={{ height: groups.length * BAND }} className="flex flex-col justify-around">
+          {groups.map((g) => {
             const [low, high] = spanOf(g, tape.samples)
             return (
               <span key={g[0]?.name}>
                 {g.map((c) => c.name).join(', ')}
                 <br />
-                {Math.round(low)} to {degrees(Math.round(high))}
+                {g === OF_FROST
+                  ? `up to ${figure(high, 1)} lb`
+                  : `${Math.round(low)} to ${degrees(Math.round(high))}`}
               </span>
             )
           })}
         </div>
+        {tape.counts.map((c) => (
+          <span key={`${c.mode} ${c.from} ${c.to}`} className="block truncate" style={{ height: LANE }}>
+            {countWords(inst, c)}
+          </span>
+        ))}
         {lanes.map((l) => (
           <button
             key={l.ref}
@@ -100,7 +126,7 @@ export function Lanes({
           </button>
         ))}
       </div>
-      <div ref={ref} className="min-w-0 flex-1">
+      <div ref={ref} className="relative min-w-0 flex-1">
         {width > 0 && (
           <svg
             width={width}
@@ -111,14 +137,19 @@ export function Lanes({
             data-testid="tape"
             onPointerDown={(e) => {
               e.currentTarget.setPointerCapture(e.pointerId)
-              seek(e.clientX, e.currentTarget.getBoundingClientRect())
+              onScrub(under(e))
             }}
-            onPointerMove={(e) => e.buttons > 0 && seek(e.clientX, e.currentTarget.getBoundingClientRect())}
+            onPointerMove={(e) => e.buttons > 0 && onScrub(under(e))}
+            onPointerUp={(e) => onSeek(under(e))}
           >
             <Still tape={tape} other={other} lanes={lanes} width={width} />
-            <line x1={x(at)} x2={x(at)} y1={0} y2={height - AXIS} className="stroke-harm" strokeWidth={2} />
           </svg>
         )}
+        {/* A layer of its own: the tape under it is not painted anew when it moves. */}
+        <div
+          className="pointer-events-none absolute top-0 left-0 w-0.5 bg-harm will-change-transform"
+          style={{ height: height - AXIS, transform: `translateX(${x(at) - 1}px)` }}
+        />
       </div>
     </div>
   )
@@ -137,33 +168,39 @@ const Still = memo(function Still({
   width: number
 }) {
   const x = (s: number) => (s / tape.until) * width
-  const height = CURVES + lanes.length * LANE + AXIS
+  const groups = groupsOf(tape)
+  const height = heightOf(groups, tape, lanes)
+  const counts = groups.length * BAND
+  const top = counts + tape.counts.length * LANE
   return (
     <>
-      {GROUPS.map((g, i) => (
+      {groups.map((g, i) => (
         <Curves
           key={g[0]?.name}
           curves={g}
           samples={tape.samples}
           x={x}
-          top={(i * CURVES) / GROUPS.length + 2}
-          height={CURVES / GROUPS.length - 4}
+          top={i * BAND + 2}
+          height={BAND - 4}
         />
+      ))}
+      {tape.counts.map((c, i) => (
+        <Count key={`${c.mode} ${c.from} ${c.to}`} count={c} x={x} top={counts + i * LANE + 3} />
       ))}
       {lanes.map((l, i) => (
         <g key={l.ref} data-lane={l.ref}>
           <line
             x1={0}
             x2={width}
-            y1={CURVES + (i + 1) * LANE - 2}
-            y2={CURVES + (i + 1) * LANE - 2}
+            y1={top + (i + 1) * LANE - 2}
+            y2={top + (i + 1) * LANE - 2}
             className="stroke-line"
           />
           {stretchesOf(tape, l.ref).map(([from, to]) => (
             <rect
               key={from}
               x={x(from)}
-              y={CURVES + i * LANE + 3}
+              y={top + i * LANE + 3}
               width={Math.max(1, x(to) - x(from))}
               height={other ? 7 : 13}
               className={
@@ -176,7 +213,7 @@ const Still = memo(function Still({
               <rect
                 key={from}
                 x={x(from)}
-                y={CURVES + i * LANE + 11.5}
+                y={top + i * LANE + 11.5}
                 width={Math.max(1, x(to) - x(from))}
                 height={5}
                 className="fill-none stroke-ink"
@@ -187,7 +224,7 @@ const Still = memo(function Still({
       {ticks(tape.until, width).map((t) => (
         <text
           key={t}
-          x={Math.min(width - 14, Math.max(14, x(t)))}
+          x={Math.min(width - 20, Math.max(14, x(t)))}
           y={height - 4}
           textAnchor="middle"
           className="fill-soft text-[11px]"
@@ -198,6 +235,26 @@ const Still = memo(function Still({
     </>
   )
 })
+
+const heightOf = (groups: Curve[][], tape: Tape, lanes: readonly Target[]): number =>
+  groups.length * BAND + (tape.counts.length + lanes.length) * LANE + AXIS
+
+/** How a count fills: at the top of its lane it is full. */
+function Count({ count, x, top }: { count: CountCurve; x: (s: number) => number; top: number }) {
+  const height = LANE - 6
+  const y = (counted: number) => top + height - (counted / count.after) * height
+  const [first] = count.points
+  const points = count.points.map(([s, counted]) => `${x(s).toFixed(1)},${y(counted).toFixed(1)}`).join(' ')
+  const end = count.points[count.points.length - 1]
+  return (
+    <g data-count={`${count.mode} ${count.to}`}>
+      <polygon
+        points={`${x(first?.[0] ?? 0).toFixed(1)},${top + height} ${points} ${x(end?.[0] ?? 0).toFixed(1)},${top + height}`}
+        className="fill-watch-soft stroke-watch"
+      />
+    </g>
+  )
+}
 
 function Curves({
   curves,
@@ -213,7 +270,7 @@ function Curves({
   height: number
 }) {
   const [least, most] = spanOf(curves, samples)
-  const [low, high] = [least - PAD_F, most + PAD_F]
+  const [low, high] = curves === OF_FROST ? [0, most] : [least - PAD_F, most + PAD_F]
   const y = (f: number) => top + height - ((f - low) / (high - low)) * height
   return (
     <g>

@@ -7,6 +7,7 @@ import type { Ref } from '@/core/installation'
 import {
   otherwiseKey,
   otherwiseOf,
+  ownText,
   sampleAt,
   SCENES,
   scenesOf,
@@ -14,7 +15,7 @@ import {
   type Scene,
   type Tape,
 } from '@/core/simulation'
-import { Button, NumberField, SelectField } from '@/ui'
+import { Button, Caution, NumberField, SelectField } from '@/ui'
 import {
   chainSentence,
   degrees,
@@ -26,16 +27,19 @@ import {
   SCENE_WORDS,
   waitingSentence,
 } from '@/words'
-import { sceneInAddress, setSituation, situations, useJobScreen } from '../session'
+import { sceneInAddress, setSituation, situations, useDraft, useJobScreen } from '../session'
+import { EventList } from './EventList'
 import { Lanes } from './Lanes'
 import { setClockOpen } from './open'
+import { OwnScene } from './OwnScene'
+import { BEGINS, eventsOf, rowsOf, type OwnRow } from './ownRows'
 import { SPEEDS, usePlayer, type Player } from './usePlayer'
-import { useTape } from './useTape'
+import { useTape, type Tapes } from './useTape'
 import { WinterPart } from './WinterPart'
 
 /** The job run through time: a scene, its tape, the clock, why now and why not. */
 export function TimePanel() {
-  const { inst, targets } = useJobScreen()
+  const { inst } = useJobScreen()
   const [begins] = useState(sceneInAddress)
   const offered = useMemo(() => scenesOf(inst), [inst])
   const [scene, setScene] = useState<Scene>(
@@ -45,11 +49,14 @@ export function TimePanel() {
   const changes = useMemo(() => otherwiseOf(inst), [inst])
   const [changed, setChanged] = useState('')
   const otherwise = changes.find((c) => otherwiseKey(c) === changed) ?? null
-  const { tapes, failed, runner, seen } = useTape(scene, outdoorF ?? undefined, otherwise)
+  const draft = useDraft<OwnRow[]>('scene')
+  // What an address brings is looked at before what was typed here.
+  const [sent, setSent] = useState(() => rowsOf(begins?.own ?? ''))
+  const rows = sent.length ? sent : (draft.value ?? BEGINS)
+  const isOwn = scene === 'own'
+  const own = useMemo(() => (isOwn ? eventsOf(rows) : null), [isOwn, rows])
+  const { tapes, failed, seen } = useTape(scene, isOwn ? undefined : (outdoorF ?? undefined), otherwise, own)
   const tape = tapes?.as ?? null
-  const player = usePlayer(tape, scene, begins?.at ?? 0)
-  const [lane, setLane] = useState<Ref | null>(null)
-  useKeys(player)
   return (
     <section
       aria-label="Clock"
@@ -63,21 +70,20 @@ export function TimePanel() {
           className="min-w-44 flex-1 lg:max-w-72 lg:flex-none"
           value={scene}
           options={offered.map((s) => [s, SCENE_WORDS[s]])}
-          onValue={(s) => {
-            setScene(s)
-            player.seek(0)
-          }}
+          onValue={setScene}
         />
-        <div className="w-28 lg:w-36">
-          <NumberField
-            label="Outdoors, °F"
-            value={outdoorF ?? undefined}
-            placeholder="the scene’s own"
-            least={-20}
-            most={115}
-            onValue={setOutdoorF}
-          />
-        </div>
+        {!isOwn && (
+          <div className="w-28 lg:w-36">
+            <NumberField
+              label="Outdoors, °F"
+              value={outdoorF ?? undefined}
+              placeholder="the scene’s own"
+              least={-20}
+              most={115}
+              onValue={setOutdoorF}
+            />
+          </div>
+        )}
         <SelectField
           label="Beside it"
           className="min-w-56 flex-1 lg:max-w-96 lg:flex-none"
@@ -93,7 +99,6 @@ export function TimePanel() {
           className="ml-auto"
           aria-label="Put the clock away"
           onClick={() => {
-            player.play(false)
             // What it stood at stays, as a hand would have set it; the scene is over.
             setSituation({ ...situations.get() })
             setClockOpen(false)
@@ -102,6 +107,24 @@ export function TimePanel() {
           <X aria-hidden className="size-5" />
         </Button>
       </div>
+      {isOwn && (
+        <OwnScene
+          rows={rows}
+          onRows={(next) => {
+            setSent([])
+            draft.put(next)
+          }}
+        />
+      )}
+      {scene === 'forcedDefrost' && (
+        <div className="mt-2 max-w-3xl">
+          <Caution>
+            The pins stand in a live cabinet beside line voltage: for those trained for it, as the maker says,
+            and let go as soon as the defrost begins. What is held together is written down until it is off
+            again.
+          </Caution>
+        </div>
+      )}
       {failed && <p className="mt-2 text-harm">The scene could not be run. Another may.</p>}
       {tape?.ended === 'chatter' && (
         <p className="mt-2 font-bold text-harm">
@@ -109,32 +132,51 @@ export function TimePanel() {
           and off without end.
         </p>
       )}
-      {tape && (
-        <>
-          <Transport tape={tape} player={player} />
-          <Lanes
-            tape={tape}
-            other={tapes?.other ?? null}
-            at={player.at}
-            lanes={targets}
-            selected={lane}
-            onSeek={player.seek}
-            onSelect={(ref) => setLane(lane === ref ? null : ref)}
-          />
-          {tapes?.other && (
-            <p className="mt-2 font-bold" data-testid="difference">
-              {differenceSentence(tape.sums, tapes.other.sums)}
-            </p>
-          )}
-          <Now tape={tape} at={player.at} lane={lane} />
-        </>
+      {tapes && (
+        <Played
+          key={tapes.scene}
+          tapes={tapes}
+          own={own ? ownText(own) : undefined}
+          begins={begins?.scene === tapes.scene ? begins.at : 0}
+        />
       )}
-      <WinterPart run={() => runner().winter(seen)} of={seen} />
+      <WinterPart of={seen} />
       <p className="mt-2 text-sm text-soft">
         House, frost and air go by estimates where nobody measured: this orders choices, and promises no
         minutes.
       </p>
     </section>
+  )
+}
+
+/** A scene as it is played. All that moves with the clock is here: what a scene is chosen by is not drawn anew with each tick. */
+function Played({ tapes, own, begins }: { tapes: Tapes; own: string | undefined; begins: number }) {
+  const { targets } = useJobScreen()
+  const { as: tape, other, scene } = tapes
+  const player = usePlayer(tape, scene, own, begins)
+  const [lane, setLane] = useState<Ref | null>(null)
+  useKeys(player)
+  return (
+    <>
+      <Transport tape={tape} player={player} />
+      <Lanes
+        tape={tape}
+        other={other}
+        at={player.at}
+        lanes={targets}
+        selected={lane}
+        onSeek={player.seek}
+        onScrub={player.scrub}
+        onSelect={(ref) => setLane(lane === ref ? null : ref)}
+      />
+      {other && (
+        <p className="mt-2 font-bold" data-testid="difference">
+          {differenceSentence(tape.sums, other.sums)}
+        </p>
+      )}
+      <Now tape={tape} at={player.at} lane={lane} />
+      <EventList tape={tape} at={player.at} opens={scene === 'forcedDefrost'} onSeek={player.seek} />
+    </>
   )
 }
 
@@ -166,7 +208,8 @@ function Transport({ tape, player }: { tape: Tape; player: Player }) {
         max={Math.round(tape.until)}
         step={1}
         value={[Math.round(at)]}
-        onValueChange={([s]) => s !== undefined && player.seek(s)}
+        onValueChange={([s]) => s !== undefined && player.scrub(s)}
+        onValueCommit={([s]) => s !== undefined && player.seek(s)}
       >
         <Slider.Track className="relative h-1 grow rounded bg-line">
           <Slider.Range className="absolute h-1 rounded bg-copper" />

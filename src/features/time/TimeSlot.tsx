@@ -7,7 +7,7 @@ import { useClockOpen } from './open'
 const TimePanel = lazy(async () => ({ default: (await import('./TimePanel')).TimePanel }))
 
 /** px that the panel takes beside its lanes, and for each of them: kept from the start, so that nothing shifts when it comes. */
-const ROOM = { wide: 540, slim: 800, lane: 20 }
+const ROOM = { wide: 640, slim: 900, lane: 20 }
 
 /** Where the tape stands, once the clock is out. */
 export function TimeSlot() {

@@ -1,31 +1,59 @@
 'use client'
 
-import { useState } from 'react'
+import { Progress } from 'radix-ui'
+import { useEffect, useRef, useState } from 'react'
 import type { JobSeen } from '@/core/installation'
 import { Button } from '@/ui'
 import { pinSentence, winterSentences } from '@/words'
-import type { WinterFound } from '@/workers'
+import { TimeRunner, type WinterFound } from '@/workers'
+
+type Stands = { is: 'running'; share: number } | { is: 'failed' } | { is: 'found'; found: WinterFound }
 
 /** The winter of this job, on demand: what it takes, and what brought backup. */
-export function WinterPart({ run, of }: { run: () => Promise<WinterFound>; of: JobSeen }) {
-  const [state, setState] = useState<{ of: JobSeen; found: WinterFound | 'running' | 'failed' } | null>(null)
-  const found = state?.of === of ? state.found : null
-  const start = async () => {
-    setState({ of, found: 'running' })
-    try {
-      setState({ of, found: await run() })
-    } catch {
-      setState({ of, found: 'failed' })
-    }
+export function WinterPart({ of }: { of: JobSeen }) {
+  const [state, setState] = useState<{ of: JobSeen; stands: Stands } | null>(null)
+  const stands = state?.of === of ? state.stands : null
+  const runner = useRef<TimeRunner | null>(null)
+  // A worker of its own: given up, it is ended in the middle of its work, and the tape's goes on.
+  const stop = () => {
+    runner.current?.close()
+    runner.current = null
+    setState(null)
   }
-  if (found === null)
+  useEffect(() => () => runner.current?.close(), [])
+  const start = async () => {
+    runner.current?.close()
+    const mine = (runner.current = new TimeRunner())
+    const put = (next: Stands) => runner.current === mine && setState({ of, stands: next })
+    put({ is: 'running', share: 0 })
+    try {
+      put({ is: 'found', found: await mine.winter(of, (share) => put({ is: 'running', share })) })
+    } catch {
+      put({ is: 'failed' })
+    }
+    mine.close()
+  }
+  if (stands === null)
     return (
       <Button className="mt-2" onClick={() => void start()}>
         Run the winter
       </Button>
     )
-  if (found === 'running') return <p className="mt-2 text-soft">The winter runs …</p>
-  if (found === 'failed') return <p className="mt-2 text-harm">The winter could not be run.</p>
+  if (stands.is === 'running')
+    return (
+      <div className="mt-2 flex items-center gap-3">
+        <Progress.Root
+          className="h-2 w-48 overflow-hidden rounded bg-line"
+          value={Math.round(100 * stands.share)}
+          aria-label="How much of the winter is run"
+        >
+          <Progress.Indicator className="h-full bg-copper" style={{ width: `${100 * stands.share}%` }} />
+        </Progress.Root>
+        <Button onClick={stop}>Cancel</Button>
+      </div>
+    )
+  if (stands.is === 'failed') return <p className="mt-2 text-harm">The winter could not be run.</p>
+  const { found } = stands
   return (
     <div className="mt-2 text-[15px]">
       {found.winter ? (

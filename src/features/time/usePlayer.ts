@@ -12,11 +12,16 @@ export type Speed = (typeof SPEEDS)[number]
 /** Seconds between two looks while it plays; a person who wants no motion sees one a second. */
 const EVERY = { moving: 50, still: 1000 }
 
+/** ms after which a finger rests, as in Crossing's drag. */
+const RESTS_AFTER = 250
+
 export interface Player {
   at: number
   playing: boolean
   speed: Speed
   seek: (at: number) => void
+  /** Under a finger that moves: the clock at once, the screen around it when the finger rests. */
+  scrub: (at: number) => void
   play: (on: boolean) => void
   setSpeed: (s: Speed) => void
   /** To the event after this instant, or the one before. */
@@ -24,7 +29,7 @@ export interface Player {
 }
 
 /** Plays a tape: the whole screen stands as it did at its second. */
-export function usePlayer(tape: Tape | null, scene: string, begins: number): Player {
+export function usePlayer(tape: Tape, scene: string, own: string | undefined, begins: number): Player {
   const [at, setAt] = useState(begins)
   const [playing, setPlaying] = useState(false)
   const [speed, setSpeed] = useState<Speed>(600)
@@ -32,7 +37,6 @@ export function usePlayer(tape: Tape | null, scene: string, begins: number): Pla
 
   const show = useCallback(
     (to: number) => {
-      if (!tape) return
       const now = Math.min(tape.until, Math.max(0, to))
       setAt(now)
       const step = stepAt(tape, now)
@@ -45,6 +49,7 @@ export function usePlayer(tape: Tape | null, scene: string, begins: number): Pla
       setMoment({
         scene,
         at: now,
+        ...(own === undefined ? {} : { own }),
         situation: {
           ...step.situation,
           ...(outdoorF === undefined ? {} : { outdoorF: degF(Math.round(outdoorF * 10) / 10) }),
@@ -53,18 +58,18 @@ export function usePlayer(tape: Tape | null, scene: string, begins: number): Pla
         coils: step.coils,
       })
     },
-    [tape, scene],
+    [tape, scene, own],
   )
 
   // A tape that has just come shows where the clock stands.
   useEffect(() => {
     // eslint-disable-next-line react-hooks/set-state-in-effect -- the screen outside follows the tape
-    if (tape) show(at)
+    show(at)
     // eslint-disable-next-line react-hooks/exhaustive-deps -- only when another tape comes
   }, [tape])
 
   useEffect(() => {
-    if (!playing || !tape) return
+    if (!playing) return
     const still = window.matchMedia('(prefers-reduced-motion: reduce)').matches
     const every = still ? EVERY.still : EVERY.moving
     let last = performance.now()
@@ -80,8 +85,25 @@ export function usePlayer(tape: Tape | null, scene: string, begins: number): Pla
     // eslint-disable-next-line react-hooks/exhaustive-deps -- it goes on from where it stood when it began
   }, [playing, speed, tape, show])
 
+  const resting = useRef<ReturnType<typeof setTimeout> | null>(null)
+  const moves = () => {
+    if (resting.current !== null) clearTimeout(resting.current)
+    resting.current = null
+  }
+  useEffect(() => moves, [])
+  const scrub = useCallback(
+    (to: number) => {
+      setPlaying(false)
+      const now = Math.min(tape.until, Math.max(0, to))
+      setAt(now)
+      moves()
+      resting.current = setTimeout(() => show(now), RESTS_AFTER)
+    },
+    [tape, show],
+  )
   const seek = useCallback(
     (to: number) => {
+      moves()
       setPlaying(false)
       show(to)
     },
@@ -89,19 +111,19 @@ export function usePlayer(tape: Tape | null, scene: string, begins: number): Pla
   )
   const step = useCallback(
     (by: 1 | -1) => {
-      const events = tape?.steps.filter((s) => s.moves.length) ?? []
+      const events = tape.steps.filter((s) => s.moves.length)
       const next =
         by > 0 ? events.find((s) => s.at > at + 0.01) : [...events].reverse().find((s) => s.at < at - 0.01)
-      seek(next?.at ?? (by > 0 ? (tape?.until ?? 0) : 0))
+      seek(next?.at ?? (by > 0 ? tape.until : 0))
     },
     [tape, at, seek],
   )
   const play = useCallback(
     (on: boolean) => {
-      if (on && tape && at >= tape.until) setAt(0)
+      if (on && at >= tape.until) setAt(0)
       setPlaying(on)
     },
     [tape, at],
   )
-  return { at, playing, speed, seek, play, setSpeed, step }
+  return { at, playing, speed, seek, scrub, play, setSpeed, step }
 }

@@ -2,7 +2,7 @@
 
 import { useEffect, useMemo, useRef, useState } from 'react'
 import type { JobSeen } from '@/core/installation'
-import type { Otherwise, Scene, Tape } from '@/core/simulation'
+import type { Otherwise, OwnEvent, Scene, Tape } from '@/core/simulation'
 import { jobSeen } from '@/jobfile'
 import { TimeRunner } from '@/workers'
 import { useJobScreen } from '../session'
@@ -20,7 +20,8 @@ export function useTape(
   scene: Scene,
   outdoorF: number | undefined,
   otherwise: Otherwise | null,
-): { tapes: Tapes | null; failed: boolean; runner: () => TimeRunner; seen: JobSeen } {
+  own: readonly OwnEvent[] | null,
+): { tapes: Tapes | null; failed: boolean; seen: JobSeen } {
   const { job, inst } = useJobScreen()
   const seen = useMemo<JobSeen>(() => jobSeen(job, inst), [job, inst])
   const [tapes, setTapes] = useState<Tapes | null>(null)
@@ -40,7 +41,7 @@ export function useTape(
       runner().scene(
         seen,
         scene,
-        { outdoorF, sampleEvery: 60 },
+        { outdoorF, sampleEvery: 60, ...(own && { own }) },
         o?.kind === 'setting' ? [{ at: o.at, value: o.value }] : [],
         o?.kind === 'fault' ? o.fault : null,
       )
@@ -58,6 +59,6 @@ export function useTape(
     return () => {
       wanted = false
     }
-  }, [seen, scene, outdoorF, otherwise])
-  return { tapes, failed, runner, seen }
+  }, [seen, scene, outdoorF, otherwise, own])
+  return { tapes, failed, seen }
 }
