@@ -13,7 +13,9 @@ const held = new Map<string, Extract<FromPage, { type: 'hold' }>>()
 
 function show(hold: Extract<FromPage, { type: 'hold' }>): void {
   if (!site) return
-  const seconds = hold.since === null ? 3600 : Math.max(0, (Date.now() - Date.parse(hold.since)) / 1000)
+  const isBrief = Object.keys(hold.point.situation.modes).length > 0
+  const seconds =
+    hold.since === null ? (isBrief ? 100 : 3600) : Math.max(0, (Date.now() - Date.parse(hold.since)) / 1000)
   const sample = site.read(hold.point, seconds)
   const { instrument, unit } = heldBy(hold.point.quantity)
   const value: FromInstrument = {

@@ -22,6 +22,9 @@ export interface Judged {
   verdict: Verdict
 }
 
+/** s after the call at which a card is read. */
+const [STEADY, IN_DEFROST] = [1800, 100]
+
 /** A whole run: every card that can be tried that day, read with the stand-ins once all is steady, and judged as it is read. */
 export function rehearse(job: Job, fault: SiteFault | null, outdoorF = 42, seed = 1): Judged[] {
   const inst = installationOf(job)
@@ -35,7 +38,8 @@ export function rehearse(job: Job, fault: SiteFault | null, outdoorF = 42, seed 
     for (const { quantity, place, at } of pointsOf(seen, circuit, card)) {
       const sample = site.read(
         { quantity, place, at, withBlower: false, situation: card.situation, moved: card.moved },
-        1800,
+        // A defrost is over in minutes: it is looked at while it is on.
+        card.kind === 'defrost' ? IN_DEFROST : STEADY,
       )
       if (!sample) continue
       const reading: Reading = {

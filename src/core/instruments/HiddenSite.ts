@@ -14,12 +14,13 @@ import {
   type Name,
 } from '../installation'
 import { runTime, type Trace } from '../time'
-import type { Situation } from '../situation'
+import { conditionsOf, type Situation } from '../situation'
 import { asOhms, type Ohms } from '../units'
 import { SOUND, type Physics, type SiteFault } from './fault'
 import { NATURES, seedOf, shown, type Instrument } from './instrument'
 import { fireShare, plateOfKind, steadyOf, type Steady } from './plant'
 import type { Point, Quantity } from './point'
+import { SiteAir, TAU } from './SiteAir'
 
 /** What an instrument shows. */
 interface Sample {
@@ -77,12 +78,11 @@ export const heldBy = (quantity: Quantity): { instrument: Instrument; unit: stri
   return { instrument, unit }
 }
 
-/** s in which the air of a duct, and the refrigerant, come two thirds of the way to where they go. */
-const TAU = 90
 /** Low-impedance volts: what a technician's meter is set to. */
 const METER_OHMS = asOhms(3000)
 /** s of a call that was made long ago. */
 const LONG_AGO = 3600
+const DAY = 86_400
 
 /**
  * A house that something is wrong with, or nothing, as instruments see it: the circuit solved with what has failed, and air,
@@ -127,7 +127,7 @@ export class HiddenSite {
   }
 
   private truth(point: Point, seconds: number): number | 'OL' | null {
-    const { steps, circuit } = this.trace(point)
+    const { steps, circuit } = this.trace(point, seconds)
     const passed = steps.filter((s) => s.at <= seconds)
     const last = passed[passed.length - 1]
     if (!last) return null
@@ -150,8 +150,12 @@ export class HiddenSite {
   }
 
   /** What stands when, from a call that is made at 0 s. What the situation names (a defrost, an open breaker) stands from the start. */
-  private trace({ situation, moved = [] }: Point): { circuit: Circuit; steps: Trace['steps'] } {
-    const key = JSON.stringify([situation, moved])
+  private trace(
+    { situation, moved = [] }: Point,
+    seconds: number,
+  ): { circuit: Circuit; steps: Trace['steps'] } {
+    const until = seconds > LONG_AGO ? DAY : LONG_AGO
+    const key = JSON.stringify([situation, moved, until])
     let known = this.traces.get(key)
     if (!known) {
       const inst = moved.length ? withSettings(this.inst, moved) : this.inst
@@ -163,12 +167,23 @@ export class HiddenSite {
           ...Object.entries(modes).flatMap(([mode, state]) => (isRef(mode) ? [{ at: 0, mode, state }] : [])),
           { at: 0, call: situation.call },
         ],
-        until: LONG_AGO,
+        until,
+        world: new SiteAir(circuit, this.physics, { ...situation, modes }),
       })
       known = { circuit, trace }
       this.traces.set(key, known)
     }
     return { circuit: known.circuit, steps: known.trace.steps }
+  }
+
+  /** From when the outdoor fan stops, or the valve goes over, to when its board is done; null: none begins. */
+  private defrostMinutes(point: Point): number | null {
+    const { steps, circuit } = this.trace(point, LONG_AGO)
+    const defrosts = (s: Situation) => conditionsOf(circuit.inst, s).has('defrost')
+    const from = steps.findIndex((s) => defrosts(s.situation))
+    const to = steps.findIndex((s, i) => i > from && !defrosts(s.situation))
+    const [begins, ends] = [steps[from], steps[to]]
+    return begins && ends && from >= 0 && to > from ? (ends.at - begins.at) / 60 : null
   }
 
   /** Volts, amps and ohms; undefined: it is none of these. */
@@ -295,7 +310,7 @@ export class HiddenSite {
       case 'chargeAdded':
         return null
       case 'defrostMinutes':
-        return 5.5 + 9 * Math.max(0, 1 - p.charge) * 1.6 + (p.fanRunsOn ? 8 : 0)
+        return this.defrostMinutes(point)
       case 'coilSwitchOpens':
         return unit.coilOpensF ?? 65
       case 'sensorDifference':

@@ -81,6 +81,46 @@ describe('stand-in instruments', () => {
     expect(Math.abs(feed / 20 - 1)).toBeLessThan(0.03)
   })
 
+  describe('in a defrost that is forced', () => {
+    const situation = { call: 'heat1' as const, outdoorF: degF(30), modes: { 'od.board': 'defrost' } }
+    const fan = at('fanAmps', 'od.fan', 'motorLead', { situation })
+    const minutes = (site: HiddenSite) =>
+      site.read(at('defrostMinutes', 'od', 'coil', { situation }), 600)!.value as number
+
+    it('the fan stands still until the coil is warm, and runs again then', () => {
+      // 3 tons: 3 lb of ice at 144 BTU and a coil of 24 BTU/°F from 18 to 65 °F are 432 + 1,128 = 1,560 BTU; 0.6 of
+      // 36,000 BTU/h bring them in 260 s.
+      expect(sound.read(fan, 100)!.value).toBe(0)
+      expect(sound.read(fan, 400)!.value as number).toBeGreaterThan(0.3)
+      expect(Math.abs(minutes(sound) - 260 / 60)).toBeLessThan(0.2)
+    })
+
+    it('a fan that does not stop, or little charge, lets it run to its cap or nearly', () => {
+      const wrong = (name: 'fanRunsOn' | 'lowCharge', change: object) =>
+        new HiddenSite(inst, { kind: 'physics', name, change }, 1)
+      expect(Math.abs(minutes(wrong('fanRunsOn', { fanRunsOn: true })) - 10)).toBeLessThan(0.15)
+      // 0.6^1.5 = 0.46 of the heat: 260 / 0.46 = 559 s.
+      expect(Math.abs(minutes(wrong('lowCharge', { charge: 0.6 })) - 559 / 60)).toBeLessThan(0.3)
+    })
+  })
+
+  it('a defrost comes by itself once its board has counted its hour on a cold coil, and not on a mild day', () => {
+    const supply = (outdoorF: number, seconds: number) =>
+      sound.read(
+        at('fanAmps', 'od.fan', 'motorLead', {
+          situation: { call: 'heat1', outdoorF: degF(outdoorF), modes: {} },
+        }),
+        seconds,
+      )!.value as number
+    // The coil is below 30 °F within a minute; 60 min of running, and the fan stops.
+    expect([
+      supply(20, 3500) > 0.3,
+      supply(20, 3700),
+      supply(20, 5000) > 0.3,
+      supply(45, 3700) > 0.3,
+    ]).toEqual([true, 0, true, true])
+  })
+
   it('there is nothing to hold an instrument to where nothing is', () => {
     expect(sound.read(at('terminalVolts', 'nobody.R', 'terminals'), 600)).toBeNull()
     expect(sound.read(at('stripAmps', 'od', 'feed'), 600)?.value ?? null).not.toBe('OL')

@@ -5,7 +5,8 @@ import { conditionsOf } from '../situation'
 import type { Physics } from './fault'
 
 /** BTU/h of a ton, of a kW; BTU/h that a CFM of air carries for each °F at sea level. */
-const [TON, KW, AIR] = [12_000, 3412, 1.08]
+export const TON = 12_000
+const [KW, AIR] = [3412, 1.08]
 /** CFM of each ton, by the speed that the board runs. */
 const PER_TON = { fan: 300, low: 380, high: 400, heat: 400 }
 /** Δ°F that a cooling coil takes from the air at usual humidity. */
@@ -26,6 +27,8 @@ export interface Steady {
   vapourF: number
   dischargeF: number
   outdoorF: number
+  /** Part of its tons that the heat pump moves. */
+  share: number
 }
 
 export const plateOfKind = (inst: Installation, ...kinds: string[]): Plate =>
@@ -99,6 +102,7 @@ export function steadyOf(solution: Solution, physics: Physics): Steady {
       ? outdoorF + (heats ? 95 : 70) * (0.45 + 0.55 * pumping) + 130 * Math.max(0, 1 - charge)
       : outdoorF,
     outdoorF,
+    share: pumped / (tons * TON),
   }
 }
 
