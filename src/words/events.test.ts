@@ -3,7 +3,17 @@ import { crossingOf } from '@/core/crossing'
 import { noSums, sceneInput, scenesOf, SCENES, simulate, type Against, type Sums } from '@/core/simulation'
 import { demoSeen } from '../../tests/helpers/seen'
 import { jobIds } from '../../tests/helpers/demo'
-import { demandWords, elapsed, eventSentence, SCENE_WORDS, winterSentences } from '.'
+import type { OutsideEvent } from '@/core/time'
+import {
+  countWords,
+  demandWords,
+  differenceSentence,
+  elapsed,
+  eventSentence,
+  otherwiseWords,
+  SCENE_WORDS,
+  winterSentences,
+} from '.'
 
 describe('what happens in time, in words', () => {
   it('is a sentence for each event of every scene of every demo job', () => {
@@ -35,7 +45,7 @@ describe('what happens in time, in words', () => {
     const sums: Sums = {
       ...noSums(),
       heatPumpKwh: 5000, stripKwh: 1000, blowerKwh: 400, compressorHours: 2100, starts: 3200, shortestOff: 300,
-      defrosts: 120, defrostsByTime: 3, mostFrostLb: 4.25, coldestF: 66.4, coldestAt: 69 * 86_400 + 7 * 3600, belowHours: 12.4,
+      defrosts: 120, defrostsByTime: 3, mostFrostLb: 4.25, coldestF: 66.4, coldestAt: 69 * 86_400 + 7 * 3600, belowHours: 12.4, wakingHours: 45, wakingStarts: 405,
       backupHours: { droop: 90, upstage: 0, recovery: 0, defrost: 30.4, emergency: 0, lockedOut: 0.2 },
     } // prettier-ignore
     const against: Against[] = [{ code: 'recoveryWithBackup', kwh: 310 }]
@@ -46,6 +56,8 @@ describe('what happens in time, in words', () => {
       '3,200 starts, at the shortest 5 min after it had stopped.',
       '120 defrosts, 3 of them ended by the board’s time; at the most 4.3 lb of frost.',
       'Coldest room 66.4 °F, on day 70 at 07:00; 12 h more than 1 °F below the setpoint.',
+      // 45 h of 180 days are 15 min a day; 405 starts are 2¼.
+      'In the two hours before six in the morning the blower ran 15 min a day, with 2.3 starts.',
       'With a setback by night, early recovery with backup allowed costs 310 kWh more than with the heat pump alone.',
     ])
     // 6,400 beside 6,100: strips 300 more; heat pump and blower within a hundredth of it.
@@ -58,5 +70,52 @@ describe('what happens in time, in words', () => {
     expect(winterSentences({ sums, cost: null, ended: 'chatter', year: null }, [], '')).toEqual([
       'The winter cannot be run: the circuit comes to no rest.',
     ])
+  })
+
+  it('a change: what it comes to, and nothing that rounds to nothing', () => {
+    const as = {
+      ...noSums(),
+      heatPumpKwh: 50,
+      stripKwh: 4,
+      stripHours: 0.5,
+      starts: 12,
+      defrosts: 3,
+      belowHours: 1,
+      wakingHours: 1,
+      wakingStarts: 2,
+    }
+    const other = {
+      ...as,
+      stripKwh: 2.8,
+      stripHours: 0.25,
+      fuelBtu: 12_400,
+      starts: 11,
+      defrosts: 4,
+      belowHours: 1.5,
+      wakingHours: 1.5,
+      wakingStarts: 4,
+    }
+    expect(differenceSentence(as, other)).toBe(
+      'With the change: 1.2 kWh less, 12 thousand BTU more of fuel, 15 min less of backup, 1 start less, the room more than 1 °F too cool for 30 min more, in the two hours before waking 30 min more of blower and 2 starts more, 1 defrost more.',
+    )
+    expect(differenceSentence(as, { ...as, wakingStarts: 1 })).toBe(
+      'With the change: in the two hours before waking 1 start less.',
+    )
+    expect(differenceSentence(as, { ...as, heatPumpKwh: 50.04 })).toBe('The change makes no difference here.')
+  })
+
+  it('what somebody does in a scene, what goes wrong there, and what fills', () => {
+    const { inst } = demoSeen('quillfeather-lane')
+    const said = (event: OutsideEvent) => eventSentence(inst, { at: 0, moves: [{ kind: 'outside', event }] })
+    expect(said({ at: 0, device: 'od', faster: 90 })).toBe(
+      'Hold the speed-up pins of Outdoor unit together: its interval runs 90 times faster.',
+    )
+    expect(said({ at: 0, device: 'od', faster: 1 })).toBe('Let the speed-up pins of Outdoor unit go.')
+    expect(said({ at: 0, site: 'lowCharge' })).toBe('From now on: low on charge.')
+    expect(said({ at: 0, site: 'none' })).toBe('The fault is put right.')
+    const curve = { mode: 'od.board' as const, from: 'normal', to: 'defrost', after: 3600, points: [] }
+    expect(countWords(inst, curve)).toBe('1 h to defrosting')
+    expect(otherwiseWords(inst, { kind: 'cold' })).toBe('Defrosts cold: no backup in them')
+    expect(otherwiseWords(inst, { kind: 'fault', fault: 'lowCharge' })).toBe('Fault: low on charge')
   })
 })

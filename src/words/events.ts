@@ -197,6 +197,7 @@ export function countWords(inst: Installation, c: CountCurve): string {
 /** "Backup droop: 4 °F": one thing otherwise. */
 export function otherwiseWords(inst: Installation, o: Otherwise): string {
   if (o.kind === 'fault') return `Fault: ${SITE_FAULT_WORDS[o.fault]}`
+  if (o.kind === 'cold') return 'Defrosts cold: no backup in them'
   const { placed, id } = splitRef(o.at)
   const own = placedByRef(inst, placed)
   const setting = own?.device.settings.find((s) => s.id === id)

@@ -89,27 +89,36 @@ function besideYear(sums: Sums, year: Year): string {
     : `${head}${same ? ' The run comes to the same.' : ''}`
 }
 
-/** "0.8 kWh less, 2 starts more, 14 min less below the setpoint.": what a change comes to. */
+/** "0.8 kWh less, 2 starts more, the room more than 1 °F too cool for 14 min less.": what a change comes to. */
 export function differenceSentence(as: Sums, other: Sums): string {
-  const more = (n: number, unit: string, digits = 0) =>
-    Math.abs(n) < 0.5 * 10 ** -digits
-      ? null
-      : `${figure(Math.abs(n), digits)} ${unit} ${n > 0 ? 'more' : 'less'}`
+  /** "0.8 kWh less": nothing where it rounds to nothing. */
+  const by = (key: NumberKey, unit: string, digits = 0, times = 1): string | null =>
+    moreOf((other[key] - as[key]) * times, unit, digits)
+  const starts = (n: number) => (Math.abs(n) === 1 ? 'start' : 'starts')
+  const backup = (s: Sums) => (s.stripHours + s.burnerHours) * 60
+  const cool = by('belowHours', 'min', 0, 60)
+  const blower = by('wakingHours', 'min', 0, 60)
+  const wakes = by('wakingStarts', starts(other.wakingStarts - as.wakingStarts))
+  const heard = [blower && `${blower} of blower`, wakes].filter((p) => p !== null)
   const parts = [
-    more(kwhOf(other) - kwhOf(as), 'kWh', 1),
-    more((other.fuelBtu - as.fuelBtu) / 1000, 'thousand BTU of fuel'),
-    more((other.stripHours + other.burnerHours - as.stripHours - as.burnerHours) * 60, 'min of backup'),
-    more(other.starts - as.starts, Math.abs(other.starts - as.starts) === 1 ? 'start' : 'starts'),
-    more((other.belowHours - as.belowHours) * 60, 'min more than 1 °F below the setpoint'),
-    more((other.wakingHours - as.wakingHours) * 60, 'min of blower in the two hours before waking'),
-    more(
-      other.wakingStarts - as.wakingStarts,
-      Math.abs(other.wakingStarts - as.wakingStarts) === 1 ? 'start of it' : 'starts of it',
-    ),
-    more(other.defrosts - as.defrosts, Math.abs(other.defrosts - as.defrosts) === 1 ? 'defrost' : 'defrosts'),
-  ].filter((p): p is string => p !== null)
+    moreOf(kwhOf(other) - kwhOf(as), 'kWh', 1),
+    by('fuelBtu', 'thousand BTU', 0, 1 / 1000)?.concat(' of fuel') ?? null,
+    moreOf(backup(other) - backup(as), 'min')?.concat(' of backup') ?? null,
+    by('starts', starts(other.starts - as.starts)),
+    cool && `the room more than 1 °F too cool for ${cool}`,
+    heard.length ? `in the two hours before waking ${heard.join(' and ')}` : null,
+    by('defrosts', Math.abs(other.defrosts - as.defrosts) === 1 ? 'defrost' : 'defrosts'),
+  ].filter((p) => p !== null)
   return parts.length ? `With the change: ${parts.join(', ')}.` : 'The change makes no difference here.'
 }
+
+/** Sums that are one number. */
+type NumberKey = { [K in keyof Sums]: Sums[K] extends number ? K : never }[keyof Sums]
+
+const moreOf = (n: number, unit: string, digits = 0): string | null =>
+  Math.abs(n) < 0.5 * 10 ** -digits
+    ? null
+    : `${figure(Math.abs(n), digits)} ${unit} ${n > 0 ? 'more' : 'less'}`
 
 /** "60 min, as set: 21 defrosts, none ended by time; at the most 5.9 lb of frost, 0 lb left; 78 kWh, 5 of them strips." */
 export const pinSentence = (d: PinDay): string =>

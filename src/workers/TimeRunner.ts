@@ -1,6 +1,6 @@
 import { proxy, wrap, type Remote } from 'comlink'
-import type { JobSeen, SettingChange } from '@/core/installation'
-import type { Scene, SceneOptions, SiteFault, Tape } from '@/core/simulation'
+import type { JobSeen } from '@/core/installation'
+import type { Otherwise, Scene, SceneOptions, Tape } from '@/core/simulation'
 import type { TimeWork, WinterFound } from './time.worker'
 import { Packer } from './payload'
 
@@ -15,15 +15,9 @@ export class TimeRunner {
     this.work = wrap<TimeWork>(this.worker)
   }
 
-  scene(
-    seen: JobSeen,
-    scene: Scene,
-    options: SceneOptions,
-    changes: readonly SettingChange[],
-    fault: SiteFault | null = null,
-  ): Promise<Tape> {
+  scene(seen: JobSeen, scene: Scene, options: SceneOptions, otherwise: Otherwise | null): Promise<Tape> {
     const { inst, ...rest } = seen
-    return this.work.scene(this.packer.pack(inst), rest, scene, options, [...changes], fault)
+    return this.work.scene(this.packer.pack(inst), rest, scene, options, otherwise)
   }
 
   /** @param onShare hears how much of it is done, from 0 to 1 */

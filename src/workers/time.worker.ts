@@ -7,16 +7,16 @@ import {
   tapeOf,
   wintersAgainst,
   winterOf,
+  withOtherwise,
   worksAgainst,
   type Against,
   type PinDay,
   type Scene,
   type SceneOptions,
-  type SiteFault,
+  type Otherwise,
   type Tape,
   type Winter,
 } from '@/core/simulation'
-import { withSettings, type SettingChange } from '@/core/installation'
 import { seenOpener, type SeenRest } from './openSeen'
 import type { WorkerPayload } from './payload'
 
@@ -36,14 +36,13 @@ const work = {
     rest: SeenRest,
     scene: Scene,
     options: SceneOptions,
-    changes: SettingChange[],
-    fault: SiteFault | null,
+    otherwise: Otherwise | null,
   ): Tape {
     const { seen, circuit } = opened(payload, rest)
-    const inst = changes.length ? withSettings(seen.inst, changes) : seen.inst
+    const { inst, fault } = otherwise ? withOtherwise(seen.inst, otherwise) : { inst: seen.inst, fault: null }
     const here = { ...seen, inst }
     const input = { ...sceneInput(here, scene, options), fault }
-    return tapeOf(simulate(changes.length ? new Circuit(inst, circuit) : circuit, here, input), input.until)
+    return tapeOf(simulate(inst === seen.inst ? circuit : new Circuit(inst), here, input), input.until)
   },
   winter(payload: WorkerPayload, rest: SeenRest, onShare: (share: number) => void): WinterFound {
     const { seen, circuit } = opened(payload, rest)

@@ -3,7 +3,15 @@ import { makeRef, type Installation, type Placed, type Ref } from '../installati
 import { isLanded, ofKind } from './settings'
 
 /** Terminals through which an outdoor board sends 24 V indoors while it defrosts. */
-export function defrostOutputs(placed: Placed): Ref[] {
+export const defrostOutputs = (placed: Placed): Ref[] => outputsOf(placed).map((o) => o.terminal)
+
+/** The contacts that send it, of outputs that are landed somewhere. */
+export const temperingContacts = (inst: Installation): Ref[] =>
+  ofKind(inst, 'outdoorUnit', 'packagedUnit').flatMap((p) =>
+    outputsOf(p).flatMap((o) => (isLanded(inst, o.terminal) ? [o.contact] : [])),
+  )
+
+function outputsOf(placed: Placed): { terminal: Ref; contact: Ref }[] {
   const modes = new Set(
     placed.device.modes.filter((m) => m.states.some((s) => s.condition === 'defrost')).map((m) => m.id),
   )
@@ -11,7 +19,7 @@ export function defrostOutputs(placed: Placed): Ref[] {
     if (x.kind !== 'contact') return []
     const out = placed.device.terminals.find((t) => t.id === x.b && t.side === 'low' && t.role === 'W1')
     const fires = leaves(x.driver).some((l) => 'mode' in l && modes.has(l.mode))
-    return out && fires ? [makeRef(placed.ref, out.id)] : []
+    return out && fires ? [{ terminal: makeRef(placed.ref, out.id), contact: makeRef(placed.ref, x.id) }] : []
   })
 }
 

@@ -1,15 +1,20 @@
 import type { Intent, Setting, Value } from '../equipment'
 import { modesOf } from '../situation'
 import { SITE_FAULTS, type SiteFault } from './siteFault'
-import { makeRef, settingValue, type Installation, type Ref } from '../installation'
+import { withFailure } from '../failures'
+import { makeRef, settingValue, withSettings, type Installation, type Ref } from '../installation'
+import { temperingContacts } from '../query'
 
 /** One thing otherwise: what a second tape is played with. */
 export type Otherwise =
-  { kind: 'setting'; at: Ref; intent: Intent; value: Value } | { kind: 'fault'; fault: SiteFault }
+  | { kind: 'setting'; at: Ref; intent: Intent; value: Value }
+  | { kind: 'fault'; fault: SiteFault }
+  /** Defrosts without backup, whatever is landed for them. */
+  | { kind: 'cold' }
 
 /** What tells one from another. */
 export const otherwiseKey = (o: Otherwise): string =>
-  o.kind === 'fault' ? o.fault : `${o.at}=${String(o.value)}`
+  o.kind === 'setting' ? `${o.at}=${String(o.value)}` : o.kind === 'fault' ? o.fault : o.kind
 
 /** What is tried of a setting: values of its own, or so much more and less. */
 const TRIED: Partial<Record<Intent, { values?: readonly Value[]; by?: number }>> = {
@@ -19,6 +24,10 @@ const TRIED: Partial<Record<Intent, { values?: readonly Value[]; by?: number }>>
   boardMinimumOff: { values: [2, 5] },
   earlyRecovery: { values: ['on', 'off'] },
   defrostInterval: { values: [30, 60, 90] },
+  earlyDefrost: { values: ['on', 'off'] },
+  longDefrost: { values: ['on', 'off'] },
+  stripsInDefrost: { values: ['yes', 'no'] },
+  fanInDefrost: { values: ['on', 'off'] },
   cyclesHeatPump: { values: [2, 4] },
   stripOn: { by: 1 },
   compressorLockout: { by: 5 },
@@ -54,13 +63,32 @@ export function otherwiseOf(inst: Installation): Otherwise[] {
     }),
   )
   const defrosts = modesOf(inst).some(({ mode }) => mode.states.some((s) => s.condition === 'defrost'))
+  const cold: Otherwise[] = temperingContacts(inst).length ? [{ kind: 'cold' }] : []
   return [
     ...settings,
+    ...cold,
     ...(defrosts ? SITE_FAULTS : (['compressorDead'] as const)).map((fault): Otherwise => ({
       kind: 'fault',
       fault,
     })),
   ]
+}
+
+/** A job with that one thing otherwise, and what is then wrong at its site. */
+export function withOtherwise(
+  inst: Installation,
+  o: Otherwise,
+): { inst: Installation; fault: SiteFault | null } {
+  switch (o.kind) {
+    case 'setting':
+      return { inst: withSettings(inst, [{ at: o.at, value: o.value }]), fault: null }
+    case 'fault':
+      return { inst, fault: o.fault }
+    case 'cold': {
+      const open = (i: Installation, at: Ref) => withFailure(i, { kind: 'stuckOpen', at })
+      return { inst: temperingContacts(inst).reduce(open, inst), fault: null }
+    }
+  }
 }
 
 const valuesOf = (

@@ -1,6 +1,15 @@
 import { Circuit } from '../circuit'
 import { demoSeen } from '../../../tests/helpers/seen'
-import { otherwiseKey, otherwiseOf, pinDays, sceneInput, simulate, type SiteFault, type Sums } from '.'
+import {
+  otherwiseKey,
+  otherwiseOf,
+  withOtherwise,
+  pinDays,
+  sceneInput,
+  simulate,
+  type SiteFault,
+  type Sums,
+} from '.'
 
 const seen = demoSeen('quillfeather-lane')
 const circuit = new Circuit(seen.inst)
@@ -70,6 +79,22 @@ describe('a time-and-temperature defrost', () => {
 })
 
 describe('what is held beside a tape', () => {
+  it('is a defrost without backup, where a board sends for it: the strips stay off, and the room pays', () => {
+    const input = sceneInput(seen, 'forcedDefrost')
+    const cold = withOtherwise(seen.inst, { kind: 'cold' }).inst
+    const [as, without] = [seen.inst, cold].map((inst) =>
+      simulate(new Circuit(inst), { ...seen, inst }, input),
+    )
+    expect([as!.sums.defrosts, without!.sums.defrosts]).toEqual([1, 1])
+    expect(as!.sums.backupHours.defrost).toBeGreaterThan(0)
+    expect([without!.sums.stripKwh, without!.sums.backupHours.defrost]).toEqual([0, 0])
+    const last = (run: typeof as) => run!.samples[run!.samples.length - 1]!.roomF
+    expect(last(without)).toBeLessThan(last(as))
+    // Where no output of a board is landed there is nothing to leave off.
+    const bare = { ...seen.inst, wires: seen.inst.wires.filter((w) => w.a !== 'od.W' && w.b !== 'od.W') }
+    expect(otherwiseOf(bare).map(otherwiseKey)).not.toContain('cold')
+  })
+
   it('are settings with another value that the device takes, and faults of a defrost; each has a key of its own', () => {
     const all = otherwiseOf(seen.inst)
     const keys = all.map(otherwiseKey)
@@ -84,6 +109,7 @@ describe('what is held beside a tape', () => {
         'coilSwitchOpen',
       ]),
     )
+    expect(keys).toContain('cold')
     // As it is set is no change.
     expect(keys).not.toContain('tstat.droop=2')
     expect(keys).not.toContain('od.defrostPins=60')

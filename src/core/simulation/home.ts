@@ -339,7 +339,7 @@ export class Home implements World {
     w.heat = heat
     w.kw = kw
     w.outdoorF = outdoorF
-    w.target = target
+    w.target = this.thermostat.setpoint(now)
     w.roomHours = means[ROOM]!
   }
 

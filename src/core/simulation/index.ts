@@ -14,7 +14,7 @@ export {
   type Winter,
   type WinterOptions,
 } from './winter'
-export { otherwiseKey, otherwiseOf, type Otherwise } from './changes'
+export { otherwiseKey, otherwiseOf, withOtherwise, type Otherwise } from './changes'
 export { pinDays, type PinDay } from './pins'
 export type { SiteFault } from './siteFault'
 export { ownText, readOwn, type OwnEvent, type OwnProblem, type OwnWhat } from './own'

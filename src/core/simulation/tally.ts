@@ -3,7 +3,7 @@ import type { DemandCause } from '../time'
 import type { Running } from './machine'
 import { noSums, type BackupCause } from './sums'
 
-/** What a step gave: BTU/h and kW of the heat pump, °F outdoors and at the setpoint, °F·h of the room. */
+/** What a step gave: BTU/h and kW of the heat pump, °F outdoors and on the wall, °F·h of the room. */
 export interface Given {
   heat: number
   kw: number

@@ -106,8 +106,11 @@ export class Thermostat {
     return Math.max(setpointF, warmer.setpointF - (slope * (warmer.at - now)) / 3600)
   }
 
+  /** °F that somebody wants: what stands on the wall, without an early start's climb. */
+  setpoint = (now: number): number => this.wall.stands(now).setpointF
+
   /** Whether it has started ahead of a warmer hour. */
-  recovers = (now: number): boolean => this.target(now) > this.wall.stands(now).setpointF
+  recovers = (now: number): boolean => this.target(now) > this.setpoint(now)
 
   /** °F by which the room lacks what it is held at; over it in cooling. */
   offAt(now: number, roomF: number): number {

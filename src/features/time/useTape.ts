@@ -38,13 +38,7 @@ export function useTape(
   useEffect(() => {
     let wanted = true
     const run = (o: Otherwise | null) =>
-      runner().scene(
-        seen,
-        scene,
-        { outdoorF, sampleEvery: 60, ...(own && { own }) },
-        o?.kind === 'setting' ? [{ at: o.at, value: o.value }] : [],
-        o?.kind === 'fault' ? o.fault : null,
-      )
+      runner().scene(seen, scene, { outdoorF, sampleEvery: 60, ...(own && { own }) }, o)
     void (async () => {
       try {
         const as = await run(null)
