@@ -161,7 +161,7 @@ const COLD_AFTER = 10 * MINUTE
 const HELD_LONGER = 5
 
 /** The device whose speed-up pins shorten the interval to a defrost, and what that is set to; null: none has any. */
-export function pinsOf(inst: JobSeen['inst']): { device: Placed; times: number; seconds: number } | null {
+function pinsOf(inst: JobSeen['inst']): { device: Placed; times: number; seconds: number } | null {
   for (const { placed, mode } of modesOf(inst)) {
     const times = placed.device.plate.speedUp
     if (!times) continue
