@@ -25,6 +25,11 @@ const sense = (at: number, over: { inBand?: boolean; negated?: boolean; below?: 
 describe('why a gate stands as it does', () => {
   it.each([
     [{ kind: 'notWired', last: 'ah.W2' }, 'Not wired: the path ends at Air handler W2'],
+    [
+      { kind: 'notWired', last: 'ah.W2', from: 'ah.W1' },
+      'Not wired: no conductor leads from Air handler W1 to Air handler W2',
+    ],
+    [{ kind: 'shorted', pole: 'ah.R' }, 'The two ends of its supply are joined, a short: air handler'],
     [{ kind: 'notWired', last: null }, 'Not wired'],
     [{ kind: 'volts', volts: 16.24, needs: 18 }, 'Only 16.2 V there; it needs 18 V'],
     [{ kind: 'energised', part: 'k1', ...truth }, 'Its coil has no 24 V'],

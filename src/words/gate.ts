@@ -15,6 +15,7 @@ const ORDER: ChainBecause['kind'][] = [
   'late',
   'notJoined',
   'notWired',
+  'shorted',
   'unfed',
   'samePole',
   'apart',
@@ -41,7 +42,10 @@ function becauseWords(inst: Installation, gate: ChainGate, b: ChainBecause): str
   const passing = gate.state === 'passing'
   switch (b.kind) {
     case 'notWired':
-      return b.last ? `Not wired: the path ends at ${refWords(inst, b.last)}` : 'Not wired'
+      if (!b.last) return 'Not wired'
+      return b.from
+        ? `Not wired: no conductor leads from ${refWords(inst, b.from)} to ${refWords(inst, b.last)}`
+        : `Not wired: the path ends at ${refWords(inst, b.last)}`
     case 'notJoined':
       return `No conductor leads from ${refWords(inst, b.from)} to ${refWords(inst, b.to)}`
     case 'unfed': {
@@ -58,6 +62,8 @@ function becauseWords(inst: Installation, gate: ChainGate, b: ChainBecause): str
       const side = isLine ? 'one leg' : b.side === 'hot' ? 'R' : 'the common'
       return `Both ends stand at ${side} of the same supply: no volts between them`
     }
+    case 'shorted':
+      return `The two ends of its supply are joined, a short: ${supplyWords(inst, b.pole)}`
     case 'apart':
       return `Its two ends hang on two supplies with nothing in common: ${supplyWords(inst, b.one)} and ${supplyWords(inst, b.other)}`
     case 'alike':
@@ -108,9 +114,15 @@ const CONDITION_WORDS: Partial<Record<ModeCondition, [so: string, not: string]>>
   lockout: ['The outdoor unit is locked out on a fault', 'The outdoor unit is not locked out'],
 }
 
-/** The device that a supply stands in. */
-const supplyWords = (inst: Installation, at: string): string =>
-  lower(placedByRef(inst, splitRef(at).placed)?.label ?? at)
+/** The device that a supply stands in; where it has several, which of them. */
+function supplyWords(inst: Installation, at: string): string {
+  const placed = placedByRef(inst, splitRef(at).placed)
+  if (!placed) return at
+  const own = placed.device.parts.filter((x) => x.kind === 'transformer')
+  const { id } = splitRef(at)
+  const part = own.length > 1 ? own.find((x) => [x.c, x.d].includes(id)) : undefined
+  return part?.label ? `${lower(placed.label)}, ${lower(part.label)}` : lower(placed.label)
+}
 
 const offered = (inst: Installation, call: keyof typeof CALL_WORDS): boolean =>
   inst.placed.some((p) => p.device.calls?.some((c) => c.call === call))

@@ -229,7 +229,9 @@ export const CASES: readonly Case[] = [
     gear: G.ONE_STAGE,
     work: ['lift ah.W1=ah.W2'],
     breaks: ['rowNever', 'someBackupMissing'],
-    reasons: [['heatAux1 20', 'kit.row2', /Not wired/]],
+    reasons: [
+      ['heatAux1 20', 'kit.row2', /Not wired: no conductor leads from Air handler W1 to Air handler W2/],
+    ],
   },
   {
     name: 'green is not landed at the air handler',

@@ -71,7 +71,9 @@ export const CROSSED_CASES: readonly Case[] = [
     work: ['lift zp.Y=ah.Y', 'land zp.Y=ah.W1'],
     breaks: ['noCooling', 'heatUncalled', 'stageNever'],
     states: [['cool1 85', ['kit.row1'], ['od.compressor']]],
-    reasons: [['heat1 40', 'od.compressor', /Not wired: the path ends at Air handler Y/]],
+    reasons: [
+      ['heat1 40', 'od.compressor', /Not wired: no conductor leads from Zone panel Y to Air handler Y/],
+    ],
   },
   {
     name: 'the leak sensor’s contact cuts the board’s R, and the compressor goes on',

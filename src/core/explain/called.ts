@@ -13,6 +13,8 @@ const FAMILIES: readonly (readonly TerminalRole[])[] = [
   ['G', 'zoneG'],
   ['O', 'B', 'OB', 'zoneOB'],
 ]
+/** Terminals that a call passes on its way, whatever it is. */
+const PASSES: readonly TerminalRole[] = ['switch', 'splice']
 const familyOf = (role: TerminalRole | undefined): number =>
   role === undefined ? -1 : FAMILIES.findIndex((f) => f.includes(role))
 
@@ -63,6 +65,21 @@ function inputsAmong(solution: Solution, nodes: Iterable<number>, family: number
   })
 }
 
+/** Whether a terminal is a relay's own coil: whatever call is landed there, it is what the relay is for. */
+function isRelayCoil(solution: Solution, node: number): boolean {
+  const at = terminalAt(solution, node)
+  return (
+    at?.role === 'switch' &&
+    kindAt(solution, at.ref) === 'relay' &&
+    solution.circuit.net.loads.some((l) => l.a === node || l.b === node)
+  )
+}
+
+const relayCoilAmong = (solution: Solution, nodes: readonly number[]): Ref | undefined => {
+  const node = nodes.find((n) => isRelayCoil(solution, n))
+  return node === undefined ? undefined : terminalAt(solution, node)?.ref
+}
+
 /**
  * Whether an output leads to some coil by an input of its kind, through open contacts too; not through other callers, nor
  * through a contact that puts R on something, since what lies behind it is another call.
@@ -75,10 +92,63 @@ function leadsOn(solution: Solution, output: Output): boolean {
     return !CALLERS.includes(placed.device.kind) && !isR(a) && !isR(b)
   })
   nodes.delete(output.node)
+  if (!loads.some((l) => nodes.has(l.a) || nodes.has(l.b))) return false
   return (
-    loads.some((l) => nodes.has(l.a) || nodes.has(l.b)) &&
-    inputsAmong(solution, nodes, output.family).length > 0
+    inputsAmong(solution, nodes, output.family).length > 0 || [...nodes].some((n) => isRelayCoil(solution, n))
   )
+}
+
+/**
+ * The last terminal that a call's volts come to on their own way: over conductors, splices and closed switches, past terminals
+ * of its own kind, as long as there is one way on. That is where a meter still shows them, and the next conductor is missing.
+ */
+function lastReached(solution: Solution, output: Output): Ref {
+  const { contacts, nodes } = solution.circuit.net
+  const passes = (contact: number | null) =>
+    contact === null ||
+    (standsAt(solution.state, contact) === 2 && !CALLERS.includes(nth(contacts, contact).placed.device.kind))
+  const seen = new Set([output.node])
+  let last = output.ref
+  for (let at: number | undefined = output.node; at !== undefined;) {
+    const on: number[] = (layoutOf(solution).around.get(at) ?? [])
+      .filter((s) => s.node !== GROUND && !seen.has(s.node) && passes(s.contact))
+      .map((s) => s.node)
+    const next = new Set(on).size === 1 ? on[0] : undefined
+    const role = next === undefined ? undefined : terminalAt(solution, next)?.role
+    // Landed on another kind of terminal it has left its way.
+    const isOnWay =
+      !(next !== undefined && isRelayCoil(solution, next)) &&
+      (role === undefined || PASSES.includes(role) || familyOf(role) === output.family)
+    if (next === undefined || !isOnWay) return last
+    seen.add(next)
+    if (role !== undefined) last = nth(nodes, next)
+    at = next
+  }
+  return last
+}
+
+/**
+ * Of a relay that a call has pulled in, and whose contact is on the way, the terminal that nothing feeds: the call has come as far
+ * as it goes.
+ * @param around nodes that closed contacts tie to the coil's ends, those nearest to it first
+ */
+function dryRelay(solution: Solution, outputs: readonly Output[], around: readonly number[]): Ref | null {
+  const { contacts, loads, nodes } = solution.circuit.net
+  const called = outputs.flatMap((o) => [
+    ...tiedTo(solution, o.node, (i) => standsAt(solution.state, i) === 2),
+  ])
+  const relays = loads
+    .filter(
+      (l) =>
+        solution.energised(l.ref) && [l.a, l.b].some((n) => called.includes(n) && isRelayCoil(solution, n)),
+    )
+    .map((l) => l.placed.ref)
+  for (const [i, c] of contacts.entries()) {
+    if (!relays.includes(c.placed.ref) || standsAt(solution.state, i) !== 2) continue
+    const [a, b] = [around.indexOf(c.a), around.indexOf(c.b)]
+    if (a >= 0 && b >= 0) return nth(nodes, a > b ? c.a : c.b)
+  }
+  return null
 }
 
 /**
@@ -100,21 +170,74 @@ export function notJoined(
     solution.state.closed[i] === 1 && !CALLERS.includes(nth(contacts, i).placed.device.kind)
   const around = [a, b].flatMap((end) => (end === GROUND ? [] : [...tiedTo(solution, end, byNow)]))
   const isCaller = (i: number) => CALLERS.includes(nth(contacts, i).placed.device.kind)
-  for (const { ref, family } of outputs) {
-    const from = splitRef(ref).placed
-    const inputs = inputsAmong(solution, around, family).filter((t) => splitRef(t).placed !== from)
-    // The device that is furthest from the coil is where the conductor belongs: of its inputs on the nearest one.
-    const furthest = inputs[inputs.length - 1]
-    const to = inputs.find((t) => furthest !== undefined && splitRef(t).placed === splitRef(furthest).placed)
+  for (const output of outputs) {
+    const { family } = output
+    const isLost = () => !outputs.some((o) => o.family === family && leadsOn(solution, o))
+    const to = inputOf(solution, output, around) ?? (isLost() ? relayCoilAmong(solution, around) : undefined)
     if (to === undefined) continue
     const isOwn = (i: number) =>
       isCaller(i) &&
       [nth(contacts, i).a, nth(contacts, i).b].some((n) => familyOf(terminalAt(solution, n)?.role) === family)
     const leadsPast = !way.some((w) => isOwn(w.contact)) && way.some((w) => w.isMoot || isCaller(w.contact))
-    const isLost = () => !outputs.some((o) => o.family === family && leadsOn(solution, o))
-    if (leadsPast || isLost()) return { at: ref, because: { kind: 'notJoined', from: ref, to } }
+    if (leadsPast || isLost()) {
+      const dry = dryRelay(
+        solution,
+        outputs.filter((o) => o.family === family),
+        around,
+      )
+      if (dry) return { at: dry, because: { kind: 'unfed', terminal: dry, jumper: null } }
+      return notJoinedTo(solution, outputs, output, to)
+    }
   }
   return null
+}
+
+/**
+ * The same of an end that comes to no supply at all, through open contacts either: of what is called, what this end has nothing
+ * of. Null where no call of its kind is made.
+ * @param last the terminal at which its own wiring ends
+ */
+export function notJoinedEnd(solution: Solution, end: number, last: Ref | null): NoVolts | null {
+  const { contacts } = solution.circuit.net
+  const around = [
+    ...tiedTo(
+      solution,
+      end,
+      (i) => solution.state.closed[i] === 1 && !CALLERS.includes(nth(contacts, i).placed.device.kind),
+    ),
+  ]
+  const outputs = calledOutputs(solution)
+  for (const output of outputs) {
+    const to = inputOf(solution, output, around)
+    if (to === undefined) continue
+    const found = notJoinedTo(solution, outputs, output, to)
+    return to === last && found.because.kind === 'notJoined'
+      ? { at: last, because: { kind: 'notWired', last, from: found.because.from } }
+      : found
+  }
+  return null
+}
+
+/** Of some nodes, the input that an output belongs on: the nearest of the device that is furthest from the coil. */
+function inputOf(solution: Solution, output: Output, around: readonly number[]): Ref | undefined {
+  const caller = splitRef(output.ref).placed
+  const inputs = inputsAmong(solution, around, output.family).filter((t) => splitRef(t).placed !== caller)
+  const furthest = inputs[inputs.length - 1]
+  return inputs.find((t) => furthest !== undefined && splitRef(t).placed === splitRef(furthest).placed)
+}
+
+function notJoinedTo(solution: Solution, outputs: readonly Output[], output: Output, to: Ref): NoVolts {
+  // Of several that are called, one that arrives nowhere is the one whose conductor is missing.
+  const lost = outputs.find((o) => o.family === output.family && !leadsOn(solution, o)) ?? output
+  const reached = lastReached(solution, lost)
+  // On one device a jumper leads from a lower stage to a higher; landed on the higher alone, the call itself is on the wrong one.
+  const stage = (ref: Ref) =>
+    FAMILIES[output.family]?.findIndex(
+      (r) => r === layoutOf(solution).roles[solution.circuit.net.index.get(ref) ?? -1],
+    ) ?? -1
+  const isMislanded = splitRef(reached).placed === splitRef(to).placed && stage(reached) > stage(to)
+  const from = isMislanded ? lost.ref : reached
+  return { at: from, because: { kind: 'notJoined', from, to } }
 }
 
 /** Whether an end of something stands at an input of the kind that the thermostat calls just now (G in a fan call). */

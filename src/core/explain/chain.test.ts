@@ -74,7 +74,20 @@ describe('gate chains', () => {
       'heat1',
       47,
     )
-    expect(blocker(c)).toMatchObject({ state: 'blocking', because: [{ kind: 'notWired', last: 'od.Y' }] })
+    // The call has come to the air handler; from there on there is no conductor.
+    expect(blocker(c)).toMatchObject({
+      at: 'od.Y',
+      state: 'blocking',
+      because: [{ kind: 'notWired', last: 'od.Y', from: 'ah.Y' }],
+    })
+    // Without a call nothing is wanting but the wiring itself.
+    const off = chain(
+      rewired(inst, wireBetween(inst, 'ah.Y', 'od.Y').id, { a: null }),
+      'od.compressor',
+      'off',
+      47,
+    )
+    expect(blocker(off)).toMatchObject({ at: 'od.Y', because: [{ kind: 'notWired', last: 'od.Y' }] })
   })
 
   it.each([

@@ -3,6 +3,7 @@ import { explain, type Because, type Truth } from '../equipment'
 import { GROUND, standsAt, type Solution } from '../circuit'
 import { type Ref } from '../installation'
 import { evalContextOf } from '../situation'
+import { notJoinedEnd } from './called'
 import { layoutOf, tiedTo, type Step } from './layout'
 import { noVolts } from './noVolts'
 import { coilToFollow, costOf, feedsOnItself, reachFrom, wayTo, whyNoWay } from './route'
@@ -136,7 +137,12 @@ function followEnds(
   const dead = way && !solution.energised(ref) ? whyNoWay(solution, way, side === 'control') : null
   if (!way || dead) {
     const none = tied ?? dead
-    const { at, because, loose } = none ? { ...none, loose: null } : noVolts(solution, a, b)
+    const { loose, ...ends } = none ? { ...none, loose: null } : noVolts(solution, a, b)
+    const called =
+      loose !== null && side === 'control' && ends.because.kind === 'notWired'
+        ? notJoinedEnd(solution, loose, ends.because.last)
+        : null
+    const { at, because } = called ?? ends
     found.gates.push({ at: at ?? ref, side, state: 'blocking', because: [because] })
     if (loose !== null) {
       const reach = reachFrom(solution, loose)

@@ -8,14 +8,16 @@ import { polesOf } from './poles'
 
 /** Why something has no volts that no open contact holds: which of its ends stand where. */
 export type NoVoltsBecause =
-  /** No way in the wiring at all; the wiring ends at this terminal. */
-  | { kind: 'notWired'; last: Ref | null }
+  /** No way in the wiring at all; the wiring ends at this terminal. `from`: as far as what is called has come. */
+  | { kind: 'notWired'; last: Ref | null; from?: Ref }
   /** What the thermostat calls just now leads to no input of its kind: this one has nothing from there. */
   | { kind: 'notJoined'; from: Ref; to: Ref }
   /** One end comes to a supply terminal that nothing feeds; `jumper`: the fed one beside it on the same device. */
   | { kind: 'unfed'; terminal: Ref; jumper: Ref | null }
   /** Both ends stand at one end of one supply. `swapped`: the R of a device at which R and C have changed places. */
   | { kind: 'samePole'; pole: Ref; side: 'hot' | 'common'; swapped: Ref | null }
+  /** The two ends of its supply are joined: whatever else is wired, nothing has volts. */
+  | { kind: 'shorted'; pole: Ref }
   /** Its ends stand at two supplies that share no conductor. */
   | { kind: 'apart'; one: Ref; other: Ref }
   /** Its ends stand at two joined supplies, at points with no volts between them. */
@@ -87,6 +89,10 @@ export function standing(
   around: ReadonlySet<number>,
 ): NoVolts {
   const { nodes } = solution.circuit.net
+  const short = [endA, endB]
+    .map((e) => nth(polesOf(solution), e.supply))
+    .find((p) => tiedNow(solution, p.hot).has(p.cold))
+  if (short) return { at: null, because: { kind: 'shorted', pole: nth(nodes, short.hot) } }
   const [one, other] = [nth(nodes, endA.node), nth(nodes, endB.node)]
   if (endA.node === endB.node) {
     const swapped = swappedAmong(solution, around, endA.side)
@@ -154,14 +160,21 @@ function isFed(solution: Solution, ref: Ref): boolean {
   const own = splitRef(ref).placed
   // The R of what has a supply of its own is fed from inside, through a fuse.
   const isSource = feedsItself(solution, own)
-  // A contact that puts R on an output feeds nothing backwards.
+  // A contact that puts R on an output feeds nothing backwards; one inside, between a supply and its own R, is a fuse.
   const putsR = (i: number) => {
-    const { a, b, placed } = nth(net.contacts, i)
-    return (
-      !feedsItself(solution, placed.ref) &&
-      [a, b].some((n) => n !== GROUND && roleOf(solution, nth(net.nodes, n)) === 'R')
-    )
+    const { a, b } = nth(net.contacts, i)
+    return touchesR(i) && ![a, b].some((n) => isInner(n))
   }
+  const isR = (n: number) => n !== GROUND && roleOf(solution, nth(net.nodes, n)) === 'R'
+  const touchesR = (i: number) => isR(nth(net.contacts, i).a) || isR(nth(net.contacts, i).b)
+  // Of the two ends of a fuse one stands at its supply without its R.
+  const isInner = (n: number) =>
+    n !== GROUND &&
+    !isR(n) &&
+    supplyEnd(
+      solution,
+      tiedTo(solution, n, (i) => !touchesR(i)),
+    ) !== null
   const through = (i: number) => isSource || (nth(net.contacts, i).placed.ref !== own && !putsR(i))
   const tied = tiedTo(solution, under(net.index, ref), through)
   return supplyEnd(solution, tied) !== null

@@ -1,0 +1,99 @@
+import { demoInstallation, without, wireBetween } from '../../../tests/helpers/demo'
+import { moved } from '../../../tests/helpers/ruleFixtures'
+import { gateWords } from '@/words'
+import { Circuit, solve } from '../circuit'
+import type { Call } from '../equipment'
+import type { Installation, Ref } from '../installation'
+import { degF } from '../units'
+import { gateChain } from '.'
+
+/** What first holds a load, and the place where a person is sent. */
+function held(inst: Installation, target: Ref, call: Call, outdoorF: number): string {
+  const solved = solve(new Circuit(inst), { call, outdoorF: degF(outdoorF), modes: {} })
+  if (!solved.ok) throw new Error(solved.why)
+  const chain = gateChain(solved, target)
+  const gate = chain.first === null ? undefined : chain.gates[chain.first]
+  return gate ? `${gate.at}: ${gateWords(inst, gate).reason}` : 'on'
+}
+const strips = () => demoInstallation('quillfeather-lane')
+
+describe('a conductor that is missing', () => {
+  it('is missing from where the call’s volts still stand, and not from the thermostat', () => {
+    // Y comes to the air handler; the outdoor unit’s own conductor hangs on W2 there.
+    const inst = moved(strips(), 'ah.Y', 'ah.W2', 'od.Y')
+    expect(held(inst, 'od.compressor', 'heat1', 25)).toBe(
+      'ah.Y: No conductor leads from Air handler Y to Outdoor unit Y',
+    )
+    expect(held(strips(), 'od.compressor', 'heat1', 25)).toBe('on')
+  })
+
+  it('behind an outdoor thermostat that is closed, from its far side; an open one is the reason itself', () => {
+    const inst = strips()
+    const cut = without(inst, wireBetween(inst, 'odt.T2', 'od.W').id)
+    expect(held(cut, 'kit.row1', 'heatAux1', 25)).toBe(
+      'odt.T2: No conductor leads from Outdoor thermostat 2 to Air handler W1',
+    )
+    expect(held(inst, 'kit.row1', 'heatAux1', 25)).toBe('on')
+    expect(held(inst, 'kit.row1', 'heatAux1', 60)).toMatch(/^odt\.switch: 60 °F outside; closes below 35 °F/)
+  })
+
+  it('of two outputs that are called is the one that arrives nowhere', () => {
+    const inst = demoInstallation('tallow-mill')
+    const crossed = moved(inst, 'tstat.W2', 'tstat.Y', 'fur.W2')
+    expect(held(crossed, 'fur.valve2', 'emergency', 25)).toMatch(
+      /No conductor leads from Thermostat AUX2 to Furnace W2$/,
+    )
+  })
+
+  it('to a relay that a call is meant for is named, whatever else its coil hangs on', () => {
+    const inst = demoInstallation('candlemaker-yard')
+    const crossed = moved(inst, 'tstat.AUX', 'tstat.Y', 'iso.A1')
+    // 25 °F is below the changeover: Y stays open, and is no reason for the furnace.
+    expect(held(crossed, 'fur.burnerLoad', 'heat1', 25)).toBe(
+      'tstat.AUX: No conductor leads from Thermostat AUX to Isolation relay A1',
+    )
+  })
+})
+
+describe('a call that has come as far as it goes', () => {
+  it('stops at a relay whose other side nothing feeds', () => {
+    const inst = demoInstallation('harrier-bank')
+    const dry = moved(inst, 'ah.R', 'ah.O', 'iso.COM')
+    expect(held(dry, 'kit.row1', 'heatAux1', 25)).toBe(
+      'iso.COM: Nothing feeds Isolation relay COM: no supply reaches it',
+    )
+    expect(held(inst, 'kit.row1', 'heatAux1', 25)).toBe('on')
+  })
+
+  it('means nothing where the two ends of the supply are joined', () => {
+    const inst = moved(demoInstallation('copper-alley'), 'ah.Y', 'ah.C', 'tstat.Y')
+    expect(held(inst, 'od.compressor', 'heat1', 25)).toMatch(
+      /The two ends of its supply are joined, a short: air handler$/,
+    )
+  })
+
+  it('cannot be made by a thermostat whose R hangs on an output of the board', () => {
+    const inst = demoInstallation('dovecote-lane')
+    const [r, o] = [wireBetween(inst, 'tstat.R', 'od.R'), wireBetween(inst, 'tstat.OB', 'od.O')]
+    const swapped = {
+      ...inst,
+      wires: inst.wires.map((w) =>
+        w.id === r.id
+          ? { ...w, a: 'tstat.R' as const, b: 'od.O' as const }
+          : w.id === o.id
+            ? { ...w, a: 'tstat.OB' as const, b: 'od.R' as const }
+            : w,
+      ),
+    }
+    expect(held(swapped, 'od.compressor', 'heat1', 25)).toBe(
+      'tstat.R: Nothing feeds Thermostat R: no supply reaches it',
+    )
+  })
+
+  it('two supplies of one device are told apart by name', () => {
+    const inst = moved(demoInstallation('candlemaker-yard'), 'fur.C', 'fur.T1', 'iso.A2')
+    expect(held(inst, 'fur.burnerLoad', 'heat1', 25)).toMatch(
+      /nothing in common: furnace, control transformer and furnace, transformer of the oil primary$/,
+    )
+  })
+})
