@@ -99,6 +99,12 @@ function becauseWords(inst: Installation, gate: ChainGate, b: ChainBecause): str
       return `${setting?.label ?? b.setting}: ${option?.label ?? String(b.value)}`
     }
     case 'energised':
+      // A board's contact that opens may have any of its inputs for a coil: it is said which.
+      if (b.truth === 'yes' && b.negated && !passing) {
+        const coil = placed?.device.parts.find((x) => x.id === b.part)
+        const label = coil?.kind === 'load' ? coil.label : undefined
+        if (label) return `Its coil has 24 V: ${lower(label)} holds it open`
+      }
       return b.truth === 'yes' ? 'Its coil has 24 V' : 'Its coil has no 24 V'
   }
 }

@@ -60,7 +60,8 @@ describe('every reason that a gate gives', () => {
                 const { reason } = gateWords(inst, gate)
                 const coil = gate.because.find((b) => b.kind === 'energised')
                 const right = coil?.truth === 'yes' ? 'Its coil has 24 V' : 'Its coil has no 24 V'
-                if (coil && /^Its coil has/.test(reason) && reason !== right) wrong.push([gate.at, reason])
+                if (coil && /^Its coil has/.test(reason) && !reason.startsWith(right))
+                  wrong.push([gate.at, reason])
                 if (gate.state === 'passing' && reason === 'No gas pressure') wrong.push([gate.at, reason])
               }
             }

@@ -3,6 +3,7 @@ import { GROUND, standsAt, type Solution } from '../circuit'
 import type { DeviceKind, TerminalRole } from '../equipment'
 import { placedByRef, splitRef, type Ref } from '../installation'
 import { layoutOf, oncePer, tiedTo } from './layout'
+import { polesOf } from './poles'
 import type { NoVolts } from './ties'
 
 /** Terminals that stand for one thing called: an output of one of them belongs on an input of another. */
@@ -17,6 +18,28 @@ const FAMILIES: readonly (readonly TerminalRole[])[] = [
 const PASSES: readonly TerminalRole[] = ['switch', 'splice']
 const familyOf = (role: TerminalRole | undefined): number =>
   role === undefined ? -1 : FAMILIES.findIndex((f) => f.includes(role))
+
+/** Kinds of calls that one thing may be meant for; null: any. */
+export type Families = readonly number[] | null
+
+/** What calls a load: a valve’s own wire is none that brings strips, and the fan’s none that runs a compressor. */
+export function familiesOf(solution: Solution, target: Ref): Families {
+  const [backup, heatPump, second, valve] = [0, 1, 2, 4]
+  switch (solution.circuit.net.loads.find((l) => l.ref === target)?.part.does?.what) {
+    case 'reversingValve':
+      return [valve]
+    case 'strip':
+      return [backup]
+    case 'compressor':
+    case 'outdoorFan':
+      return [heatPump, second]
+    case 'burner':
+      // A fuel kit makes a furnace’s call of one for the heat pump.
+      return [backup, heatPump, second]
+    default:
+      return null
+  }
+}
 
 /** What a node is as a terminal; undefined for points inside a device. */
 function terminalAt(solution: Solution, node: number): { ref: Ref; role: TerminalRole } | undefined {
@@ -119,6 +142,8 @@ function lastReached(solution: Solution, output: Output): Ref {
     const isOnWay =
       !(next !== undefined && isRelayCoil(solution, next)) &&
       (role === undefined || PASSES.includes(role) || familyOf(role) === output.family)
+    // Through a relay to R it is no call any more, wherever that leads.
+    if (role === 'R' && kindAt(solution, last) === 'relay') return output.ref
     if (next === undefined || !isOnWay) return last
     seen.add(next)
     if (role !== undefined) last = nth(nodes, next)
@@ -133,43 +158,87 @@ function lastReached(solution: Solution, output: Output): Ref {
  * @param around nodes that closed contacts tie to the coil's ends, those nearest to it first
  */
 function dryRelay(solution: Solution, outputs: readonly Output[], around: readonly number[]): Ref | null {
-  const { contacts, loads, nodes } = solution.circuit.net
-  const called = outputs.flatMap((o) => [
-    ...tiedTo(solution, o.node, (i) => standsAt(solution.state, i) === 2),
-  ])
+  const { nodes } = solution.circuit.net
+  for (const { a, b } of relayContacts(solution, outputs)) {
+    const [atA, atB] = [around.indexOf(a), around.indexOf(b)]
+    if (atA >= 0 && atB >= 0) return nth(nodes, atA > atB ? a : b)
+  }
+  return null
+}
+
+/** Of a relay that a call has pulled in and whose one side is fed, the other side: there the call's volts stand. */
+function relayOut(solution: Solution, outputs: readonly Output[]): Ref | null {
+  const { nodes } = solution.circuit.net
+  const hots = polesOf(solution).map((p) => p.hot)
+  for (const { a, b, index } of relayContacts(solution, outputs)) {
+    const isFed = (n: number) => {
+      const tied = tiedTo(solution, n, (i) => i !== index && standsAt(solution.state, i) === 2)
+      return hots.some((h) => tied.has(h))
+    }
+    const [fedA, fedB] = [isFed(a), isFed(b)]
+    if (fedA === fedB) continue
+    const out = fedA ? b : a
+    // One that goes on to another kind of input is another call's relay.
+    const on = [...tiedTo(solution, out, () => false)].map((n) => familyOf(terminalAt(solution, n)?.role))
+    if (on.every((f) => f < 0 || outputs.some((o) => o.family === f))) return nth(nodes, out)
+  }
+  return null
+}
+
+/** The closed contacts of relays that a call has pulled in. */
+function relayContacts(
+  solution: Solution,
+  outputs: readonly Output[],
+): { a: number; b: number; index: number }[] {
+  const { contacts, loads } = solution.circuit.net
+  const isR = (node: number) => terminalAt(solution, node)?.role === 'R'
+  // Over conductors and switches, and not back through the caller to all that hangs on its R.
+  const leads = (i: number) => {
+    const { placed, a, b } = nth(contacts, i)
+    return standsAt(solution.state, i) === 2 && !CALLERS.includes(placed.device.kind) && !isR(a) && !isR(b)
+  }
+  const called = outputs.flatMap((o) => [...tiedTo(solution, o.node, leads)])
   const relays = loads
     .filter(
       (l) =>
         solution.energised(l.ref) && [l.a, l.b].some((n) => called.includes(n) && isRelayCoil(solution, n)),
     )
     .map((l) => l.placed.ref)
-  for (const [i, c] of contacts.entries()) {
-    if (!relays.includes(c.placed.ref) || standsAt(solution.state, i) !== 2) continue
-    const [a, b] = [around.indexOf(c.a), around.indexOf(c.b)]
-    if (a >= 0 && b >= 0) return nth(nodes, a > b ? c.a : c.b)
-  }
-  return null
+  return contacts.flatMap((c, index) =>
+    relays.includes(c.placed.ref) && standsAt(solution.state, index) === 2 ? [{ a: c.a, b: c.b, index }] : [],
+  )
 }
+
+const outputsFor = (solution: Solution, families: Families): Output[] =>
+  calledOutputs(solution).filter((o) => families === null || families.includes(o.family))
 
 /**
  * What is called and does not come: the thermostat closes an output of the kind of input that a coil has, and the nearest
  * way to the coil leads past it: through an output of another kind, or through what no call closes. What holds that way
  * open explains nothing. Null where the way is the call's own.
  * @param way contacts on the coil's hot side, with whether each waits for something that no call brings
+ * @param families calls that the thing may be meant for
  */
 export function notJoined(
   solution: Solution,
   a: number,
   b: number,
   way: readonly { contact: number; isMoot: boolean }[],
+  families: Families,
 ): NoVolts | null {
-  const outputs = calledOutputs(solution)
+  const outputs = outputsFor(solution, families)
   if (!outputs.length) return null
   const { contacts } = solution.circuit.net
   const byNow = (i: number) =>
     solution.state.closed[i] === 1 && !CALLERS.includes(nth(contacts, i).placed.device.kind)
   const around = [a, b].flatMap((end) => (end === GROUND ? [] : [...tiedTo(solution, end, byNow)]))
   const isCaller = (i: number) => CALLERS.includes(nth(contacts, i).placed.device.kind)
+  // A relay’s contact on the way waits for its own coil, whose chain is asked next.
+  const waitsForRelay = way.some(
+    ({ contact }) =>
+      nth(contacts, contact).placed.device.kind === 'relay' && standsAt(solution.state, contact) !== 2,
+  )
+  if (waitsForRelay) return null
   for (const output of outputs) {
     const { family } = output
     const isLost = () => !outputs.some((o) => o.family === family && leadsOn(solution, o))
@@ -197,7 +266,12 @@ export function notJoined(
  * of. Null where no call of its kind is made.
  * @param last the terminal at which its own wiring ends
  */
-export function notJoinedEnd(solution: Solution, end: number, last: Ref | null): NoVolts | null {
+export function notJoinedEnd(
+  solution: Solution,
+  end: number,
+  last: Ref | null,
+  families: Families,
+): NoVolts | null {
   const { contacts } = solution.circuit.net
   const around = [
     ...tiedTo(
@@ -206,7 +280,7 @@ export function notJoinedEnd(solution: Solution, end: number, last: Ref | null):
       (i) => solution.state.closed[i] === 1 && !CALLERS.includes(nth(contacts, i).placed.device.kind),
     ),
   ]
-  const outputs = calledOutputs(solution)
+  const outputs = outputsFor(solution, families)
   for (const output of outputs) {
     const to = inputOf(solution, output, around)
     if (to === undefined) continue
@@ -236,7 +310,8 @@ function notJoinedTo(solution: Solution, outputs: readonly Output[], output: Out
       (r) => r === layoutOf(solution).roles[solution.circuit.net.index.get(ref) ?? -1],
     ) ?? -1
   const isMislanded = splitRef(reached).placed === splitRef(to).placed && stage(reached) > stage(to)
-  const from = isMislanded ? lost.ref : reached
+  const out = relayOut(solution, [lost])
+  const from = out ?? (isMislanded ? lost.ref : reached)
   return { at: from, because: { kind: 'notJoined', from, to } }
 }
 

@@ -3,7 +3,7 @@ import { explain, type Because, type Truth } from '../equipment'
 import { GROUND, standsAt, type Solution } from '../circuit'
 import { type Ref } from '../installation'
 import { evalContextOf } from '../situation'
-import { notJoinedEnd } from './called'
+import { familiesOf, notJoinedEnd, type Families } from './called'
 import { layoutOf, tiedTo, type Step } from './layout'
 import { noVolts } from './noVolts'
 import { coilToFollow, costOf, feedsOnItself, reachFrom, wayTo, whyNoWay } from './route'
@@ -46,6 +46,8 @@ interface Gathered {
   gates: ChainGate[]
   route: Ref[]
   seen: Set<Ref>
+  /** Calls that the thing may be meant for. */
+  families: Families
 }
 
 /**
@@ -54,7 +56,7 @@ interface Gathered {
  * @param target reference of a load part, such as "kit.row2"; anything else gives a chain that is not wired
  */
 export function gateChain(solution: Solution, target: Ref): GateChain {
-  const found: Gathered = { gates: [], route: [], seen: new Set() }
+  const found: Gathered = { gates: [], route: [], seen: new Set(), families: familiesOf(solution, target) }
   const load = solution.circuit.net.loads.find((l) => l.ref === target)
   if (load) followLoad(solution, target, 'line', found)
   else
@@ -134,13 +136,14 @@ function followEnds(
     found.gates.push({ at: last ?? ref, side, state: 'blocking', because: [{ kind: 'notWired', last }] })
     return false
   }
-  const dead = way && !solution.energised(ref) ? whyNoWay(solution, way, side === 'control') : null
+  const dead =
+    way && !solution.energised(ref) ? whyNoWay(solution, way, side === 'control', found.families) : null
   if (!way || dead) {
     const none = tied ?? dead
     const { loose, ...ends } = none ? { ...none, loose: null } : noVolts(solution, a, b)
     const called =
       loose !== null && side === 'control' && ends.because.kind === 'notWired'
-        ? notJoinedEnd(solution, loose, ends.because.last)
+        ? notJoinedEnd(solution, loose, ends.because.last, found.families)
         : null
     const { at, because } = called ?? ends
     found.gates.push({ at: at ?? ref, side, state: 'blocking', because: [because] })

@@ -56,6 +56,38 @@ describe('a conductor that is missing', () => {
 })
 
 describe('a call that has come as far as it goes', () => {
+  it('stands at the far side of the relay that it pulled in, and not at its coil', () => {
+    const inst = demoInstallation('pennywort-close')
+    const cut = without(inst, wireBetween(inst, 'iso.NO', 'ah.W1').id)
+    expect(held(cut, 'kit.row1', 'heatAux1', 25)).toBe(
+      'iso.NO: No conductor leads from Isolation relay NO to Air handler W1',
+    )
+    // Y on a relay that is another call’s has not come to where that relay leads.
+    const harrier = demoInstallation('harrier-bank')
+    const [y, aux] = [wireBetween(harrier, 'tstat.Y', 'ah.Y'), wireBetween(harrier, 'tstat.AUX', 'iso.A1')]
+    const swapped = {
+      ...harrier,
+      wires: harrier.wires.map((w) =>
+        w.id === y.id
+          ? { ...w, a: 'tstat.AUX' as const, b: 'ah.Y' as const }
+          : w.id === aux.id
+            ? { ...w, a: 'tstat.Y' as const, b: 'iso.A1' as const }
+            : w,
+      ),
+    }
+    expect(held(swapped, 'od.compressor', 'heat1', 25)).toBe(
+      'tstat.Y: No conductor leads from Thermostat Y1 to Air handler Y1',
+    )
+  })
+
+  it('is never another load’s: the valve’s wire on W1 is no reason for strips', () => {
+    const inst = demoInstallation('osier-walk')
+    const crossed = moved(inst, 'tstat.AUX', 'tstat.O', 'ah.W1')
+    expect(held(crossed, 'kit.row1', 'heatAux1', 25)).toBe(
+      'tstat.AUX: No conductor leads from Thermostat W/E to Air handler W1',
+    )
+  })
+
   it('stops at a relay whose other side nothing feeds', () => {
     const inst = demoInstallation('harrier-bank')
     const dry = moved(inst, 'ah.R', 'ah.O', 'iso.COM')

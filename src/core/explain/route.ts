@@ -12,7 +12,7 @@ import {
 import { GROUND, standsAt, type Solution } from '../circuit'
 import { splitRef, type Ref, makeRef } from '../installation'
 import { evalContextOf } from '../situation'
-import { isCalled, notJoined } from './called'
+import { isCalled, notJoined, type Families } from './called'
 import { layoutOf, oncePer, type Step } from './layout'
 import { polesOf, type Poles } from './poles'
 import { deadOnWay, tiedWithoutVolts, type NoVolts } from './ties'
@@ -88,7 +88,12 @@ function coilPrice(solution: Solution, coil: Ref): number {
  * Why the nearest way is none: it leads through an R that is dead, or (to a coil) past the output that the call closes.
  * Null where the way is the one that is meant.
  */
-export function whyNoWay(solution: Solution, way: Way, isCoil: boolean): NoVolts | null {
+export function whyNoWay(
+  solution: Solution,
+  way: Way,
+  isCoil: boolean,
+  families: Families = null,
+): NoVolts | null {
   // Open for want of what no call brings.
   const isMoot = (contact: number | null | undefined): boolean =>
     typeof contact === 'number' && nth(openPrices(solution), contact) >= OPEN + 1000 * EVENT
@@ -101,7 +106,7 @@ export function whyNoWay(solution: Solution, way: Way, isCoil: boolean): NoVolts
   const open = way.hot.flatMap(({ contact }) =>
     contact === null ? [] : [{ contact, isMoot: isMoot(contact) }],
   )
-  return notJoined(solution, way.ends[0], way.ends[1], open)
+  return notJoined(solution, way.ends[0], way.ends[1], open, families)
 }
 
 /** Of the coils that a contact waits for, the one that is nearest to its volts: whose chain is worth showing. */
