@@ -113,7 +113,9 @@ test('a scene of one’s own: line by line, kept over a reload, sent by its addr
   await page.getByLabel('At, h:mm, line 5').fill('4:00')
   await page.getByRole('button', { name: 'Add a line' }).click()
   await page.getByLabel('At, h:mm, line 6').fill('1:3')
-  await expect(clock(page).getByRole('alert')).toContainText('Line 6 is left out: expected a time such as 1:30')
+  await expect(clock(page).getByRole('alert')).toContainText(
+    'Line 6 is left out: expected a time such as 1:30',
+  )
   await page.getByLabel('At, h:mm, line 6').fill('1:30')
   await page.getByLabel('What, line 6').selectOption({ label: 'power' })
   await expect(clock(page).getByRole('alert')).toHaveCount(0)
