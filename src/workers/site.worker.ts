@@ -13,9 +13,8 @@ const held = new Map<string, Extract<FromPage, { type: 'hold' }>>()
 
 function show(hold: Extract<FromPage, { type: 'hold' }>): void {
   if (!site) return
-  const isBrief = Object.keys(hold.point.situation.modes).length > 0
   const seconds =
-    hold.since === null ? (isBrief ? 100 : 3600) : Math.max(0, (Date.now() - Date.parse(hold.since)) / 1000)
+    hold.since === null ? site.usual(hold.point) : Math.max(0, (Date.now() - Date.parse(hold.since)) / 1000)
   const sample = site.read(hold.point, seconds)
   const { instrument, unit } = heldBy(hold.point.quantity)
   const value: FromInstrument = {

@@ -80,6 +80,8 @@ export const heldBy = (quantity: Quantity): { instrument: Instrument; unit: stri
 
 /** Low-impedance volts: what a technician's meter is set to. */
 const METER_OHMS = asOhms(3000)
+/** s after which a defrost that nobody timed is looked at: it is over in minutes. */
+const IN_DEFROST = 100
 /** s of a call that was made long ago. */
 const LONG_AGO = 3600
 const DAY = 86_400
@@ -104,6 +106,10 @@ export class HiddenSite {
     this.stuck = fault?.kind === 'part' ? failedModes(fault.failure) : {}
     this.physics = fault?.kind === 'physics' ? { ...SOUND, ...fault.change } : SOUND
   }
+
+  /** s for which a call has stood that nobody noted the time of. */
+  usual = ({ situation }: Point): number =>
+    conditionsOf(this.inst, situation).has('defrost') ? IN_DEFROST : LONG_AGO
 
   /** What an instrument that is held there shows, so many seconds after the call was made; null: there is nothing to hold it to. */
   read(point: Point, seconds: number): Sample | null {

@@ -82,6 +82,14 @@ describe('stand-in instruments', () => {
   })
 
   describe('in a defrost that is forced', () => {
+    it('is looked at while it is on, where nobody noted when it began', () => {
+      const usual = (modes: Point['situation']['modes']) =>
+        sound.usual(at('fanAmps', 'od.fan', 'motorLead', { situation: { ...situation, modes } }))
+      expect([usual({ 'od.board': 'defrost' }), usual({}), usual({ 'feedA.breaker': 'off' })]).toEqual([
+        100, 3600, 3600,
+      ])
+    })
+
     const situation = { call: 'heat1' as const, outdoorF: degF(30), modes: { 'od.board': 'defrost' } }
     const fan = at('fanAmps', 'od.fan', 'motorLead', { situation })
     const minutes = (site: HiddenSite) =>
