@@ -1,28 +1,32 @@
 'use client'
 
-import { useState } from 'react'
+import { memo, useMemo, useState } from 'react'
 import type { Tape } from '@/core/simulation'
 import { Disclosure, cx } from '@/ui'
 import { count, elapsed, eventSentence } from '@/words'
 import { useJobScreen } from '../session'
 
-/** Everything that happens on a tape, in its order: a line tapped brings the clock there. */
-export function EventList({
+/** The instants of a tape at which something moves. */
+export const eventsOn = (tape: Tape) => tape.steps.filter((s) => s.moves.length > 0)
+
+/** Everything that happens on a tape, in its order: a line tapped brings the clock there. Drawn anew when an event has passed. */
+export const EventList = memo(function EventList({
   tape,
-  at,
+  passed,
   opens,
   onSeek,
 }: {
   tape: Tape
-  at: number
+  /** Events of the tape until now. */
+  passed: number
   /** A procedure is read whole. */
   opens: boolean
   onSeek: (at: number) => void
 }) {
   const { inst } = useJobScreen()
   const [isOpen, setOpen] = useState(opens)
-  const events = tape.steps.filter((s) => s.moves.length > 0)
-  const last = events.filter((s) => s.at <= at + 1e-6).length - 1
+  const events = useMemo(() => eventsOn(tape), [tape])
+  const last = passed - 1
   return (
     <Disclosure
       className="mt-2"
@@ -52,4 +56,4 @@ export function EventList({
       )}
     </Disclosure>
   )
-}
+})

@@ -83,7 +83,6 @@ export function Lanes({
   onSelect: (ref: Ref) => void
 }) {
   const [ref, width] = useWidth<HTMLDivElement>()
-  const { inst } = useJobScreen()
   const groups = groupsOf(tape)
   const x = (s: number) => (s / tape.until) * width
   const height = heightOf(groups, tape, lanes)
@@ -93,39 +92,7 @@ export function Lanes({
   }
   return (
     <div className="flex gap-2">
-      <div className="w-24 shrink-0 text-right text-xs leading-tight text-soft lg:w-36">
-        <div style={{ height: groups.length * BAND }} className="flex flex-col justify-around">
-          {groups.map((g) => {
-            const [low, high] = spanOf(g, tape.samples)
-            return (
-              <span key={g[0]?.name}>
-                {g.map((c) => c.name).join(', ')}
-                <br />
-                {g === OF_FROST
-                  ? `up to ${figure(high, 1)} lb`
-                  : `${Math.round(low)} to ${degrees(Math.round(high))}`}
-              </span>
-            )
-          })}
-        </div>
-        {tape.counts.map((c) => (
-          <span key={`${c.mode} ${c.from} ${c.to}`} className="block truncate" style={{ height: LANE }}>
-            {countWords(inst, c)}
-          </span>
-        ))}
-        {lanes.map((l) => (
-          <button
-            key={l.ref}
-            type="button"
-            aria-pressed={selected === l.ref}
-            className={cx('block w-full truncate text-right', selected === l.ref && 'font-bold text-ink')}
-            style={{ height: LANE }}
-            onClick={() => onSelect(l.ref)}
-          >
-            {targetWords(l)}
-          </button>
-        ))}
-      </div>
+      <Labels tape={tape} lanes={lanes} selected={selected} onSelect={onSelect} />
       <div ref={ref} className="relative min-w-0 flex-1">
         {width > 0 && (
           <svg
@@ -154,6 +121,57 @@ export function Lanes({
     </div>
   )
 }
+
+/** What stands beside each lane, with the span of each curve: nothing of it moves with the clock. */
+const Labels = memo(function Labels({
+  tape,
+  lanes,
+  selected,
+  onSelect,
+}: {
+  tape: Tape
+  lanes: readonly Target[]
+  selected: Ref | null
+  onSelect: (ref: Ref) => void
+}) {
+  const { inst } = useJobScreen()
+  const groups = groupsOf(tape)
+  return (
+    <div className="w-24 shrink-0 text-right text-xs leading-tight text-soft lg:w-36">
+      <div style={{ height: groups.length * BAND }} className="flex flex-col justify-around">
+        {groups.map((g) => {
+          const [low, high] = spanOf(g, tape.samples)
+          return (
+            <span key={g[0]?.name}>
+              {g.map((c) => c.name).join(', ')}
+              <br />
+              {g === OF_FROST
+                ? `up to ${figure(high, 1)} lb`
+                : `${Math.round(low)} to ${degrees(Math.round(high))}`}
+            </span>
+          )
+        })}
+      </div>
+      {tape.counts.map((c) => (
+        <span key={`${c.mode} ${c.from} ${c.to}`} className="block truncate" style={{ height: LANE }}>
+          {countWords(inst, c)}
+        </span>
+      ))}
+      {lanes.map((l) => (
+        <button
+          key={l.ref}
+          type="button"
+          aria-pressed={selected === l.ref}
+          className={cx('block w-full truncate text-right', selected === l.ref && 'font-bold text-ink')}
+          style={{ height: LANE }}
+          onClick={() => onSelect(l.ref)}
+        >
+          {targetWords(l)}
+        </button>
+      ))}
+    </div>
+  )
+})
 
 /** All that does not move with the clock: drawn once for a tape, and not with every tick. */
 const Still = memo(function Still({

@@ -2,7 +2,7 @@
 
 import { Slider } from 'radix-ui'
 import { ChevronLeft, ChevronRight, Pause, Play, X } from 'lucide-react'
-import { useEffect, useMemo, useState } from 'react'
+import { useCallback, useEffect, useMemo, useState } from 'react'
 import type { Ref } from '@/core/installation'
 import {
   otherwiseKey,
@@ -28,7 +28,7 @@ import {
   waitingSentence,
 } from '@/words'
 import { sceneInAddress, setSituation, situations, useDraft, useJobScreen } from '../session'
-import { EventList } from './EventList'
+import { EventList, eventsOn } from './EventList'
 import { Lanes } from './Lanes'
 import { setClockOpen } from './open'
 import { OwnScene } from './OwnScene'
@@ -155,6 +155,9 @@ function Played({ tapes, own, begins }: { tapes: Tapes; own: string | undefined;
   const { as: tape, other, scene } = tapes
   const player = usePlayer(tape, scene, own, begins)
   const [lane, setLane] = useState<Ref | null>(null)
+  const select = useCallback((ref: Ref) => setLane((now) => (now === ref ? null : ref)), [])
+  const times = useMemo(() => eventsOn(tape).map((s) => s.at), [tape])
+  const passed = times.filter((t) => t <= player.at + 1e-6).length
   useKeys(player)
   return (
     <>
@@ -167,15 +170,15 @@ function Played({ tapes, own, begins }: { tapes: Tapes; own: string | undefined;
         selected={lane}
         onSeek={player.seek}
         onScrub={player.scrub}
-        onSelect={(ref) => setLane(lane === ref ? null : ref)}
+        onSelect={select}
       />
       {other && (
         <p className="mt-2 font-bold" data-testid="difference">
           {differenceSentence(tape.sums, other.sums)}
         </p>
       )}
-      <Now tape={tape} at={player.at} lane={lane} />
-      <EventList tape={tape} at={player.at} opens={scene === 'forcedDefrost'} onSeek={player.seek} />
+      <Now tape={tape} at={player.at} lane={lane} passed={passed} />
+      <EventList tape={tape} passed={passed} opens={scene === 'forcedDefrost'} onSeek={player.seek} />
     </>
   )
 }
@@ -239,12 +242,20 @@ function Transport({ tape, player }: { tape: Tape; player: Player }) {
 }
 
 /** What has just moved and why, what is next, what is counted down; and of a lane that was asked, its chain. */
-function Now({ tape, at, lane }: { tape: Tape; at: number; lane: Ref | null }) {
+function Now({ tape, at, lane, passed }: { tape: Tape; at: number; lane: Ref | null; passed: number }) {
   const { inst, chains } = useJobScreen()
-  const last = [...tape.steps].reverse().find((s) => s.at <= at + 1e-6 && s.moves.length > 0)
-  const next = tape.steps.find((s) => s.at > at + 1e-6 && s.moves.length > 0)
+  // Between two events nothing of this changes but how much is left.
+  const { last, next, waiting, since } = useMemo(() => {
+    const events = eventsOn(tape)
+    const last = events[passed - 1]
+    const since = last?.at ?? 0
+    return { last, next: events[passed], since, waiting: waitingAt(tape, since).slice(0, 3) }
+  }, [tape, passed])
+  const said = useMemo(
+    () => ({ last: last && eventSentence(inst, last), next: next && eventSentence(inst, next) }),
+    [inst, last, next],
+  )
   const felt = sampleAt(tape, at)
-  const waiting = waitingAt(tape, at).slice(0, 3)
   const chain = lane === null ? undefined : chains.find((c) => c.target === lane)
   return (
     <div className="mt-2 space-y-1 text-[15px]" data-testid="now">
@@ -257,12 +268,12 @@ function Now({ tape, at, lane }: { tape: Tape; at: number; lane: Ref | null }) {
       {last && (
         <p>
           <span className="font-bold">{elapsed(last.at)} </span>
-          {eventSentence(inst, last)}
+          {said.last}
         </p>
       )}
       {waiting.map((w) => (
         <p key={w.ref} className="text-watch">
-          {waitingSentence(inst, w)}
+          {waitingSentence(inst, { ...w, left: w.left - (at - since) })}
         </p>
       ))}
       {chain && (
@@ -272,7 +283,7 @@ function Now({ tape, at, lane }: { tape: Tape; at: number; lane: Ref | null }) {
       )}
       {next && (
         <p className="text-soft">
-          Next, {elapsed(next.at)}: {eventSentence(inst, next)}
+          Next, {elapsed(next.at)}: {said.next}
         </p>
       )}
     </div>
