@@ -2,7 +2,7 @@
 
 import { Slider } from 'radix-ui'
 import { ChevronLeft, ChevronRight, Pause, Play, X } from 'lucide-react'
-import { useCallback, useEffect, useMemo, useState } from 'react'
+import { memo, useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react'
 import type { Ref } from '@/core/installation'
 import {
   otherwiseKey,
@@ -157,7 +157,9 @@ function Played({ tapes, own, begins }: { tapes: Tapes; own: string | undefined;
   const [lane, setLane] = useState<Ref | null>(null)
   const select = useCallback((ref: Ref) => setLane((now) => (now === ref ? null : ref)), [])
   const times = useMemo(() => eventsOn(tape).map((s) => s.at), [tape])
-  const passed = times.filter((t) => t <= player.at + 1e-6).length
+  // The line under the finger moves at once; words follow when the frame is through.
+  const at = useDeferredValue(player.at)
+  const passed = times.filter((t) => t <= at + 1e-6).length
   useKeys(player)
   return (
     <>
@@ -177,7 +179,7 @@ function Played({ tapes, own, begins }: { tapes: Tapes; own: string | undefined;
           {differenceSentence(tape.sums, other.sums)}
         </p>
       )}
-      <Now tape={tape} at={player.at} lane={lane} passed={passed} />
+      <Now tape={tape} at={at} lane={lane} passed={passed} />
       <EventList tape={tape} passed={passed} opens={scene === 'forcedDefrost'} onSeek={player.seek} />
     </>
   )
@@ -242,7 +244,17 @@ function Transport({ tape, player }: { tape: Tape; player: Player }) {
 }
 
 /** What has just moved and why, what is next, what is counted down; and of a lane that was asked, its chain. */
-function Now({ tape, at, lane, passed }: { tape: Tape; at: number; lane: Ref | null; passed: number }) {
+const Now = memo(function Now({
+  tape,
+  at,
+  lane,
+  passed,
+}: {
+  tape: Tape
+  at: number
+  lane: Ref | null
+  passed: number
+}) {
   const { inst, chains } = useJobScreen()
   // Between two events nothing of this changes but how much is left.
   const { last, next, waiting, since } = useMemo(() => {
@@ -288,7 +300,7 @@ function Now({ tape, at, lane, passed }: { tape: Tape; at: number; lane: Ref | n
       )}
     </div>
   )
-}
+})
 
 /** Space plays and pauses; comma and full stop go from event to event. */
 function useKeys(player: Player) {
