@@ -4,7 +4,7 @@ import type { DeviceKind, TerminalRole } from '../equipment'
 import { placedByRef, splitRef, type Ref } from '../installation'
 import { layoutOf, oncePer, tiedTo } from './layout'
 import { polesOf } from './poles'
-import type { NoVolts } from './ties'
+import { roleOf, type NoVolts } from './ties'
 
 /** Terminals that stand for one thing called: an output of one of them belongs on an input of another. */
 const FAMILIES: readonly (readonly TerminalRole[])[] = [
@@ -24,7 +24,7 @@ export type Families = readonly number[] | null
 
 /** What calls a load: a valve’s own wire is none that brings strips, and the fan’s none that runs a compressor. */
 export function familiesOf(solution: Solution, target: Ref): Families {
-  const [backup, heatPump, second, valve] = [0, 1, 2, 4]
+  const [backup, heatPump, second, valve] = [familyOf('W1'), familyOf('Y1'), familyOf('Y2'), familyOf('OB')]
   switch (solution.circuit.net.loads.find((l) => l.ref === target)?.part.does?.what) {
     case 'reversingValve':
       return [valve]
@@ -58,6 +58,20 @@ interface Output {
 
 /** What calls: a thermostat, and what passes its calls on. */
 const CALLERS: readonly DeviceKind[] = ['zonePanel', 'fuelKit', 'thermostat']
+
+const isCaller = (solution: Solution, contact: number): boolean =>
+  CALLERS.includes(nth(solution.circuit.net.contacts, contact).placed.device.kind)
+
+/** Whether a call goes on over a contact: not back through a caller, nor over one that puts R on something. */
+function leadsACall(solution: Solution, contact: number): boolean {
+  const { a, b } = nth(solution.circuit.net.contacts, contact)
+  return !isCaller(solution, contact) && [a, b].every((n) => terminalAt(solution, n)?.role !== 'R')
+}
+
+/** What closed contacts tie to an end of something, those of callers left out; the nearest first. */
+const behind = (solution: Solution, end: number): number[] => [
+  ...tiedTo(solution, end, (i) => solution.state.closed[i] === 1 && !isCaller(solution, i)),
+]
 
 /** The outputs that are closed just now, those nearest to the equipment first. */
 const calledOutputs = oncePer((solution): Output[] => {
@@ -108,12 +122,8 @@ const relayCoilAmong = (solution: Solution, nodes: readonly number[]): Ref | und
  * through a contact that puts R on something, since what lies behind it is another call.
  */
 function leadsOn(solution: Solution, output: Output): boolean {
-  const { contacts, loads } = solution.circuit.net
-  const isR = (node: number) => terminalAt(solution, node)?.role === 'R'
-  const nodes = tiedTo(solution, output.node, (i) => {
-    const { placed, a, b } = nth(contacts, i)
-    return !CALLERS.includes(placed.device.kind) && !isR(a) && !isR(b)
-  })
+  const { loads } = solution.circuit.net
+  const nodes = tiedTo(solution, output.node, (i) => leadsACall(solution, i))
   nodes.delete(output.node)
   if (!loads.some((l) => nodes.has(l.a) || nodes.has(l.b))) return false
   return (
@@ -126,10 +136,9 @@ function leadsOn(solution: Solution, output: Output): boolean {
  * of its own kind, as long as there is one way on. That is where a meter still shows them, and the next conductor is missing.
  */
 function lastReached(solution: Solution, output: Output): Ref {
-  const { contacts, nodes } = solution.circuit.net
+  const { nodes } = solution.circuit.net
   const passes = (contact: number | null) =>
-    contact === null ||
-    (standsAt(solution.state, contact) === 2 && !CALLERS.includes(nth(contacts, contact).placed.device.kind))
+    contact === null || (standsAt(solution.state, contact) === 2 && !isCaller(solution, contact))
   const seen = new Set([output.node])
   let last = output.ref
   for (let at: number | undefined = output.node; at !== undefined;) {
@@ -191,12 +200,7 @@ function relayContacts(
   outputs: readonly Output[],
 ): { a: number; b: number; index: number }[] {
   const { contacts, loads } = solution.circuit.net
-  const isR = (node: number) => terminalAt(solution, node)?.role === 'R'
-  // Over conductors and switches, and not back through the caller to all that hangs on its R.
-  const leads = (i: number) => {
-    const { placed, a, b } = nth(contacts, i)
-    return standsAt(solution.state, i) === 2 && !CALLERS.includes(placed.device.kind) && !isR(a) && !isR(b)
-  }
+  const leads = (i: number) => standsAt(solution.state, i) === 2 && leadsACall(solution, i)
   const called = outputs.flatMap((o) => [...tiedTo(solution, o.node, leads)])
   const relays = loads
     .filter(
@@ -229,10 +233,7 @@ export function notJoined(
   const outputs = outputsFor(solution, families)
   if (!outputs.length) return null
   const { contacts } = solution.circuit.net
-  const byNow = (i: number) =>
-    solution.state.closed[i] === 1 && !CALLERS.includes(nth(contacts, i).placed.device.kind)
-  const around = [a, b].flatMap((end) => (end === GROUND ? [] : [...tiedTo(solution, end, byNow)]))
-  const isCaller = (i: number) => CALLERS.includes(nth(contacts, i).placed.device.kind)
+  const around = [a, b].flatMap((end) => (end === GROUND ? [] : behind(solution, end)))
   // A relay’s contact on the way waits for its own coil, whose chain is asked next.
   const waitsForRelay = way.some(
     ({ contact }) =>
@@ -245,9 +246,10 @@ export function notJoined(
     const to = inputOf(solution, output, around) ?? (isLost() ? relayCoilAmong(solution, around) : undefined)
     if (to === undefined) continue
     const isOwn = (i: number) =>
-      isCaller(i) &&
+      isCaller(solution, i) &&
       [nth(contacts, i).a, nth(contacts, i).b].some((n) => familyOf(terminalAt(solution, n)?.role) === family)
-    const leadsPast = !way.some((w) => isOwn(w.contact)) && way.some((w) => w.isMoot || isCaller(w.contact))
+    const leadsPast =
+      !way.some((w) => isOwn(w.contact)) && way.some((w) => w.isMoot || isCaller(solution, w.contact))
     if (leadsPast || isLost()) {
       const dry = dryRelay(
         solution,
@@ -255,7 +257,8 @@ export function notJoined(
         around,
       )
       if (dry) return { at: dry, because: { kind: 'unfed', terminal: dry, jumper: null } }
-      return notJoinedTo(solution, outputs, output, to)
+      const from = missingFrom(solution, outputs, output, to)
+      return { at: from, because: { kind: 'notJoined', from, to } }
     }
   }
   return null
@@ -272,22 +275,15 @@ export function notJoinedEnd(
   last: Ref | null,
   families: Families,
 ): NoVolts | null {
-  const { contacts } = solution.circuit.net
-  const around = [
-    ...tiedTo(
-      solution,
-      end,
-      (i) => solution.state.closed[i] === 1 && !CALLERS.includes(nth(contacts, i).placed.device.kind),
-    ),
-  ]
+  const around = behind(solution, end)
   const outputs = outputsFor(solution, families)
   for (const output of outputs) {
     const to = inputOf(solution, output, around)
     if (to === undefined) continue
-    const found = notJoinedTo(solution, outputs, output, to)
-    return to === last && found.because.kind === 'notJoined'
-      ? { at: last, because: { kind: 'notWired', last, from: found.because.from } }
-      : found
+    const from = missingFrom(solution, outputs, output, to)
+    return to === last
+      ? { at: last, because: { kind: 'notWired', last, from } }
+      : { at: from, because: { kind: 'notJoined', from, to } }
   }
   return null
 }
@@ -300,19 +296,15 @@ function inputOf(solution: Solution, output: Output, around: readonly number[]):
   return inputs.find((t) => furthest !== undefined && splitRef(t).placed === splitRef(furthest).placed)
 }
 
-function notJoinedTo(solution: Solution, outputs: readonly Output[], output: Output, to: Ref): NoVolts {
+/** Where a call's volts stand that do not come to an input: from there a conductor is missing. */
+function missingFrom(solution: Solution, outputs: readonly Output[], output: Output, to: Ref): Ref {
   // Of several that are called, one that arrives nowhere is the one whose conductor is missing.
   const lost = outputs.find((o) => o.family === output.family && !leadsOn(solution, o)) ?? output
   const reached = lastReached(solution, lost)
   // On one device a jumper leads from a lower stage to a higher; landed on the higher alone, the call itself is on the wrong one.
-  const stage = (ref: Ref) =>
-    FAMILIES[output.family]?.findIndex(
-      (r) => r === layoutOf(solution).roles[solution.circuit.net.index.get(ref) ?? -1],
-    ) ?? -1
+  const stage = (ref: Ref) => FAMILIES[output.family]?.findIndex((r) => r === roleOf(solution, ref)) ?? -1
   const isMislanded = splitRef(reached).placed === splitRef(to).placed && stage(reached) > stage(to)
-  const out = relayOut(solution, [lost])
-  const from = out ?? (isMislanded ? lost.ref : reached)
-  return { at: from, because: { kind: 'notJoined', from, to } }
+  return relayOut(solution, [lost]) ?? (isMislanded ? lost.ref : reached)
 }
 
 /** Whether an end of something stands at an input of the kind that the thermostat calls just now (G in a fan call). */

@@ -180,7 +180,8 @@ function isFed(solution: Solution, ref: Ref): boolean {
   return supplyEnd(solution, tied) !== null
 }
 
-const roleOf = (solution: Solution, ref: Ref): TerminalRole | undefined =>
+/** What a terminal is; undefined: no terminal. */
+export const roleOf = (solution: Solution, ref: Ref): TerminalRole | undefined =>
   layoutOf(solution).roles[solution.circuit.net.index.get(ref) ?? -1]
 
 /** Of the terminals around a load, an R at the common on a device whose C is hot, or a C that is hot where R is common. */

@@ -1,7 +1,7 @@
 import { solutionOf, type Circuit, type Settled } from '../circuit'
 import type { Call, Felt } from '../equipment'
 import type { Placed } from '../installation'
-import { frostOver, melt, standStill, ESTIMATES, type Coil } from '../simulation'
+import { frostOver, melt, standStill, toward, ESTIMATES, type Coil } from '../simulation'
 import { conditionsOf, type Situation } from '../situation'
 import type { DemandCause, World } from '../time'
 import type { Physics } from './fault'
@@ -60,7 +60,7 @@ export class SiteAir implements World {
       const melts = ESTIMATES.meltShare * TON * this.tons * Math.min(1, charge) ** 1.5 * pumping
       melt(this.coil, this.tons, melts, fanRunsOn || runs.outdoorFan, outdoorF, h)
     } else if (runs.heats) frostOver(this.coil, this.tons, runs.share * (2 - charge), outdoorF, null, h)
-    this.leavingF = runs.supplyF + (this.leavingF - runs.supplyF) * Math.exp(-h / TAU)
+    this.leavingF = toward(this.leavingF, runs.supplyF, h, TAU)
     this.number++
     return now + h
   }
