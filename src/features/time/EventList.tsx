@@ -1,22 +1,20 @@
 'use client'
 
-import { memo, useMemo, useState } from 'react'
-import type { Tape } from '@/core/simulation'
+import { memo, useState } from 'react'
+import type { TapeStep } from '@/core/simulation'
 import { Disclosure, cx } from '@/ui'
 import { count, elapsed, eventSentence } from '@/words'
 import { useJobScreen } from '../session'
 
-/** The instants of a tape at which something moves. */
-export const eventsOn = (tape: Tape) => tape.steps.filter((s) => s.moves.length > 0)
-
 /** Everything that happens on a tape, in its order: a line tapped brings the clock there. Drawn anew when an event has passed. */
 export const EventList = memo(function EventList({
-  tape,
+  events,
   passed,
   opens,
   onSeek,
 }: {
-  tape: Tape
+  /** The instants of the tape at which something moves. */
+  events: readonly TapeStep[]
   /** Events of the tape until now. */
   passed: number
   /** A procedure is read whole. */
@@ -25,7 +23,6 @@ export const EventList = memo(function EventList({
 }) {
   const { inst } = useJobScreen()
   const [isOpen, setOpen] = useState(opens)
-  const events = useMemo(() => eventsOn(tape), [tape])
   const last = passed - 1
   return (
     <Disclosure

@@ -14,6 +14,7 @@ import {
   waitingAt,
   type Scene,
   type Tape,
+  type TapeStep,
 } from '@/core/simulation'
 import { Button, Caution, NumberField, SelectField } from '@/ui'
 import {
@@ -28,7 +29,7 @@ import {
   waitingSentence,
 } from '@/words'
 import { sceneInAddress, setSituation, situations, useDraft, useJobScreen } from '../session'
-import { EventList, eventsOn } from './EventList'
+import { EventList } from './EventList'
 import { Lanes } from './Lanes'
 import { setClockOpen } from './open'
 import { OwnScene } from './OwnScene'
@@ -156,10 +157,10 @@ function Played({ tapes, own, begins }: { tapes: Tapes; own: string | undefined;
   const player = usePlayer(tape, scene, own, begins)
   const [lane, setLane] = useState<Ref | null>(null)
   const select = useCallback((ref: Ref) => setLane((now) => (now === ref ? null : ref)), [])
-  const times = useMemo(() => eventsOn(tape).map((s) => s.at), [tape])
+  const events = useMemo(() => tape.steps.filter((s) => s.moves.length > 0), [tape])
   // The line under the finger moves at once; words follow when the frame is through.
   const at = useDeferredValue(player.at)
-  const passed = times.filter((t) => t <= at + 1e-6).length
+  const passed = events.filter((s) => s.at <= at + 1e-6).length
   useKeys(player)
   return (
     <>
@@ -179,8 +180,8 @@ function Played({ tapes, own, begins }: { tapes: Tapes; own: string | undefined;
           {differenceSentence(tape.sums, other.sums)}
         </p>
       )}
-      <Now tape={tape} at={at} lane={lane} passed={passed} />
-      <EventList tape={tape} passed={passed} opens={scene === 'forcedDefrost'} onSeek={player.seek} />
+      <Now tape={tape} events={events} at={at} lane={lane} passed={passed} />
+      <EventList events={events} passed={passed} opens={scene === 'forcedDefrost'} onSeek={player.seek} />
     </>
   )
 }
@@ -246,11 +247,14 @@ function Transport({ tape, player }: { tape: Tape; player: Player }) {
 /** What has just moved and why, what is next, what is counted down; and of a lane that was asked, its chain. */
 const Now = memo(function Now({
   tape,
+  events,
   at,
   lane,
   passed,
 }: {
   tape: Tape
+  /** The instants of the tape at which something moves, and how many of them have been. */
+  events: readonly TapeStep[]
   at: number
   lane: Ref | null
   passed: number
@@ -258,11 +262,10 @@ const Now = memo(function Now({
   const { inst, chains } = useJobScreen()
   // Between two events nothing of this changes but how much is left.
   const { last, next, waiting, since } = useMemo(() => {
-    const events = eventsOn(tape)
     const last = events[passed - 1]
     const since = last?.at ?? 0
     return { last, next: events[passed], since, waiting: waitingAt(tape, since).slice(0, 3) }
-  }, [tape, passed])
+  }, [tape, events, passed])
   const said = useMemo(
     () => ({ last: last && eventSentence(inst, last), next: next && eventSentence(inst, next) }),
     [inst, last, next],
