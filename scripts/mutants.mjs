@@ -1,18 +1,27 @@
-import { existsSync, readFileSync, writeFileSync } from 'node:fs'
+import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { parseArgs } from 'node:util'
 import { ensureDataFolder, ensureModules, root } from './lib/prepare.mjs'
 import { main, Plain, run } from './lib/say.mjs'
 
 /**
- * npm run mutants -- FOLDER [FILE]: changes a folder of the core in many small ways, and says which of them no test of that
+ * npm run mutants -- FOLDER [FILE] [--every N [--from M]]: changes a folder of the core in many small ways, and says which of them no test of that
  * folder notices. What was found before and has not changed since is not tried again. A file that declares rules is held
  * to the tests that name one of them: every proof runs through every rule, and waiting for all of them takes a day.
+ * With --every, only the changes that lie within each Nth line are tried, which says as much of a large folder in an Nth of
+ * the time (what spans several lines, such as a body taken out, is left out then: it is what tests notice most).
  */
 main(async () => {
-  const [folder, file = '*'] = process.argv.slice(2)
-  if (!folder || !existsSync(join(root, 'src/core', folder)))
+  const {
+    positionals: [folder, file = '*'],
+    values: { every, from },
+  } = parseArgs({
+    allowPositionals: true,
+    options: { every: { type: 'string', default: '1' }, from: { type: 'string', default: '0' } },
+  })
+  if (!folder || !existsSync(join(root, 'src/core', folder)) || !(Number(every) >= 1) || !(Number(from) >= 0))
     throw new Plain(
-      'npm run mutants -- FOLDER [FILE]: name a folder of src/core, such as startup, and maybe one of its files',
+      'npm run mutants -- FOLDER [FILE] [--every N [--from M]]: name a folder of src/core, such as startup, and maybe one of its files',
     )
   const source = join(root, 'src/core', folder, `${file}.ts`)
   const rules = existsSync(source)
@@ -35,8 +44,11 @@ export default async () => ({ ...(await base()), testNamePattern: '${rules.lengt
       testRunner: 'jest',
       jest: { configFile: jest, enableFindRelatedTests: false },
       coverageAnalysis: rules.length ? 'off' : 'perTest',
-      mutate: [`src/core/${folder}/${file}.ts`, '!src/**/*.test.ts', '!src/**/index.ts'],
-      incremental: rules.length === 0,
+      mutate:
+        Number(every) === 1
+          ? [`src/core/${folder}/${file}.ts`, '!src/**/*.test.ts', '!src/**/index.ts']
+          : eachNth(folder, file, Number(every), Number(from)),
+      incremental: rules.length === 0 && Number(every) === 1,
       incrementalFile: join(data, `mutants-${folder}.json`),
       ignoreStatic: rules.length === 0,
       tempDirName: join(data, 'mutants'),
@@ -50,3 +62,16 @@ export default async () => ({ ...(await base()), testNamePattern: '${rules.lengt
   const { code } = await run('npx', ['stryker', 'run', config], { cwd: root })
   process.exitCode = code
 })
+
+/** Each Nth line of a folder's own files, counted through from file to file, as Stryker wants its ranges. */
+function eachNth(folder, file, every, from) {
+  let seen = from
+  return readdirSync(join(root, 'src/core', folder))
+    .filter((name) => name.endsWith('.ts') && !name.endsWith('.test.ts') && name !== 'index.ts')
+    .filter((name) => file === '*' || name === `${file}.ts`)
+    .flatMap((name) =>
+      readFileSync(join(root, 'src/core', folder, name), 'utf8')
+        .split('\n')
+        .flatMap((_, i) => (seen++ % every === 0 ? [`src/core/${folder}/${name}:${i + 1}-${i + 1}`] : [])),
+    )
+}

@@ -18,15 +18,19 @@ export { MOST_SHOP_BYTES, parseShop, shopText, type ShopFile } from './shopFile'
 export { jsonSchemaOf, publish } from './jsonSchema'
 export { list, named, optional, record, shape } from './schemaKit'
 export {
+  LIST_PART,
+  LIST_START,
   needsYou,
   ORDERS,
   SHELVES,
   STATES,
   statesOf,
   type JobListEntry,
+  type JobKnown,
   type JobListing,
   type JobOrder,
   type JobState,
+  type ListAsked,
   type Shelf,
   type Summary,
 } from './listing'

@@ -32,6 +32,14 @@ export interface JobListEntry {
   deleted?: { by: string; goes: string }
 }
 
+/** What is known of a job before it is opened. */
+export interface JobKnown {
+  title: string
+  owner: string
+  /** As it was proven last; null: it has changed since. */
+  verdict: string | null
+}
+
 /** The list of jobs as the server sends a part of it. */
 export interface JobListing {
   jobs: JobListEntry[]
@@ -50,6 +58,18 @@ export type JobOrder = (typeof ORDERS)[number]
 /** What is shown beside the work in hand: what was put away, and what is deleted and can still be brought back. */
 export const SHELVES = ['here', 'archived', 'deleted'] as const
 export type Shelf = (typeof SHELVES)[number]
+
+/** What of the list is asked for. */
+export interface ListAsked {
+  shelf: Shelf
+  /** Every word of it is in the job's title, owner, address or note. */
+  text: string
+  state: JobState
+  order: JobOrder
+}
+/** What is asked for at the start, and how many lines come at a time. */
+export const LIST_START: ListAsked = { shelf: 'here', text: '', state: 'all', order: 'urgent' }
+export const LIST_PART = 40
 
 /** Whether something is wrong that a technician has to see to. */
 export const needsYou = (s: Summary | null): boolean =>

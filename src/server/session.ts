@@ -11,4 +11,4 @@ export interface Session {
  * The one place at which a request is told to belong to somebody. There are no accounts yet: every request of this app's own
  * is of the server's one shop, and of nobody in particular.
  */
-export const sessionOf = (_request: Request): Session => ({ at: thisShop(), who: null })
+export const sessionOf = (_request: Pick<Request, 'headers'>): Session => ({ at: thisShop(), who: null })

@@ -1,4 +1,4 @@
-import type { ButtonHTMLAttributes } from 'react'
+import type { ComponentProps } from 'react'
 import { cx } from './cx'
 
 type Look = 'plain' | 'strong' | 'quiet' | 'harm'
@@ -10,20 +10,6 @@ const LOOKS: Record<Look, string> = {
 }
 
 /** A button at least 48 px high on touch screens. */
-export function Button({
-  look = 'plain',
-  className,
-  ...rest
-}: ButtonHTMLAttributes<HTMLButtonElement> & { look?: Look }) {
-  return (
-    <button
-      type="button"
-      className={cx(
-        'inline-flex min-h-12 items-center justify-center gap-2 rounded px-4 text-[15px] leading-tight disabled:opacity-45 lg:min-h-9 lg:px-3',
-        LOOKS[look],
-        className,
-      )}
-      {...rest}
-    />
-  )
+export function Button({ look = 'plain', className, ...rest }: ComponentProps<'button'> & { look?: Look }) {
+  return <button type="button" className={cx('button', LOOKS[look], className)} {...rest} />
 }

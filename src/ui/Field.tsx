@@ -3,9 +3,6 @@
 import { useId, useState, type InputHTMLAttributes, type ReactNode, type SelectHTMLAttributes } from 'react'
 import { cx } from './cx'
 
-const BOX =
-  'min-h-12 w-full rounded border border-edge bg-raised px-3 text-[15px] text-ink lg:min-h-9 aria-invalid:border-harm'
-
 /** A label over its control, with a line below for what is wrong or worth knowing. */
 export function Field({
   label,
@@ -49,7 +46,7 @@ export function Field({
 }
 
 export function Select({ className, ...rest }: SelectHTMLAttributes<HTMLSelectElement>) {
-  return <select className={cx(BOX, className)} {...rest} />
+  return <select className={cx('box', className)} {...rest} />
 }
 /**
  * A field whose answer is one of a list.
@@ -99,7 +96,7 @@ export function SelectField<T extends string>({
   )
 }
 export function Input({ className, ...rest }: InputHTMLAttributes<HTMLInputElement>) {
-  return <input className={cx(BOX, className)} {...rest} />
+  return <input className={cx('box', className)} {...rest} />
 }
 
 /**

@@ -1,5 +1,5 @@
-import { clsx, type ClassValue } from 'clsx'
-import { twMerge } from 'tailwind-merge'
-
-/** Joins class names, leaving out what is not there; of two that say the same thing the later one stands. */
-export const cx = (...names: ClassValue[]): string => twMerge(clsx(names))
+/**
+ * Joins class names, leaving out what is not there. Which of two that say the same thing stands is for the style sheet: what a
+ * piece looks like by itself is in its `components` layer, and any utility beside it goes over that.
+ */
+export { clsx as cx } from 'clsx'

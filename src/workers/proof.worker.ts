@@ -1,7 +1,6 @@
 import { expose } from 'comlink'
 import { Analysis } from '@/core/analysis'
 import type { Finding } from '@/core/rules'
-import { fixesFromPlan } from '@/core/plan'
 import { Unpacker, type WorkerPayload } from './payload'
 
 const unpacker = new Unpacker()
@@ -18,7 +17,11 @@ const work = {
     performance.measure('prove', { start: began })
     return proof
   },
-  fixes: (payload: WorkerPayload, finding: Finding) => fixesFromPlan(unpacker.unpack(payload), finding),
+  async fixes(payload: WorkerPayload, finding: Finding) {
+    // No proof waits for what only a search needs.
+    const { fixesFromPlan } = await import('@/core/plan')
+    return fixesFromPlan(unpacker.unpack(payload), finding)
+  },
 }
 export type ProofWork = typeof work
 

@@ -1,6 +1,5 @@
 'use client'
 
-import { Toast } from 'radix-ui'
 import { nth } from '@/core/sure'
 import { useCallback, useMemo, useState, useSyncExternalStore } from 'react'
 import { EARTH } from '@/core/equipment'
@@ -8,15 +7,18 @@ import type { Name, Ref } from '@/core/installation'
 import { Button, Caution, cx } from '@/ui'
 import { findingWords, refWords } from '@/words'
 import { ChainCard } from '../chain'
-import { useJobScreen, useProof } from '../session'
+import { later, useJobScreen, useProof } from '../session'
+import { BANNER, BANNER_LOOK } from './banner'
 import { Diagram } from './Diagram'
 import { Schedule } from './Schedule'
 import { pointsOf, tapped, type Leads } from './leads'
-import { ToolButtons, ToolPanel, ToolSheet, type Tool } from './tools/BenchTools'
+import { ToolButtons, ToolPanel, type Tool } from './tools/BenchTools'
 import { TerminalPanel } from './TerminalPanel'
 import { useLanding } from './useLanding'
 
 const NO_ROUTE: ReadonlySet<Name> = new Set()
+const ToolSheet = later(async () => (await import('./tools/ToolSheet')).ToolSheet)
+const DoneToast = later(async () => (await import('./DoneToast')).DoneToast)
 
 /** The low-voltage wiring, solved for the situation, with a gate chain for each thing that can run. */
 export function Bench() {
@@ -172,7 +174,7 @@ function SetupLine() {
 /** What the technician is in the middle of, or has just done, with the way back. */
 function Banner({ landing }: { landing: ReturnType<typeof useLanding> }) {
   const { inst } = useJobScreen()
-  const { state, done } = landing
+  const { state } = landing
   const text =
     state.step === 'landing'
       ? `Landing from ${refWords(inst, state.from)}: choose the other end.`
@@ -189,32 +191,10 @@ function Banner({ landing }: { landing: ReturnType<typeof useLanding> }) {
           </Button>
         </div>
       )}
-      <Toast.Provider duration={UNDO_MS} label="Done" swipeDirection="down">
-        {done && !text && (
-          <Toast.Root
-            key={done.at}
-            className={BANNER_LOOK}
-            onOpenChange={(open) => !open && landing.forget()}
-          >
-            <Toast.Title>{done.words}.</Toast.Title>
-            <Toast.Action altText="Undo it" asChild>
-              <Button className="!min-h-9" onClick={landing.undoDone}>
-                Undo
-              </Button>
-            </Toast.Action>
-          </Toast.Root>
-        )}
-        <Toast.Viewport className={BANNER} />
-      </Toast.Provider>
+      <DoneToast landing={landing} hidden={text !== null} />
     </>
   )
 }
-
-/** ms that what was done is offered for undoing; a pointer on it, or another window, holds it. */
-const UNDO_MS = 10_000
-const BANNER = 'fixed inset-x-3 bottom-[10.5rem] z-20 lg:inset-x-auto lg:bottom-4 lg:left-[190px]'
-const BANNER_LOOK =
-  'flex flex-wrap items-center gap-3 rounded bg-ink px-4 py-2 text-[15px] text-bench shadow-lg'
 
 const WIDE = '(min-width: 1024px)'
 const onWidth = (l: () => void) => {

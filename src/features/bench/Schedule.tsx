@@ -88,8 +88,8 @@ function ScheduleRow({
           landing.setState(moving === side ? { step: 'none' } : { step: 'moving', wire: wire.id, end: side })
         }
         className={cx(
-          'min-h-12 min-w-0 flex-1 rounded border px-2 text-left text-[15px] leading-tight',
-          moving === side ? 'border-ink bg-raised border-2' : 'border-line bg-panel',
+          'min-h-12 min-w-0 flex-1 rounded px-2 text-left text-[15px] leading-tight',
+          moving === side ? 'border-2 border-ink bg-raised' : 'border border-line bg-panel',
           !ref && 'border-dashed text-soft',
         )}
       >

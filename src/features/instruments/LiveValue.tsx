@@ -25,7 +25,7 @@ export function LiveValue({
     <Button
       data-live={settled ? 'settled' : 'moving'}
       onClick={() => onTake(value, instrument.name)}
-      className={cx('font-mono', settled ? 'border-2 border-ink' : 'border-dashed')}
+      className={cx('font-mono', settled ? '!border-2 !border-ink' : '!border-dashed')}
     >
       {text}
       <span className="ml-2 font-sans text-sm text-soft">

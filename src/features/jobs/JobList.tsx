@@ -6,18 +6,31 @@ import Link from 'next/link'
 import { Plus } from 'lucide-react'
 import { type ComponentProps, lazy, Suspense, useDeferredValue, useEffect, useState } from 'react'
 import { ask } from '@/client'
-import { ORDERS, SHELVES, STATES, type JobOrder, type JobState, type Shelf } from '@/jobfile'
+import {
+  LIST_START,
+  ORDERS,
+  SHELVES,
+  STATES,
+  type JobListing,
+  type JobOrder,
+  type JobState,
+  type Shelf,
+} from '@/jobfile'
 import { Button, cx, Field, Input, kept, SelectField, WHO } from '@/ui'
 import { count, runSentence } from '@/words'
 import { MenuButton } from './MenuButton'
 import { TakeIn } from './TakeIn'
-import { queryClient, useJobs, type Asked, type Line } from './useJobs'
+import { queryClient, useJobs, type Line } from './useJobs'
 
-/** The jobs, those that need the technician first. */
-export function JobList() {
+/**
+ * The jobs, those that need the technician first.
+ * @param first the first of them as the page came
+ */
+export function JobList({ first }: { first: JobListing | null }) {
+  const [client] = useState(queryClient)
   return (
-    <QueryClientProvider client={queryClient}>
-      <Jobs />
+    <QueryClientProvider client={client}>
+      <Jobs first={first} />
     </QueryClientProvider>
   )
 }
@@ -28,13 +41,13 @@ const OnDevice = lazy(async () => ({ default: (await import('../offline')).OnDev
 
 const LINK =
   'inline-flex min-h-12 items-center gap-2 rounded border border-edge bg-raised px-4 text-[15px] lg:min-h-9 lg:px-3'
-const START: Asked = { shelf: 'here', text: '', state: 'all', order: 'urgent' }
 
-function Jobs() {
-  const [asked, setAsked] = useState(START)
+function Jobs({ first }: { first: JobListing | null }) {
+  const [asked, setAsked] = useState(LIST_START)
   // A letter is shown as it is typed; the list follows.
   const { lines, found, all, needYou, waiting, away, more, isMoreComing, arrange, askAnew } = useJobs(
     useDeferredValue(asked),
+    first,
   )
   const { move, moved, undo } = useMoving(askAnew)
   const [listed, setListed] = useState(false)
@@ -248,7 +261,10 @@ function JobLink({ line }: { line: Line }) {
     <Link href={`/job/${line.id}/bench`} prefetch={false} className="block min-w-0 flex-1 py-4">
       <div className="flex flex-wrap items-baseline justify-between gap-x-4">
         <h2 className="text-xl font-bold">{line.title}</h2>
-        <p className="text-sm text-soft">{ago(line.updatedAt)}</p>
+        {/* A minute may pass between the server's look at the clock and this one's. */}
+        <p className="text-sm text-soft" suppressHydrationWarning>
+          {ago(line.updatedAt)}
+        </p>
       </div>
       <p className="text-[15px] text-soft">
         {line.owner}. {line.note}

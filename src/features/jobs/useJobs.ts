@@ -3,15 +3,14 @@
 import { QueryClient, useQuery } from '@tanstack/react-query'
 import { useEffect, useState } from 'react'
 import { ask, openLive } from '@/client'
-import type { JobListEntry, JobListing, JobOrder, JobState, Shelf, Summary } from '@/jobfile'
-
-/** What of the list is asked for. */
-export interface Asked {
-  shelf: Shelf
-  text: string
-  state: JobState
-  order: JobOrder
-}
+import {
+  LIST_PART,
+  LIST_START,
+  type JobListEntry,
+  type JobListing,
+  type ListAsked,
+  type Summary,
+} from '@/jobfile'
 
 /** A job in the list. */
 export interface Line extends JobListEntry {
@@ -21,20 +20,18 @@ export interface Line extends JobListEntry {
   givenUp: boolean
 }
 
-/** Lines that come at a time. */
-const PAGE = 40
 /** ms between tries while the server does not answer; and that a flood of changes is gathered for. */
 const [AGAIN_MS, GATHER_MS] = [4000, 300]
 
-/** What the list keeps of the server's answers, in this page. */
-export const queryClient = new QueryClient({
-  defaultOptions: { queries: { retry: false, networkMode: 'always' } },
-})
+const made = () => new QueryClient({ defaultOptions: { queries: { retry: false, networkMode: 'always' } } })
+let ours: QueryClient | null = null
+/** What the list keeps of the server's answers, in this page; a page that is made on the server keeps nothing for the next. */
+export const queryClient = (): QueryClient => (typeof window === 'undefined' ? made() : (ours ??= made()))
 const KEY = 'jobs'
-const askAgain = () => queryClient.invalidateQueries({ queryKey: [KEY] })
+const askAgain = () => queryClient().invalidateQueries({ queryKey: [KEY] })
 
-async function page(asked: Asked, from: number): Promise<JobListing> {
-  const query = new URLSearchParams({ ...asked, from: String(from), most: String(PAGE) })
+async function page(asked: ListAsked, from: number): Promise<JobListing> {
+  const query = new URLSearchParams({ ...asked, from: String(from), most: String(LIST_PART) })
   const answer = await ask<JobListing>(fetch, `/api/jobs?${query}`)
   if (!answer.ok) throw new Error(answer.why === 'refused' ? 'refused' : answer.message)
   return answer.value
@@ -43,8 +40,11 @@ async function page(asked: Asked, from: number): Promise<JobListing> {
 /** What a job is proven to be, at one of its revisions; `null`: the server would not prove it. */
 type Proven = ReadonlyMap<string, { version: number; summary: Summary | null }>
 
-/** The list as it is asked for, following what changes. Each line that is not proven is, one after the other, while it stands. */
-export function useJobs(asked: Asked) {
+/**
+ * The list as it is asked for, following what changes. Each line that is not proven is, one after the other, while it stands.
+ * @param first what the page came with, of what is asked for at the start: it is shown at once, and asked for again
+ */
+export function useJobs(asked: ListAsked, first: JobListing | null) {
   const [proven, setProven] = useState<Proven>(new Map())
   // What was asked for narrows to its first part again when something else is.
   const [shown, setShown] = useState({ asked, pages: 1 })
@@ -52,8 +52,11 @@ export function useJobs(asked: Asked) {
   const pages = shown.asked === asked ? shown.pages : 1
   const query = useQuery({
     queryKey: [KEY, asked, pages],
-    queryFn: () => Promise.all(Array.from({ length: pages }, (_, i) => page(asked, i * PAGE))),
+    queryFn: () => Promise.all(Array.from({ length: pages }, (_, i) => page(asked, i * LIST_PART))),
     placeholderData: (before) => before,
+    ...(first && asked === LIST_START && pages === 1
+      ? { initialData: [first], initialDataUpdatedAt: 0 }
+      : {}),
     refetchInterval: ({ state }) => (state.error ? AGAIN_MS : false),
   })
   useEffect(() => {
@@ -92,13 +95,13 @@ export function useJobs(asked: Asked) {
       left = true
     }
   }, [id, version])
-  const first = query.data?.[0]
-  const found = first?.found ?? 0
+  const part = query.data?.[0]
+  const found = part?.found ?? 0
   return {
     lines: lines ?? null,
     found,
-    all: first?.all ?? 0,
-    needYou: first?.needYou ?? 0,
+    all: part?.all ?? 0,
+    needYou: part?.needYou ?? 0,
     waiting: waiting.length,
     away: query.isError,
     more: lines && lines.length < found ? () => setShown({ asked, pages: pages + 1 }) : null,
@@ -115,7 +118,7 @@ export function useJobs(asked: Asked) {
 
 /** The lines in the order in which they were first shown. */
 interface Order {
-  asked: Asked
+  asked: ListAsked
   pages: number
   ids: readonly string[]
   /** `false`: these are from an earlier look. */

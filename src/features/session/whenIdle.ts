@@ -1,6 +1,6 @@
 'use client'
 
-import { useEffect, useState } from 'react'
+import { createElement, useEffect, useState, type ComponentType } from 'react'
 
 /**
  * Runs something when nothing else is to be done; what it gives calls it off.
@@ -34,4 +34,19 @@ export function useFetchedIdle<T>(load: () => Promise<T>): T | null {
     }
   }, [load])
   return fetched?.value ?? null
+}
+
+const Nothing = () => null
+
+/**
+ * A component that is fetched soon after the first look, which does without it.
+ * @param until what stands there until it is here
+ */
+export function later<P extends object>(
+  load: () => Promise<ComponentType<P>>,
+  until: ComponentType<P> = Nothing,
+): ComponentType<P> {
+  return function Later(props: P) {
+    return createElement(useFetchedIdle(load) ?? until, props)
+  }
 }

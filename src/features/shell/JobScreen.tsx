@@ -14,7 +14,7 @@ import Link from 'next/link'
 import { useStore as useZustand, type StoreApi } from 'zustand'
 import { gateChain } from '@/core/explain'
 import { targetsOf } from '@/core/query'
-import { jobSeen, sentence } from '@/jobfile'
+import { jobSeen, sentence, type JobKnown } from '@/jobfile'
 import type { JobStore } from '@/client'
 import { ConflictList } from './ConflictList'
 import {
@@ -47,8 +47,11 @@ import { PLACES, placeNamed } from './places'
 import { Rail } from './Rail'
 import { Verdict } from './Verdict'
 
-/** A job: its places, the dock, and the verdict over all of it. */
-export function JobScreen({ jobId }: { jobId: string }) {
+/**
+ * A job: its places, the dock, and the verdict over all of it.
+ * @param known what can be shown of it before it is here
+ */
+export function JobScreen({ jobId, known }: { jobId: string; known: JobKnown | null }) {
   const store = useStore(jobId)
   useEffect(() => {
     // What the address asks for comes while the job is loaded and proven.
@@ -73,10 +76,10 @@ export function JobScreen({ jobId }: { jobId: string }) {
   }, [store])
   return session && session.store === store ? (
     <StateContext.Provider value={session.state}>
-      <Loaded {...session} />
+      <Loaded {...session} known={known} />
     </StateContext.Provider>
   ) : (
-    <Waiting />
+    <Waiting known={known} />
   )
 }
 
@@ -88,7 +91,25 @@ interface Session {
   seen: () => number | undefined
 }
 
-function Waiting({ children }: { children?: ReactNode }) {
+/** What stands there until the job does: at once what the server knew of it, grey, since nothing is checked yet. */
+function Waiting({ known = null, children }: { known?: JobKnown | null; children?: ReactNode }) {
+  if (known && !children)
+    return (
+      <div className="lg:grid lg:grid-cols-[168px_minmax(0,1fr)]" aria-busy>
+        <header className="border-line bg-panel px-3 py-2 pl-[68px] lg:h-dvh lg:border-r lg:px-4 lg:pt-[52px]">
+          <h1 className="truncate text-base leading-tight font-bold lg:text-[17px] lg:whitespace-normal">
+            {known.title}
+          </h1>
+          <p className="truncate text-sm text-soft lg:mt-0.5 lg:whitespace-normal">{known.owner}</p>
+        </header>
+        <main className="px-4 pt-3 text-soft lg:px-5 lg:pt-[84px]">
+          {known.verdict && <p className="text-lg leading-snug font-bold">{known.verdict}</p>}
+          <p className="text-sm">
+            {known.verdict ? 'As it was proven last. Opening the job …' : 'Opening the job …'}
+          </p>
+        </main>
+      </div>
+    )
   return (
     <main className="flex min-h-dvh items-center justify-center p-8 text-soft" aria-busy={!children}>
       {children ?? 'Opening the job …'}
@@ -96,7 +117,7 @@ function Waiting({ children }: { children?: ReactNode }) {
   )
 }
 
-function Loaded({ store, proof, state, seen }: Session) {
+function Loaded({ store, proof, state, seen, known }: Session & { known: JobKnown | null }) {
   const [named, go] = usePlace(store.jobId)
   const place = placeNamed(named).id
   const [who, setWho] = useWho()
@@ -165,7 +186,7 @@ function Loaded({ store, proof, state, seen }: Session) {
   // The verdict heads every place: nothing is shown before it, so that nothing shifts when it comes.
   if (!value || !proven)
     return (
-      <Waiting>
+      <Waiting known={known}>
         {view.saving === 'offline' ? 'The server does not answer yet; trying again …' : undefined}
       </Waiting>
     )

@@ -134,8 +134,8 @@ function CardLine({ card, open, onOpen }: { card: TestCard; open: boolean; onOpe
       data-line={card.id}
       onClick={onOpen}
       className={cx(
-        'min-h-12 w-full rounded border px-3 py-1 text-left leading-tight',
-        open ? 'border-2 border-ink bg-raised' : 'border-line bg-panel',
+        'min-h-12 w-full rounded px-3 py-1 text-left leading-tight',
+        open ? 'border-2 border-ink bg-raised' : 'border border-line bg-panel',
       )}
     >
       <span className="block font-bold">{cardTitle(inst, card)}</span>

@@ -138,9 +138,13 @@ function Chips({
               aria-expanded={open === t.terminal}
               onClick={() => onOpen(t.terminal)}
               className={cx(
-                'min-h-12 rounded-[3px] border px-2 font-mono text-sm lg:min-h-8',
-                live ? 'border-2 border-live bg-raised font-bold' : 'border-dashed border-edge text-soft',
-                verdict === 'wrong' && 'border-harm bg-harm-soft',
+                'min-h-12 rounded-[3px] px-2 font-mono text-sm lg:min-h-8',
+                live ? 'border-2 font-bold' : 'border border-dashed text-soft',
+                verdict === 'wrong'
+                  ? 'border-harm bg-harm-soft'
+                  : live
+                    ? 'border-live bg-raised'
+                    : 'border-edge',
                 open === t.terminal && 'outline-2 outline-ink',
               )}
             >

@@ -1,5 +1,5 @@
 import { Op } from 'sequelize'
-import { needsYou, statesOf, type Job, type Summary } from '@/jobfile'
+import { needsYou, statesOf, type Job, type JobKnown, type Summary } from '@/jobfile'
 import { tellChange } from '../changes'
 import { ENGINE } from '../engine'
 import { fieldsOf } from '../models/job'
@@ -8,6 +8,7 @@ import { summaryAside } from '../proof/pool'
 import type { Shop } from '../shop'
 import { inTransaction } from '../transaction'
 import { freshJob } from './held'
+import { currentOf } from './list'
 import { keepSnapshot } from './snapshots'
 
 /** What the list shows of a job: worked out once for each revision and kept with the row. null: no such job. */
@@ -18,7 +19,8 @@ export async function summaryOf(at: Shop, id: string): Promise<Summary | null> {
     attributes: ['version', 'summary', 'summaryVersion', 'engine'],
   })
   if (!row) return null
-  if (row.summary && row.summaryVersion === row.version && row.engine === ENGINE) return row.summary
+  const current = currentOf(row)
+  if (current) return current
   const held = await freshJob(at, id)
   if (!held) return null
   const { version } = held
@@ -33,6 +35,15 @@ export async function summaryOf(at: Shop, id: string): Promise<Summary | null> {
   // Only if nobody has moved the job on in the meantime.
   await db.jobs.update(kept, { where: { shop, id, version } })
   return summary
+}
+
+/** What is known of a job without reading it, out of columns alone. null: no such job. */
+export async function knownOf({ db, shop }: Shop, id: string): Promise<JobKnown | null> {
+  const row = await db.jobs.findOne({
+    where: { shop, id },
+    attributes: ['title', 'owner', 'version', 'summary', 'summaryVersion', 'engine'],
+  })
+  return row && { title: row.title, owner: row.owner, verdict: currentOf(row)?.verdict ?? null }
 }
 
 export async function getJob(at: Shop, id: string): Promise<{ version: number; job: Job } | null> {

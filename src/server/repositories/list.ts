@@ -1,17 +1,12 @@
 import { Op, type Order, type WhereOptions } from 'sequelize'
-import type { JobListEntry, JobListing, JobOrder, JobState, Shelf, Summary } from '@/jobfile'
+import type { JobListEntry, JobListing, JobOrder, ListAsked, Shelf, Summary } from '@/jobfile'
 import { ENGINE } from '../engine'
 import type { JobRow } from '../models/job'
 import type { Shop } from '../shop'
 import { GONE_AFTER_DAYS } from './standing'
 
-/** What of the list is asked for. */
-export interface Listed {
-  shelf: Shelf
-  /** Every word of it is in the job's title, owner, address or note. */
-  text: string
-  state: JobState
-  order: JobOrder
+/** What part of the list is asked for. */
+export interface Listed extends ListAsked {
   /** How many come before the first, and how many are wanted. */
   from: number
   most: number
@@ -67,6 +62,8 @@ const words = (text: string): string[] =>
     .slice(0, 8)
     .map((word) => word.replace(/[\\%_]/g, '\\$&'))
 
+type Standing = Pick<JobRow, 'summary' | 'summaryVersion' | 'version' | 'engine'>
+
 function entryOf(row: JobRow): JobListEntry {
   const { id, title, address, owner, note, version, deletedAt, deletedBy } = row
   const goes = deletedAt && new Date(deletedAt.getTime() + GONE_AFTER_DAYS * 86_400_000).toISOString()
@@ -83,5 +80,6 @@ function entryOf(row: JobRow): JobListEntry {
   }
 }
 
-const currentOf = ({ summary, summaryVersion, version, engine }: JobRow): Summary | null =>
+/** What a row is proven to be; null: not since its last change, or by other rules than these. */
+export const currentOf = ({ summary, summaryVersion, version, engine }: Standing): Summary | null =>
   summaryVersion === version && engine === ENGINE ? summary : null

@@ -251,8 +251,8 @@ function Twists({ groups, name }: { groups: string[][] | null; name: (x: string)
         <li
           key={g.join()}
           className={cx(
-            'rounded border px-2 py-1',
-            g.length > 1 ? 'border-2 border-copper font-bold' : 'border-dashed border-line text-soft',
+            'rounded px-2 py-1',
+            g.length > 1 ? 'border-2 border-copper font-bold' : 'border border-dashed border-line text-soft',
           )}
         >
           {g.length === 1 ? `${name(nth(g, 0))} alone` : g.map(name).join(' + ')}

@@ -1,13 +1,13 @@
 'use client'
 
-import { Popover, ToggleGroup } from 'radix-ui'
-import { useEffect, useState, type ReactNode } from 'react'
+import { ToggleGroup } from 'radix-ui'
+import { useEffect, useRef, useState, type ReactNode } from 'react'
 import type { Call } from '@/core/equipment'
 import { callsOf, breakpointsOf, changedSituation, type Situation } from '@/core/situation'
 import { degF } from '@/core/units'
 import { Button, cx } from '@/ui'
 import { CALL_SHORT, CALL_WORDS, degrees, figure } from '@/words'
-import { useJobScreen, useSituationNow, setSituation } from '../../session'
+import { later, useJobScreen, useSituationNow, setSituation } from '../../session'
 import { ClockButton } from '../../time'
 import { answerLines } from './answer'
 import { ModesControl, modesSummary } from './ModesControl'
@@ -25,8 +25,6 @@ export function Dock() {
 }
 
 function WideDock() {
-  const { inst } = useJobScreen()
-  const situation = useSituationNow()
   return (
     <section
       aria-label="Situation"
@@ -37,30 +35,35 @@ function WideDock() {
       <div className="min-w-0 flex-1">
         <ProofStrip />
       </div>
-      <Popover.Root>
-        <Popover.Trigger asChild>
-          <Button
-            className={cx(
-              'max-w-44 text-left',
-              (Object.keys(situation.modes).length > 0 || situation.after) && '!border-2 !border-copper',
-            )}
-          >
-            {modesSummary(inst, situation)}
-          </Button>
-        </Popover.Trigger>
-        <Popover.Portal>
-          <Popover.Content
-            align="end"
-            sideOffset={6}
-            className="z-30 w-[460px] rounded border border-edge bg-panel p-4 shadow-lg"
-            aria-label="Timers, boards, limits and breakers"
-          >
-            <ModesControl />
-          </Popover.Content>
-        </Popover.Portal>
-      </Popover.Root>
+      <ModesButton />
       <ClockButton className="!px-2.5" />
     </section>
+  )
+}
+
+const ModesPopover = later(async () => (await import('./ModesPopover')).ModesPopover)
+
+function ModesButton() {
+  const { inst } = useJobScreen()
+  const situation = useSituationNow()
+  const [open, setOpen] = useState(false)
+  const button = useRef<HTMLButtonElement>(null)
+  return (
+    <>
+      <Button
+        ref={button}
+        aria-haspopup="dialog"
+        aria-expanded={open}
+        className={cx(
+          'max-w-44 text-left',
+          (Object.keys(situation.modes).length > 0 || situation.after) && '!border-2 !border-copper',
+        )}
+        onClick={() => setOpen(!open)}
+      >
+        {modesSummary(inst, situation)}
+      </Button>
+      <ModesPopover anchor={button} open={open} onOpenChange={setOpen} />
+    </>
   )
 }
 

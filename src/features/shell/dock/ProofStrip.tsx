@@ -1,15 +1,15 @@
 'use client'
 
 import { Slider } from 'radix-ui'
-import { useId, useMemo } from 'react'
+import { useId, useMemo, type ReactElement, type ReactNode } from 'react'
 import type { LoadFunction } from '@/core/equipment'
 import { stripOf } from '@/core/explain'
 import { breakpointsOf, changedSituation } from '@/core/situation'
 import { tolerances } from '@/core/tolerances'
 import { degF } from '@/core/units'
-import { cx, Tip } from '@/ui'
+import { cx, fetchTip } from '@/ui'
 import { degrees, findingSentence, makingWords } from '@/words'
-import { useJobScreen, useProof, useSituationNow, setSituation } from '../../session'
+import { later, useJobScreen, useProof, useSituationNow, setSituation } from '../../session'
 
 const { coldestF, warmestF } = tolerances
 /** Place of a temperature along the strip, percent. */
@@ -22,6 +22,7 @@ const laneWords = (m: LoadFunction, rows: number): string => {
   return m.what === 'compressor' && m.stage === 2 ? 'high' : 'heat pump'
 }
 const AXIS = [0, 25, 50, 75, 100]
+const Tip = later<{ text: ReactNode; children: ReactElement }>(fetchTip, ({ children }) => children)
 
 /**
  * All outdoor temperatures at once: a lane for each source, solid where it runs on the present call, hatched where it is
