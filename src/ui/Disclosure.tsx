@@ -26,9 +26,7 @@ export function Disclosure({
 }) {
   return (
     <Collapsible.Root defaultOpen={defaultOpen} {...(onOpenChange && { onOpenChange })} className={className}>
-      <Collapsible.Trigger
-        className={cx('disclosure group', summaryClass)}
-      >
+      <Collapsible.Trigger className={cx('disclosure group', summaryClass)}>
         <ChevronRight aria-hidden className="size-4 shrink-0 group-data-[state=open]:rotate-90" />
         <span className="min-w-0">{summary}</span>
       </Collapsible.Trigger>
