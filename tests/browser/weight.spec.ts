@@ -22,3 +22,33 @@ test('what a page must fetch before it is of use stays small', async ({ browser 
   expect(list).toBeLessThan(170)
   expect(job).toBeLessThan(350)
 })
+
+test.describe('before any script', () => {
+  test.use({ javaScriptEnabled: false })
+
+  test('the list and what was proven of a job last are there, and only for who looks', async ({
+    page,
+    request,
+  }) => {
+    const answer = await request.get('/api/jobs/quillfeather-lane/summary')
+    const { summary } = (await answer.json()) as { summary: { verdict: string } }
+    // A database that is slow just then is not waited for: the page goes out without.
+    await expect(async () => {
+      await page.goto('/job/quillfeather-lane/kit')
+      await expect(page.getByText(summary.verdict)).toBeVisible({ timeout: 500 })
+    }).toPass({ timeout: 15_000 })
+    await expect(page.getByText('As it was proven last.')).toBeVisible()
+    await expect(page.getByRole('link', { name: 'Kit' })).toHaveAttribute('aria-current', 'page')
+    const title = page.locator('main li h2').first()
+    await expect(async () => {
+      await page.goto('/')
+      await expect(title).toBeVisible({ timeout: 500 })
+    }).toPass({ timeout: 15_000 })
+    // What is kept on a device for days without a signal comes by such a request.
+    for (const [path, name] of [
+      ['/', await title.innerText()],
+      ['/job/quillfeather-lane/kit', '18 Quillfeather Lane'],
+    ] as const)
+      expect(await (await request.get(path)).text()).not.toContain(name)
+  })
+})

@@ -11,6 +11,7 @@ import {
   type ReactNode,
 } from 'react'
 import Link from 'next/link'
+import { usePathname } from 'next/navigation'
 import { useStore as useZustand, type StoreApi } from 'zustand'
 import { gateChain } from '@/core/explain'
 import { targetsOf } from '@/core/query'
@@ -44,7 +45,7 @@ import { TimeSlot } from '../time'
 import { Dock } from './dock'
 import { NothingStored } from './NothingStored'
 import { PLACES, placeNamed } from './places'
-import { Rail } from './Rail'
+import { FirstRail, Rail } from './Rail'
 import { Verdict } from './Verdict'
 
 /**
@@ -74,12 +75,13 @@ export function JobScreen({ jobId, known }: { jobId: string; known: JobKnown | n
       proof.close()
     }
   }, [store])
+  const first = known ? <FirstLook jobId={jobId} known={known} /> : <Waiting />
   return session && session.store === store ? (
     <StateContext.Provider value={session.state}>
-      <Loaded {...session} known={known} />
+      <Loaded {...session} first={first} />
     </StateContext.Provider>
   ) : (
-    <Waiting known={known} />
+    first
   )
 }
 
@@ -91,25 +93,8 @@ interface Session {
   seen: () => number | undefined
 }
 
-/** What stands there until the job does: at once what the server knew of it, grey, since nothing is checked yet. */
-function Waiting({ known = null, children }: { known?: JobKnown | null; children?: ReactNode }) {
-  if (known && !children)
-    return (
-      <div className="lg:grid lg:grid-cols-[168px_minmax(0,1fr)]" aria-busy>
-        <header className="border-line bg-panel px-3 py-2 pl-[68px] lg:h-dvh lg:border-r lg:px-4 lg:pt-[52px]">
-          <h1 className="truncate text-base leading-tight font-bold lg:text-[17px] lg:whitespace-normal">
-            {known.title}
-          </h1>
-          <p className="truncate text-sm text-soft lg:mt-0.5 lg:whitespace-normal">{known.owner}</p>
-        </header>
-        <main className="px-4 pt-3 text-soft lg:px-5 lg:pt-[84px]">
-          {known.verdict && <p className="text-lg leading-snug font-bold">{known.verdict}</p>}
-          <p className="text-sm">
-            {known.verdict ? 'As it was proven last. Opening the job …' : 'Opening the job …'}
-          </p>
-        </main>
-      </div>
-    )
+/** What stands there until the job does. */
+function Waiting({ children }: { children?: ReactNode }) {
   return (
     <main className="flex min-h-dvh items-center justify-center p-8 text-soft" aria-busy={!children}>
       {children ?? 'Opening the job …'}
@@ -117,7 +102,21 @@ function Waiting({ known = null, children }: { known?: JobKnown | null; children
   )
 }
 
-function Loaded({ store, proof, state, seen, known }: Session & { known: JobKnown | null }) {
+/** What the server knew of the job, at once: its verdict is grey, since nothing is checked yet. */
+function FirstLook({ jobId, known: { title, owner, verdict } }: { jobId: string; known: JobKnown }) {
+  const place = placeNamed(placeOfPath(usePathname())).id
+  return (
+    <div className="lg:grid lg:grid-cols-[168px_minmax(0,1fr)]" aria-busy>
+      <FirstRail {...{ jobId, place, title, owner }} />
+      <main className="px-4 pt-3 text-soft lg:px-5 lg:pt-[84px]">
+        {verdict && <p className="text-lg leading-snug font-bold">{verdict}</p>}
+        <p className="text-sm">{verdict && 'As it was proven last. '}Opening the job …</p>
+      </main>
+    </div>
+  )
+}
+
+function Loaded({ store, proof, state, seen, first }: Session & { first: ReactNode }) {
   const [named, go] = usePlace(store.jobId)
   const place = placeNamed(named).id
   const [who, setWho] = useWho()
@@ -185,10 +184,10 @@ function Loaded({ store, proof, state, seen, known }: Session & { known: JobKnow
     )
   // The verdict heads every place: nothing is shown before it, so that nothing shifts when it comes.
   if (!value || !proven)
-    return (
-      <Waiting known={known}>
-        {view.saving === 'offline' ? 'The server does not answer yet; trying again …' : undefined}
-      </Waiting>
+    return view.saving === 'offline' ? (
+      <Waiting>The server does not answer yet; trying again …</Waiting>
+    ) : (
+      first
     )
   return (
     <ProofContext.Provider value={proven.proof}>

@@ -7,58 +7,23 @@ import { Button, cx, TypedInput, useTheme } from '@/ui'
 import { useJobScreen, useJobView, useNow, useProof, useFetchedIdle, type PlaceMark } from '../session'
 import { PLACES } from './places'
 
+const RAIL = 'no-print border-line bg-panel lg:sticky lg:top-0 lg:flex lg:h-dvh lg:flex-col lg:border-r'
+const RAIL_HEAD = 'flex items-center gap-2 px-3 py-2 lg:block lg:px-4 lg:pt-4'
+
 /** The job's walk: its places in the order of the trade, each with how it stands, and whether all is saved. */
 export function Rail() {
   const { job, place, go, who, setWho } = useJobScreen()
   const marks = usePlaceMarks()
   return (
-    <header className="no-print border-line bg-panel lg:sticky lg:top-0 lg:flex lg:h-dvh lg:flex-col lg:border-r">
-      <div className="flex items-center gap-2 px-3 py-2 lg:block lg:px-4 lg:pt-4">
-        <Link
-          href="/"
-          className="inline-flex size-12 shrink-0 items-center justify-center rounded lg:mb-3 lg:size-auto lg:justify-start lg:gap-1.5 lg:text-sm lg:text-soft"
-          aria-label="All jobs"
-        >
-          <ArrowLeft aria-hidden className="size-5 lg:size-4" />
-          <span className="hidden lg:inline">All jobs</span>
-        </Link>
-        <div className="min-w-0 flex-1">
-          <h1 className="truncate text-base leading-tight font-bold lg:text-[17px] lg:whitespace-normal">
-            {job.title}
-          </h1>
-          <p className="truncate text-sm text-soft lg:mt-0.5 lg:whitespace-normal">{job.site.owner}</p>
-        </div>
+    <header className={RAIL}>
+      <div className={RAIL_HEAD}>
+        <Heading title={job.title} owner={job.site.owner} />
         <div className="flex lg:mt-3 lg:-ml-2">
           <UndoButtons />
           <ThemeButton />
         </div>
       </div>
-      <nav aria-label="Places of the job" className="lg:mt-2">
-        <ul className="grid grid-cols-5 lg:block">
-          {PLACES.map(({ id, title }) => (
-            <li key={id}>
-              <a
-                href={`/job/${job.id}/${id}`}
-                onClick={(e) => {
-                  e.preventDefault()
-                  go(id)
-                }}
-                aria-current={id === place ? 'page' : undefined}
-                className={cx(
-                  'flex min-h-12 flex-col items-center justify-center border-b-4 px-1 text-[15px] leading-tight lg:items-start lg:border-b-0 lg:border-l-4 lg:px-4 lg:py-2',
-                  id === place ? 'border-live bg-raised font-bold' : 'border-transparent hover:bg-raised',
-                )}
-              >
-                {title}
-                <span className={cx('text-xs font-normal', marks.get(id)?.needs ? 'text-harm' : 'text-soft')}>
-                  {/* Its line is kept: nothing moves when it comes. */}
-                  {marks.get(id)?.text ?? '\u00a0'}
-                </span>
-              </a>
-            </li>
-          ))}
-        </ul>
-      </nav>
+      <Places jobId={job.id} place={place} go={go} marks={marks} />
       <div className="hidden flex-1 lg:block" />
       <div className="hidden px-4 pb-2 lg:block">
         <label className="block text-sm text-soft">
@@ -68,6 +33,96 @@ export function Rail() {
       </div>
       <SaveState />
     </header>
+  )
+}
+
+/** The rail before the job is there: which job, and its places as plain links. */
+export function FirstRail({
+  jobId,
+  place,
+  title,
+  owner,
+}: {
+  jobId: string
+  place: string
+  title: string
+  owner: string
+}) {
+  return (
+    <header className={RAIL}>
+      <div className={RAIL_HEAD}>
+        <Heading title={title} owner={owner} />
+      </div>
+      <Places jobId={jobId} place={place} />
+    </header>
+  )
+}
+
+function Heading({ title, owner }: { title: string; owner: string }) {
+  return (
+    <>
+      <Link
+        href="/"
+        className="inline-flex size-12 shrink-0 items-center justify-center rounded lg:mb-3 lg:size-auto lg:justify-start lg:gap-1.5 lg:text-sm lg:text-soft"
+        aria-label="All jobs"
+      >
+        <ArrowLeft aria-hidden className="size-5 lg:size-4" />
+        <span className="hidden lg:inline">All jobs</span>
+      </Link>
+      <div className="min-w-0 flex-1">
+        <h1 className="truncate text-base leading-tight font-bold lg:text-[17px] lg:whitespace-normal">
+          {title}
+        </h1>
+        <p className="truncate text-sm text-soft lg:mt-0.5 lg:whitespace-normal">{owner}</p>
+      </div>
+    </>
+  )
+}
+
+function Places({
+  jobId,
+  place,
+  go,
+  marks,
+}: {
+  jobId: string
+  place: string
+  go?: (place: string) => void
+  marks?: ReadonlyMap<string, PlaceMark>
+}) {
+  return (
+    <nav aria-label="Places of the job" className="lg:mt-2">
+      <ul className="grid grid-cols-5 lg:block">
+        {PLACES.map(({ id, title }) => (
+          <li key={id}>
+            <a
+              href={`/job/${jobId}/${id}`}
+              onClick={(e) => {
+                if (!go) return
+                e.preventDefault()
+                go(id)
+              }}
+              aria-current={id === place ? 'page' : undefined}
+              className={cx(
+                'flex min-h-12 flex-col items-center justify-center border-b-4 px-1 text-[15px] leading-tight lg:items-start lg:border-b-0 lg:border-l-4 lg:px-4 lg:py-2',
+                id === place ? 'border-live bg-raised font-bold' : 'border-transparent hover:bg-raised',
+              )}
+            >
+              {title}
+              <span
+                className={cx(
+                  'max-w-full truncate text-xs font-normal',
+                  marks?.get(id)?.needs ? 'text-harm' : 'text-soft',
+                )}
+              >
+                {/* Its line is kept: nothing moves when it comes. */}
+                {marks?.get(id)?.text ?? '\u00a0'}
+              </span>
+            </a>
+          </li>
+        ))}
+      </ul>
+    </nav>
   )
 }
 
