@@ -51,7 +51,7 @@ export function checkDevice(value: unknown): Checked<Device> {
         problem('version', `at most ${DEVICE_VERSION}: the file is from a newer Gate Cross`, head.version),
       ],
     }
-  const checked = check<Device>(deviceSchema, upgradeDevice(value))
+  const checked = check<Device>(deviceSchema(), upgradeDevice(value))
   if (!checked.ok) return checked
   const problems = deviceProblems(checked.value, '').map((p) => ({ ...p, path: p.path.replace(/^\./, '') }))
   return problems.length ? { ok: false, problems } : checked
@@ -59,4 +59,4 @@ export function checkDevice(value: unknown): Checked<Device> {
 
 /** A device as the text of a file, keys in the schema's order. */
 export const formatDevice = (device: Device): string =>
-  `${JSON.stringify(orderKeys(deviceSchema, device), null, 2)}\n`
+  `${JSON.stringify(orderKeys(deviceSchema(), device), null, 2)}\n`

@@ -3,7 +3,7 @@ import * as yup from 'yup'
 import type { Device } from '@/core/equipment'
 import { settingValue, type Installation, type Placed } from '@/core/installation'
 import { isRaw, type Problem } from './problem'
-import { id, shape } from './schemaKit'
+import { id, once, shape } from './schemaKit'
 import { FRESH_COMMISSIONING } from './sections/commissioning'
 import type { PlacedEntry } from './sections/gear'
 import { FRESH_HOUSE } from './sections/house'
@@ -16,12 +16,14 @@ import { FRESH_SETUP } from './sections/setup/setupSchema'
 export const sections = Object.values(SECTIONS) as unknown as Section<object, { kind: string }, Job>[]
 
 /** The job file's schema, put together from the sections; the published JSON Schema is derived from it. */
-export const jobSchema = shape({
-  format: yup.string().oneOf(['gatecross.job']).required(),
-  version: yup.number().oneOf([JOB_VERSION]).defined(),
-  id: id(),
-  ...sections.reduce<yup.ObjectShape>((all, s) => ({ ...all, ...s.fields }), {}),
-})
+export const jobSchema = once(() =>
+  shape({
+    format: yup.string().oneOf(['gatecross.job']).required(),
+    version: yup.number().oneOf([JOB_VERSION]).defined(),
+    id: id(),
+    ...sections.reduce<yup.ObjectShape>((all, s) => ({ ...all, ...s.fields() }), {}),
+  }),
+)
 
 /** Lists of the document whose elements have a name of their own, by their place. */
 export const NAMED_LISTS: ReadonlyMap<string, string> = new Map(

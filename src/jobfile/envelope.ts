@@ -1,5 +1,5 @@
 import * as yup from 'yup'
-import { id, optional, shape, text, when } from './schemaKit'
+import { id, optional, shape, text, when, once } from './schemaKit'
 import { upgradeOperation } from './document'
 import { operationSchema, type Operation } from './operation'
 import { isRaw } from './problem'
@@ -48,20 +48,24 @@ export const MOST_OPS = 100
 /** The most that may wait in other tabs of one browser to be named. */
 const MOST_KNOWN = 1000
 
-const envelopeSchema = shape({
-  opId: id(),
-  client: id(),
-  who: text(80),
-  at: when(),
-  docVersion: yup.number().integer().oneOf([JOB_VERSION]).defined(),
-  seen: yup.number().integer().min(0).defined(),
-  knew: optional(yup.array(id()).max(MOST_KNOWN).defined()),
-  op: operationSchema,
-})
-export const pushSchema = shape({
-  base: yup.number().integer().min(0).defined(),
-  ops: yup.array(envelopeSchema).max(MOST_OPS).defined(),
-})
+const envelopeSchema = once(() =>
+  shape({
+    opId: id(),
+    client: id(),
+    who: text(80),
+    at: when(),
+    docVersion: yup.number().integer().oneOf([JOB_VERSION]).defined(),
+    seen: yup.number().integer().min(0).defined(),
+    knew: optional(yup.array(id()).max(MOST_KNOWN).defined()),
+    op: operationSchema(),
+  }),
+)
+export const pushSchema = once(() =>
+  shape({
+    base: yup.number().integer().min(0).defined(),
+    ops: yup.array(envelopeSchema()).max(MOST_OPS).defined(),
+  }),
+)
 
 /**
  * An envelope of an older version as one of today's: queued in a browser, or logged. Before version 3 it did not say for

@@ -36,11 +36,11 @@ export function checkJob(value: unknown): Checked<Job> {
 
 /** Checks a job of today's version: its shape, then what it refers to. */
 export function checkWhole(value: unknown): Checked<Job> {
-  const checked = check<Job>(jobSchema, value)
+  const checked = check<Job>(jobSchema(), value)
   if (!checked.ok) return checked
   const problems = referenceProblems(checked.value)
   return problems.length ? { ok: false, problems } : checked
 }
 
 /** A job as the text of a file: keys in the schema's order, two spaces, a final line end. Lossless both ways. */
-export const formatJob = (job: Job): string => `${JSON.stringify(orderKeys(jobSchema, job), null, 2)}\n`
+export const formatJob = (job: Job): string => `${JSON.stringify(orderKeys(jobSchema(), job), null, 2)}\n`

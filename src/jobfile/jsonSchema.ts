@@ -15,7 +15,7 @@ export function publish(schema: ISchema<unknown>, title: string): Json {
 
 /** The published JSON Schema of a file, derived from its Yup schema. */
 export const jsonSchemaOf = (name: 'job' | 'device'): Json =>
-  publish(name === 'job' ? jobSchema : deviceSchema, `Gate Cross ${name} file`)
+  publish(name === 'job' ? jobSchema() : deviceSchema(), `Gate Cross ${name} file`)
 
 interface Inside {
   type: string

@@ -3,7 +3,7 @@ import { sections } from './document'
 import { tooFull } from './limits'
 import { type Checked } from './problem'
 import { applyRestore, restoreOf, restoreFields, restorePath, type Restore } from './restore'
-import { shape, union } from './schemaKit'
+import { once, shape, union } from './schemaKit'
 import type { Job, SectionOperation } from './sections/registry'
 import { done, refuse, type OperationSpec } from './sections/section'
 
@@ -27,18 +27,18 @@ const specs = new Map<string, OperationSpec<{ kind: string }, Job>>(
 export const OPERATION_KINDS: readonly string[] = [...specs.keys()]
 
 const kindField = (k: string) => ({ kind: yup.string().oneOf([k]).required() })
-const single: Record<string, yup.AnySchema> = Object.fromEntries([
-  ...[...specs].map(([k, spec]) => [k, shape({ ...kindField(k), ...spec.fields })] as const),
-  ['restore', shape({ ...kindField('restore'), ...restoreFields })] as const,
-])
-const singleSchema = union('kind', single)
-
-export const operationSchema = union('kind', {
-  ...single,
-  batch: shape({
-    ...kindField('batch'),
-    ops: yup.array(singleSchema).min(1).max(MOST_IN_BATCH).defined(),
-  }),
+export const operationSchema = once(() => {
+  const single: Record<string, yup.AnySchema> = Object.fromEntries([
+    ...[...specs].map(([k, spec]) => [k, shape({ ...kindField(k), ...spec.fields() })] as const),
+    ['restore', shape({ ...kindField('restore'), ...restoreFields() })] as const,
+  ])
+  return union('kind', {
+    ...single,
+    batch: shape({
+      ...kindField('batch'),
+      ops: yup.array(union('kind', single)).min(1).max(MOST_IN_BATCH).defined(),
+    }),
+  })
 })
 
 /** The edits that an operation consists of. */

@@ -1,6 +1,6 @@
 import * as yup from 'yup'
 import { PLATES, type PlateField } from '@/core/equipment'
-import { optional, shape } from './schemaKit'
+import { optional, shape, once } from './schemaKit'
 
 type Plain = Exclude<PlateField, { type: 'table' }>
 
@@ -35,6 +35,6 @@ const optionalFields = (fields: Readonly<Record<string, PlateField>>): yup.Objec
   Object.fromEntries(Object.entries(fields).map(([name, f]) => [name, optional(plateFieldSchema(f))]))
 
 /** Every field that any kind's plate may have; which of them a kind may have is checked with its references. */
-export const ANY_PLATE: yup.ObjectShape = optionalFields(
-  Object.assign({}, ...Object.values(PLATES)) as Record<string, PlateField>,
+export const anyPlate = once((): yup.ObjectShape =>
+  optionalFields(Object.assign({}, ...Object.values(PLATES)) as Record<string, PlateField>),
 )

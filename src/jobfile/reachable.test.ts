@@ -6,7 +6,7 @@ import { operationSchema } from './operation'
 
 const job = readFile<Job>('demo/jobs/quillfeather-lane.json')
 const names = [...namesIn({ ...job, devices: {} }), ...job.placed.flatMap((p) => job.devices[p.device]!.terminals.map((t) => `${p.ref}.${t.id}`))] // prettier-ignore
-const schema = publish(operationSchema, 'operation')
+const schema = publish(operationSchema(), 'operation')
 const kinds = schema.oneOf as { properties: { kind: { enum: string[] } } }[]
 /** Each kind of operation, as its schema has it; a device's description is drawn elsewhere. */
 const drawn = kinds
@@ -20,7 +20,7 @@ describe('what can be reached by edits', () => {
       fc.property(fc.array(fc.oneof(...drawn), { minLength: 1, maxLength: 40 }), (ops) => {
         let now = job
         for (const op of ops) {
-          if (!check(operationSchema, op).ok) continue
+          if (!check(operationSchema(), op).ok) continue
           const next = apply(now, op)
           if (!next.ok) continue
           now = next.value

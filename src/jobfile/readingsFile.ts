@@ -77,7 +77,7 @@ function readingOf(cell: (name: Column) => string): Checked<Reading> {
     return fail([problem('value', 'a number, or OL', cell('value'))])
   if (Number.isNaN(number('outdoorF'))) return fail([problem('outdoorF', 'a number, °F', cell('outdoorF'))])
   const pairs = cell('modes').split(/\s+/).filter(Boolean).map((p) => p.split('=')) // prettier-ignore
-  return check<Reading>(readingSchema, {
+  return check<Reading>(readingSchema(), {
     id: cell('id'),
     kind: cell('kind'),
     value,

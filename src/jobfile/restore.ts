@@ -28,7 +28,7 @@ const FIXED = new Set(['format', 'version', 'id', 'readings'])
 /** Places whose inside is one thing: a device's description is kept or replaced whole. */
 const isWhole = (at: readonly string[]): boolean => at[0] === 'devices' && at.length === 2
 
-export const restoreFields: yup.ObjectShape = {
+export const restoreFields = (): yup.ObjectShape => ({
   changes: yup
     .array(
       shape({
@@ -41,7 +41,7 @@ export const restoreFields: yup.ObjectShape = {
     .min(1)
     .max(2000)
     .defined(),
-}
+})
 
 export const restorePath = (op: Restore): string[] => op.changes.map((c) => c.at.join('.'))
 

@@ -17,6 +17,12 @@ function remember<T extends object>(schema: T, meaning: LazyMeaning): T {
   return schema
 }
 
+/** What is made when it is first asked for, and kept: who only looks at a job builds no schema of it. */
+export function once<T>(make: () => T): () => T {
+  let made: { value: T } | null = null
+  return () => (made ??= { value: make() }).value
+}
+
 const isObject = (v: unknown): v is Record<string, unknown> =>
   typeof v === 'object' && v !== null && !Array.isArray(v)
 

@@ -125,13 +125,13 @@ export function tryCorpora(count: number, seed: number, provesEvery: number): Re
   const job = parseJob(readFileSync('demo/jobs/quillfeather-lane.json', 'utf8'))
   if (!job.ok) throw new Error('the demo job cannot be read')
   const names = namesIn({ ...job.value, devices: {} })
-  const push = fromSchema(publish(pushSchema, 'push'), names)
+  const push = fromSchema(publish(pushSchema(), 'push'), names)
   for (const [i, drawn] of sample(push, Math.ceil(each / 4), 0).entries())
     for (const m of [drawn, ...sample(mutated(drawn), 3, i)])
       tryOne(
         out.operations,
         JSON.stringify(m).slice(0, 200),
-        () => check<{ ops: { op: Operation }[] }>(pushSchema, m),
+        () => check<{ ops: { op: Operation }[] }>(pushSchema(), m),
         ({ ops }) => {
           for (const { op } of ops) {
             const applied = apply(job.value, op)

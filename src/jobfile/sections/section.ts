@@ -4,7 +4,7 @@ import { problem, type Checked, type Problem } from '../problem'
 /** One kind of edit: what it holds, what it does, and the place in the document that it changes. */
 export interface OperationSpec<O extends { kind: string }, N> {
   /** Its fields beside `kind`. */
-  fields: yup.ObjectShape
+  fields: () => yup.ObjectShape
   /** Applies it. A refused one names its place; the job passed in is never changed. */
   apply: <J extends N>(job: J, op: O) => Checked<J>
   /** The place that it changes ("wires.w7.a"). Two operations clash when one's place contains the other's. */
@@ -28,7 +28,7 @@ export interface VersionStep {
  * the sections that `registry.ts` lists.
  */
 export interface Section<D extends object, O extends { kind: string }, N = D> {
-  fields: { [K in keyof D]-?: yup.ISchema<unknown> }
+  fields: () => { [K in keyof D]-?: yup.ISchema<unknown> }
   operations: { [K in O['kind']]: OperationSpec<Extract<O, { kind: K }>, N> }
   /** By the version that the step ends at. */
   steps?: Readonly<Record<number, VersionStep>>

@@ -31,7 +31,7 @@ export interface SetField {
 export type AboutOperation = SetField
 
 export const about: Section<AboutDoc, AboutOperation> = {
-  fields: {
+  fields: () => ({
     title: yup.string().max(MOST.title).required(),
     site: shape({
       address: text(MOST['site.address']),
@@ -41,10 +41,10 @@ export const about: Section<AboutDoc, AboutOperation> = {
     }),
     note: text(MOST.note),
     technician: text(MOST.technician),
-  },
+  }),
   operations: {
     setField: {
-      fields: { field: yup.string().oneOf(FIELDS).required(), value: text(MOST.note) },
+      fields: () => ({ field: yup.string().oneOf(FIELDS).required(), value: text(MOST.note) }),
       apply(job, { field, value }) {
         if (value.length > MOST[field])
           return refuse(field, `at most ${MOST[field]} characters`, `${value.length}`)

@@ -1,6 +1,6 @@
 import * as yup from 'yup'
 import { PLATES, SITE_FLAGS, SITE_TEXTS, type DeviceKind, type SitePlate } from '@/core/equipment'
-import { ANY_PLATE, plateFieldSchema } from '../../plateSchema'
+import { anyPlate, plateFieldSchema } from '../../plateSchema'
 import { check } from '../../check'
 import { problem, type Problem } from '../../problem'
 import { anyOf, id, optional, record, shape } from '../../schemaKit'
@@ -39,11 +39,11 @@ export const FRESH_COMMISSIONING: Commissioning = Object.freeze({ plates: {}, ai
 const TEXT = yup.string().min(1).max(60).defined()
 const STATIC = yup.number().min(0).max(5).defined()
 
-const siteFields: yup.ObjectShape = {
-  ...ANY_PLATE,
+const siteFields = (): yup.ObjectShape => ({
+  ...anyPlate(),
   ...Object.fromEntries(SITE_TEXTS.map((f) => [f, optional(TEXT)])),
   ...Object.fromEntries(SITE_FLAGS.map((f) => [f, optional(yup.boolean().defined())])),
-}
+})
 
 const kindOf = (job: GearDoc, ref: string): DeviceKind | undefined => {
   const entry = job.placed.find((p) => p.ref === ref)
@@ -63,15 +63,15 @@ const under = (checked: ReturnType<typeof check>, at: string): Problem[] =>
   checked.ok ? [] : checked.problems.map((p) => ({ ...p, path: p.path ? `${at}.${p.path}` : at }))
 
 export const commissioning: Section<CommissioningDoc, CommissioningOperation, CommissioningDoc & GearDoc> = {
-  fields: {
+  fields: () => ({
     commissioning: shape({
-      plates: record(shape(siteFields)),
+      plates: record(shape(siteFields())),
       air: shape({ staticInWc: optional(STATIC) }),
     }),
-  },
+  }),
   operations: {
     setPlate: {
-      fields: {
+      fields: () => ({
         ref: id(),
         field: id(),
         value: anyOf(
@@ -80,7 +80,7 @@ export const commissioning: Section<CommissioningDoc, CommissioningOperation, Co
           yup.array().max(200).defined(),
           yup.string().max(80).nullable().defined(),
         ),
-      },
+      }),
       apply(job, { ref, field, value }) {
         const kind = kindOf(job, ref)
         if (!kind) return refuse('ref', 'a placed device', ref)
@@ -101,7 +101,7 @@ export const commissioning: Section<CommissioningDoc, CommissioningOperation, Co
       path: (op) => `commissioning.plates.${op.ref}.${op.field}`,
     },
     setAir: {
-      fields: { field: yup.string().oneOf(['staticInWc']).required(), value: STATIC.nullable() },
+      fields: () => ({ field: yup.string().oneOf(['staticInWc']).required(), value: STATIC.nullable() }),
       apply: (job, { field, value }) =>
         done({
           ...job,

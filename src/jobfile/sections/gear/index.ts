@@ -6,7 +6,7 @@ import { deviceSchema } from '../../deviceSchema'
 import { settingAt, settingProblem } from '../../lookup'
 import { MOST } from '../../limits'
 import { isRaw, problem, type Checked, type Problem } from '../../problem'
-import { id, knownValue, optional, record, shape, text } from '../../schemaKit'
+import { id, knownValue, optional, record, shape, text, once } from '../../schemaKit'
 import { upgradeDevice } from '../../upgradeDevice'
 import type { WiringDoc } from '../wiring/wiringDoc'
 import type { GearDoc, PlacedEntry } from './gearDoc'
@@ -40,14 +40,16 @@ export interface ReplaceDevice {
 type Gear = GearDoc & WiringDoc
 export type GearOperation = SetSetting | PlaceDevice | RemoveDevice | ReplaceDevice
 
-const placedSchema = shape({
-  ref: id(),
-  device: id(),
-  label: text(80),
-  where: yup.string().max(80),
-  settings: record(knownValue),
-  defaultAssumed: optional(yup.boolean().oneOf([true]).defined()),
-})
+const placedSchema = once(() =>
+  shape({
+    ref: id(),
+    device: id(),
+    label: text(80),
+    where: yup.string().max(80),
+    settings: record(knownValue),
+    defaultAssumed: optional(yup.boolean().oneOf([true]).defined()),
+  }),
+)
 
 function place<J extends Gear>(job: J, op: PlaceDevice): Checked<J> {
   const { placed } = op
@@ -141,11 +143,14 @@ const upgradeDevices = (job: Raw): Raw => ({
 })
 
 export const gear: Section<GearDoc, GearOperation, Gear> = {
-  fields: { devices: record(deviceSchema), placed: yup.array(placedSchema).max(MOST.placed).defined() },
+  fields: () => ({
+    devices: record(deviceSchema()),
+    placed: yup.array(placedSchema()).max(MOST.placed).defined(),
+  }),
   lists: { placed: 'ref' },
   operations: {
     setSetting: {
-      fields: { ref: id(), setting: id(), value: knownValue },
+      fields: () => ({ ref: id(), setting: id(), value: knownValue }),
       apply(job, op) {
         const wrong = settingAt(job, op.ref, op.setting, op.value)
         if (wrong) return fail(wrong)
@@ -159,22 +164,22 @@ export const gear: Section<GearDoc, GearOperation, Gear> = {
       path: (op) => `placed.${op.ref}.settings.${op.setting}`,
     },
     placeDevice: {
-      fields: {
-        placed: placedSchema,
-        device: optional(deviceSchema),
-        cables: yup.array(cableSchema).max(MOST.cables),
-        wires: yup.array(wireSchema).max(MOST.wires),
-      },
+      fields: () => ({
+        placed: placedSchema(),
+        device: optional(deviceSchema()),
+        cables: yup.array(cableSchema()).max(MOST.cables),
+        wires: yup.array(wireSchema()).max(MOST.wires),
+      }),
       apply: place,
       path: (op) => `placed.${op.placed.ref}`,
     },
     removeDevice: {
-      fields: { ref: id() },
+      fields: () => ({ ref: id() }),
       apply: (job, op) => remove(job, op.ref),
       path: (op) => `placed.${op.ref}`,
     },
     replaceDevice: {
-      fields: { device: deviceSchema },
+      fields: () => ({ device: deviceSchema() }),
       apply: (job, op) => replace(job, op.device),
       path: (op) => `devices.${op.device.id}`,
     },

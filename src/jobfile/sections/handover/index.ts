@@ -1,6 +1,6 @@
 import * as yup from 'yup'
 import { MOST } from '../../limits'
-import { id, list, num, optional, shape, text, when } from '../../schemaKit'
+import { id, list, num, optional, shape, text, when, once } from '../../schemaKit'
 import type { SetupDoc } from '../setup'
 import { done, refuse, repeated, type Section } from '../section'
 
@@ -54,40 +54,42 @@ export type HandoverOperation = SetHandover | Sign | WithdrawSignature
 
 const LICENCE_MOST = 80
 const stamp = { who: text(80), when: when() }
-const signatureSchema = shape({
-  id: id(),
-  role: yup.string().oneOf(SIGNER_ROLES).required(),
-  name: yup.string().min(1).max(80).required(),
-  strokes: yup
-    .array(yup.array(num().min(0).max(2000)).min(2).max(800).defined())
-    .min(1)
-    .max(80)
-    .defined(),
-  of: yup.string().max(80).defined(),
-  ...stamp,
-  withdrawn: optional(shape(stamp)),
-})
+const signatureSchema = once(() =>
+  shape({
+    id: id(),
+    role: yup.string().oneOf(SIGNER_ROLES).required(),
+    name: yup.string().min(1).max(80).required(),
+    strokes: yup
+      .array(yup.array(num().min(0).max(2000)).min(2).max(800).defined())
+      .min(1)
+      .max(80)
+      .defined(),
+    of: yup.string().max(80).defined(),
+    ...stamp,
+    withdrawn: optional(shape(stamp)),
+  }),
+)
 
 const FIELDS = ['licence', 'arrived', 'departed'] as const
 
 export const handover: Section<HandoverDoc, HandoverOperation, HandoverDoc & SetupDoc> = {
-  fields: {
+  fields: () => ({
     handover: optional(
       shape({
         licence: optional(text(LICENCE_MOST)),
         arrived: optional(when()),
         departed: optional(when()),
-        signatures: optional(list(signatureSchema).max(MOST.signatures)),
+        signatures: optional(list(signatureSchema()).max(MOST.signatures)),
       }),
     ),
-  },
+  }),
   lists: { 'handover.signatures': 'id' },
   operations: {
     setHandover: {
-      fields: {
+      fields: () => ({
         field: yup.string().oneOf(FIELDS).required(),
         value: yup.string().max(LICENCE_MOST).nullable().defined(),
-      },
+      }),
       apply(job, { field, value }) {
         if (value !== null && field !== 'licence' && !when().isValidSync(value))
           return refuse('value', 'a date and time such as 2026-11-26T09:00:00Z', value)
@@ -97,7 +99,7 @@ export const handover: Section<HandoverDoc, HandoverOperation, HandoverDoc & Set
       path: (op) => `handover.${op.field}`,
     },
     sign: {
-      fields: { signature: signatureSchema },
+      fields: () => ({ signature: signatureSchema() }),
       apply(job, { signature }) {
         const stands = job.handover?.signatures ?? []
         if (stands.some((s) => s.id === signature.id))
@@ -113,7 +115,7 @@ export const handover: Section<HandoverDoc, HandoverOperation, HandoverDoc & Set
       undoable: false,
     },
     withdrawSignature: {
-      fields: { signature: id(), by: shape(stamp) },
+      fields: () => ({ signature: id(), by: shape(stamp) }),
       apply(job, { signature, by }) {
         const stands = job.handover?.signatures ?? []
         const one = stands.find((s) => s.id === signature)

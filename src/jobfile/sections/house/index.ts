@@ -14,7 +14,7 @@ import {
   type ValueSource,
 } from '@/core/house'
 import { problem, type Problem } from '../../problem'
-import { optional, shape, text, union } from '../../schemaKit'
+import { optional, shape, text, union, once } from '../../schemaKit'
 import { done, fail, put, refuse, type Section } from '../section'
 
 /** What is known of the house beside its gear, and the weather that its year is reckoned with. */
@@ -78,34 +78,39 @@ const WEATHER = yup.number().min(-99.9).max(139.9).defined()
 const ONE = '(?:-?\\d{1,2}|1[0-3]\\d)(?:\\.\\d)?'
 const SHORTEST = Math.min(...MONTH_HOURS)
 const LONGEST = Math.max(...MONTH_HOURS)
-const monthSchema = yup
-  .string()
-  .matches(new RegExp(`^${ONE}(?: ${ONE}){${SHORTEST - 1},${LONGEST - 1}}$`), {
-    name: 'hours',
-    message: 'the hours of a month: temperatures from -99.9 to 139.9 °F to a tenth, with a space between two',
-  })
-  .required()
+const monthSchema = once(() =>
+  yup
+    .string()
+    .matches(new RegExp(`^${ONE}(?: ${ONE}){${SHORTEST - 1},${LONGEST - 1}}$`), {
+      name: 'hours',
+      message:
+        'the hours of a month: temperatures from -99.9 to 139.9 °F to a tenth, with a space between two',
+    })
+    .required(),
+)
 
-const climateSchema = union('kind', {
-  shipped: shape({
-    kind: yup.string().oneOf(['shipped']).required(),
-    climate: yup.string().oneOf(Object.keys(CLIMATES)).required(),
+const climateSchema = once(() =>
+  union('kind', {
+    shipped: shape({
+      kind: yup.string().oneOf(['shipped']).required(),
+      climate: yup.string().oneOf(Object.keys(CLIMATES)).required(),
+    }),
+    bins: shape({
+      kind: yup.string().oneOf(['bins']).required(),
+      name: text(80),
+      bins: yup
+        .array(shape({ outdoorF: WEATHER, hours: yup.number().min(0).max(8784).defined() }))
+        .min(1)
+        .max(300)
+        .defined(),
+    }),
+    hours: shape({
+      kind: yup.string().oneOf(['hours']).required(),
+      name: text(80),
+      months: yup.array(monthSchema()).min(12).max(12).defined(),
+    }),
   }),
-  bins: shape({
-    kind: yup.string().oneOf(['bins']).required(),
-    name: text(80),
-    bins: yup
-      .array(shape({ outdoorF: WEATHER, hours: yup.number().min(0).max(8784).defined() }))
-      .min(1)
-      .max(300)
-      .defined(),
-  }),
-  hours: shape({
-    kind: yup.string().oneOf(['hours']).required(),
-    name: text(80),
-    months: yup.array(monthSchema).min(12).max(12).defined(),
-  }),
-})
+)
 
 /** Months that have not the hours of a year of 365 days. */
 const monthProblems = (climate: ClimateChoice | undefined, at: string): Problem[] =>
@@ -117,20 +122,20 @@ const monthProblems = (climate: ClimateChoice | undefined, at: string): Problem[
     : []
 
 export const house: Section<HouseDoc, HouseOperation> = {
-  fields: {
+  fields: () => ({
     house: shape({
       values: shape(Object.fromEntries(NAMES.map((of) => [of, optional(valueSchema(of))]))),
       ...choiceFields,
-      climate: optional(climateSchema),
+      climate: optional(climateSchema()),
     }),
-  },
+  }),
   operations: {
     setHouse: {
-      fields: {
+      fields: () => ({
         of: yup.string().oneOf(NAMES).required(),
         value: yup.number().nullable().defined(),
         source: SOURCE.required(),
-      },
+      }),
       apply(job, { of, value, source }) {
         const { least, most, unit } = HOUSE_VALUES[of]
         if (value !== null && !(value >= least && value <= most))
@@ -141,10 +146,10 @@ export const house: Section<HouseDoc, HouseOperation> = {
       path: (op) => `house.values.${op.of}`,
     },
     setHouseChoice: {
-      fields: {
+      fields: () => ({
         of: yup.string().oneOf(Object.keys(CHOICES)).required(),
         value: yup.string().max(20).nullable().defined(),
-      },
+      }),
       apply(job, { of, value }) {
         const allowed: readonly string[] = CHOICES[of]
         if (value !== null && !allowed.includes(value))
@@ -155,7 +160,7 @@ export const house: Section<HouseDoc, HouseOperation> = {
       path: (op) => `house.${op.of}`,
     },
     setClimate: {
-      fields: { climate: climateSchema },
+      fields: () => ({ climate: climateSchema() }),
       apply(job, { climate }) {
         const wrong = monthProblems(climate, 'climate')
         return wrong.length ? fail(...wrong) : done({ ...job, house: { ...job.house, climate } })
@@ -163,7 +168,7 @@ export const house: Section<HouseDoc, HouseOperation> = {
       path: () => 'house.climate',
     },
     clearClimate: {
-      fields: {},
+      fields: () => ({}),
       apply(job) {
         const { climate: _, ...rest } = job.house
         return done({ ...job, house: rest })

@@ -49,28 +49,28 @@ function upgradePrices(job: Raw): Raw {
 }
 
 export const prices: Section<PricesDoc, PricesOperation> = {
-  fields: {
+  fields: () => ({
     prices: shape({
       kwh: optional(PRICE),
       fuel: optional(PRICE),
       currency: optional(text(SIGN)),
       periods: optional(PERIODS),
     }),
-  },
+  }),
   operations: {
     setPrice: {
-      fields: { of: yup.string().oneOf(['kwh', 'fuel']).required(), value: PRICE.nullable() },
+      fields: () => ({ of: yup.string().oneOf(['kwh', 'fuel']).required(), value: PRICE.nullable() }),
       apply: (job, op) => done({ ...job, prices: put<unknown>({ ...job.prices }, op.of, op.value) }),
       path: (op) => `prices.${op.of}`,
     },
     setCurrency: {
-      fields: { sign: text(SIGN) },
+      fields: () => ({ sign: text(SIGN) }),
       apply: (job, { sign }) =>
         done({ ...job, prices: put<unknown>({ ...job.prices }, 'currency', sign || null) }),
       path: () => 'prices.currency',
     },
     setRates: {
-      fields: { periods: PERIODS },
+      fields: () => ({ periods: PERIODS }),
       apply: (job, { periods }) =>
         done({ ...job, prices: put<unknown>({ ...job.prices }, 'periods', periods.length ? periods : null) }),
       path: () => 'prices.periods',

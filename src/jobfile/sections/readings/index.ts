@@ -16,11 +16,11 @@ export interface TakeReading {
 export type ReadingsOperation = TakeReading
 
 export const readings: Section<ReadingsDoc, ReadingsOperation> = {
-  fields: { readings: yup.array(readingSchema).max(MOST.readings).defined() },
+  fields: () => ({ readings: yup.array(readingSchema()).max(MOST.readings).defined() }),
   lists: { readings: 'id' },
   operations: {
     takeReading: {
-      fields: { reading: readingSchema },
+      fields: () => ({ reading: readingSchema() }),
       apply(job, { reading }) {
         const wrong = readingProblems(reading, 'reading')
         if (wrong.length) return fail(...wrong)

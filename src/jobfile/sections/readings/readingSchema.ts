@@ -1,41 +1,45 @@
 import * as yup from 'yup'
 import { CALLS } from '@/core/equipment'
 import { READING_KINDS, type Reading, type ReadingKind } from '@/core/startup'
-import { anyOf, id, num, optional, record, shape, text, when } from '../../schemaKit'
+import { anyOf, id, num, optional, record, shape, text, when, once } from '../../schemaKit'
 import { problem, type Problem } from '../../problem'
 
-const situationSchema = shape({
-  call: yup
-    .string()
-    .oneOf([...CALLS])
-    .required(),
-  outdoorF: yup.number().min(-80).max(160).defined(),
-  modes: record(yup.string().max(64).defined()),
-})
+const situationSchema = once(() =>
+  shape({
+    call: yup
+      .string()
+      .oneOf([...CALLS])
+      .required(),
+    outdoorF: yup.number().min(-80).max(160).defined(),
+    modes: record(yup.string().max(64).defined()),
+  }),
+)
 
 const kinds = Object.keys(READING_KINDS) as ReadingKind[]
 const places = [...new Set(kinds.flatMap((k) => READING_KINDS[k].places))]
 
-export const readingSchema = shape({
-  id: id(),
-  kind: yup.string().oneOf(kinds).required(),
-  value: anyOf(yup.string().oneOf(['OL']).required(), num()),
-  place: yup.string().oneOf(places).required(),
-  at: yup.string().max(130).defined(),
-  withBlower: yup.boolean().nullable().defined(),
-  panelsOff: optional(yup.boolean().defined()),
-  instrument: text(80),
-  situation: situationSchema,
-  moved: yup
-    .array(
-      shape({ at: yup.string().max(130).defined(), value: anyOf(num(), yup.string().max(80).defined()) }),
-    )
-    .max(20),
-  who: text(80),
-  when: when(),
-  supersedes: yup.string().max(64).nullable().defined(),
-  note: yup.string().max(400),
-})
+export const readingSchema = once(() =>
+  shape({
+    id: id(),
+    kind: yup.string().oneOf(kinds).required(),
+    value: anyOf(yup.string().oneOf(['OL']).required(), num()),
+    place: yup.string().oneOf(places).required(),
+    at: yup.string().max(130).defined(),
+    withBlower: yup.boolean().nullable().defined(),
+    panelsOff: optional(yup.boolean().defined()),
+    instrument: text(80),
+    situation: situationSchema(),
+    moved: yup
+      .array(
+        shape({ at: yup.string().max(130).defined(), value: anyOf(num(), yup.string().max(80).defined()) }),
+      )
+      .max(20),
+    who: text(80),
+    when: when(),
+    supersedes: yup.string().max(64).nullable().defined(),
+    note: yup.string().max(400),
+  }),
+)
 
 /** What no schema can say of a reading: whether a meter could have shown it, and whether the place fits the kind. */
 export function readingProblems(reading: Reading, path: string): Problem[] {

@@ -72,17 +72,17 @@ const changed = <J extends SetupDoc>(job: J, change: Partial<Setup>): Checked<J>
   done({ ...job, setup: { ...job.setup, ...change } })
 
 export const setup: Section<SetupDoc, SetupOperation, SetupDoc & GearDoc> = {
-  fields: { setup: setupSchema },
+  fields: () => ({ setup: setupSchema() }),
   lists: { 'setup.temporary': 'id', 'setup.visits': 'id' },
   operations: {
     answer: {
-      fields: { question: id(), answer: text(80) },
+      fields: () => ({ question: id(), answer: text(80) }),
       apply: (job, op) =>
         changed(job, { interview: put(job.setup.interview, op.question, op.answer || null) }),
       path: (op) => `setup.interview.${op.question}`,
     },
     markSource: {
-      fields: {
+      fields: () => ({
         ref: id(),
         setting: id(),
         source: yup
@@ -90,7 +90,7 @@ export const setup: Section<SetupDoc, SetupOperation, SetupDoc & GearDoc> = {
           .oneOf([...SOURCES])
           .nullable()
           .defined(),
-      },
+      }),
       apply(job, { ref, setting, source }) {
         const wrong = settingAt(job, ref, setting)
         if (wrong) return fail(wrong)
@@ -99,12 +99,12 @@ export const setup: Section<SetupDoc, SetupOperation, SetupDoc & GearDoc> = {
       path: (op) => `setup.sources.${op.ref}.${op.setting}`,
     },
     noteKeyed: {
-      fields: {
+      fields: () => ({
         ref: id(),
         setting: id(),
         what: yup.string().oneOf(['found', 'left', 'readBack']).required(),
-        note: noteSchema.nullable(),
-      },
+        note: noteSchema().nullable(),
+      }),
       apply(job, op) {
         const wrong = settingAt(job, op.ref, op.setting, op.note?.value)
         if (wrong) return fail(wrong)
@@ -118,12 +118,12 @@ export const setup: Section<SetupDoc, SetupOperation, SetupDoc & GearDoc> = {
       path: (op) => `setup.keyed.${op.ref}.${op.setting}.${op.what}`,
     },
     tickLine: {
-      fields: { line: yup.string().max(160).required(), by: stampSchema.nullable() },
+      fields: () => ({ line: yup.string().max(160).required(), by: stampSchema().nullable() }),
       apply: (job, op) => changed(job, { ticks: put(job.setup.ticks, op.line, op.by) }),
       path: (op) => `setup.ticks.${op.line}`,
     },
     addTemporary: {
-      fields: { temporary: temporarySchema },
+      fields: () => ({ temporary: temporarySchema() }),
       apply(job, { temporary }) {
         if (job.setup.temporary.some((t) => t.id === temporary.id))
           return refuse('temporary.id', 'a name that is not used yet', temporary.id)
@@ -138,7 +138,7 @@ export const setup: Section<SetupDoc, SetupOperation, SetupDoc & GearDoc> = {
       path: (op) => `setup.temporary.${op.temporary.id}`,
     },
     putBack: {
-      fields: { temporary: id(), by: stampSchema.nullable() },
+      fields: () => ({ temporary: id(), by: stampSchema().nullable() }),
       apply(job, op) {
         if (!job.setup.temporary.some((t) => t.id === op.temporary))
           return refuse('temporary', 'a temporary setting of this job', op.temporary)
@@ -153,7 +153,7 @@ export const setup: Section<SetupDoc, SetupOperation, SetupDoc & GearDoc> = {
       path: (op) => `setup.temporary.${op.temporary}`,
     },
     closeVisit: {
-      fields: { visit: visitSchema },
+      fields: () => ({ visit: visitSchema() }),
       apply(job, { visit }) {
         if (job.setup.visits.some((v) => v.id === visit.id))
           return refuse('visit.id', 'a name that is not used yet', visit.id)

@@ -1,7 +1,7 @@
 import { MOST } from '../../limits'
 import * as yup from 'yup'
 import type { Unknowable, Value } from '@/core/equipment'
-import { anyOf, id, knownValue, num, record, shape, text, when } from '../../schemaKit'
+import { anyOf, id, knownValue, num, record, shape, text, when, once } from '../../schemaKit'
 
 /** A value with who saw or set it, and when. */
 export interface Note {
@@ -70,32 +70,38 @@ export const FRESH_SETUP: Setup = Object.freeze({
 
 export const SOURCES: readonly ValueSource[] = ['recommended', 'typed', 'found']
 const stamp = { who: text(80), when: when() }
-export const stampSchema = shape(stamp)
-export const noteSchema = shape({ value: knownValue, ...stamp })
+export const stampSchema = once(() => shape(stamp))
+export const noteSchema = once(() => shape({ value: knownValue, ...stamp }))
 const maybe = (schema: yup.AnyObjectSchema) => schema.default(undefined).optional()
 
-export const temporarySchema = shape({
-  id: id(),
-  kind: yup.string().oneOf(TEMPORARY_KINDS),
-  what: yup.string().min(1).max(200),
-  at: yup.string().max(130).required(),
-  was: knownValue,
-  now: anyOf(num(), yup.string().max(80).defined()),
-  why: text(200),
-  ...stamp,
-  back: maybe(stampSchema),
-})
-export const visitSchema = shape({ id: id(), ...stamp, left: record(knownValue) })
-export const setupSchema = shape({
-  interview: record(yup.string().max(80).defined()),
-  sources: record(
-    yup
-      .string()
-      .oneOf([...SOURCES])
-      .required(),
-  ),
-  keyed: record(shape({ found: maybe(noteSchema), left: maybe(noteSchema), readBack: maybe(noteSchema) })),
-  ticks: record(shape(stamp)),
-  temporary: yup.array(temporarySchema).max(MOST.temporary).defined(),
-  visits: yup.array(visitSchema).max(MOST.visits).defined(),
-})
+export const temporarySchema = once(() =>
+  shape({
+    id: id(),
+    kind: yup.string().oneOf(TEMPORARY_KINDS),
+    what: yup.string().min(1).max(200),
+    at: yup.string().max(130).required(),
+    was: knownValue,
+    now: anyOf(num(), yup.string().max(80).defined()),
+    why: text(200),
+    ...stamp,
+    back: maybe(stampSchema()),
+  }),
+)
+export const visitSchema = once(() => shape({ id: id(), ...stamp, left: record(knownValue) }))
+export const setupSchema = once(() =>
+  shape({
+    interview: record(yup.string().max(80).defined()),
+    sources: record(
+      yup
+        .string()
+        .oneOf([...SOURCES])
+        .required(),
+    ),
+    keyed: record(
+      shape({ found: maybe(noteSchema()), left: maybe(noteSchema()), readBack: maybe(noteSchema()) }),
+    ),
+    ticks: record(shape(stamp)),
+    temporary: yup.array(temporarySchema()).max(MOST.temporary).defined(),
+    visits: yup.array(visitSchema()).max(MOST.visits).defined(),
+  }),
+)

@@ -1,6 +1,6 @@
 import * as yup from 'yup'
 import { CARD_STATES, FRESH_PROGRESS, type CardMark, type Progress } from '@/core/startup'
-import { id, optional, record, shape, when } from '../../schemaKit'
+import { id, optional, record, shape, when, once } from '../../schemaKit'
 import { done, put, refuse, type Raw, type Section } from '../section'
 
 /** The test run as far as it has come. */
@@ -29,28 +29,30 @@ export type StartupOperation = MarkCard | NoteCall | SetToday
 /** Cards of a test run that one job may hold. */
 const MOST = 500
 const who = () => yup.string().max(80).defined()
-const markSchema = shape({
-  state: yup.string().oneOf(CARD_STATES).required(),
-  note: yup.string().max(400),
-  who: who(),
-  when: when(),
-})
+const markSchema = once(() =>
+  shape({
+    state: yup.string().oneOf(CARD_STATES).required(),
+    note: yup.string().max(400),
+    who: who(),
+    when: when(),
+  }),
+)
 const OUTDOOR = yup.number().min(-80).max(160).defined()
 
 const full = (list: object, key: string): boolean =>
   !Object.hasOwn(list, key) && Object.keys(list).length >= MOST
 
 export const startup: Section<StartupDoc, StartupOperation> = {
-  fields: {
+  fields: () => ({
     startup: shape({
-      cards: record(markSchema),
+      cards: record(markSchema()),
       calls: record(when()),
       outdoorF: optional(OUTDOOR),
     }),
-  },
+  }),
   operations: {
     markCard: {
-      fields: { card: id(), mark: markSchema.nullable() },
+      fields: () => ({ card: id(), mark: markSchema().nullable() }),
       apply(job, { card, mark }) {
         if (full(job.startup.cards, card)) return refuse('card', `at most ${MOST} cards`, card)
         return done({ ...job, startup: { ...job.startup, cards: put(job.startup.cards, card, mark) } })
@@ -58,7 +60,7 @@ export const startup: Section<StartupDoc, StartupOperation> = {
       path: (op) => `startup.cards.${op.card}`,
     },
     noteCall: {
-      fields: { card: id(), when: when().nullable() },
+      fields: () => ({ card: id(), when: when().nullable() }),
       apply(job, { card, when: at }) {
         if (full(job.startup.calls, card)) return refuse('card', `at most ${MOST} cards`, card)
         return done({ ...job, startup: { ...job.startup, calls: put(job.startup.calls, card, at) } })
@@ -66,7 +68,7 @@ export const startup: Section<StartupDoc, StartupOperation> = {
       path: (op) => `startup.calls.${op.card}`,
     },
     setToday: {
-      fields: { outdoorF: OUTDOOR.nullable() },
+      fields: () => ({ outdoorF: OUTDOOR.nullable() }),
       apply: (job, { outdoorF }) => {
         const { outdoorF: _, ...rest } = job.startup
         return done({ ...job, startup: outdoorF === null ? rest : { ...rest, outdoorF } })

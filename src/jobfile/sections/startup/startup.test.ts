@@ -44,7 +44,7 @@ describe('how far a test run has come', () => {
     ],
   ])('refuses %j and names %s', (op, path) => {
     // As it comes in: its shape first, then what it would do.
-    const shaped = check<Operation>(operationSchema, op)
+    const shaped = check<Operation>(operationSchema(), op)
     const done = shaped.ok ? apply(demo(), shaped.value) : shaped
     if (done.ok) throw new Error('taken')
     expect(done.problems[0]!.path).toContain(path)

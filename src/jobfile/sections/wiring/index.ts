@@ -65,14 +65,14 @@ function editWire<J extends WiringDoc>(job: J, wire: string, change: (w: Wire) =
 }
 
 export const wiring: Section<WiringDoc, WiringOperation, WiringDoc & GearDoc> = {
-  fields: {
-    cables: yup.array(cableSchema).max(MOST.cables).defined(),
-    wires: yup.array(wireSchema).max(MOST.wires).defined(),
-  },
+  fields: () => ({
+    cables: yup.array(cableSchema()).max(MOST.cables).defined(),
+    wires: yup.array(wireSchema()).max(MOST.wires).defined(),
+  }),
   lists: { cables: 'id', wires: 'id' },
   operations: {
     landWire: {
-      fields: { wire: id(), end: end(), terminal: terminalRef() },
+      fields: () => ({ wire: id(), end: end(), terminal: terminalRef() }),
       apply(job, op) {
         if (op.terminal !== null && !hasTerminal(job, op.terminal))
           return refuse('terminal', 'a terminal of a placed device', op.terminal)
@@ -81,7 +81,7 @@ export const wiring: Section<WiringDoc, WiringOperation, WiringDoc & GearDoc> = 
       path: (op) => `wires.${op.wire}.${op.end}`,
     },
     addWire: {
-      fields: { wire: wireSchema },
+      fields: () => ({ wire: wireSchema() }),
       apply(job, { wire }) {
         if (job.wires.some((w) => w.id === wire.id))
           return refuse('wire.id', 'a name that is not used yet', wire.id)
@@ -95,7 +95,7 @@ export const wiring: Section<WiringDoc, WiringOperation, WiringDoc & GearDoc> = 
       path: (op) => `wires.${op.wire.id}`,
     },
     removeWire: {
-      fields: { wire: id() },
+      fields: () => ({ wire: id() }),
       apply(job, { wire }) {
         if (!job.wires.some((w) => w.id === wire)) return noWire(wire)
         return done({ ...job, wires: job.wires.filter((w) => w.id !== wire) })
@@ -103,19 +103,19 @@ export const wiring: Section<WiringDoc, WiringOperation, WiringDoc & GearDoc> = 
       path: (op) => `wires.${op.wire}`,
     },
     markWire: {
-      fields: { wire: id(), doubt: yup.boolean().defined() },
+      fields: () => ({ wire: id(), doubt: yup.boolean().defined() }),
       apply: (job, op) =>
         editWire(job, op.wire, ({ doubt: _, ...w }) => (op.doubt ? { ...w, doubt: true } : w)),
       path: (op) => `wires.${op.wire}.doubt`,
     },
     colourWire: {
-      fields: { wire: id(), end: end(), colour: text(30) },
+      fields: () => ({ wire: id(), end: end(), colour: text(30) }),
       apply: (job, op) =>
         editWire(job, op.wire, (w) => ({ ...w, [op.end === 'a' ? 'colour' : 'colourB']: op.colour })),
       path: (op) => `wires.${op.wire}.${op.end === 'a' ? 'colour' : 'colourB'}`,
     },
     setCableFeet: {
-      fields: { cable: id(), feet: yup.number().min(0).max(5000).defined() },
+      fields: () => ({ cable: id(), feet: yup.number().min(0).max(5000).defined() }),
       apply(job, { cable, feet }) {
         if (!job.cables.some((c) => c.id === cable)) return noCable(cable)
         return done({ ...job, cables: job.cables.map((c) => (c.id === cable ? { ...c, feet } : c)) })
@@ -123,12 +123,12 @@ export const wiring: Section<WiringDoc, WiringOperation, WiringDoc & GearDoc> = 
       path: (op) => `cables.${op.cable}.feet`,
     },
     addCable: {
-      fields: { cable: cableSchema, wires: yup.array(wireSchema).max(60).defined() },
+      fields: () => ({ cable: cableSchema(), wires: yup.array(wireSchema()).max(60).defined() }),
       apply: (job, op) => addLines(job, [op.cable], op.wires),
       path: (op) => `cables.${op.cable.id}`,
     },
     removeCable: {
-      fields: { cable: id() },
+      fields: () => ({ cable: id() }),
       apply(job, { cable }) {
         if (!job.cables.some((c) => c.id === cable)) return noCable(cable)
         return done({

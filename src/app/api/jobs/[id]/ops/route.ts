@@ -8,7 +8,7 @@ const MOST = 512 * 1024
 
 /** The one way in which a job is changed. Sending the same operations again changes nothing. */
 export const POST = aboutOne('job', async (id, request, { at }) => {
-  const body = await parsedBody(request, MOST, jsonOf<PushRequest>(pushSchema, upgradePush))
+  const body = await parsedBody(request, MOST, jsonOf<PushRequest>(pushSchema(), upgradePush))
   if (body instanceof Response) return body
   const pushed = await pushOps(at, id, body)
   return pushed && Response.json(pushed)
