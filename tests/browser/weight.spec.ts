@@ -19,8 +19,8 @@ test('what a page must fetch before it is of use stays small', async ({ browser 
   const list = await scriptsOf(browser, '/', 'main h2')
   const job = await scriptsOf(browser, '/job/quillfeather-lane/bench', '[data-testid=verdict]')
   console.log(`  the list ${list.toFixed(0)} kB, a job ${job.toFixed(0)} kB`)
-  expect(list).toBeLessThan(170)
-  expect(job).toBeLessThan(350)
+  expect(list).toBeLessThan(164)
+  expect(job).toBeLessThan(290)
 })
 
 test.describe('before any script', () => {
