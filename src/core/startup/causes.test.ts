@@ -58,6 +58,50 @@ describe('causes, the likeliest and cheapest first', () => {
     expect(said({ ...feed, value: 40 }, [LINE])).toEqual(['right'])
   })
 
+  it('a share is one row’s 20 A less a tenth, or a twentieth more, and the blower where it is in the clamp', () => {
+    const rows = (value: number, withBlower = false) =>
+      said({ ...feed, value, withBlower }, [LINE]).flatMap((c) =>
+        typeof c === 'object' && c.kind === 'rowOpen' ? [c.rows] : [],
+      )
+    expect([17.9, 18, 21, 21.1].map((v) => rows(v))).toEqual([[0], [1], [1], [0]])
+    // 520 W at 240 V are 2.17 A: up to 23.17.
+    expect([23.1, 23.2].map((v) => rows(v, true))).toEqual([[1], [0]])
+  })
+
+  it('strips that nothing calls draw nothing but a blower’s 2.17 A, where it is in the clamp', () => {
+    const off = (value: number, withBlower: boolean | null) => {
+      const situation = { ...LINE.situation, call: 'fan' as const }
+      const r = reading({ ...feed, value, withBlower, situation })
+      const { verdict, expected, causes } = judge(new Circuit(inst), r)
+      return [verdict, expected!.high.toFixed(2), expected!.nominal.toFixed(2), ...causes.map((c) => c.kind)]
+    }
+    expect(off(0.5, false)).toEqual(['right', '0.50', '0.00', 'gateBlocks'])
+    expect(off(0.6, false)).toEqual(['wrong', '0.50', '0.00', 'shouldBeOff', 'gateBlocks'])
+    expect(off(2.6, true)).toEqual(['right', '2.67', '2.17', 'gateBlocks'])
+    expect(off(2.7, true)).toEqual(['wrong', '2.67', '2.17', 'shouldBeOff', 'gateBlocks'])
+    // Nobody said whether it is in it.
+    expect(off(2.6, null)).toEqual(['right', '2.67', '0.00', 'gateBlocks'])
+  })
+
+  it('a row of its own that draws nothing: what lies on its way, too; one that draws a little has its volts', () => {
+    const row = { place: 'rowTerminals', at: 'kit.row1' } as const
+    expect(said({ ...row, value: 0.3 }, [LINE]).slice(2)).toEqual([
+      { kind: 'meterNext', at: 'tstat.E' },
+      { kind: 'gateToCheck', at: 'kit.seq1c' },
+      { kind: 'rowOpen', rows: 0 },
+      { kind: 'linkOpen' },
+      { kind: 'limitOpen' },
+      { kind: 'gateToCheck', at: 'tstat.outE' },
+      { kind: 'commonOpen', from: 'ah.C' },
+    ])
+    const plain = [{ kind: 'rowOpen', rows: 0 }, { kind: 'linkOpen' }, { kind: 'limitOpen' }]
+    // From half an ampere on a clamp has read something.
+    expect(said({ ...row, value: 0.5 }, [LINE]).slice(2)).toEqual(plain)
+    expect(said({ place: 'kitLead', at: 'kit.L1', value: 0.3 }, [LINE]).slice(2)).toEqual(plain)
+    const [verdict, waiting] = said({ ...row, value: 0.3 }, [LINE])
+    expect([verdict, waiting]).toEqual(['wrong', { kind: 'sequencerWaiting', seconds: 30 }])
+  })
+
   it('ohms of a row: 10.8 to 13.2 are right', () => {
     expect(said({ ...ohms, value: 10.9 })).toEqual(['right'])
     expect(said({ ...ohms, value: 10.7 })).toEqual(['wrong', { kind: 'rowIsolated' }, { kind: 'wrongKit' }])

@@ -65,6 +65,30 @@ describe('readings over the years', () => {
     expect(lines[1]).toMatchObject({ change: null, drift: null })
   })
 
+  it('of two on one day the later stands, whatever its hour', () => {
+    const at = (value: number, when: string) => ({ ...reading('rowOhms', value, YEAR_1), when })
+    const [line] = readingHistory([at(12, '2025-11-01T16:00:00Z'), at(11, '2025-11-01T08:00:00Z')])
+    expect(line!.points.map(({ day, value }) => [day, value])).toEqual([['2025-11-01', 12]])
+    expect(line).toMatchObject({ change: null, drift: null })
+  })
+
+  it('volts of one day alone are none to set against, and ohms do not go with them', () => {
+    // 7.5 % less: within the 10 that stand where volts were not read on both days.
+    const amps = [reading('stripAmps', 40, YEAR_1), reading('stripAmps', 37, YEAR_2)]
+    for (const year of [YEAR_1, YEAR_2]) {
+      const [line] = readingHistory([...amps, reading('lineVolts', 222, year)])
+      expect([line!.change!.toFixed(3), line!.drift]).toEqual(['-0.075', 'steady'])
+    }
+    // 12.96 of 12 Ω are 8 % more at any volts.
+    const volts = [reading('lineVolts', 240, YEAR_1), reading('lineVolts', 222, YEAR_2)]
+    const [row] = readingHistory([
+      reading('rowOhms', 12, YEAR_1),
+      reading('rowOhms', 12.96, YEAR_2),
+      ...volts,
+    ])
+    expect([row!.change!.toFixed(3), row!.drift]).toEqual(['0.080', 'drifts'])
+  })
+
   it('a row that has opened drifts; what hangs on the day’s weather is shown and not judged', () => {
     const lines = readingHistory([
       reading('rowOhms', 12, YEAR_1),

@@ -160,6 +160,22 @@ describe('control volts', () => {
     )
     expect([v.verdict, v.causes]).toEqual(['watch', [{ kind: 'tapHighOnLow' }]])
   })
+  it('with line volts measured it is the tap alone that may be another than recorded', () => {
+    const line = reading({ kind: 'lineVolts', value: 240, place: 'disconnect', at: 'kit' })
+    const at = (value: number, tap: number) => {
+      const r = reading({ kind: 'controlVolts', value, place: 'terminals', at: 'ah.R' })
+      const { verdict, causes } = judge(
+        new Circuit(demoInstallation('quillfeather-lane', { 'ah.tap': tap })),
+        r,
+        [line],
+      )
+      return [verdict, ...causes.map((c) => c.kind)]
+    }
+    // 24.6 V at the 240 tap, 24.6 · 240 / 208 = 28.4 at the 208 one.
+    expect(at(21.3, 240)).toEqual(['wrong', 'overload', 'utility'])
+    expect(at(27.9, 240)).toEqual(['wrong', 'tapLowOnHigh', 'utility'])
+    expect(at(24.6, 208)).toEqual(['wrong', 'tapHighOnLow', 'overload', 'utility'])
+  })
   it('says what this circuit should give', () => {
     const v = judge(
       new Circuit(inst),

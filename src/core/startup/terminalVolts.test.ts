@@ -50,6 +50,25 @@ describe('24 V at a terminal', () => {
     ])
   })
 
+  it('one that sags is overloaded or loose, before anything is open; one that is dead is open', () => {
+    const { verdict, causes } = said(reading('ah.W1', 15))
+    expect([verdict, ...causes]).toEqual([
+      'wrong',
+      { kind: 'overload' },
+      { kind: 'looseLug' },
+      { kind: 'meterNext', at: 'spl.x' },
+    ])
+    // Up to 3 V are none.
+    for (const none of [0, 3])
+      expect(said(reading('ah.W1', none)).causes.map((c) => c.kind)).toEqual([
+        'meterNext',
+        'gateToCheck',
+        'gateToCheck',
+        'conductorOpen',
+      ])
+    expect(said(reading('ah.W1', 3.1)).causes[0]).toEqual({ kind: 'overload' })
+  })
+
   it('where a point on the way was read live, what lies behind it, in its order', () => {
     const live = reading('odt.T1', 24, { id: 'l' })
     // From the splice's side on: the switch itself, the jumper to the W terminal, the conductor indoors.
@@ -78,7 +97,10 @@ describe('24 V at a terminal', () => {
 
   it('one that is off has at most 2 V; a little more may be a ghost, 24 V never is', () => {
     const off = { situation: { call: 'heat1' as const, outdoorF: degF(45), modes: {} } }
-    expect(said(reading('ah.W1', 1.9, off)).verdict).toBe('right')
+    expect(said(reading('ah.W1', 1.9, off))).toMatchObject({
+      verdict: 'right',
+      expected: { low: 0, high: 2, nominal: 0 },
+    })
     expect(said(reading('ah.W1', 2.1, off))).toMatchObject({ verdict: 'watch', causes: [{ kind: 'ghost' }] })
     expect(said(reading('ah.W1', 24, off))).toMatchObject({
       verdict: 'wrong',

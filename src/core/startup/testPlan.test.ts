@@ -82,6 +82,54 @@ describe('the test run of a job with strips and an outdoor thermostat', () => {
     ])
   })
 
+  it('a droop that half a degree does not fit under calls backup too, and so does a stage that needs more than it', () => {
+    const { steps } = card(planOf('quillfeather-lane', 25, { 'tstat.droop': 1 }), 'heat1')
+    expect(steps[1]).toEqual({
+      kind: 'setpoint',
+      way: 'raise',
+      byF: 0.5,
+      limit: { droopF: 1, passes: false },
+    })
+    // Droop 2 °F: the second stage wants 1 + 1.
+    expect(card(planOf('tallow-mill', 55), 'heat2').steps.slice(0, 2)).toEqual([
+      { kind: 'setpoint', way: 'raise', byF: 2, limit: null },
+      { kind: 'backupComesToo', droopF: 2 },
+    ])
+  })
+
+  it('turns the switch for a fan, and for emergency heat before a degree is asked for', () => {
+    const plan = planOf('quillfeather-lane', 25)
+    expect(card(plan, 'fan').steps).toEqual([{ kind: 'mode', mode: 'fan' }])
+    expect(card(plan, 'emergency').steps).toEqual([
+      { kind: 'mode', mode: 'emergency' },
+      { kind: 'setpoint', way: 'raise', byF: 1, limit: null },
+    ])
+    const [supply] = plan
+    expect(supply).toMatchObject({
+      id: 'supply',
+      kind: 'supply',
+      situation: { call: 'off', outdoorF: 25, modes: {} },
+      steps: [{ kind: 'meterSupply' }],
+      past: [],
+    })
+    expect(plan.map((c) => c.id)).not.toContain('off')
+    expect(card(plan, 'outdoors-od')).toMatchObject({
+      kind: 'outdoors',
+      past: [],
+      situation: { call: 'off' },
+    })
+  })
+
+  it('a defrost is looked at while the board defrosts, after the heat pump has run', () => {
+    expect(card(planOf('quillfeather-lane', 30), 'defrost-od')).toMatchObject({
+      at: 'od.board',
+      situation: { call: 'heat1', outdoorF: 30, modes: { 'od.board': 'defrost' } },
+      past: [{ call: 'heat1', seconds: 600 }],
+    })
+    // On a warm day what it would do on one of 40 °F.
+    expect(card(planOf('quillfeather-lane', 80), 'defrost-od').situation.outdoorF).toBe(40)
+  })
+
   it('tries the switch from its other side: by its dial on a cold day, in ice water on a mild one', () => {
     // 25 °F outdoors, closed below 35. Open wants 25 − 5 − 5 (its differential) = 15 on the dial.
     const cold = card(planOf('quillfeather-lane', 25), 'gate-odt-setpoint')
@@ -166,6 +214,25 @@ describe('what else there is to try', () => {
     const plan = planOf('osier-walk', 65)
     for (const id of ['float-flo', 'leak-leak'])
       expect(card(plan, id).expected?.stays).toContain('od.compressor')
+    expect(card(plan, 'float-flo').steps).toEqual([{ kind: 'pour', at: 'flo.' }])
+    expect(card(plan, 'leak-leak').steps).toEqual([{ kind: 'leakTest', at: 'leak.' }])
+  })
+
+  it('an outdoor sensor is held beside a thermometer with nothing called; a feed is one as well', () => {
+    expect(card(planOf('tallow-mill', 55), 'sensor-sen')).toMatchObject({
+      kind: 'sensor',
+      at: 'sen.',
+      situation: { call: 'off', outdoorF: 55, modes: {} },
+      steps: [{ kind: 'compareSensor', at: 'sen.' }],
+    })
+    const ids = (settings = {}) => planOf('tallow-mill', 55, settings).map((c) => c.id)
+    expect(ids()).not.toContain('sensor-tstat')
+    expect(ids({ 'tstat.outdoorSource': 'feed' })).toContain('sensor-tstat')
+  })
+
+  it('a speed is forced by the maker’s own way, which nobody has entered here', () => {
+    const steps = card(planOf('copper-alley', 47), 'heat1').steps.filter((s) => s.kind === 'forcedSpeed')
+    expect(steps).toEqual([{ kind: 'forcedSpeed', at: 'od.', text: null }])
   })
 
   it('on every demo job at every weather: each card once, each solved, none empty-handed', () => {
