@@ -96,6 +96,7 @@ const CODE_WORDS: Record<RuleCode, (found: Naming) => string> = {
   lpNoSwitch: () => 'LP, and no low-gas-pressure switch: an empty tank is tried again and again',
   switchInFlame: () => 'The low-gas switch is in the flame-sense wire: an empty tank is still tried',
   busSetWired24: () => 'Set to communicating, wired for 24 V: dead, or damaged',
+  busOpen: () => 'Set to communicating, and the bus is not landed at both of its terminals: dead',
   '24SetWiredBus': () => 'Set to 24 V, wired for the bus: dead, or damaged',
   defrostBurns: () => 'A defrost lights the furnace',
   chatter: ({ at }) => `${at} keeps pulling in and dropping out`,

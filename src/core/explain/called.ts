@@ -14,8 +14,8 @@ const FAMILIES: readonly (readonly TerminalRole[])[] = [
   ['G', 'zoneG'],
   ['O', 'B', 'OB', 'zoneOB'],
 ]
-/** Terminals that a call passes on its way, whatever it is. */
-const PASSES: readonly TerminalRole[] = ['switch', 'splice']
+/** Calls that may pass a switch on their way: an outdoor thermostat, a float. A fan's or a valve's own wire passes none. */
+const SWITCHED: readonly TerminalRole[] = ['AUX', 'Y1', 'Y2']
 const familyOf = (role: TerminalRole | undefined): number =>
   role === undefined ? -1 : FAMILIES.findIndex((f) => f.includes(role))
 
@@ -146,14 +146,20 @@ function lastReached(solution: Solution, output: Output): Ref {
       .filter((s) => s.node !== GROUND && !seen.has(s.node) && passes(s.contact))
       .map((s) => s.node)
     const next = new Set(on).size === 1 ? on[0] : undefined
-    const role = next === undefined ? undefined : terminalAt(solution, next)?.role
+    const there = next === undefined ? undefined : terminalAt(solution, next)
+    const role = there?.role
+    // Another output of a caller may hang there: that is no place that a call goes to.
+    const isBack = CALLERS.some((kind) => there !== undefined && kind === kindAt(solution, there.ref))
     // Landed on another kind of terminal it has left its way.
     const isOnWay =
       !(next !== undefined && isRelayCoil(solution, next)) &&
-      (role === undefined || PASSES.includes(role) || familyOf(role) === output.family)
+      (role === undefined ||
+        role === 'splice' ||
+        (role === 'switch' && SWITCHED.some((r) => familyOf(r) === output.family)) ||
+        familyOf(role) === output.family)
     // Through a relay to R it is no call any more, wherever that leads.
     if (role === 'R' && kindAt(solution, last) === 'relay') return output.ref
-    if (next === undefined || !isOnWay) return last
+    if (next === undefined || isBack || !isOnWay) return last
     seen.add(next)
     if (role !== undefined) last = nth(nodes, next)
     at = next
@@ -234,11 +240,15 @@ export function notJoined(
   if (!outputs.length) return null
   const { contacts } = solution.circuit.net
   const around = [a, b].flatMap((end) => (end === GROUND ? [] : behind(solution, end)))
-  // A relay’s contact on the way waits for its own coil, whose chain is asked next.
-  const waitsForRelay = way.some(
-    ({ contact }) =>
-      nth(contacts, contact).placed.device.kind === 'relay' && standsAt(solution.state, contact) !== 2,
-  )
+  // A relay’s contact on the way waits for its own coil, whose chain is asked next; one that its coil holds open does not.
+  const waitsForRelay = way.some(({ contact }) => {
+    const { placed } = nth(contacts, contact)
+    return (
+      placed.device.kind === 'relay' &&
+      standsAt(solution.state, contact) !== 2 &&
+      !solution.circuit.net.loads.some((l) => l.placed.ref === placed.ref && solution.energised(l.ref))
+    )
+  })
   if (waitsForRelay) return null
   for (const output of outputs) {
     const { family } = output
@@ -258,10 +268,29 @@ export function notJoined(
       )
       if (dry) return { at: dry, because: { kind: 'unfed', terminal: dry, jumper: null } }
       const from = missingFrom(solution, outputs, output, to)
-      return { at: from, because: { kind: 'notJoined', from, to } }
+      return { at: from, because: { kind: 'notJoined', from, to: hanging(solution, around) ?? to } }
     }
   }
   return null
+}
+
+/**
+ * Among what is tied to a coil, the end of a closed switch at which nothing is landed: the conductor that is missing leads
+ * there, and one past it would take the switch out of the way.
+ */
+function hanging(solution: Solution, around: readonly number[]): Ref | undefined {
+  const { contacts } = solution.circuit.net
+  const { wires } = solution.circuit.inst
+  for (const [i, { a, b, placed }] of contacts.entries()) {
+    if (placed.device.kind === 'relay' || isCaller(solution, i) || standsAt(solution.state, i) !== 2) continue
+    if (!around.includes(a) || !around.includes(b)) continue
+    const bare = [a, b].flatMap((n) => {
+      const at = terminalAt(solution, n)
+      return at?.role === 'switch' && !wires.some((w) => w.a === at.ref || w.b === at.ref) ? [at.ref] : []
+    })
+    if (bare[0]) return bare[0]
+  }
+  return undefined
 }
 
 /**
@@ -283,7 +312,7 @@ export function notJoinedEnd(
     const from = missingFrom(solution, outputs, output, to)
     return to === last
       ? { at: last, because: { kind: 'notWired', last, from } }
-      : { at: from, because: { kind: 'notJoined', from, to } }
+      : { at: from, because: { kind: 'notJoined', from, to: hanging(solution, around) ?? to } }
   }
   return null
 }

@@ -1,4 +1,4 @@
-import { demoInstallation, without, wireBetween } from '../../../tests/helpers/demo'
+import { demoInstallation, rewired, without, wireBetween } from '../../../tests/helpers/demo'
 import { moved } from '../../../tests/helpers/ruleFixtures'
 import { gateWords } from '@/words'
 import { Circuit, solve } from '../circuit'
@@ -35,6 +35,54 @@ describe('a conductor that is missing', () => {
     )
     expect(held(inst, 'kit.row1', 'heatAux1', 25)).toBe('on')
     expect(held(inst, 'kit.row1', 'heatAux1', 60)).toMatch(/^odt\.switch: 60 °F outside; closes below 35 °F/)
+  })
+
+  it('a valve’s call passes no switch: what it comes to over an outdoor thermostat is another call’s way', () => {
+    const inst = strips()
+    const at = (end: Ref, other: Ref) => wireBetween(inst, end, other).id
+    const wires = rewired(inst, at('ah.O', 'od.OB'), { b: 'odt.T2' })
+    const swapped = rewired(wires, at('odt.T2', 'od.W'), { a: 'od.OB' })
+    // 25 °F: the outdoor thermostat is closed, and hands the valve’s 24 V on to the splice.
+    expect(held(swapped, 'od.rvCoil', 'cool1', 25)).toBe(
+      'ah.O: No conductor leads from Air handler O to Outdoor unit O/B',
+    )
+    expect(held(inst, 'od.rvCoil', 'cool1', 25)).toBe('on')
+  })
+
+  it('before an outdoor thermostat that hangs on nothing, leads to it, and never past it', () => {
+    const inst = strips()
+    const cut = without(inst, wireBetween(inst, 'spl.x', 'odt.T1').id)
+    expect(held(cut, 'kit.row1', 'heatAux1', 25)).toBe(
+      'spl.x: No conductor leads from Splice S1 to Outdoor thermostat 1',
+    )
+  })
+
+  it('to a relay’s contact is named, where the call was landed on its coil', () => {
+    // Y and W are crossed at the relay that keeps the heat pump out while the furnace heats.
+    const inst = demoInstallation('tansy-street')
+    const [y, w] = [wireBetween(inst, 'tstat.Y', 'rel.COM').id, wireBetween(inst, 'fur.W1', 'rel.A1').id]
+    const swapped = rewired(rewired(inst, y, { b: 'rel.A1' }), w, { b: 'rel.COM' })
+    expect(held(swapped, 'od.compressor', 'cool1', 85)).toBe(
+      'tstat.Y: No conductor leads from Thermostat Y to Furnace Y',
+    )
+    expect(held(inst, 'od.compressor', 'cool1', 85)).toBe('on')
+    // Where the relay does its work it is the reason itself: aux holds the heat pump off.
+    expect(held(inst, 'od.compressor', 'heatAux1', 25)).toBe(
+      'rel.nc: Its coil has 24 V: relay coil holds it open',
+    )
+  })
+
+  it('of a call on a higher stage alone is the call’s own, and not one from what else hangs there', () => {
+    // Aux comes to W2 by the outdoor unit, where E is landed too: it belongs on W1.
+    const inst = strips()
+    const cut = [wireBetween(inst, 'ah.W1', 'ah.W2'), wireBetween(inst, 'ah.W2', 'kit.W2')].reduce(
+      (now, wire) => without(now, wire.id),
+      inst,
+    )
+    const onW2 = moved(cut, 'ah.W1', 'ah.W2', 'od.W')
+    expect(held(onW2, 'kit.row1', 'heatAux1', 25)).toBe(
+      'ah.W1: Not wired: no conductor leads from Thermostat AUX to Air handler W1',
+    )
   })
 
   it('of two outputs that are called is the one that arrives nowhere', () => {

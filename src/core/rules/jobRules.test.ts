@@ -37,6 +37,23 @@ describe('rules about gear, wiring, settings and the owner', () => {
     expect(whats(kit)).toContain('bothInCharge')
   })
 
+  it('a selector is wrong only beside what is landed the other way: a Y that is off is a Y that is off', () => {
+    const codes = (inst: Installation) =>
+      jobFindings(seen(inst))
+        .filter((c) => c.rule === 'selectorMatches')
+        .map((c) => [c.code, c.at])
+    // On 24 V with its Y lifted, and nothing on the bus.
+    const inst = job('copper-alley')
+    const yOff = (at: string) => ({
+      ...inst,
+      wires: inst.wires.filter((w) => w.a !== at && w.b !== at),
+    })
+    expect(codes(yOff('od.Y'))).toEqual([])
+    expect(prove(yOff('od.Y')).findings.map((f) => f.rule)).toContain('someHeat')
+    expect(codes(job('copper-alley', { 'od.selector': 'bus' }))).toEqual([['busSetWired24', 'od.selector']])
+    expect(codes(job('gorse-end'))).toEqual([['24SetWiredBus', 'od.selector']])
+  })
+
   it('names the smallest change that clears each, where a setting can', () => {
     const clearing = (id: string) => {
       const { raises } = JOB_FIXTURES[id]!

@@ -46,6 +46,11 @@ const MORE: Record<string, () => JobSeen | Proof> = {
   conductorUnderLoad: () => seen(gauged('feedA', 10)),
   breakerOverConductor: () => seen(gauged('feedA', 10)),
   lpNoSwitch: () => prove(job('millrace-cottage', { 'od.gasSwitch': 'none' })),
+  busOpen: () => {
+    const inst = job('gorse-end', { 'od.selector': 'bus' })
+    const bus = inst.wires.find((w) => w.a === 'od.D1' || w.b === 'od.D1')!
+    return prove(without(inst, bus.id))
+  },
   busSetWired24: () => prove(job('copper-alley', { 'od.selector': 'bus' })),
   compressorInEmergency: () =>
     prove(rewired(right(), wireBetween(right(), 'tstat.E', 'ah.W2').id, { b: 'ah.Y' })),
