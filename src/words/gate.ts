@@ -124,10 +124,13 @@ const CONDITION_WORDS: Partial<Record<ModeCondition, [so: string, not: string]>>
 function supplyWords(inst: Installation, at: string): string {
   const placed = placedByRef(inst, splitRef(at).placed)
   if (!placed) return at
-  const own = placed.device.parts.filter((x) => x.kind === 'transformer')
+  const own = placed.device.parts.filter((x) => x.kind === 'transformer' || x.kind === 'source')
   const { id } = splitRef(at)
-  const part = own.length > 1 ? own.find((x) => [x.c, x.d].includes(id)) : undefined
-  return part?.label ? `${lower(placed.label)}, ${lower(part.label)}` : lower(placed.label)
+  const ends = (x: (typeof own)[number]) => (x.kind === 'transformer' ? [x.c, x.d] : [x.a, x.b])
+  const part = own.length > 1 ? own.find((x) => ends(x).includes(id)) : undefined
+  const isBus = placed.device.terminals.some((t) => t.id === id && t.role === 'bus')
+  const name = part?.kind === 'transformer' ? part.label : part && isBus ? 'the bus' : undefined
+  return name ? `${lower(placed.label)}, ${lower(name)}` : lower(placed.label)
 }
 
 const offered = (inst: Installation, call: keyof typeof CALL_WORDS): boolean =>

@@ -239,7 +239,8 @@ export function notJoined(
   const outputs = outputsFor(solution, families)
   if (!outputs.length) return null
   const { contacts } = solution.circuit.net
-  const around = [a, b].flatMap((end) => (end === GROUND ? [] : behind(solution, end)))
+  const ends = [a, b].map((end) => (end === GROUND ? [] : behind(solution, end)))
+  const around = ends.flat()
   // A relay’s contact on the way waits for its own coil, whose chain is asked next; one that its coil holds open does not.
   const waitsForRelay = way.some(({ contact }) => {
     const { placed } = nth(contacts, contact)
@@ -268,29 +269,28 @@ export function notJoined(
       )
       if (dry) return { at: dry, because: { kind: 'unfed', terminal: dry, jumper: null } }
       const from = missingFrom(solution, outputs, output, to)
-      return { at: from, because: { kind: 'notJoined', from, to: hanging(solution, around) ?? to } }
+      const own = ends.find((nodes) => nodes.some((n) => terminalAt(solution, n)?.ref === to)) ?? []
+      return { at: from, because: { kind: 'notJoined', from, to: farEndOf(solution, to, own) } }
     }
   }
   return null
 }
 
 /**
- * Among what is tied to a coil, the end of a closed switch at which nothing is landed: the conductor that is missing leads
- * there, and one past it would take the switch out of the way.
+ * Where the conductor that is missing leads to: to the input, or, where what hangs before it is a closed switch, to the switch's
+ * far end; a conductor past it would take the switch out of the way.
+ * @param around nodes that closed contacts tie to one end of a coil, those nearest to it first
  */
-function hanging(solution: Solution, around: readonly number[]): Ref | undefined {
-  const { contacts } = solution.circuit.net
-  const { wires } = solution.circuit.inst
-  for (const [i, { a, b, placed }] of contacts.entries()) {
-    if (placed.device.kind === 'relay' || isCaller(solution, i) || standsAt(solution.state, i) !== 2) continue
-    if (!around.includes(a) || !around.includes(b)) continue
-    const bare = [a, b].flatMap((n) => {
-      const at = terminalAt(solution, n)
-      return at?.role === 'switch' && !wires.some((w) => w.a === at.ref || w.b === at.ref) ? [at.ref] : []
-    })
-    if (bare[0]) return bare[0]
+function farEndOf(solution: Solution, to: Ref, around: readonly number[]): Ref {
+  const family = familyOf(roleOf(solution, to))
+  let far = to
+  for (const node of around.slice(around.findIndex((n) => terminalAt(solution, n)?.ref === to) + 1)) {
+    const at = terminalAt(solution, node)
+    // What hangs on another kind of terminal is another call's.
+    if (at && familyOf(at.role) >= 0 && familyOf(at.role) !== family) break
+    if (at?.role === 'switch' && kindAt(solution, at.ref) !== 'relay') far = at.ref
   }
-  return undefined
+  return far
 }
 
 /**
@@ -312,7 +312,7 @@ export function notJoinedEnd(
     const from = missingFrom(solution, outputs, output, to)
     return to === last
       ? { at: last, because: { kind: 'notWired', last, from } }
-      : { at: from, because: { kind: 'notJoined', from, to: hanging(solution, around) ?? to } }
+      : { at: from, because: { kind: 'notJoined', from, to: farEndOf(solution, to, around) } }
   }
   return null
 }

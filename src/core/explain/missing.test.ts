@@ -57,6 +57,12 @@ describe('a conductor that is missing', () => {
     )
   })
 
+  it('before an air thermostat leads to it, too: a conductor past it would take it out', () => {
+    const inst = demoInstallation('lapwing-court')
+    const cut = without(inst, wireBetween(inst, 'rel.NO', 'ceat.T1').id)
+    expect(held(cut, 'od.compressor', 'cool1', 85)).toMatch(/to Coil-entering-air thermostat 1$/)
+  })
+
   it('to a relay’s contact is named, where the call was landed on its coil', () => {
     // Y and W are crossed at the relay that keeps the heat pump out while the furnace heats.
     const inst = demoInstallation('tansy-street')
@@ -145,10 +151,17 @@ describe('a call that has come as far as it goes', () => {
     expect(held(inst, 'kit.row1', 'heatAux1', 25)).toBe('on')
   })
 
+  it('two supplies of one device are told apart, the bus among them', () => {
+    const inst = moved(demoInstallation('gorse-end', { 'od.selector': 'bus' }), 'ah.D2', 'ah.W2', 'od.D2')
+    expect(held(inst, 'od.compressor', 'heat1', 25)).toMatch(
+      /nothing in common: air handler, (the bus and air handler, control transformer|control transformer and air handler, the bus)$/,
+    )
+  })
+
   it('means nothing where the two ends of the supply are joined', () => {
     const inst = moved(demoInstallation('copper-alley'), 'ah.Y', 'ah.C', 'tstat.Y')
     expect(held(inst, 'od.compressor', 'heat1', 25)).toMatch(
-      /The two ends of its supply are joined, a short: air handler$/,
+      /The two ends of its supply are joined, a short: air handler, control transformer$/,
     )
   })
 
