@@ -276,21 +276,38 @@ export function notJoined(
   return null
 }
 
+/** Devices that are a switch in a call's wire, and nothing else. */
+const SWITCHES: readonly DeviceKind[] = ['outdoorThermostat', 'airThermostat', 'floatSwitch', 'leakSensor']
+
 /**
  * Where the conductor that is missing leads to: to the input, or, where what hangs before it is a closed switch, to the switch's
- * far end; a conductor past it would take the switch out of the way.
+ * far end; a conductor past it would take the switch out of the way. Emergency heat passes no outdoor thermostat.
  * @param around nodes that closed contacts tie to one end of a coil, those nearest to it first
  */
 function farEndOf(solution: Solution, to: Ref, around: readonly number[]): Ref {
   const family = familyOf(roleOf(solution, to))
+  const { call } = solution.situation
   let far = to
   for (const node of around.slice(around.findIndex((n) => terminalAt(solution, n)?.ref === to) + 1)) {
     const at = terminalAt(solution, node)
     // What hangs on another kind of terminal is another call's.
     if (at && familyOf(at.role) >= 0 && familyOf(at.role) !== family) break
-    if (at?.role === 'switch' && kindAt(solution, at.ref) !== 'relay') far = at.ref
+    const kind = at && kindAt(solution, at.ref)
+    if (kind === 'outdoorThermostat' && call === 'emergency') break
+    if (at?.role === 'switch' && kind && SWITCHES.includes(kind)) far = at.ref
   }
-  return far
+  return handedOn(solution, far)
+}
+
+/** Of a kit or a panel that hands a call on, the terminal at which the call comes to it: the one of its kind with a coil. */
+function handedOn(solution: Solution, out: Ref): Ref {
+  if (!CALLERS.some((kind) => kind !== 'thermostat' && kind === kindAt(solution, out))) return out
+  const { loads, nodes } = solution.circuit.net
+  const { placed } = splitRef(out)
+  const family = familyOf(roleOf(solution, out))
+  const coils = loads.filter((l) => l.placed.ref === placed).flatMap((l) => [l.a, l.b])
+  const at = coils.find((n) => nodes[n] !== out && familyOf(terminalAt(solution, n)?.role) === family)
+  return at === undefined ? out : nth(nodes, at)
 }
 
 /**

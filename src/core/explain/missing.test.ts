@@ -63,6 +63,24 @@ describe('a conductor that is missing', () => {
     expect(held(cut, 'od.compressor', 'cool1', 85)).toMatch(/to Coil-entering-air thermostat 1$/)
   })
 
+  it('of emergency heat leads to no outdoor thermostat, and of a defrost output to no call', () => {
+    const inst = strips()
+    const swapped = rewired(
+      rewired(inst, wireBetween(inst, 'ah.W2', 'kit.W2').id, { a: 'ah.W1' }),
+      wireBetween(inst, 'ah.W1', 'ah.W2').id,
+      { b: 'ah.W1' },
+    )
+    expect(held(swapped, 'kit.row1', 'emergency', 25)).toMatch(
+      /No conductor leads from Thermostat E to Air handler W1$/,
+    )
+  })
+
+  it('to a fuel kit leads to where the call comes to it', () => {
+    const inst = demoInstallation('ferrous-hill')
+    const cut = without(inst, wireBetween(inst, 'tstat.Y', 'ffk.Yin').id)
+    expect(held(cut, 'od.compressor', 'cool1', 85)).toMatch(/from Thermostat Y to Fossil fuel kit Y in$/)
+  })
+
   it('to a relay’s contact is named, where the call was landed on its coil', () => {
     // Y and W are crossed at the relay that keeps the heat pump out while the furnace heats.
     const inst = demoInstallation('tansy-street')
