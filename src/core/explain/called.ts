@@ -141,11 +141,18 @@ function lastReached(solution: Solution, output: Output): Ref {
     contact === null || (standsAt(solution.state, contact) === 2 && !isCaller(solution, contact))
   const seen = new Set([output.node])
   let last = output.ref
+  // The last before a splice: one from which other calls' conductors lead on is none of this call's.
+  let before = output.ref
   for (let at: number | undefined = output.node; at !== undefined;) {
     const on: number[] = (layoutOf(solution).around.get(at) ?? [])
       .filter((s) => s.node !== GROUND && !seen.has(s.node) && passes(s.contact))
       .map((s) => s.node)
     const next = new Set(on).size === 1 ? on[0] : undefined
+    const isOthers = on.some((n) => {
+      const family = familyOf(terminalAt(solution, n)?.role)
+      return family >= 0 && family !== output.family
+    })
+    if (isOthers && roleOf(solution, last) === 'splice') return before
     const there = next === undefined ? undefined : terminalAt(solution, next)
     const role = there?.role
     // Another output of a caller may hang there: that is no place that a call goes to.
@@ -161,7 +168,10 @@ function lastReached(solution: Solution, output: Output): Ref {
     if (role === 'R' && kindAt(solution, last) === 'relay') return output.ref
     if (next === undefined || isBack || !isOnWay) return last
     seen.add(next)
-    if (role !== undefined) last = nth(nodes, next)
+    if (role !== undefined) {
+      if (role !== 'splice') before = nth(nodes, next)
+      last = nth(nodes, next)
+    }
     at = next
   }
   return last
@@ -222,6 +232,22 @@ function relayContacts(
 const outputsFor = (solution: Solution, families: Families): Output[] =>
   calledOutputs(solution).filter((o) => families === null || families.includes(o.family))
 
+/** Whether the coil of a relay hangs on outputs of other calls alone. */
+function isOthersRelay(solution: Solution, relay: string, families: Families): boolean {
+  if (families === null) return false
+  const coils = solution.circuit.net.loads.filter((l) => l.placed.ref === relay)
+  const landed = coils
+    .flatMap((l) => [l.a, l.b])
+    .filter((n) => n !== GROUND)
+    .flatMap((n) => [...tiedTo(solution, n, () => false)])
+  const calls = landed.flatMap((n) => {
+    const at = terminalAt(solution, n)
+    const family = familyOf(at?.role)
+    return at && family >= 0 && CALLERS.some((kind) => kind === kindAt(solution, at.ref)) ? [family] : []
+  })
+  return calls.length > 0 && !calls.some((family) => families.includes(family))
+}
+
 /**
  * What is called and does not come: the thermostat closes an output of the kind of input that a coil has, and the nearest
  * way to the coil leads past it: through an output of another kind, or through what no call closes. What holds that way
@@ -247,7 +273,8 @@ export function notJoined(
     return (
       placed.device.kind === 'relay' &&
       standsAt(solution.state, contact) !== 2 &&
-      !solution.circuit.net.loads.some((l) => l.placed.ref === placed.ref && solution.energised(l.ref))
+      !solution.circuit.net.loads.some((l) => l.placed.ref === placed.ref && solution.energised(l.ref)) &&
+      !isOthersRelay(solution, placed.ref, families)
     )
   })
   if (waitsForRelay) return null

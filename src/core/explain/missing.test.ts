@@ -1,5 +1,5 @@
 import { demoInstallation, rewired, without, wireBetween } from '../../../tests/helpers/demo'
-import { moved } from '../../../tests/helpers/ruleFixtures'
+import { joined, moved } from '../../../tests/helpers/ruleFixtures'
 import { gateWords } from '@/words'
 import { Circuit, solve } from '../circuit'
 import type { Call } from '../equipment'
@@ -79,6 +79,28 @@ describe('a conductor that is missing', () => {
     const inst = demoInstallation('ferrous-hill')
     const cut = without(inst, wireBetween(inst, 'tstat.Y', 'ffk.Yin').id)
     expect(held(cut, 'od.compressor', 'cool1', 85)).toMatch(/from Thermostat Y to Fossil fuel kit Y in$/)
+  })
+
+  it('of a call that was spliced into another’s wire is missing from the thermostat', () => {
+    // Aux and the valve's wire crossed at the thermostat: aux comes to the valve, the valve's call to the splice of aux.
+    const inst = strips()
+    const [valve, aux] = [
+      wireBetween(inst, 'tstat.OB', 'ah.O').id,
+      wireBetween(inst, 'tstat.AUX', 'spl.x').id,
+    ]
+    const crossed = rewired(rewired(inst, valve, { a: 'tstat.AUX' }), aux, { a: 'tstat.OB' })
+    expect(held(crossed, 'kit.row1', 'heatAux1', 25)).toBe(
+      'tstat.AUX: No conductor leads from Thermostat AUX to Outdoor thermostat 1',
+    )
+  })
+
+  it('leads to no relay that is another call’s, though its contact lies on the way', () => {
+    // Aux pulls in the relay whose contact feeds W1; Y hangs on W2, and Y's terminal on W1.
+    const inst = demoInstallation('pennywort-close')
+    const off = moved(inst, 'ah.Y', 'ah.W2', 'tstat.Y')
+    expect(held(joined(off, 'ah.W1', 'ah.Y'), 'od.compressor', 'cool1', 85)).toMatch(
+      /^tstat\.Y: No conductor leads from Thermostat Y1? to Air handler Y1?$/,
+    )
   })
 
   it('to a relay’s contact is named, where the call was landed on its coil', () => {
