@@ -1,23 +1,22 @@
 import { nth } from '../sure'
 import { GROUND, standsAt, type Solution } from '../circuit'
-import type { DeviceKind, TerminalRole } from '../equipment'
-import { placedByRef, splitRef, type Ref } from '../installation'
+import type { DeviceKind } from '../equipment'
+import { splitRef, type Ref } from '../installation'
+import {
+  CALLERS,
+  FAMILIES,
+  familyOf,
+  isCaller,
+  isRelayCoil,
+  kindAt,
+  leadsACall,
+  SWITCHED,
+  terminalAt,
+} from './calls'
+import { farEndOf, isOthersWay, kitOutput } from './farEnd'
 import { layoutOf, oncePer, tiedTo } from './layout'
 import { polesOf } from './poles'
 import { roleOf, type NoVolts } from './ties'
-
-/** Terminals that stand for one thing called: an output of one of them belongs on an input of another. */
-const FAMILIES: readonly (readonly TerminalRole[])[] = [
-  ['AUX', 'W1', 'W2', 'W3', 'E', 'zoneW1'],
-  ['Y1', 'zoneY1'],
-  ['Y2'],
-  ['G', 'zoneG'],
-  ['O', 'B', 'OB', 'zoneOB'],
-]
-/** Calls that may pass a switch on their way: an outdoor thermostat, a float. A fan's or a valve's own wire passes none. */
-const SWITCHED: readonly TerminalRole[] = ['AUX', 'Y1', 'Y2']
-const familyOf = (role: TerminalRole | undefined): number =>
-  role === undefined ? -1 : FAMILIES.findIndex((f) => f.includes(role))
 
 /** Kinds of calls that one thing may be meant for; null: any. */
 export type Families = readonly number[] | null
@@ -41,31 +40,10 @@ export function familiesOf(solution: Solution, target: Ref): Families {
   }
 }
 
-/** What a node is as a terminal; undefined for points inside a device. */
-function terminalAt(solution: Solution, node: number): { ref: Ref; role: TerminalRole } | undefined {
-  const role = node === GROUND ? undefined : layoutOf(solution).roles[node]
-  return role && { ref: nth(solution.circuit.net.nodes, node), role }
-}
-
-const kindAt = (solution: Solution, ref: Ref): DeviceKind | undefined =>
-  placedByRef(solution.circuit.inst, splitRef(ref).placed)?.device.kind
-
 interface Output {
   node: number
   ref: Ref
   family: number
-}
-
-/** What calls: a thermostat, and what passes its calls on. */
-const CALLERS: readonly DeviceKind[] = ['zonePanel', 'fuelKit', 'thermostat']
-
-const isCaller = (solution: Solution, contact: number): boolean =>
-  CALLERS.includes(nth(solution.circuit.net.contacts, contact).placed.device.kind)
-
-/** Whether a call goes on over a contact: not back through a caller, nor over one that puts R on something. */
-function leadsACall(solution: Solution, contact: number): boolean {
-  const { a, b } = nth(solution.circuit.net.contacts, contact)
-  return !isCaller(solution, contact) && [a, b].every((n) => terminalAt(solution, n)?.role !== 'R')
 }
 
 /** What closed contacts tie to an end of something, those of callers left out; the nearest first. */
@@ -102,16 +80,6 @@ function inputsAmong(solution: Solution, nodes: Iterable<number>, family: number
   })
 }
 
-/** Whether a terminal is a relay's own coil: whatever call is landed there, it is what the relay is for. */
-function isRelayCoil(solution: Solution, node: number): boolean {
-  const at = terminalAt(solution, node)
-  return (
-    at?.role === 'switch' &&
-    kindAt(solution, at.ref) === 'relay' &&
-    solution.circuit.net.loads.some((l) => l.a === node || l.b === node)
-  )
-}
-
 const relayCoilAmong = (solution: Solution, nodes: readonly number[]): Ref | undefined => {
   const node = nodes.find((n) => isRelayCoil(solution, n))
   return node === undefined ? undefined : terminalAt(solution, node)?.ref
@@ -141,22 +109,17 @@ function lastReached(solution: Solution, output: Output): Ref {
     contact === null || (standsAt(solution.state, contact) === 2 && !isCaller(solution, contact))
   const seen = new Set([output.node])
   let last = output.ref
-  // The last before a splice: one from which other calls' conductors lead on is none of this call's.
-  let before = output.ref
   for (let at: number | undefined = output.node; at !== undefined;) {
     const on: number[] = (layoutOf(solution).around.get(at) ?? [])
       .filter((s) => s.node !== GROUND && !seen.has(s.node) && passes(s.contact))
       .map((s) => s.node)
     const next = new Set(on).size === 1 ? on[0] : undefined
-    const isOthers = on.some((n) => {
-      const family = familyOf(terminalAt(solution, n)?.role)
-      return family >= 0 && family !== output.family
-    })
-    if (isOthers && roleOf(solution, last) === 'splice') return before
     const there = next === undefined ? undefined : terminalAt(solution, next)
     const role = there?.role
-    // Another output of a caller may hang there: that is no place that a call goes to.
-    const isBack = CALLERS.some((kind) => there !== undefined && kind === kindAt(solution, there.ref))
+    // Another output of a caller may hang there, which is no place that a call goes to, or a row's lead, where it ends.
+    const isBack = [...CALLERS, 'stripKit' as const].some(
+      (kind) => there !== undefined && kind === kindAt(solution, there.ref),
+    )
     // Landed on another kind of terminal it has left its way.
     const isOnWay =
       !(next !== undefined && isRelayCoil(solution, next)) &&
@@ -166,12 +129,10 @@ function lastReached(solution: Solution, output: Output): Ref {
         familyOf(role) === output.family)
     // Through a relay to R it is no call any more, wherever that leads.
     if (role === 'R' && kindAt(solution, last) === 'relay') return output.ref
-    if (next === undefined || isBack || !isOnWay) return last
+    if (next === undefined || isBack || !isOnWay || isOthersWay(solution, next, seen, output.family))
+      return last
     seen.add(next)
-    if (role !== undefined) {
-      if (role !== 'splice') before = nth(nodes, next)
-      last = nth(nodes, next)
-    }
+    if (role !== undefined) last = nth(nodes, next)
     at = next
   }
   return last
@@ -303,40 +264,6 @@ export function notJoined(
   return null
 }
 
-/** Devices that are a switch in a call's wire, and nothing else. */
-const SWITCHES: readonly DeviceKind[] = ['outdoorThermostat', 'airThermostat', 'floatSwitch', 'leakSensor']
-
-/**
- * Where the conductor that is missing leads to: to the input, or, where what hangs before it is a closed switch, to the switch's
- * far end; a conductor past it would take the switch out of the way. Emergency heat passes no outdoor thermostat.
- * @param around nodes that closed contacts tie to one end of a coil, those nearest to it first
- */
-function farEndOf(solution: Solution, to: Ref, around: readonly number[]): Ref {
-  const family = familyOf(roleOf(solution, to))
-  const { call } = solution.situation
-  let far = to
-  for (const node of around.slice(around.findIndex((n) => terminalAt(solution, n)?.ref === to) + 1)) {
-    const at = terminalAt(solution, node)
-    // What hangs on another kind of terminal is another call's.
-    if (at && familyOf(at.role) >= 0 && familyOf(at.role) !== family) break
-    const kind = at && kindAt(solution, at.ref)
-    if (kind === 'outdoorThermostat' && call === 'emergency') break
-    if (at?.role === 'switch' && kind && SWITCHES.includes(kind)) far = at.ref
-  }
-  return handedOn(solution, far)
-}
-
-/** Of a kit or a panel that hands a call on, the terminal at which the call comes to it: the one of its kind with a coil. */
-function handedOn(solution: Solution, out: Ref): Ref {
-  if (!CALLERS.some((kind) => kind !== 'thermostat' && kind === kindAt(solution, out))) return out
-  const { loads, nodes } = solution.circuit.net
-  const { placed } = splitRef(out)
-  const family = familyOf(roleOf(solution, out))
-  const coils = loads.filter((l) => l.placed.ref === placed).flatMap((l) => [l.a, l.b])
-  const at = coils.find((n) => nodes[n] !== out && familyOf(terminalAt(solution, n)?.role) === family)
-  return at === undefined ? out : nth(nodes, at)
-}
-
 /**
  * The same of an end that comes to no supply at all, through open contacts either: of what is called, what this end has nothing
  * of. Null where no call of its kind is made.
@@ -361,10 +288,16 @@ export function notJoinedEnd(
   return null
 }
 
-/** Of some nodes, the input that an output belongs on: the nearest of the device that is furthest from the coil. */
+/**
+ * Of some nodes, the input that an output belongs on: the nearest of the device that is furthest from the coil; a kit's own lead
+ * only where it hangs on nothing that is one.
+ */
 function inputOf(solution: Solution, output: Output, around: readonly number[]): Ref | undefined {
   const caller = splitRef(output.ref).placed
-  const inputs = inputsAmong(solution, around, output.family).filter((t) => splitRef(t).placed !== caller)
+  const all = inputsAmong(solution, around, output.family).filter((t) => splitRef(t).placed !== caller)
+  const boards = all.filter((t) => kindAt(solution, t) !== 'stripKit')
+  const nearest = around.map((n) => terminalAt(solution, n)?.ref).find((ref) => ref !== undefined)
+  const inputs = boards.length ? boards : all.filter((t) => t === nearest)
   const furthest = inputs[inputs.length - 1]
   return inputs.find((t) => furthest !== undefined && splitRef(t).placed === splitRef(furthest).placed)
 }
@@ -377,7 +310,7 @@ function missingFrom(solution: Solution, outputs: readonly Output[], output: Out
   // On one device a jumper leads from a lower stage to a higher; landed on the higher alone, the call itself is on the wrong one.
   const stage = (ref: Ref) => FAMILIES[output.family]?.findIndex((r) => r === roleOf(solution, ref)) ?? -1
   const isMislanded = splitRef(reached).placed === splitRef(to).placed && stage(reached) > stage(to)
-  return relayOut(solution, [lost]) ?? (isMislanded ? lost.ref : reached)
+  return relayOut(solution, [lost]) ?? (isMislanded ? lost.ref : kitOutput(solution, reached, to))
 }
 
 /** Whether an end of something stands at an input of the kind that the thermostat calls just now (G in a fan call). */

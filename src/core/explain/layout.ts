@@ -18,12 +18,18 @@ export interface Layout {
   roles: readonly (TerminalRole | undefined)[]
 }
 
+const ROW_CALLS = ['W1', 'W2', 'W3'] as const
+
 export const layoutOf = ({ circuit }: Solution): Layout => circuit.kept.once(layOut)
 
 function layOut({ net, inst }: Circuit): Layout {
   const roles = net.nodes.map((ref) => {
     const { placed, id } = splitRef(ref)
-    return placedByRef(inst, placed)?.device.terminals.find((t) => t.id === id)?.role
+    const device = placedByRef(inst, placed)?.device
+    const terminal = device?.terminals.find((t) => t.id === id)
+    // A kit's harness is an input by its lead's name: it belongs on what calls that row.
+    const lead = device?.kind === 'stripKit' && terminal?.role === 'harness' ? terminal.label : null
+    return ROW_CALLS.find((role) => role === lead) ?? terminal?.role
   })
   return { around: neighbours(net), roles }
 }

@@ -103,6 +103,25 @@ describe('a conductor that is missing', () => {
     )
   })
 
+  it('to a strip kit’s lead is missing, where the lead hangs on another kind of terminal', () => {
+    // Both rows' leads are on the terminal of the valve.
+    const inst = strips()
+    const [row1, row2] = [wireBetween(inst, 'ah.W1', 'kit.W1').id, wireBetween(inst, 'ah.W2', 'kit.W2').id]
+    const on = rewired(rewired(inst, row1, { a: 'ah.O' }), row2, { a: 'ah.O' })
+    for (const call of ['emergency', 'heatAux1'] as const)
+      expect(held(on, 'kit.row1', call, 25)).toMatch(/No conductor leads from .* to Strip kit W1$/)
+  })
+
+  it('of a row comes from the board’s own output for it, past which no lead may go', () => {
+    // The leak sensor's wire and a row's lead are crossed at the air handler.
+    const inst = demoInstallation('osier-walk')
+    const [leak, row] = [wireBetween(inst, 'leak.T2', 'ah.LK').id, wireBetween(inst, 'ah.K1', 'kit.W1').id]
+    const crossed = rewired(rewired(inst, leak, { b: 'ah.K1' }), row, { a: 'ah.LK' })
+    expect(held(crossed, 'kit.row1', 'heatAux1', 25)).toBe(
+      'ah.K1: No conductor leads from Air handler kit 1 to Strip kit W1',
+    )
+  })
+
   it('to a relay’s contact is named, where the call was landed on its coil', () => {
     // Y and W are crossed at the relay that keeps the heat pump out while the furnace heats.
     const inst = demoInstallation('tansy-street')

@@ -10,7 +10,7 @@ import {
   type Truth,
 } from '../equipment'
 import { GROUND, standsAt, type Solution } from '../circuit'
-import { splitRef, type Ref, makeRef } from '../installation'
+import { makeRef, placedByRef, splitRef, type Ref } from '../installation'
 import { evalContextOf } from '../situation'
 import { isCalled, notJoined, type Families } from './called'
 import { layoutOf, oncePer, type Step } from './layout'
@@ -319,19 +319,28 @@ export function feedsOnItself(solution: Solution, way: Way, transformer: number)
   return way.cold.some(waits) ? way.ends[1] : null
 }
 
-/** The landed terminal furthest from the start that can be reached at all: where the wiring ends. */
-export function lastTerminal(solution: Solution, reach: Reach): Ref | null {
+/**
+ * The landed terminal furthest from the start that can be reached at all: where the wiring ends. A kit's lead that hangs there
+ * as well feeds nothing, and is no end of anything but its own row.
+ * @param start the point that was begun at
+ */
+export function lastTerminal(solution: Solution, reach: Reach, start: Ref | undefined): Ref | null {
   const { nodes } = solution.circuit.net
+  const isOwn = (ref: Ref) => start !== undefined && splitRef(start).placed === splitRef(ref).placed
   let last: Ref | null = null
   let most = -1
   nodes.forEach((ref, node) => {
     const c = nth(reach.cost, node)
     if (c === Infinity || c <= most || !isTerminal(solution, ref)) return
+    if (kindOf(solution, ref) === 'stripKit' && !isOwn(ref)) return
     most = c
     last = ref
   })
   return last
 }
+
+const kindOf = (solution: Solution, ref: Ref) =>
+  placedByRef(solution.circuit.inst, splitRef(ref).placed)?.device.kind
 
 function isTerminal(solution: Solution, ref: Ref): boolean {
   const { placed, id } = splitRef(ref)

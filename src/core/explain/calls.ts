@@ -1,0 +1,49 @@
+import { nth } from '../sure'
+import { GROUND, type Solution } from '../circuit'
+import type { DeviceKind, TerminalRole } from '../equipment'
+import { placedByRef, splitRef, type Ref } from '../installation'
+import { layoutOf } from './layout'
+
+/** Terminals that stand for one thing called: an output of one of them belongs on an input of another. */
+export const FAMILIES: readonly (readonly TerminalRole[])[] = [
+  ['AUX', 'W1', 'W2', 'W3', 'E', 'zoneW1'],
+  ['Y1', 'zoneY1'],
+  ['Y2'],
+  ['G', 'zoneG'],
+  ['O', 'B', 'OB', 'zoneOB'],
+]
+/** Calls that may pass a switch on their way: an outdoor thermostat, a float. A fan's or a valve's own wire passes none. */
+export const SWITCHED: readonly TerminalRole[] = ['AUX', 'Y1', 'Y2']
+export const familyOf = (role: TerminalRole | undefined): number =>
+  role === undefined ? -1 : FAMILIES.findIndex((f) => f.includes(role))
+
+/** What a node is as a terminal; undefined for points inside a device. */
+export function terminalAt(solution: Solution, node: number): { ref: Ref; role: TerminalRole } | undefined {
+  const role = node === GROUND ? undefined : layoutOf(solution).roles[node]
+  return role && { ref: nth(solution.circuit.net.nodes, node), role }
+}
+
+export const kindAt = (solution: Solution, ref: Ref): DeviceKind | undefined =>
+  placedByRef(solution.circuit.inst, splitRef(ref).placed)?.device.kind
+
+/** What calls: a thermostat, and what passes its calls on. */
+export const CALLERS: readonly DeviceKind[] = ['zonePanel', 'fuelKit', 'thermostat']
+
+export const isCaller = (solution: Solution, contact: number): boolean =>
+  CALLERS.includes(nth(solution.circuit.net.contacts, contact).placed.device.kind)
+
+/** Whether a call goes on over a contact: not back through a caller, nor over one that puts R on something. */
+export function leadsACall(solution: Solution, contact: number): boolean {
+  const { a, b } = nth(solution.circuit.net.contacts, contact)
+  return !isCaller(solution, contact) && [a, b].every((n) => terminalAt(solution, n)?.role !== 'R')
+}
+
+/** Whether a terminal is a relay's own coil: whatever call is landed there, it is what the relay is for. */
+export function isRelayCoil(solution: Solution, node: number): boolean {
+  const at = terminalAt(solution, node)
+  return (
+    at?.role === 'switch' &&
+    kindAt(solution, at.ref) === 'relay' &&
+    solution.circuit.net.loads.some((l) => l.a === node || l.b === node)
+  )
+}

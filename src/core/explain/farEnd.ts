@@ -1,0 +1,76 @@
+import { nth } from '../sure'
+import type { Solution } from '../circuit'
+import type { DeviceKind } from '../equipment'
+import { makeRef, placedByRef, splitRef, type Ref } from '../installation'
+import { CALLERS, familyOf, kindAt, leadsACall, terminalAt } from './calls'
+import { tiedTo } from './layout'
+import { roleOf } from './ties'
+
+/** Devices that are a switch in a call's wire, and nothing else. */
+const SWITCHES: readonly DeviceKind[] = ['outdoorThermostat', 'airThermostat', 'floatSwitch', 'leakSensor']
+
+/**
+ * Where the conductor that is missing leads to: to the input, or, where what hangs before it is a closed switch, to the switch's
+ * far end; a conductor past it would take the switch out of the way. Emergency heat passes no outdoor thermostat.
+ * @param around nodes that closed contacts tie to one end of a coil, those nearest to it first
+ */
+export function farEndOf(solution: Solution, to: Ref, around: readonly number[]): Ref {
+  const family = familyOf(roleOf(solution, to))
+  const { call } = solution.situation
+  let far = to
+  for (const node of around.slice(around.findIndex((n) => terminalAt(solution, n)?.ref === to) + 1)) {
+    const at = terminalAt(solution, node)
+    if (at && CALLERS.some((kind) => kind === kindAt(solution, at.ref))) continue
+    // What leads to another kind of terminal is in another call's wire.
+    if (at && familyOf(at.role) >= 0 && familyOf(at.role) !== family) return handedOn(solution, to)
+    const kind = at && kindAt(solution, at.ref)
+    if (kind === 'outdoorThermostat' && call === 'emergency') break
+    if (at?.role === 'switch' && kind && SWITCHES.includes(kind)) far = at.ref
+  }
+  return handedOn(solution, far)
+}
+
+/** Of a kit or a panel that hands a call on, the terminal at which the call comes to it: the one of its kind with a coil. */
+function handedOn(solution: Solution, out: Ref): Ref {
+  if (!CALLERS.some((kind) => kind !== 'thermostat' && kind === kindAt(solution, out))) return out
+  const { loads, nodes } = solution.circuit.net
+  const { placed } = splitRef(out)
+  const family = familyOf(roleOf(solution, out))
+  const coils = loads.filter((l) => l.placed.ref === placed).flatMap((l) => [l.a, l.b])
+  const at = coils.find((n) => nodes[n] !== out && familyOf(terminalAt(solution, n)?.role) === family)
+  return at === undefined ? out : nth(nodes, at)
+}
+
+/** Whether a splice or an outdoor thermostat is in another call's wire: beyond it are inputs of other kinds alone. */
+export function isOthersWay(
+  solution: Solution,
+  node: number,
+  seen: ReadonlySet<number>,
+  family: number,
+): boolean {
+  const here = terminalAt(solution, node)
+  const kind = here && kindAt(solution, here.ref)
+  if (kind !== 'splice' && kind !== 'outdoorThermostat') return false
+  const beyond = [...tiedTo(solution, node, (i) => leadsACall(solution, i))].flatMap((n) => {
+    const at = terminalAt(solution, n)
+    const isCallers = CALLERS.some((kind) => at !== undefined && kind === kindAt(solution, at.ref))
+    return at && !seen.has(n) && !isCallers && familyOf(at.role) >= 0 ? [familyOf(at.role)] : []
+  })
+  return beyond.length > 0 && !beyond.includes(family)
+}
+
+/**
+ * Where a kit's lead comes from: of a board with outputs for its kit, the one of this row, past which no lead may go; else what
+ * the call has reached.
+ */
+export function kitOutput(solution: Solution, reached: Ref, to: Ref): Ref {
+  if (kindAt(solution, to) !== 'stripKit') return reached
+  const { inst } = solution.circuit
+  const [board, kit] = [reached, to].map((ref) => placedByRef(inst, splitRef(ref).placed))
+  const outputs = board?.device.terminals.filter((t) => t.side === 'low' && t.role === 'harness') ?? []
+  const row = kit?.device.terminals
+    .filter((t) => t.role === 'harness')
+    .findIndex((t) => t.id === splitRef(to).id)
+  const own = row === undefined ? undefined : outputs[row]
+  return board && own ? makeRef(board.ref, own.id) : reached
+}
