@@ -310,7 +310,7 @@ function missingFrom(solution: Solution, outputs: readonly Output[], output: Out
   // On one device a jumper leads from a lower stage to a higher; landed on the higher alone, the call itself is on the wrong one.
   const stage = (ref: Ref) => FAMILIES[output.family]?.findIndex((r) => r === roleOf(solution, ref)) ?? -1
   const isMislanded = splitRef(reached).placed === splitRef(to).placed && stage(reached) > stage(to)
-  return relayOut(solution, [lost]) ?? (isMislanded ? lost.ref : kitOutput(solution, reached, to))
+  return kitOutput(solution, to) ?? relayOut(solution, [lost]) ?? (isMislanded ? lost.ref : reached)
 }
 
 /** Whether an end of something stands at an input of the kind that the thermostat calls just now (G in a fan call). */

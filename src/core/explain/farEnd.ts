@@ -59,18 +59,17 @@ export function isOthersWay(
   return beyond.length > 0 && !beyond.includes(family)
 }
 
-/**
- * Where a kit's lead comes from: of a board with outputs for its kit, the one of this row, past which no lead may go; else what
- * the call has reached.
- */
-export function kitOutput(solution: Solution, reached: Ref, to: Ref): Ref {
-  if (kindAt(solution, to) !== 'stripKit') return reached
+/** The output that a board has for the row of a kit's lead, past which no lead may go; null where none has any. */
+export function kitOutput(solution: Solution, lead: Ref): Ref | null {
+  if (kindAt(solution, lead) !== 'stripKit') return null
   const { inst } = solution.circuit
-  const [board, kit] = [reached, to].map((ref) => placedByRef(inst, splitRef(ref).placed))
-  const outputs = board?.device.terminals.filter((t) => t.side === 'low' && t.role === 'harness') ?? []
-  const row = kit?.device.terminals
-    .filter((t) => t.role === 'harness')
-    .findIndex((t) => t.id === splitRef(to).id)
-  const own = row === undefined ? undefined : outputs[row]
-  return board && own ? makeRef(board.ref, own.id) : reached
+  const harness = (ref: string) =>
+    placedByRef(inst, ref)?.device.terminals.filter((t) => t.side === 'low' && t.role === 'harness') ?? []
+  const { placed, id } = splitRef(lead)
+  const row = harness(placed).findIndex((t) => t.id === id)
+  for (const { ref, device } of inst.placed) {
+    const own = device.kind === 'airHandler' ? harness(ref)[row] : undefined
+    if (own) return makeRef(ref, own.id)
+  }
+  return null
 }

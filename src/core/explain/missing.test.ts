@@ -122,6 +122,14 @@ describe('a conductor that is missing', () => {
     )
   })
 
+  it('of a row that is off altogether comes from there, too', () => {
+    const inst = demoInstallation('pennywort-close')
+    const off = without(inst, wireBetween(inst, 'ah.K2', 'kit.W2').id)
+    expect(held(off, 'kit.row2', 'heatAux2', 25)).toBe(
+      'kit.W2: Not wired: no conductor leads from Air handler kit 2 to Strip kit W2',
+    )
+  })
+
   it('to a relay’s contact is named, where the call was landed on its coil', () => {
     // Y and W are crossed at the relay that keeps the heat pump out while the furnace heats.
     const inst = demoInstallation('tansy-street')
