@@ -1,7 +1,7 @@
 import { nth } from '../sure'
 import { GROUND, standsAt, type Solution } from '../circuit'
 import type { DeviceKind } from '../equipment'
-import { splitRef, type Ref } from '../installation'
+import { splitRef, type Placed, type Ref } from '../installation'
 import {
   CALLERS,
   FAMILIES,
@@ -85,6 +85,12 @@ const relayCoilAmong = (solution: Solution, nodes: readonly number[]): Ref | und
   return node === undefined ? undefined : terminalAt(solution, node)?.ref
 }
 
+/** Whether a backup call on a board is only read there, and heats by what the board hands it on to: its kit. */
+const isOnlyRead = ({ device }: Placed, family: number): boolean =>
+  family === familyOf('W1') &&
+  device.kind === 'airHandler' &&
+  device.terminals.some((t) => t.side === 'low' && t.role === 'harness')
+
 /**
  * Whether an output leads to some coil by an input of its kind, through open contacts too; not through other callers, nor
  * through a contact that puts R on something, since what lies behind it is another call.
@@ -93,7 +99,8 @@ function leadsOn(solution: Solution, output: Output): boolean {
   const { loads } = solution.circuit.net
   const nodes = tiedTo(solution, output.node, (i) => leadsACall(solution, i))
   nodes.delete(output.node)
-  if (!loads.some((l) => nodes.has(l.a) || nodes.has(l.b))) return false
+  if (!loads.some((l) => (nodes.has(l.a) || nodes.has(l.b)) && !isOnlyRead(l.placed, output.family)))
+    return false
   return (
     inputsAmong(solution, nodes, output.family).length > 0 || [...nodes].some((n) => isRelayCoil(solution, n))
   )

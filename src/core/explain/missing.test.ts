@@ -1,4 +1,5 @@
 import { demoInstallation, rewired, without, wireBetween } from '../../../tests/helpers/demo'
+import { landedCase } from '../../../tests/helpers/matrix'
 import { joined, moved } from '../../../tests/helpers/ruleFixtures'
 import { gateWords } from '@/words'
 import { Circuit, solve } from '../circuit'
@@ -128,6 +129,25 @@ describe('a conductor that is missing', () => {
     expect(held(off, 'kit.row2', 'heatAux2', 25)).toBe(
       'kit.W2: Not wired: no conductor leads from Air handler kit 2 to Strip kit W2',
     )
+  })
+
+  it('of a call that a board reads and hands on to no row is missing at the row that is there', () => {
+    // One row, on kit 1; E is landed on W2, and the jumper to W1 is off.
+    const inst = landedCase({
+      name: 'one row behind a board',
+      pieces: [
+        ['tstat', 'sorrel-h1', 'wall'],
+        ['ah', 'plain-air-handler-board', 'garage'],
+        ['kit', 'teasel-k1', 'garage'],
+        ['od', 'marram-s1', 'north'],
+        ['odt', 'sedge-t50', 'north'],
+      ],
+      packaged: false,
+      practice: { defrost: 'tempered', emergency: 'jumper', fuel: 'thermostat' },
+    })!
+    const cut = without(inst, wireBetween(inst, 'ah.W1', 'ah.W2').id)
+    expect(held(cut, 'kit.row1', 'emergency', 25)).toBe('tstat.E: No conductor leads from tstat E to ah W1')
+    expect(held(inst, 'kit.row1', 'emergency', 25)).toBe('on')
   })
 
   it('to a relay’s contact is named, where the call was landed on its coil', () => {
