@@ -41,6 +41,15 @@ test('a job that the server cannot prove keeps its line, which claims nothing', 
 test('a list that could not be read comes by itself when the server answers again', async ({ page }) => {
   let away = true
   await page.route('**/api/jobs?*', (route) => (away ? route.abort() : route.continue()))
+  // What the page came with stays, and is said to be no news.
+  await page.goto('/')
+  await expect(page.getByText('The list cannot be read just now')).toBeVisible()
+  await expect(page.getByRole('heading', { level: 2 }).first()).toBeVisible()
+  // A page that came with nothing, as one that is kept on the device does.
+  await page.route(
+    (url) => url.pathname === '/',
+    async (route) => route.fulfill({ response: await route.fetch({ headers: {} }) }),
+  )
   await page.goto('/')
   await expect(page.getByText('The server does not answer')).toBeVisible()
   away = false
