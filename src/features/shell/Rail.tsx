@@ -111,7 +111,7 @@ function Places({
               {title}
               <span
                 className={cx(
-                  'max-w-full truncate text-xs font-normal',
+                  '-mx-1 max-w-[calc(100%+0.5rem)] truncate text-xs font-normal lg:mx-0',
                   marks?.get(id)?.needs ? 'text-harm' : 'text-soft',
                 )}
               >
