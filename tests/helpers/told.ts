@@ -5,6 +5,7 @@ import { UNKNOWN_SITE, type Installation, type JobSeen } from '@/core/installati
 import { judge, READING_KINDS, type BandedKind, type Reading, type Verdict } from '@/core/startup'
 import { degF } from '@/core/units'
 import { demoInstallation } from './demo'
+import { reading } from './reading'
 
 /** A job as it stands, and what is known of the house and its plates. */
 export interface Site {
@@ -58,33 +59,28 @@ export function told(
       ),
     },
   }
-  const reading = (over: Partial<Reading>): Reading => ({
-    id: 'r',
-    kind,
-    value,
-    place,
-    at,
-    withBlower: null,
-    ...(site.panelsOff ? { panelsOff: true } : {}),
-    instrument: 'any',
-    situation: {
-      call: site.call ?? 'heat1',
-      outdoorF: degF(site.outdoorF ?? 47),
-      modes: site.modes ?? {},
-    },
-    ...(site.moved ? { moved: site.moved } : {}),
-    who: '',
-    when: '2026-11-26T09:00:00Z',
-    supersedes: null,
-    ...over,
-  })
+  const read = (over: Partial<Reading>): Reading =>
+    reading({
+      kind,
+      value,
+      place,
+      at,
+      withBlower: null,
+      ...(site.panelsOff ? { panelsOff: true } : {}),
+      situation: {
+        call: site.call ?? 'heat1',
+        outdoorF: degF(site.outdoorF ?? 47),
+        modes: site.modes ?? {},
+      },
+      ...(site.moved ? { moved: site.moved } : {}),
+      ...over,
+    })
   const all =
     site.returnAir === undefined
       ? []
-      : [reading({ id: 'ret', kind: 'returnAir', place: 'returnDuct', value: site.returnAir })]
-  if (site.lineFt !== undefined)
-    all.push(reading({ id: 'ft', kind: 'lineLength', place: 'line', value: site.lineFt }))
-  return judge(circuit, reading({}), all, seen)
+      : [read({ kind: 'returnAir', place: 'returnDuct', value: site.returnAir })]
+  if (site.lineFt !== undefined) all.push(read({ kind: 'lineLength', place: 'line', value: site.lineFt }))
+  return judge(circuit, read({}), all, seen)
 }
 
 export const STRIPS: Site = { job: 'quillfeather-lane' }

@@ -6,7 +6,9 @@ import {
   CALLERS,
   FAMILIES,
   familyOf,
+  harnessOf,
   isCaller,
+  isOnCaller,
   isRelayCoil,
   kindAt,
   leadsACall,
@@ -87,9 +89,7 @@ const relayCoilAmong = (solution: Solution, nodes: readonly number[]): Ref | und
 
 /** Whether a backup call on a board is only read there, and heats by what the board hands it on to: its kit. */
 const isOnlyRead = ({ device }: Placed, family: number): boolean =>
-  family === familyOf('W1') &&
-  device.kind === 'airHandler' &&
-  device.terminals.some((t) => t.side === 'low' && t.role === 'harness')
+  family === familyOf('W1') && device.kind === 'airHandler' && harnessOf(device).length > 0
 
 /**
  * Whether an output leads to some coil by an input of its kind, through open contacts too; not through other callers, nor
@@ -124,9 +124,8 @@ function lastReached(solution: Solution, output: Output): Ref {
     const there = next === undefined ? undefined : terminalAt(solution, next)
     const role = there?.role
     // Another output of a caller may hang there, which is no place that a call goes to, or a row's lead, where it ends.
-    const isBack = [...CALLERS, 'stripKit' as const].some(
-      (kind) => there !== undefined && kind === kindAt(solution, there.ref),
-    )
+    const isBack =
+      there !== undefined && (isOnCaller(solution, there.ref) || kindAt(solution, there.ref) === 'stripKit')
     // Landed on another kind of terminal it has left its way.
     const isOnWay =
       !(next !== undefined && isRelayCoil(solution, next)) &&
@@ -211,7 +210,7 @@ function isOthersRelay(solution: Solution, relay: string, families: Families): b
   const calls = landed.flatMap((n) => {
     const at = terminalAt(solution, n)
     const family = familyOf(at?.role)
-    return at && family >= 0 && CALLERS.some((kind) => kind === kindAt(solution, at.ref)) ? [family] : []
+    return at && family >= 0 && isOnCaller(solution, at.ref) ? [family] : []
   })
   return calls.length > 0 && !calls.some((family) => families.includes(family))
 }

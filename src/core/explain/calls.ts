@@ -1,6 +1,6 @@
 import { nth } from '../sure'
 import { GROUND, type Solution } from '../circuit'
-import type { DeviceKind, TerminalRole } from '../equipment'
+import type { Device, DeviceKind, Terminal, TerminalRole } from '../equipment'
 import { placedByRef, splitRef, type Ref } from '../installation'
 import { layoutOf } from './layout'
 
@@ -29,6 +29,10 @@ export const kindAt = (solution: Solution, ref: Ref): DeviceKind | undefined =>
 /** What calls: a thermostat, and what passes its calls on. */
 export const CALLERS: readonly DeviceKind[] = ['zonePanel', 'fuelKit', 'thermostat']
 
+/** Whether a terminal belongs to one of them. */
+export const isOnCaller = (solution: Solution, ref: Ref): boolean =>
+  CALLERS.some((kind) => kind === kindAt(solution, ref))
+
 export const isCaller = (solution: Solution, contact: number): boolean =>
   CALLERS.includes(nth(solution.circuit.net.contacts, contact).placed.device.kind)
 
@@ -37,6 +41,10 @@ export function leadsACall(solution: Solution, contact: number): boolean {
   const { a, b } = nth(solution.circuit.net.contacts, contact)
   return !isCaller(solution, contact) && [a, b].every((n) => terminalAt(solution, n)?.role !== 'R')
 }
+
+/** A kit's leads, and a board's outputs for them, in the order of their rows. */
+export const harnessOf = (device: Device): Terminal[] =>
+  device.terminals.filter((t) => t.side === 'low' && t.role === 'harness')
 
 /** Whether a terminal is a relay's own coil: whatever call is landed there, it is what the relay is for. */
 export function isRelayCoil(solution: Solution, node: number): boolean {

@@ -2,7 +2,7 @@ import { nth } from '../sure'
 import type { Solution } from '../circuit'
 import type { DeviceKind } from '../equipment'
 import { makeRef, placedByRef, splitRef, type Ref } from '../installation'
-import { CALLERS, familyOf, kindAt, leadsACall, terminalAt } from './calls'
+import { familyOf, harnessOf, isOnCaller, kindAt, leadsACall, terminalAt } from './calls'
 import { tiedTo } from './layout'
 import { roleOf } from './ties'
 
@@ -20,7 +20,7 @@ export function farEndOf(solution: Solution, to: Ref, around: readonly number[])
   let far = to
   for (const node of around.slice(around.findIndex((n) => terminalAt(solution, n)?.ref === to) + 1)) {
     const at = terminalAt(solution, node)
-    if (at && CALLERS.some((kind) => kind === kindAt(solution, at.ref))) continue
+    if (at && isOnCaller(solution, at.ref)) continue
     // What leads to another kind of terminal is in another call's wire.
     if (at && familyOf(at.role) >= 0 && familyOf(at.role) !== family) return handedOn(solution, to)
     const kind = at && kindAt(solution, at.ref)
@@ -32,7 +32,7 @@ export function farEndOf(solution: Solution, to: Ref, around: readonly number[])
 
 /** Of a kit or a panel that hands a call on, the terminal at which the call comes to it: the one of its kind with a coil. */
 function handedOn(solution: Solution, out: Ref): Ref {
-  if (!CALLERS.some((kind) => kind !== 'thermostat' && kind === kindAt(solution, out))) return out
+  if (!isOnCaller(solution, out) || kindAt(solution, out) === 'thermostat') return out
   const { loads, nodes } = solution.circuit.net
   const { placed } = splitRef(out)
   const family = familyOf(roleOf(solution, out))
@@ -53,8 +53,8 @@ export function isOthersWay(
   if (kind !== 'splice' && kind !== 'outdoorThermostat') return false
   const beyond = [...tiedTo(solution, node, (i) => leadsACall(solution, i))].flatMap((n) => {
     const at = terminalAt(solution, n)
-    const isCallers = CALLERS.some((kind) => at !== undefined && kind === kindAt(solution, at.ref))
-    return at && !seen.has(n) && !isCallers && familyOf(at.role) >= 0 ? [familyOf(at.role)] : []
+    const family = familyOf(at?.role)
+    return at && family >= 0 && !seen.has(n) && !isOnCaller(solution, at.ref) ? [family] : []
   })
   return beyond.length > 0 && !beyond.includes(family)
 }
@@ -63,12 +63,11 @@ export function isOthersWay(
 export function kitOutput(solution: Solution, lead: Ref): Ref | null {
   if (kindAt(solution, lead) !== 'stripKit') return null
   const { inst } = solution.circuit
-  const harness = (ref: string) =>
-    placedByRef(inst, ref)?.device.terminals.filter((t) => t.side === 'low' && t.role === 'harness') ?? []
   const { placed, id } = splitRef(lead)
-  const row = harness(placed).findIndex((t) => t.id === id)
+  const kit = placedByRef(inst, placed)
+  const row = kit ? harnessOf(kit.device).findIndex((t) => t.id === id) : -1
   for (const { ref, device } of inst.placed) {
-    const own = device.kind === 'airHandler' ? harness(ref)[row] : undefined
+    const own = device.kind === 'airHandler' ? harnessOf(device)[row] : undefined
     if (own) return makeRef(ref, own.id)
   }
   return null

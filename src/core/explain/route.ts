@@ -10,9 +10,10 @@ import {
   type Truth,
 } from '../equipment'
 import { GROUND, standsAt, type Solution } from '../circuit'
-import { makeRef, placedByRef, splitRef, type Ref } from '../installation'
+import { makeRef, splitRef, type Ref } from '../installation'
 import { evalContextOf } from '../situation'
 import { isCalled, notJoined, type Families } from './called'
+import { kindAt } from './calls'
 import { layoutOf, oncePer, type Step } from './layout'
 import { polesOf, type Poles } from './poles'
 import { deadOnWay, tiedWithoutVolts, type NoVolts } from './ties'
@@ -332,15 +333,12 @@ export function lastTerminal(solution: Solution, reach: Reach, start: Ref | unde
   nodes.forEach((ref, node) => {
     const c = nth(reach.cost, node)
     if (c === Infinity || c <= most || !isTerminal(solution, ref)) return
-    if (kindOf(solution, ref) === 'stripKit' && !isOwn(ref)) return
+    if (kindAt(solution, ref) === 'stripKit' && !isOwn(ref)) return
     most = c
     last = ref
   })
   return last
 }
-
-const kindOf = (solution: Solution, ref: Ref) =>
-  placedByRef(solution.circuit.inst, splitRef(ref).placed)?.device.kind
 
 function isTerminal(solution: Solution, ref: Ref): boolean {
   const { placed, id } = splitRef(ref)

@@ -1,5 +1,5 @@
 import * as yup from 'yup'
-import { check, MOST_BYTES, ORDERS, parseJob, SHELVES, STATES } from '@/jobfile'
+import { check, LIST_PART, LIST_START, MOST_BYTES, ORDERS, parseJob, SHELVES, STATES } from '@/jobfile'
 import { createJob, guarded, listJobs, parsedBody, refuse, type Listed } from '@/server'
 
 export const dynamic = 'force-dynamic'
@@ -17,8 +17,8 @@ const askedSchema = yup.object({
 /** A part of the list: ?shelf=here&text=&state=all&order=urgent&from=0&most=40. */
 export const GET = (request: Request) =>
   guarded(request, async ({ at }) => {
-    const { from = '0', most = '40', ...rest } = Object.fromEntries(new URL(request.url).searchParams)
-    const asked = { shelf: 'here', text: '', state: 'all', order: 'urgent', ...rest, from: Number(from), most: Number(most) } // prettier-ignore
+    const { from = 0, most = LIST_PART, ...rest } = Object.fromEntries(new URL(request.url).searchParams)
+    const asked = { ...LIST_START, ...rest, from: Number(from), most: Number(most) }
     const checked = check<Listed>(askedSchema, asked)
     return checked.ok ? Response.json(await listJobs(at, checked.value)) : refuse(400, checked.problems)
   })
