@@ -3,6 +3,7 @@ import {
   sentence,
   type Envelope,
   type Job,
+  type JobProof,
   type Problem,
   type PushRequest,
   type PushResponse,
@@ -43,6 +44,12 @@ export function httpTransport(base = '', fetcher: typeof fetch = fetch): Transpo
       ask(fetcher, `${at(jobId)}/ops`, { method: 'POST', body: JSON.stringify(request) }),
     since: (jobId, version) => ask(fetcher, `${at(jobId)}/ops?since=${version}`),
   }
+}
+
+/** What the server has proven of a job's wiring; null where it does not say. */
+export async function proofOf(jobId: string, fetcher: typeof fetch = fetch): Promise<JobProof | null> {
+  const answered = await ask<JobProof>(fetcher, `/api/jobs/${encodeURIComponent(jobId)}/proof`)
+  return answered.ok ? answered.value : null
 }
 
 /** One request, with its answer sorted into done, refused, failed and not reached. */

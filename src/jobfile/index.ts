@@ -27,6 +27,7 @@ export {
   statesOf,
   type JobListEntry,
   type JobKnown,
+  type JobProof,
   type JobListing,
   type JobOrder,
   type JobState,

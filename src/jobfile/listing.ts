@@ -1,3 +1,4 @@
+import type { Proof } from '@/core/rules'
 import type { RunStanding } from '@/core/startup'
 
 /** What the list of jobs shows, worked out from one version of the document. */
@@ -38,6 +39,15 @@ export interface JobKnown {
   owner: string
   /** As it was proven last; null: it has changed since. */
   verdict: string | null
+}
+
+/** The proof of a job's wiring at one revision, as the server has it. */
+export interface JobProof {
+  version: number
+  /** The rules that it was worked out with. */
+  engine: string
+  /** null: it was given up. */
+  proof: Proof | null
 }
 
 /** The list of jobs as the server sends a part of it. */

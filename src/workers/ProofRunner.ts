@@ -7,25 +7,31 @@ import type { ProofWork } from './proof.worker'
 /** Takes a proof, or null and why there is none. */
 type Done = (proof: Proof | null, failed: string | null) => void
 
-/** Runs proofs in a worker, one at a time; of several asked for meanwhile only the latest is run. */
+interface Running {
+  worker: Worker
+  work: Remote<ProofWork>
+  packer: Packer
+}
+
+/**
+ * Runs proofs in a worker, one at a time; of several asked for meanwhile only the latest is run. The worker is started by the
+ * first of them.
+ */
 export class ProofRunner {
-  private worker: Worker
-  private work: Remote<ProofWork>
-  private packer = new Packer()
+  private started: Running | null = null
   /** Rejects what the worker is at when it breaks down: its own promise would stay open for ever. */
   private broken: (why: Error) => void = () => undefined
   private running = false
   private next: { inst: Installation; done: Done } | null = null
 
-  constructor() {
-    this.worker = this.start()
-    this.work = wrap<ProofWork>(this.worker)
+  private get worker(): Running {
+    return (this.started ??= this.start())
   }
 
-  private start(): Worker {
+  private start(): Running {
     const worker = new Worker(new URL('./proof.worker.ts', import.meta.url), { type: 'module' })
     worker.addEventListener('error', (e) => this.broken(new Error(e.message || 'the worker broke down')))
-    return worker
+    return { worker, work: wrap<ProofWork>(worker), packer: new Packer() }
   }
 
   /** Asks for a proof; `done` is called unless a later request has taken its place. */
@@ -35,20 +41,19 @@ export class ProofRunner {
   }
 
   fixes(inst: Installation, finding: Finding): Promise<Fix[]> {
-    return this.work.fixes(this.packer.pack(inst), finding)
+    const { work, packer } = this.worker
+    return work.fixes(packer.pack(inst), finding)
   }
 
   close(): void {
     this.next = null
-    this.worker.terminate()
+    this.end()
   }
 
   /** A worker that threw may hold half of something: the next proof gets a new one. */
-  private restart(): void {
-    this.worker.terminate()
-    this.worker = this.start()
-    this.work = wrap<ProofWork>(this.worker)
-    this.packer = new Packer()
+  private end(): void {
+    this.started?.worker.terminate()
+    this.started = null
   }
 
   private async run(): Promise<void> {
@@ -58,10 +63,11 @@ export class ProofRunner {
       this.next = null
       try {
         const breakdown = new Promise<never>((_, reject) => (this.broken = reject))
-        const proof = await Promise.race([this.work.prove(this.packer.pack(inst)), breakdown])
+        const { work, packer } = this.worker
+        const proof = await Promise.race([work.prove(packer.pack(inst)), breakdown])
         if (!this.next) done(proof, null)
       } catch (e) {
-        this.restart()
+        this.end()
         if (!this.next) done(null, (e as Error).message)
       }
     }

@@ -73,6 +73,56 @@ test('the chain names what holds the strips off, with its number, and the strip 
   await expect(terminal(page, 'ah.W1')).toHaveAttribute('data-state', 'live')
 })
 
+test('the first verdict is the server’s, which the browser then proves itself', async ({ page }) => {
+  const job = await copyOf(page, 'saltmarsh-row')
+  const url = `**/api${job.replace('job', 'jobs')}/proof`
+  const broken = 'Emergency heat brings on no backup.'
+  interface Answer {
+    version: number
+    engine: string
+    proof: { findings: unknown[] } | null
+  }
+  /** The server's answer, with something in it changed: the verdict tells whose proof it is. */
+  const answering = async (change: (answer: Answer) => Answer) => {
+    await page.unroute(url)
+    await page.route(url, async (route) => {
+      const response = await route.fetch()
+      await route.fulfill({ response, json: change((await response.json()) as Answer) })
+    })
+    await page.goto(`${job}/bench`)
+  }
+  const nothingFound = (a: Answer): Answer => ({ ...a, proof: a.proof && { ...a.proof, findings: [] } })
+  const shown: string[] = []
+  await page.exposeFunction('verdictShown', (text: string) => shown.push(text))
+  await page.addInitScript(() => {
+    const look = () => {
+      const text = document.querySelector('[data-testid=verdict]')?.textContent
+      if (text) void (window as unknown as { verdictShown: (t: string) => void }).verdictShown(text)
+    }
+    new MutationObserver(look).observe(document, { childList: true, subtree: true, characterData: true })
+  })
+
+  await answering(nothingFound)
+  await expect(verdict(page)).toHaveText(broken)
+  expect(shown[0]).toMatch(/^All \d+ rules hold/)
+  for (const change of [
+    (a: Answer) => nothingFound({ ...a, version: a.version + 1 }),
+    (a: Answer) => nothingFound({ ...a, engine: 'of another build' }),
+    (a: Answer) => ({ ...a, proof: null }),
+  ]) {
+    shown.length = 0
+    await answering(change)
+    await expect(verdict(page)).toHaveText(broken)
+    expect(shown[0]).toBe(broken)
+  }
+  // One that does not answer is not waited for.
+  await page.unroute(url)
+  const answer = await holdBack(page, url)
+  await page.goto(`${job}/bench`)
+  await expect(verdict(page)).toHaveText(broken)
+  answer()
+})
+
 test('digits, arrows and brackets move the situation, which stays from place to place', async ({ page }) => {
   await open(page, `${GOOD}/bench`)
   await page.keyboard.press('6')
@@ -112,7 +162,9 @@ test('a search for what to change stands in no verdict’s way, and ends with th
   const job = await copyOf(page, 'millrace-cottage')
   await open(page, `${job}/bench`)
   const ask = page.getByRole('button', { name: 'What do I change?' })
-  const workers = page.workers().length
+  // The proof of the browser's own, which follows the server's.
+  await expect.poll(() => page.workers().length).toBe(1)
+  const workers = 1
   await ask.click()
   await expect(page.getByRole('button', { name: 'Trying every move …' })).toBeVisible()
   await expect.poll(() => page.workers().length).toBe(workers + 1)

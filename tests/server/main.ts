@@ -8,7 +8,8 @@ import {
   awayProblem,
   closeProofs,
   connect,
-  summaryAside,
+  provenAside,
+  proofOf,
   createJob,
   getJob,
   healthOf,
@@ -18,7 +19,7 @@ import {
   summaryOf,
 } from '@/server'
 import { monitorEventLoopDelay } from 'node:perf_hooks'
-import { summarise } from '@/server/proof/summarise'
+import { proveJob } from '@/server/proof/proveJob'
 import { shopTests } from './shop'
 import { startCluster } from '../../scripts/lib/postgres.mjs'
 import { buildProofWorker } from '../../scripts/lib/prepare.mjs'
@@ -204,7 +205,11 @@ async function main(): Promise<void> {
     expect('each once', after.version - now.version, queued.length)
 
     expect('a verdict is worked out and kept', (await summaryOf(at, job.id))!.version, after.version)
-    expect('as it is proven here', (await summaryOf(at, job.id))!.verdict, summarise({ doc: after.job, version: 1, engine: '' }).verdict) // prettier-ignore
+    expect('as it is proven here', (await summaryOf(at, job.id))!.verdict, proveJob({ doc: after.job, version: 1, engine: '' }).summary.verdict) // prettier-ignore
+
+    const known = await proofOf(at, job.id)
+    expect('its proof is at hand for who opens it', [known!.version, known!.proof], [after.version, proveJob({ doc: after.job, version: 1, engine: '' }).wiring]) // prettier-ignore
+    expect('and there is none of a job that is not there', await proofOf(at, 'nowhere'), null)
 
     const { ok, connections, proofs } = await healthOf(db)
     expect('its health says what stands in line', [ok, connections.open > 0, connections.waiting, proofs], [true, true, 0, 0]) // prettier-ignore
@@ -213,12 +218,12 @@ async function main(): Promise<void> {
     const task = { doc: after.job, version: 99, engine: '' }
     const delays = monitorEventLoopDelay({ resolution: 5 })
     delays.enable()
-    const many = await Promise.all(Array.from({ length: 12 }, (_, i) => summaryAside(`job-${i}`, task)))
+    const many = await Promise.all(Array.from({ length: 12 }, (_, i) => provenAside(`job-${i}`, task)))
     delays.disable()
-    expect('twelve proofs agree', new Set(many.map((s) => s.verdict)).size, 1)
+    expect('twelve proofs agree', new Set(many.map((s) => s.summary.verdict)).size, 1)
     // A ratio of this run: what one proof takes where it is made, against what anybody else waited while twelve were.
     const start = performance.now()
-    summarise(task)
+    proveJob(task)
     const alone = performance.now() - start
     const waited = delays.percentile(99) / 1e6
     console.log(
@@ -227,17 +232,25 @@ async function main(): Promise<void> {
     expect('and nobody waits for one meanwhile', waited < alone, true)
     // A limit that is shorter than the line: what waits its turn is not given up for waiting.
     const inLine = await Promise.all(
-      Array.from({ length: 12 }, (_, i) => summaryAside(`inLine-${i}`, task, Math.ceil(5 * alone))),
+      Array.from({ length: 12 }, (_, i) => provenAside(`inLine-${i}`, task, Math.ceil(5 * alone))),
     )
-    expect('time in line is not its own', inLine.filter((s) => s.verdict !== many[0]!.verdict).length, 0)
+    expect(
+      'time in line is not its own',
+      inLine.filter((s) => s.summary.verdict !== many[0]!.summary.verdict).length,
+      0,
+    )
     const [tooLong, fine, broken] = await Promise.all([
-      summaryAside('late', { ...task, version: 100 }, 1),
-      summaryAside('fine', { ...task, version: 101 }),
-      summaryAside('broken', { ...task, doc: { placed: 'nonsense' } }),
+      provenAside('late', { ...task, version: 100 }, 1),
+      provenAside('fine', { ...task, version: 101 }),
+      provenAside('broken', { ...task, doc: { placed: 'nonsense' } }),
     ])
-    expect('one that takes too long says so', tooLong.verdict, 'Not proven: it took longer than 0.001 s. Open the job for what makes it so large.') // prettier-ignore
-    expect('one that fails says so', /^Not proven: Gate Cross itself failed/.test(broken.verdict), true)
-    expect('and the one between them is proven', fine.verdict, many[0]!.verdict)
+    expect('one that takes too long says so', tooLong.summary.verdict, 'Not proven: it took longer than 0.001 s. Open the job for what makes it so large.') // prettier-ignore
+    expect(
+      'one that fails says so',
+      /^Not proven: Gate Cross itself failed/.test(broken.summary.verdict),
+      true,
+    )
+    expect('and the one between them is proven', fine.summary.verdict, many[0]!.summary.verdict)
     console.log(`${passed} passed, ${failed} failed`)
   } finally {
     await closeProofs()

@@ -1,10 +1,14 @@
 import type { Installation } from '@/core/installation'
 import { withSite, type Finding, type Fix, type Proof } from '@/core/rules'
-import { jobSeen, type Job } from '@/jobfile'
+import { jobSeen, type Job, type JobProof } from '@/jobfile'
 import type { JobStore } from '@/client'
 import { ProofRunner } from '@/workers'
 import type { JobAnalyses } from './JobAnalyses'
 import type { Proven, ProofSource } from './sessionState'
+import { whenIdle } from './whenIdle'
+
+/** ms that the server's proof is waited for, and after which one of the browser's own follows it. */
+const [SERVER_MS, OWN_MS] = [500, 800]
 
 /** A proof that could not be finished claims nothing. */
 const NOTHING_PROVEN: Proof = {
@@ -19,7 +23,8 @@ const NOTHING_PROVEN: Proof = {
 
 /**
  * The proof of the wiring, from the worker; the last one stays, stale, until the next is there. It is asked for by the
- * edit itself and not by the drawing that follows it: the two go on side by side.
+ * edit itself and not by the drawing that follows it: the two go on side by side. The very first is the server's, of the same
+ * wiring by the same rules, if it is at hand: the worker is fetched behind the first look, and then proves it again.
  */
 export class LiveProof implements ProofSource {
   private readonly runner = new ProofRunner()
@@ -33,10 +38,15 @@ export class LiveProof implements ProofSource {
   private wiring: Proven | null = null
   private shownFor: Job | null = null
   private failed: string | null = null
+  private isFirst = true
+  /** Calls off the proof of the browser's own that is to follow the server's. */
+  private callOff = () => undefined as void
 
+  /** @param server what the server has proven of the job; null: nothing */
   constructor(
     private readonly store: JobStore,
     private readonly analyses: JobAnalyses,
+    private readonly server: Promise<JobProof | null>,
   ) {
     this.ask()
     this.stop = store.subscribe(() => this.ask())
@@ -65,6 +75,8 @@ export class LiveProof implements ProofSource {
 
   close(): void {
     this.stop()
+    this.callOff()
+    this.asked = null
     this.endSearches()
     this.runner.close()
   }
@@ -84,13 +96,35 @@ export class LiveProof implements ProofSource {
     if (inst === this.asked) return this.show(job)
     this.asked = inst
     this.endSearches()
-    this.runner.request(inst, (proof, failed) => {
-      this.failed = failed
-      this.wiring = { proof: proof ?? NOTHING_PROVEN, of: inst }
-      this.shownFor = null
-      this.show(this.store.getView().job)
-    })
+    this.callOff()
+    if (this.isFirst) void this.first(inst)
+    else this.prove(inst)
+    this.isFirst = false
     if (this.value) this.tell()
+  }
+
+  private prove(inst: Installation): void {
+    this.runner.request(inst, (proof, failed) => this.take(inst, proof, failed))
+  }
+
+  private take(inst: Installation, proof: Proof | null, failed: string | null): void {
+    this.failed = failed
+    this.wiring = { proof: proof ?? NOTHING_PROVEN, of: inst }
+    this.shownFor = null
+    this.show(this.store.getView().job)
+  }
+
+  private async first(inst: Installation): Promise<void> {
+    const late = new Promise<null>((resolve) => setTimeout(resolve, SERVER_MS, null))
+    const found = await Promise.race([this.server, late])
+    // An edit made meanwhile has asked for a proof of its own.
+    if (this.asked !== inst) return
+    const { version, waiting } = this.store.getView()
+    const isOfThis =
+      waiting === 0 && found?.version === version && found.engine === process.env.GATE_CROSS_ENGINE
+    if (!isOfThis || !found.proof) return this.prove(inst)
+    this.take(inst, found.proof, null)
+    this.callOff = whenIdle(() => this.prove(inst), OWN_MS, 2000)
   }
 
   /** Adds what the house has to say to what was proven of the wiring; an edit of neither changes nothing. */

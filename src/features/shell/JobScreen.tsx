@@ -16,7 +16,7 @@ import { useStore as useZustand, type StoreApi } from 'zustand'
 import { gateChain } from '@/core/explain'
 import { targetsOf } from '@/core/query'
 import { jobSeen, sentence, type JobKnown } from '@/jobfile'
-import type { JobStore } from '@/client'
+import { proofOf, type JobStore } from '@/client'
 import { ConflictList } from './ConflictList'
 import {
   JobAnalyses,
@@ -64,7 +64,7 @@ export function JobScreen({ jobId, known }: { jobId: string; known: JobKnown | n
   useEffect(() => {
     if (!store) return
     const analyses = new JobAnalyses()
-    const proof = new LiveProof(store, analyses)
+    const proof = new LiveProof(store, analyses, proofOf(store.jobId))
     const { state, close } = openSessionState(store, analyses, situations, proof)
     const field = watchOpenField(state)
     // eslint-disable-next-line react-hooks/set-state-in-effect -- workers live in the browser only
@@ -198,17 +198,33 @@ function Loaded({ store, proof, state, seen, first }: Session & { first: ReactNo
   )
 }
 
-/** What the other places show, fetched when nothing else is to be done: going there then waits for nothing. */
+/**
+ * What the other places show, fetched when nothing else is to be done, one after another: going there then waits for nothing,
+ * and no finger waits for all of them at once.
+ */
 function useOthersFetched() {
-  useEffect(
-    () =>
-      whenIdle(
-        () => PLACES.forEach((p) => void Promise.all([p.fetch(), p.fetchMore()]).catch(() => undefined)),
-        2500,
-        5000,
-      ),
-    [],
-  )
+  useEffect(() => {
+    const others = PLACES.flatMap((p) => [p.fetch, p.fetchMore])
+    let left = false
+    let callOff = () => undefined as void
+    const after = (ms: number, mostMs: number) => {
+      const [fetch] = others.splice(0, 1)
+      if (!fetch || left) return
+      callOff = whenIdle(
+        () =>
+          void fetch()
+            .catch(() => undefined)
+            .then(() => after(0, 1000)),
+        ms,
+        mostMs,
+      )
+    }
+    after(2500, 5000)
+    return () => {
+      left = true
+      callOff()
+    }
+  }, [])
 }
 
 const isPrinting = () => window.matchMedia('print').matches

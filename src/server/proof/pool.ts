@@ -2,9 +2,8 @@ import { join } from 'node:path'
 import { availableParallelism } from 'node:os'
 import { Semaphore } from 'async-mutex'
 import Piscina from 'piscina'
-import type { Summary } from '@/jobfile'
 import { log } from '../log'
-import type { SummaryTask } from './summarise'
+import type { ProofTask, ProvenJob } from './proveJob'
 
 /** ms and MB that a proof may take on the server: the budget of states keeps nearly every one far below. */
 const MOST_MS = 20_000
@@ -15,11 +14,11 @@ const WORKER = join('.next', 'server', 'proof.worker.cjs')
 
 const holder = globalThis as typeof globalThis & { gateCrossProofs?: Proofs | undefined }
 interface Proofs {
-  pool: Piscina<SummaryTask, Summary>
+  pool: Piscina<ProofTask, ProvenJob>
   /** One for each thread: the time of a proof begins when it does, not while it stands in line. */
   turns: Semaphore
   /** The one that is being worked out for a job's revision: who asks meanwhile waits for the same. */
-  underWay: Map<string, Promise<Summary>>
+  underWay: Map<string, Promise<ProvenJob>>
 }
 
 /** One core stays with whoever answers requests. */
@@ -27,7 +26,7 @@ const THREADS = Math.max(1, Math.min(4, availableParallelism() - 1))
 
 function proofs(): Proofs {
   return (holder.gateCrossProofs ??= {
-    pool: new Piscina<SummaryTask, Summary>({
+    pool: new Piscina<ProofTask, ProvenJob>({
       filename: join(process.cwd(), WORKER),
       minThreads: 1,
       maxThreads: THREADS,
@@ -40,11 +39,11 @@ function proofs(): Proofs {
 }
 
 /**
- * Works out a summary in a thread of its own, so that requests are answered meanwhile. One that takes too long or too much
+ * Proves a job in a thread of its own, so that requests are answered meanwhile. One that takes too long or too much
  * is given up, and says so: it takes neither the server nor its neighbours along.
  * @param id the job's
  */
-export function summaryAside(id: string, task: SummaryTask, mostMs = MOST_MS): Promise<Summary> {
+export function provenAside(id: string, task: ProofTask, mostMs = MOST_MS): Promise<ProvenJob> {
   const { pool, turns, underWay } = proofs()
   const key = `${id} ${task.version}`
   const known = underWay.get(key)
@@ -60,14 +59,14 @@ export function summaryAside(id: string, task: SummaryTask, mostMs = MOST_MS): P
 /** Proofs that are under way or wait for a thread. */
 export const proofsWaiting = (): number => holder.gateCrossProofs?.underWay.size ?? 0
 
-/** Ends the threads; the next summary starts new ones. */
+/** Ends the threads; the next proof starts new ones. */
 export async function closeProofs(): Promise<void> {
   const open = holder.gateCrossProofs
   holder.gateCrossProofs = undefined
   await open?.pool.close({ force: true })
 }
 
-function givenUp({ version, engine }: SummaryTask, e: Error, mostMs: number): Summary {
+function givenUp({ version, engine }: ProofTask, e: Error, mostMs: number): ProvenJob {
   log.error({ why: e.message }, 'proof given up')
   const why =
     e.name === 'AbortError'
@@ -75,7 +74,7 @@ function givenUp({ version, engine }: SummaryTask, e: Error, mostMs: number): Su
       : (e as { code?: string }).code === 'ERR_WORKER_OUT_OF_MEMORY'
         ? `it took more than ${MOST_MB} MB`
         : 'Gate Cross itself failed on it'
-  return {
+  const summary = {
     version,
     engine,
     verdict: `Not proven: ${why}. Open the job for what makes it so large.`,
@@ -87,4 +86,5 @@ function givenUp({ version, engine }: SummaryTask, e: Error, mostMs: number): Su
     toPutBack: 0,
     run: null,
   }
+  return { summary, wiring: null }
 }

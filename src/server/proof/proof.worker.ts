@@ -1,4 +1,4 @@
-import { summarise } from './summarise'
+import { proveJob } from './proveJob'
 
 /** What a thread of the pool does with a task. */
-export default summarise
+export default proveJob

@@ -24,18 +24,18 @@ const LOG_TAIL = 100
 const holder = globalThis as typeof globalThis & { gateCrossHeld?: LRUCache<string, Held> }
 const cache = (): LRUCache<string, Held> =>
   (holder.gateCrossHeld ??= new LRUCache<string, Held>({ max: MOST_HELD, ttl: HELD_MS }))
-const key = ({ shop }: Shop, id: string): string => `${shop} ${id}`
+export const keyOf = ({ shop }: Shop, id: string): string => `${shop} ${id}`
 
 /** A job as it was last seen here, which somebody else may have moved on since. */
-export const heldJob = (at: Shop, id: string): Held | undefined => cache().get(key(at, id))
-export const forgetJob = (at: Shop, id: string): void => void cache().delete(key(at, id))
+export const heldJob = (at: Shop, id: string): Held | undefined => cache().get(keyOf(at, id))
+export const forgetJob = (at: Shop, id: string): void => void cache().delete(keyOf(at, id))
 
 /** Holds a job as it stands now; of a long log the end. */
 export function holdJob(at: Shop, id: string, held: Held): void {
   const over = held.log.length - 2 * LOG_TAIL
   const cut = over > 0 ? held.log.length - LOG_TAIL : 0
   const kept = cut ? { ...held, log: held.log.slice(cut), logFrom: held.logFrom + cut } : held
-  cache().set(key(at, id), kept)
+  cache().set(keyOf(at, id), kept)
 }
 
 /** A job as it stands in the database: its document, and what the log has after it. null: there is none of that name. */

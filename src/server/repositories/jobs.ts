@@ -1,13 +1,14 @@
+import { LRUCache } from 'lru-cache'
 import { Op } from 'sequelize'
-import { needsYou, statesOf, type Job, type JobKnown, type Summary } from '@/jobfile'
+import { needsYou, statesOf, type Job, type JobKnown, type JobProof, type Summary } from '@/jobfile'
 import { tellChange } from '../changes'
 import { ENGINE } from '../engine'
 import { fieldsOf } from '../models/job'
 import { readingRow } from '../models/reading'
-import { summaryAside } from '../proof/pool'
+import { provenAside } from '../proof/pool'
 import type { Shop } from '../shop'
 import { inTransaction } from '../transaction'
-import { freshJob } from './held'
+import { freshJob, keyOf } from './held'
 import { currentOf } from './list'
 import { keepSnapshot } from './snapshots'
 
@@ -19,12 +20,36 @@ export async function summaryOf(at: Shop, id: string): Promise<Summary | null> {
     attributes: ['version', 'summary', 'summaryVersion', 'engine'],
   })
   if (!row) return null
-  const current = currentOf(row)
-  if (current) return current
+  return currentOf(row) ?? (await proven(at, id))?.summary ?? null
+}
+
+/** How many proofs are held, for who opens a job that was proven a moment ago. */
+const MOST_HELD = 100
+const holder = globalThis as typeof globalThis & { gateCrossWirings?: LRUCache<string, JobProof> }
+const wirings = (): LRUCache<string, JobProof> =>
+  (holder.gateCrossWirings ??= new LRUCache<string, JobProof>({ max: MOST_HELD }))
+
+/** The proof of a job's wiring as it stands. null: no such job. */
+export async function proofOf(at: Shop, id: string): Promise<JobProof | null> {
+  const { db, shop } = at
+  const known = wirings().get(keyOf(at, id))
+  if (known) {
+    const row = await db.jobs.findOne({ where: { shop, id }, attributes: ['version'] })
+    if (row?.version === known.version) return known
+  }
+  return (await proven(at, id))?.wiring ?? null
+}
+
+/** Proves a job as it stands; what the list shows of it is kept with its row. */
+async function proven(at: Shop, id: string): Promise<{ summary: Summary; wiring: JobProof } | null> {
+  const { db, shop } = at
   const held = await freshJob(at, id)
   if (!held) return null
   const { version } = held
-  const summary = await summaryAside(`${shop} ${id}`, { doc: held.doc, version, engine: ENGINE })
+  const task = { doc: held.doc, version, engine: ENGINE }
+  const { summary, wiring: proof } = await provenAside(keyOf(at, id), task)
+  const wiring = { version, engine: ENGINE, proof }
+  wirings().set(keyOf(at, id), wiring)
   const kept = {
     summary,
     summaryVersion: version,
@@ -34,7 +59,7 @@ export async function summaryOf(at: Shop, id: string): Promise<Summary | null> {
   }
   // Only if nobody has moved the job on in the meantime.
   await db.jobs.update(kept, { where: { shop, id, version } })
-  return summary
+  return { summary, wiring }
 }
 
 /** What is known of a job without reading it, out of columns alone. null: no such job. */

@@ -1,11 +1,11 @@
 import { Analysis } from '@/core/analysis'
-import { withSite } from '@/core/rules'
+import { withSite, type Proof } from '@/core/rules'
 import { judge, runStanding, standing } from '@/core/startup'
 import { installationOf, jobSeen, storedJob, type Summary } from '@/jobfile'
 import { proofSentence } from '@/words'
 
-/** What a summary is worked out of; it travels to another thread. */
-export interface SummaryTask {
+/** What a proof is worked out of; it travels to another thread. */
+export interface ProofTask {
   /** The document as the row has it, of any version. */
   doc: unknown
   /** The job's revision. */
@@ -14,15 +14,24 @@ export interface SummaryTask {
   engine: string
 }
 
-/** What the list shows of a job: its proof in a sentence, and counts. */
-export function summarise({ doc, version, engine }: SummaryTask): Summary {
+/** What comes of it. */
+export interface ProvenJob {
+  /** What the list shows of the job: its proof in a sentence, and counts. */
+  summary: Summary
+  /** The proof of the wiring alone, before the house has its say; null: it was given up. */
+  wiring: Proof | null
+}
+
+/** A job as its document stands, proven. */
+export function proveJob({ doc, version, engine }: ProofTask): ProvenJob {
   const job = storedJob(doc)
   const inst = installationOf(job)
   const analysis = new Analysis(inst)
   const seen = jobSeen(job, inst)
-  const proof = withSite(analysis.prove(), seen)
+  const wiring = analysis.prove()
+  const proof = withSite(wiring, seen)
   const readings = standing(job.readings)
-  return {
+  const summary = {
     version,
     engine,
     verdict: proofSentence(inst, proof),
@@ -35,4 +44,5 @@ export function summarise({ doc, version, engine }: SummaryTask): Summary {
     wrongReadings: readings.filter((r) => judge(analysis.circuit, r, job.readings, seen).verdict === 'wrong')
       .length,
   }
+  return { summary, wiring }
 }
