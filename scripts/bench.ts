@@ -5,7 +5,7 @@ import { join } from 'node:path'
 import { Circuit, type Netlist } from '@/core/circuit'
 import type { Installation } from '@/core/installation'
 import { singleFailures } from '@/core/failures'
-import { Analysis } from '@/core/analysis'
+import { ProvenAnalysis } from '@/core/analysis'
 import { callsOf, reachableModes, regionsOf, type Situation } from '@/core/situation'
 import { tolerances } from '@/core/tolerances'
 import { installationOf, parseJob } from '@/jobfile'
@@ -140,9 +140,9 @@ function sweep(): void {
   const all = ids.map((id) => {
     const inst = demo(id)
     // As after an edit of one wire: the devices stand as they stood.
-    const before = new Analysis(inst)
+    const before = new ProvenAnalysis(inst)
     const ms = median(9, () => before.next({ ...inst }).prove())
-    const anew = median(9, () => new Analysis({ ...inst }).prove())
+    const anew = median(9, () => new ProvenAnalysis({ ...inst }).prove())
     return { id, inst, states: statesOf(inst), ms, anew }
   })
   all.sort((a, b) => b.ms - a.ms)

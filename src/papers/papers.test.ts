@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { Analysis } from '@/core/analysis'
+import { ProvenAnalysis } from '@/core/analysis'
 import { crossingView } from '@/core/crossing'
 import { installationOf, jobSeen, parseJob, type Job } from '@/jobfile'
 import { timesOf } from './ownersCard'
@@ -14,7 +14,7 @@ const jobOf = (id: string): Job => {
   return read.value
 }
 function inputOf(job: Job) {
-  const analysis = new Analysis(installationOf(job))
+  const analysis = new ProvenAnalysis(installationOf(job))
   return paperInput(
     job,
     analysis.circuit,

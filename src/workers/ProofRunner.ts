@@ -1,4 +1,4 @@
-import { wrap, type Remote } from 'comlink'
+import type { Remote } from 'comlink'
 import type { Installation } from '@/core/installation'
 import type { Finding, Fix, Proof } from '@/core/rules'
 import { Packer } from './payload'
@@ -18,20 +18,24 @@ interface Running {
  * first of them.
  */
 export class ProofRunner {
-  private started: Running | null = null
+  private started: Promise<Running> | null = null
   /** Rejects what the worker is at when it breaks down: its own promise would stay open for ever. */
   private broken: (why: Error) => void = () => undefined
   private running = false
   private next: { inst: Installation; done: Done } | null = null
 
-  private get worker(): Running {
-    return (this.started ??= this.start())
-  }
+  private worker = (): Promise<Running> => (this.started ??= this.start())
 
-  private start(): Running {
+  private async start(): Promise<Running> {
     const worker = new Worker(new URL('./proof.worker.ts', import.meta.url), { type: 'module' })
     worker.addEventListener('error', (e) => this.broken(new Error(e.message || 'the worker broke down')))
-    return { worker, work: wrap<ProofWork>(worker), packer: new Packer() }
+    try {
+      const { wrap } = await import('comlink')
+      return { worker, work: wrap<ProofWork>(worker), packer: new Packer() }
+    } catch (e) {
+      worker.terminate()
+      throw e
+    }
   }
 
   /** Asks for a proof; `done` is called unless a later request has taken its place. */
@@ -40,8 +44,8 @@ export class ProofRunner {
     if (!this.running) void this.run()
   }
 
-  fixes(inst: Installation, finding: Finding): Promise<Fix[]> {
-    const { work, packer } = this.worker
+  async fixes(inst: Installation, finding: Finding): Promise<Fix[]> {
+    const { work, packer } = await this.worker()
     return work.fixes(packer.pack(inst), finding)
   }
 
@@ -52,7 +56,10 @@ export class ProofRunner {
 
   /** A worker that threw may hold half of something: the next proof gets a new one. */
   private end(): void {
-    this.started?.worker.terminate()
+    void this.started?.then(
+      ({ worker }) => worker.terminate(),
+      () => undefined,
+    )
     this.started = null
   }
 
@@ -63,7 +70,7 @@ export class ProofRunner {
       this.next = null
       try {
         const breakdown = new Promise<never>((_, reject) => (this.broken = reject))
-        const { work, packer } = this.worker
+        const { work, packer } = await this.worker()
         const proof = await Promise.race([work.prove(packer.pack(inst)), breakdown])
         if (!this.next) done(proof, null)
       } catch (e) {

@@ -1,18 +1,18 @@
 import { expose } from 'comlink'
-import { Analysis } from '@/core/analysis'
+import { ProvenAnalysis } from '@/core/analysis'
 import type { Finding } from '@/core/rules'
 import { Unpacker, type WorkerPayload } from './payload'
 
 const unpacker = new Unpacker()
 /** The wiring that was proven last: the next one mostly has the same devices. */
-let last: Analysis | null = null
+let last: ProvenAnalysis | null = null
 
 /** What runs off the main thread: the sweep, and the search for the smallest mend. */
 const work = {
   prove(payload: WorkerPayload) {
     const inst = unpacker.unpack(payload)
     const began = performance.now()
-    last = last?.next(inst) ?? new Analysis(inst)
+    last = last?.next(inst) ?? new ProvenAnalysis(inst)
     const proof = last.prove()
     performance.measure('prove', { start: began })
     return proof

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { readdirSync, readFileSync } from 'node:fs'
-import { Analysis } from '@/core/analysis'
+import { ProvenAnalysis } from '@/core/analysis'
 import {
   apply,
   check,
@@ -74,7 +74,7 @@ const filesOf = (folder: string) => readdirSync(folder).map((f) => `${folder}/${
 function jobHolds(job: Job, proves: boolean): string | null {
   const again = parseJob(formatJob(job))
   if (!again.ok) return `is not read back: ${JSON.stringify(again.problems[0])}`
-  if (proves) new Analysis(installationOf(job)).prove()
+  if (proves) new ProvenAnalysis(installationOf(job)).prove()
   return null
 }
 

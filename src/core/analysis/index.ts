@@ -1,1 +1,2 @@
 export { Analysis } from './Analysis'
+export { ProvenAnalysis } from './ProvenAnalysis'

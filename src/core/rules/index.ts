@@ -1,6 +1,6 @@
 export { factsOf, type Facts } from './facts'
 export { applyFix, fixesFor, type Change, type Fix } from './fix'
-export { jobFindings, allSteps, proofSteps, prove, withSite } from './prove'
+export { jobFindings, allSteps, proofSteps, prove } from './prove'
 export { RULES, type RuleCode, type RuleId } from './registry'
 export type {
   Breach,
@@ -17,3 +17,4 @@ export type {
 } from './rule'
 export { findingKey } from './rule'
 export { stateSeen } from './seen'
+export { SITE_RULES, withSite } from './withSite'

@@ -3,7 +3,7 @@ import { libraryDevice } from '../../../tests/helpers/demo'
 import { as, bus, job, JOB_FIXTURES, lifted, ONLINE, seen } from '../../../tests/helpers/jobFixtures'
 import type { Installation, Site } from '../installation'
 import { clearingOf } from '../setup'
-import { jobFindings, prove, RULES } from '.'
+import { jobFindings, prove, RULES, SITE_RULES } from '.'
 
 /** Job rules whose fixtures stand with those of the states. */
 const STANDING = ['airSide', 'noParallel', 'lowGas', 'spareLeft']
@@ -100,4 +100,14 @@ describe('rules about gear, wiring, settings and the owner', () => {
     )
     expect(clean).toBeGreaterThan(50)
   }, 60_000)
+})
+
+describe('the rules that ask about the house', () => {
+  it('are all those of the registry, in its order, and no rule explains what they find', () => {
+    const asking = RULES.filter((r) => r.scope === 'job' && r.asksSite === true)
+    expect(SITE_RULES).toEqual(asking)
+    const found = new Set(asking.flatMap((r) => [...r.codes]))
+    const explained = RULES.flatMap((r) => (r.scope === 'job' ? [...(r.explains ?? [])] : []))
+    expect(explained.filter((code) => found.has(code))).toEqual([])
+  })
 })

@@ -26,8 +26,9 @@ import { tolerances } from '../tolerances'
 import type { DegF } from '../units'
 import { runSteps, smaller, type Broken, type Run } from './proofRun'
 import { RULES } from './registry'
-import type { Breach, Finding, JobRule, Proof, Rule, Undecided } from './rule'
+import { asksSite, isJobRule, type Breach, type Finding, type Proof, type Rule, type Undecided } from './rule'
 import { standingFinding, standingOf, wiresAt } from './standing'
+import { openQuestions } from './withSite'
 
 /**
  * Proves a job: solves every reachable state (calls × temperature regions × reachable modes × assumptions about what
@@ -159,9 +160,6 @@ function* solveAll(
   }
 }
 
-const asksSite = (r: Rule): boolean => r.scope === 'job' && r.asksSite === true
-const isJobRule = (r: Rule): r is JobRule<string, string> => r.scope === 'job'
-
 /** What is broken in any of the runs, in the order of the rules, of one rule the smallest first. */
 function keysOf(rules: readonly Rule[], runs: readonly Run[]): string[] {
   const all = new Map<string, Broken>()
@@ -181,28 +179,6 @@ function keysOf(rules: readonly Rule[], runs: readonly Run[]): string[] {
 /** What is found about gear, wiring, settings and the house as they stand, without solving any state. */
 export const jobFindings = (seen: JobSeen, rules: readonly Rule[] = RULES): Finding[] =>
   standingOf(seen, rules.filter(isJobRule)).findings
-
-/** A proof with what the owner's answers, plates as read and the state of the work add to it. */
-export function withSite(proof: Proof, seen: JobSeen, rules: readonly Rule[] = RULES): Proof {
-  const asking = rules.filter(isJobRule).filter((r) => asksSite(r) && r.applies(seen.inst))
-  const standing = standingOf(seen, asking)
-  return {
-    ...proof,
-    rules: [...proof.rules, ...asking.map((r) => r.id)],
-    findings: [...proof.findings, ...standing.findings],
-    undecided: openQuestions([...proof.undecided, ...standing.undecided], rules),
-  }
-}
-
-/** One line for each rule that is open; what only says the same about a setting is left out. */
-function openQuestions(list: readonly Undecided[], rules: readonly Rule[]): Undecided[] {
-  const first = list.filter((u, i) => list.findIndex((o) => o.rule === u.rule) === i)
-  return first.filter((u) => {
-    const rule = rules.find((r) => r.id === u.rule)
-    const explains = rule?.scope === 'job' ? (rule.explains ?? []) : []
-    return !list.some((o) => o.code !== null && explains.includes(o.code))
-  })
-}
 
 /** One finding where a rule about settings found the cause of what a rule about states found. */
 function together(findings: readonly Finding[], rules: readonly Rule[]): Finding[] {

@@ -92,6 +92,9 @@ export interface CoverageRule<I extends string, C extends string> extends RuleBa
 export type Rule<I extends string = string, C extends string = string> =
   JobRule<I, C> | StateRule<I, C> | CoverageRule<I, C>
 
+export const asksSite = (r: Rule): boolean => r.scope === 'job' && r.asksSite === true
+export const isJobRule = (r: Rule): r is JobRule<string, string> => r.scope === 'job'
+
 export interface Finding {
   rule: string
   code: string

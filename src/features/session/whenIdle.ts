@@ -1,6 +1,6 @@
 'use client'
 
-import { createElement, useEffect, useState, type ComponentType } from 'react'
+import { createElement, startTransition, useEffect, useState, type ComponentType } from 'react'
 
 /**
  * Runs something when nothing else is to be done; what it gives calls it off.
@@ -21,18 +21,21 @@ export function whenIdle(act: () => void, afterMs: number, mostMs: number): () =
  * What is fetched soon after the first look, which does not wait for it; null until it is here, and where it cannot be
  * fetched without a signal.
  * @param load gives always the same
+ * @param isTime nothing is fetched before
  */
-export function useFetchedIdle<T>(load: () => Promise<T>): T | null {
+export function useFetchedIdle<T>(load: () => Promise<T>, isTime = true): T | null {
   const [fetched, setFetched] = useState<{ value: T } | null>(null)
   useEffect(() => {
+    if (!isTime) return
     let left = false
-    const learn = (value: T) => left || setFetched({ value })
+    // It is drawn in pieces: nobody waits for it with a finger on the glass.
+    const learn = (value: T) => left || startTransition(() => setFetched({ value }))
     const stop = whenIdle(() => void load().then(learn, () => undefined), 0, 800)
     return () => {
       left = true
       stop()
     }
-  }, [load])
+  }, [load, isTime])
   return fetched?.value ?? null
 }
 

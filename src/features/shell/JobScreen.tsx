@@ -2,6 +2,7 @@
 
 import {
   memo,
+  startTransition,
   Suspense,
   useDeferredValue,
   useEffect,
@@ -17,11 +18,11 @@ import { gateChain } from '@/core/explain'
 import { targetsOf } from '@/core/query'
 import { jobSeen, sentence, type JobKnown } from '@/jobfile'
 import { proofOf, type JobStore } from '@/client'
-import { ConflictList } from './ConflictList'
 import {
   JobAnalyses,
   JobContext,
   liveOf,
+  later,
   LiveProof,
   openSessionState,
   placeOfPath,
@@ -39,7 +40,6 @@ import {
   type JobScreenValue,
   type SessionState,
 } from '../session'
-import { News } from '../news'
 import { PutBack } from '../putBack'
 import { TimeSlot } from '../time'
 import { Dock } from './dock'
@@ -47,6 +47,10 @@ import { NothingStored } from './NothingStored'
 import { PLACES, placeNamed } from './places'
 import { FirstRail, Rail } from './Rail'
 import { Verdict } from './Verdict'
+
+/** What others do, and what is to be decided between them, comes after the first look. */
+const News = later(async () => (await import('../news')).News)
+const ConflictList = later(async () => (await import('./ConflictList')).ConflictList)
 
 /**
  * A job: its places, the dock, and the verdict over all of it.
@@ -67,8 +71,7 @@ export function JobScreen({ jobId, known }: { jobId: string; known: JobKnown | n
     const proof = new LiveProof(store, analyses, proofOf(store.jobId))
     const { state, close } = openSessionState(store, analyses, situations, proof)
     const field = watchOpenField(state)
-    // eslint-disable-next-line react-hooks/set-state-in-effect -- workers live in the browser only
-    setSession({ store, proof, state, seen: field.seen })
+    startTransition(() => setSession({ store, proof, state, seen: field.seen }))
     return () => {
       field.close()
       close()
@@ -144,7 +147,7 @@ function Loaded({ store, proof, state, seen, first }: Session & { first: ReactNo
     }),
     [store, proof, state, seen],
   )
-  const find = useFetchedIdle(finder)
+  const find = useFetchedIdle(finder, proven !== null)
   const value = useMemo<JobScreenValue | null>(() => {
     if (!live) return null
     const { solved, analysis, inst, situation, volts, job } = live

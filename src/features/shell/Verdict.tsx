@@ -9,13 +9,15 @@ import { Button, cx, Disclosure } from '@/ui'
 import {
   factorsSentence,
   findingStatement,
-  changeWords,
   ruleWords,
   proofSentence,
   undecidedSentence,
   witnessSentence,
 } from '@/words'
-import { newWireId, useJobScreen, useLook, useNow, useProof } from '../session'
+import { later, newWireId, useJobScreen, useLook, useNow, useProof } from '../session'
+
+/** What clears a finding is searched for on asking only. */
+const Moves = later(async () => (await import('./Moves')).Moves)
 
 /** The answer first: one sentence over every reachable state, then what is broken, with its way out. */
 export function Verdict() {
@@ -170,29 +172,7 @@ function FindingLine({ finding, alone }: { finding: Finding; alone: boolean }) {
           Nothing was recorded: {refused}
         </p>
       )}
-      {mine?.found && (
-        <ul className="basis-full space-y-1 pb-1">
-          {mine.found.length === 0 && (
-            <li>
-              No single setting, move or jumper clears this without breaking something else, nor does landing
-              it as planned.
-            </li>
-          )}
-          {mine.found.map((m) => (
-            <li key={JSON.stringify(m)} className="flex flex-wrap items-center gap-3">
-              <div className="flex-1 basis-60">
-                {m.map((change, i) => (
-                  <p key={JSON.stringify(change)}>
-                    {m.length > 1 && `${i + 1}. `}
-                    {changeWords(inst, change)}
-                  </p>
-                ))}
-              </div>
-              <Button onClick={() => take(m)}>Record it as done</Button>
-            </li>
-          ))}
-        </ul>
-      )}
+      {mine?.found && <Moves list={mine.found} inst={inst} take={take} />}
     </li>
   )
 }

@@ -3,7 +3,7 @@ import QRCode from 'qrcode'
 import fc from 'fast-check'
 import { installationOf, parseJob, type Job } from '@/jobfile'
 import type { Installation } from '@/core/installation'
-import { Analysis } from '@/core/analysis'
+import { ProvenAnalysis } from '@/core/analysis'
 import { readFileSync } from 'node:fs'
 import { jobIds, libraryDevice, libraryIds } from '../../../tests/helpers/demo'
 import { nameBits } from './layout'
@@ -61,7 +61,7 @@ describe.each(jobIds())('the code of %s', (id) => {
 it('what is read back is proven as the job itself', () => {
   const job = jobOf('saltmarsh-row')
   const of = (j: Job) => {
-    const proof = new Analysis(installationOf(j)).prove()
+    const proof = new ProvenAnalysis(installationOf(j)).prove()
     return { states: proof.factors, findings: proof.findings.map((f) => [f.rule, f.code]) }
   }
   expect(of(whole(codeOf(job, day).text, job).job)).toEqual(of(job))

@@ -1,4 +1,4 @@
-import { Analysis } from '@/core/analysis'
+import { ProvenAnalysis } from '@/core/analysis'
 import { withSite, type Proof } from '@/core/rules'
 import { judge, runStanding, standing } from '@/core/startup'
 import { installationOf, jobSeen, storedJob, type Summary } from '@/jobfile'
@@ -26,7 +26,7 @@ export interface ProvenJob {
 export function proveJob({ doc, version, engine }: ProofTask): ProvenJob {
   const job = storedJob(doc)
   const inst = installationOf(job)
-  const analysis = new Analysis(inst)
+  const analysis = new ProvenAnalysis(inst)
   const seen = jobSeen(job, inst)
   const wiring = analysis.prove()
   const proof = withSite(wiring, seen)

@@ -10,7 +10,7 @@ import { CALL_SHORT, CALL_WORDS, degrees, figure } from '@/words'
 import { later, useJobScreen, useSituationNow, setSituation } from '../../session'
 import { ClockButton } from '../../time'
 import { answerLines } from './answer'
-import { ModesControl, modesSummary } from './ModesControl'
+import { modesSummary } from './modesSummary'
 import { ProofStrip } from './ProofStrip'
 
 /** The situation for the whole app: call, outdoor temperature and what the boards are doing. */
@@ -42,6 +42,7 @@ function WideDock() {
 }
 
 const ModesPopover = later(async () => (await import('./ModesPopover')).ModesPopover)
+const ModesControl = later(async () => (await import('./ModesControl')).ModesControl)
 
 function ModesButton() {
   const { inst } = useJobScreen()

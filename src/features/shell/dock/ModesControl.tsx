@@ -1,19 +1,11 @@
 'use client'
 
 import { nth } from '@/core/sure'
-import { changedSituation, memoriesAt, modesOf, type Situation } from '@/core/situation'
-import type { Installation, Ref } from '@/core/installation'
+import { changedSituation, memoriesAt, modesOf } from '@/core/situation'
+import type { Ref } from '@/core/installation'
 import { Button, SelectField } from '@/ui'
 import { lower, modeWords, situationWords } from '@/words'
 import { useJobScreen, useSituationNow, setSituation } from '../../session'
-
-/** How many modes are away from normal, in words for a button. */
-export function modesSummary(inst: Installation, s: Situation): string {
-  const away = Object.entries(s.modes)
-  if (!away.length) return s.after ? 'Normal, as it came' : 'All normal'
-  if (away.length === 1) return modeWords(inst, nth(away, 0)[0], nth(away, 0)[1])
-  return `${away.length} not normal`
-}
 
 /** What timers, boards, limits and breakers are doing in this situation, failures included. */
 export function ModesControl() {
