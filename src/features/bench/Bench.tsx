@@ -11,9 +11,9 @@ import { later, useJobScreen, useProof } from '../session'
 import { BANNER, BANNER_LOOK } from './banner'
 import { Diagram } from './Diagram'
 import { Schedule } from './Schedule'
+import { TerminalPanel } from './TerminalPanel'
 import { pointsOf, tapped, type Leads } from './leads'
 import { ToolButtons, ToolPanel, type Tool } from './tools/BenchTools'
-import { TerminalPanel } from './TerminalPanel'
 import { useLanding } from './useLanding'
 
 const NO_ROUTE: ReadonlySet<Name> = new Set()

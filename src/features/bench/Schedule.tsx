@@ -6,10 +6,19 @@ import { makeRef, type Ref, type Wire, type Name } from '@/core/installation'
 import { Button, Caution, SelectField, cx, Swatch } from '@/ui'
 import { refWords } from '@/words'
 import { ChangedBy } from '../news'
-import { type LiveValue, newWireId, type TerminalVolts, useJobScreen, useLook, wireState } from '../session'
+import {
+  later,
+  type LiveValue,
+  newWireId,
+  type TerminalVolts,
+  useJobScreen,
+  useLook,
+  wireState,
+} from '../session'
 import type { LandingTools } from './useLanding'
 import { TerminalSheet } from './TerminalSheet'
-import { Walk } from './Walk'
+
+const Walk = later(async () => (await import('./Walk')).Walk)
 
 const STATE_WORDS = { live: 'live', dead: 'dead', between: 'between', common: 'common' } as const
 

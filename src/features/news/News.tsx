@@ -1,14 +1,9 @@
 'use client'
 
-import { intlFormat } from 'date-fns'
-import { pathsOf, type Envelope } from '@/jobfile'
 import { Button } from '@/ui'
 import { ended, operationWords } from '@/words'
-import { useJobScreen, useJobView, useNow } from '../session'
-
-const CLOCK = { hour: '2-digit', minute: '2-digit' } as const
-const byWhom = ({ who, at }: Envelope): string =>
-  `${who || 'Somebody else'}, ${intlFormat(at, CLOCK, { locale: 'en-GB' })}`
+import { useJobScreen, useJobView } from '../session'
+import { byWhom } from './ChangedBy'
 
 /** What others have done to this job while it is looked at, until it is said to be seen. */
 export function News({ onSeen }: { onSeen: () => void }) {
@@ -35,23 +30,3 @@ export function News({ onSeen }: { onSeen: () => void }) {
     </section>
   )
 }
-
-/**
- * At a place that somebody else has changed while the job is looked at: who and when; null where nobody has.
- * @param path of the place in the document
- */
-export function useChangedBy(path: string) {
-  const theirs = useNow(({ view }) =>
-    view.news.findLast((e) =>
-      pathsOf(e.op).some((p) => `${p}.`.startsWith(`${path}.`) || path.startsWith(`${p}.`)),
-    ),
-  )
-  return theirs ? (
-    <span className="block text-sm text-slate" data-changed={path}>
-      Changed by {byWhom(theirs)}
-    </span>
-  ) : null
-}
-
-/** The same, where it stands by itself. */
-export const ChangedBy = ({ path }: { path: string }) => useChangedBy(path)

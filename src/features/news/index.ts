@@ -1,1 +1,2 @@
-export { ChangedBy, News, useChangedBy } from './News'
+export { ChangedBy, useChangedBy } from './ChangedBy'
+export { News } from './News'

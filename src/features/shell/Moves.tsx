@@ -2,8 +2,10 @@
 
 import type { Installation } from '@/core/installation'
 import type { Fix } from '@/core/rules'
+import { fixOperations, type Operation } from '@/jobfile'
 import { Button } from '@/ui'
 import { changeWords } from '@/words'
+import { newWireId } from '../session'
 
 /** What would clear a finding, each with its changes in order, to be recorded as done. */
 export function Moves({
@@ -13,7 +15,7 @@ export function Moves({
 }: {
   list: readonly Fix[]
   inst: Installation
-  take: (fix: Fix) => void
+  take: (operations: Operation[]) => void
 }) {
   return (
     <ul className="basis-full space-y-1 pb-1">
@@ -33,7 +35,7 @@ export function Moves({
               </p>
             ))}
           </div>
-          <Button onClick={() => take(m)}>Record it as done</Button>
+          <Button onClick={() => take(fixOperations(inst, m, newWireId))}>Record it as done</Button>
         </li>
       ))}
     </ul>

@@ -4,7 +4,7 @@ import { memo, useState } from 'react'
 import type { Finding, Fix, Proof } from '@/core/rules'
 import type { Installation } from '@/core/installation'
 import type { Situation } from '@/core/situation'
-import { fixOperations, sentence } from '@/jobfile'
+import { sentence, type Operation } from '@/jobfile'
 import { Button, cx, Disclosure } from '@/ui'
 import {
   factorsSentence,
@@ -14,7 +14,7 @@ import {
   undecidedSentence,
   witnessSentence,
 } from '@/words'
-import { later, newWireId, useJobScreen, useLook, useNow, useProof } from '../session'
+import { later, useJobScreen, useLook, useNow, useProof } from '../session'
 
 /** What clears a finding is searched for on asking only. */
 const Moves = later(async () => (await import('./Moves')).Moves)
@@ -135,8 +135,8 @@ function FindingLine({ finding, alone }: { finding: Finding; alone: boolean }) {
   const mine = search?.of === inst ? search : null
   const searching = mine !== null && mine.found === null
   const [refused, setRefused] = useState<string | null>(null)
-  const take = (fix: Fix) => {
-    const result = edit(fixOperations(inst, fix, newWireId))
+  const take = (operations: Operation[]) => {
+    const result = edit(operations)
     setRefused(result.ok ? null : result.problems.map(sentence).join('; '))
   }
   const { witness } = finding
