@@ -5,15 +5,16 @@ import { ensureDataFolder, ensureModules, root } from './lib/prepare.mjs'
 import { main, Plain, run } from './lib/say.mjs'
 
 /**
- * npm run mutants -- FOLDER [FILE] [--every N [--from M]]: changes a folder of the core in many small ways, and says which of them no test of that
- * folder notices. What was found before and has not changed since is not tried again. A file that declares rules is held
- * to the tests that name one of them: every proof runs through every rule, and waiting for all of them takes a day.
+ * npm run mutants -- FOLDER [FILE …] [--every N [--from M]]: changes a folder of the core in many small ways, and says which
+ * of them no test of that folder notices. What was found before and has not changed since is not tried again. Files that
+ * declare rules are held to the tests that name one of them: every proof runs through every rule, and waiting for all of
+ * them takes a day.
  * With --every, only the changes that lie within each Nth line are tried, which says as much of a large folder in an Nth of
  * the time (what spans several lines, such as a body taken out, is left out then: it is what tests notice most).
  */
 main(async () => {
   const {
-    positionals: [folder, file = '*'],
+    positionals: [folder, ...files],
     values: { every, from },
   } = parseArgs({
     allowPositionals: true,
@@ -21,12 +22,13 @@ main(async () => {
   })
   if (!folder || !existsSync(join(root, 'src/core', folder)) || !(Number(every) >= 1) || !(Number(from) >= 0))
     throw new Plain(
-      'npm run mutants -- FOLDER [FILE] [--every N [--from M]]: name a folder of src/core, such as startup, and maybe one of its files',
+      'npm run mutants -- FOLDER [FILE …] [--every N [--from M]]: name a folder of src/core, such as startup, and maybe some of its files',
     )
-  const source = join(root, 'src/core', folder, `${file}.ts`)
-  const rules = existsSync(source)
-    ? [...readFileSync(source, 'utf8').matchAll(/^  id: '(\w+)'/gm)].map((m) => m[1])
-    : []
+  const at = join(root, 'src/core', folder)
+  const textOf = (name) => readFileSync(join(at, name), 'utf8')
+  const rules = files.flatMap((f) => [...textOf(`${f}.ts`).matchAll(/^  id: '(\w+)'/gm)].map((m) => m[1]))
+  const naming = new RegExp(rules.length ? `\\b(${rules.join('|')})\\b|_FIXTURES` : '')
+  const tests = readdirSync(at).filter((name) => name.endsWith('.test.ts') && naming.test(textOf(name)))
   await ensureModules()
   const data = ensureDataFolder()
   const config = join(data, 'stryker.json')
@@ -35,7 +37,7 @@ main(async () => {
   writeFileSync(
     jest,
     `import base from '${join(root, 'jest.config.mjs')}'
-export default async () => ({ ...(await base()), testNamePattern: '${rules.length ? `\\\\b(${rules.join('|')})\\\\b` : ''}', rootDir: process.cwd(), testMatch: ['<rootDir>/src/core/${folder}/*.test.ts'] })
+export default async () => ({ ...(await base()), testNamePattern: '${rules.length ? `\\\\b(${rules.join('|')})\\\\b` : ''}', rootDir: process.cwd(), testMatch: ${JSON.stringify(tests.map((t) => `<rootDir>/src/core/${folder}/${t}`))} })
 `,
   )
   writeFileSync(
@@ -46,8 +48,12 @@ export default async () => ({ ...(await base()), testNamePattern: '${rules.lengt
       coverageAnalysis: rules.length ? 'off' : 'perTest',
       mutate:
         Number(every) === 1
-          ? [`src/core/${folder}/${file}.ts`, '!src/**/*.test.ts', '!src/**/index.ts']
-          : eachNth(folder, file, Number(every), Number(from)),
+          ? [
+              ...(files.length ? files : ['*']).map((f) => `src/core/${folder}/${f}.ts`),
+              '!src/**/*.test.ts',
+              '!src/**/index.ts',
+            ]
+          : eachNth(folder, files, Number(every), Number(from)),
       incremental: rules.length === 0 && Number(every) === 1,
       incrementalFile: join(data, `mutants-${folder}.json`),
       ignoreStatic: rules.length === 0,
@@ -63,12 +69,12 @@ export default async () => ({ ...(await base()), testNamePattern: '${rules.lengt
   process.exitCode = code
 })
 
-/** Each Nth line of a folder's own files, counted through from file to file, as Stryker wants its ranges. */
-function eachNth(folder, file, every, from) {
+/** Each Nth line of a folder's own files, or of some of them, counted through from file to file, as Stryker wants its ranges. */
+function eachNth(folder, files, every, from) {
   let seen = from
   return readdirSync(join(root, 'src/core', folder))
     .filter((name) => name.endsWith('.ts') && !name.endsWith('.test.ts') && name !== 'index.ts')
-    .filter((name) => file === '*' || name === `${file}.ts`)
+    .filter((name) => !files.length || files.includes(name.slice(0, -3)))
     .flatMap((name) =>
       readFileSync(join(root, 'src/core', folder, name), 'utf8')
         .split('\n')
