@@ -27,7 +27,7 @@ main(async () => {
   const at = join(root, 'src/core', folder)
   const textOf = (name) => readFileSync(join(at, name), 'utf8')
   const rules = files.flatMap((f) => [...textOf(`${f}.ts`).matchAll(/^  id: '(\w+)'/gm)].map((m) => m[1]))
-  const naming = new RegExp(rules.length ? `\\b(${rules.join('|')})\\b|_FIXTURES` : '')
+  const naming = new RegExp(rules.length ? `\\b(${rules.join('|')})\\b|FIXTURES` : '')
   const tests = readdirSync(at).filter((name) => name.endsWith('.test.ts') && naming.test(textOf(name)))
   await ensureModules()
   const data = ensureDataFolder()
