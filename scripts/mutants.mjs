@@ -26,7 +26,12 @@ main(async () => {
     )
   const at = join(root, 'src/core', folder)
   const textOf = (name) => readFileSync(join(at, name), 'utf8')
-  const rules = files.flatMap((f) => [...textOf(`${f}.ts`).matchAll(/^  id: '(\w+)'/gm)].map((m) => m[1]))
+  // A rule is named by its id or by one of its codes.
+  const rules = files.flatMap((f) =>
+    [...textOf(`${f}.ts`).matchAll(/^  (?:id: ('\w+')|codes: \[([^\]]*)\])/gm)].flatMap((m) =>
+      [...(m[1] ?? m[2]).matchAll(/\w+/g)].map((word) => word[0]),
+    ),
+  )
   const naming = new RegExp(rules.length ? `\\b(${rules.join('|')})\\b|FIXTURES` : '')
   const tests = readdirSync(at).filter((name) => name.endsWith('.test.ts') && naming.test(textOf(name)))
   await ensureModules()

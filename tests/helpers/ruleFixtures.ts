@@ -270,7 +270,7 @@ export const FIXTURES: Record<string, RuleFixture> = {
     why: 'Y2 lifted at the outdoor unit: its second stage never shifts',
     clean: () => demoInstallation('pennywort-close'),
     broken: () => moved(demoInstallation('pennywort-close'), 'od.Y2', null, 'ah.Y2'),
-    witness: { call: 'emergency', modes: {} },
+    witness: { call: 'heat2', modes: {} },
     code: 'stageNever',
   },
   airSide: {

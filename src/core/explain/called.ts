@@ -255,6 +255,14 @@ export function notJoined(
       [nth(contacts, i).a, nth(contacts, i).b].some((n) => familyOf(terminalAt(solution, n)?.role) === family)
     const leadsPast =
       !way.some((w) => isOwn(w.contact)) && way.some((w) => w.isMoot || isCaller(solution, w.contact))
+    const own = ends.find((nodes) => nodes.some((n) => terminalAt(solution, n)?.ref === to)) ?? []
+    const missing = (from: Ref): NoVolts => ({
+      at: from,
+      because: { kind: 'notJoined', from, to: farEndOf(solution, to, own) },
+    })
+    const isOthers = (i: number) =>
+      isOwn(i) && standsAt(solution.state, i) !== 2 && isApart(solution, output, i)
+    if (!isLost() && way.some((w) => isOthers(w.contact))) return missing(besideOf(solution, output, to))
     if (leadsPast || isLost()) {
       const dry = dryRelay(
         solution,
@@ -262,12 +270,27 @@ export function notJoined(
         around,
       )
       if (dry) return { at: dry, because: { kind: 'unfed', terminal: dry, jumper: null } }
-      const from = missingFrom(solution, outputs, output, to)
-      const own = ends.find((nodes) => nodes.some((n) => terminalAt(solution, n)?.ref === to)) ?? []
-      return { at: from, because: { kind: 'notJoined', from, to: farEndOf(solution, to, own) } }
+      return missing(missingFrom(solution, outputs, output, to))
     }
   }
   return null
+}
+
+/** Whether a contact is AUX's where E is what calls, or E's where AUX does: each is to bring all backup, by a jumper of the board's. */
+function isApart(solution: Solution, output: Output, contact: number): boolean {
+  const { a, b } = nth(solution.circuit.net.contacts, contact)
+  const roles = [a, b].map((n) => terminalAt(solution, n)?.role)
+  const called = roleOf(solution, output.ref)
+  return (called === 'E' && roles.includes('AUX')) || (called === 'AUX' && roles.includes('E'))
+}
+
+/** Where a call's own wiring comes to the device of an input; else as far as it has come. */
+function besideOf(solution: Solution, output: Output, input: Ref): Ref {
+  const way = [...tiedTo(solution, output.node, (i) => leadsACall(solution, i))]
+  const beside = inputsAmong(solution, way, output.family).find(
+    (t) => splitRef(t).placed === splitRef(input).placed,
+  )
+  return beside ?? lastReached(solution, output)
 }
 
 /**
@@ -316,7 +339,9 @@ function missingFrom(solution: Solution, outputs: readonly Output[], output: Out
   // On one device a jumper leads from a lower stage to a higher; landed on the higher alone, the call itself is on the wrong one.
   const stage = (ref: Ref) => FAMILIES[output.family]?.findIndex((r) => r === roleOf(solution, ref)) ?? -1
   const isMislanded = splitRef(reached).placed === splitRef(to).placed && stage(reached) > stage(to)
-  return kitOutput(solution, to) ?? relayOut(solution, [lost]) ?? (isMislanded ? lost.ref : reached)
+  return (
+    kitOutput(solution, to, lost.node) ?? relayOut(solution, [lost]) ?? (isMislanded ? lost.ref : reached)
+  )
 }
 
 /** Whether an end of something stands at an input of the kind that the thermostat calls just now (G in a fan call). */

@@ -59,8 +59,12 @@ export function isOthersWay(
   return beyond.length > 0 && !beyond.includes(family)
 }
 
-/** The output that a board has for the row of a kit's lead, past which no lead may go; null where none has any. */
-export function kitOutput(solution: Solution, lead: Ref): Ref | null {
+/**
+ * Where a kit's lead comes from: the output that a board has for its row, past which no lead may go; where none has any, the
+ * terminal of its own name in the cabinet, if the call leads there. null: neither.
+ * @param called the call's output
+ */
+export function kitOutput(solution: Solution, lead: Ref, called: number): Ref | null {
   if (kindAt(solution, lead) !== 'stripKit') return null
   const { inst } = solution.circuit
   const { placed, id } = splitRef(lead)
@@ -70,5 +74,12 @@ export function kitOutput(solution: Solution, lead: Ref): Ref | null {
     const own = device.kind === 'airHandler' ? harnessOf(device)[row] : undefined
     if (own) return makeRef(ref, own.id)
   }
-  return null
+  const role = roleOf(solution, lead)
+  const way = [...tiedTo(solution, called, (i) => leadsACall(solution, i))]
+  return (
+    way
+      .flatMap((n) => terminalAt(solution, n) ?? [])
+      .find((t) => t.role === role && CABINETS.some((kind) => kind === kindAt(solution, t.ref)))?.ref ?? null
+  )
 }
+const CABINETS: readonly DeviceKind[] = ['airHandler', 'furnace']

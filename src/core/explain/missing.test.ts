@@ -58,6 +58,34 @@ describe('a conductor that is missing', () => {
     )
   })
 
+  it('to a kit’s lead leads from the cabinet’s terminal of its name, whichever way the call comes there', () => {
+    for (const row of ['1', '2']) {
+      const cut = without(strips(), wireBetween(strips(), `ah.W${row}`, `kit.W${row}`).id)
+      const said = `kit.W${row}: Not wired: no conductor leads from Air handler W${row} to Strip kit W${row}`
+      expect(held(cut, `kit.row${row}`, 'emergency', 45)).toBe(said)
+      // Whether the outdoor thermostat on that way is closed or not.
+      for (const outdoorF of [25, 45]) expect(held(cut, `kit.row${row}`, 'heatAux1', outdoorF)).toBe(said)
+    }
+  })
+
+  it('between the terminals of a board where AUX and E each bring a part, and the jumper is off', () => {
+    const inst = strips()
+    const cut = without(inst, wireBetween(inst, 'ah.W1', 'ah.W2').id)
+    expect(held(cut, 'kit.row1', 'emergency', 25)).toBe(
+      'ah.W2: No conductor leads from Air handler W2 to Air handler W1',
+    )
+    for (const outdoorF of [25, 45])
+      expect(held(cut, 'kit.row2', 'heatAux1', outdoorF)).toBe(
+        'ah.W1: No conductor leads from Air handler W1 to Air handler W2',
+      )
+    expect(held(cut, 'kit.row1', 'heatAux1', 25)).toBe('on')
+    expect(held(cut, 'kit.row2', 'emergency', 25)).toBe('on')
+    // What no backup call asks for is not called.
+    expect(held(cut, 'kit.row1', 'heat1', 25)).toMatch(/Not called/)
+    // A second stage of backup waits for its own call.
+    expect(held(demoInstallation('pennywort-close'), 'kit.row2', 'heatAux1', 25)).toMatch(/Not called/)
+  })
+
   it('before an air thermostat leads to it, too: a conductor past it would take it out', () => {
     const inst = demoInstallation('lapwing-court')
     const cut = without(inst, wireBetween(inst, 'rel.NO', 'ceat.T1').id)

@@ -1,7 +1,12 @@
+import type { Overcurrent } from '../circuit'
 import type { StateRule } from './rule'
 
-/** A conductor's share of its fuse or breaker from which on it is a short, and below which it is too much load. */
-export const SHORT_SHARE = 2
+/** Times its fuse or breaker from which on a conductor carries a short; and what a meter's error leaves of the loads' own amps. */
+const [SHORT_SHARE, LOAD_SHARE] = [2, 1.1]
+
+/** Whether it is a short, and not more load than it is made for. */
+export const isShort = ({ amps, limitA, loadA }: Overcurrent): boolean =>
+  amps >= SHORT_SHARE * limitA && amps > LOAD_SHARE * loadA
 
 /** No fuse, breaker or transformer carries more than it is made for. */
 export const noShort: StateRule<'noShort', 'overcurrent' | 'overRating'> = {
@@ -15,7 +20,11 @@ export const noShort: StateRule<'noShort', 'overcurrent' | 'overRating'> = {
       (a, o) => (a && a.amps / a.limitA >= o.amps / o.limitA ? a : o),
       null,
     )
-    const code = worst && worst.amps < SHORT_SHARE * worst.limitA ? 'overRating' : 'overcurrent'
-    return worst && { at: worst.ref, code, numbers: [worst.amps, worst.limitA] }
+    if (!worst) return null
+    return {
+      at: worst.ref,
+      code: isShort(worst) ? 'overcurrent' : 'overRating',
+      numbers: [worst.amps, worst.limitA],
+    }
   },
 }

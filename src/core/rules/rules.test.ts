@@ -252,6 +252,39 @@ describe('further breaches', () => {
     expect(found[1]!.witness).toEqual({ call: 'cool1', outdoorF: 45, modes: { 'tstat.timer': 'waiting' } })
   })
 
+  it('a breaker that is too small for its strips is no short, however many times too small', () => {
+    // Two rows of 4,800 W at 240 V are 40 A, and the blower.
+    const of = (breakerA: number) =>
+      prove(job('quillfeather-lane', { 'feedA.breakerA': breakerA }))
+        .findings.filter((f) => f.rule === 'noShort')
+        .map((f) => f.code)
+    expect(of(10)).toEqual(['overRating'])
+    expect(of(15)).toEqual(['overRating'])
+    expect(of(60)).toEqual([])
+    // R on C at the far end of the cable is one, though strips draw more elsewhere.
+    const short = prove(joined(demoInstallation('quillfeather-lane'), 'od.R', 'od.C'))
+    expect(short.findings.filter((f) => f.rule === 'noShort').map((f) => f.code)).toEqual(['overcurrent'])
+  })
+
+  it('of no heat names what is called: the furnace where it is so cold that the call goes there', () => {
+    const at = (id: string, from: string, to: string) => {
+      const inst = demoInstallation(id)
+      const cut = rewired(inst, wireBetween(inst, from, to).id, { b: null })
+      const found = prove(cut).findings.find((f) => f.code === 'noHeat')
+      return [
+        found?.at,
+        found?.witness?.call,
+        found && found.witness!.outdoorF < 35,
+        found?.path.some((x) => x === to),
+      ]
+    }
+    // By the thermostat's own changeover at 35 °F, and by a fuel kit's.
+    expect(at('tallow-mill', 'tstat.AUX', 'fur.W')).toEqual(['fur.valve', 'heat1', true, true])
+    expect(at('ferrous-hill', 'ffk.W', 'fur.W')).toEqual(['fur.valve', 'heat1', true, true])
+    // Where the heat pump is called it is the compressor.
+    expect(at('quillfeather-lane', 'tstat.Y', 'ah.Y').slice(0, 2)).toEqual(['od.compressor', 'heat1'])
+  })
+
   it('finds emergency heat that reaches one row only', () => {
     const inst = right()
     expect(broken(without(inst, wireBetween(inst, 'ah.W1', 'ah.W2').id))).toContain(

@@ -1,6 +1,8 @@
-import { hasBurner, hasCompressor, hasStrips } from '../query'
-import { isHeatPumpHeating, wantsBackup } from '../equipment'
-import type { StateRule } from './rule'
+import type { Circuit } from '../circuit'
+import { hasBurner, hasCompressor, hasStrips, ofKind } from '../query'
+import { isHeatPumpHeating, wantsBackup, type DeviceKind, type TerminalRole } from '../equipment'
+import { makeRef, type Ref } from '../installation'
+import type { StateRule, StateSeen } from './rule'
 
 /** With everything normal, a heating demand brings some heat at every outdoor temperature. */
 export const someHeat: StateRule<'someHeat', 'noHeat'> = {
@@ -9,15 +11,42 @@ export const someHeat: StateRule<'someHeat', 'noHeat'> = {
   severity: 'danger',
   codes: ['noHeat'],
   applies: (inst) => hasCompressor(inst) || hasStrips(inst) || hasBurner(inst),
-  each({ targets, situation, abnormalCount, facts }) {
+  each(state) {
+    const { targets, situation, abnormalCount, facts } = state
     const { call } = situation
     if (abnormalCount > 0 || !facts.settled || !isHeatPumpHeating(call)) return null
     // Whether the heat pump's valve stands for heating is another rule's question.
     if (facts.compressor || facts.stripsOn.length || facts.burnersOn.length) return null
-    // What a person asks about: on a call for the heat pump the compressor, on one for backup the first of it.
+    // What a person asks about: on a call for the heat pump the compressor, on one for backup the first of it, and likewise
+    // where it is so cold that the call for heat goes to the furnace.
     const compressor = targets.find((t) => t.making.what === 'compressor')?.ref
     const backup = facts.stripsOff[0] ?? facts.burnersOff[0]
-    const at = wantsBackup(call) ? (backup ?? compressor) : (compressor ?? backup)
+    const at = wantsBackup(call) || goesToBackup(state) ? (backup ?? compressor) : (compressor ?? backup)
     return at ? { at, code: 'noHeat' } : null
   },
+}
+
+/** What sends a call on to the equipment, the nearest to it first. */
+const SENDERS: readonly DeviceKind[] = ['zonePanel', 'fuelKit', 'thermostat']
+const HEAT_PUMP: readonly TerminalRole[] = ['Y1', 'zoneY1']
+const BACKUP: readonly TerminalRole[] = ['AUX', 'W1', 'W2', 'E', 'zoneW1']
+
+/** The contacts by which calls are sent on to the heat pump, and to backup. */
+function outputsOf({ inst }: Circuit): { heatPump: Ref[]; backup: Ref[] } {
+  const senders = SENDERS.map((kind) => ofKind(inst, kind)).find((found) => found.length) ?? []
+  const to = (roles: readonly TerminalRole[]) =>
+    senders.flatMap(({ ref, device }) => {
+      const ids = device.terminals.filter((t) => roles.includes(t.role)).map((t) => t.id)
+      return device.parts.flatMap((p) =>
+        p.kind === 'contact' && (ids.includes(p.a) || ids.includes(p.b)) ? [makeRef(ref, p.id)] : [],
+      )
+    })
+  return { heatPump: to(HEAT_PUMP), backup: to(BACKUP) }
+}
+
+/** Whether backup is asked for just now, and the heat pump is not. */
+function goesToBackup(state: StateSeen): boolean {
+  const { heatPump, backup } = state.ofJob(outputsOf)
+  const isClosed = (contact: Ref) => state.closed(contact)
+  return backup.some(isClosed) && !heatPump.some(isClosed)
 }

@@ -1,5 +1,6 @@
 import { intentOf, targetsOf, type Target } from '../query'
 import { placedByRef, splitRef, type Installation } from '../installation'
+import type { Call } from '../equipment'
 import type { CoverageRule } from './rule'
 
 const staged = (inst: Installation) =>
@@ -19,6 +20,18 @@ type Code = 'burnerNever' | 'stageNever' | 'humidifierNever'
 const codeOf = ({ making }: Target): Code =>
   making.what === 'burner' ? 'burnerNever' : making.what === 'humidifier' ? 'humidifierNever' : 'stageNever'
 
+/** The calls that a compressor's stage is there for. */
+const COMPRESSOR_CALLS: readonly (readonly Call[])[] = [
+  ['heat1', 'cool1'],
+  ['heat2', 'cool2', 'heat1', 'cool1'],
+]
+
+/** The call in which somebody would look for it: emergency heat is none that brings a compressor. */
+function askedIn({ making }: Target, calls: readonly Call[]): Call {
+  const wanted = making.what === 'compressor' ? (COMPRESSOR_CALLS[making.stage - 1] ?? []) : []
+  return wanted.find((c) => calls.includes(c)) ?? calls[calls.length - 1] ?? 'off'
+}
+
 /** Every compressor and burner stage runs on some call, and a humidifier does. */
 export const stagesReachable: CoverageRule<'stagesReachable', Code> = {
   id: 'stagesReachable',
@@ -32,6 +45,6 @@ export const stagesReachable: CoverageRule<'stagesReachable', Code> = {
       .map((t) => ({
         at: t.ref,
         code: codeOf(t),
-        call: calls[calls.length - 1] ?? 'off',
+        call: askedIn(t, calls),
       })),
 }
