@@ -51,6 +51,17 @@ describe('why a gate stands as it does', () => {
     ],
   ] as [ChainBecause, string][])('%j', (b, words) => expect(reason(b)).toBe(words))
 
+  it('a furnace’s own fan contact feels the air that leaves it', () => {
+    const furnace = demoInstallation('tallow-mill')
+    const hot = (state: ChainGate['state'], yes: 'yes' | 'no', negated: boolean) =>
+      gateWords(
+        furnace,
+        gate([{ kind: 'condition', condition: 'hotCoil', truth: yes, negated }], state, 'fur.heatFan'),
+      ).reason
+    expect(hot('blocking', 'no', false)).toBe('Air leaving the furnace is not hot')
+    expect(hot('blocking', 'yes', true)).toBe('Air leaving the furnace is hot')
+  })
+
   it('an outdoor switch says the temperature, its setting and where it lets go again', () => {
     expect(reason(sense(50))).toBe('50 °F outside; closes below 35 °F, opens at 40 °F')
     expect(reason(sense(20), 'passing')).toBe('20 °F outside; closes below 35 °F')

@@ -1,6 +1,6 @@
 import type { ModeCondition } from '@/core/equipment'
 import type { ChainBecause, ChainGate, GateChain } from '@/core/explain'
-import { placedByRef, splitRef, type Installation } from '@/core/installation'
+import { placedByRef, splitRef, type Installation, type Placed } from '@/core/installation'
 import { CALL_WORDS, gateName, lower, refWords } from './names'
 import { degrees, volts } from './numbers'
 
@@ -84,7 +84,8 @@ function becauseWords(inst: Installation, gate: ChainGate, b: ChainBecause): str
     case 'condition': {
       const words = CONDITION_WORDS[b.condition]
       // What holds is worded for what is so: a switch that waits for no gas passes because there is gas.
-      return words ? words[b.truth === 'yes' ? 0 : 1] : b.condition
+      if (!words) return b.condition
+      return words[b.truth === 'yes' ? 0 : 1].replace('{air}', airWords(placed, b.condition))
     }
     case 'call': {
       if (b.truth === 'yes' || passing) return `${CALL_WORDS[b.call]} is called`
@@ -111,14 +112,19 @@ function becauseWords(inst: Installation, gate: ChainGate, b: ChainBecause): str
 
 /** What a switch in the air, the drain or the refrigerant feels. */
 const CONDITION_WORDS: Partial<Record<ModeCondition, [so: string, not: string]>> = {
-  hotCoil: ['Air entering the coil is hot', 'Air entering the coil is not hot'],
-  warmCoil: ['Air entering the coil is still cooling down', 'Air entering the coil has cooled'],
+  hotCoil: ['{air} is hot', '{air} is not hot'],
+  warmCoil: ['{air} is still cooling down', '{air} has cooled'],
   leak: ['Refrigerant leak alarm', 'No refrigerant leak'],
   water: ['Condensate is high', 'Condensate is low'],
   noGas: ['No gas pressure', 'Gas pressure is there'],
   defrost: ['The outdoor unit is defrosting', 'The outdoor unit is not defrosting'],
   lockout: ['The outdoor unit is locked out on a fault', 'The outdoor unit is not locked out'],
 }
+
+/** The air that a contact feels: what its own device says of it, else what comes to the coil. */
+const airWords = (placed: Placed | undefined, condition: ModeCondition): string =>
+  placed?.device.modes.find((m) => m.states.some((s) => s.condition === condition))?.label ??
+  'Air entering the coil'
 
 /** The device that a supply stands in; where it has several, which of them. */
 function supplyWords(inst: Installation, at: string): string {
