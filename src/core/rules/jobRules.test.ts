@@ -1,6 +1,8 @@
 import fc from 'fast-check'
 import { libraryDevice } from '../../../tests/helpers/demo'
 import { as, bus, job, JOB_FIXTURES, lifted, ONLINE, seen } from '../../../tests/helpers/jobFixtures'
+import { demoInstallation, jobIds } from '../../../tests/helpers/demo'
+import { said, SAYS } from '../../../tests/helpers/ruleSays'
 import type { Installation, Site } from '../installation'
 import { clearingOf } from '../setup'
 import { jobFindings, prove, RULES, SITE_RULES } from '.'
@@ -19,8 +21,26 @@ describe('rules about gear, wiring, settings and the owner', () => {
   it.each(Object.entries(JOB_FIXTURES))('%s is raised where it stands, and nowhere else', (id, f) => {
     const raised = jobFindings(f.raises).filter((c) => c.rule === id)
     expect(raised.map((c) => [c.code, c.at])).toEqual([[f.code, f.at]])
+    expect(said(raised[0]!)).toEqual(SAYS[f.code])
     expect(jobFindings(f.clears).filter((c) => c.rule === id)).toEqual([])
   })
+
+  /** What stands in the demo jobs, by rule; every other rule finds nothing in any of them. */
+  const IN_DEMO: Record<string, string[]> = {
+    valveSense: ['dovecote-lane valveSense tstat.rvSense od.rvSense'],
+    selectorMatches: ['gorse-end 24SetWiredBus od.selector'],
+    fanOffInDefrost: ['gorse-end fanOffInDefrost tstat.fanInDefrost tstat.stripsInDefrost'],
+    lowGas: ['millrace-cottage switchInFlame od.gasSwitch'],
+    feedNotOnline: ['candlemaker-yard feedNotOnline tstat.outdoorSource', 'millrace-cottage feedNotOnline tstat.outdoorSource'],
+  } // prettier-ignore
+  it.each(RULES.filter((r) => r.scope === 'job').map((r) => r.id))('%s finds in the demo jobs what stands there', (id) => {
+    const found = jobIds().flatMap((name) =>
+      jobFindings(seen(demoInstallation(name)))
+        .filter((f) => f.rule === id)
+        .map((f) => [name, f.code, f.at, ...f.also].join(' ')),
+    )
+    expect(found).toEqual(IN_DEMO[id] ?? [])
+  }) // prettier-ignore
 
   it('other ways of the same: reversed strips, a burner’s cycles, both in charge, an oil furnace called gas', () => {
     const whats = (inst: Installation, site: Partial<Site> = ONLINE) =>
@@ -52,6 +72,38 @@ describe('rules about gear, wiring, settings and the owner', () => {
     expect(prove(yOff('od.Y')).findings.map((f) => f.rule)).toContain('someHeat')
     expect(codes(job('copper-alley', { 'od.selector': 'bus' }))).toEqual([['busSetWired24', 'od.selector']])
     expect(codes(job('gorse-end'))).toEqual([['24SetWiredBus', 'od.selector']])
+  })
+
+  it('boardsPowered (boardUnpowered) asks of what hangs on 24 V, and of nothing that talks over a bus alone', () => {
+    const inst = bus()
+    const own = inst.placed.find((p) => p.ref === 'od')!.device.terminals
+    const on = (end: string | null, roles: (role: string) => boolean) =>
+      own.some((t) => end === `od.${t.id}` && t.side === 'low' && roles(t.role))
+    const less = (roles: (role: string) => boolean) => ({
+      ...inst,
+      wires: inst.wires.filter((w) => !on(w.a, roles) && !on(w.b, roles)),
+    })
+    const dead = (of: Installation) =>
+      prove(of)
+        .findings.filter((f) => f.rule === 'boardsPowered')
+        .map((f) => f.at)
+    expect(dead(less((r) => r !== 'bus'))).toEqual([])
+    expect(dead(less((r) => r === 'R'))).toEqual(['od.logic'])
+    // With no conductor of its own at all it is not wired yet.
+    expect(dead(less(() => true))).toEqual([])
+  })
+
+  it('backupCalls (backupCallEmpty, onlyInEmergency, stageCallEmpty) asks burners as it asks strips', () => {
+    const codes = (a: string, b: string, id = 'tallow-mill') =>
+      prove(lifted(id, a, b))
+        .findings.filter((f) => f.rule === 'backupCalls')
+        .map((f) => [f.code, f.at, f.witness?.call])
+    expect(codes('tstat.AUX', 'fur.W')).toEqual([
+      ['backupCallEmpty', 'fur.valve', 'heatAux1'],
+      ['stageCallEmpty', 'fur.valve', 'heatAux2'],
+    ])
+    expect(codes('tstat.W2', 'fur.W2')).toEqual([['stageCallEmpty', 'fur.valve2', 'heatAux2']])
+    expect(codes('tstat.G', 'fur.G')).toEqual([])
   })
 
   it('names the smallest change that clears each, where a setting can', () => {

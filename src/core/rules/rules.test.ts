@@ -3,6 +3,7 @@ import { device, install, placed, wire } from '../../../tests/helpers/build'
 import { compose } from '../../../tests/helpers/compose'
 import { ONE_STAGE } from '../../../tests/cases/gear'
 import { FIXTURES, joined, moved, slowHeat } from '../../../tests/helpers/ruleFixtures'
+import { said, SAYS } from '../../../tests/helpers/ruleSays'
 import { JOB_FIXTURES, job, seen, bus, as, lifted, toldNoDefrost } from '../../../tests/helpers/jobFixtures'
 import { installationOf } from '@/jobfile'
 import { Circuit, solve } from '../circuit'
@@ -213,6 +214,7 @@ describe('every rule', () => {
 
     const found = prove(broken()).findings.find((f) => f.rule === id && f.code === code)
     expect(found).toMatchObject({ rule: id, witness, code })
+    expect(said(found!)).toEqual(SAYS[code])
     expect(found!.path.length).toBeGreaterThan(0)
   })
 
@@ -221,7 +223,10 @@ describe('every rule', () => {
   const ruleOf = (code: string) => RULES.find((r) => r.codes.includes(code as never))?.id
   it.each(Object.keys(MORE).map((code) => [ruleOf(code), code] as const))('%s can say %s', (_, code) => {
     const found = MORE[code]!()
-    expect(codesOf('factors' in found ? found.findings : jobFindings(found))).toContain(code)
+    const list = 'factors' in found ? found.findings : jobFindings(found)
+    expect(codesOf(list)).toContain(code)
+    const own = list.find((f) => f.code === code)
+    if (own) expect(said(own)).toEqual(SAYS[code])
   })
 
   it('can say nothing that no fixture raises', () => {
