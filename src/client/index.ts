@@ -2,5 +2,13 @@ export { JobStore } from './JobStore'
 export { openLive, type Heard, type Live } from './live'
 export { browserQueue, memoryQueue, type QueueStorage, type ConflictedOp, type OnDeviceJob } from './queue'
 export { addJob } from './addJob'
-export { ask, httpTransport, proofOf, linesOf, type Answered, type NotDone, type Transport } from './transport'
+export {
+  ask,
+  httpTransport,
+  proofOf,
+  linesOf,
+  type Answered,
+  type NotDone,
+  type Transport,
+} from './transport'
 export type { EditHow, JobView, StoreNeeds, TabMessage } from './view'
