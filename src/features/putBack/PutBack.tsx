@@ -18,10 +18,11 @@ export function PutBack() {
   return (
     <section aria-label="To be put back" data-testid="temporary" className="no-print mb-2">
       <ul className="space-y-1">
+        {/* Its room is kept, a phone's three lines and button: nothing moves under a finger when it comes. */}
         {pending.map((t) => (
           <li
             key={t.id}
-            className="flex min-h-14 flex-wrap items-center gap-3 border-l-4 border-watch bg-watch-soft px-3 py-1 text-[15px] lg:min-h-11"
+            className="flex min-h-[135px] flex-wrap items-center gap-3 border-l-4 border-watch bg-watch-soft px-3 py-1 text-[15px] lg:min-h-11"
           >
             <Line temporary={t} />
           </li>
