@@ -21,10 +21,13 @@ export function stripLoad(placed: Placed): { watts: Watts; amps: Amps } {
   return { watts: asWatts(watts), amps: asAmps(amps) }
 }
 
-/** W on the plates of the strip kits that stand where a device stands. */
+/** W of the strip kits that stand where a device stands, by their plates; of one whose plate says nothing, by its rows. */
 export const kitWattsAt = (inst: Installation, { where }: Placed): Watts =>
   asWatts(
     ofKind(inst, 'stripKit')
       .filter((k) => k.where === where)
-      .reduce((sum, k) => sum + 1000 * (k.device.plate.kilowatts ?? 0), 0),
+      .reduce((sum, kit) => {
+        const { kilowatts } = kit.device.plate
+        return sum + (kilowatts === undefined ? stripLoad(kit).watts : 1000 * kilowatts)
+      }, 0),
   )

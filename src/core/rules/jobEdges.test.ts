@@ -1,0 +1,169 @@
+import { libraryDevice, without, wireBetween } from '../../../tests/helpers/demo'
+import { as, bus, job, lifted, ONLINE, seen } from '../../../tests/helpers/jobFixtures'
+import type { Plate, Value } from '../equipment'
+import type { Installation, Site } from '../installation'
+import { jobFindings } from '.'
+
+/** What one rule finds: each code at its place, with its figures. */
+function finds(rule: string, inst: Installation, site: Partial<Site> = {}, tested = true): string {
+  return jobFindings(seen(inst, site, tested))
+    .filter((f) => f.rule === rule)
+    .map((f) => [f.code, f.at, ...f.also, ...f.numbers.map((n) => Math.round(n * 1000) / 1000)].join(' '))
+    .join('; ')
+}
+const strips = (settings: Record<string, Value | null> = {}) => job('quillfeather-lane', settings)
+const plated = (inst: Installation, ref: string, plate: Plate) =>
+  as(inst, ref, (p) => ({ ...p, device: { ...p.device, plate: { ...p.device.plate, ...plate } } }))
+/** With a plate that says nothing of its kilowatts. */
+const silent = (inst: Installation, ref: string) =>
+  as(inst, ref, (p) => {
+    const { kilowatts: _, ...plate } = p.device.plate
+    return { ...p, device: { ...p.device, plate } }
+  })
+/** The conductors of one feed of another gauge. */
+const gauged = (feed: string, gauge: number, inst = strips()): Installation => ({
+  ...inst,
+  wires: inst.wires.map((w) => ([w.a, w.b].some((e) => e?.startsWith(`${feed}.`)) ? { ...w, gauge } : w)),
+})
+const plates = (ref: string, plate: object): Partial<Site> => ({ plates: { [ref]: plate } })
+
+/** The rule, what is tried, the job, and what is found. */
+const TABLE: [string, string, () => string, string][] = [
+  // The outdoor unit allows 30 A and asks for 17.8.
+  ['lineCircuits', 'breakerOverMax', () => finds('lineCircuits', strips({ 'feedB.breakerA': 35 })), 'breakerOverMax feedB.breakerA 35 30'],
+  ['lineCircuits', 'the largest that is allowed', () => finds('lineCircuits', strips({ 'feedB.breakerA': 30 })), ''],
+  ['lineCircuits', 'what is not known', () => finds('lineCircuits', strips({ 'feedB.breakerA': null })), ''],
+  ['lineCircuits', 'breakerUnderMca', () => finds('lineCircuits', strips({ 'feedB.breakerA': 15 }), plates('od', { mca: 15.1 })), 'breakerUnderMca feedB.breakerA 15 15.1'],
+  ['lineCircuits', 'just the least', () => finds('lineCircuits', strips({ 'feedB.breakerA': 15 }), plates('od', { mca: 15 })), ''],
+  // 14 AWG carries 20 A at 75 °C.
+  ['lineCircuits', 'conductorUnderMca', () => finds('lineCircuits', gauged('feedB', 14), plates('od', { mca: 20.1 })), 'conductorUnderMca feedB od 20 20.1'],
+  ['lineCircuits', 'a conductor that carries just that', () => finds('lineCircuits', gauged('feedB', 14), plates('od', { mca: 20 })), ''],
+  // 40 A of strips and a quarter more are 50.
+  ['lineCircuits', 'breakerUnderLoad', () => finds('lineCircuits', strips({ 'feedA.breakerA': 49 })), 'breakerUnderLoad feedA.breakerA 49 50'],
+  ['lineCircuits', 'just the load', () => finds('lineCircuits', strips({ 'feedA.breakerA': 50 })), ''],
+  ['lineCircuits', 'with a plate its figure counts, and gravely', () => finds('lineCircuits', strips({ 'feedA.breakerA': 50 }), plates('kit', { mca: 55 })), 'breakerUnderMca feedA.breakerA 50 55'],
+  ['lineCircuits', 'no breakerUnderLoad beside a plate', () => finds('lineCircuits', strips({ 'feedA.breakerA': 49 }), plates('kit', { mca: 45 })), ''],
+  // 10 AWG carries 35 A.
+  ['lineCircuits', 'conductorUnderLoad and breakerOverConductor', () => finds('lineCircuits', gauged('feedA', 10)), 'conductorUnderLoad feedA kit 35 50; breakerOverConductor feedA.breakerA 60 35'],
+  ['lineCircuits', 'breakerOverConductor: no more than the next size', () => finds('lineCircuits', gauged('feedA', 10, strips({ 'feedA.breakerA': 35 })), plates('kit', { mca: 30 })), ''],
+
+  ['tapFits', 'tapTooLow', () => finds('tapFits', strips({ 'ah.tap': 208 })), 'tapTooLow ah.tap 208 240'],
+  ['tapFits', 'tapTooHigh', () => finds('tapFits', strips({ 'feedA.volts': 208 })), 'tapTooHigh ah.tap 240 208'],
+  ['tapFits', '230 and 240 are one', () => finds('tapFits', strips({ 'feedA.volts': 230 })), ''],
+
+  // 9.6 kW on a board that is set for 10, and the 15 % that are one size.
+  ['kitSize', 'kitOther', () => finds('kitSize', plated(job('pennywort-close'), 'kit', { kilowatts: 8.4 })), 'kitOther ah.kitSize 10 8.4'],
+  ['kitSize', 'kitOther the other way', () => finds('kitSize', plated(job('pennywort-close'), 'kit', { kilowatts: 11.6 })), 'kitOther ah.kitSize 10 11.6'],
+  ['kitSize', 'kitOther by its rows, where no plate says', () => finds('kitSize', silent(job('pennywort-close', { 'kit.rowWatts': 4200 }), 'kit')), 'kitOther ah.kitSize 10 8.4'],
+  ['kitSize', 'one size', () => finds('kitSize', plated(job('pennywort-close'), 'kit', { kilowatts: 11.4 })), ''],
+
+  ['staticClass', 'staticBelow', () => finds('staticClass', bus({ 'tstat.staticClass': '04' }), { staticInWc: 0.41 }), 'staticBelow tstat.staticClass 0.4 0.41'],
+  ['staticClass', 'just its class', () => finds('staticClass', bus({ 'tstat.staticClass': '04' }), { staticInWc: 0.4 }), ''],
+  ['staticClass', 'nothing measured', () => finds('staticClass', bus({ 'tstat.staticClass': '04' })), ''],
+
+  ['stripHysteresis', 'stripReversed', () => finds('stripHysteresis', bus({ 'tstat.stripOn': 3, 'tstat.stripOff': 4 })), 'stripReversed tstat.stripOff tstat.stripOn 3 4'],
+  ['stripHysteresis', 'stripTight where they are one', () => finds('stripHysteresis', bus({ 'tstat.stripOn': 3, 'tstat.stripOff': 3 })), 'stripTight tstat.stripOff tstat.stripOn 0 2'],
+  ['stripHysteresis', 'stripTight', () => finds('stripHysteresis', bus({ 'tstat.stripOn': 4, 'tstat.stripOff': 2.5 })), 'stripTight tstat.stripOff tstat.stripOn 1.5 2'],
+  ['stripHysteresis', 'two apart', () => finds('stripHysteresis', bus({ 'tstat.stripOn': 4, 'tstat.stripOff': 2 })), ''],
+  ['stripHysteresis', 'stripTight by the device’s own gap', () => finds('stripHysteresis', plated(bus({ 'tstat.stripOn': 4, 'tstat.stripOff': 2 }), 'tstat', { leastStripGapF: 3 })), 'stripTight tstat.stripOff tstat.stripOn 2 3'],
+  ['stripHysteresis', 'what is not known', () => finds('stripHysteresis', bus({ 'tstat.stripOn': null, 'tstat.stripOff': 3 })), ''],
+
+  ['minimumOff', 'minimumOffShort', () => finds('minimumOff', strips({ 'tstat.minimumOff': 4 })), 'minimumOffShort tstat.minimumOff 4'],
+  ['minimumOff', 'five minutes', () => finds('minimumOff', strips({ 'tstat.minimumOff': 5 })), ''],
+
+  ['cycles', 'cyclesCompressor', () => finds('cycles', job('pennywort-close', { 'tstat.cyclesHeatPump': 4 })), 'cyclesCompressor tstat.cyclesHeatPump 4 3'],
+  ['cycles', 'three an hour', () => finds('cycles', job('pennywort-close', { 'tstat.cyclesHeatPump': 3 })), ''],
+  ['cycles', 'cyclesStrips', () => finds('cycles', job('pennywort-close', { 'tstat.cyclesBackup': 10 })), 'cyclesStrips tstat.cyclesBackup 10 9'],
+  ['cycles', 'nine an hour', () => finds('cycles', job('pennywort-close', { 'tstat.cyclesBackup': 9 })), ''],
+  ['cycles', 'cyclesBurner', () => finds('cycles', job('tallow-mill', { 'tstat.cyclesBackup': 4 })), 'cyclesBurner tstat.cyclesBackup 4 3'],
+
+  ['droop', 'droopTight', () => finds('droop', job('pennywort-close', { 'tstat.droop': 1, 'tstat.stageDifferential': 1.5 })), 'droopTight tstat.droop tstat.stageDifferential 1 1.5'],
+  ['droop', 'as wide as the differential', () => finds('droop', job('pennywort-close', { 'tstat.droop': 1.5, 'tstat.stageDifferential': 1.5 })), ''],
+  ['droop', 'none at all', () => finds('droop', job('pennywort-close', { 'tstat.droop': 0, 'tstat.stageDifferential': 1.5 })), ''],
+
+  ['earlyRecovery', 'earlyRecoveryWakes', () => finds('earlyRecovery', job('pennywort-close', { 'tstat.earlyRecovery': 'on' }), { answers: { sleepsByDay: 'yes' } as Site['answers'] }), 'earlyRecoveryWakes tstat.earlyRecovery'],
+  ['earlyRecovery', 'earlyRecoveryWakes by its noise', () => finds('earlyRecovery', job('pennywort-close', { 'tstat.earlyRecovery': 'on' }), { answers: { noise: 'yes' } as Site['answers'] }), 'earlyRecoveryWakes tstat.earlyRecovery'],
+  ['earlyRecovery', 'nobody minds', () => finds('earlyRecovery', job('pennywort-close', { 'tstat.earlyRecovery': 'on' })), ''],
+  ['earlyRecovery', 'off', () => finds('earlyRecovery', job('pennywort-close', { 'tstat.earlyRecovery': 'off' }), { answers: { noise: 'yes' } as Site['answers'] }), ''],
+
+  ['testsBlocked', 'lockBeforeTests', () => finds('testsBlocked', strips({ 'tstat.keypadLock': 'full' }), {}, false), 'lockBeforeTests tstat.keypadLock'],
+  ['testsBlocked', 'after the tests it may be locked', () => finds('testsBlocked', strips({ 'tstat.keypadLock': 'full' })), ''],
+  ['testsBlocked', 'stopBeforeTests', () => finds('testsBlocked', strips({ 'tstat.rangeHigh': 79 }), {}, false), 'stopBeforeTests tstat.rangeHigh 79'],
+  ['testsBlocked', 'a stop that leaves room', () => finds('testsBlocked', strips({ 'tstat.rangeHigh': 80 }), {}, false), ''],
+
+  ['systemFamily', 'fuelSetNoBurner', () => finds('systemFamily', job('pennywort-close', { 'tstat.system': 'dualFuel' })), 'fuelSetNoBurner tstat.system'],
+  ['systemFamily', 'burnerNotSet', () => finds('systemFamily', job('tallow-mill', { 'tstat.system': 'heatPump' })), 'burnerNotSet tstat.system'],
+  ['systemFamily', 'a kit that is in charge', () => finds('systemFamily', as(job('tallow-mill', { 'tstat.system': 'heatPump' }), 'sen', (p) => ({ ...p, device: libraryDevice('sedge-f2'), settings: {} }))), ''],
+
+  ['backupSourceWrong', 'electricWithFurnace', () => finds('backupSourceWrong', job('tallow-mill', { 'tstat.backupSource': 'electric' })), 'electricWithFurnace tstat.backupSource'],
+  ['backupSourceWrong', 'fuelWithStrips', () => finds('backupSourceWrong', job('pennywort-close', { 'tstat.backupSource': 'gas' })), 'fuelWithStrips tstat.backupSource'],
+  ['backupSourceWrong', 'what is not known', () => finds('backupSourceWrong', job('pennywort-close', { 'tstat.backupSource': null })), ''],
+  ['backupSourceWrong', 'gasWithLp', () => finds('backupSourceWrong', job('tallow-mill', { 'fur.fuel': 'lp' })), 'gasWithLp tstat.backupSource'],
+  ['backupSourceWrong', 'LP with LP', () => finds('backupSourceWrong', job('tallow-mill', { 'fur.fuel': 'lp', 'tstat.backupSource': 'lp' })), ''],
+  ['backupSourceWrong', 'oil with oil', () => finds('backupSourceWrong', job('candlemaker-yard', { 'tstat.backupSource': 'oil' })), ''],
+  ['backupSourceWrong', 'gasWithOil, and LP likewise', () => finds('backupSourceWrong', job('candlemaker-yard', { 'tstat.backupSource': 'lp' })), 'gasWithOil tstat.backupSource'],
+
+  ['valveSense', 'valveSense', () => finds('valveSense', job('pennywort-close', { 'od.rvSense': 'heating' })), 'valveSense tstat.rvSense od.rvSense'],
+  ['valveSense', 'neither is known', () => finds('valveSense', job('pennywort-close', { 'od.rvSense': null })) + finds('valveSense', job('pennywort-close', { 'tstat.rvSense': null })), ''],
+  ['valveSense', 'both the other way', () => finds('valveSense', job('pennywort-close', { 'od.rvSense': 'heating', 'tstat.rvSense': 'heating' })), ''],
+
+  ['noPower', 'noPower', () => finds('noPower', lifted('quillfeather-lane', 'tstat.C', 'ah.C')), 'noPower tstat.C'],
+  ['noPower', 'a battery', () => finds('noPower', plated(lifted('quillfeather-lane', 'tstat.C', 'ah.C'), 'tstat', { battery: true })), ''],
+
+  ['emergencyPath', 'eNotLanded', () => finds('emergencyPath', lifted('quillfeather-lane', 'tstat.E', 'ah.W2')), 'eNotLanded tstat.auxWithE tstat.E'],
+  ['emergencyPath', 'eLandedTogether', () => finds('emergencyPath', strips({ 'tstat.auxWithE': 'together' })), 'eLandedTogether tstat.auxWithE tstat.E'],
+  ['emergencyPath', 'together and not landed', () => finds('emergencyPath', lifted('quillfeather-lane', 'tstat.E', 'ah.W2', { 'tstat.auxWithE': 'together' })), ''],
+
+  ['stages', 'stageNotLanded', () => finds('stages', lifted('pennywort-close', 'tstat.W2', 'ah.W2')), 'stageNotLanded tstat.backupStages tstat.W2'],
+  ['stages', 'stageNotSet', () => finds('stages', job('pennywort-close', { 'tstat.backupStages': '1' })), 'stageNotSet tstat.backupStages tstat.W2'],
+  ['stages', 'what is not known', () => finds('stages', job('pennywort-close', { 'tstat.backupStages': null })), ''],
+  ['stages', 'one and not landed', () => finds('stages', lifted('pennywort-close', 'tstat.Y2', 'ah.Y2', { 'tstat.compressorStages': '1' })), ''],
+
+  ['inCharge', 'noneInCharge', () => finds('inCharge', job('tallow-mill', { 'tstat.inCharge': 'kit' })), 'noneInCharge tstat.inCharge'],
+  ['inCharge', 'stageNoInterlock', () => finds('inCharge', job('tallow-mill', { 'tstat.inCharge': 'stage' })), 'stageNoInterlock tstat.inCharge'],
+  ['inCharge', 'no dual fuel, nobody in charge', () => finds('inCharge', job('tallow-mill', { 'tstat.inCharge': 'kit', 'tstat.system': 'heatPump' })), ''],
+
+  ['heatGap', 'heatGap', () => finds('heatGap', job('tallow-mill', { 'tstat.useCompressorLockout': 'on', 'tstat.compressorLockout': 30, 'tstat.useAuxLockout': 'on', 'tstat.auxLockout': 29 })), 'heatGap tstat.auxLockout tstat.compressorLockout 29 30'],
+  ['heatGap', 'they meet', () => finds('heatGap', job('tallow-mill', { 'tstat.useCompressorLockout': 'on', 'tstat.compressorLockout': 30, 'tstat.useAuxLockout': 'on', 'tstat.auxLockout': 30 })), ''],
+  ['heatGap', 'one of them off', () => finds('heatGap', job('tallow-mill', { 'tstat.useCompressorLockout': 'off', 'tstat.compressorLockout': 30, 'tstat.useAuxLockout': 'on', 'tstat.auxLockout': 20 })) + finds('heatGap', job('tallow-mill', { 'tstat.useCompressorLockout': 'on', 'tstat.compressorLockout': 30, 'tstat.useAuxLockout': 'off', 'tstat.auxLockout': 20 })), ''],
+
+  ['lockoutSource', 'lockoutNoSource for each that is on', () => finds('lockoutSource', job('pennywort-close', { 'tstat.useAuxLockout': 'on', 'tstat.useCompressorLockout': 'on' })), 'lockoutNoSource tstat.useCompressorLockout tstat.outdoorSource; lockoutNoSource tstat.useAuxLockout tstat.outdoorSource'],
+  ['lockoutSource', 'none is on', () => finds('lockoutSource', job('pennywort-close')), ''],
+  ['lockoutSource', 'changeoverNoSource', () => finds('lockoutSource', job('tallow-mill', { 'tstat.outdoorSource': 'none' })), 'changeoverNoSource tstat.outdoorSource tstat.system'],
+  ['lockoutSource', 'a kit decides', () => finds('lockoutSource', job('tallow-mill', { 'tstat.outdoorSource': 'none', 'tstat.inCharge': 'kit' })), ''],
+
+  ['sensor', 'sensorNotLanded', () => finds('sensor', job('pennywort-close', { 'tstat.outdoorSource': 'wired' })), 'sensorNotLanded tstat.outdoorSource tstat.S1'],
+  ['sensor', 'sensorNotLanded where one of two is', () => finds('sensor', lifted('tallow-mill', 'tstat.S2', 'spl4.x')), 'sensorNotLanded tstat.outdoorSource tstat.S2'],
+  ['sensor', 'sensorNotSet', () => finds('sensor', job('tallow-mill', { 'tstat.outdoorSource': 'feed' })), 'sensorNotSet tstat.outdoorSource tstat.S1'],
+  ['sensor', 'sensorOpen at the other end', () => finds('sensor', lifted('tallow-mill', 'sen.S2', 'spl4.x')), 'sensorOpen tstat.S2 tstat.outdoorSource'],
+  ['sensor', 'what is not known', () => finds('sensor', job('tallow-mill', { 'tstat.outdoorSource': null })), ''],
+
+  ['feedNotOnline', 'feedNotOnline', () => finds('feedNotOnline', job('candlemaker-yard')), 'feedNotOnline tstat.outdoorSource'],
+  ['feedNotOnline', 'seen online', () => finds('feedNotOnline', job('candlemaker-yard'), ONLINE), ''],
+  ['profileMisfit', 'profileMisfit', () => finds('profileMisfit', strips(), plates('tstat', { model: ' H9 ' })), 'profileMisfit tstat.'],
+  ['profileMisfit', 'nobody read it', () => finds('profileMisfit', strips(), plates('tstat', { model: ' ' })), ''],
+
+  ['factorySettings', 'factoryLeft', () => finds('factorySettings', job('copper-alley', { 'od.boost': 'on' })), 'factoryLeft od.boost'],
+  ['factorySettings', 'asked for', () => finds('factorySettings', job('copper-alley', { 'od.boost': 'on' }), { answers: { complaint: 'weakHeat' } as Site['answers'] }), ''],
+  ['factorySettings', 'asked for by the climate', () => finds('factorySettings', job('copper-alley', { 'od.longDefrost': 'on' }), { answers: { climate: 'humidCool' } as Site['answers'] }), ''],
+  ['factorySettings', 'factoryLeft: another complaint asks for something else', () => finds('factorySettings', job('copper-alley', { 'od.longDefrost': 'on' }), { answers: { complaint: 'weakHeat' } as Site['answers'] }), 'factoryLeft od.longDefrost'],
+  ['factorySettings', 'not known', () => finds('factorySettings', job('copper-alley', { 'od.boost': null })), ''],
+
+  ['pairing', 'unpaired', () => finds('pairing', strips(), { plates: { od: { tons: 4 }, ah: { tons: 3 } } as Site['plates'] }), 'unpaired od. ah. 4 3'],
+  ['pairing', 'alike', () => finds('pairing', strips(), { plates: { od: { tons: 3 }, ah: { tons: 3 } } as Site['plates'] }), ''],
+  // 1.25 × 13.6 + 0.8 = 17.8.
+  ['plateAdds', 'plateMca', () => finds('plateAdds', strips(), plates('od', { mca: 25 })), 'plateMca od. 25 13.6 0.8 17.8'],
+  ['plateAdds', 'an inverter’s is no sum', () => finds('plateAdds', job('copper-alley'), plates('od', { mca: 25 })), ''],
+  ['plateAdds', 'plateKilowatts', () => finds('plateAdds', strips(), plates('kit', { kilowatts: 15 })), 'plateKilowatts kit. 15 9.6'],
+  ['spareLeft', 'noSpare', () => finds('spareLeft', { ...strips(), wires: strips().wires.filter((w) => w.a !== null || w.b !== null) }).split(' ')[0]!, 'noSpare'],
+  ['togetherAhead', 'togetherAhead', () => finds('togetherAhead', job('tallow-mill', { 'tstat.together': 'yes' })), 'togetherAhead tstat.together'],
+  ['togetherAhead', 'strips behind the coil may', () => finds('togetherAhead', job('pennywort-close', { 'tstat.together': 'yes' })), ''],
+  ['selectorMatches', 'busOpen', () => {
+    const inst = bus()
+    return finds('selectorMatches', without(inst, wireBetween(inst, 'ah.D1', 'od.D1').id)).split(' ')[0]!
+  }, 'busOpen'],
+] // prettier-ignore
+
+describe('a rule over gear, wiring and settings, at its edges', () => {
+  it.each(TABLE)('%s, %s', (_, __, find, expected) => expect(find()).toBe(expected))
+})
