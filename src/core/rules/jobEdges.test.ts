@@ -81,10 +81,10 @@ const TABLE: [string, string, () => string, string][] = [
   ['droop', 'as wide as the differential', () => finds('droop', job('pennywort-close', { 'tstat.droop': 1.5, 'tstat.stageDifferential': 1.5 })), ''],
   ['droop', 'none at all', () => finds('droop', job('pennywort-close', { 'tstat.droop': 0, 'tstat.stageDifferential': 1.5 })), ''],
 
-  ['earlyRecovery', 'earlyRecoveryWakes', () => finds('earlyRecovery', job('pennywort-close', { 'tstat.earlyRecovery': 'on' }), { answers: { sleepsByDay: 'yes' } as Site['answers'] }), 'earlyRecoveryWakes tstat.earlyRecovery'],
-  ['earlyRecovery', 'earlyRecoveryWakes by its noise', () => finds('earlyRecovery', job('pennywort-close', { 'tstat.earlyRecovery': 'on' }), { answers: { noise: 'yes' } as Site['answers'] }), 'earlyRecoveryWakes tstat.earlyRecovery'],
+  ['earlyRecovery', 'earlyRecoveryWakes', () => finds('earlyRecovery', job('pennywort-close', { 'tstat.earlyRecovery': 'on' }), { answers: { sleepsByDay: 'yes' } }), 'earlyRecoveryWakes tstat.earlyRecovery'],
+  ['earlyRecovery', 'earlyRecoveryWakes by its noise', () => finds('earlyRecovery', job('pennywort-close', { 'tstat.earlyRecovery': 'on' }), { answers: { noise: 'yes' } }), 'earlyRecoveryWakes tstat.earlyRecovery'],
   ['earlyRecovery', 'nobody minds', () => finds('earlyRecovery', job('pennywort-close', { 'tstat.earlyRecovery': 'on' })), ''],
-  ['earlyRecovery', 'off', () => finds('earlyRecovery', job('pennywort-close', { 'tstat.earlyRecovery': 'off' }), { answers: { noise: 'yes' } as Site['answers'] }), ''],
+  ['earlyRecovery', 'off', () => finds('earlyRecovery', job('pennywort-close', { 'tstat.earlyRecovery': 'off' }), { answers: { noise: 'yes' } }), ''],
 
   ['testsBlocked', 'lockBeforeTests', () => finds('testsBlocked', strips({ 'tstat.keypadLock': 'full' }), {}, false), 'lockBeforeTests tstat.keypadLock'],
   ['testsBlocked', 'after the tests it may be locked', () => finds('testsBlocked', strips({ 'tstat.keypadLock': 'full' })), ''],
@@ -144,13 +144,13 @@ const TABLE: [string, string, () => string, string][] = [
   ['profileMisfit', 'nobody read it', () => finds('profileMisfit', strips(), plates('tstat', { model: ' ' })), ''],
 
   ['factorySettings', 'factoryLeft', () => finds('factorySettings', job('copper-alley', { 'od.boost': 'on' })), 'factoryLeft od.boost'],
-  ['factorySettings', 'asked for', () => finds('factorySettings', job('copper-alley', { 'od.boost': 'on' }), { answers: { complaint: 'weakHeat' } as Site['answers'] }), ''],
-  ['factorySettings', 'asked for by the climate', () => finds('factorySettings', job('copper-alley', { 'od.longDefrost': 'on' }), { answers: { climate: 'humidCool' } as Site['answers'] }), ''],
-  ['factorySettings', 'factoryLeft: another complaint asks for something else', () => finds('factorySettings', job('copper-alley', { 'od.longDefrost': 'on' }), { answers: { complaint: 'weakHeat' } as Site['answers'] }), 'factoryLeft od.longDefrost'],
+  ['factorySettings', 'asked for', () => finds('factorySettings', job('copper-alley', { 'od.boost': 'on' }), { answers: { complaint: 'weakHeat' } }), ''],
+  ['factorySettings', 'asked for by the climate', () => finds('factorySettings', job('copper-alley', { 'od.longDefrost': 'on' }), { answers: { climate: 'humidCool' } }), ''],
+  ['factorySettings', 'factoryLeft: another complaint asks for something else', () => finds('factorySettings', job('copper-alley', { 'od.longDefrost': 'on' }), { answers: { complaint: 'weakHeat' } }), 'factoryLeft od.longDefrost'],
   ['factorySettings', 'not known', () => finds('factorySettings', job('copper-alley', { 'od.boost': null })), ''],
 
-  ['pairing', 'unpaired', () => finds('pairing', strips(), { plates: { od: { tons: 4 }, ah: { tons: 3 } } as Site['plates'] }), 'unpaired od. ah. 4 3'],
-  ['pairing', 'alike', () => finds('pairing', strips(), { plates: { od: { tons: 3 }, ah: { tons: 3 } } as Site['plates'] }), ''],
+  ['pairing', 'unpaired', () => finds('pairing', strips(), { plates: { od: { tons: 4 }, ah: { tons: 3 } } }), 'unpaired od. ah. 4 3'],
+  ['pairing', 'alike', () => finds('pairing', strips(), { plates: { od: { tons: 3 }, ah: { tons: 3 } } }), ''],
   // 1.25 × 13.6 + 0.8 = 17.8.
   ['plateAdds', 'plateMca', () => finds('plateAdds', strips(), plates('od', { mca: 25 })), 'plateMca od. 25 13.6 0.8 17.8'],
   ['plateAdds', 'an inverter’s is no sum', () => finds('plateAdds', job('copper-alley'), plates('od', { mca: 25 })), ''],
