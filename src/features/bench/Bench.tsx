@@ -10,13 +10,14 @@ import { ChainCard } from '../chain'
 import { later, useJobScreen, useProof } from '../session'
 import { BANNER, BANNER_LOOK } from './banner'
 import { Diagram } from './Diagram'
-import { Schedule } from './Schedule'
-import { TerminalPanel } from './TerminalPanel'
 import { pointsOf, tapped, type Leads } from './leads'
 import { ToolButtons, ToolPanel, type Tool } from './tools/BenchTools'
 import { useLanding } from './useLanding'
 
 const NO_ROUTE: ReadonlySet<Name> = new Set()
+const Schedule = later(async () => (await import('./Schedule')).Schedule)
+// Fetched before anything can be chosen: a tap does not wait for it.
+const ChosenTerminal = later(async () => (await import('./TerminalPanel')).ChosenTerminal)
 const ToolSheet = later(async () => (await import('./tools/ToolSheet')).ToolSheet)
 const DoneToast = later(async () => (await import('./DoneToast')).DoneToast)
 
@@ -118,11 +119,7 @@ export function Bench() {
       {/* A stacking context: what is not touched by an edit is then not walked through by its painting either. */}
       {beside && <ToolPanel {...tools} />}
       <div className={cx('isolate', beside ? 'lg:hidden' : 'lg:block', phone !== 'gates' && 'hidden')}>
-        {chosen && (
-          <div className="hidden lg:block">
-            <TerminalPanel terminal={chosen} volts={volts.get(chosen)} landing={landing} />
-          </div>
-        )}
+        <ChosenTerminal terminal={chosen} volts={chosen ? volts.get(chosen) : undefined} landing={landing} />
         <section aria-label="Gate chains">
           {!solved.ok && (
             <p className="border-l-4 border-harm bg-harm-soft p-3">

@@ -7,16 +7,22 @@ import { findingWords, figure, refWords } from '@/words'
 import { type TerminalVolts, useJobScreen } from '../session'
 import type { LandingTools } from './useLanding'
 
-/** What is landed on the chosen terminal, and what can be done with it. */
-export function TerminalPanel({
-  terminal,
-  volts,
-  landing,
-}: {
+interface Props {
   terminal: Ref
   volts: TerminalVolts | undefined
   landing: LandingTools
-}) {
+}
+
+/** The chosen terminal beside the gates; nothing while none is chosen. */
+export const ChosenTerminal = ({ terminal, ...rest }: Omit<Props, 'terminal'> & { terminal: Ref | null }) =>
+  terminal && (
+    <div className="hidden lg:block">
+      <TerminalPanel terminal={terminal} {...rest} />
+    </div>
+  )
+
+/** What is landed on the chosen terminal, and what can be done with it. */
+function TerminalPanel({ terminal, volts, landing }: Props) {
   const { inst, conflicts: all } = useJobScreen()
   const conflicts = all.filter((c) => [c.at, ...c.also].includes(terminal))
   const about = terminalOf(inst, terminal)?.terminal.about

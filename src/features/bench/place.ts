@@ -6,7 +6,10 @@ export const bench: PlaceEntry = {
   title: 'Bench',
   ...loaded(
     async () => (await import('./Bench')).Bench,
-    async () => (await import('./tools/BenchTools')).fetchTools(),
+    async () => {
+      const tools = (await import('./tools/BenchTools')).fetchTools()
+      return Promise.all([tools, import('./Schedule'), import('./Walk')])
+    },
   ),
   mark: async () => (await import('./mark')).mark,
 }
