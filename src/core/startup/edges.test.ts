@@ -5,8 +5,9 @@ import { degF } from '../units'
 import { coil } from '../../../tests/helpers/build'
 import { demoInstallation } from '../../../tests/helpers/demo'
 import { reading } from '../../../tests/helpers/reading'
-import { COOL, GAS, STRIPS, told } from '../../../tests/helpers/told'
+import { COOL, GAS, OIL, STRIPS, told } from '../../../tests/helpers/told'
 import { judge, testPlan, type Reading } from '.'
+import { sameState, standing, supersededBy } from './reading'
 
 const inst = demoInstallation('quillfeather-lane')
 const plain = new Circuit(inst)
@@ -255,4 +256,100 @@ describe('other bands at their edges', () => {
     expect(plan(33)).toEqual([{ can: false, why: 'tooWarm', untilF: 25 }, []])
     expect(plan(34)[1]).toEqual([{ kind: 'moveSetting', at: 'odt.setpoint', was: 25, to: 34 }, { kind: 'iceBath', at: 'odt.setpoint' }])
   }) // prettier-ignore
+})
+
+describe('readings beside each other', () => {
+  const at = (situation: Reading['situation'], over: Partial<Reading> = {}): Reading =>
+    reading({
+      kind: 'compressorAmps',
+      value: 0,
+      place: 'motor',
+      at: 'od.compressor',
+      withBlower: null,
+      situation,
+      ...over,
+    })
+
+  it('are of one state in one call with the same modes, whatever a switch with a differential remembers', () => {
+    const here = at(state('heat1', 30, { 'od.board': 'defrost', odt: 'made' }))
+    expect(sameState(here, at(state('heat1', 30, { 'od.board': 'defrost', odt: 'broken' })))).toBe(true)
+    expect(sameState(here, at(state('heat1', 30, { 'od.board': 'defrost' })))).toBe(true)
+    expect(sameState(here, at(state('heat1', 30, { odt: 'made' })))).toBe(false)
+    expect(sameState(here, at(state('heat1', 30, { 'od.board': 'lockout' })))).toBe(false)
+    expect(sameState(here, at(state('heatAux1', 30, { 'od.board': 'defrost' })))).toBe(false)
+  })
+
+  it('that were corrected do not stand, and what stands keeps its order', () => {
+    expect(standing([])).toEqual([])
+    const [one, two] = [at(state('heat1')), at(state('heat1'), { value: 3 })]
+    const three = at(state('heat1'), { supersedes: one.id })
+    expect(standing([one, two, three]).map((r) => r.id)).toEqual([two.id, three.id])
+  })
+
+  it('tell what they stand instead of, newest first; and one that stands for itself tells no more', () => {
+    const one = at(state('heat1'))
+    const two = at(state('heat1'), { supersedes: one.id })
+    const three = at(state('heat1'), { supersedes: two.id })
+    const all = [one, two, three]
+    expect(supersededBy(three, all)).toEqual([two, one])
+    expect(supersededBy(one, all)).toEqual([])
+    const [a, b] = [
+      at(state('heat1'), { id: 'a', supersedes: 'b' }),
+      at(state('heat1'), { id: 'b', supersedes: 'a' }),
+    ]
+    expect(supersededBy(a, [a, b])).toEqual([b, a])
+    expect(sameState(one, at(state('heat1'), { moved: [{ at: 'odt.setpoint', value: 15 }] }))).toBe(false)
+  })
+
+  it('a compressor that was read still is one only in this state, and only by its own amps', () => {
+    const line = at(state('heat1'), { kind: 'vapourLine', value: 66, at: 'od', place: 'line' })
+    const first = (other: Reading) => judge(plain, line, [other, line]).causes[0]?.kind
+    expect(first(at(state('heat1')))).toBe('compressorOff')
+    expect(first(at(state('heat1'), { value: 0.5 }))).toBe('valveOtherWay')
+    expect(first(at(state('heatAux1')))).toBe('valveOtherWay')
+    expect(first(at(state('heat1'), { kind: 'fanAmps', at: 'od.fan' }))).toBe('valveOtherWay')
+  })
+
+  it('a motor that draws nothing: that it does not run, where to meter, its gates and what starts it', () => {
+    const said = kinds(judge(plain, at(state('heat1'))))
+    expect(said).toMatch(/^notRunning meterNext .*capacitorWeak$/)
+    // No more of the way than a person reads at once.
+    expect(said.split(' ').length).toBeLessThanOrEqual(5)
+  })
+
+  it('a burner that is called and not lit: that first, and where to meter', () => {
+    for (const [kind, value] of [
+      ['manifold', 0.2],
+      ['clockedInput', 0],
+      ['flueTemp', 120],
+    ] as const) {
+      const site = kind === 'flueTemp' ? OIL : GAS
+      expect([
+        kind,
+        kinds(told(kind, 'fur', value, site))
+          .split(' ')
+          .slice(0, 2),
+      ]).toEqual([kind, ['notLit', 'meterNext']])
+    }
+    // Some pressure and some input are a regulator's and an orifice's.
+    expect(kinds(told('manifold', 'fur', 0.3, GAS))).toBe('regulator inletLow')
+    expect(kinds(told('clockedInput', 'fur', 12_001, GAS))).toBe('orifice manifoldLow inletLow')
+    expect(kinds(told('clockedInput', 'fur', 11_999, GAS))).toMatch(/^notLit/)
+  })
+
+  it('five volts on a line are a leg that is loose, less is a breaker', () => {
+    const volts = (value: number) =>
+      kinds(
+        judge(plain, reading({ kind: 'lineVolts', value, place: 'disconnect', at: 'od', withBlower: null })),
+      )
+    expect(volts(5)).toBe('looseLug utility')
+    expect(volts(4.9)).toBe('breakerOff looseLug')
+  })
+
+  it('a blower is in no clamp at a kit’s lead', () => {
+    const high = (place: Reading['place'], where: Reading['at']) =>
+      kinds(judge(plain, reading({ value: 60, place, at: where, withBlower: false })))
+    expect(high('feed', 'feedA')).toBe('blowerIncluded voltsNotMeasured wrongKit')
+    expect(high('kitLead', 'kit.L1')).toBe('voltsNotMeasured wrongKit')
+  })
 })
