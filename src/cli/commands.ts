@@ -120,14 +120,7 @@ export const COMMANDS: Record<string, (job: Job, args: Args) => Result> = {
     const running = solved.running.map((l) => l.ref)
     const { overcurrents } = solved
     return answer(
-      {
-        situation: situation.value,
-        settled: true,
-        cycle: [],
-        running,
-        terminals,
-        overcurrents: overcurrents.map(({ ref, amps, limitA }) => ({ ref, amps, limitA })),
-      },
+      { situation: situation.value, settled: true, cycle: [], running, terminals, overcurrents },
       [
         `Running: ${running.map((r) => refWords(inst, r)).join(', ') || 'nothing'}`,
         ...terminals.map((t) => `  ${t.terminal.padEnd(12)} ${figure(t.volts).padStart(6)} V  ${t.state}`),

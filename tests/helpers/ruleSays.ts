@@ -3,8 +3,8 @@ import type { Finding } from '@/core/rules'
 /**
  * What each code says of its own fixture: where, what else it hangs on, with which figures, how gravely. Worked out by hand from
  * the fixture: two rows of 4,800 W at 240 V are 40 A, a quarter more is 50; 1.25 × 13.6 A and 0.8 are 17.8; 14 AWG carries 20 A
- * and 10 AWG 35 at 75 °C. The amps of a short, the volts of two coils in
- * series and a transformer's volt-amperes hang on a whole circuit, which is held against ngspice elsewhere.
+ * and 10 AWG 35 at 75 °C. The amps of a short, the volts of two coils in series and a transformer's volt-amperes
+ * hang on a whole circuit, which is held against ngspice elsewhere.
  */
 export const SAYS: Readonly<Record<string, [names: string[], numbers: number[], severity: string]>> = {
   hotRestartSeldom: [['od.compressor'], [], 'warn'],

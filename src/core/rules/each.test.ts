@@ -1,10 +1,11 @@
 import { demoInstallation } from '../../../tests/helpers/demo'
 import { bus, job } from '../../../tests/helpers/jobFixtures'
+import type { Outcome } from '../circuit'
 import type { Call, ModeCondition } from '../equipment'
 import type { Installation } from '../installation'
 import { targetsOf } from '../query'
 import { degF } from '../units'
-import type { Facts } from './facts'
+import { blank, type Facts } from './facts'
 import { RULES } from '.'
 import type { StateRule, StateSeen } from './rule'
 
@@ -29,27 +30,7 @@ interface Case {
   ofJob?: unknown
 }
 
-const NOTHING: Facts = {
-  settled: true,
-  singular: false,
-  cycle: [],
-  compressor: null,
-  highStage: null,
-  blower: false,
-  speeds: new Set(),
-  stripsOn: [],
-  stripsOff: [],
-  burnersOn: [],
-  burnersOff: [],
-  heatAhead: [],
-  valve: null,
-  over: [],
-  overloaded: [],
-  weak: [],
-  unpowered: [],
-  deadBoards: [],
-  running: [],
-}
+const NOTHING = blank({ ok: true } as Outcome)
 
 /** What a rule says of one state, given as facts: each code at its place, the graver ones by themselves. */
 function says(id: string, c: Case): string {

@@ -8,10 +8,10 @@ import {
   type Circuit,
   type LoadBranch,
   type Outcome,
-  type Overcurrent,
   type Settled,
 } from '../circuit'
 import { tolerances } from '../tolerances'
+import { withLoads, type Overload } from './overloads'
 
 /** What rules need to know of a solved state. */
 export interface Facts {
@@ -35,7 +35,7 @@ export interface Facts {
   heatAhead: Ref[]
   /** What the reversing valve makes of the refrigerant circuit; null where its sense is not known or there is none. */
   valve: { at: Ref; position: 'cooling' | 'heating' } | null
-  over: Overcurrent[]
+  over: Overload[]
   /** Transformers that give more volt-amperes than they are rated for. */
   overloaded: { ref: Ref; va: number; ratedVa: number }[]
   /** 24 V loads with some volts, but not enough to pull in. */
@@ -62,7 +62,8 @@ export function factsOf(circuit: Circuit, outcome: Outcome): Facts {
   return facts
 }
 
-const blank = (outcome: Outcome): Facts => ({
+/** Of a state in which nothing is known yet but how it came to rest. */
+export const blank = (outcome: Outcome): Facts => ({
   settled: outcome.ok,
   singular: !outcome.ok && outcome.why === 'singular',
   cycle: outcome.ok ? [] : outcome.cycle,
@@ -87,7 +88,7 @@ const blank = (outcome: Outcome): Facts => ({
 function read(circuit: Circuit, outcome: Outcome): Facts {
   const facts = blank(outcome)
   if (!outcome.ok) return facts
-  facts.over = overcurrents(circuit.net, outcome)
+  facts.over = withLoads(circuit, outcome, overcurrents(circuit.net, outcome))
   for (const t of circuit.net.transformers) {
     const va = transformerAmps(t, outcome) * t.part.secondaryVolts
     if (va > t.part.va * tolerances.overloadShare)

@@ -1,12 +1,5 @@
-import type { Overcurrent } from '../circuit'
+import { isShort } from './overloads'
 import type { StateRule } from './rule'
-
-/** Times its fuse or breaker from which on a conductor carries a short; and what a meter's error leaves of the loads' own amps. */
-const [SHORT_SHARE, LOAD_SHARE] = [2, 1.1]
-
-/** Whether it is a short, and not more load than it is made for. */
-export const isShort = ({ amps, limitA, loadA }: Overcurrent): boolean =>
-  amps >= SHORT_SHARE * limitA && amps > LOAD_SHARE * loadA
 
 /** No fuse, breaker or transformer carries more than it is made for. */
 export const noShort: StateRule<'noShort', 'overcurrent' | 'overRating'> = {

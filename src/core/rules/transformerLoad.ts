@@ -1,4 +1,4 @@
-import { isShort } from './noShort'
+import { isShort } from './overloads'
 import type { StateRule } from './rule'
 
 /** No control transformer gives more volt-amperes for good than it is rated for. */
