@@ -38,11 +38,15 @@ main(async () => {
   const data = ensureDataFolder()
   const config = join(data, 'stryker.json')
   const jest = join(data, 'jest.mutants.mjs')
-  // Only the folder's own tests: what they do not notice is what they do not say.
+  // Only the folder's own tests: what they do not notice is what they do not say. Those of rules are gathered in one file,
+  // so that the core is loaded once a change and not once a file: a third of the time.
+  const gathered = join(data, 'gathered.test.ts')
+  writeFileSync(gathered, tests.map((t) => `import './${t.slice(0, -3)}'\n`).join(''))
+  const matched = rules.length ? ['gathered.test.ts'] : tests
   writeFileSync(
     jest,
     `import base from '${join(root, 'jest.config.mjs')}'
-export default async () => ({ ...(await base()), testNamePattern: '${rules.length ? `\\\\b(${rules.join('|')})\\\\b` : ''}', rootDir: process.cwd(), testMatch: ${JSON.stringify(tests.map((t) => `<rootDir>/src/core/${folder}/${t}`))} })
+export default async () => ({ ...(await base()), testNamePattern: '${rules.length ? `\\\\b(${rules.join('|')})\\\\b` : ''}', rootDir: process.cwd(), testMatch: ${JSON.stringify(matched.map((t) => `<rootDir>/src/core/${folder}/${t}`))} })
 `,
   )
   writeFileSync(
@@ -68,6 +72,7 @@ export default async () => ({ ...(await base()), testNamePattern: '${rules.lengt
       clearTextReporter: { allowColor: false, logTests: false },
       concurrency: 2,
       timeoutMS: 30_000,
+      ...(rules.length ? { buildCommand: `cp ${gathered.replaceAll(' ', '\\ ')} src/core/${folder}/` } : {}),
     }),
   )
   const { code } = await run('npx', ['stryker', 'run', config], { cwd: root })
