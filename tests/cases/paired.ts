@@ -28,34 +28,37 @@ export const PAIRED_CASES: readonly Case[] = [
     name: 'neither the second stage nor the second bank arrives',
     gear: G.TWO_STAGE,
     work: ['lift ah.Y2=od.Y2 tstat.W2=ah.W2'],
-    breaks: ['stageNever', 'stageCallEmpty', 'rowNever', 'someBackupMissing'],
+    breaks: ['stageNever', 'stageCallEmpty', 'rowNever', 'someBackupMissing', 'stageNotLanded'],
     states: [['heatAux2 10', ['od.compressor', 'kit.row1'], ['od.stage2', 'kit.row2']]],
   },
   {
     name: 'neither the furnace’s W nor the outdoor unit’s Y is landed',
     gear: G.SENSOR_FUEL,
-    work: ['set fur.fuel=gas fur.gasSwitch=none tstat.backupSource=gas', 'lift tstat.AUX=fur.W fur.Y=od.Y'],
+    work: [
+      'set fur.fuel=natural fur.gasSwitch=none tstat.backupSource=gas',
+      'lift tstat.AUX=fur.W fur.Y=od.Y',
+    ],
     breaks: ['noHeat', 'noCooling', 'noBackup', 'backupCallEmpty', 'burnerNever', 'stageNever'],
     reasons: [
-      ['heat1 20', 'fur.valve', /No conductor leads from Thermostat or controller AUX/],
-      ['cool1 85', 'od.compressor', /No conductor leads from .*to Outdoor unit Y/],
+      ['heat1 20', 'fur.valve', /no conductor leads from Thermostat or controller AUX/],
+      ['cool1 85', 'od.compressor', /no conductor leads from .*to Outdoor unit Y/],
     ],
   },
   {
     name: 'a jumper was left across the outdoor thermostat',
     gear: G.OUTDOOR_THERMOSTAT,
     work: ['land od.P1=od.P2'],
-    breaks: ['switchHoldsNothing'],
-    warns: ['auxNoGate'],
+    breaks: ['auxAboveGate'],
     states: [['heatAux1 52', ['kit.row1', 'od.compressor'], []]],
   },
   {
     name: 'the interlock’s other contact, and green not landed',
     gear: G.STAGE_FUEL,
     work: ['lift rel.NC=ceat.T1 tstat.G=fur.G', 'land rel.NO=ceat.T1'],
-    breaks: ['heatAheadOfCoil', 'noHeat', 'noCooling', 'noFan'],
+    // Everything at once, and the relay's coil too: 42 VA of 40.
+    breaks: ['heatAheadOfCoil', 'noHeat', 'noCooling', 'noFan', 'overloaded'],
     states: [['heatAux1 30', ['fur.valve', 'od.compressor'], []]],
-    reasons: [['heat1 45', 'od.compressor', /coil/]],
+    reasons: [['heat1 45', 'od.compressor', /Relay, normally open contact. Its coil has no 24 V/i]],
   },
   {
     name: 'the interlock’s coil has no return, and the defrost output is on the furnace',
@@ -140,8 +143,8 @@ export const PAIRED_CASES: readonly Case[] = [
     ],
     breaks: ['compressorNoBlower', 'noFan'],
     states: [
-      ['heat1 40', ['od.compressor'], ['ah.blower']],
-      ['heatAux1 20', ['od.compressor', 'kit.row1', 'ah.blower'], []],
+      ['heat1 40', ['od.compressor'], ['ah.blowerLow', 'ah.blowerHigh', 'ah.blowerFan']],
+      ['heatAux1 20', ['od.compressor', 'kit.row1', 'ah.blowerHeat'], []],
     ],
   },
   {

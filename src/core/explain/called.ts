@@ -69,6 +69,14 @@ function closedOutputs(solution: Solution): Output[] {
   })
 }
 
+/** Whether a contact is an output that calls just now for something of these kinds. */
+export function callsFor(solution: Solution, contact: number, families: Families): boolean {
+  const { a, b } = nth(solution.circuit.net.contacts, contact)
+  return calledOutputs(solution).some(
+    (o) => (o.node === a || o.node === b) && (families === null || families.includes(o.family)),
+  )
+}
+
 /** Whose terminals of a family are none that a call goes to: a thermostat's call, an outdoor unit's W sends. */
 const isOutput = (kind: DeviceKind | undefined, family: number): boolean =>
   kind === 'thermostat' || (kind === 'outdoorUnit' && family === 0)

@@ -3,7 +3,8 @@ import { explain, type Because, type Truth } from '../equipment'
 import { GROUND, standsAt, type Solution } from '../circuit'
 import { type Ref } from '../installation'
 import { evalContextOf } from '../situation'
-import { familiesOf, notJoinedEnd, type Families } from './called'
+import { callsFor, familiesOf, notJoinedEnd, type Families } from './called'
+import { isOnCaller } from './calls'
 import { layoutOf, tiedTo, type Step } from './layout'
 import { noVolts } from './noVolts'
 import { coilToFollow, costOf, feedsOnItself, reachFrom, wayTo, whyNoWay } from './route'
@@ -187,13 +188,29 @@ function follow(solution: Solution, steps: Step[], side: ChainGate['side'], foun
   const { net } = solution.circuit
   for (const step of steps) {
     if (step.contact !== null) {
+      const gate = gateAt(solution, step.contact, side)
       const coil = coilToFollow(solution, step.contact)
+      const start = found.gates.length
       if (coil !== null) followLoad(solution, coil, 'control', found)
-      found.gates.push(gateAt(solution, step.contact, side))
+      const before = found.gates.splice(start)
+      const isCalled = steps.some((s) => s.contact !== null && callsFor(solution, s.contact, found.families))
+      // Where the call itself has come through, a relay that waits for another call is what stands in its way.
+      if (isCalled && gate.state !== 'passing' && waitsForCall(solution, before))
+        found.gates.push(gate, ...before)
+      else found.gates.push(...before, gate)
     }
     found.route.push(step.branch)
     if (step.node !== GROUND) found.route.push(nth(net.nodes, step.node))
   }
+}
+
+/** Whether all that keeps a coil out is an output that is not called in this call. */
+function waitsForCall(solution: Solution, gates: readonly ChainGate[]): boolean {
+  const open = gates.filter((g) => g.state !== 'passing')
+  return (
+    open.length > 0 &&
+    open.every((g) => isOnCaller(solution, g.at) && g.because.every((b) => b.kind === 'call'))
+  )
 }
 
 function gateAt(solution: Solution, index: number, side: ChainGate['side']): ChainGate {
