@@ -1,7 +1,8 @@
 import { demoInstallation } from '../../../tests/helpers/demo'
-import { bus, job } from '../../../tests/helpers/jobFixtures'
+import { as, bus, job } from '../../../tests/helpers/jobFixtures'
+import { joined } from '../../../tests/helpers/ruleFixtures'
 import type { Outcome } from '../circuit'
-import type { Call, ModeCondition } from '../equipment'
+import type { Call, ModeCondition, Plate } from '../equipment'
 import type { Installation } from '../installation'
 import { targetsOf } from '../query'
 import { degF } from '../units'
@@ -13,6 +14,13 @@ const strips = demoInstallation('quillfeather-lane')
 const gas = demoInstallation('tallow-mill')
 const oil = demoInstallation('candlemaker-yard')
 const leaky = demoInstallation('osier-walk')
+
+const plated = (inst: Installation, ref: string, plate: Plate) =>
+  as(inst, ref, (p) => ({ ...p, device: { ...p.device, plate: { ...p.device.plate, ...plate } } }))
+const drawing = plated(leaky, 'od', { drawsDownLeak: true })
+/** The defrost output landed on the furnace, and a maker who lets his temper a defrost. */
+const onFurnace = joined(gas, 'od.W', 'fur.W')
+const tempering = plated(onFurnace, 'fur', { temperDefrost: true })
 
 interface Case {
   inst?: Installation
@@ -192,6 +200,20 @@ const TABLE: [string, string, Case, string][] = [
   ['humidifierHeat', 'in cooling', { inst: leaky, call: 'cool1', conditions: ['wetPan'], facts: { ...OFF, valve: COOLS } }, ''],
   ['humidifierHeat', 'a dry pan', { inst: leaky, call: 'heat1', abnormal: 1, facts: { ...OFF, valve: HEATS } }, ''],
   ['humidifierHeat', 'with more amiss', { inst: leaky, call: 'heat1', abnormal: 2, conditions: ['wetPan'], facts: { ...OFF, valve: HEATS } }, ''],
+  ['humidifierHeat', 'a house where nothing says that it heats', { inst: leaky, call: 'heat1', conditions: ['wetPan'], facts: OFF }, ''],
+  ['humidifierHeat', 'nothing is off', { inst: gas, call: 'heat1', conditions: ['wetPan'] }, ''],
+  ['coolRuns', 'noCooling beside a furnace', { inst: gas, call: 'cool1', outdoorF: 85 }, 'noCooling od.compressor'],
+  ['fanRuns', 'noFan beside a furnace', { inst: gas, call: 'fan' }, 'noFan fur.blowerFan'],
+  ['leakStopsHeat', 'a board that draws the leak down', { inst: drawing, conditions: ['leak'], facts: HP }, ''],
+  ['leakStopsHeat', 'heatInLeak all the same', { inst: drawing, conditions: ['leak'], facts: { ...HP, ...ROWS } }, 'heatInLeak kit.row1'],
+  ['defrostNoBurner', 'defrostBurns', { inst: onFurnace, call: 'heat1', conditions: ['defrost'], closed: ['od.outW'], facts: { burnersOn: ['fur.valve', 'fur.valve2'] } }, 'defrostBurns fur.valve'],
+  ['defrostNoBurner', 'by another output of the board', { inst: onFurnace, call: 'heat1', conditions: ['defrost'], closed: ['od.boardY', 'od.rvPass', 'od.rvForce', 'od.pole', 'od.W', 'od.logic'], facts: { burnersOn: ['fur.valve'] } }, ''],
+  ['defrostNoBurner', 'a burner that the call itself lights', { inst: onFurnace, call: 'heatAux1', conditions: ['defrost'], facts: { burnersOn: ['fur.valve'] } }, ''],
+  ['defrostNoBurner', 'an output that is landed nowhere', { inst: gas, call: 'heat1', conditions: ['defrost'], closed: ['od.outW'], facts: { burnersOn: ['fur.valve'] } }, ''],
+  ['defrostNoBurner', 'a maker who lets it', { inst: tempering, call: 'heat1', conditions: ['defrost'], closed: ['od.outW'], facts: { burnersOn: ['fur.valve'] } }, ''],
+  ['defrostNoBurner', 'no burner', { inst: onFurnace, call: 'heat1', conditions: ['defrost'], closed: ['od.outW'] }, ''],
+  ['defrostNoBurner', 'with more amiss', { inst: onFurnace, call: 'heat1', abnormal: 2, conditions: ['defrost'], closed: ['od.outW'], facts: { burnersOn: ['fur.valve'] } }, ''],
+  ['defrostNoBurner', 'no defrost', { inst: onFurnace, call: 'heat1', abnormal: 1, closed: ['od.outW'], facts: { burnersOn: ['fur.valve'] } }, ''],
   ['auxHeldOff', 'auxNoGate', { inst: job('copper-alley'), call: 'heatAux1', outdoorF: 65, facts: ROWS }, 'auxNoGate kit.row1 65 warn'],
   ['auxHeldOff', 'no gate, and cold enough', { inst: job('copper-alley'), call: 'heatAux1', outdoorF: 64, facts: ROWS }, ''],
   ['auxHeldOff', 'auxAboveGate from 35 °F and the switch’s own five on', { call: 'heatAux2', outdoorF: 40, volts: 24, facts: ROWS }, 'auxAboveGate kit.row1 40'],

@@ -25,6 +25,35 @@ const gauged = (feed: string, gauge: number, inst = strips()): Installation => (
   ...inst,
   wires: inst.wires.map((w) => ([w.a, w.b].some((e) => e?.startsWith(`${feed}.`)) ? { ...w, gauge } : w)),
 })
+/** Conductors from the feed's ends to the furnace's, two by two: feed, furnace, feed, furnace. */
+function oneLeg(...ends: string[]): Installation {
+  const inst = job('tallow-mill')
+  const wires = inst.wires.filter((w) => w.a?.startsWith('feedA.') !== true)
+  const pairs = ends.flatMap((end, i) => (i % 2 ? [] : [[end, ends[i + 1]]]))
+  const laid = pairs.map(([a, b], i) => ({ ...wires[0]!, id: `own${i}`, a: `feedA.${a}` as const, b: `fur.${b}` as const }))
+  return { ...inst, wires: [...wires, ...laid] }
+}
+/** A feed of two legs and a neutral, whose second leg is landed on the furnace's neutral. */
+function threeWire(): Installation {
+  const inst = oneLeg('L1', 'L1', 'L2', 'N')
+  const terminals = libraryDevice('feed-240').terminals.concat(
+    libraryDevice('feed-120').terminals.slice(1, 2),
+  )
+  return as(inst, 'feedA', (p) => ({ ...p, device: { ...libraryDevice('feed-240'), terminals } }))
+}
+const unfed = (inst: Installation): Installation => ({
+  ...inst,
+  wires: inst.wires.filter((w) => ![w.a, w.b].some((e) => e?.startsWith('feed'))),
+})
+/** Two thermostats, one of which has no setting for what it is set in. */
+const both = (id: string, other: string): Installation => ({
+  ...job(id),
+  placed: [
+    ...job(id).placed,
+    { ...job(other).placed.find((p) => p.ref === 'tstat')!, ref: 'other' },
+    ...job(other).placed.filter((p) => p.ref === 'fur'),
+  ],
+})
 const plates = (ref: string, plate: object): Partial<Site> => ({ plates: { [ref]: plate } })
 
 /** The rule, what is tried, the job, and what is found. */
@@ -52,6 +81,15 @@ const TABLE: [string, string, () => string, string][] = [
   ['tapFits', '230 and 240 are one', () => finds('tapFits', strips({ 'feedA.volts': 230 })), ''],
 
   // 9.6 kW on a board that is set for 10, and the 15 % that are one size.
+  ['systemFamily', 'a thermostat without such a setting', () => finds('systemFamily', both('quillfeather-lane', 'tallow-mill')), ''],
+  ['tapFits', 'no feed reaches it', () => finds('tapFits', unfed(strips({ 'ah.tap': 208 }))), ''],
+  ['polarity', 'neutralCrossed: both crossed', () => finds('polarity', oneLeg('L1', 'N', 'N', 'L1')), 'neutralCrossed fur.N fur.L1'],
+  ['polarity', 'neutralCrossed: the leg on both', () => finds('polarity', oneLeg('L1', 'L1', 'L1', 'N')), 'neutralCrossed fur.N fur.L1'],
+  ['polarity', 'neutralCrossed: the neutral on both', () => finds('polarity', oneLeg('N', 'N', 'N', 'L1')), 'neutralCrossed fur.N fur.L1'],
+  ['polarity', 'as it should be', () => finds('polarity', oneLeg('L1', 'L1', 'N', 'N')), ''],
+  ['polarity', 'neutralCrossed: its neutral on the leg, its leg on nothing', () => finds('polarity', oneLeg('L1', 'N')), 'neutralCrossed fur.N fur.L1'],
+  ['polarity', 'neutralCrossed: its leg on the neutral, its neutral on nothing', () => finds('polarity', oneLeg('N', 'L1')), 'neutralCrossed fur.N fur.L1'],
+  ['polarity', 'neutralCrossed: its neutral on the second leg of a feed with a neutral', () => finds('polarity', threeWire()), 'neutralCrossed fur.N fur.L1'],
   ['kitSize', 'kitOther', () => finds('kitSize', plated(job('pennywort-close'), 'kit', { kilowatts: 8.4 })), 'kitOther ah.kitSize 10 8.4'],
   ['kitSize', 'kitOther the other way', () => finds('kitSize', plated(job('pennywort-close'), 'kit', { kilowatts: 11.6 })), 'kitOther ah.kitSize 10 11.6'],
   ['kitSize', 'kitOther by its rows, where no plate says', () => finds('kitSize', silent(job('pennywort-close', { 'kit.rowWatts': 4200 }), 'kit')), 'kitOther ah.kitSize 10 8.4'],
