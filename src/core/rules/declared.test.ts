@@ -1,5 +1,5 @@
 import { bus } from '../../../tests/helpers/jobFixtures'
-import { demoInstallation, jobIds } from '../../../tests/helpers/demo'
+import { demoInstallation, jobIds, libraryDevice, libraryIds } from '../../../tests/helpers/demo'
 import type { Installation } from '../installation'
 import { RULES, type RuleId } from '.'
 import { asksSite } from './rule'
@@ -130,6 +130,10 @@ const JOBS: [string, Installation][] = [
       ...inst.placed.map((p): [string, Installation] => [`${id} without ${p.ref}`, without(inst, p.ref)]),
     ]
   }),
+  ...libraryIds().map((id): [string, Installation] => [
+    `${id} alone`,
+    { placed: [{ ref: 'x', label: '', device: libraryDevice(id), settings: {} }], cables: [], wires: [] },
+  ]),
   ['a bus', bus({})],
   ['no cables', { ...demoInstallation('quillfeather-lane'), cables: [] }],
   ['nothing', { placed: [], cables: [], wires: [] }],

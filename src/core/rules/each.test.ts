@@ -13,6 +13,8 @@ import type { StateRule, StateSeen } from './rule'
 const strips = demoInstallation('quillfeather-lane')
 const gas = demoInstallation('tallow-mill')
 const oil = demoInstallation('candlemaker-yard')
+const packaged = demoInstallation('dovecote-lane')
+const inFurnace = demoInstallation('tansy-street')
 const leaky = demoInstallation('osier-walk')
 
 const plated = (inst: Installation, ref: string, plate: Plate) =>
@@ -214,6 +216,21 @@ const TABLE: [string, string, Case, string][] = [
   ['defrostNoBurner', 'no burner', { inst: onFurnace, call: 'heat1', conditions: ['defrost'], closed: ['od.outW'] }, ''],
   ['defrostNoBurner', 'with more amiss', { inst: onFurnace, call: 'heat1', abnormal: 2, conditions: ['defrost'], closed: ['od.outW'], facts: { burnersOn: ['fur.valve'] } }, ''],
   ['defrostNoBurner', 'no defrost', { inst: onFurnace, call: 'heat1', abnormal: 1, closed: ['od.outW'], facts: { burnersOn: ['fur.valve'] } }, ''],
+  ['kitAirflow', 'kitBelowSpeed', { inst: plated(strips, 'kit', { leastSpeed: 'high' }), facts: { stripsOn: ['kit.row2'], speeds: new Set(['low']) } }, 'kitBelowSpeed kit.row2 kit.'],
+  ['kitAirflow', 'kitBelowSpeed: fan speed is the slowest', { inst: plated(strips, 'kit', { leastSpeed: 'low' }), facts: { stripsOn: ['kit.row1'], speeds: new Set(['fan']) } }, 'kitBelowSpeed kit.row1 kit.'],
+  ['kitAirflow', 'kitBelowSpeed: heating speed the fastest', { inst: plated(strips, 'kit', { leastSpeed: 'heat' }), facts: { stripsOn: ['kit.row1'], speeds: new Set(['high']) } }, 'kitBelowSpeed kit.row1 kit.'],
+  ['kitAirflow', 'the least that is asked for', { inst: plated(strips, 'kit', { leastSpeed: 'high' }), facts: { stripsOn: ['kit.row1'], speeds: new Set(['high']) } }, ''],
+  ['kitAirflow', 'the faster of two counts', { inst: plated(strips, 'kit', { leastSpeed: 'high' }), facts: { stripsOn: ['kit.row1'], speeds: new Set(['fan', 'heat']) } }, ''],
+  ['kitAirflow', 'within the delay', { inst: plated(strips, 'kit', { leastSpeed: 'high' }), conditions: ['blowerDelay'], facts: { stripsOn: ['kit.row1'], speeds: new Set(['low']) } }, ''],
+  ['kitAirflow', 'without air it is another rule’s', { inst: plated(strips, 'kit', { leastSpeed: 'high' }), facts: { stripsOn: ['kit.row1'] } }, ''],
+  ['kitAirflow', 'no strips', { inst: plated(strips, 'kit', { leastSpeed: 'high' }), facts: { speeds: new Set(['low']) } }, ''],
+  ['kitAirflow', 'kitBelowAir: 1,230 CFM are the most that the table gives', { inst: plated(strips, 'kit', { leastCfm: 1231 }), facts: { stripsOn: ['kit.row1'], speeds: new Set(['high']) } }, 'kitBelowAir kit.row1 1230 1231'],
+  ['kitAirflow', 'as much as is asked for', { inst: plated(strips, 'kit', { leastCfm: 1230 }), facts: { stripsOn: ['kit.row1'], speeds: new Set(['high']) } }, ''],
+  ['kitAirflow', 'a speed that no table gives', { inst: plated(strips, 'kit', { leastCfm: 5000 }), facts: { stripsOn: ['kit.row1'], speeds: new Set(['low']) } }, ''],
+  ['kitAirflow', 'no table', { inst: plated(plated(strips, 'kit', { leastCfm: 5000 }), 'ah', { blower: [] }), facts: { stripsOn: ['kit.row1'], speeds: new Set(['high']) } }, ''],
+  ['kitAirflow', 'the strips of something else', { inst: plated(strips, 'ah', { leastSpeed: 'high' }), facts: { stripsOn: ['kit.row1'], speeds: new Set(['low']) } }, ''],
+  ['kitAirflow', 'kitBelowAir of a packaged unit', { inst: plated(packaged, 'od', { leastCfm: 1000, blower: [{ speed: 'high', staticInWc: 0.5, cfm: 900 }] }), facts: { stripsOn: ['od.row1'], speeds: new Set(['high']) } }, 'kitBelowAir od.row1 900 1000'],
+  ['kitAirflow', 'kitBelowSpeed of an electric furnace', { inst: plated(inFurnace, 'fur', { leastSpeed: 'high' }), facts: { stripsOn: ['fur.row1'], speeds: new Set(['low']) } }, 'kitBelowSpeed fur.row1 fur.'],
   ['auxHeldOff', 'auxNoGate', { inst: job('copper-alley'), call: 'heatAux1', outdoorF: 65, facts: ROWS }, 'auxNoGate kit.row1 65 warn'],
   ['auxHeldOff', 'no gate, and cold enough', { inst: job('copper-alley'), call: 'heatAux1', outdoorF: 64, facts: ROWS }, ''],
   ['auxHeldOff', 'auxAboveGate from 35 °F and the switch’s own five on', { call: 'heatAux2', outdoorF: 40, volts: 24, facts: ROWS }, 'auxAboveGate kit.row1 40'],

@@ -1,7 +1,7 @@
 import { libraryDevice, without, wireBetween } from '../../../tests/helpers/demo'
 import { as, bus, job, lifted, ONLINE, seen } from '../../../tests/helpers/jobFixtures'
 import type { Plate, Value } from '../equipment'
-import type { Installation, Site } from '../installation'
+import type { Installation, Site, Wire } from '../installation'
 import { jobFindings } from '.'
 
 /** What one rule finds: each code at its place, with its figures. */
@@ -30,7 +30,12 @@ function oneLeg(...ends: string[]): Installation {
   const inst = job('tallow-mill')
   const wires = inst.wires.filter((w) => w.a?.startsWith('feedA.') !== true)
   const pairs = ends.flatMap((end, i) => (i % 2 ? [] : [[end, ends[i + 1]]]))
-  const laid = pairs.map(([a, b], i) => ({ ...wires[0]!, id: `own${i}`, a: `feedA.${a}` as const, b: `fur.${b}` as const }))
+  const laid = pairs.map(([a, b], i) => ({
+    ...wires[0]!,
+    id: `own${i}`,
+    a: `feedA.${a}` as const,
+    b: `fur.${b}` as const,
+  }))
   return { ...inst, wires: [...wires, ...laid] }
 }
 /** A feed of two legs and a neutral, whose second leg is landed on the furnace's neutral. */
@@ -54,6 +59,25 @@ const both = (id: string, other: string): Installation => ({
     ...job(other).placed.filter((p) => p.ref === 'fur'),
   ],
 })
+/** A second transformer, and conductors: from, to, from, to. */
+function twoTransformers(...ends: (Wire['a'] | null)[]): Installation {
+  const x: Installation['placed'][number] = {
+    ref: 'x',
+    label: 'x',
+    device: libraryDevice('sedge-x40'),
+    settings: {},
+  }
+  const laid = ends.flatMap((a, i) =>
+    i % 2 ? [] : [{ id: `own${i}`, cable: null, colour: 'red', a, b: ends[i + 1] ?? null }],
+  )
+  return { ...strips(), placed: [...strips().placed, x], wires: [...strips().wires, ...(laid as Wire[])] }
+}
+function twoFeeds(): Installation {
+  const inst = strips()
+  const second = { ...inst.placed.find((p) => p.ref === 'feedA')!, ref: 'feedC' }
+  const laid: Wire = { id: 'own', cable: null, colour: 'red', a: 'feedC.L1', b: 'kit.L1' }
+  return { ...inst, placed: [...inst.placed, second], wires: [...inst.wires, laid] }
+}
 const plates = (ref: string, plate: object): Partial<Site> => ({ plates: { [ref]: plate } })
 
 /** The rule, what is tried, the job, and what is found. */
@@ -81,6 +105,15 @@ const TABLE: [string, string, () => string, string][] = [
   ['tapFits', '230 and 240 are one', () => finds('tapFits', strips({ 'feedA.volts': 230 })), ''],
 
   // 9.6 kW on a board that is set for 10, and the 15 % that are one size.
+  ['plateAdds', 'plateMcaLow: more than a fortieth below', () => finds('plateAdds', strips(), plates('kit', { mca: 48.7 })), 'plateMcaLow kit. 48.7 50'],
+  ['plateAdds', 'a fortieth below', () => finds('plateAdds', strips(), plates('kit', { mca: 48.8 })), ''],
+  ['plateAdds', 'more than the sum is the plate’s own matter', () => finds('plateAdds', strips(), plates('kit', { mca: 60 })), ''],
+  ['plateAdds', 'plateMcaLow with the blower on its plate: 1.25 × (40 + 3)', () => finds('plateAdds', strips(), plates('kit', { mca: 50, blowerFla: 3 })), 'plateMcaLow kit. 50 53.75'],
+  ['plateAdds', 'strips on two circuits have a minimum for each', () => finds('plateAdds', twoFeeds(), plates('kit', { mca: 30 })), ''],
+  ['noParallel', 'paralleled', () => finds('noParallel', twoTransformers('ah.R', 'x.R')), 'paralleled x.xfmr'],
+  ['noParallel', 'two loose ends are not one', () => finds('noParallel', twoTransformers('ah.R', null, 'x.R', null)), ''],
+  ['noParallel', 'nor two that begin nowhere', () => finds('noParallel', twoTransformers(null, 'ah.R', null, 'x.R')), ''],
+  ['noParallel', 'commons that are joined', () => finds('noParallel', twoTransformers('ah.C', 'x.C')), ''],
   ['systemFamily', 'a thermostat without such a setting', () => finds('systemFamily', both('quillfeather-lane', 'tallow-mill')), ''],
   ['tapFits', 'no feed reaches it', () => finds('tapFits', unfed(strips({ 'ah.tap': 208 }))), ''],
   ['polarity', 'neutralCrossed: both crossed', () => finds('polarity', oneLeg('L1', 'N', 'N', 'L1')), 'neutralCrossed fur.N fur.L1'],
