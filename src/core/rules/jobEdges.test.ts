@@ -59,6 +59,22 @@ const both = (id: string, other: string): Installation => ({
     ...job(other).placed.filter((p) => p.ref === 'fur'),
   ],
 })
+const ungauged = (feed: string): Installation => ({
+  ...strips(),
+  wires: strips().wires.map(({ gauge, ...w }) =>
+    [w.a, w.b].some((e) => e?.startsWith(`${feed}.`)) || gauge === undefined ? w : { ...w, gauge },
+  ),
+})
+const noMca = (inst: Installation, ref: string): Installation =>
+  as(inst, ref, (p) => {
+    const { mca: _, ...plate } = p.device.plate
+    return { ...p, device: { ...p.device, plate } }
+  })
+const withoutEnd = (ref: string, id: string, inst: Installation): Installation =>
+  as(inst, ref, (p) => ({
+    ...p,
+    device: { ...p.device, terminals: p.device.terminals.filter((t) => t.id !== id) },
+  }))
 /** A second transformer, and conductors: from, to, from, to. */
 function twoTransformers(...ends: (Wire['a'] | null)[]): Installation {
   const x: Installation['placed'][number] = {
@@ -105,6 +121,15 @@ const TABLE: [string, string, () => string, string][] = [
   ['tapFits', '230 and 240 are one', () => finds('tapFits', strips({ 'feedA.volts': 230 })), ''],
 
   // 9.6 kW on a board that is set for 10, and the 15 % that are one size.
+  ['lineCircuits', 'breakerUnderMca of a packaged unit', () => finds('lineCircuits', job('dovecote-lane'), plates('od', { mca: 61 })), 'breakerUnderMca feedA.breakerA 60 61'],
+  ['lineCircuits', 'breakerUnderMca of an electric furnace', () => finds('lineCircuits', job('tansy-street'), plates('fur', { mca: 61 })), 'breakerUnderMca feedA.breakerA 60 61'],
+  ['lineCircuits', 'a conductor of no gauge', () => finds('lineCircuits', ungauged('feedB'), plates('od', { mca: 20.1 })), ''],
+  ['lineCircuits', 'an outdoor unit without an MCA', () => finds('lineCircuits', noMca(gauged('feedB', 14), 'od')), ''],
+  ['stages', 'stageNotLanded of a second thermostat, beside one without such settings', () => finds('stages', both('quillfeather-lane', 'pennywort-close')), 'stageNotLanded other.compressorStages other.Y2; stageNotLanded other.backupStages other.W2'],
+  ['stages', 'what is not known', () => finds('stages', job('pennywort-close', { 'tstat.compressorStages': null, 'tstat.backupStages': null })), ''],
+  ['stages', 'stageNotLanded, and a setting whose terminal is not there', () => finds('stages', withoutEnd('tstat', 'Y2', lifted('pennywort-close', 'tstat.W2', 'ah.W2'))), 'stageNotLanded tstat.backupStages tstat.W2'],
+  ['stages', 'stageNotSet', () => finds('stages', job('pennywort-close', { 'tstat.compressorStages': '1', 'tstat.backupStages': '1' })), 'stageNotSet tstat.compressorStages tstat.Y2; stageNotSet tstat.backupStages tstat.W2'],
+  ['stages', 'one set and one landed', () => finds('stages', lifted('pennywort-close', 'tstat.Y2', 'ah.Y2', { 'tstat.compressorStages': '1' })), ''],
   ['plateAdds', 'plateMcaLow: more than a fortieth below', () => finds('plateAdds', strips(), plates('kit', { mca: 48.7 })), 'plateMcaLow kit. 48.7 50'],
   ['plateAdds', 'a fortieth below', () => finds('plateAdds', strips(), plates('kit', { mca: 48.8 })), ''],
   ['plateAdds', 'more than the sum is the plate’s own matter', () => finds('plateAdds', strips(), plates('kit', { mca: 60 })), ''],

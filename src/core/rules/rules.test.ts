@@ -271,7 +271,7 @@ describe('further breaches', () => {
     expect(short.findings.filter((f) => f.rule === 'noShort').map((f) => f.code)).toEqual(['overcurrent'])
   })
 
-  it('of no heat names what is called: the furnace where it is so cold that the call goes there', () => {
+  it('names what is called (noHeat): the furnace where it is so cold that the call goes there', () => {
     const at = (id: string, from: string, to: string) => {
       const inst = demoInstallation(id)
       const cut = rewired(inst, wireBetween(inst, from, to).id, { b: null })
