@@ -188,9 +188,9 @@ const CODE_WORDS: Record<RuleCode, (found: Naming) => string> = {
     `${at}: its conductors carry ${a} A at most, and the plate asks for ${b} A`,
   breakerUnderMca: ({ at, n: [a, b] }) =>
     `${at}: ${a} A, and the plate asks for a circuit of ${b} A at least`,
-  breakerUnderLoad: ({ at, n: [a, b] }) => `${at}: ${a} A, and 125 % of the strips is ${b} A`,
+  breakerUnderLoad: ({ at, n: [a, b] }) => `${at}: ${a} A, and 125 % of strips and blower is ${b} A`,
   conductorUnderLoad: ({ at, n: [a, b] }) =>
-    `${at}: its conductors carry ${a} A at most, and 125 % of the strips is ${b} A`,
+    `${at}: its conductors carry ${a} A at most, and 125 % of strips and blower is ${b} A`,
   breakerOverConductor: ({ at, n: [a, b] }) => `${at}: ${a} A, over conductors for ${b} A`,
   heatGap: ({ n: [a, b] }) =>
     `No heat between ${a} and ${b} °F outside: backup is held off above ${a}, the compressor below ${b}`,

@@ -29,9 +29,9 @@ describe('what a reading was held against', () => {
   it('two rows of 12 Ω at a measured 236 V: 39.33 A, of it −10 and +5 %', () => {
     expect(held({}, [line(236)])).toBe('Held against 39.3 A (2 rows × 236 V ÷ 12 Ω): 35.4 to 41.3 A.')
   })
-  it('with the blower in the clamp, 520 VA at 240 V: up to 2.17 A more, for a blower may draw from next to nothing to its plate', () => {
+  it('with the blower in the clamp, 2.4 A by its plate: up to that much more, for a blower may draw from next to nothing to its plate', () => {
     expect(held({ withBlower: true }, [line(236)])).toBe(
-      'Held against 41.5 A (2 rows × 236 V ÷ 12 Ω + 2.2 A blower): 35.4 to 43.5 A.',
+      'Held against 41.7 A (2 rows × 236 V ÷ 12 Ω + 2.4 A blower): 35.4 to 43.7 A.',
     )
   })
   it('one row, at volts that nobody measured: 240 / 12 = 20 A, 18 to 21', () => {

@@ -114,6 +114,24 @@ export const PAIRED_CASES: readonly Case[] = [
     reasons: [['emergency 20', 'kit.row3', /Both ends stand at one leg of the same supply/]],
   },
   {
+    name: 'a 25 A breaker on the second circuit of the kit: 20.8 A and a quarter more are 26',
+    gear: G.TWO_CIRCUITS,
+    work: ['set feedB.breakerA=25'],
+    breaks: ['breakerUnderLoad'],
+  },
+  {
+    name: 'a 50 A breaker on a kit of 40 A and its blower',
+    gear: G.ONE_STAGE,
+    work: ['set feedA.breakerA=50'],
+    breaks: ['breakerUnderLoad'],
+  },
+  {
+    name: 'a grounding conductor of 10 AWG beside 6 AWG, on 60 A, as it should be',
+    gear: G.ONE_STAGE,
+    work: ['lift feedA.GND=kit.GND', 'land feedA.GND=kit.GND --gauge 10'],
+    breaks: [],
+  },
+  {
     name: 'a packaged unit without its W1–W2 jumper',
     gear: G.PACKAGED,
     work: ['lift od.W1=od.W2'],

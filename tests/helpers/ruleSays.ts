@@ -2,8 +2,8 @@ import type { Finding } from '@/core/rules'
 
 /**
  * What each code says of its own fixture: where, what else it hangs on, with which figures, how gravely. Worked out by hand from
- * the fixture: two rows of 4,800 W at 240 V are 40 A, a quarter more is 50; 1.25 × 13.6 A and 0.8 are 17.8; 14 AWG carries 20 A
- * and 10 AWG 35 at 75 °C. The amps of a short, the volts of two coils in series and a transformer's volt-amperes
+ * the fixture: two rows of 4,800 W at 240 V are 40 A, with the blower's 2.4 and a quarter more 53; 1.25 × 13.6 A and 0.8 are 17.8; 14 AWG carries 20 A
+ * and 10 AWG 35 at 75 °C, 30 under strips. The amps of a short, the volts of two coils in series and a transformer's volt-amperes
  * hang on a whole circuit, which is held against ngspice elsewhere.
  */
 export const SAYS: Readonly<Record<string, [names: string[], numbers: number[], severity: string]>> = {
@@ -23,10 +23,10 @@ export const SAYS: Readonly<Record<string, [names: string[], numbers: number[], 
   tapTooHigh: [['ah.tap'], [240, 208], 'wrong'],
   conductorUnderMca: [['feedB', 'od'], [20, 22], 'wrong'],
   breakerUnderMca: [['feedB.breakerA'], [15, 17.8], 'warn'],
-  breakerUnderLoad: [['feedA.breakerA'], [45, 50], 'wrong'],
+  breakerUnderLoad: [['feedA.breakerA'], [45, 53], 'wrong'],
   overRating: [['feedA.pole1'], [41.476, 40], 'danger'],
-  conductorUnderLoad: [['feedA', 'kit'], [35, 50], 'wrong'],
-  breakerOverConductor: [['feedA.breakerA'], [60, 35], 'wrong'],
+  conductorUnderLoad: [['feedA', 'kit'], [35, 53], 'wrong'],
+  breakerOverConductor: [['feedA.breakerA'], [60, 30], 'wrong'],
   lpNoSwitch: [['od.gasSwitch'], [], 'danger'],
   busOpen: [['od.selector'], [], 'danger'],
   busSetWired24: [['od.selector'], [], 'danger'],

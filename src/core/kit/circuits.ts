@@ -1,10 +1,18 @@
 import type { Plate } from '../equipment'
 import type { CableRating } from '../house'
-import { settingValue, splitRef, wireSize, type Installation, type Placed, type Ref } from '../installation'
+import {
+  settingValue,
+  splitRef,
+  terminalOf,
+  wireSize,
+  type Installation,
+  type Placed,
+  type Ref,
+} from '../installation'
 import { feedsOf, serviceVolts } from '../query'
 import { tolerances } from '../tolerances'
 import { ampacityOf, conductorFor, largestBreaker, nextBreaker } from './conductors'
-import { motorsOf } from './motors'
+import { motorsBehind } from './motors'
 import { heaterRows, rowsBehind } from './rows'
 
 /** A: elements above this are subdivided, and a subdivided load is protected at no more than the other (NEC 424.22(B)). */
@@ -31,6 +39,10 @@ export interface LineCircuit {
   /** A that the conductors must be good for; from the plate where it says so. */
   requiredA: number
   fromPlate: boolean
+  /** The placed device whose plate says so; null: none does. */
+  platedBy: string | null
+  /** A compressor is on it: what it asks for is its plate's matter alone. */
+  hasCompressor: boolean
   /** Of an outdoor unit: the most that its plate allows. */
   mostBreakerA: number | null
   /** A: the smallest standard breaker. */
@@ -62,26 +74,22 @@ function circuitOf(
 ): LineCircuit {
   const volts = serviceVolts(inst, feed.ref)
   const rows = rowsBehind(inst, 'feed', feed.ref)
-  const fed = inst.placed.filter(
-    (p) =>
-      p.ref !== feed.ref &&
-      feedsOf(inst, p.ref).some((f) => f.ref === feed.ref) &&
-      draws(
-        p,
-        rows.map((r) => r.ref),
-      ),
+  const motors = motorsBehind(inst, feed.ref, plates)
+  const drawing = new Set(
+    [...rows.map((r) => r.ref), ...motors.map((m) => m.at)].map((r) => splitRef(r).placed),
   )
+  const fed = [...drawing].flatMap((ref) => inst.placed.find((p) => p.ref === ref) ?? [])
   const outdoor = fed.find((p) => p.device.kind === 'outdoorUnit')
   const elementsA = rows.reduce((sum, r) => sum + volts / r.ohms, 0)
-  // A blower is on one circuit of its cabinet: the one that its rows are on, or the only one.
-  const motorsA = fed.flatMap(motorsOf).reduce((sum, m) => sum + m.va / m.volts, 0)
+  const motorsA = motors.reduce((sum, m) => sum + m.amps, 0)
+  // Of several circuits of one cabinet the plate's figures say nothing of each.
   const plated = fed
     .filter((p) => feedsOf(inst, p.ref).length === 1)
-    .map((p) => ({ ...p.device.plate, ...plates[p.ref] }))
-  const mcas = plated.flatMap((p) => p.mca ?? [])
-  const mocps = plated.flatMap((p) => p.mocpA ?? [])
-  const fromPlate = mcas.length > 0
-  const requiredA = fromPlate ? Math.max(...mcas) : tolerances.continuousShare * (elementsA + motorsA)
+    .map((p) => ({ ref: p.ref, plate: { ...p.device.plate, ...plates[p.ref] } }))
+  const mcas = plated.flatMap(({ ref, plate: { mca } }) => (mca === undefined ? [] : [{ ref, mca }]))
+  const [most] = mcas.sort((a, b) => b.mca - a.mca)
+  const mocps = plated.flatMap(({ plate }) => plate.mocpA ?? [])
+  const requiredA = most ? most.mca : tolerances.continuousShare * (elementsA + motorsA)
   const breaker = settingValue(feed, 'breakerA')
   const gauge = gaugeOf(inst, feed.ref)
   const motor = outdoor !== undefined && elementsA === 0
@@ -92,7 +100,9 @@ function circuitOf(
     elementsA,
     motorsA,
     requiredA,
-    fromPlate,
+    fromPlate: most !== undefined,
+    platedBy: most?.ref ?? null,
+    hasCompressor: motors.some((m) => m.what === 'compressor'),
     mostBreakerA: mocps.length ? Math.min(...mocps) : null,
     breakerNeeds: nextBreaker(requiredA),
     gaugeNeeds: conductorFor(requiredA, rating, motor),
@@ -103,23 +113,14 @@ function circuitOf(
   return { ...circuit, notes: notesOf(circuit, rating, motor) }
 }
 
-/** Whether a device takes current of line circuits: its own motors or elements. */
-const draws = (p: Placed, rows: readonly string[]): boolean =>
-  rows.some((r) => splitRef(r).placed === p.ref) ||
-  p.device.parts.some(
-    (x) =>
-      x.kind === 'load' &&
-      x.volts > tolerances.lowVoltsMost &&
-      x.does !== undefined &&
-      ['blower', 'compressor'].includes(x.does.what),
-  )
+const isGround = (inst: Installation, end: Ref): boolean => terminalOf(inst, end)?.terminal.role === 'ground'
 
 /** The thinnest conductor on a feed's terminals, AWG: the highest number; null where none is recorded. */
 function gaugeOf(inst: Installation, feed: string): number | null {
   const gauges = inst.wires
     .filter((w) => [w.a, w.b].some((end) => end !== null && splitRef(end).placed === feed))
     // The grounding conductor is sized by the breaker and not by the load.
-    .filter((w) => ![w.a, w.b].some((end) => end !== null && /GND|ground/i.test(splitRef(end).id)))
+    .filter((w) => ![w.a, w.b].some((end) => end !== null && isGround(inst, end)))
     .map((w) => wireSize(inst, w).gauge)
   return gauges.length ? Math.max(...gauges) : null
 }

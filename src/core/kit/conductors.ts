@@ -31,7 +31,7 @@ export function conductorFor(amps: number, rating: CableRating, motor = false): 
   return gauges.find((g) => carries(g, rating, motor) >= amps - 1e-9) ?? null
 }
 /** What a gauge may carry on strips; a motor circuit's small gauges are not capped (NEC 240.4(G), article 440). */
-function carries(gauge: number, rating: CableRating, motor: boolean): number {
+export function carries(gauge: number, rating: CableRating, motor: boolean): number {
   const amps = AMPACITY[rating][gauge] ?? 0
   return motor ? amps : Math.min(amps, SMALL_CAP[gauge] ?? Infinity)
 }

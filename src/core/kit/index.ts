@@ -1,7 +1,7 @@
 export { bankTable, type Bank, type HeatInput } from './bank'
 export { clockedInput, INPUT_SHARE, MANIFOLD, nozzleFlow, nozzleFor, oilInput } from './burner'
 export { lineCircuitsOf, rowFigures, type CircuitNote, type LineCircuit, type RowFigures } from './circuits'
-export { AMPACITY, conductorFor, largestBreaker, nextBreaker } from './conductors'
+export { ampacityOf, carries, conductorFor, largestBreaker, nextBreaker } from './conductors'
 export {
   identifyKit,
   USUAL_KITS,
@@ -11,6 +11,7 @@ export {
   type KitIdentity,
 } from './identify'
 export { rowPaths, type RowPath, type RowStep } from './rowPath'
-export { blowerAmps, heaterRows, rowsBehind, type HeaterRow } from './rows'
+export { blowerAmps, motorsBehind } from './motors'
+export { heaterRows, rowsBehind, type HeaterRow } from './rows'
 export { heatingVa, serviceLoad, type ServiceAsked, type ServiceLoad, type ServiceMethod } from './service'
 export { kitSequence, USUAL_STEP, type KitSequence, type SequenceEvent } from './sequence'

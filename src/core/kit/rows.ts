@@ -1,4 +1,3 @@
-import { asAmps, type Amps } from '../units'
 import type { LoadPart } from '../equipment'
 import {
   makeRef,
@@ -33,14 +32,6 @@ export function heaterRows(inst: Installation, only?: string): HeaterRow[] {
     )
 }
 
-/** Rated amps of the blower, A at its rated volts; 0 where there is none. */
-export function blowerAmps(inst: Installation): Amps {
-  for (const p of inst.placed)
-    for (const x of p.device.parts)
-      if (x.kind === 'load' && x.does?.what === 'blower') return asAmps(quantity(p, x.va) / x.volts)
-  return asAmps(0)
-}
-
 /**
  * The rows whose current a clamp takes in: at a feed those that its circuit reaches, at a kit's lead those behind that
  * lead, at a row that row. Contacts count as closed: which rows heat is another question.
@@ -52,15 +43,19 @@ export function rowsBehind(
 ): HeaterRow[] {
   const rows = heaterRows(inst)
   if (place === 'rowTerminals') return rows.filter((r) => r.ref === at)
+  const isReached = partsBehind(inst, at, place === 'kitLead')
+  return rows.filter((r) => isReached(r.ref))
+}
+
+/** Which parts line conductors and contacts join to a feed or a lead; contacts count as closed. */
+export function partsBehind(inst: Installation, at: Name, inside = false): (part: Ref) => boolean {
   const { placed: ref, id } = splitRef(at)
-  const inside = place === 'kitLead' ? ref : null
-  const reached = lineReach(inst, ref, id, inside)
-  const endsOf = (row: HeaterRow): Ref[] => {
-    const { placed, id: part } = splitRef(row.ref)
-    const load = inst.placed.find((p) => p.ref === placed)?.device.parts.find((x) => x.id === part)
-    return load ? [makeRef(placed, load.a), makeRef(placed, load.b)] : []
+  const reached = lineReach(inst, ref, id, inside ? ref : null)
+  return (part) => {
+    const { placed, id: own } = splitRef(part)
+    const load = inst.placed.find((p) => p.ref === placed)?.device.parts.find((x) => x.id === own)
+    return !!load && [load.a, load.b].some((end) => reached.has(makeRef(placed, end)))
   }
-  return rows.filter((r) => endsOf(r).some((end) => reached.has(end)))
 }
 
 /**

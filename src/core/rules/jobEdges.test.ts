@@ -107,14 +107,23 @@ const TABLE: [string, string, () => string, string][] = [
   // 14 AWG carries 20 A at 75 °C.
   ['lineCircuits', 'conductorUnderMca', () => finds('lineCircuits', gauged('feedB', 14), plates('od', { mca: 20.1 })), 'conductorUnderMca feedB od 20 20.1'],
   ['lineCircuits', 'a conductor that carries just that', () => finds('lineCircuits', gauged('feedB', 14), plates('od', { mca: 20 })), ''],
-  // 40 A of strips and a quarter more are 50.
-  ['lineCircuits', 'breakerUnderLoad', () => finds('lineCircuits', strips({ 'feedA.breakerA': 49 })), 'breakerUnderLoad feedA.breakerA 49 50'],
-  ['lineCircuits', 'just the load', () => finds('lineCircuits', strips({ 'feedA.breakerA': 50 })), ''],
+  // 40 A of strips, the blower's 2.4 and a quarter more are 53.
+  ['lineCircuits', 'breakerUnderLoad', () => finds('lineCircuits', strips({ 'feedA.breakerA': 52 })), 'breakerUnderLoad feedA.breakerA 52 53'],
+  ['lineCircuits', 'just the load', () => finds('lineCircuits', strips({ 'feedA.breakerA': 53 })), ''],
+  ['lineCircuits', 'breakerUnderLoad by the blower’s plate as read: 1.25 × (40 + 4)', () => finds('lineCircuits', strips({ 'feedA.breakerA': 54 }), plates('ah', { blowerFla: 4 })), 'breakerUnderLoad feedA.breakerA 54 55'],
+  ['lineCircuits', 'at 208 V rows draw less: 1.25 × (34.7 + 2.4)', () => finds('lineCircuits', strips({ 'feedA.breakerA': 46, 'feedA.volts': 208 })), 'breakerUnderLoad feedA.breakerA 46 46.333'],
+  ['lineCircuits', 'breakerUnderLoad of an electric furnace without an MCA: 1.25 × (41.7 + its blower)', () => finds('lineCircuits', noMca(job('tansy-street', { 'feedA.breakerA': 50 }), 'fur')).split(' ').slice(0, 3).join(' '), 'breakerUnderLoad feedA.breakerA 50'],
   ['lineCircuits', 'with a plate its figure counts, and gravely', () => finds('lineCircuits', strips({ 'feedA.breakerA': 50 }), plates('kit', { mca: 55 })), 'breakerUnderMca feedA.breakerA 50 55'],
   ['lineCircuits', 'no breakerUnderLoad beside a plate', () => finds('lineCircuits', strips({ 'feedA.breakerA': 49 }), plates('kit', { mca: 45 })), ''],
   // 10 AWG carries 35 A.
-  ['lineCircuits', 'conductorUnderLoad and breakerOverConductor', () => finds('lineCircuits', gauged('feedA', 10)), 'conductorUnderLoad feedA kit 35 50; breakerOverConductor feedA.breakerA 60 35'],
-  ['lineCircuits', 'breakerOverConductor: no more than the next size', () => finds('lineCircuits', gauged('feedA', 10, strips({ 'feedA.breakerA': 35 })), plates('kit', { mca: 30 })), ''],
+  ['lineCircuits', 'conductorUnderLoad and breakerOverConductor', () => finds('lineCircuits', gauged('feedA', 10)), 'conductorUnderLoad feedA kit 35 53; breakerOverConductor feedA.breakerA 60 30'],
+  ['lineCircuits', 'breakerOverConductor: 10 AWG under strips takes 30 A and no more', () => finds('lineCircuits', gauged('feedA', 10, strips({ 'feedA.breakerA': 35 })), plates('kit', { mca: 30 })), 'breakerOverConductor feedA.breakerA 35 30'],
+  ['lineCircuits', 'its thirty', () => finds('lineCircuits', gauged('feedA', 10, strips({ 'feedA.breakerA': 30 })), plates('kit', { mca: 30 })), ''],
+  // 6 AWG carries 65 A: the next size is 70; of a cable for 60 °C it is 55 A and 60.
+  ['lineCircuits', 'the next size above a conductor', () => finds('lineCircuits', gauged('feedA', 6, strips({ 'feedA.breakerA': 70 }))), ''],
+  ['lineCircuits', 'breakerOverConductor: one more', () => finds('lineCircuits', gauged('feedA', 6, strips({ 'feedA.breakerA': 80 }))), 'breakerOverConductor feedA.breakerA 80 65'],
+  ['lineCircuits', 'breakerOverConductor by the cable that is recorded', () => finds('lineCircuits', gauged('feedA', 6, strips({ 'feedA.breakerA': 70 })), { house: { values: {}, cable: 'copper60' } }), 'breakerOverConductor feedA.breakerA 70 55'],
+  ['lineCircuits', 'a motor’s conductor may be smaller than its breaker', () => finds('lineCircuits', gauged('feedB', 14, strips({ 'feedB.breakerA': 30 }))), ''],
 
   ['tapFits', 'tapTooLow', () => finds('tapFits', strips({ 'ah.tap': 208 })), 'tapTooLow ah.tap 208 240'],
   ['tapFits', 'tapTooHigh', () => finds('tapFits', strips({ 'feedA.volts': 208 })), 'tapTooHigh ah.tap 240 208'],

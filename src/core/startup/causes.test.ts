@@ -64,11 +64,11 @@ describe('causes, the likeliest and cheapest first', () => {
         typeof c === 'object' && c.kind === 'rowOpen' ? [c.rows] : [],
       )
     expect([17.9, 18, 21, 21.1].map((v) => rows(v))).toEqual([[0], [1], [1], [0]])
-    // 520 W at 240 V are 2.17 A: up to 23.17.
-    expect([23.1, 23.2].map((v) => rows(v, true))).toEqual([[1], [0]])
+    // The blower's plate has 2.4 A: up to 23.4.
+    expect([23.4, 23.5].map((v) => rows(v, true))).toEqual([[1], [0]])
   })
 
-  it('strips that nothing calls draw nothing but a blower’s 2.17 A, where it is in the clamp', () => {
+  it('strips that nothing calls draw nothing but a blower’s 2.4 A, where it is in the clamp', () => {
     const off = (value: number, withBlower: boolean | null) => {
       const situation = { ...LINE.situation, call: 'fan' as const }
       const r = reading({ ...feed, value, withBlower, situation })
@@ -77,10 +77,10 @@ describe('causes, the likeliest and cheapest first', () => {
     }
     expect(off(0.5, false)).toEqual(['right', '0.50', '0.00', 'gateBlocks'])
     expect(off(0.6, false)).toEqual(['wrong', '0.50', '0.00', 'shouldBeOff', 'gateBlocks'])
-    expect(off(2.6, true)).toEqual(['right', '2.67', '2.17', 'gateBlocks'])
-    expect(off(2.7, true)).toEqual(['wrong', '2.67', '2.17', 'shouldBeOff', 'gateBlocks'])
+    expect(off(2.9, true)).toEqual(['right', '2.90', '2.40', 'gateBlocks'])
+    expect(off(3, true)).toEqual(['wrong', '2.90', '2.40', 'shouldBeOff', 'gateBlocks'])
     // Nobody said whether it is in it.
-    expect(off(2.6, null)).toEqual(['right', '2.67', '0.00', 'gateBlocks'])
+    expect(off(2.9, null)).toEqual(['right', '2.90', '0.00', 'gateBlocks'])
   })
 
   it('a row of its own that draws nothing: what lies on its way, too; one that draws a little has its volts', () => {

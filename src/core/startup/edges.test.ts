@@ -137,7 +137,7 @@ describe('strips at their edges', () => {
       const { expected, from } = amps(20, { ...place, withBlower: true })
       expect([expected!.high, expected!.nominal, from.blower]).toEqual([1.05 * from.strips!, from.strips, 0])
     }
-    expect(amps(40, { withBlower: null }).expected!.high).toBeCloseTo(42 + 520 / 240, 2)
+    expect(amps(40, { withBlower: null }).expected!.high).toBeCloseTo(42 + 2.4, 2)
   }) // prettier-ignore
 
   it('ohms say what they were held against, and of what is no row nothing', () => {

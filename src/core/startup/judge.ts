@@ -7,7 +7,7 @@ import { judgeBanded } from './banded'
 import { inLikelyOrder, inTheWay } from './likely'
 import { judgeControlVolts } from './controlVolts'
 import { judgeTerminalVolts } from './terminalVolts'
-import { blowerAmps, heaterRows, rowsBehind, type HeaterRow } from '../kit'
+import { blowerAmps, heaterRows, motorsBehind, rowsBehind, type HeaterRow } from '../kit'
 import { judgeLegToGround, judgeLineVolts, lineVoltsFor } from './lineVolts'
 import { BANDS } from './bands'
 import { READING_KINDS, type Reading } from './reading'
@@ -63,7 +63,7 @@ function judgeAlone(job: Circuit, reading: Reading, all: readonly Reading[], see
     case 'legToGround':
       return judgeLegToGround(circuit, reading)
     case 'stripAmps':
-      return judgeStripAmps(circuit, reading, all)
+      return judgeStripAmps(circuit, reading, all, seen)
     case 'rowOhms':
       return judgeRowOhms(inst, reading)
     case 'returnAir':
@@ -87,7 +87,7 @@ function judgeAlone(job: Circuit, reading: Reading, all: readonly Reading[], see
  * Strip amps at a feed, a kit lead or one row: V/R of the rows that the solved circuit has on in the reading's
  * situation, at the measured volts, +5 / −10 %; the blower's rated amps added where the clamp takes it in.
  */
-function judgeStripAmps(circuit: Circuit, r: Reading, all: readonly Reading[]): Verdict {
+function judgeStripAmps(circuit: Circuit, r: Reading, all: readonly Reading[], { plates }: JobSeen): Verdict {
   const { inst } = circuit
   const amps = number(r)
   const own = splitRef(r.at).placed
@@ -97,7 +97,7 @@ function judgeStripAmps(circuit: Circuit, r: Reading, all: readonly Reading[]): 
   const solved = solve(circuit, r.situation)
   const on = solved.ok ? rows.filter((x) => solved.energised(x.ref)) : []
   const { volts, measured } = lineVoltsFor(inst, rows[0]?.ref ?? r.at, all)
-  const blower = r.withBlower === false || r.place !== 'feed' ? 0 : blowerAmps(inst)
+  const blower = r.withBlower === false || r.place !== 'feed' ? 0 : blowerBehind(inst, r, plates)
   const strips = on.reduce((sum, x) => sum + volts / x.ohms, 0)
   const nominal = strips + (r.withBlower ? blower : 0)
   const from: Record<string, number> = { volts, rows: on.length, strips, blower: r.withBlower ? blower : 0 }
@@ -136,6 +136,12 @@ function judgeStripAmps(circuit: Circuit, r: Reading, all: readonly Reading[]): 
         ? lowCauses(inst, share, on, solved.ok ? wayOf(solved, r, all) : blocked, measured)
         : highCauses(r, measured),
   }
+}
+
+/** Rated A of the blower on the clamped circuit; of the job's where a person has it in the clamp and the wires do not. */
+function blowerBehind(inst: Installation, r: Reading, plates: JobSeen['plates']): number {
+  const [own] = motorsBehind(inst, r.at, plates).filter((m) => m.what === 'blower')
+  return own ? own.amps : r.withBlower ? blowerAmps(inst, plates) : 0
 }
 
 /** Of a row that draws nothing: what may be open on its way. */

@@ -42,15 +42,15 @@ describe('strip amps', () => {
     expect(v.from).toMatchObject({ volts: 236, rows: 2, ohms: 12 })
   })
 
-  it('adds the blower where the clamp takes it in: 520 VA / 240 V = 2.17 A', () => {
+  it('adds the blower where the clamp takes it in: 2.4 A by its plate', () => {
     expect(judge(new Circuit(inst), reading({ withBlower: true }), [volts]).expected!.nominal).toBeCloseTo(
-      39.33 + 2.17,
+      39.33 + 2.4,
       2,
     )
   })
 
   it('accepts either where nobody knows whether the blower is in it', () => {
-    // 43 A is over 41.3 without the blower and inside 41.3 + 2.17 with it.
+    // 43 A is over 41.3 without the blower and inside 41.3 + 2.4 with it.
     expect(judge(new Circuit(inst), reading({ value: 43, withBlower: null }), [volts]).verdict).toBe('right')
     expect(judge(new Circuit(inst), reading({ value: 43, withBlower: false }), [volts]).verdict).toBe('wrong')
   })

@@ -42,7 +42,7 @@ export function Figures({ placed, volts, cfm }: { placed: Placed; volts: number;
     rows.filter((r) => ids.includes(r.ref)).reduce((sum, r) => sum + r.kw, 0)
   const all = kwOf(rows.map((r) => r.ref))
   const altitude = houseValue(job.house, 'altitudeFt')
-  const blower = blowerAmps(inst)
+  const blower = blowerAmps(inst, job.commissioning.plates)
   const { leastCfm, leastSpeed } = placed.device.plate
   return (
     <div className="mt-2 grid gap-6 lg:grid-cols-2">
