@@ -12,7 +12,7 @@ export const nextBreaker = (amps: number): number =>
  * not marked 75 °C. 14, 12 and 10 AWG stand at what overcurrent devices are held to beside them only where strips are
  * concerned (NEC 240.4(D)): that cap is not in this table.
  */
-export const AMPACITY: Record<CableRating, Readonly<Record<number, number>>> = {
+const AMPACITY: Record<CableRating, Readonly<Record<number, number>>> = {
   copper75: { 14: 20, 12: 25, 10: 35, 8: 50, 6: 65, 4: 85, 3: 100, 2: 115 },
   copper60: { 14: 15, 12: 20, 10: 30, 8: 40, 6: 55, 4: 70, 3: 85, 2: 95 },
   aluminium75: { 6: 50, 4: 65, 3: 75, 2: 90 },

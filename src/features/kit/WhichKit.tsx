@@ -33,7 +33,10 @@ function cluesOf(typed: Typed): KitClues {
 export function WhichKit({ volts }: { volts: number }) {
   const { inst, job } = useJobScreen()
   const [typed, setTyped] = useLocalStorage<Typed>(`gate-cross-which-kit-${job.id}`, {})
-  const found = identifyKit(cluesOf(typed), USUAL_KITS, { blowerA: blowerAmps(inst, job.commissioning.plates), volts })
+  const found = identifyKit(cluesOf(typed), USUAL_KITS, {
+    blowerA: blowerAmps(inst, job.commissioning.plates),
+    volts,
+  })
   return (
     <section
       aria-label="Which kit is this"
