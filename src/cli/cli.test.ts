@@ -292,6 +292,8 @@ describe('bin/gatecross', () => {
       [['read', file, 'lineVolts', 'OL', '--at', 'od.L1'], 'a number in V'],
       [['read', file, 'lineVolts', '9000', '--at', 'od.L1'], '0 to 600 V'],
       [['cable', file, 'tstat=ah', '--conductors', '99'], '1 to 10'],
+      [['read', file, 'lineVolts', '240', 'feedA.breaker=off'], 'feedA.breaker=off: expected nothing more'],
+      [['check', file, 'od'], 'od: expected nothing more'],
     ] as [string[], string][]) {
       const run = gatecross(...args)
       expect([args, run.code, run.err]).toEqual([args, 2, expect.stringContaining(said)])

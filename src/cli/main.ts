@@ -45,7 +45,7 @@ const HELP = `gatecross: proof of a heat pump's wiring and readings, from a job 
   gatecross lift FILE A=B …                 takes the conductor between A and B off
   gatecross set FILE REF.SETTING=VALUE …    settings as left; ? is not known
   gatecross read FILE KIND VALUE --at REF [--place P] [--blower in|out] [--who W] [--when T]
-                [--corrects ID] --call C --outdoor T
+                [--corrects ID] --call C --outdoor T [--mode REF=STATE]
   gatecross pack FILE                       carry the devices that the file only names
 
   --json    an answer for scripts (gatecross schema NAME describes it)
@@ -80,11 +80,22 @@ function main(argv: string[]): number {
     const known = [...Object.keys(COMMANDS), 'new', ...Object.keys(EDITS), 'pack', 'schema']
     return complain([{ path: command, expected: `one of ${known.join(', ')}` }], json)
   }
+  const extra = args.words[mostWords(command)]
+  if (extra !== undefined) {
+    const expected = 'nothing more here; what stands otherwise is --mode REF=STATE'
+    return complain([{ path: extra, expected }], json)
+  }
   if (!ask) return edit(args)
   const read = readJobFile(args.file ?? '', args.library)
   if (!read.ok) return complain(read.problems, json, args.file)
   const result = ask(read.value.job, args)
   return result.ok ? print(result.value, json) : complain(result.problems, json)
+}
+
+/** How many words a command takes after its file. */
+function mostWords(command: string): number {
+  if (command === 'read') return 2
+  return Object.hasOwn(EDITS, command) ? Infinity : 0
 }
 
 /** `new FILE`: never over a file that is there. */

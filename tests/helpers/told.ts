@@ -19,6 +19,8 @@ export interface Site {
   house?: Partial<Record<HouseValue, number>>
   settings?: Record<string, string | number | null>
   returnAir?: number
+  /** CFM as measured in the same state. */
+  airflow?: number
   lineFt?: number
   panelsOff?: boolean
   moved?: Reading['moved']
@@ -79,6 +81,7 @@ export function told(
     site.returnAir === undefined
       ? []
       : [read({ kind: 'returnAir', place: 'returnDuct', value: site.returnAir })]
+  if (site.airflow !== undefined) all.push(read({ kind: 'airflow', place: 'duct', value: site.airflow }))
   if (site.lineFt !== undefined) all.push(read({ kind: 'lineLength', place: 'line', value: site.lineFt }))
   return judge(circuit, read({}), all, seen)
 }

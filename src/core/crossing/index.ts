@@ -10,7 +10,7 @@ export {
 } from './gates'
 export type { HoursOfYear } from './hours'
 export { kitAdvice, type KitAdvice } from './kitAdvice'
-export { cfmAt, heatersOf, plantOf, plateOf, type Plant } from './plant'
+export { cfmAt, heatersOf, plantOf, plateOf, tableCfm, type Plant } from './plant'
 export { kwAt } from './unitCurve'
 export type { StageCurve } from './stageCurve'
 export {

@@ -123,7 +123,7 @@ function blowerKwOf(seen: JobSeen): number {
 }
 
 /** CFM at a static pressure along a blower's table, between its points; at the nearest beyond them. */
-function fromTable(seen: JobSeen, speed: 'low' | 'high'): number | null {
+export function tableCfm(seen: JobSeen, speed: 'low' | 'high'): number | null {
   for (const placed of ofKind(seen.inst, 'airHandler', 'furnace', 'packagedUnit')) {
     const rows = (plateOf(seen, placed).blower ?? [])
       .filter((r) => r.speed === speed)
@@ -161,7 +161,7 @@ function mayHeatTogether(seen: JobSeen, fuel: Fuel | null): boolean {
 
 /** CFM while it heats: as measured at the heating or the high speed, else by the blower's table; null: not known. */
 export const cfmAt = (seen: JobSeen): number | null =>
-  houseValue(seen.house, 'cfmHeat') ?? houseValue(seen.house, 'cfmHigh') ?? fromTable(seen, 'high')
+  houseValue(seen.house, 'cfmHeat') ?? houseValue(seen.house, 'cfmHigh') ?? tableCfm(seen, 'high')
 
 /** What heats this house, from plates, settings and what is known of the house. */
 export function plantOf(seen: JobSeen, circuit: Circuit): Plant {
@@ -170,7 +170,7 @@ export function plantOf(seen: JobSeen, circuit: Circuit): Plant {
   const plate = outdoor && plateOf(seen, outdoor)
   const heaters = heatersOf(seen)
   const { fuel } = heaters
-  const known = houseValue(house, 'cfmHigh') ?? houseValue(house, 'cfmLow') ?? fromTable(seen, 'high')
+  const known = houseValue(house, 'cfmHigh') ?? houseValue(house, 'cfmLow') ?? tableCfm(seen, 'high')
   const usual = plate?.tons === undefined ? null : USUAL_CFM_PER_TON * plate.tons
   const numberWith = (intent: 'defrostInterval' | 'cyclesHeatPump' | 'cyclesBackup'): number | undefined => {
     const value = settingsWith(inst, intent)[0]?.value

@@ -1,4 +1,4 @@
-import { cfmAt, runningCapacity } from '../crossing'
+import { cfmAt, runningCapacity, tableCfm } from '../crossing'
 import { isCooling, isHeatPumpHeating } from '../equipment'
 import { houseValue, riseOf } from '../house'
 import { settingValue, splitRef } from '../installation'
@@ -23,7 +23,7 @@ import { clocked, flue, inlet, manifold, nozzle } from './furnaceBands'
 import { BANDS } from './bands'
 import { charge, defrost, discharge, vapour } from './refrigerantBands'
 import type { BandedKind } from './bandedKind'
-import { standing } from './reading'
+import { standing, type Reading } from './reading'
 import type { Cause } from './verdict'
 
 /** A motor against its rated amps; where it should stand still, against none. */
@@ -62,11 +62,11 @@ const stillCauses = (way: readonly Cause[]): Cause[] =>
     ? [...cause('notRunning'), ...way.slice(0, 3), ...cause('capacitorWeak')]
     : [...way.slice(0, 3), ...cause('notRunning', 'capacitorWeak')]
 
-/** The return air of the same state, the latest that stands. */
-const returnOf = ({ all, r }: Context): number | null => {
+/** A reading of another kind in the same state, the latest that stands. */
+const beside = ({ all, r }: Context, kind: Reading['kind']): number | null => {
   const own = standing(all).filter(
     (x) =>
-      x.kind === 'returnAir' &&
+      x.kind === kind &&
       x.situation.call === r.situation.call &&
       JSON.stringify(x.situation.modes) === JSON.stringify(r.situation.modes),
   )
@@ -74,10 +74,31 @@ const returnOf = ({ all, r }: Context): number | null => {
   return typeof last === 'number' ? last : null
 }
 
+/**
+ * CFM through the coil: as measured in this state; as known of this house at the speed that the blower runs at; by its
+ * table; of a low speed without either the usual part of the high one. Where no speed is told apart, the compressor's stage
+ * decides. Null: not known.
+ */
+function cfmOf(c: Context, high: boolean): number | null {
+  const { solved, seen } = c
+  const measured = beside(c, 'airflow')
+  if (measured !== null) return measured
+  const full = houseValue(seen.house, 'cfmHigh') ?? cfmAt(seen)
+  const speeds = solved.ok
+    ? solved.running.flatMap(({ part: { does } }) =>
+        does?.what === 'blower' && does.speed ? [does.speed] : [],
+      )
+    : []
+  if (speeds.includes('high') || speeds.includes('heat')) return full
+  const low = houseValue(seen.house, 'cfmLow')
+  if (!speeds.includes('low')) return (unitPlate(c).stages === 2 && !high ? low : null) ?? full
+  return low ?? tableCfm(seen, 'low') ?? (full === null ? null : BANDS.usualLowAir * full)
+}
+
 /** Supply air by what warms or cools it: a furnace by its plate, the heat pump by its capacity and airflow, cooling by its drop. */
 function supplyAir(c: Context): Banded | null {
   const { solved, seen, v, r } = c
-  const back = returnOf(c)
+  const back = beside(c, 'returnAir')
   if (back === null || !solved.ok || isDefrost(c)) return null
   const rise = v - back
   const base = { value: rise, unit: 'Δ°F', from: { return: back, supply: v } }
@@ -116,8 +137,7 @@ function supplyAir(c: Context): Banded | null {
   if (plate.inverter) return null
   const high = solved.running.some((l) => l.part.does?.what === 'compressor' && l.part.does.stage === 2)
   const capacity = runningCapacity(plate, high)?.(r.situation.outdoorF) ?? null
-  const cfm =
-    houseValue(seen.house, high ? 'cfmHigh' : 'cfmLow') ?? houseValue(seen.house, 'cfmHigh') ?? cfmAt(seen)
+  const cfm = cfmOf(c, high)
   if (capacity === null || cfm === null || back < BANDS.returnLeastF) return null
   const nominal = riseOf(capacity, cfm, houseValue(seen.house, 'altitudeFt') ?? 0)
   const right = about(nominal, BANDS.riseShare * nominal)
@@ -136,7 +156,7 @@ function supplyAir(c: Context): Banded | null {
 
 /** Air between what heats ahead of a coil and the coil: a furnace's rise, else the return's own temperature. */
 function coilEntering(c: Context): Banded | null {
-  const back = returnOf(c)
+  const back = beside(c, 'returnAir')
   if (back === null || !c.solved.ok || !movesAir(c)) return null
   const rise = c.v - back
   const base = { value: rise, unit: 'Δ°F', from: { return: back, entering: c.v } }

@@ -46,6 +46,8 @@ export const BANDS = Object.freeze({
   coldFlueF: 130,
   /** Part of it that a two-stage unit's low stage has at least (usual: its blower runs at about 70 %). */
   lowStageAir: 0.65,
+  /** Part of the high speed's air that the low one usually moves. */
+  usualLowAir: 0.7,
   /** in.w.c. at the manifold: natural gas 3.5, LP 10 to 11, ±0.3 (trade). */
   manifold: { natural: [3.5, 3.5], lp: [10, 11], plusMinus: 0.3 },
   /** in.w.c. at the inlet with all appliances firing, where the plate says nothing (usual). */

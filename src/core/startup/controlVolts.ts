@@ -29,12 +29,16 @@ export function judgeControlVolts(circuit: Circuit, r: Reading, all: readonly Re
   const v = number(r)
   const own = splitRef(r.at).placed
   const solved = solve(circuit, r.situation)
-  const common = placedByRef(inst, own)?.device.terminals.find((t) => t.role === 'C')
+  const ends = placedByRef(inst, own)?.device.terminals ?? []
+  const common = ends.find((t) => t.role === 'C')
+  // Of a reading at a cabinet, or at its transformer, it is the cabinet's own R that was metered.
+  const hot = ends.some((t) => makeRef(own, t.id) === r.at) ? null : ends.find((t) => t.role === 'R')
+  const at = hot ? makeRef(own, hot.id) : r.at
   // Wherever the volts are read, it is the transformer's line that they come from.
   const source = transformerFor(inst, own)
   const line = lineVoltsFor(inst, source, all)
   const scale = line.volts / serviceVolts(inst, source)
-  const meter = solved.ok && common && isRef(r.at) ? solved.meter(r.at, makeRef(own, common.id)) : Number.NaN
+  const meter = solved.ok && common && isRef(at) ? solved.meter(at, makeRef(own, common.id)) : Number.NaN
   const known = Number.isFinite(meter) && meter > tolerances.deadVolts
   const nominal = known ? meter * scale : 24
   const band = known && line.measured ? CONTROL_BAND.measured : CONTROL_BAND.assumed

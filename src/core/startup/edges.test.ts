@@ -5,7 +5,7 @@ import { degF } from '../units'
 import { coil } from '../../../tests/helpers/build'
 import { demoInstallation } from '../../../tests/helpers/demo'
 import { reading } from '../../../tests/helpers/reading'
-import { COOL, GAS, OIL, STRIPS, told } from '../../../tests/helpers/told'
+import { COOL, GAS, OIL, STRIPS, told, type Site } from '../../../tests/helpers/told'
 import { judge, testPlan, type Reading } from '.'
 import { sameState, standing, supersededBy } from './reading'
 
@@ -195,12 +195,27 @@ describe('other bands at their edges', () => {
   })
 
   it('the air of the stage that runs: the high one’s, the low one’s, or what is known', () => {
-    const stage = (call: Call, house: object) =>
-      told('supplyAir', 'ah', 90, { job: 'pennywort-close', call, outdoorF: 47, returnAir: 70, house }).from
-        .cfm
+    const stage = (call: Call, house: object, more: Partial<Site> = {}) =>
+      told('supplyAir', 'ah', 90, {
+        job: 'pennywort-close',
+        call,
+        outdoorF: 47,
+        returnAir: 70,
+        house,
+        ...more,
+      }).from.cfm
     expect(stage('heat1', { cfmHigh: 1200, cfmLow: 800 })).toBe(800)
     expect(stage('heat2', { cfmHigh: 1200, cfmLow: 800 })).toBe(1200)
-    expect(stage('heat1', { cfmHigh: 1200 })).toBe(1200)
+    // The board's own low speed: 900 CFM at the last static of its table; without a table 0.7 of the high one.
+    expect(stage('heat1', { cfmHigh: 1200 })).toBe(900)
+    expect(stage('heat1', { cfmHigh: 1200 }, { plates: { ah: { blower: [] } } })).toBeCloseTo(840, 6)
+    expect(stage('heat1', {}, { plates: { ah: { blower: [] } } })).toBeUndefined()
+    // As measured in this very state, before all of them.
+    expect(stage('heat1', { cfmHigh: 1200, cfmLow: 800 }, { airflow: 870 })).toBe(870)
+    expect(stage('heat2', { cfmHigh: 1200 }, { airflow: 1170 })).toBe(1170)
+    // A blower of one speed under a unit of one stage.
+    expect(stage('heat1', { cfmHigh: 1200, cfmLow: 800 }, { job: 'quillfeather-lane' })).toBe(1200)
+    expect(stage('heat1', {}, { job: 'quillfeather-lane' })).toBe(1090)
   })
 
   it('two clamps on a blower take in √2 of a part of what the strips draw, and of nothing else', () => {

@@ -131,7 +131,9 @@ describe('control volts', () => {
     [28.4, ['wrong', 'tapLowOnHigh', 'utility']],
     [0, ['wrong', 'doorOpen', 'breakerOff', 'fuseOpen']],
   ])('%d V from R to C is %j', (value, expected) => {
-    expect(kinds(reading({ kind: 'controlVolts', value, place: 'terminals', at: 'ah.R' }))).toEqual(expected)
+    // At its R, or at the cabinet or its transformer as such, which is the same place.
+    for (const at of ['ah.R', 'ah', 'ah.xfmr'])
+      expect(kinds(reading({ kind: 'controlVolts', value, place: 'terminals', at }))).toEqual(expected)
   })
   it('goes by the line volts as measured: 216 V of 240 takes a tenth off what is right, within 5 %', () => {
     const line = reading({ kind: 'lineVolts', value: 216, place: 'disconnect', at: 'kit' })
