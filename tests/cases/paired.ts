@@ -126,6 +126,12 @@ export const PAIRED_CASES: readonly Case[] = [
     breaks: ['breakerUnderLoad'],
   },
   {
+    name: 'a 60 A breaker on the outdoor unit, and the grounds of both circuits on one bar',
+    gear: G.ONE_STAGE,
+    work: ['set feedB.breakerA=60', 'land kit.GND=od.GND'],
+    breaks: ['breakerOverMax'],
+  },
+  {
     name: 'a grounding conductor of 10 AWG beside 6 AWG, on 60 A, as it should be',
     gear: G.ONE_STAGE,
     work: ['lift feedA.GND=kit.GND', 'land feedA.GND=kit.GND --gauge 10'],

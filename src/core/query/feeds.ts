@@ -9,14 +9,21 @@ import {
   type Name,
 } from '../installation'
 
-/** Placed devices that line-voltage conductors tie to this one, itself included. */
+/**
+ * Placed devices that line-voltage conductors tie to this one, itself included. A grounding conductor feeds nothing, and
+ * neither does a neutral that two circuits share.
+ */
 function lineNeighbours(inst: Installation, start: string): Set<string> {
   const seen = new Set([start])
-  const isLine = (ref: Ref) => terminalOf(inst, ref)?.terminal.side === 'line'
+  const isLine = (ref: Ref) => {
+    const at = terminalOf(inst, ref)?.terminal
+    return at?.side === 'line' && at.role !== 'ground'
+  }
+  const isNeutral = (ref: Ref) => splitRef(ref).id === 'N'
   for (let grew = true; grew;) {
     grew = false
     for (const w of inst.wires) {
-      if (!w.a || !w.b || !isLine(w.a) || !isLine(w.b)) continue
+      if (!w.a || !w.b || !isLine(w.a) || !isLine(w.b) || (isNeutral(w.a) && isNeutral(w.b))) continue
       const [p, q] = [splitRef(w.a).placed, splitRef(w.b).placed]
       if (seen.has(p) === seen.has(q)) continue
       seen.add(p).add(q)
