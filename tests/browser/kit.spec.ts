@@ -68,8 +68,8 @@ test('a circuit that is too small is said with what it needs, and the service ad
   const path = await copyOf(page, 'pennywort-close')
   await open(page, `${path}/kit`)
   const circuits = page.getByTestId('circuits')
-  await expect(circuits).toContainText('125 % of 40 A of elements and 2.4 A of motors is 53 A (NEC 424.4)')
-  // NM-B: 6 AWG has 55 A, which is still enough for 52.7; the outdoor unit's 10 AWG has 30.
+  await expect(circuits).toContainText('125 % of 40 A of elements and 2.6 A of motors is 53.3 A (NEC 424.4)')
+  // NM-B: 6 AWG has 55 A, which is still enough for 53.3; the outdoor unit's 10 AWG has 30.
   await circuits.getByLabel('Cable and terminals').selectOption('copper60')
   await expect(circuits).not.toContainText('too thin')
   const service = page.getByTestId('service')
