@@ -192,6 +192,8 @@ const CODE_WORDS: Record<RuleCode, (found: Naming) => string> = {
   conductorUnderLoad: ({ at, n: [a, b] }) =>
     `${at}: its conductors carry ${a} A at most, and 125 % of strips and blower is ${b} A`,
   breakerOverConductor: ({ at, n: [a, b] }) => `${at}: ${a} A, over conductors for ${b} A`,
+  undivided: ({ at, n: [a] }) =>
+    `${at}: ${a} A of elements on one circuit; they are divided into 48 A at most, each part on 60 A at most (NEC 424.22), unless the kit has breakers of its own`,
   heatGap: ({ n: [a, b] }) =>
     `No heat between ${a} and ${b} °F outside: backup is held off above ${a}, the compressor below ${b}`,
   feedNotOnline: () =>

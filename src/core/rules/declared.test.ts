@@ -84,7 +84,7 @@ const DECLARED: Record<RuleId, [is: string, codes: string, needs: Needs, explain
   tapFits: ['job wrong', 'tapTooHigh tapTooLow', (g) => g.where((p) => isTapped(p) && g.isFed(p.ref))],
   grounded: ['job danger', 'noGround', (g) => g.where((p) => p.device.kind === 'feed' && hasEnd(p, 'GND'))],
   polarity: ['job danger', 'neutralCrossed', (g) => g.where((p) => hasEnd(p, 'L1') && hasEnd(p, 'N'))],
-  lineCircuits: ['job wrong site', 'breakerOverMax breakerUnderMca conductorUnderMca breakerUnderLoad conductorUnderLoad breakerOverConductor', (g) => g.kind('feed')],
+  lineCircuits: ['job wrong site', 'breakerOverMax breakerUnderMca conductorUnderMca breakerUnderLoad conductorUnderLoad breakerOverConductor undivided', (g) => g.kind('feed')],
   stages: ['job wrong', 'stageNotLanded stageNotSet', (g) => g.sets('compressorStages', 'backupStages')],
   sensor: ['job wrong', 'sensorNotLanded sensorShorted sensorNotSet sensorOpen sensorElsewhere', (g) => g.sets('outdoorSource')],
   lockoutSource: ['job wrong', 'lockoutNoSource changeoverNoSource', (g) => g.sets('outdoorSource')],

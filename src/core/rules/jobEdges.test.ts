@@ -120,9 +120,13 @@ const TABLE: [string, string, () => string, string][] = [
   ['lineCircuits', 'breakerOverConductor: 10 AWG under strips takes 30 A and no more', () => finds('lineCircuits', gauged('feedA', 10, strips({ 'feedA.breakerA': 35 })), plates('kit', { mca: 30 })), 'breakerOverConductor feedA.breakerA 35 30'],
   ['lineCircuits', 'its thirty', () => finds('lineCircuits', gauged('feedA', 10, strips({ 'feedA.breakerA': 30 })), plates('kit', { mca: 30 })), ''],
   // 6 AWG carries 65 A: the next size is 70; of a cable for 60 °C it is 55 A and 60.
-  ['lineCircuits', 'the next size above a conductor', () => finds('lineCircuits', gauged('feedA', 6, strips({ 'feedA.breakerA': 70 }))), ''],
-  ['lineCircuits', 'breakerOverConductor: one more', () => finds('lineCircuits', gauged('feedA', 6, strips({ 'feedA.breakerA': 80 }))), 'breakerOverConductor feedA.breakerA 80 65'],
-  ['lineCircuits', 'breakerOverConductor by the cable that is recorded', () => finds('lineCircuits', gauged('feedA', 6, strips({ 'feedA.breakerA': 70 })), { house: { values: {}, cable: 'copper60' } }), 'breakerOverConductor feedA.breakerA 70 55'],
+  ['lineCircuits', 'undivided: the next size above a conductor is more than elements may stand on', () => finds('lineCircuits', gauged('feedA', 6, strips({ 'feedA.breakerA': 70 }))), 'undivided feedA 40'],
+  ['lineCircuits', 'breakerOverConductor: one more', () => finds('lineCircuits', gauged('feedA', 6, strips({ 'feedA.breakerA': 80 }))), 'breakerOverConductor feedA.breakerA 80 65; undivided feedA 40'],
+  // 48 A are 11,520 W on one row.
+  ['lineCircuits', 'undivided: more than 48 A', () => finds('lineCircuits', strips({ 'kit.rowWatts': 5770, 'feedA.breakerA': 60 })), 'breakerUnderLoad feedA.breakerA 60 63.104; undivided feedA 48.083'],
+  ['lineCircuits', '48 A on 60, which the blower makes too much', () => finds('lineCircuits', strips({ 'kit.rowWatts': 5760, 'feedA.breakerA': 60 })), 'breakerUnderLoad feedA.breakerA 60 63'],
+  ['lineCircuits', 'what a plate says for the whole of it', () => finds('lineCircuits', strips({ 'kit.rowWatts': 7500, 'feedA.breakerA': 65 }), plates('kit', { mca: 65 })), ''],
+  ['lineCircuits', 'breakerOverConductor by the cable that is recorded', () => finds('lineCircuits', gauged('feedA', 6, strips({ 'feedA.breakerA': 70 })), { house: { values: {}, cable: 'copper60' } }), 'breakerOverConductor feedA.breakerA 70 55; undivided feedA 40'],
   ['lineCircuits', 'a motor’s conductor may be smaller than its breaker', () => finds('lineCircuits', gauged('feedB', 14, strips({ 'feedB.breakerA': 30 }))), ''],
 
   ['tapFits', 'tapTooLow', () => finds('tapFits', strips({ 'ah.tap': 208 })), 'tapTooLow ah.tap 208 240'],

@@ -11,6 +11,7 @@ type Code =
   | 'breakerUnderLoad'
   | 'conductorUnderLoad'
   | 'breakerOverConductor'
+  | 'undivided'
 
 /** A: what two sums of the same figures may differ by. */
 const ALIKE_A = 1e-9
@@ -18,7 +19,7 @@ const ALIKE_A = 1e-9
 /**
  * Every line circuit against the plate of what it feeds: breaker at most the largest that it allows, conductors at least
  * its minimum ampacity; strips without such a plate, or on several circuits, by 125 % of elements and blower of each
- * (NEC 424.4), and their breakers by their conductors (NEC 240.4). By the cable's rating as recorded, else copper at 75 °C;
+ * (NEC 424.4), their breakers by their conductors (NEC 240.4), and whether they are divided (NEC 424.22). By the cable's rating as recorded, else copper at 75 °C;
  * local code decides.
  */
 export const lineCircuits: JobRule<'lineCircuits', Code> = {
@@ -32,6 +33,7 @@ export const lineCircuits: JobRule<'lineCircuits', Code> = {
     'breakerUnderLoad',
     'conductorUnderLoad',
     'breakerOverConductor',
+    'undivided',
   ],
   // A plate as read on site stands over the one that the device ships with.
   asksSite: true,
@@ -66,6 +68,14 @@ export const lineCircuits: JobRule<'lineCircuits', Code> = {
         found.push(...breach<Code>('conductorUnderLoad', [c.feed, fed], ampacity, c.requiredA))
       if (breaker !== null && gauge !== null && breaker > largestBreaker(gauge, rating))
         found.push(...breach<Code>('breakerOverConductor', [at], breaker, carries(gauge, rating, false)))
+      // A maker may have divided them behind one feed: then the kit has its own breakers, or its plate says what it asks for.
+      if (c.notes.some((n) => n.code === 'subdivide'))
+        found.push(
+          ...breach<Code>('undivided', [c.feed], c.elementsA).map((b): Breach<Code> => ({
+            ...b,
+            severity: 'warn',
+          })),
+        )
       return found
     })
   },

@@ -46,6 +46,8 @@ const MORE: Record<string, () => JobSeen | Proof> = {
   overRating: () => prove(job('quillfeather-lane', { 'feedA.breakerA': 40 })),
   conductorUnderLoad: () => seen(gauged('feedA', 10)),
   breakerOverConductor: () => seen(gauged('feedA', 10)),
+  // Two rows of 7,500 W.
+  undivided: () => seen(job('quillfeather-lane', { 'kit.rowWatts': 7500, 'feedA.breakerA': 90 })),
   lpNoSwitch: () => prove(job('millrace-cottage', { 'od.gasSwitch': 'none' })),
   busOpen: () => {
     const inst = job('gorse-end', { 'od.selector': 'bus' })
