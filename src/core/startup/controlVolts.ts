@@ -4,6 +4,7 @@ import {
   splitRef,
   type Installation,
   type Name,
+  type Placed,
   isRef,
   makeRef,
 } from '../installation'
@@ -35,7 +36,7 @@ export function judgeControlVolts(circuit: Circuit, r: Reading, all: readonly Re
   const hot = ends.some((t) => makeRef(own, t.id) === r.at) ? null : ends.find((t) => t.role === 'R')
   const at = hot ? makeRef(own, hot.id) : r.at
   // Wherever the volts are read, it is the transformer's line that they come from.
-  const source = transformerFor(inst, own)
+  const source = transformerFor(inst, at)
   const line = lineVoltsFor(inst, source, all)
   const scale = line.volts / serviceVolts(inst, source)
   const meter = solved.ok && common && isRef(at) ? solved.meter(at, makeRef(own, common.id)) : Number.NaN
@@ -105,10 +106,18 @@ function deadCauses(inst: Installation, r: Reading, source: Name, all: readonly 
   return from ? [...supply, { kind: 'conductorOpen', from }] : supply
 }
 
-/** The device whose transformer feeds what a place belongs to: its own, else the first that has a tap to choose. */
-function transformerFor(inst: Installation, own: string): Name {
-  const tapped = (p: { ref: string }) => tapVolts(inst, p.ref) !== null
-  return inst.placed.find((p) => p.ref === own && tapped(p))?.ref ?? inst.placed.find(tapped)?.ref ?? own
+/**
+ * The device whose transformer feeds a place: its own, else the one whose R comes to it by conductors, else the first that
+ * there is.
+ */
+function transformerFor(inst: Installation, at: Name): Name {
+  const own = splitRef(at).placed
+  const net = isRef(at) ? wiredNet(inst, at) : new Set<Name>()
+  const sources = inst.placed.filter((p) => p.device.parts.some((x) => x.kind === 'transformer'))
+  const isWired = (p: Placed) =>
+    p.device.terminals.some((t) => t.role === 'R' && net.has(makeRef(p.ref, t.id)))
+  const source = sources.find((p) => p.ref === own) ?? sources.find(isWired) ?? sources[0]
+  return source?.ref ?? own
 }
 
 /** A reading with next to nothing drawn from the transformer. */
