@@ -76,6 +76,11 @@ export const FLOAT = [
   'place fl=sedge-fl1 --where garage --box',
   'land --plan',
 ]
+export const FLOAT_BOARD = [
+  ...strips('sorrel-h1', 'teasel-a5', 'teasel-k2', 'marram-s1'),
+  'place fl=sedge-fl1 --where garage --box',
+  'land --plan',
+]
 /** A wired controller on its bus to both boards. */
 export const BUS = [
   ...strips('sedge-w1', 'teasel-v2', 'teasel-k2', 'marram-v3'),

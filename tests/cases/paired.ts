@@ -138,6 +138,42 @@ export const PAIRED_CASES: readonly Case[] = [
     breaks: [],
   },
   {
+    name: 'yellow is not landed at a board that reads it: the blower waits for the same conductor',
+    gear: G.TWO_STAGE,
+    work: ['lift tstat.Y=ah.Y'],
+    breaks: ['noHeat', 'noCooling', 'stageNever', 'stageCallEmpty'],
+    reasons: [
+      ['heat1 40', 'ah.blowerLow', /no conductor leads from Thermostat or controller Y1 to Air handler Y1/i],
+      ['heat1 40', 'od.compressor', /no conductor leads from Thermostat or controller Y1 to Air handler Y1/i],
+    ],
+  },
+  {
+    name: 'the same, with a float switch between the board and the outdoor unit',
+    gear: G.FLOAT_BOARD,
+    work: ['lift tstat.Y=ah.Y'],
+    breaks: ['noHeat', 'noCooling', 'stageNever'],
+    reasons: [
+      ['cool1 85', 'ah.blowerHigh', /no conductor leads from Thermostat or controller Y to Air handler Y1/i],
+      ['cool1 85', 'od.compressor', /no conductor leads from Thermostat or controller Y to Air handler Y1/i],
+    ],
+  },
+  {
+    name: 'the conductor from the board to the float switch is missing',
+    gear: G.FLOAT_BOARD,
+    work: ['lift ah.Y=fl.T1'],
+    breaks: ['noHeat', 'noCooling', 'stageNever'],
+    reasons: [['cool1 85', 'od.compressor', /no conductor leads from Air handler Y1? to Float switch 1/i]],
+  },
+  {
+    name: 'yellow does not come to the fossil fuel kit',
+    gear: G.KIT_FUEL,
+    work: ['lift tstat.Y=fk.Yin'],
+    breaks: ['noHeat', 'noCooling', 'stageNever'],
+    reasons: [
+      ['heat1 45', 'od.compressor', /no conductor leads from Thermostat or controller Y to .*Y.?in/i],
+    ],
+  },
+  {
     name: 'a packaged unit without its W1–W2 jumper',
     gear: G.PACKAGED,
     work: ['lift od.W1=od.W2'],

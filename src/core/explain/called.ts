@@ -325,9 +325,12 @@ export function notJoinedEnd(
   return null
 }
 
+/** What a call comes to first: what hands it on, then the indoor unit, whose terminals the outdoor unit hangs on. */
+const COMES_TO: readonly DeviceKind[] = ['zonePanel', 'fuelKit', 'airHandler', 'furnace', 'packagedUnit']
+
 /**
- * Of some nodes, the input that an output belongs on: the nearest of the device that is furthest from the coil; a kit's own lead
- * only where it hangs on nothing that is one.
+ * Of some nodes, the input that an output belongs on: the nearest of the device that a call comes to first, else of the one that
+ * is furthest from the coil; a kit's own lead only where it hangs on nothing that is one.
  */
 function inputOf(solution: Solution, output: Output, around: readonly number[]): Ref | undefined {
   const caller = splitRef(output.ref).placed
@@ -335,8 +338,10 @@ function inputOf(solution: Solution, output: Output, around: readonly number[]):
   const boards = all.filter((t) => kindAt(solution, t) !== 'stripKit')
   const nearest = around.map((n) => terminalAt(solution, n)?.ref).find((ref) => ref !== undefined)
   const inputs = boards.length ? boards : all.filter((t) => t === nearest)
-  const furthest = inputs[inputs.length - 1]
-  return inputs.find((t) => furthest !== undefined && splitRef(t).placed === splitRef(furthest).placed)
+  const first =
+    COMES_TO.flatMap((kind) => inputs.find((t) => kindAt(solution, t) === kind) ?? [])[0] ??
+    inputs[inputs.length - 1]
+  return inputs.find((t) => first !== undefined && splitRef(t).placed === splitRef(first).placed)
 }
 
 /** Where a call's volts stand that do not come to an input: from there a conductor is missing. */

@@ -25,7 +25,12 @@ export function farEndOf(solution: Solution, to: Ref, around: readonly number[])
     if (at && familyOf(at.role) >= 0 && familyOf(at.role) !== family) return handedOn(solution, to)
     const kind = at && kindAt(solution, at.ref)
     if (kind === 'outdoorThermostat' && call === 'emergency') break
-    if (at?.role === 'switch' && kind && SWITCHES.includes(kind)) far = at.ref
+    // One between this input and the next is passed after it, and not before.
+    const isBetween = [...tiedTo(solution, node, () => false)].some((n) => {
+      const beside = terminalAt(solution, n)
+      return beside !== undefined && familyOf(beside.role) === family && !isOnCaller(solution, beside.ref)
+    })
+    if (at?.role === 'switch' && kind && SWITCHES.includes(kind) && !isBetween) far = at.ref
   }
   return handedOn(solution, far)
 }
