@@ -2,6 +2,7 @@ import { nth } from '../sure'
 import { GROUND, standsAt, type Solution } from '../circuit'
 import type { DeviceKind } from '../equipment'
 import { splitRef, type Placed, type Ref } from '../installation'
+import { isLanded } from '../query'
 import {
   CALLERS,
   FAMILIES,
@@ -128,7 +129,11 @@ function lastReached(solution: Solution, output: Output): Ref {
     const on: number[] = (layoutOf(solution).around.get(at) ?? [])
       .filter((s) => s.node !== GROUND && !seen.has(s.node) && passes(s.contact))
       .map((s) => s.node)
-    const next = new Set(on).size === 1 ? on[0] : undefined
+    // A jumper on the same device is no way on where a conductor leads away from it.
+    const here = terminalAt(solution, at)
+    const away = here ? on.filter((n) => splitRef(nth(nodes, n)).placed !== splitRef(here.ref).placed) : on
+    const ways = new Set(away.length ? away : on)
+    const next = ways.size === 1 ? [...ways][0] : undefined
     const there = next === undefined ? undefined : terminalAt(solution, next)
     const role = there?.role
     // Another output of a caller may hang there, which is no place that a call goes to, or a row's lead, where it ends.
@@ -346,8 +351,19 @@ function inputOf(solution: Solution, output: Output, around: readonly number[]):
 
 /** Where a call's volts stand that do not come to an input: from there a conductor is missing. */
 function missingFrom(solution: Solution, outputs: readonly Output[], output: Output, to: Ref): Ref {
-  // Of several that are called, one that arrives nowhere is the one whose conductor is missing.
-  const lost = outputs.find((o) => o.family === output.family && !leadsOn(solution, o)) ?? output
+  // Of several that are called, one that arrives nowhere is the one whose conductor is missing; E is not, where nobody has landed
+  // it and AUX of the same device does its work.
+  const own = outputs.filter((o) => o.family === output.family)
+  const aux = (o: Output) =>
+    own.find(
+      (x) =>
+        roleOf(solution, x.ref) === 'AUX' &&
+        splitRef(x.ref).placed === splitRef(o.ref).placed &&
+        leadsOn(solution, x),
+    )
+  const instead = (o: Output) =>
+    roleOf(solution, o.ref) === 'E' && !isLanded(solution.circuit.inst, o.ref) ? (aux(o) ?? o) : o
+  const lost = own.map(instead).find((o) => !leadsOn(solution, o)) ?? instead(output)
   const reached = lastReached(solution, lost)
   // On one device a jumper leads from a lower stage to a higher; landed on the higher alone, the call itself is on the wrong one.
   const stage = (ref: Ref) => FAMILIES[output.family]?.findIndex((r) => r === roleOf(solution, ref)) ?? -1

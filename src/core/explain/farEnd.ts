@@ -2,12 +2,22 @@ import { nth } from '../sure'
 import type { Solution } from '../circuit'
 import type { DeviceKind } from '../equipment'
 import { makeRef, placedByRef, splitRef, type Ref } from '../installation'
-import { familyOf, harnessOf, isOnCaller, kindAt, leadsACall, terminalAt } from './calls'
+import { familyOf, harnessOf, isOnCaller, isRelayCoil, kindAt, leadsACall, terminalAt } from './calls'
 import { tiedTo } from './layout'
 import { roleOf } from './ties'
 
 /** Devices that are a switch in a call's wire, and nothing else. */
-const SWITCHES: readonly DeviceKind[] = ['outdoorThermostat', 'airThermostat', 'floatSwitch', 'leakSensor']
+const SWITCHES: readonly DeviceKind[] = [
+  'outdoorThermostat',
+  'airThermostat',
+  'floatSwitch',
+  'leakSensor',
+  'lineMonitor',
+  'relay',
+]
+/** Devices whose terminals of a call's kind are none that the call goes to: it passes a monitor, and an outdoor unit's W sends. */
+const isPassed = (kind: DeviceKind | undefined, family: number): boolean =>
+  kind === 'lineMonitor' || (kind === 'outdoorUnit' && family === familyOf('W1'))
 
 /**
  * Where the conductor that is missing leads to: to the input, or, where what hangs before it is a closed switch, to the switch's
@@ -28,9 +38,12 @@ export function farEndOf(solution: Solution, to: Ref, around: readonly number[])
     // One between this input and the next is passed after it, and not before.
     const isBetween = [...tiedTo(solution, node, () => false)].some((n) => {
       const beside = terminalAt(solution, n)
-      return beside !== undefined && familyOf(beside.role) === family && !isOnCaller(solution, beside.ref)
+      if (!beside || familyOf(beside.role) !== family || isOnCaller(solution, beside.ref)) return false
+      return !isPassed(kindAt(solution, beside.ref), family)
     })
-    if (at?.role === 'switch' && kind && SWITCHES.includes(kind) && !isBetween) far = at.ref
+    const isSwitch = at?.role === 'switch' || kind === 'lineMonitor'
+    if (at && isSwitch && kind && SWITCHES.includes(kind) && !isBetween && !isRelayCoil(solution, node))
+      far = at.ref
   }
   return handedOn(solution, far)
 }

@@ -14,7 +14,7 @@ import { makeRef, splitRef, type Ref } from '../installation'
 import { evalContextOf } from '../situation'
 import { isCalled, notJoined, type Families } from './called'
 import { kindAt } from './calls'
-import { layoutOf, oncePer, type Step } from './layout'
+import { layoutOf, oncePer, tiedTo, type Step } from './layout'
 import { polesOf, type Poles } from './poles'
 import { deadOnWay, tiedWithoutVolts, type NoVolts } from './ties'
 
@@ -330,9 +330,13 @@ export function lastTerminal(solution: Solution, reach: Reach, start: Ref | unde
   const isOwn = (ref: Ref) => start !== undefined && splitRef(start).placed === splitRef(ref).placed
   let last: Ref | null = null
   let most = -1
+  // On the line side what hangs behind an open contact gets its current from here, and is no place that it comes from.
+  const from = start === undefined ? -1 : nodes.indexOf(start)
+  const closed = tiedTo(solution, from, (i) => solution.state.closed[i] === 1)
+  const isLine = [...closed].some((n) => /\.(L\d|N)$/.test(nodes[n] ?? '') && isTerminal(solution, nodes[n]))
   nodes.forEach((ref, node) => {
     const c = nth(reach.cost, node)
-    if (c === Infinity || c <= most || !isTerminal(solution, ref)) return
+    if (c === Infinity || c <= most || !isTerminal(solution, ref) || (isLine && !closed.has(node))) return
     if (kindAt(solution, ref) === 'stripKit' && !isOwn(ref)) return
     most = c
     last = ref
@@ -340,7 +344,8 @@ export function lastTerminal(solution: Solution, reach: Reach, start: Ref | unde
   return last
 }
 
-function isTerminal(solution: Solution, ref: Ref): boolean {
+function isTerminal(solution: Solution, ref: Ref | undefined): boolean {
+  if (ref === undefined) return false
   const { placed, id } = splitRef(ref)
   const device = solution.circuit.inst.placed.find((p) => p.ref === placed)?.device
   return device?.terminals.some((t) => t.id === id) ?? false
