@@ -1,0 +1,70 @@
+import { compose } from '../../../tests/helpers/compose'
+import * as G from '../../../tests/cases/gear'
+import { installationOf } from '@/jobfile'
+import { Circuit, solve } from '../circuit'
+import type { Call } from '../equipment'
+import type { Installation, Name, Wire } from '../installation'
+import { targetsOf, wiredNet } from '../query'
+import { degF } from '../units'
+import { gateChain } from '.'
+
+const CALLS: [Call, number][] = [
+  ['heat1', 40], ['heatAux1', 20], ['cool1', 85], ['emergency', 20], ['fan', 60],
+] // prettier-ignore
+
+/** What runs of a job in a call. */
+function running(circuit: Circuit, [call, outdoorF]: [Call, number]) {
+  const solved = solve(circuit, { call, outdoorF: degF(outdoorF), modes: {} })
+  if (!solved.ok) throw new Error(`${call}: no rest`)
+  return { solved, on: new Set(solved.running.map((l) => l.ref)) }
+}
+
+/**
+ * Everything that stops when one conductor is taken off, and for whose chain the reason does not name that conductor: both of its
+ * ends, or, where no call is there to name the other, one.
+ */
+function misnamed(inst: Installation, cut: Wire): string[] {
+  const less = { ...inst, wires: inst.wires.filter((w) => w !== cut) }
+  const [a, b] = [cut.a!, cut.b!].map((end) => wiredNet(less, end)) as [Set<Name>, Set<Name>]
+  const [before, after] = [new Circuit(inst), new Circuit(less)]
+  return CALLS.flatMap((at) => {
+    const { on } = running(before, at)
+    const now = running(after, at)
+    return targetsOf(less).flatMap(({ ref }) => {
+      if (!on.has(ref) || now.on.has(ref)) return []
+      const { gates, first } = gateChain(now.solved, ref)
+      const gate = first === null ? undefined : gates[first]
+      const because = (gate?.because[0] ?? {}) as { from?: Name; to?: Name; last?: Name; terminal?: Name }
+      const { from, to, last, terminal } = because
+      const said = [gate?.at, from, to, last, terminal].filter((x) => x !== undefined)
+      const names = (net: Set<Name>) => said.some((x) => net.has(x))
+      const right = from === undefined ? names(a) || names(b) : names(a) && names(b)
+      return right ? [] : [`${cut.a}=${cut.b}, ${at[0]}: ${ref} by ${JSON.stringify(gate)}`]
+    })
+  })
+}
+
+describe('a conductor that is taken off', () => {
+  // A furnace's own fan waits for its burner's heat, and that is what is said of it: these have none.
+  it.each([
+    'ONE_STAGE',
+    'TWO_STAGE',
+    'FLOAT',
+    'OUTDOOR_THERMOSTAT',
+    'B_UNIT',
+    'MONITOR',
+    'PACKAGED',
+  ] as const)('%s: is what every reason names, whatever stops for it', (name) => {
+    const inst = installationOf(compose(G[name]))
+    const isLow = (end: Wire['a']) => {
+      const [ref, id] = (end ?? '').split('.')
+      const device = inst.placed.find((p) => p.ref === ref)?.device
+      return device?.terminals.some((t) => t.id === id && t.side === 'low') ?? false
+    }
+    // Without its common an outdoor unit hands R on to a board's Y through its own coils: that is what its fan speed is said by.
+    const isSneak = (w: Wire) => name === 'TWO_STAGE' && w.a === 'ah.C' && w.b === 'od.C'
+    const low = inst.wires.filter((w) => isLow(w.a) && isLow(w.b) && !isSneak(w))
+    expect(low.length).toBeGreaterThan(6)
+    expect(low.flatMap((w) => misnamed(inst, w))).toEqual([])
+  })
+})
