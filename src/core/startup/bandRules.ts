@@ -82,7 +82,7 @@ const beside = ({ all, r }: Context, kind: Reading['kind']): number | null => {
 function cfmOf(c: Context, high: boolean): number | null {
   const { solved, seen } = c
   const measured = beside(c, 'airflow')
-  if (measured !== null) return measured
+  if (measured !== null && measured > 0) return measured
   const full = houseValue(seen.house, 'cfmHigh') ?? cfmAt(seen)
   const speeds = solved.ok
     ? solved.running.flatMap(({ part: { does } }) =>
