@@ -10,6 +10,7 @@ import {
   harnessOf,
   isCaller,
   isOnCaller,
+  isOutput,
   isRelayCoil,
   kindAt,
   leadsACall,
@@ -77,10 +78,6 @@ export function callsFor(solution: Solution, contact: number, families: Families
     (o) => (o.node === a || o.node === b) && (families === null || families.includes(o.family)),
   )
 }
-
-/** Whose terminals of a family are none that a call goes to: a thermostat's call, an outdoor unit's W sends. */
-const isOutput = (kind: DeviceKind | undefined, family: number): boolean =>
-  kind === 'thermostat' || (kind === 'outdoorUnit' && family === 0)
 
 /** Inputs of devices of one family among some nodes, in their order. */
 function inputsAmong(solution: Solution, nodes: Iterable<number>, family: number): Ref[] {

@@ -55,3 +55,7 @@ export function isRelayCoil(solution: Solution, node: number): boolean {
     solution.circuit.net.loads.some((l) => l.a === node || l.b === node)
   )
 }
+
+/** Whose terminals of a family are none that a call goes to: a thermostat's call, an outdoor unit's W sends. */
+export const isOutput = (kind: DeviceKind | undefined, family: number): boolean =>
+  kind === 'thermostat' || (kind === 'outdoorUnit' && family === 0)

@@ -193,11 +193,11 @@ function follow(solution: Solution, steps: Step[], side: ChainGate['side'], foun
       const start = found.gates.length
       if (coil !== null) followLoad(solution, coil, 'control', found)
       const before = found.gates.splice(start)
-      const isCalled = steps.some((s) => s.contact !== null && callsFor(solution, s.contact, found.families))
+      const isCalled = () =>
+        steps.some((s) => s.contact !== null && callsFor(solution, s.contact, found.families))
       // Where the call itself has come through, a relay that waits for another call is what stands in its way.
-      if (isCalled && gate.state !== 'passing' && waitsForCall(solution, before))
-        found.gates.push(gate, ...before)
-      else found.gates.push(...before, gate)
+      const isInItsWay = gate.state !== 'passing' && waitsForCall(solution, before) && isCalled()
+      found.gates.push(...(isInItsWay ? [gate, ...before] : [...before, gate]))
     }
     found.route.push(step.branch)
     if (step.node !== GROUND) found.route.push(nth(net.nodes, step.node))

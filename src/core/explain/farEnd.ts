@@ -2,11 +2,20 @@ import { nth } from '../sure'
 import type { Solution } from '../circuit'
 import type { DeviceKind } from '../equipment'
 import { makeRef, placedByRef, splitRef, type Ref } from '../installation'
-import { familyOf, harnessOf, isOnCaller, isRelayCoil, kindAt, leadsACall, terminalAt } from './calls'
+import {
+  familyOf,
+  harnessOf,
+  isOnCaller,
+  isOutput,
+  isRelayCoil,
+  kindAt,
+  leadsACall,
+  terminalAt,
+} from './calls'
 import { tiedTo } from './layout'
 import { roleOf } from './ties'
 
-/** Devices that are a switch in a call's wire, and nothing else. */
+/** Devices that a call's wire passes through. */
 const SWITCHES: readonly DeviceKind[] = [
   'outdoorThermostat',
   'airThermostat',
@@ -15,9 +24,6 @@ const SWITCHES: readonly DeviceKind[] = [
   'lineMonitor',
   'relay',
 ]
-/** Devices whose terminals of a call's kind are none that the call goes to: it passes a monitor, and an outdoor unit's W sends. */
-const isPassed = (kind: DeviceKind | undefined, family: number): boolean =>
-  kind === 'lineMonitor' || (kind === 'outdoorUnit' && family === familyOf('W1'))
 
 /**
  * Where the conductor that is missing leads to: to the input, or, where what hangs before it is a closed switch, to the switch's
@@ -39,7 +45,8 @@ export function farEndOf(solution: Solution, to: Ref, around: readonly number[])
     const isBetween = [...tiedTo(solution, node, () => false)].some((n) => {
       const beside = terminalAt(solution, n)
       if (!beside || familyOf(beside.role) !== family || isOnCaller(solution, beside.ref)) return false
-      return !isPassed(kindAt(solution, beside.ref), family)
+      const kind = kindAt(solution, beside.ref)
+      return kind !== 'lineMonitor' && !isOutput(kind, family)
     })
     const isSwitch = at?.role === 'switch' || kind === 'lineMonitor'
     if (at && isSwitch && kind && SWITCHES.includes(kind) && !isBetween && !isRelayCoil(solution, node))

@@ -41,6 +41,6 @@ export function noVolts(solution: Solution, a: number, b: number): NoVolts & { l
     .sort((x, y) => costOf(reach, x) - costOf(reach, y))
   const dead = unfedTerminal(solution, reached)
   if (dead) return { ...dead, loose }
-  const last = lastTerminal(solution, reach, solution.circuit.net.nodes[loose])
+  const last = lastTerminal(solution, reach, loose)
   return { at: last, because: { kind: 'notWired', last }, loose }
 }

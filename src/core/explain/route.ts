@@ -323,17 +323,19 @@ export function feedsOnItself(solution: Solution, way: Way, transformer: number)
 /**
  * The landed terminal furthest from the start that can be reached at all: where the wiring ends. A kit's lead that hangs there
  * as well feeds nothing, and is no end of anything but its own row.
- * @param start the point that was begun at
+ * @param from the node that was begun at
  */
-export function lastTerminal(solution: Solution, reach: Reach, start: Ref | undefined): Ref | null {
+export function lastTerminal(solution: Solution, reach: Reach, from: number): Ref | null {
   const { nodes } = solution.circuit.net
+  const start = nodes[from]
   const isOwn = (ref: Ref) => start !== undefined && splitRef(start).placed === splitRef(ref).placed
   let last: Ref | null = null
   let most = -1
   // On the line side what hangs behind an open contact gets its current from here, and is no place that it comes from.
-  const from = start === undefined ? -1 : nodes.indexOf(start)
   const closed = tiedTo(solution, from, (i) => solution.state.closed[i] === 1)
-  const isLine = [...closed].some((n) => /\.(L\d|N)$/.test(nodes[n] ?? '') && isTerminal(solution, nodes[n]))
+  const isSupply = (ref: Ref | undefined) =>
+    ref !== undefined && /\.(L\d|N)$/.test(ref) && isTerminal(solution, ref)
+  const isLine = [...closed].some((n) => isSupply(nodes[n]))
   nodes.forEach((ref, node) => {
     const c = nth(reach.cost, node)
     if (c === Infinity || c <= most || !isTerminal(solution, ref) || (isLine && !closed.has(node))) return
@@ -344,8 +346,7 @@ export function lastTerminal(solution: Solution, reach: Reach, start: Ref | unde
   return last
 }
 
-function isTerminal(solution: Solution, ref: Ref | undefined): boolean {
-  if (ref === undefined) return false
+function isTerminal(solution: Solution, ref: Ref): boolean {
   const { placed, id } = splitRef(ref)
   const device = solution.circuit.inst.placed.find((p) => p.ref === placed)?.device
   return device?.terminals.some((t) => t.id === id) ?? false
