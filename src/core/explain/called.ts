@@ -1,6 +1,6 @@
 import { nth } from '../sure'
 import { GROUND, standsAt, type Solution } from '../circuit'
-import type { DeviceKind } from '../equipment'
+import type { DeviceKind, TerminalRole } from '../equipment'
 import { splitRef, type Placed, type Ref } from '../installation'
 import { isLanded } from '../query'
 import {
@@ -129,7 +129,9 @@ function lastReached(solution: Solution, output: Output): Ref {
     // A jumper on the same device is no way on where a conductor leads away from it.
     const here = terminalAt(solution, at)
     const away = here ? on.filter((n) => splitRef(nth(nodes, n)).placed !== splitRef(here.ref).placed) : on
-    const ways = new Set(away.length ? away : on)
+    // Another output that is joined to this one there is no way on either.
+    const others = away.filter((n) => !isOnCaller(solution, nth(nodes, n)))
+    const ways = new Set([others, away].find((list) => list.length > 0) ?? on)
     const next = ways.size === 1 ? [...ways][0] : undefined
     const there = next === undefined ? undefined : terminalAt(solution, next)
     const role = there?.role
@@ -273,7 +275,14 @@ export function notJoined(
     const isOthers = (i: number) =>
       isOwn(i) && standsAt(solution.state, i) !== 2 && isApart(solution, output, i)
     if (!isLost() && way.some((w) => isOthers(w.contact))) return missing(besideOf(solution, output, to))
-    if (leadsPast || isLost()) {
+    // Landed on the terminal of its own name, a later stage's output waits for its own call, whichever other is lost.
+    const isStage = (role: TerminalRole | undefined) => role === 'W2' || role === 'W3'
+    const hasOwnOutput = way.some(({ contact }) => {
+      const { a, b } = nth(contacts, contact)
+      return isOwn(contact) && [a, b].some((n) => terminalAt(solution, n)?.role === roleOf(solution, to))
+    })
+    const waitsForStage = isStage(roleOf(solution, to)) && hasOwnOutput
+    if (leadsPast || (isLost() && !waitsForStage)) {
       const dry = dryRelay(
         solution,
         outputs.filter((o) => o.family === family),
@@ -374,4 +383,11 @@ function missingFrom(solution: Solution, outputs: readonly Output[], output: Out
 export function isCalled(solution: Solution, ends: readonly number[]): boolean {
   const families = calledOutputs(solution).map((o) => o.family)
   return ends.some((end) => families.includes(familyOf(terminalAt(solution, end)?.role)))
+}
+
+/** Whether a coil that no supply reaches is a relay's that a call hangs on, or that one which leads nowhere was meant for. */
+export function isLostRelay(solution: Solution, ends: readonly number[]): boolean {
+  if (!ends.some((end) => isRelayCoil(solution, end))) return false
+  const around = ends.flatMap((end) => (end === GROUND ? [] : behind(solution, end)))
+  return calledOutputs(solution).some((o) => around.includes(o.node) || !leadsOn(solution, o))
 }

@@ -1,3 +1,4 @@
+import { demoInstallation } from '../../../tests/helpers/demo'
 import { compose } from '../../../tests/helpers/compose'
 import * as G from '../../../tests/cases/gear'
 import { installationOf } from '@/jobfile'
@@ -45,24 +46,35 @@ function misnamed(inst: Installation, cut: Wire): string[] {
 }
 
 describe('a conductor that is taken off', () => {
-  // A furnace's own fan waits for its burner's heat, and that is what is said of it: these have none.
-  it.each([
-    'ONE_STAGE',
-    'TWO_STAGE',
-    'FLOAT',
-    'OUTDOOR_THERMOSTAT',
-    'B_UNIT',
-    'MONITOR',
-    'PACKAGED',
-  ] as const)('%s: is what every reason names, whatever stops for it', (name) => {
-    const inst = installationOf(compose(G[name]))
+  it.each<[string, () => Installation]>([
+    ...(
+      [
+        'ONE_STAGE',
+        'TWO_STAGE',
+        'FLOAT',
+        'OUTDOOR_THERMOSTAT',
+        'B_UNIT',
+        'MONITOR',
+        'PACKAGED',
+        'ZONES',
+        'OIL',
+        'STAGE_FUEL',
+        'KIT_FUEL',
+      ] as const
+    ).map((name): [string, () => Installation] => [name, () => installationOf(compose(G[name]))]),
+    ...['pennywort-close', 'tallow-mill', 'candlemaker-yard'].map((id): [string, () => Installation] => [
+      id,
+      () => demoInstallation(id),
+    ]),
+  ])('%s: is what every reason names, whatever stops for it', (_, make) => {
+    const inst = make()
     const isLow = (end: Wire['a']) => {
       const [ref, id] = (end ?? '').split('.')
       const device = inst.placed.find((p) => p.ref === ref)?.device
       return device?.terminals.some((t) => t.id === id && t.side === 'low') ?? false
     }
     // Without its common an outdoor unit hands R on to a board's Y through its own coils: that is what its fan speed is said by.
-    const isSneak = (w: Wire) => name === 'TWO_STAGE' && w.a === 'ah.C' && w.b === 'od.C'
+    const isSneak = (w: Wire) => /^(ah|fur)\.C$/.test(w.a ?? '') && w.b === 'od.C'
     const low = inst.wires.filter((w) => isLow(w.a) && isLow(w.b) && !isSneak(w))
     expect(low.length).toBeGreaterThan(6)
     expect(low.flatMap((w) => misnamed(inst, w))).toEqual([])

@@ -1,6 +1,11 @@
-import type { Solution } from '../circuit'
+import { nth } from '../sure'
+import { GROUND, type Solution } from '../circuit'
+import { splitRef, type Ref } from '../installation'
+import { isLanded } from '../query'
+import { kindAt } from './calls'
+import { tiedTo } from './layout'
 import { polesOf } from './poles'
-import { costOf, lastTerminal, reachFrom, type Reach } from './route'
+import { costOf, reachFrom, type Reach } from './route'
 import { standing, unfedTerminal, type NoVolts, type SupplyEnd } from './ties'
 
 /** The end of a supply that is nearest, by open contacts; null where none is reached. */
@@ -43,4 +48,46 @@ export function noVolts(solution: Solution, a: number, b: number): NoVolts & { l
   if (dead) return { ...dead, loose }
   const last = lastTerminal(solution, reach, loose)
   return { at: last, because: { kind: 'notWired', last }, loose }
+}
+
+/**
+ * The landed terminal furthest from the start that can be reached at all: where the wiring ends. A kit's lead that hangs there
+ * as well feeds nothing, and is no end of anything but its own row.
+ * @param from the node that was begun at
+ */
+function lastTerminal(solution: Solution, reach: Reach, from: number): Ref | null {
+  const { nodes } = solution.circuit.net
+  const start = nodes[from]
+  const isOwn = (ref: Ref) => start !== undefined && splitRef(start).placed === splitRef(ref).placed
+  let last: Ref | null = null
+  let most = -1
+  // On the line side what hangs behind an open contact gets its current from here, and is no place that it comes from.
+  const closed = tiedTo(solution, from, (i) => solution.state.closed[i] === 1)
+  const isSupply = (ref: Ref | undefined) =>
+    ref !== undefined && /\.(L\d|N)$/.test(ref) && isTerminal(solution, ref)
+  const isLine = [...closed].some((n) => isSupply(nodes[n]))
+  nodes.forEach((ref, node) => {
+    const c = nth(reach.cost, node)
+    if (c === Infinity || c <= most || !isTerminal(solution, ref) || (isLine && !closed.has(node))) return
+    if ((kindAt(solution, ref) === 'stripKit' && !isOwn(ref)) || isOtherThrow(solution, reach, node)) return
+    most = c
+    last = ref
+  })
+  return last
+}
+
+/** Whether a way comes in at one throw of a switch, over its pole, and out at the other, where nobody landed anything. */
+function isOtherThrow(solution: Solution, reach: Reach, node: number): boolean {
+  const { circuit } = solution
+  const at = reach.back[node]
+  const before = at && at.from !== GROUND ? reach.back[at.from]?.step.contact : undefined
+  if (!at || at.step.contact === null || typeof before !== 'number') return false
+  const [one, other] = [before, at.step.contact].map((i) => nth(circuit.net.contacts, i).placed.ref)
+  return one === other && !isLanded(circuit.inst, nth(circuit.net.nodes, node))
+}
+
+function isTerminal(solution: Solution, ref: Ref): boolean {
+  const { placed, id } = splitRef(ref)
+  const device = solution.circuit.inst.placed.find((p) => p.ref === placed)?.device
+  return device?.terminals.some((t) => t.id === id) ?? false
 }

@@ -10,13 +10,13 @@ import {
   type Truth,
 } from '../equipment'
 import { GROUND, standsAt, type Solution } from '../circuit'
-import { makeRef, splitRef, type Ref } from '../installation'
+import { makeRef, type Ref } from '../installation'
 import { evalContextOf } from '../situation'
-import { isCalled, notJoined, type Families } from './called'
-import { kindAt } from './calls'
-import { layoutOf, oncePer, tiedTo, type Step } from './layout'
+import { isCalled, isLostRelay, notJoined, type Families } from './called'
+import { isOnCaller, terminalAt } from './calls'
+import { layoutOf, oncePer, type Step } from './layout'
 import { polesOf, type Poles } from './poles'
-import { deadOnWay, tiedWithoutVolts, type NoVolts } from './ties'
+import { deadOnWay, tiedWithoutVolts, unfedTerminal, type NoVolts } from './ties'
 
 /** The cheapest way from a node to every other node, never through a load or a source. */
 export interface Reach {
@@ -82,7 +82,17 @@ function coilPrice(solution: Solution, coil: Ref): number {
   const way = wayTo(solution, load.a, load.b, load.pullIn)
   if (way) return whyNoWay(solution, way, true) ? 0 : way.price
   // A thermostat's own electronics are meant to be on always.
-  return load.part.does?.what === 'control' || isCalled(solution, [load.a, load.b]) ? 0 : NO_WAY
+  const isMeant = load.part.does?.what === 'control' || isCalled(solution, [load.a, load.b])
+  return isMeant || isLostRelay(solution, [load.a, load.b]) || isWithoutCommon(solution, coil) ? 0 : NO_WAY
+}
+
+/** Whether a coil of a device that passes calls on lacks but the device's common: all of it is dead for that. */
+function isWithoutCommon(solution: Solution, coil: Ref): boolean {
+  const load = solution.circuit.net.loads.find((l) => l.ref === coil)
+  const common = [load?.a, load?.b].find((n) => n !== undefined && terminalAt(solution, n)?.role === 'C')
+  if (common === undefined || !isOnCaller(solution, coil)) return false
+  const reach = reachFrom(solution, common)
+  return polesOf(solution).every((p) => Math.min(costOf(reach, p.hot), costOf(reach, p.cold)) >= OPEN)
 }
 
 /**
@@ -102,12 +112,23 @@ export function whyNoWay(
   const points = nodes.flatMap((node, i) =>
     node === GROUND ? [] : [{ node, mootAfter: isMoot(way.hot[i]?.contact) }],
   )
-  const dead = deadOnWay(solution, points)
+  const dead =
+    deadOnWay(solution, points) ??
+    (points.some((p) => p.mootAfter) ? deadCaller(solution, nth(way.ends, 0)) : null)
   if (dead || !isCoil) return dead
   const open = way.hot.flatMap(({ contact }) =>
     contact === null ? [] : [{ contact, isMoot: isMoot(contact) }],
   )
   return notJoined(solution, way.ends[0], way.ends[1], open, families)
+}
+
+/** Nearer than what no call brings: a caller whose own R is dead, so that nothing it might call would come. */
+function deadCaller(solution: Solution, end: number): NoVolts | null {
+  const reach = reachFrom(solution, end)
+  const near = solution.circuit.net.nodes.flatMap((ref, i) =>
+    isOnCaller(solution, ref) && costOf(reach, i) < OPEN + 1000 * EVENT ? [i] : [],
+  )
+  return unfedTerminal(solution, near)
 }
 
 /** Of the coils that a contact waits for, the one that is nearest to its volts: whose chain is worth showing. */
@@ -218,7 +239,7 @@ function farFromClosing(driver: Expr, context: EvalContext, device: Device, coil
     return mode && driver.is.includes(normalState(mode)) ? 0.5 : EVENT
   }
   if ('energised' in driver) return coil
-  return 'set' in driver ? EVENT : 0
+  return 'set' in driver || 'condition' in driver ? EVENT : 0
 }
 
 /** The steps from the reach's start to `node`, in order; null when there is no way. */
@@ -318,38 +339,6 @@ export function feedsOnItself(solution: Solution, way: Way, transformer: number)
   }
   if (way.hot.some(waits)) return way.ends[0]
   return way.cold.some(waits) ? way.ends[1] : null
-}
-
-/**
- * The landed terminal furthest from the start that can be reached at all: where the wiring ends. A kit's lead that hangs there
- * as well feeds nothing, and is no end of anything but its own row.
- * @param from the node that was begun at
- */
-export function lastTerminal(solution: Solution, reach: Reach, from: number): Ref | null {
-  const { nodes } = solution.circuit.net
-  const start = nodes[from]
-  const isOwn = (ref: Ref) => start !== undefined && splitRef(start).placed === splitRef(ref).placed
-  let last: Ref | null = null
-  let most = -1
-  // On the line side what hangs behind an open contact gets its current from here, and is no place that it comes from.
-  const closed = tiedTo(solution, from, (i) => solution.state.closed[i] === 1)
-  const isSupply = (ref: Ref | undefined) =>
-    ref !== undefined && /\.(L\d|N)$/.test(ref) && isTerminal(solution, ref)
-  const isLine = [...closed].some((n) => isSupply(nodes[n]))
-  nodes.forEach((ref, node) => {
-    const c = nth(reach.cost, node)
-    if (c === Infinity || c <= most || !isTerminal(solution, ref) || (isLine && !closed.has(node))) return
-    if (kindAt(solution, ref) === 'stripKit' && !isOwn(ref)) return
-    most = c
-    last = ref
-  })
-  return last
-}
-
-function isTerminal(solution: Solution, ref: Ref): boolean {
-  const { placed, id } = splitRef(ref)
-  const device = solution.circuit.inst.placed.find((p) => p.ref === placed)?.device
-  return device?.terminals.some((t) => t.id === id) ?? false
 }
 
 /**

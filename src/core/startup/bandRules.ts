@@ -85,9 +85,7 @@ function cfmOf(c: Context, high: boolean): number | null {
   if (measured !== null && measured > 0) return measured
   const full = houseValue(seen.house, 'cfmHigh') ?? cfmAt(seen)
   const speeds = solved.ok
-    ? solved.running.flatMap(({ part: { does } }) =>
-        does?.what === 'blower' && does.speed ? [does.speed] : [],
-      )
+    ? solved.running.flatMap(({ part: { does } }) => (does?.what === 'blower' ? [does.speed] : []))
     : []
   if (speeds.includes('high') || speeds.includes('heat')) return full
   const low = houseValue(seen.house, 'cfmLow')

@@ -26,7 +26,7 @@ export function readingHistory(readings: readonly Reading[]): ReadingLine[] {
   for (const r of inOrder) {
     const { kind, place, at, value } = r
     const { call } = r.situation
-    const modes = Object.entries(r.situation.modes).sort(([a], [b]) => (a < b ? -1 : 1))
+    const modes = Object.entries(r.situation.modes).sort()
     // What a blower in the clamp adds is another figure, and so is what a defrost does.
     const key = JSON.stringify([kind, place, at, call, r.withBlower, modes])
     const known = lines.get(key) ?? { kind, place, at, call, points: [], change: null, drift: null }

@@ -4,7 +4,8 @@ import { FIXTURES } from '../../../tests/helpers/ruleFixtures'
 import { STRIPS, GAS, OIL, told } from '../../../tests/helpers/told'
 import { Circuit } from '../circuit'
 import type { Installation, Wire } from '../installation'
-import { judge, runStanding } from '.'
+import { degF } from '../units'
+import { judge, runStanding, testPlan } from '.'
 
 /** Quillfeather Lane with a second transformer, and conductors: from, to, from, to. */
 function twoSources(tap: number, first: boolean, ...ends: Wire['a'][]): Installation {
@@ -44,6 +45,12 @@ describe('the transformer that volts come from', () => {
   })
 })
 
+it('a job with nothing that calls has no minimum-off to try', () => {
+  const inst = demoInstallation('quillfeather-lane')
+  const bare = { ...inst, placed: inst.placed.filter((p) => p.ref === 'feedA'), wires: [], cables: [] }
+  expect(testPlan(new Circuit(bare), degF(47)).map((c) => c.id)).toEqual(['supply'])
+})
+
 describe('readings at their edges', () => {
   it('a leg to ground is held against nothing where the circuit comes to no rest', () => {
     const chatter = new Circuit(FIXTURES.noChatter!.broken())
@@ -69,6 +76,35 @@ describe('readings at their edges', () => {
     expect(flue({ flueLowF: 350, flueHighF: 450 }).basis).toBe('plate')
     expect([flue({ flueLowF: 390 }).basis, flue({ flueHighF: 410 }).basis]).toEqual(['usual', 'usual'])
   }) // prettier-ignore
+
+  it('a flue is held against nothing while no burner is lit, and a nozzle against nothing without the plate’s input', () => {
+    expect(told('flueTemp', 'fur', 400, { ...OIL, call: 'fan' }).verdict).toBe('unjudged')
+    expect(told('flueTemp', 'fur', 400, OIL).verdict).toBe('right')
+    expect(told('nozzle', 'fur', 0.7, { ...OIL, without: ['inputBtuh'] }).verdict).toBe('unjudged')
+  })
+
+  it('a defrost’s cap is what its own setting says, on a board that has one for it', () => {
+    const inst = demoInstallation('quillfeather-lane', { 'od.defrostPins': 30 })
+    const placed = inst.placed.map((p) => ({
+      ...p,
+      device: {
+        ...p.device,
+        modes: p.device.modes.map((m) => ({
+          ...m,
+          transitions: (m.transitions ?? []).map((t) =>
+            t.after === 600 ? { ...t, after: { set: 'defrostPins', times: 10 } } : t,
+          ),
+        })),
+      },
+    }))
+    const r = reading({ kind: 'defrostMinutes', value: 4, place: 'coil', at: 'od' })
+    const said = judge(new Circuit({ ...inst, placed }), {
+      ...r,
+      situation: { call: 'heat1', outdoorF: degF(30), modes: { 'od.board': 'defrost' } },
+    })
+    // 30 times 10 s are five minutes.
+    expect(said.expected?.nominal).toBe(5)
+  })
 
   it('of several cards that wait for warmth the warmest is what is waited for', () => {
     // A two-stage unit: cooling from 60 °F on, and what stands above it by itself.

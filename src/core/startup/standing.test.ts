@@ -28,6 +28,13 @@ describe('where a test run stands', () => {
     }) // prettier-ignore
   })
 
+  it('a card that somebody set aside for the weather waits, whatever today’s is', () => {
+    // At 25 °F the heat pump could be run: it is put off all the same, beside the cooling.
+    expect(runStanding(circuit, progress(25, { supply: 'done', heat1: 'waiting' }))).toMatchObject({
+      waiting: 2, open: 7, done: 1, aboveF: 60, belowF: null,
+    }) // prettier-ignore
+  })
+
   it('waits only for weather once all else has ended', () => {
     const ids = testPlan(circuit, degF(25)).map((c) => c.id)
     const all = Object.fromEntries(ids.filter((id) => id !== 'cool1').map((id) => [id, 'done' as const]))

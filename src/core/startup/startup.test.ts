@@ -251,6 +251,15 @@ describe('what a meter must show', () => {
       'od.W',
     ])
   })
+  it('is said of every low-voltage terminal but the common, at each device that has one', () => {
+    const all = expectations(new Circuit(inst), { call: 'off', outdoorF: degF(60), modes: {} })!
+    // A strip kit's own terminals and the feeds' are line voltage or have no common of their own.
+    expect(all.map((d) => [d.placed, d.terminals.map((t) => t.label).join(' ')])).toEqual([
+      ['tstat', 'R Y G O/B AUX E'],
+      ['ah', 'R G Y O W1 W2'],
+      ['od', 'R Y O/B W'],
+    ])
+  })
   it('calls 18 V and up live, 3 V and less dead, and leaves the rest to be looked into', () => {
     expect([18, 17.9, 3.1, 3].map((v) => liveness(asVolts(v)))).toEqual([
       'live',

@@ -257,6 +257,7 @@ describe('a sensor’s table', () => {
     // Halfway, at 54.5 °F, the geometric mean: √(10,000 · 32,500) = 18,028.
     expect(ohmsAt(table, degF(54.5))).toBeCloseTo(18_027.76, 1)
     expect(ohmsAt(table, degF(32))).toBeCloseTo(32_500, 6)
+    expect(ohmsAt(table, degF(77))).toBeCloseTo(10_000, 6)
     expect(ohmsAt(table, degF(31))).toBeNull()
     expect(ohmsAt(table, degF(78))).toBeNull()
     expect(ohmsAt([], degF(40))).toBeNull()
