@@ -30,8 +30,11 @@ const GRAVITY: EffectKind[] = ['harm', 'noHeat', 'unnoticed', 'noticed', 'nothin
 function trials(circuit: Circuit): Situation[] {
   const { inst } = circuit
   const calls = callsOf(inst)
+  // What shows at many temperatures is told at the most ordinary of them, as what breaks a rule is.
+  const awayFromMild = (t: number) => Math.abs(t - tolerances.mildF)
+  const temperatures = [...regionsOf(inst)].sort((a, b) => awayFromMild(a) - awayFromMild(b))
   return calls.flatMap((call) =>
-    regionsOf(inst).flatMap((outdoorF) => {
+    temperatures.flatMap((outdoorF) => {
       const rows = circuit.combinationsAt(call, outdoorF)
       const memories = Object.fromEntries(memoriesAt(inst, outdoorF).map((m) => [m, 'made']))
       const plain: Situation = { call, outdoorF, modes: memories }
