@@ -1,6 +1,7 @@
 import { nth } from '../sure'
 import { GROUND, type Solution } from '../circuit'
-import { splitRef, type Ref } from '../installation'
+import type { Terminal } from '../equipment'
+import { placedByRef, splitRef, type Ref } from '../installation'
 import { isLanded } from '../query'
 import { kindAt } from './calls'
 import { tiedTo } from './layout'
@@ -63,12 +64,15 @@ function lastTerminal(solution: Solution, reach: Reach, from: number): Ref | nul
   let most = -1
   // On the line side what hangs behind an open contact gets its current from here, and is no place that it comes from.
   const closed = tiedTo(solution, from, (i) => solution.state.closed[i] === 1)
-  const isSupply = (ref: Ref | undefined) =>
-    ref !== undefined && /\.(L\d|N)$/.test(ref) && isTerminal(solution, ref)
+  // By what it says on the device: a blower's lead stands on the line side too, and gets its current from a leg.
+  const isSupply = (ref: Ref | undefined) => {
+    const t = ref === undefined ? undefined : terminalOf(solution, ref)
+    return t?.side === 'line' && /^(L\d?|N)$/.test(t.label)
+  }
   const isLine = [...closed].some((n) => isSupply(nodes[n]))
   nodes.forEach((ref, node) => {
     const c = nth(reach.cost, node)
-    if (c === Infinity || c <= most || !isTerminal(solution, ref) || (isLine && !closed.has(node))) return
+    if (c === Infinity || c <= most || !terminalOf(solution, ref) || (isLine && !closed.has(node))) return
     if ((kindAt(solution, ref) === 'stripKit' && !isOwn(ref)) || isOtherThrow(solution, reach, node)) return
     most = c
     last = ref
@@ -86,8 +90,7 @@ function isOtherThrow(solution: Solution, reach: Reach, node: number): boolean {
   return one === other && !isLanded(circuit.inst, nth(circuit.net.nodes, node))
 }
 
-function isTerminal(solution: Solution, ref: Ref): boolean {
+function terminalOf(solution: Solution, ref: Ref): Terminal | undefined {
   const { placed, id } = splitRef(ref)
-  const device = solution.circuit.inst.placed.find((p) => p.ref === placed)?.device
-  return device?.terminals.some((t) => t.id === id) ?? false
+  return placedByRef(solution.circuit.inst, placed)?.device.terminals.find((t) => t.id === id)
 }
