@@ -36,6 +36,31 @@ describe('device files', () => {
     expect(told({ warmth: 1 })).toEqual(['demand'])
   })
 
+  it('with an option, a unit or a value that no rule would know are refused at its place', () => {
+    const told = (id: string, change: (text: string) => string) => {
+      const text = JSON.stringify(libraryDevice(id))
+      const changed = change(text)
+      expect(changed).not.toBe(text)
+      const read = parseDevice(changed)
+      return read.ok ? [] : read.problems.map((p) => `${p.path} ${p.expected}`)
+    }
+    expect(told('sorrel-d1', (t) => t.replaceAll('"dualFuel"', '"hybrid"'))).toContainEqual(
+      expect.stringMatching(
+        /^settings\[\d+\]\.options\[\d+\]\.id one of heatPump, dualFuel, conventional, as system says$/,
+      ),
+    )
+    expect(told('sorrel-h1', (t) => t.replaceAll('"unit":"min"', '"unit":"s"'))).toContainEqual(
+      expect.stringMatching(/\.unit min$/),
+    )
+    // A contact that waits for a state or a value that never comes.
+    expect(told('sedge-z2', (t) => t.replaceAll('"is":["ready"]', '"is":["readdy"]'))).toContainEqual(
+      expect.stringMatching(/driver a state of timer: one of .*ready/),
+    )
+    expect(told('sorrel-h1', (t) => t.replaceAll('"is":["cooling"]', '"is":["coolin"]'))).toContainEqual(
+      expect.stringMatching(/ a value of rvSense: one of cooling, heating$/),
+    )
+  })
+
   it('with a wrong profile name the item and its line', () => {
     const menu = formatDevice(libraryDevice('sorrel-h1'))
     const cases: [string, string, string][] = [

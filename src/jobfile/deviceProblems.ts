@@ -1,6 +1,8 @@
 import {
   EARTH,
+  isUnit,
   leaves,
+  meaningsOf,
   PLATES,
   profilesOf,
   whenLeaves,
@@ -13,7 +15,9 @@ import {
   type ProfileItem,
   type Quantity,
   type Setting,
+  type Value,
   type When,
+  unitOf,
 } from '@/core/equipment'
 import { nth } from '@/core/sure'
 import { settingProblem } from './lookup'
@@ -24,7 +28,6 @@ export function deviceProblems(device: Device, path: string): Problem[] {
   const found: Problem[] = []
   const ids = (list: { id: string }[]) => new Set(list.map((x) => x.id))
   const settings = ids(device.settings)
-  const modes = ids(device.modes)
   const loads = ids(device.parts.filter((p) => p.kind === 'load'))
   const once = (list: { id: string }[], at: string) =>
     list.forEach((x, i) => {
@@ -38,9 +41,34 @@ export function deviceProblems(device: Device, path: string): Problem[] {
   const settingNamed = (id: string, at: string) => {
     if (!settings.has(id)) found.push(problem(at, 'a setting of the device', id))
   }
+  /** A value that the setting never has, and that its intent does not know either, would never be so. */
+  const valuesOf = (l: { set: string; is: Value[] }, at: string) => {
+    const own = device.settings.find((s) => s.id === l.set)
+    if (!own) return
+    for (const value of l.is) {
+      const isKnown =
+        own.kind === 'number'
+          ? typeof value === 'number'
+          : own.options?.some((o) => o.id === value) || meaningsOf(own.intent)?.includes(String(value))
+      const options =
+        own.kind === 'number' ? 'a number' : `one of ${(own.options ?? []).map((o) => o.id).join(', ')}`
+      if (!isKnown) found.push(problem(at, `a value of ${l.set}: ${options}`, value))
+    }
+  }
   const leaf = (l: Leaf, at: string) => {
-    if ('set' in l) settingNamed(l.set, at)
-    if ('mode' in l && !modes.has(l.mode)) found.push(problem(at, 'a mode of the device', l.mode))
+    if ('set' in l) {
+      settingNamed(l.set, at)
+      valuesOf(l, at)
+    }
+    if ('mode' in l) {
+      const mode = device.modes.find((m) => m.id === l.mode)
+      if (!mode) found.push(problem(at, 'a mode of the device', l.mode))
+      for (const state of l.is)
+        if (mode && !mode.states.some((s) => s.id === state))
+          found.push(
+            problem(at, `a state of ${l.mode}: one of ${mode.states.map((s) => s.id).join(', ')}`, state),
+          )
+    }
     if ('energised' in l && !loads.has(l.energised))
       found.push(problem(at, 'a load of the device', l.energised))
     if ('sense' in l && typeof l.below === 'object') settingNamed(l.below.set, at)
@@ -134,6 +162,20 @@ export function deviceProblems(device: Device, path: string): Problem[] {
     })
   })
   device.settings.forEach((s, i) => {
+    const [meanings, unit] = [meaningsOf(s.intent), unitOf(s.intent)]
+    if (meanings)
+      s.options?.forEach((o, j) => {
+        if (!meanings.includes(o.id))
+          found.push(
+            problem(
+              `${path}.settings[${i}].options[${j}].id`,
+              `one of ${meanings.join(', ')}, as ${s.intent} says`,
+              o.id,
+            ),
+          )
+      })
+    if (unit && s.unit !== undefined && !isUnit(unit, s.unit))
+      found.push(problem(`${path}.settings[${i}].unit`, unit, s.unit))
     const wrong = settingProblem(s, s.default)
     if (wrong) found.push(problem(`${path}.settings[${i}].default`, wrong, s.default))
     s.defaultFor?.forEach((d, j) => {

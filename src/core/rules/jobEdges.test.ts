@@ -239,6 +239,9 @@ const TABLE: [string, string, () => string, string][] = [
   ['lockoutSource', 'lockoutNoSource for each that is on', () => finds('lockoutSource', job('pennywort-close', { 'tstat.useAuxLockout': 'on', 'tstat.useCompressorLockout': 'on' })), 'lockoutNoSource tstat.useCompressorLockout tstat.outdoorSource; lockoutNoSource tstat.useAuxLockout tstat.outdoorSource'],
   ['lockoutSource', 'none is on', () => finds('lockoutSource', job('pennywort-close')), ''],
   ['lockoutSource', 'changeoverNoSource', () => finds('lockoutSource', job('tallow-mill', { 'tstat.outdoorSource': 'none' })), 'changeoverNoSource tstat.outdoorSource tstat.system'],
+  ['lockoutSource', 'a sensor that is shown and no more', () => finds('lockoutSource', job('tallow-mill', { 'tstat.outdoorSource': 'display' })), 'changeoverNoSource tstat.outdoorSource tstat.system'],
+  ['sensor', 'a sensor that is shown and no more', () => finds('sensor', job('tallow-mill', { 'tstat.outdoorSource': 'display' })), ''],
+  ['heatGap', 'lockouts that nothing feels', () => finds('heatGap', job('tallow-mill', { 'tstat.outdoorSource': 'display', 'tstat.useCompressorLockout': 'on', 'tstat.compressorLockout': 30, 'tstat.useAuxLockout': 'on', 'tstat.auxLockout': 20 })), ''],
   ['lockoutSource', 'a kit decides', () => finds('lockoutSource', job('tallow-mill', { 'tstat.outdoorSource': 'none', 'tstat.inCharge': 'kit' })), ''],
 
   ['sensor', 'sensorNotLanded', () => finds('sensor', job('pennywort-close', { 'tstat.outdoorSource': 'wired' })), 'sensorNotLanded tstat.outdoorSource tstat.S1'],

@@ -1,3 +1,4 @@
+import type { Value } from '../equipment'
 import { terminalOf, type Installation, type Placed, type Ref } from '../installation'
 import { intentOf, isLanded, joinedByCopper, ofKind, terminalsWith, wiredNet } from '../query'
 import { breach, hasIntent, ownSettings } from './breach'
@@ -40,6 +41,8 @@ export const sensor: JobRule<'sensor', Code> = {
       const pair = terminalsWith(p, 'S')
       const bare = pair.find((t) => !isLanded(inst, t))
       const landed = pair.find((t) => isLanded(inst, t))
+      // A sensor that is shown and no more is landed all the same, and missed by nobody.
+      if (source.value === 'display') return []
       if (source.value !== 'wired') return landed ? breach('sensorNotSet', [source.at, landed]) : []
       if (bare) return breach('sensorNotLanded', [source.at, bare])
       const [one, two] = pair
@@ -55,6 +58,9 @@ export const sensor: JobRule<'sensor', Code> = {
     }),
 }
 
+/** What tells a thermostat no temperature to act by. */
+const UNFELT: (Value | null)[] = ['none', 'display']
+
 /** A lockout or a changeover has an outdoor temperature to go by. */
 export const lockoutSource: JobRule<'lockoutSource', 'lockoutNoSource' | 'changeoverNoSource'> = {
   id: 'lockoutSource',
@@ -65,7 +71,7 @@ export const lockoutSource: JobRule<'lockoutSource', 'lockoutNoSource' | 'change
   find: ({ inst }) =>
     ofKind(inst, 'thermostat').flatMap((p): Breach<'lockoutNoSource' | 'changeoverNoSource'>[] => {
       const [source] = ownSettings(p, 'outdoorSource')
-      if (source?.value !== 'none') return []
+      if (!source || !UNFELT.includes(source.value)) return []
       const on = [...ownSettings(p, 'useCompressorLockout'), ...ownSettings(p, 'useAuxLockout')].filter(
         (f) => f.value === 'on',
       )

@@ -18,7 +18,7 @@ export const heatGap: JobRule<'heatGap', 'heatGap'> = {
   find: ({ inst }) =>
     ofKind(inst, 'thermostat').flatMap((p) => {
       const source = intentOf(p, 'outdoorSource')
-      if (source === 'none' || source === undefined) return []
+      if (source === undefined || source === 'none' || source === 'display') return []
       if (intentOf(p, 'useCompressorLockout') !== 'on') return []
       const cold = ownSettings(p, 'compressorLockout')[0]
       const below = numberOf(cold?.value)

@@ -115,8 +115,10 @@ describe('one code that decides two things', () => {
 describe('numbers', () => {
   it('behind the positions of a switch are numbers, so that what reads minutes finds them', () => {
     const bare: Device = { ...outdoor, settings: outdoor.settings.filter((s) => s.intent !== 'droop') }
-    const made = described(bare, [row('SW1', 'Quiet time', 'OFF=30 min, ON=90 min', { intent: 'droop' })])
-    const setting = made.settings.find((s) => s.intent === 'droop')!
+    const made = described(bare, [
+      row('SW1', 'Quiet time', 'OFF=30 min, ON=90 min', { intent: 'upstageTimer' }),
+    ])
+    const setting = made.settings.find((s) => s.intent === 'upstageTimer')!
     expect(setting).toMatchObject({ kind: 'number', range: [30, 90], unit: 'min', default: 30 })
     expect(sets(placedWith(made, { [setting.id]: 90 }))).toEqual(['SW1>ON'])
     expect(profileRowsOf(made)[0]!.values).toBe('OFF=30 min, ON=90 min')

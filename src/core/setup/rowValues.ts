@@ -1,6 +1,10 @@
 import { nth } from '../sure'
 import {
+  isUnit,
+  meaningFor,
+  meaningsOf,
   profilesOf,
+  unitOf,
   type Device,
   type Intent,
   type ProfileItem,
@@ -44,13 +48,20 @@ function settingFor(device: Device, row: ProfileRow, intent: string, id: string)
   return { id, group: 'set', label, kind: 'choice', ...(intent ? { intent: intent as Intent } : {}) }
 }
 
-/** Reads the values cell of a row; null where it says nothing that can be read. */
+/** What a cell that cannot be read should have said; null where that is no more than some values. */
+export interface Unread {
+  expected: string | null
+}
+const UNREAD: Unread = { expected: null }
+export const isUnread = (read: object): read is Unread => 'expected' in read
+
+/** Reads the values cell of a row, by what its intent knows. */
 export function readValues(
   device: Device,
   row: ProfileRow,
   intents: readonly string[],
   id: string,
-): Values | null {
+): Values | Unread {
   const [first = '', second] = intents
   const one = settingFor(device, row, first, id)
   const own = device.settings.find((s) => s.id === one.id)
@@ -59,6 +70,9 @@ export function readValues(
   const range = readRange(row.values)
   if (range) {
     const { low, high } = range
+    const unit = unitOf(one.intent)
+    if (meaningsOf(one.intent)) return saying(one.intent)
+    if (unit && range.unit && !isUnit(unit, range.unit)) return { expected: `figures in ${unit}` }
     const start =
       typeof own?.default === 'number' && own.default >= low && own.default <= high ? own.default : low
     const setting: Setting = {
@@ -66,19 +80,19 @@ export function readValues(
       kind: 'number',
       range: [low, high],
       step: range.step,
-      ...(range.unit ? { unit: range.unit } : {}),
+      ...(range.unit || unit ? { unit: range.unit || (unit ?? '') } : {}),
       default: start,
     }
     return { settings: [setting], as: range.as, codes: new Map() }
   }
   const pairs = codesIn(row.values)
-  if (!pairs) return null
+  if (!pairs) return UNREAD
   const read = settingOf(
     one,
     own,
     pairs.map((p) => p.label),
   )
-  if (!read) return null
+  if (isUnread(read)) return read
   const { setting, values } = read
   return {
     settings: [setting],
@@ -150,17 +164,24 @@ function settingOf(
   one: Omit<Setting, 'default'>,
   own: Setting | undefined,
   labels: readonly string[],
-): { setting: Setting; values: Value[] } | null {
-  const numbers = labels.map(numberIn)
+): { setting: Setting; values: Value[] } | Unread {
+  const counted = unitOf(one.intent)
+  // Where time is counted, off is none of it.
+  const isTime = counted === 'min' || counted === 's' || counted === 'months'
+  const numbers = labels.map((l) => (isTime && NONE.test(l) ? { value: 0, unit: '' } : numberIn(l)))
+  const units = [...new Set(numbers.flatMap((n) => (n?.unit ? [n.unit] : [])))]
+  if (counted && !(numbers.every((n) => n !== null) && units.every((u) => isUnit(counted, u))))
+    return { expected: `figures in ${counted}${isTime ? ', or off' : ''}` }
   const [head] = numbers
   const isNumber =
-    head && numbers.every((n) => n?.unit === head.unit) && (own ? own.kind === 'number' : head.unit !== '')
+    counted !== null ||
+    (head && numbers.every((n) => n?.unit === head.unit) && (own ? own.kind === 'number' : head.unit !== ''))
   if (isNumber) {
     const values = numbers.flatMap((n) => (n ? [n.value] : []))
-    if (new Set(values).size < values.length) return null
+    if (new Set(values).size < values.length) return UNREAD
     const { options: _, ...rest } = one
     const start = typeof own?.default === 'number' && values.includes(own.default) ? own.default : values[0]
-    const unit = head.unit || own?.unit
+    const unit = units[0] ?? counted ?? own?.unit
     return {
       setting: {
         ...rest,
@@ -176,9 +197,12 @@ function settingOf(
     const same = own?.options?.find((o) =>
       [o.id, o.label].some((x) => x.toLowerCase() === label.toLowerCase()),
     )
-    return same ?? { id: slug(label), label }
+    if (same || !one.intent || !meaningsOf(one.intent)) return same ?? { id: slug(label), label }
+    const meaning = meaningFor(one.intent, label)
+    return meaning === null ? null : { ...own?.options?.find((o) => o.id === meaning), id: meaning, label }
   })
-  if (new Set(options.map((o) => o.id)).size < options.length) return null
+  if (!isWhole(options)) return saying(one.intent)
+  if (new Set(options.map((o) => o.id)).size < options.length) return UNREAD
   const start = options.find((o) => o.id === own?.default) ?? nth(options, 0)
   const { range: _, step: __, ...rest } = one
   return {
@@ -187,15 +211,22 @@ function settingOf(
   }
 }
 
+const NONE = /^(off|none|never|no|disabled)$/i
+const isWhole = <T>(list: (T | null)[]): list is T[] => !list.includes(null)
+/** What the meanings of an intent are, for a manual that has other words for them. */
+const saying = (intent: Intent | undefined): Unread => ({
+  expected: `meanings among ${(meaningsOf(intent) ?? []).join(', ')}, each named so`,
+})
+
 /** "1=Heat pump / One, 2=Heat pump / Two": one code for a value of each of two settings. */
 function readPair(
   text: string,
   [one, two]: readonly [Omit<Setting, 'default'>, Omit<Setting, 'default'>],
   device: Device,
-): Values | null {
+): Values | Unread {
   const pairs = codesIn(text)
   const halves = pairs?.map((p) => p.label.split(/\s+\/\s+/))
-  if (!pairs || halves?.some((h) => h.length !== 2)) return null
+  if (!pairs || halves?.some((h) => h.length !== 2)) return UNREAD
   const side = (of: Omit<Setting, 'default'>, n: 0 | 1) => {
     const labels = (halves ?? []).map((h) => nth(h, n))
     const distinct = [...new Set(labels)]
@@ -204,18 +235,18 @@ function readPair(
       device.settings.find((s) => s.id === of.id),
       distinct,
     )
-    return (
-      read && {
-        setting: read.setting,
-        value: (i: number) => nth(read.values, distinct.indexOf(nth(labels, i))),
-      }
-    )
+    if (isUnread(read)) return read
+    return {
+      setting: read.setting,
+      value: (i: number) => nth(read.values, distinct.indexOf(nth(labels, i))),
+    }
   }
   const [a, b] = [side(one, 0), side(two, 1)]
-  if (!a || !b) return null
+  if (isUnread(a)) return a
+  if (isUnread(b)) return b
   const codes = pairs.map((p, i) => ({ value: String(a.value(i)), other: String(b.value(i)), code: p.code }))
   const said = new Set(codes.map((c) => `${c.value} ${c.other}`))
-  if (said.size < codes.length) return null
+  if (said.size < codes.length) return UNREAD
   return {
     settings: [a.setting, b.setting],
     as: { pair: { with: b.setting.id, codes } },

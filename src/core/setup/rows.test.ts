@@ -67,6 +67,44 @@ describe('a menu typed from a paper manual', () => {
     expect(read.errors.map((e) => [e.row, e.column])).toEqual([[2, column]])
   })
 
+  it.each([
+    ['fuel', '0=NG, 1=Propane', ['natural', 'lp']],
+    ['rvSense', 'A=On in heating, B=On in cooling', ['heating', 'cooling']],
+    ['together', '0=Never, 1=Allowed', ['no', 'yes']],
+    ['backupStages', '1=Single stage, 2=Two stages', ['1', '2']],
+    ['outdoorSource', '0=Nothing, 1=Display only, 2=Wired sensor', ['none', 'display', 'wired']],
+  ])('%s: a manual’s own words are what rules go by: %s', (intent, values, ids) => {
+    const read = readRows(stat, [row({ code: '7', label: 'X', intent, values })])
+    expect(read.errors).toEqual([])
+    expect(read.settings[0]!.options!.map((o) => o.id)).toEqual(ids)
+  })
+
+  it('a meaning that no rule would know is told, with those that there are', () => {
+    const said = (intent: string, values: string) =>
+      readRows(stat, [row({ code: '7', label: 'X', intent, values })]).errors.map(
+        (e) => `${e.column}: ${e.expected}`,
+      )
+    expect(said('fuel', '0=Gas, 1=Butane')).toEqual([
+      'values: meanings among natural, lp, oil, each named so',
+    ])
+    expect(said('rvSense', '0..1')).toEqual(['values: meanings among cooling, heating, each named so'])
+    expect(said('minimumOff', '0..300/60 s')).toEqual(['values: figures in min'])
+    expect(said('minimumOff', '0=Off, 1=Short')).toEqual(['values: figures in min, or off'])
+    expect(said('changeover', '0=Off, 1=30 °F')).toEqual(['values: figures in °F'])
+    expect(said('droop', '1=1 min, 2=2 min')).toEqual(['values: figures in Δ°F'])
+    // What no rule counts may be called anything.
+    expect(said('schedule', '0=Week, 1=Weekend')).toEqual([])
+  })
+
+  it('a time that may be off is a figure, and one without a unit is in the intent’s', () => {
+    const [timer] = readRows(stat, [row({ code: '7', label: 'X', intent: 'upstageTimer', values: '0=Off, 1=30 minutes, 2=60 minutes' })]).settings // prettier-ignore
+    expect(timer).toMatchObject({ kind: 'number', range: [0, 60], unit: 'minutes', default: 0 })
+    const [off] = readRows(stat, [
+      row({ code: '8', label: 'X', intent: 'upstageTimer', values: '0..5' }),
+    ]).settings
+    expect(off).toMatchObject({ kind: 'number', range: [0, 5], unit: 'min' })
+  })
+
   it('a code that stands twice is an error of the second', () => {
     const read = readRows(stat, [rows[1]!, rows[1]!])
     expect(read.errors).toEqual([{ row: 2, column: 'code', expected: 'a code used once' }])

@@ -1,6 +1,6 @@
 import { nth } from '../sure'
 import { COLUMNS, type Column, type ProfileRow } from './profileRow'
-import { readValues, slug, type Codes, type Values } from './rowValues'
+import { isUnread, readValues, slug, type Codes, type Values } from './rowValues'
 import { INTENTS, type Device, type Expr, type ProfileItem, type Setting } from '../equipment'
 
 export interface RowError {
@@ -54,13 +54,12 @@ export function readRows(device: Device, rows: readonly ProfileRow[]): RowsRead 
     if (address && !['group', 'unit', 'outdoor'].includes(address))
       wrong('address', 'group, unit, outdoor, or nothing')
     const read = readValues(device, row, intents, `s${slug(key)}`)
-    if (!read) {
-      wrong(
-        'values',
+    if (isUnread(read)) {
+      const example =
         intents.length > 1
           ? 'such as “1=Heat pump / One, 2=Heat pump / Two”'
-          : 'such as “1=Cooling, 2=Heating” or “0..120/10 min”',
-      )
+          : 'such as “1=Cooling, 2=Heating” or “0..120/10 min”'
+      wrong('values', read.expected ?? example)
       return
     }
     const note = readNote(row.note, read)
