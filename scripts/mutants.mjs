@@ -5,24 +5,29 @@ import { ensureDataFolder, ensureModules, root } from './lib/prepare.mjs'
 import { main, Plain, run } from './lib/say.mjs'
 
 /**
- * npm run mutants -- FOLDER [FILE …] [--every N [--from M]]: changes a folder of the core in many small ways, and says which
- * of them no test of that folder notices. What was found before and has not changed since is not tried again. Files that
+ * npm run mutants -- FOLDER [FILE …] [--every N [--from M]] [--without WORDS]: changes a folder of the core in many small
+ * ways, and says which of them no test of that folder notices. What was found before and has not changed since is not tried again. Files that
  * declare rules are held to the tests that name one of them: every proof runs through every rule, and waiting for all of
  * them takes a day.
  * With --every, only the changes that lie within each Nth line are tried, which says as much of a large folder in an Nth of
  * the time (what spans several lines, such as a body taken out, is left out then: it is what tests notice most).
+ * With --without, tests whose names match it are left out: the slow ones, where each change meets every test.
  */
 main(async () => {
   const {
     positionals: [folder, ...files],
-    values: { every, from },
+    values: { every, from, without },
   } = parseArgs({
     allowPositionals: true,
-    options: { every: { type: 'string', default: '1' }, from: { type: 'string', default: '0' } },
+    options: {
+      every: { type: 'string', default: '1' },
+      from: { type: 'string', default: '0' },
+      without: { type: 'string', default: '' },
+    },
   })
   if (!folder || !existsSync(join(root, 'src/core', folder)) || !(Number(every) >= 1) || !(Number(from) >= 0))
     throw new Plain(
-      'npm run mutants -- FOLDER [FILE …] [--every N [--from M]]: name a folder of src/core, such as startup, and maybe some of its files',
+      'npm run mutants -- FOLDER [FILE …] [--every N [--from M]] [--without WORDS]: name a folder of src/core, such as startup, and maybe some of its files',
     )
   const at = join(root, 'src/core', folder)
   const textOf = (name) => readFileSync(join(at, name), 'utf8')
@@ -43,10 +48,11 @@ main(async () => {
   const gathered = join(data, 'gathered.test.ts')
   writeFileSync(gathered, tests.map((t) => `import './${t.slice(0, -3)}'\n`).join(''))
   const matched = rules.length ? ['gathered.test.ts'] : tests
+  const named = rules.length ? `\\b(${rules.join('|')})\\b` : without ? `^(?!.*(${without}))` : ''
   writeFileSync(
     jest,
     `import base from '${join(root, 'jest.config.mjs')}'
-export default async () => ({ ...(await base()), testNamePattern: '${rules.length ? `\\\\b(${rules.join('|')})\\\\b` : ''}', rootDir: process.cwd(), testMatch: ${JSON.stringify(matched.map((t) => `<rootDir>/src/core/${folder}/${t}`))} })
+export default async () => ({ ...(await base()), testNamePattern: ${JSON.stringify(named)}, rootDir: process.cwd(), testMatch: ${JSON.stringify(matched.map((t) => `<rootDir>/src/core/${folder}/${t}`))} })
 `,
   )
   writeFileSync(
