@@ -134,8 +134,7 @@ function notesOf(c: LineCircuit, rating: CableRating, motor: boolean): CircuitNo
   const byWire = gauge === null ? Infinity : largestBreaker(gauge, rating, motor)
   const most = motor ? (c.mostBreakerA ?? Infinity) : Math.min(byWire, c.mostBreakerA ?? Infinity)
   if (breakerA !== null && breakerA > most) notes.push({ code: 'breakerLarge', most })
-  const ampacity = gauge === null ? undefined : ampacityOf(gauge, rating)
-  if (gauge !== null && (ampacity === undefined || ampacity < c.requiredA - 1e-9))
+  if (gauge !== null && ampacityOf(gauge, rating) < c.requiredA - 1e-9)
     notes.push({ code: 'conductorThin', needs: c.gaugeNeeds ?? NaN })
   // What the maker has divided inside, behind one feed, its plate says.
   if (

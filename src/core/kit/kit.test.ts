@@ -72,7 +72,7 @@ describe('conductors and breakers', () => {
     ]).toEqual([60, 30, 50])
   })
 
-  it('what no conductor of the table carries is said', () => expect(conductorFor(130, 'copper75')).toBeNull())
+  it('what no conductor of the table carries is said', () => expect(conductorFor(151, 'copper75')).toBeNull())
 })
 
 describe('which kit is this', () => {

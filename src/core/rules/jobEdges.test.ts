@@ -127,6 +127,15 @@ const TABLE: [string, string, () => string, string][] = [
   ['lineCircuits', '48 A on 60, which the blower makes too much', () => finds('lineCircuits', strips({ 'kit.rowWatts': 5760, 'feedA.breakerA': 60 })), 'breakerUnderLoad feedA.breakerA 60 63'],
   ['lineCircuits', 'what a plate says for the whole of it', () => finds('lineCircuits', strips({ 'kit.rowWatts': 7500, 'feedA.breakerA': 65 }), plates('kit', { mca: 65 })), ''],
   ['lineCircuits', 'breakerOverConductor by the cable that is recorded', () => finds('lineCircuits', gauged('feedA', 6, strips({ 'feedA.breakerA': 70 })), { house: { values: {}, cable: 'copper60' } }), 'breakerOverConductor feedA.breakerA 70 55; undivided feedA 40'],
+  // A furnace is no compressor: 12 AWG stands behind 20 A.
+  ['lineCircuits', 'breakerOverConductor of a furnace', () => finds('lineCircuits', gauged('feedA', 12, job('tallow-mill', { 'feedA.breakerA': 25 }))), 'breakerOverConductor feedA.breakerA 25 20'],
+  ['lineCircuits', 'a furnace’s own twenty', () => finds('lineCircuits', gauged('feedA', 12, job('tallow-mill', { 'feedA.breakerA': 20 }))), ''],
+  // Thermostat cable carries no line circuit.
+  ['lineCircuits', 'conductorUnderMca of 18 AWG', () => finds('lineCircuits', gauged('feedB', 18), plates('od', { mca: 15 })), 'conductorUnderMca feedB od 0 15'],
+  ['lineCircuits', 'conductorUnderLoad of a compressor without an MCA', () => finds('lineCircuits', noMca(gauged('feedB', 18), 'od'), plates('od', { compressorRla: 12, fanFla: 1 })), 'conductorUnderLoad feedB od 0 13'],
+  ['lineCircuits', 'breakerOverConductor of 18 AWG: none at all', () => finds('lineCircuits', gauged('feedA', 18, job('tallow-mill', { 'feedA.breakerA': 15 }))).split('; ').at(-1)!, 'breakerOverConductor feedA.breakerA 15 0'],
+  // 5 AWG is none of the table: it carries what 6 does, 65 A.
+  ['lineCircuits', 'a gauge between two', () => finds('lineCircuits', gauged('feedA', 5, strips({ 'feedA.breakerA': 60 })), plates('kit', { mca: 65 })), 'breakerUnderMca feedA.breakerA 60 65'],
   ['lineCircuits', 'a motor’s conductor may be smaller than its breaker', () => finds('lineCircuits', gauged('feedB', 14, strips({ 'feedB.breakerA': 30 }))), ''],
 
   ['tapFits', 'tapTooLow', () => finds('tapFits', strips({ 'ah.tap': 208 })), 'tapTooLow ah.tap 208 240'],

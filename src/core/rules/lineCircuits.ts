@@ -44,7 +44,7 @@ export const lineCircuits: JobRule<'lineCircuits', Code> = {
       const at = makeRef(c.feed, 'breakerA')
       const { breakerA: breaker, gauge, mostBreakerA: most, platedBy } = c
       const least = c.requiredA - ALIKE_A
-      const ampacity = (gauge === null ? undefined : ampacityOf(gauge, rating)) ?? null
+      const ampacity = gauge === null ? null : ampacityOf(gauge, rating)
       const heats = c.elementsA > 0
       const found: Breach<Code>[] = []
       if (most !== null && breaker !== null && breaker > most)
@@ -60,12 +60,24 @@ export const lineCircuits: JobRule<'lineCircuits', Code> = {
             ),
           )
       }
-      if (!heats || c.hasCompressor) return found
-      if (platedBy === null && breaker !== null && breaker < least)
-        found.push(...breach<Code>('breakerUnderLoad', [at], breaker, c.requiredA))
       const [fed = ''] = c.feeds
-      if (platedBy === null && ampacity !== null && ampacity < least)
-        found.push(...breach<Code>('conductorUnderLoad', [c.feed, fed], ampacity, c.requiredA))
+      if (platedBy === null) {
+        // A breaker that strips trip by and by; a motor's may hold. What a compressor asks for is at least what it runs with.
+        const asks = c.hasCompressor ? c.motorsA - ALIKE_A : least
+        if (heats && !c.hasCompressor && breaker !== null && breaker < least)
+          found.push(...breach<Code>('breakerUnderLoad', [at], breaker, c.requiredA))
+        if (ampacity !== null && ampacity < asks)
+          found.push(
+            ...breach<Code>(
+              'conductorUnderLoad',
+              [c.feed, fed],
+              ampacity,
+              c.hasCompressor ? c.motorsA : c.requiredA,
+            ),
+          )
+      }
+      // What a compressor's breaker may be, its plate says and not its conductors.
+      if (c.hasCompressor) return found
       if (breaker !== null && gauge !== null && breaker > largestBreaker(gauge, rating))
         found.push(...breach<Code>('breakerOverConductor', [at], breaker, carries(gauge, rating, false)))
       // A maker may have divided them behind one feed: then the kit has its own breakers, or its plate says what it asks for.
