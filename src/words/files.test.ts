@@ -61,7 +61,7 @@ describe('words for plans and failures', () => {
     const inst = demoInstallation('quillfeather-lane')
     const said = singleFailures(inst).map((e) => `${failureWords(inst, e.failure)}. ${effectWords(inst, e)}`)
     expect(said).toContain(
-      'Strip kit: Row 1 sequencer contact does not open. Breaks: strips never heat without the blower. Off at 8 °F, everything normal',
+      'Strip kit: Row 1 sequencer contact does not open. Breaks: strips never heat without the blower. Off at 45 °F, everything normal',
     )
     expect(said.some((s) => s.startsWith('Air handler: 24 V fuse blown. No heat from anything: '))).toBe(true)
   })

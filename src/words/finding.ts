@@ -36,6 +36,8 @@ const RULE_WORDS: Record<RuleId, string> = {
   floatStops: 'Water in the pan stops the compressor in cooling',
   monitorStops: 'The line-voltage monitor stops the compressor',
   humidifierHeat: 'A wet humidifier pan does not stop the heat',
+  backupOnFault: 'Strips come on when the outdoor unit has stopped on a fault',
+  stripLockout: 'Nothing but its maker’s floor keeps the compressor out where strips alone stand behind it',
   auxHeldOff: 'Aux stays off above its gate, defrost and emergency excepted (energy codes ask for it)',
   defrostTempered: 'Where the defrost output is landed, strips temper every defrost',
   wireDetect: 'Nothing feeds back into a thermostat that finds its wires by their volts',
@@ -163,6 +165,10 @@ const CODE_WORDS: Record<RuleCode, (found: Naming) => string> = {
     `${at} heats on an ordinary call from ${a} °F up, where its gate holds aux off`,
   auxNoGate: ({ at, n: [a] }) =>
     `Nothing holds ${lower(at)} off in mild weather: a call for backup heats at ${a} °F too`,
+  faultHeatOff: ({ at }) =>
+    `${at} is off: should the outdoor unit stop on a fault, its board brings no strips on, though its output for them is landed`,
+  lockoutByHabit: ({ at, n: [a, b] }) =>
+    `${at}: ${a} °F, over the ${b} °F down to which the unit may run: it beats strips at any temperature that it runs at, and they alone may be too small`,
   coldDefrost: () => 'A defrost blows cold: the strips stay off',
   misled: () => 'Back-feed makes an output of the thermostat live: it would misread its wires',
   noSpare: ({ cable }) => `No spare conductor is left in ${cable}`,

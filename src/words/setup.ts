@@ -116,6 +116,7 @@ const WHY: Record<string, string> = {
   'gear.strip': 'on and off must stand apart',
   'gear.fanDefrost': 'strips in defrost need moving air',
   'gear.filter': 'three months is the usual filter',
+  'gear.faultHeat': 'the strips are there for the day on which the heat pump stops',
   'gear.kit': 'a fossil fuel kit is in charge',
   'gear.valve': 'the outdoor unit’s plate says so',
   'gear.sensor': 'a sensor pair is landed',

@@ -68,6 +68,14 @@ const sized = (outdoor: number, indoor: number, pairs?: { tons: number }[]): Ins
   )
 
 /** What raises each rule about gear, wiring, settings and the house, and what does not, by hand. */
+/** A two-stage job on strips whose compressor is locked out below so many °F. */
+const lockedOut = (below: number) =>
+  job('pennywort-close', {
+    'tstat.outdoorSource': 'feed',
+    'tstat.useCompressorLockout': 'on',
+    'tstat.compressorLockout': below,
+  })
+
 export const JOB_FIXTURES: Record<string, { raises: JobSeen; code: string; at: string; clears: JobSeen }> = {
   polarity: {
     raises: seen(
@@ -138,6 +146,18 @@ export const JOB_FIXTURES: Record<string, { raises: JobSeen; code: string; at: s
     code: 'electricWithFurnace',
     at: 'tstat.backupSource',
     clears: seen(job('tallow-mill')),
+  },
+  backupOnFault: {
+    raises: seen(job('quillfeather-lane', { 'od.faultHeat': 'off' })),
+    code: 'faultHeatOff',
+    at: 'od.faultHeat',
+    clears: seen(job('quillfeather-lane')),
+  },
+  stripLockout: {
+    raises: seen(lockedOut(30)),
+    code: 'lockoutByHabit',
+    at: 'tstat.compressorLockout',
+    clears: seen(lockedOut(5)),
   },
   inCharge: {
     raises: seen(job('tallow-mill', { 'tstat.inCharge': 'kit' })),

@@ -17,6 +17,7 @@ export interface MatrixCase {
 const LEFT_OPEN: Readonly<Record<string, string>> = {
   auxNoGate:
     'no outdoor thermostat was chosen and no lockout is set: what holds aux off is the Setup’s to say',
+  faultHeatOff: 'boards come with backup on a fault off: to set it is the Setup’s to say',
   misled:
     'an outdoor thermostat that is closed joins AUX to W1 and so to E: a thermostat that finds its wires may see it',
   noSpare: 'a two-stage job with every terminal landed fills a ten-conductor cable',

@@ -83,7 +83,8 @@ export const auxHeldOff: StateRule<'auxHeldOff', Code> = {
     const idle =
       gate === null ? ofKind(inst, 'outdoorThermostat').find((o) => !holdsCompressor(inst, o)) : null
     if (idle) found.push({ at: idle.ref, code: 'switchHoldsNothing' })
-    else if (gate === null && situation.outdoorF >= NO_HEAT_F)
+    // One that opens warmer than that is none in mild weather.
+    else if (gate === null ? situation.outdoorF >= NO_HEAT_F : gate > NO_HEAT_F && situation.outdoorF < gate)
       found.push({ at: row, code: 'auxNoGate', severity: 'warn', numbers: [NO_HEAT_F] })
     return found.length ? found : null
   },

@@ -105,6 +105,8 @@ const DECLARED: Record<RuleId, [is: string, codes: string, needs: Needs, explain
   monitorStops: ['state wrong', 'monitorDoesNotStop', (g) => g.kind('lineMonitor') && g.makes('compressor')],
   humidifierHeat: ['state wrong', 'wetStopsHeat', (g) => g.kind('humidifier')],
   auxHeldOff: ['state wrong outdoor', 'auxAboveGate auxNoGate switchHoldsNothing', (g) => g.makes('strip')],
+  backupOnFault: ['job warn', 'faultHeatOff', (g) => g.makes('strip') && !g.makes('burner') && g.sets('faultHeat')],
+  stripLockout: ['job warn site', 'lockoutByHabit', (g) => g.makes('strip') && !g.makes('burner') && g.sets('compressorLockout')],
   defrostTempered: ['state warn', 'coldDefrost', (g) => g.makes('strip') && g.where((p) => p.device.kind === 'outdoorUnit' && g.isLanded(`${p.ref}.W`))],
   wireDetect: ['state warn', 'misled', (g) => g.where((p) => p.device.plate.detectsWires === true)],
   spareLeft: ['job warn', 'noSpare', (g) => g.inst.cables.some((c) => c.kind === 'low')],

@@ -64,6 +64,12 @@ function says(id: string, c: Case): string {
 } // prettier-ignore
 
 const HP: Partial<Facts> = { compressor: 'od.compressor', blower: true }
+const heldOffFrom = (f: number) =>
+  job('pennywort-close', {
+    'tstat.outdoorSource': 'feed',
+    'tstat.useAuxLockout': 'on',
+    'tstat.auxLockout': f,
+  })
 const ROWS: Partial<Facts> = { stripsOn: ['kit.row1', 'kit.row2'], blower: true }
 const OFF: Partial<Facts> = { stripsOff: ['kit.row1', 'kit.row2'] }
 const COOLS = { at: 'od.rvCoil', position: 'cooling' } as const
@@ -232,6 +238,8 @@ const TABLE: [string, string, Case, string][] = [
   ['kitAirflow', 'kitBelowAir of a packaged unit', { inst: plated(packaged, 'od', { leastCfm: 1000, blower: [{ speed: 'high', staticInWc: 0.5, cfm: 900 }] }), facts: { stripsOn: ['od.row1'], speeds: new Set(['high']) } }, 'kitBelowAir od.row1 900 1000'],
   ['kitAirflow', 'kitBelowSpeed of an electric furnace', { inst: plated(inFurnace, 'fur', { leastSpeed: 'high' }), facts: { stripsOn: ['fur.row1'], speeds: new Set(['low']) } }, 'kitBelowSpeed fur.row1 fur.'],
   ['auxHeldOff', 'auxNoGate', { inst: job('copper-alley'), call: 'heatAux1', outdoorF: 65, facts: ROWS }, 'auxNoGate kit.row1 65 warn'],
+  ['auxHeldOff', 'auxNoGate: a lockout that opens only past the weather in which heat is wanted', { inst: heldOffFrom(66), call: 'heatAux1', outdoorF: 60, facts: ROWS }, 'auxNoGate kit.row1 65 warn'],
+  ['auxHeldOff', 'one from 65 °F on', { inst: heldOffFrom(65), call: 'heatAux1', outdoorF: 60, facts: ROWS }, ''],
   ['auxHeldOff', 'no gate, and cold enough', { inst: job('copper-alley'), call: 'heatAux1', outdoorF: 64, facts: ROWS }, ''],
   ['auxHeldOff', 'auxAboveGate from 35 °F and the switch’s own five on', { call: 'heatAux2', outdoorF: 40, volts: 24, facts: ROWS }, 'auxAboveGate kit.row1 40'],
   ['auxHeldOff', 'below it', { call: 'heatAux1', outdoorF: 39, volts: 24, facts: ROWS }, ''],

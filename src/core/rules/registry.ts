@@ -1,3 +1,4 @@
+import { backupOnFault, stripLockout } from './backupHabits'
 import { airSide } from './airSide'
 import { auxHeldOff } from './auxHeldOff'
 import { backupCalls } from './backupCalls'
@@ -119,6 +120,8 @@ const ALL = [
   monitorStops,
   humidifierHeat,
   auxHeldOff,
+  backupOnFault,
+  stripLockout,
   defrostTempered,
   wireDetect,
   spareLeft,

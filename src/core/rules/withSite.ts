@@ -1,4 +1,5 @@
 import type { JobSeen } from '../installation'
+import { stripLockout } from './backupHabits'
 import { factorySettings } from './factorySettings'
 import { lineCircuits } from './lineCircuits'
 import { pairing } from './pairing'
@@ -15,6 +16,7 @@ import { earlyRecovery, testsBlocked } from './timing'
  */
 export const SITE_RULES: readonly JobRule<string, string>[] = [
   lineCircuits,
+  stripLockout,
   staticClass,
   earlyRecovery,
   factorySettings,

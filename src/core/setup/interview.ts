@@ -198,6 +198,8 @@ function gearWishes(inst: Installation): Wish[] {
     { intent: 'filterReminder', value: 3, why: 'gear.filter' },
   ] // prettier-ignore
   if (kit) wishes.push({ intent: 'inCharge', value: 'kit', why: 'gear.kit' })
+  if (hasStrips(inst) && !hasBurner(inst))
+    wishes.push({ intent: 'faultHeat', value: 'on', why: 'gear.faultHeat' })
   if (sense === 'cooling' || sense === 'heating')
     wishes.push({ intent: 'rvSense', value: sense, why: 'gear.valve' })
   if (landed('S')) wishes.push({ intent: 'outdoorSource', value: 'wired', why: 'gear.sensor' })
