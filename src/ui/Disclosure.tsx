@@ -1,13 +1,13 @@
 'use client'
 
-import type { ReactNode } from 'react'
+import { useId, useState, type ReactNode } from 'react'
 import { ChevronRight } from 'lucide-react'
-import { Collapsible } from 'radix-ui'
 import { cx } from './cx'
 
 /**
  * Something more that is folded away until it is asked for. What is in it stays: what was typed there is not lost when it
- * is folded again.
+ * is folded again. The button and its region alone: a primitive that measures its content for an animation lays the first
+ * look out twice, and none is wanted here.
  */
 export function Disclosure({
   summary,
@@ -24,15 +24,28 @@ export function Disclosure({
   className?: string
   children: ReactNode
 }) {
+  const [open, setOpen] = useState(defaultOpen)
+  const id = useId()
+  const state = open ? 'open' : 'closed'
   return (
-    <Collapsible.Root defaultOpen={defaultOpen} {...(onOpenChange && { onOpenChange })} className={className}>
-      <Collapsible.Trigger className={cx('disclosure group', summaryClass)}>
+    <div className={className} data-state={state}>
+      <button
+        type="button"
+        aria-expanded={open}
+        aria-controls={id}
+        data-state={state}
+        className={cx('disclosure group', summaryClass)}
+        onClick={() => {
+          setOpen(!open)
+          onOpenChange?.(!open)
+        }}
+      >
         <ChevronRight aria-hidden className="size-4 shrink-0 group-data-[state=open]:rotate-90" />
         <span className="min-w-0">{summary}</span>
-      </Collapsible.Trigger>
-      <Collapsible.Content forceMount className="data-[state=closed]:hidden">
+      </button>
+      <div id={id} data-state={state} className="data-[state=closed]:hidden">
         {children}
-      </Collapsible.Content>
-    </Collapsible.Root>
+      </div>
+    </div>
   )
 }

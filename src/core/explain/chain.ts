@@ -5,7 +5,7 @@ import { type Ref } from '../installation'
 import { evalContextOf } from '../situation'
 import { callsFor, familiesOf, notJoinedEnd, type Families } from './called'
 import { isOnCaller } from './calls'
-import { layoutOf, tiedTo, type Step } from './layout'
+import { layoutOf, oncePer, tiedTo, type Step } from './layout'
 import { noVolts } from './noVolts'
 import { coilToFollow, costOf, feedsOnItself, reachFrom, wayTo, whyNoWay } from './route'
 import { tiedWithoutVolts, type NoVoltsBecause } from './ties'
@@ -81,6 +81,16 @@ export function gateChain(solution: Solution, target: Ref): GateChain {
     first: running === 'yes' || first < 0 ? null : first,
     route: [...new Set(found.route)],
   }
+}
+
+const chainsKnown = oncePer(() => new Map<Ref, GateChain>())
+
+/** The gate chain of a target, worked out once for a solution however many places of the screen show it. */
+export function chainOf(solution: Solution, target: Ref): GateChain {
+  const known = chainsKnown(solution)
+  const chain = known.get(target) ?? gateChain(solution, target)
+  known.set(target, chain)
+  return chain
 }
 
 /** The chain of a load that is on shows nothing that blocks it: what does not pass is not its way. */

@@ -1,8 +1,10 @@
 'use client'
 
 import { nth } from '@/core/sure'
-import { useCallback, useMemo, useState, useSyncExternalStore } from 'react'
+import { useCallback, useMemo, useState, useSyncExternalStore, type ComponentProps } from 'react'
+import type { Solution } from '@/core/circuit'
 import { EARTH } from '@/core/equipment'
+import { chainOf } from '@/core/explain'
 import type { Name, Ref } from '@/core/installation'
 import { Button, Caution, cx } from '@/ui'
 import { findingWords, refWords } from '@/words'
@@ -23,7 +25,7 @@ const DoneToast = later(async () => (await import('./DoneToast')).DoneToast)
 
 /** The low-voltage wiring, solved for the situation, with a gate chain for each thing that can run. */
 export function Bench() {
-  const { inst, solved, targets, chains, situation, volts } = useJobScreen()
+  const { inst, solved, targets, situation, volts } = useJobScreen()
   const proof = useProof()
   const [selected, setSelected] = useState<Ref | null>(null)
   const [asSchedule, setAsSchedule] = useState(false)
@@ -45,8 +47,7 @@ export function Bench() {
   const wide = useWide()
   const toggle = useCallback((ref: Ref) => setSelected((s) => (s === ref ? null : ref)), [])
   const route = useMemo((): ReadonlySet<Name> => {
-    const chain = chains.find((c) => c.target === selected)
-    if (chain) return new Set(chain.route)
+    if (selected !== null && solved.ok) return new Set(chainOf(solved, selected).route)
     // In a finding's own situation its offending path is shown without asking.
     const shown = proof?.findings.find(
       (f) =>
@@ -55,7 +56,7 @@ export function Bench() {
         JSON.stringify(f.witness.modes) === JSON.stringify(situation.modes),
     )
     return shown ? new Set(shown.path) : NO_ROUTE
-  }, [chains, selected, proof, situation])
+  }, [solved, selected, proof, situation])
   const { state } = landing
   const chosen = state.step === 'chosen' ? state.terminal : null
   // A chosen terminal has its own panel there, and goes first.
@@ -128,18 +129,17 @@ export function Bench() {
             </p>
           )}
           <ul>
-            {targets.map((t, i) =>
-              chains[i] ? (
-                <ChainCard
+            {solved.ok &&
+              targets.map((t) => (
+                <TargetChain
                   key={t.ref}
                   target={t}
-                  chain={chains[i]}
+                  solved={solved}
                   selected={selected === t.ref}
                   inst={inst}
                   onSelect={toggle}
                 />
-              ) : null,
-            )}
+              ))}
           </ul>
         </section>
         <div className="mt-4">
@@ -151,6 +151,14 @@ export function Bench() {
       </div>
     </div>
   )
+}
+
+/** One card of its own, so that what it shows is worked out without keeping the others waiting. */
+function TargetChain({
+  solved,
+  ...card
+}: Omit<ComponentProps<typeof ChainCard>, 'chain'> & { solved: Solution }) {
+  return <ChainCard {...card} chain={chainOf(solved, card.target.ref)} />
 }
 
 /** That settings contradict what is landed, where the wires are looked at. */

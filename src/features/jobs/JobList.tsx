@@ -70,6 +70,7 @@ function Jobs({ first }: { first: JobListing | null }) {
       </header>
       <div className="mt-4 flex flex-wrap items-start gap-3">
         <Link
+          prefetch={false}
           href="/new"
           className="inline-flex min-h-12 items-center gap-2 rounded border border-ink bg-ink px-4 text-[15px] text-bench lg:min-h-9"
         >

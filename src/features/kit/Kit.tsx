@@ -2,6 +2,7 @@
 
 import { useMemo } from 'react'
 import { cfmAt, kitAdvice } from '@/core/crossing'
+import { chainOf } from '@/core/explain'
 import { heaterRows } from '@/core/kit'
 import { hasBurner, serviceVolts } from '@/core/query'
 import { standing } from '@/core/startup'
@@ -21,7 +22,7 @@ import { WhichKit } from './WhichKit'
 
 /** The backup inside: drawn as it is wired, with what it should read, which kit it is, its circuits and its air. */
 export function Kit() {
-  const { inst, job, situation, solved, targets, chains } = useJobScreen()
+  const { inst, job, situation, solved, targets } = useJobScreen()
   const seen = useMemo(() => jobSeen(job, inst), [job, inst])
   const rows = heaterRows(inst)
   const [first] = rows
@@ -91,7 +92,7 @@ export function Kit() {
           <h2 className="text-lg font-bold">The burner and its blower, gate by gate</h2>
           <ul className="max-w-xl">
             {burning.map((t) => {
-              const chain = chains.find((c) => c.target === t.ref)
+              const chain = solved.ok ? chainOf(solved, t.ref) : undefined
               return (
                 chain && (
                   <ChainCard

@@ -3,6 +3,7 @@
 import { useState } from 'react'
 import { EARTH, type Gate } from '@/core/equipment'
 import { makeRef, splitRef, type Placed, type Point } from '@/core/installation'
+import { chainOf } from '@/core/explain'
 import { heaterRows, rowPaths, type RowPath, type RowStep } from '@/core/kit'
 import { meterWithStrays, ohmsBetween } from '@/core/circuit'
 import { tolerances } from '@/core/tolerances'
@@ -86,10 +87,10 @@ export function RowsDrawing({ placed }: { placed: Placed }) {
 const pointWords = (p: Point): string => (p === EARTH ? 'ground' : splitRef(p).id)
 
 function Row({ path, leads, onTap }: { path: RowPath; leads: readonly Point[]; onTap: (p: Point) => void }) {
-  const { solved, inst, chains } = useJobScreen()
+  const { solved, inst } = useJobScreen()
   const on = solved.ok && solved.energised(path.ref)
   const ohms = heaterRows(inst).find((r) => r.ref === path.ref)?.ohms ?? Number.NaN
-  const chain = chains.find((c) => c.target === path.ref)
+  const chain = solved.ok ? chainOf(solved, path.ref) : undefined
   const gate = chain && chain.first !== null ? chain.gates[chain.first] : undefined
   return (
     <div className="border-t border-line py-2" data-row-path={path.ref} data-on={on}>

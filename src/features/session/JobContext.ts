@@ -5,7 +5,6 @@ import { useStore, type StoreApi } from 'zustand'
 import { sure } from '@/core/sure'
 import type { Target } from '@/core/query'
 import type { Circuit, Solved } from '@/core/circuit'
-import type { GateChain } from '@/core/explain'
 import type { Installation, Ref } from '@/core/installation'
 import type { Finding, Fix, Proof } from '@/core/rules'
 import type { Situation } from '@/core/situation'
@@ -32,7 +31,6 @@ export interface JobScreenValue {
   volts: ReadonlyMap<Ref, TerminalVolts>
   setSituation: (s: Situation) => void
   targets: Target[]
-  chains: GateChain[]
   fixes: (inst: Installation, finding: Finding) => Promise<Fix[]>
   /** Makes an edit; one that hangs on what stands is worked out of the document at this instant, not of the one shown. */
   edit: (op: Edit | ((now: LiveValue) => Edit), how?: EditHow) => Checked<Job>

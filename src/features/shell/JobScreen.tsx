@@ -14,7 +14,6 @@ import {
 import Link from 'next/link'
 import { usePathname } from 'next/navigation'
 import { useStore as useZustand, type StoreApi } from 'zustand'
-import { gateChain } from '@/core/explain'
 import { targetsOf } from '@/core/query'
 import { jobSeen, sentence, type JobKnown } from '@/jobfile'
 import { proofOf, type JobStore } from '@/client'
@@ -163,7 +162,6 @@ function Loaded({ store, proof, state, seen, first }: Session & { first: ReactNo
       solved,
       volts,
       targets,
-      chains: solved.ok ? targets.map((t) => gateChain(solved, t.ref)) : [],
       place,
       go,
       who: who || job.technician,
@@ -203,10 +201,12 @@ function Loaded({ store, proof, state, seen, first }: Session & { first: ReactNo
 
 /**
  * What the other places show, fetched when nothing else is to be done, one after another: going there then waits for nothing,
- * and no finger waits for all of them at once.
+ * and no finger waits for all of them at once. Where the app is put on the device (`Offline`) that fetches them; to run them
+ * before anybody goes there would only keep the finger waiting.
  */
 function useOthersFetched() {
   useEffect(() => {
+    if ('serviceWorker' in navigator) return
     const others = PLACES.flatMap((p) => [p.fetch, p.fetchMore])
     let left = false
     let callOff = () => undefined as void

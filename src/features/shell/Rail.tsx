@@ -2,7 +2,7 @@
 
 import { ArrowLeft, CloudOff, Moon, Redo2, Sun, Undo2 } from 'lucide-react'
 import Link from 'next/link'
-import { useMemo } from 'react'
+import { useMemo, type ComponentType } from 'react'
 import { Button, cx, TypedInput, useTheme } from '@/ui'
 import { useJobScreen, useJobView, useNow, useProof, useFetchedIdle, type PlaceMark } from '../session'
 import { PLACES } from './places'
@@ -13,7 +13,6 @@ const RAIL_HEAD = 'flex items-center gap-2 px-3 py-2 lg:block lg:px-4 lg:pt-4'
 /** The job's walk: its places in the order of the trade, each with how it stands, and whether all is saved. */
 export function Rail() {
   const { job, place, go, who, setWho } = useJobScreen()
-  const marks = usePlaceMarks()
   return (
     <header className={RAIL}>
       <div className={RAIL_HEAD}>
@@ -23,7 +22,7 @@ export function Rail() {
           <ThemeButton />
         </div>
       </div>
-      <Places jobId={job.id} place={place} go={go} marks={marks} />
+      <Places jobId={job.id} place={place} go={go} Mark={Mark} />
       <div className="hidden flex-1 lg:block" />
       <div className="hidden px-4 pb-2 lg:block">
         <label className="block text-sm text-soft">
@@ -63,6 +62,7 @@ function Heading({ title, owner }: { title: string; owner: string }) {
     <>
       <Link
         href="/"
+        prefetch={false}
         className="inline-flex size-12 shrink-0 items-center justify-center rounded lg:mb-3 lg:size-auto lg:justify-start lg:gap-1.5 lg:text-sm lg:text-soft"
         aria-label="All jobs"
       >
@@ -83,12 +83,12 @@ function Places({
   jobId,
   place,
   go,
-  marks,
+  Mark,
 }: {
   jobId: string
   place: string
   go?: (place: string) => void
-  marks?: ReadonlyMap<string, PlaceMark>
+  Mark?: ComponentType<{ id: string }>
 }) {
   return (
     <nav aria-label="Places of the job" className="lg:mt-2">
@@ -109,15 +109,7 @@ function Places({
               )}
             >
               {title}
-              <span
-                className={cx(
-                  '-mx-1 max-w-[calc(100%+0.5rem)] truncate text-xs font-normal lg:mx-0',
-                  marks?.get(id)?.needs ? 'text-harm' : 'text-soft',
-                )}
-              >
-                {/* Its line is kept: nothing moves when it comes. */}
-                {marks?.get(id)?.text ?? '\u00a0'}
-              </span>
+              {Mark ? <Mark id={id} /> : <MarkLine mark={undefined} />}
             </a>
           </li>
         ))}
@@ -142,16 +134,32 @@ function UndoButtons() {
 }
 
 /** What works out how each place stands. */
-const markings = () => Promise.all(PLACES.map(async ({ id, mark }) => [id, await mark()] as const))
+const markings = async () =>
+  new Map(await Promise.all(PLACES.map(async ({ id, mark }) => [id, await mark()] as const)))
 
-/** How each place stands, by its name; none until what works it out is here. */
-function usePlaceMarks(): ReadonlyMap<string, PlaceMark> {
+/** How a place stands; nothing until what works it out is here. Each by itself: a finger waits for one of them at most. */
+function Mark({ id }: { id: string }) {
   const { job, inst, circuit } = useJobScreen()
   const proof = useProof()
-  const marks = useFetchedIdle(markings)
-  return useMemo(
-    () => new Map(marks?.map(([id, mark]) => [id, mark({ job, inst, circuit, proof })])),
-    [marks, job, inst, circuit, proof],
+  const mark = useFetchedIdle(markings)?.get(id)
+  return (
+    <MarkLine
+      mark={useMemo(() => mark?.({ job, inst, circuit, proof }), [mark, job, inst, circuit, proof])}
+    />
+  )
+}
+
+function MarkLine({ mark }: { mark: PlaceMark | undefined }) {
+  return (
+    <span
+      className={cx(
+        '-mx-1 max-w-[calc(100%+0.5rem)] truncate text-xs font-normal lg:mx-0',
+        mark?.needs ? 'text-harm' : 'text-soft',
+      )}
+    >
+      {/* Its line is kept: nothing moves when it comes. */}
+      {mark?.text ?? '\u00a0'}
+    </span>
   )
 }
 

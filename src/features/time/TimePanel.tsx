@@ -3,6 +3,7 @@
 import { Slider } from 'radix-ui'
 import { ChevronLeft, ChevronRight, Pause, Play, X } from 'lucide-react'
 import { memo, useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react'
+import { chainOf } from '@/core/explain'
 import type { Ref } from '@/core/installation'
 import {
   otherwiseKey,
@@ -259,7 +260,7 @@ const Now = memo(function Now({
   lane: Ref | null
   passed: number
 }) {
-  const { inst, chains } = useJobScreen()
+  const { inst, solved } = useJobScreen()
   // Between two events nothing of this changes but how much is left.
   const { last, next, waiting, since } = useMemo(() => {
     const last = events[passed - 1]
@@ -271,7 +272,7 @@ const Now = memo(function Now({
     [inst, last, next],
   )
   const felt = sampleAt(tape, at)
-  const chain = lane === null ? undefined : chains.find((c) => c.target === lane)
+  const chain = lane === null || !solved.ok ? undefined : chainOf(solved, lane)
   return (
     <div className="mt-2 space-y-1 text-[15px]" data-testid="now">
       {felt && (

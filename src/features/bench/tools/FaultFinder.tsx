@@ -17,7 +17,7 @@ const NOTHING: Search = { target: '', answers: [] }
 
 /** From "this should run and does not" to the next best place for the leads, until one cause is left. */
 export function FaultFinder() {
-  const { inst, situation, targets, chains } = useJobScreen()
+  const { inst, situation, targets, solved } = useJobScreen()
   const draft = useDraft<Search>('fault')
   const { target, answers } = draft.value ?? NOTHING
   const [found, setFound] = useState<Diagnosis | null>(null)
@@ -26,8 +26,8 @@ export function FaultFinder() {
     runner.current = new FaultRunner()
     return () => runner.current?.close()
   }, [])
-  const wanted = chains.find((c) => c.target === target)
-  const should = wanted?.running === 'yes'
+  const runs = (ref: Ref) => solved.ok && solved.energised(ref)
+  const should = target !== '' && runs(target)
   useEffect(() => {
     if (!target) return
     let stale = false
@@ -50,9 +50,9 @@ export function FaultFinder() {
         className="max-w-xl"
         value={target}
         none="choose"
-        options={targets.map((t, i) => [
+        options={targets.map((t) => [
           t.ref,
-          `${targetWords(t)} ${chains[i]?.running === 'yes' ? 'does not run' : 'runs and should not'}`,
+          `${targetWords(t)} ${runs(t.ref) ? 'does not run' : 'runs and should not'}`,
         ])}
         onValue={begin}
       />

@@ -3,7 +3,7 @@ import { PLATES, SITE_FLAGS, SITE_TEXTS, type DeviceKind, type SitePlate } from 
 import { anyPlate, plateFieldSchema } from '../../plateSchema'
 import { check } from '../../check'
 import { problem, type Problem } from '../../problem'
-import { anyOf, id, optional, record, shape } from '../../schemaKit'
+import { once, anyOf, id, optional, record, shape } from '../../schemaKit'
 import type { GearDoc } from '../gear/gearDoc'
 import { done, fail, put, refuse, type Section } from '../section'
 import { upgradeInterview, upgradeAnswer } from './fromInterview'
@@ -36,12 +36,12 @@ export type CommissioningOperation = SetPlate | SetAir
 
 export const FRESH_COMMISSIONING: Commissioning = Object.freeze({ plates: {}, air: {} })
 
-const TEXT = yup.string().min(1).max(60).defined()
-const STATIC = yup.number().min(0).max(5).defined()
+const TEXT = once(() => yup.string().min(1).max(60).defined())
+const STATIC = once(() => yup.number().min(0).max(5).defined())
 
 const siteFields = (): yup.ObjectShape => ({
   ...anyPlate(),
-  ...Object.fromEntries(SITE_TEXTS.map((f) => [f, optional(TEXT)])),
+  ...Object.fromEntries(SITE_TEXTS.map((f) => [f, optional(TEXT())])),
   ...Object.fromEntries(SITE_FLAGS.map((f) => [f, optional(yup.boolean().defined())])),
 })
 
@@ -52,7 +52,7 @@ const kindOf = (job: GearDoc, ref: string): DeviceKind | undefined => {
 
 /** What is wrong with one field of a plate of this kind of device. */
 function fieldProblems(kind: DeviceKind, field: string, value: unknown, at: string): Problem[] {
-  if ((SITE_TEXTS as readonly string[]).includes(field)) return under(check(TEXT, value), at)
+  if ((SITE_TEXTS as readonly string[]).includes(field)) return under(check(TEXT(), value), at)
   if ((SITE_FLAGS as readonly string[]).includes(field))
     return under(check(yup.boolean().defined(), value), at)
   const spec = Object.hasOwn(PLATES[kind], field) ? PLATES[kind][field] : undefined
@@ -66,7 +66,7 @@ export const commissioning: Section<CommissioningDoc, CommissioningOperation, Co
   fields: () => ({
     commissioning: shape({
       plates: record(shape(siteFields())),
-      air: shape({ staticInWc: optional(STATIC) }),
+      air: shape({ staticInWc: optional(STATIC()) }),
     }),
   }),
   operations: {
@@ -101,7 +101,7 @@ export const commissioning: Section<CommissioningDoc, CommissioningOperation, Co
       path: (op) => `commissioning.plates.${op.ref}.${op.field}`,
     },
     setAir: {
-      fields: () => ({ field: yup.string().oneOf(['staticInWc']).required(), value: STATIC.nullable() }),
+      fields: () => ({ field: yup.string().oneOf(['staticInWc']).required(), value: STATIC().nullable() }),
       apply: (job, { field, value }) =>
         done({
           ...job,

@@ -54,11 +54,11 @@ export type HouseOperation = SetHouse | SetHouseChoice | SetClimate | ClearClima
 
 export const FRESH_HOUSE: HousePart = Object.freeze({ values: {} })
 
-const SOURCE = yup.string().oneOf([...VALUE_SOURCES])
+const SOURCE = once(() => yup.string().oneOf([...VALUE_SOURCES]))
 const valueSchema = (of: HouseValue) =>
   shape({
     value: yup.number().min(HOUSE_VALUES[of].least).max(HOUSE_VALUES[of].most).defined(),
-    source: SOURCE.required(),
+    source: SOURCE().required(),
   })
 const choiceFields = Object.fromEntries(
   Object.entries(CHOICES).map(([of, values]) => [
@@ -74,7 +74,7 @@ const choiceFields = Object.fromEntries(
 const NAMES = Object.keys(HOUSE_VALUES) as HouseValue[]
 
 /** °F that weather may have, as a number and as part of a text: to a tenth, with a space between two. */
-const WEATHER = yup.number().min(-99.9).max(139.9).defined()
+const WEATHER = once(() => yup.number().min(-99.9).max(139.9).defined())
 const ONE = '(?:-?\\d{1,2}|1[0-3]\\d)(?:\\.\\d)?'
 const SHORTEST = Math.min(...MONTH_HOURS)
 const LONGEST = Math.max(...MONTH_HOURS)
@@ -99,7 +99,7 @@ const climateSchema = once(() =>
       kind: yup.string().oneOf(['bins']).required(),
       name: text(80),
       bins: yup
-        .array(shape({ outdoorF: WEATHER, hours: yup.number().min(0).max(8784).defined() }))
+        .array(shape({ outdoorF: WEATHER(), hours: yup.number().min(0).max(8784).defined() }))
         .min(1)
         .max(300)
         .defined(),
@@ -134,7 +134,7 @@ export const house: Section<HouseDoc, HouseOperation> = {
       fields: () => ({
         of: yup.string().oneOf(NAMES).required(),
         value: yup.number().nullable().defined(),
-        source: SOURCE.required(),
+        source: SOURCE().required(),
       }),
       apply(job, { of, value, source }) {
         const { least, most, unit } = HOUSE_VALUES[of]

@@ -1,7 +1,7 @@
 import * as yup from 'yup'
 import type { Prices, RatePeriod } from '@/core/house'
 import { isRaw } from '../../problem'
-import { optional, shape, text } from '../../schemaKit'
+import { once, optional, shape, text } from '../../schemaKit'
 import { done, put, type Raw, type Section } from '../section'
 
 export interface PricesDoc {
@@ -24,13 +24,15 @@ export interface SetRates {
 }
 export type PricesOperation = SetPrice | SetCurrency | SetRates
 
-const PRICE = yup.number().min(1e-6).max(1000).defined()
+const PRICE = once(() => yup.number().min(1e-6).max(1000).defined())
 const month = () => yup.number().integer().min(1).max(12).defined()
 const hour = () => yup.number().integer().min(0).max(23).defined()
-const PERIODS = yup
-  .array(shape({ fromMonth: month(), toMonth: month(), fromHour: hour(), toHour: hour(), kwh: PRICE }))
-  .max(24)
-  .defined()
+const PERIODS = once(() =>
+  yup
+    .array(shape({ fromMonth: month(), toMonth: month(), fromHour: hour(), toHour: hour(), kwh: PRICE() }))
+    .max(24)
+    .defined(),
+)
 /** Longest sign of a currency. */
 const SIGN = 4
 const FROM_INTERVIEW: Readonly<Record<string, SetPrice['of']>> = { priceKwh: 'kwh', priceFuel: 'fuel' }
@@ -51,15 +53,15 @@ function upgradePrices(job: Raw): Raw {
 export const prices: Section<PricesDoc, PricesOperation> = {
   fields: () => ({
     prices: shape({
-      kwh: optional(PRICE),
-      fuel: optional(PRICE),
+      kwh: optional(PRICE()),
+      fuel: optional(PRICE()),
       currency: optional(text(SIGN)),
-      periods: optional(PERIODS),
+      periods: optional(PERIODS()),
     }),
   }),
   operations: {
     setPrice: {
-      fields: () => ({ of: yup.string().oneOf(['kwh', 'fuel']).required(), value: PRICE.nullable() }),
+      fields: () => ({ of: yup.string().oneOf(['kwh', 'fuel']).required(), value: PRICE().nullable() }),
       apply: (job, op) => done({ ...job, prices: put<unknown>({ ...job.prices }, op.of, op.value) }),
       path: (op) => `prices.${op.of}`,
     },
@@ -70,7 +72,7 @@ export const prices: Section<PricesDoc, PricesOperation> = {
       path: () => 'prices.currency',
     },
     setRates: {
-      fields: () => ({ periods: PERIODS }),
+      fields: () => ({ periods: PERIODS() }),
       apply: (job, { periods }) =>
         done({ ...job, prices: put<unknown>({ ...job.prices }, 'periods', periods.length ? periods : null) }),
       path: () => 'prices.periods',

@@ -37,7 +37,7 @@ const markSchema = once(() =>
     when: when(),
   }),
 )
-const OUTDOOR = yup.number().min(-80).max(160).defined()
+const OUTDOOR = once(() => yup.number().min(-80).max(160).defined())
 
 const full = (list: object, key: string): boolean =>
   !Object.hasOwn(list, key) && Object.keys(list).length >= MOST
@@ -47,7 +47,7 @@ export const startup: Section<StartupDoc, StartupOperation> = {
     startup: shape({
       cards: record(markSchema()),
       calls: record(when()),
-      outdoorF: optional(OUTDOOR),
+      outdoorF: optional(OUTDOOR()),
     }),
   }),
   operations: {
@@ -68,7 +68,7 @@ export const startup: Section<StartupDoc, StartupOperation> = {
       path: (op) => `startup.calls.${op.card}`,
     },
     setToday: {
-      fields: () => ({ outdoorF: OUTDOOR.nullable() }),
+      fields: () => ({ outdoorF: OUTDOOR().nullable() }),
       apply: (job, { outdoorF }) => {
         const { outdoorF: _, ...rest } = job.startup
         return done({ ...job, startup: outdoorF === null ? rest : { ...rest, outdoorF } })
