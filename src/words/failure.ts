@@ -1,7 +1,7 @@
 import type { Effect, EffectKind, Failure } from '@/core/failures'
 import { placedByRef, splitRef, type Installation } from '@/core/installation'
 import { lower, refWords } from './names'
-import { ruleWords } from './finding'
+import { ruleWords } from './ruleWords'
 import { situationWords } from './situation'
 
 /** What has failed, as a technician would say it. */

@@ -4,11 +4,11 @@ export {
   findingStatement,
   findingWords,
   needsWords,
-  ruleWords,
   proofSentence,
   undecidedSentence,
   witnessSentence,
 } from './finding'
+export { ruleWords } from './ruleWords'
 export { chainSentence, gateWords, type GateWords } from './gate'
 export {
   CALL_SHORT,

@@ -21,7 +21,7 @@ export {
   type Expr,
   type Leaf,
 } from './expr/expr'
-export { isUnit, meaningFor, meaningsOf, unitOf } from './intentValues'
+export { isUnit, meaningsOf, unitOf } from './intentValues'
 export type { Demand } from './demand'
 export { MODE_CONDITIONS, type ModeCondition } from './condition'
 export { memoryId, type SenseLeaf } from './expr/sense'

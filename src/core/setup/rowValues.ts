@@ -1,7 +1,6 @@
 import { nth } from '../sure'
 import {
   isUnit,
-  meaningFor,
   meaningsOf,
   profilesOf,
   unitOf,
@@ -11,6 +10,7 @@ import {
   type Setting,
   type Value,
 } from '../equipment'
+import { meaningFor } from './manualWords'
 import type { ProfileRow } from './profileRow'
 
 /** What each code of an item means: a value of one setting, or of two. */

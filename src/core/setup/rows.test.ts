@@ -1,7 +1,8 @@
 import { deviceProblems } from '../../jobfile/deviceProblems'
 import { libraryDevice, libraryIds } from '../../../tests/helpers/demo'
-import type { ProfileItem } from '../equipment'
+import { INTENTS, meaningsOf, type ProfileItem } from '../equipment'
 import { keypadFor } from '../keypad'
+import { meaningFor } from './manualWords'
 import {
   EMPTY_ROW,
   frameOf,
@@ -77,6 +78,14 @@ describe('a menu typed from a paper manual', () => {
     const read = readRows(stat, [row({ code: '7', label: 'X', intent, values })])
     expect(read.errors).toEqual([])
     expect(read.settings[0]!.options!.map((o) => o.id)).toEqual(ids)
+  })
+
+  it('every option that rules go by is found by its own name, whatever else it is called', () => {
+    const found = INTENTS.flatMap((intent) =>
+      (meaningsOf(intent) ?? []).map((id) => [intent, id, meaningFor(intent, id)] as const),
+    )
+    expect(found.length).toBeGreaterThan(60)
+    expect(found.filter(([, id, as]) => id !== as)).toEqual([])
   })
 
   it('a meaning that no rule would know is told, with those that there are', () => {

@@ -6,18 +6,13 @@ import type { Installation } from '@/core/installation'
 import type { Situation } from '@/core/situation'
 import { sentence, type Operation } from '@/jobfile'
 import { Button, cx, Disclosure } from '@/ui'
-import {
-  factorsSentence,
-  findingStatement,
-  ruleWords,
-  proofSentence,
-  undecidedSentence,
-  witnessSentence,
-} from '@/words'
+import { factorsSentence, findingStatement, proofSentence, undecidedSentence, witnessSentence } from '@/words'
 import { later, useJobScreen, useLook, useNow, useProof } from '../session'
 
 /** What clears a finding is searched for on asking only. */
 const Moves = later(async () => (await import('./Moves')).Moves)
+/** It is folded at first. */
+const RuleList = later(async () => (await import('./RuleList')).RuleList)
 
 /** The answer first: one sentence over every reachable state, then what is broken, with its way out. */
 export function Verdict() {
@@ -81,21 +76,7 @@ const Proven = memo(function Proven({ proof }: { proof: Proof }) {
       summaryClass="py-1 underline decoration-dotted underline-offset-4"
     >
       <p className="mt-1 max-w-3xl">{factorsSentence(proof)}.</p>
-      <ul className="mt-1 mb-2">
-        {proof.rules.map((rule) => {
-          const found = proof.findings.filter((f) => f.rule === rule)
-          const off = found.some((f) => f.severity !== 'warn')
-          const open = proof.undecided.some((u) => u.rule === rule)
-          return (
-            <li key={rule}>
-              <span className={cx('font-bold', off && 'text-harm')}>
-                {off ? 'Broken' : found.length ? 'Worth a look' : open ? 'Undecided' : 'Holds'}
-              </span>{' '}
-              {ruleWords(rule)}
-            </li>
-          )
-        })}
-      </ul>
+      <RuleList proof={proof} />
     </Disclosure>
   )
 })
