@@ -1,10 +1,11 @@
 import { demoInstallation } from '../../../tests/helpers/demo'
 import { compose } from '../../../tests/helpers/compose'
+import { marked, renamed, unmarked } from '../../../tests/helpers/renamed'
 import * as G from '../../../tests/cases/gear'
 import { installationOf } from '@/jobfile'
 import { Circuit, solve } from '../circuit'
 import type { Call } from '../equipment'
-import type { Installation, Name, Wire } from '../installation'
+import type { Installation, Name, Ref, Wire } from '../installation'
 import { targetsOf, wiredNet } from '../query'
 import { degF } from '../units'
 import { gateChain } from '.'
@@ -44,6 +45,18 @@ function misnamed(inst: Installation, cut: Wire): string[] {
     })
   })
 }
+
+it('a reason does not hang on what the devices call their terminals and parts', () => {
+  const whole = installationOf(compose(G.TWO_CIRCUITS))
+  for (const cut of ['ah.L1', 'ah.C', 'tstat.AUX']) {
+    const less = { ...whole, wires: whole.wires.filter((w) => w.a !== cut) }
+    const chains = (inst: Installation, refOf: (ref: Ref) => Ref) => {
+      const { solved } = running(new Circuit(inst), ['heatAux1', 20])
+      return targetsOf(less).map(({ ref }) => unmarked(JSON.stringify(gateChain(solved, refOf(ref)))))
+    }
+    expect(chains(renamed(less), marked)).toEqual(chains(less, (ref) => ref))
+  }
+})
 
 describe('a conductor that is taken off', () => {
   it.each<[string, () => Installation]>([

@@ -1,15 +1,7 @@
 import type { Plate } from '../equipment'
 import type { CableRating } from '../house'
-import {
-  settingValue,
-  splitRef,
-  terminalOf,
-  wireSize,
-  type Installation,
-  type Placed,
-  type Ref,
-} from '../installation'
-import { feedsOf, serviceVolts } from '../query'
+import { splitRef, terminalOf, wireSize, type Installation, type Placed, type Ref } from '../installation'
+import { breakerOf, feedsOf, serviceVolts } from '../query'
 import { tolerances } from '../tolerances'
 import { ampacityOf, conductorFor, largestBreaker, nextBreaker } from './conductors'
 import { motorsBehind } from './motors'
@@ -50,6 +42,8 @@ export interface LineCircuit {
   /** AWG of the thinnest copper that is enough. */
   gaugeNeeds: number | null
   breakerA: number | null
+  /** The feed's setting that this is; null: it is fixed. */
+  breakerSetting: string | null
   gauge: number | null
   notes: CircuitNote[]
 }
@@ -90,7 +84,7 @@ function circuitOf(
   const [most] = mcas.sort((a, b) => b.mca - a.mca)
   const mocps = plated.flatMap(({ plate }) => plate.mocpA ?? [])
   const requiredA = most ? most.mca : tolerances.continuousShare * (elementsA + motorsA)
-  const breaker = settingValue(feed, 'breakerA')
+  const breaker = breakerOf(feed)
   const gauge = gaugeOf(inst, feed.ref)
   const motor = outdoor !== undefined && elementsA === 0
   const circuit: LineCircuit = {
@@ -106,7 +100,8 @@ function circuitOf(
     mostBreakerA: mocps.length ? Math.min(...mocps) : null,
     breakerNeeds: nextBreaker(requiredA),
     gaugeNeeds: conductorFor(requiredA, rating, motor),
-    breakerA: typeof breaker === 'number' ? breaker : null,
+    breakerA: breaker.amps,
+    breakerSetting: breaker.setting,
     gauge,
     notes: [],
   }

@@ -1,3 +1,4 @@
+import { amountOf, type Unknowable } from '../equipment'
 import { asVolts, type Volts } from '../units'
 import {
   settingValue,
@@ -19,7 +20,7 @@ function lineNeighbours(inst: Installation, start: string): Set<string> {
     const at = terminalOf(inst, ref)?.terminal
     return at?.side === 'line' && at.role !== 'ground'
   }
-  const isNeutral = (ref: Ref) => splitRef(ref).id === 'N'
+  const isNeutral = (ref: Ref) => terminalOf(inst, ref)?.terminal.label === 'N'
   for (let grew = true; grew;) {
     grew = false
     for (const w of inst.wires) {
@@ -39,9 +40,24 @@ export function feedsOf(inst: Installation, at: Name): Placed[] {
   return inst.placed.filter((p) => p.device.kind === 'feed' && near.has(p.ref))
 }
 
+/** A feed's breaker: the setting that its rating is, where it is one, and its amps; null: not known, or it has none. */
+export function breakerOf(feed: Placed): { setting: string | null; amps: Unknowable<number> } {
+  const rated = feed.device.parts.flatMap((p) =>
+    p.kind === 'contact' && p.gate === 'breaker' && p.ratedA !== undefined ? [p.ratedA] : [],
+  )[0]
+  if (rated === undefined) return { setting: null, amps: null }
+  return {
+    setting: typeof rated === 'object' ? rated.set : null,
+    amps: amountOf(rated, (id) => settingValue(feed, id)),
+  }
+}
+
 /** Nominal line volts of the circuit that feeds a device (its feed's plate); 240 where no feed is found. */
 export function serviceVolts(inst: Installation, at: Name): Volts {
   const [feed] = feedsOf(inst, at)
-  const volts = feed && (settingValue(feed, 'volts') ?? feed.device.plate.volts)
+  const given = feed?.device.parts.flatMap((p) =>
+    p.kind === 'source' && typeof p.volts === 'object' ? [settingValue(feed, p.volts.set)] : [],
+  )[0]
+  const volts = given ?? feed?.device.plate.volts
   return asVolts(typeof volts === 'number' ? volts : 240)
 }

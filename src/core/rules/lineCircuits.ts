@@ -41,7 +41,7 @@ export const lineCircuits: JobRule<'lineCircuits', Code> = {
   find: ({ inst, plates, house }) => {
     const rating = house.cable ?? 'copper75'
     return lineCircuitsOf(inst, plates, rating).flatMap((c): Breach<Code>[] => {
-      const at = makeRef(c.feed, 'breakerA')
+      const at = makeRef(c.feed, c.breakerSetting ?? '')
       const { breakerA: breaker, gauge, mostBreakerA: most, platedBy } = c
       const least = c.requiredA - ALIKE_A
       const ampacity = gauge === null ? null : ampacityOf(gauge, rating)

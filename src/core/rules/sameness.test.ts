@@ -1,4 +1,5 @@
 import { compose } from '../../../tests/helpers/compose'
+import { renamed } from '../../../tests/helpers/renamed'
 import * as G from '../../../tests/cases/gear'
 import { installationOf, jobSeen } from '@/jobfile'
 import type { Installation, Wire } from '../installation'
@@ -16,6 +17,7 @@ const CHANGES: [string, (inst: Installation) => Installation][] = [
   ['in which order the devices stand', (inst) => ({ ...inst, placed: [...inst.placed].reverse() })],
   ['which leg is which', wiresOf((w) => ({ ...w, a: otherLeg(w.a) }))],
   ['whether the grounds meet on one bar', onOneBar],
+  ['what the devices call their terminals, parts and settings', renamed],
 ]
 
 /** A feed's other leg; a feed of 120 V has one. */
