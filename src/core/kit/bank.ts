@@ -49,8 +49,8 @@ export function rowsWith(
   const { device } = placed
   // A board of its own has its R live at all times.
   const live = [...hot, ...device.terminals.filter((t) => t.role === 'R').map((t) => t.id)]
-  const common = device.terminals.filter((t) => t.role === 'C' || t.id === 'C').map((t) => t.id)
-  const lines = device.terminals.filter((t) => t.side === 'line' && /^L\d/.test(t.id)).map((t) => t.id)
+  const common = device.terminals.filter((t) => t.role === 'C' || t.label === 'C').map((t) => t.id)
+  const lines = device.terminals.filter((t) => t.side === 'line' && /^L\d/.test(t.label)).map((t) => t.id)
   const joins = device.parts.filter(
     (x) => x.kind === 'path' || (x.kind === 'contact' && (closed.has(x.id) || standsClosed(placed, x))),
   )
