@@ -1,7 +1,6 @@
 import { nth } from '../sure'
 import { GROUND, type Solution } from '../circuit'
-import type { Terminal } from '../equipment'
-import { placedByRef, splitRef, type Ref } from '../installation'
+import { splitRef, terminalOf, type Ref } from '../installation'
 import { isLanded } from '../query'
 import { kindAt } from './calls'
 import { tiedTo } from './layout'
@@ -57,7 +56,8 @@ export function noVolts(solution: Solution, a: number, b: number): NoVolts & { l
  * @param from the node that was begun at
  */
 function lastTerminal(solution: Solution, reach: Reach, from: number): Ref | null {
-  const { nodes } = solution.circuit.net
+  const { inst, net } = solution.circuit
+  const { nodes } = net
   const start = nodes[from]
   const isOwn = (ref: Ref) => start !== undefined && splitRef(start).placed === splitRef(ref).placed
   let last: Ref | null = null
@@ -66,13 +66,13 @@ function lastTerminal(solution: Solution, reach: Reach, from: number): Ref | nul
   const closed = tiedTo(solution, from, (i) => solution.state.closed[i] === 1)
   // By what it says on the device: a blower's lead stands on the line side too, and gets its current from a leg.
   const isSupply = (ref: Ref | undefined) => {
-    const t = ref === undefined ? undefined : terminalOf(solution, ref)
+    const t = ref === undefined ? undefined : terminalOf(inst, ref)?.terminal
     return t?.side === 'line' && /^(L\d?|N)$/.test(t.label)
   }
   const isLine = [...closed].some((n) => isSupply(nodes[n]))
   nodes.forEach((ref, node) => {
     const c = nth(reach.cost, node)
-    if (c === Infinity || c <= most || !terminalOf(solution, ref) || (isLine && !closed.has(node))) return
+    if (c === Infinity || c <= most || !terminalOf(inst, ref) || (isLine && !closed.has(node))) return
     if ((kindAt(solution, ref) === 'stripKit' && !isOwn(ref)) || isOtherThrow(solution, reach, node)) return
     most = c
     last = ref
@@ -88,9 +88,4 @@ function isOtherThrow(solution: Solution, reach: Reach, node: number): boolean {
   if (!at || at.step.contact === null || typeof before !== 'number') return false
   const [one, other] = [before, at.step.contact].map((i) => nth(circuit.net.contacts, i).placed.ref)
   return one === other && !isLanded(circuit.inst, nth(circuit.net.nodes, node))
-}
-
-function terminalOf(solution: Solution, ref: Ref): Terminal | undefined {
-  const { placed, id } = splitRef(ref)
-  return placedByRef(solution.circuit.inst, placed)?.device.terminals.find((t) => t.id === id)
 }

@@ -82,14 +82,14 @@ function coilPrice(solution: Solution, coil: Ref): number {
   const way = wayTo(solution, load.a, load.b, load.pullIn)
   if (way) return whyNoWay(solution, way, true) ? 0 : way.price
   // A thermostat's own electronics are meant to be on always.
-  const isMeant = load.part.does?.what === 'control' || isCalled(solution, [load.a, load.b])
-  return isMeant || isLostRelay(solution, [load.a, load.b]) || isWithoutCommon(solution, coil) ? 0 : NO_WAY
+  const ends = [load.a, load.b]
+  const isMeant = load.part.does?.what === 'control' || isCalled(solution, ends)
+  return isMeant || isLostRelay(solution, ends) || isWithoutCommon(solution, coil, ends) ? 0 : NO_WAY
 }
 
 /** Whether a coil of a device that passes calls on lacks but the device's common: all of it is dead for that. */
-function isWithoutCommon(solution: Solution, coil: Ref): boolean {
-  const load = solution.circuit.net.loads.find((l) => l.ref === coil)
-  const common = [load?.a, load?.b].find((n) => n !== undefined && terminalAt(solution, n)?.role === 'C')
+function isWithoutCommon(solution: Solution, coil: Ref, ends: readonly number[]): boolean {
+  const common = ends.find((n) => terminalAt(solution, n)?.role === 'C')
   if (common === undefined || !isOnCaller(solution, coil)) return false
   const reach = reachFrom(solution, common)
   return polesOf(solution).every((p) => Math.min(costOf(reach, p.hot), costOf(reach, p.cold)) >= OPEN)

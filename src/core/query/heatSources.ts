@@ -17,3 +17,6 @@ export const hasBurner = (inst: Installation): boolean =>
   targetsOf(inst).some((t) => t.making.what === 'burner')
 export const hasCompressor = (inst: Installation): boolean =>
   targetsOf(inst).some((t) => t.making.what === 'compressor')
+
+/** Whether strips are all that stands behind the heat pump. */
+export const onStripsAlone = (inst: Installation): boolean => hasStrips(inst) && !hasBurner(inst)

@@ -22,6 +22,10 @@ const found = (placed: Placed, intent: Intent): SettingAt[] =>
 export const intentOf = (placed: Placed, intent: Intent): Unknowable<Value> | undefined =>
   found(placed, intent)[0]?.value
 
+/** Whether an outdoor source, as it is set, gives a thermostat a temperature to act by: one that is shown and no more does not. */
+export const isFelt = (source: Unknowable<Value> | undefined): boolean =>
+  source === 'wired' || source === 'feed'
+
 export const ofKind = (inst: Installation, ...kinds: DeviceKind[]): Placed[] =>
   inst.placed.filter((p) => kinds.includes(p.device.kind))
 

@@ -1,5 +1,5 @@
 import { terminalOf, type Installation, type Placed, type Ref } from '../installation'
-import { hasStrips, intentOf, ofKind, terminalsWith, wiredNet } from '../query'
+import { hasStrips, intentOf, isFelt, ofKind, terminalsWith, wiredNet } from '../query'
 import { tolerances } from '../tolerances'
 import type { Breach, StateRule, StateSeen } from './rule'
 
@@ -12,7 +12,7 @@ const NO_HEAT_F = 65
 function lockoutF(placed: Placed): number[] {
   const source = intentOf(placed, 'outdoorSource')
   const at = intentOf(placed, 'auxLockout')
-  const on = intentOf(placed, 'useAuxLockout') === 'on' && (source === 'wired' || source === 'feed')
+  const on = intentOf(placed, 'useAuxLockout') === 'on' && isFelt(source)
   return on && typeof at === 'number' ? [at] : []
 }
 

@@ -1,9 +1,7 @@
-import { hasBurner, hasStrips, landedOutputs, ofKind } from '../query'
-import { splitRef, type Installation } from '../installation'
+import { isFelt, landedOutputs, ofKind, onStripsAlone } from '../query'
+import { splitRef } from '../installation'
 import { breach, hasIntent, ownSettings, standing } from './breach'
 import type { JobRule } from './rule'
-
-const onStripsAlone = (inst: Installation): boolean => hasStrips(inst) && !hasBurner(inst)
 
 /**
  * Where strips are and the outdoor unit's output for them is landed, its board brings them on when it has locked itself out
@@ -46,8 +44,8 @@ export const stripLockout: JobRule<'stripLockout', 'lockoutByHabit'> = {
         ownSettings(placed, 'compressorLockout'),
       ]
       // Without a temperature to go by it holds nothing off, which is said of it.
-      const isFelt = source === undefined || source.value === 'wired' || source.value === 'feed'
-      return isFelt && typeof below?.value === 'number' && below.value > floor
+      const acts = source === undefined || isFelt(source.value)
+      return acts && typeof below?.value === 'number' && below.value > floor
         ? breach('lockoutByHabit', [below.at], below.value, floor)
         : []
     })

@@ -63,18 +63,11 @@ export const lineCircuits: JobRule<'lineCircuits', Code> = {
       const [fed = ''] = c.feeds
       if (platedBy === null) {
         // A breaker that strips trip by and by; a motor's may hold. What a compressor asks for is at least what it runs with.
-        const asks = c.hasCompressor ? c.motorsA - ALIKE_A : least
+        const asks = c.hasCompressor ? c.motorsA : c.requiredA
         if (heats && !c.hasCompressor && breaker !== null && breaker < least)
           found.push(...breach<Code>('breakerUnderLoad', [at], breaker, c.requiredA))
-        if (ampacity !== null && ampacity < asks)
-          found.push(
-            ...breach<Code>(
-              'conductorUnderLoad',
-              [c.feed, fed],
-              ampacity,
-              c.hasCompressor ? c.motorsA : c.requiredA,
-            ),
-          )
+        if (ampacity !== null && ampacity < asks - ALIKE_A)
+          found.push(...breach<Code>('conductorUnderLoad', [c.feed, fed], ampacity, asks))
       }
       // What a compressor's breaker may be, its plate says and not its conductors.
       if (c.hasCompressor) return found

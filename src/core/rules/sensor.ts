@@ -1,6 +1,5 @@
-import type { Value } from '../equipment'
 import { terminalOf, type Installation, type Placed, type Ref } from '../installation'
-import { intentOf, isLanded, joinedByCopper, ofKind, terminalsWith, wiredNet } from '../query'
+import { intentOf, isFelt, isLanded, joinedByCopper, ofKind, terminalsWith, wiredNet } from '../query'
 import { breach, hasIntent, ownSettings } from './breach'
 import type { Breach, JobRule } from './rule'
 
@@ -58,9 +57,6 @@ export const sensor: JobRule<'sensor', Code> = {
     }),
 }
 
-/** What tells a thermostat no temperature to act by. */
-const UNFELT: (Value | null)[] = ['none', 'display']
-
 /** A lockout or a changeover has an outdoor temperature to go by. */
 export const lockoutSource: JobRule<'lockoutSource', 'lockoutNoSource' | 'changeoverNoSource'> = {
   id: 'lockoutSource',
@@ -71,7 +67,7 @@ export const lockoutSource: JobRule<'lockoutSource', 'lockoutNoSource' | 'change
   find: ({ inst }) =>
     ofKind(inst, 'thermostat').flatMap((p): Breach<'lockoutNoSource' | 'changeoverNoSource'>[] => {
       const [source] = ownSettings(p, 'outdoorSource')
-      if (!source || !UNFELT.includes(source.value)) return []
+      if (!source || source.value === null || isFelt(source.value)) return []
       const on = [...ownSettings(p, 'useCompressorLockout'), ...ownSettings(p, 'useAuxLockout')].filter(
         (f) => f.value === 'on',
       )

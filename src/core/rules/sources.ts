@@ -1,6 +1,6 @@
 import { nth } from '../sure'
 import { makeRef } from '../installation'
-import { intentOf, isLanded, ofKind, terminalsWith } from '../query'
+import { intentOf, isFelt, isLanded, ofKind, terminalsWith } from '../query'
 import { breach, hasIntent, numberOf, ownSettings, standing } from './breach'
 import type { JobRule } from './rule'
 
@@ -18,7 +18,7 @@ export const heatGap: JobRule<'heatGap', 'heatGap'> = {
   find: ({ inst }) =>
     ofKind(inst, 'thermostat').flatMap((p) => {
       const source = intentOf(p, 'outdoorSource')
-      if (source === undefined || source === 'none' || source === 'display') return []
+      if (source === undefined || (source !== null && !isFelt(source))) return []
       if (intentOf(p, 'useCompressorLockout') !== 'on') return []
       const cold = ownSettings(p, 'compressorLockout')[0]
       const below = numberOf(cold?.value)

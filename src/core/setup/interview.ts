@@ -8,6 +8,7 @@ import {
   settingsWith,
   terminalsWith,
   usualBackupCycles,
+  onStripsAlone,
 } from '../query'
 import type { Finding } from '../rules'
 import type { Intent, Value } from '../equipment'
@@ -198,8 +199,7 @@ function gearWishes(inst: Installation): Wish[] {
     { intent: 'filterReminder', value: 3, why: 'gear.filter' },
   ] // prettier-ignore
   if (kit) wishes.push({ intent: 'inCharge', value: 'kit', why: 'gear.kit' })
-  if (hasStrips(inst) && !hasBurner(inst))
-    wishes.push({ intent: 'faultHeat', value: 'on', why: 'gear.faultHeat' })
+  if (onStripsAlone(inst)) wishes.push({ intent: 'faultHeat', value: 'on', why: 'gear.faultHeat' })
   if (sense === 'cooling' || sense === 'heating')
     wishes.push({ intent: 'rvSense', value: sense, why: 'gear.valve' })
   if (landed('S')) wishes.push({ intent: 'outdoorSource', value: 'wired', why: 'gear.sensor' })
@@ -223,7 +223,7 @@ function answerWishes(inst: Installation, a: Answers): Wish[] {
   if (a.priority === 'bills') {
     wish('droop', 3, 'answer.bills', true)
     // A furnace is cheap heat where a changeover hands over to it: only strips are held off to save.
-    if (hasStrips(inst) && !hasBurner(inst)) wish('useAuxLockout', 'on', 'answer.bills', true)
+    if (onStripsAlone(inst)) wish('useAuxLockout', 'on', 'answer.bills', true)
   }
   if (a.priority === 'steady') wish('droop', 2, 'answer.steady', true)
   const droop = asked(a, 'droopF')

@@ -73,6 +73,7 @@ export function readValues(
     const unit = unitOf(one.intent)
     if (meaningsOf(one.intent)) return saying(one.intent)
     if (unit && range.unit && !isUnit(unit, range.unit)) return { expected: `figures in ${unit}` }
+    const written = range.unit || unit
     const start =
       typeof own?.default === 'number' && own.default >= low && own.default <= high ? own.default : low
     const setting: Setting = {
@@ -80,7 +81,7 @@ export function readValues(
       kind: 'number',
       range: [low, high],
       step: range.step,
-      ...(range.unit || unit ? { unit: range.unit || (unit ?? '') } : {}),
+      ...(written ? { unit: written } : {}),
       default: start,
     }
     return { settings: [setting], as: range.as, codes: new Map() }

@@ -5,7 +5,7 @@ import Link from 'next/link'
 import { useMemo, type ComponentType } from 'react'
 import { Button, cx, TypedInput, useTheme } from '@/ui'
 import { useJobScreen, useJobView, useNow, useProof, useFetchedIdle, type PlaceMark } from '../session'
-import { PLACES } from './places'
+import { placeNamed, PLACES } from './places'
 
 const RAIL = 'no-print border-line bg-panel lg:sticky lg:top-0 lg:flex lg:h-dvh lg:flex-col lg:border-r'
 const RAIL_HEAD = 'flex items-center gap-2 px-3 py-2 lg:block lg:px-4 lg:pt-4'
@@ -133,20 +133,13 @@ function UndoButtons() {
   )
 }
 
-/** What works out how each place stands. */
-const markings = async () =>
-  new Map(await Promise.all(PLACES.map(async ({ id, mark }) => [id, await mark()] as const)))
-
 /** How a place stands; nothing until what works it out is here. Each by itself: a finger waits for one of them at most. */
 function Mark({ id }: { id: string }) {
   const { job, inst, circuit } = useJobScreen()
   const proof = useProof()
-  const mark = useFetchedIdle(markings)?.get(id)
-  return (
-    <MarkLine
-      mark={useMemo(() => mark?.({ job, inst, circuit, proof }), [mark, job, inst, circuit, proof])}
-    />
-  )
+  const work = useFetchedIdle(placeNamed(id).mark)
+  const mark = useMemo(() => work?.({ job, inst, circuit, proof }), [work, job, inst, circuit, proof])
+  return <MarkLine mark={mark} />
 }
 
 function MarkLine({ mark }: { mark: PlaceMark | undefined }) {
