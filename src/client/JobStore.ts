@@ -7,7 +7,6 @@ import {
   JOB_VERSION,
   MOST_OPS,
   pathsOf,
-  problem,
   restorable,
   storedJob,
   type Checked,
@@ -20,7 +19,7 @@ import {
 } from '@/jobfile'
 import { Outbox, setAsideFor } from './outbox'
 import { withAll, withMost } from './replay'
-import type { NotDone } from './transport'
+import { problemsOf } from './transport'
 import type { EditHow, JobView, StoreNeeds, TabMessage } from './view'
 
 /**
@@ -47,6 +46,8 @@ export class JobStore {
   private breakdowns = 0
   /** The newest revision that was heard of. */
   private heard = 0
+  /** Some revisions may have gone by unheard since the document was last asked for. */
+  private mayHaveMissed = false
   /** The document here is not known to be the one of its revision: it is loaded as soon as that can be done. */
   private isInexact = false
   private flushing: Promise<void> | null = null
@@ -178,10 +179,13 @@ export class JobStore {
 
   /** A revision was heard of, from another tab or the server; null: some may have been missed. */
   hear(version: number | null): void {
-    if (version === null) {
-      if (this.base) this.heard = Math.max(this.heard, this.base.version + 1)
-    } else this.heard = Math.max(this.heard, version)
-    if (this.base && this.heard > this.base.version) void this.flush()
+    if (version === null) this.mayHaveMissed = true
+    else this.heard = Math.max(this.heard, version)
+    if (this.base && this.isBehind()) void this.flush()
+  }
+
+  private isBehind(): boolean {
+    return this.mayHaveMissed || this.heard > (this.base?.version ?? 0)
   }
 
   /** Takes up what another tab of this browser tells. */
@@ -234,7 +238,7 @@ export class JobStore {
       if (!this.base && !this.isInexact) break
       // Nothing is sent before there is a document to send it for.
       const ops = this.base ? box.pending.slice(0, most) : []
-      if (!ops.length && !this.isInexact && this.heard <= (this.base?.version ?? 0)) break
+      if (!ops.length && !this.isInexact && !this.isBehind()) break
       this.publish()
       const stopped = ops.length
         ? await this.pushSome(ops)
@@ -305,16 +309,21 @@ export class JobStore {
   /** Takes up what was done elsewhere since the document that stands here. */
   private async catchUp(): Promise<'done' | 'later'> {
     const base = sure(this.base, 'the document')
+    const { heard } = this
+    this.mayHaveMissed = false
     const answered = await this.needs.transport.since(this.jobId, base.version)
-    if (!answered.ok && answered.why !== 'refused') return 'later'
+    if (!answered.ok && answered.why !== 'refused') {
+      this.mayHaveMissed = true
+      return 'later'
+    }
     this.failures = 0
     const since = answered.ok ? answered.value : null
     const job = since?.ops ? withAll(base.job, since.ops) : null
     if (since?.ops) this.learn(since.ops)
     if (since && job) await this.rebase({ version: since.version, job })
     else if ((await this.reload()) === 'later') return 'later'
-    // It is at least as new as what was asked for, or is gone.
-    this.heard = this.base?.version ?? 0
+    // It is at least as new as what had been heard of when it was asked for, or is gone; what was heard meanwhile may be newer.
+    if (this.heard === heard) this.heard = this.base?.version ?? 0
     return 'done'
   }
 
@@ -387,8 +396,3 @@ export class JobStore {
     for (const l of this.listeners) l()
   }
 }
-
-const problemsOf = (answer: NotDone): Problem[] =>
-  answer.why === 'refused'
-    ? answer.problems
-    : [problem('the server', `that Gate Cross takes it; ${answer.message}`)]

@@ -1,6 +1,6 @@
 import { fakeServer, open, set, setpoint, settled } from '../../tests/helpers/jobServer'
 import type { PushRequest } from '@/jobfile'
-import { memoryQueue, type JobStore, type QueueStorage, type TabMessage } from '.'
+import { JobStore, memoryQueue, type QueueStorage, type TabMessage } from '.'
 
 describe('errors are sorted', () => {
   const feet = (cable: string, n: number) => ({ kind: 'setCableFeet', cable, feet: n }) as const
@@ -145,6 +145,55 @@ describe('others', () => {
     store.hear(null)
     await store.flush()
     expect(setpoint(store.getView().job)).toBe(31)
+    store.close()
+  })
+
+  it.each([
+    ['told of it by the line', (store: JobStore) => store.hear(2)],
+    ['told that some may have been missed', (store: JobStore) => store.hear(null)],
+  ])('one that comes while others are asked for is fetched after them: %s', async (_, tell) => {
+    const server = fakeServer()
+    const store = await open(server)
+    const { transport } = server
+    const since = transport.since.bind(transport)
+    let isFirst = true
+    transport.since = async (...asked) => {
+      const answer = await since(...asked)
+      if (isFirst) {
+        // Answered already, and not here yet.
+        isFirst = false
+        server.theirs(set(32))
+        tell(store)
+      }
+      return answer
+    }
+    store.hear(null)
+    await store.flush()
+    expect(setpoint(store.getView().job)).toBe(32)
+    store.close()
+  })
+
+  it('one that was missed while the document was on its way is fetched as well', async () => {
+    const server = fakeServer()
+    const { transport } = server
+    const load = transport.load.bind(transport)
+    let store: JobStore | null = null
+    transport.load = async (...asked) => {
+      const answer = await load(...asked)
+      server.theirs(set(33))
+      store?.hear(null)
+      return answer
+    }
+    store = new JobStore('quillfeather-lane', {
+      transport,
+      queue: memoryQueue(),
+      client: 'late',
+      who: () => 'Wren Hollis',
+      newId: () => 'late-1',
+      now: () => new Date('2026-11-24T00:00:00Z'),
+    })
+    await store.load()
+    expect(setpoint(store.getView().job)).toBe(33)
     store.close()
   })
 

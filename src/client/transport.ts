@@ -1,5 +1,6 @@
 import {
   isRaw,
+  problem,
   sentence,
   type Envelope,
   type Job,
@@ -22,6 +23,12 @@ export type NotDone = Extract<Answered<unknown>, { ok: false }>
 /** What stood in the way, a line for each wrong place; `undone` begins the line of a server that was not reached. */
 export const linesOf = (answer: NotDone, undone: string): string[] =>
   answer.why === 'refused' ? answer.problems.map(sentence) : [`${undone}: ${answer.message}`]
+
+/** The same as problems of an edit that the server does not take. */
+export const problemsOf = (answer: NotDone): Problem[] =>
+  answer.why === 'refused'
+    ? answer.problems
+    : [problem('the server', `that Gate Cross takes it; ${answer.message}`)]
 
 /** What was done to a job since a revision; `ops` is null where it is too much or too old to be told one by one. */
 export interface Since {
