@@ -102,23 +102,29 @@ export function Input({ className, ...rest }: InputHTMLAttributes<HTMLInputEleme
 /**
  * A text or number box that is saved as it is typed: it shows the stored value until the person types, and goes back
  * to it on leaving, so that what was refused does not look stored. Mount it anew (key) for another thing.
+ * @param onValue takes what is typed; false: it is refused
+ * @param onRestore takes what stood there before, where the beginning of what is refused has been stored ("3" of "350")
  */
 export function TypedInput({
   value,
   onValue,
+  onRestore,
   ...rest
 }: Omit<InputHTMLAttributes<HTMLInputElement>, 'value' | 'onChange'> & {
   value: string
-  onValue: (text: string) => void
+  onValue: (text: string) => unknown
+  onRestore?: (before: string) => void
 }) {
-  const [draft, setDraft] = useState<string | null>(null)
+  const [draft, setDraft] = useState<{ text: string; before: string } | null>(null)
   return (
     <Input
       {...rest}
-      value={draft ?? value}
+      value={draft?.text ?? value}
       onChange={(e) => {
-        setDraft(e.target.value)
-        onValue(e.target.value)
+        const text = e.target.value
+        const before = draft?.before ?? value
+        setDraft({ text, before })
+        if (onValue(text) === false && value !== before) onRestore?.(before)
       }}
       onBlur={() => setDraft(null)}
     />

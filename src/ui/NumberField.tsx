@@ -18,6 +18,8 @@ export function NumberField({
   placeholder = 'not known',
   name,
   beside,
+  className,
+  disabled,
   onValue,
 }: {
   label: string
@@ -30,18 +32,25 @@ export function NumberField({
   /** What it is called where its label alone would not tell. */
   name?: string
   beside?: ReactNode
+  className?: string
+  disabled?: boolean
   onValue: (value: number | null) => void
 }) {
   const [refused, setRefused] = useState<string | null>(null)
   const range = `${least.toLocaleString('en')} to ${most.toLocaleString('en')} ${unit}`.trim()
   return (
-    <Field label={label} error={refused === null ? null : `“${refused}” is not kept: ${range}`}>
+    <Field
+      label={label}
+      className={className}
+      error={refused === null ? null : `“${refused}” is not kept: ${range}`}
+    >
       {(ids) => (
         <div className="flex gap-1">
           <TypedInput
             {...ids}
             {...(name && { 'aria-label': name })}
             inputMode="decimal"
+            disabled={disabled}
             placeholder={placeholder}
             value={value?.toString() ?? ''}
             onValue={(text) => {
@@ -51,7 +60,9 @@ export function NumberField({
               setRefused(fits || isOpen ? null : text)
               if (fits) onValue(n)
               else if (isOpen) onValue(null)
+              return fits || isOpen
             }}
+            onRestore={(before) => onValue(typedNumber(before) ?? null)}
           />
           {beside}
         </div>

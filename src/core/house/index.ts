@@ -20,7 +20,7 @@ export {
   type LoadLine,
   type UnitFigures,
 } from './loadLine'
-export { kwhAt, meanKwh, type Prices, type RatePeriod } from './prices'
+export { kwhAt, meanKwh, PRICE_LIMITS, type Prices, type RatePeriod } from './prices'
 export {
   BILL_FUELS,
   CABLE_RATINGS,

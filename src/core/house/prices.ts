@@ -11,6 +11,9 @@ export interface RatePeriod {
   kwh: number
 }
 
+/** The least and the most that a kWh, a therm or a gallon may cost. */
+export const PRICE_LIMITS = { least: 0.001, most: 1000 }
+
 /** What energy costs here, in the money of the place. */
 export interface Prices {
   /** A kWh, where no period says otherwise. */

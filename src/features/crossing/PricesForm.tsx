@@ -1,15 +1,13 @@
 'use client'
 
 import { Trash2 } from 'lucide-react'
-import type { RatePeriod } from '@/core/house'
+import { PRICE_LIMITS, type RatePeriod } from '@/core/house'
 import { Button, Field, NumberField, TypedInput } from '@/ui'
 import { PRICE_WORDS } from '@/words'
 import { useJobScreen } from '../session'
 
 /** What the first period of a rate is until it is typed: winter evenings. */
 const FIRST: Omit<RatePeriod, 'kwh'> = { fromMonth: 11, toMonth: 3, fromHour: 16, toHour: 20 }
-/** What a kWh, a therm or a gallon may cost. */
-const PRICE = { least: 0.0001, most: 1000 }
 const PARTS = [
   ['fromMonth', 'From month', 1, 12],
   ['toMonth', 'to month', 1, 12],
@@ -35,7 +33,7 @@ export function PricesForm() {
             key={of}
             label={PRICE_WORDS[of]}
             value={of === 'kwh' ? kwh : fuel}
-            {...PRICE}
+            {...PRICE_LIMITS}
             onValue={(value) => edit({ kind: 'setPrice', of, value })}
           />
         ))}
@@ -68,7 +66,7 @@ export function PricesForm() {
           <NumberField
             label="a kWh costs"
             value={p.kwh}
-            {...PRICE}
+            {...PRICE_LIMITS}
             onValue={(n) => n !== null && change(i, { kwh: n })}
           />
           <Button

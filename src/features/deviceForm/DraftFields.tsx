@@ -2,7 +2,7 @@
 
 import { fieldsOf, type DraftField } from '@/core/deviceBuilder'
 import type { DeviceDraft } from '@/core/equipment'
-import { Field, SelectField, TypedInput } from '@/ui'
+import { NumberField, SelectField } from '@/ui'
 import { draftFieldWords, draftOptionWords } from '@/words'
 
 /** What is asked of a device of this kind beside its terminals. */
@@ -34,21 +34,15 @@ function OneField({
   const label = draftFieldWords(field)
   if (field.takes === 'number')
     return (
-      <Field label={label}>
-        {(ids) => (
-          <TypedInput
-            {...ids}
-            inputMode="decimal"
-            placeholder={field.unsaid ? 'not on the plate' : undefined}
-            value={field.unsaid && value === 0 ? '' : String(value)}
-            onValue={(t) => {
-              const n = Number(t)
-              if (t.trim() === '' && field.unsaid) put({ [field.key]: 0 })
-              else if (t.trim() !== '' && n >= field.least && n <= field.most) put({ [field.key]: n })
-            }}
-          />
-        )}
-      </Field>
+      <NumberField
+        label={label}
+        placeholder={field.unsaid ? 'not on the plate' : ''}
+        value={field.unsaid && value === 0 ? undefined : Number(value)}
+        least={field.least}
+        most={field.most}
+        unit={field.unit}
+        onValue={(n) => (n !== null || field.unsaid) && put({ [field.key]: n ?? 0 })}
+      />
     )
   if (field.takes === 'yesNo')
     return (

@@ -3,7 +3,7 @@
 import { Trash2 } from 'lucide-react'
 import { bankTable, coilsAmong, rowsOn } from '@/core/deviceBuilder'
 import type { DeviceDraft, DraftRow } from '@/core/equipment'
-import { Button, Field, SelectField, TypedInput } from '@/ui'
+import { Button, NumberField, SelectField } from '@/ui'
 import { bankWords } from '@/words'
 
 const MOST_ROWS = 6
@@ -28,19 +28,13 @@ export function DraftRows({
       <ul className="space-y-2">
         {rows.map((row, i) => (
           <li key={i} className="flex flex-wrap items-end gap-2" data-row={i + 1}>
-            <Field label={`Row ${i + 1}, W`} className="w-28">
-              {(ids) => (
-                <TypedInput
-                  {...ids}
-                  inputMode="decimal"
-                  value={String(row.watts)}
-                  onValue={(t) => {
-                    const n = Number(t)
-                    if (n >= 100 && n <= 10_000) change(i, { watts: n })
-                  }}
-                />
-              )}
-            </Field>
+            <NumberField
+              label={`Row ${i + 1}, W`}
+              className="w-28"
+              value={row.watts}
+              {...{ least: 100, most: 10_000, unit: 'W' }}
+              onValue={(watts) => watts !== null && change(i, { watts })}
+            />
             <SelectField
               label="Brought on by"
               value={row.by}

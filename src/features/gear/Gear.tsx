@@ -7,7 +7,7 @@ import { settingValue, type Placed } from '@/core/installation'
 import { drives } from '@/core/situation'
 import type { Setting } from '@/core/equipment'
 import { sentence, type Field as JobField } from '@/jobfile'
-import { Button, Caution, Field, Input, Select, TypedInput } from '@/ui'
+import { Button, Caution, Field, Input, Select, TypedInput, typedNumber } from '@/ui'
 import { plateLine } from '@/words'
 import { useChangedBy } from '../news'
 import { useDraft, useJobScreen } from '../session'
@@ -156,9 +156,12 @@ function SettingField({ placed, setting }: { placed: Placed; setting: Setting })
   const { edit } = useJobScreen()
   const [error, setError] = useState<string | null>(null)
   const value = settingValue(placed, setting.id)
-  const put = (v: string | number | null) => {
-    const result = edit({ kind: 'setSetting', ref: placed.ref, setting: setting.id, value: v })
+  const store = (value: string | number | null) =>
+    edit({ kind: 'setSetting', ref: placed.ref, setting: setting.id, value })
+  const put = (v: string | number | null): boolean => {
+    const result = store(v)
     setError(result.ok ? null : `Not stored: ${result.problems.map(sentence).join('; ')}`)
+    return result.ok
   }
   const label = `${setting.label}${setting.unit ? `, ${setting.unit}` : ''}`
   const loses = setting.options?.find((o) => o.id === value)?.loses
@@ -194,7 +197,8 @@ function SettingField({ placed, setting }: { placed: Placed; setting: Setting })
               inputMode="decimal"
               value={value === null ? '' : String(value)}
               placeholder="not known yet"
-              onValue={(t) => put(t.trim() === '' ? null : Number(t))}
+              onValue={(t) => put(t.trim() === '' ? null : (typedNumber(t) ?? Number.NaN))}
+              onRestore={(before) => store(typedNumber(before) ?? null)}
             />
             {value !== null && (
               <Button
@@ -225,11 +229,13 @@ function FeetField({ id, label, feet }: { id: string; label: string; feet: numbe
             inputMode="decimal"
             value={String(feet)}
             onValue={(t) => {
-              const n = Number(t)
-              const ok = t.trim() !== '' && Number.isFinite(n) && n >= 0 && n <= 5000
+              const n = typedNumber(t)
+              const ok = n !== undefined && n >= 0 && n <= 5000
               setError(ok ? null : 'Not stored: 0 to 5000 ft')
               if (ok) edit({ kind: 'setCableFeet', cable: id, feet: n })
+              return ok
             }}
+            onRestore={(before) => edit({ kind: 'setCableFeet', cable: id, feet: Number(before) })}
           />
           <span className="text-soft">ft</span>
         </div>

@@ -5,7 +5,7 @@ import { useState } from 'react'
 import { PLATES, type Plate, type PlateField } from '@/core/equipment'
 import type { Placed } from '@/core/installation'
 import { sentence } from '@/jobfile'
-import { Field, SelectField, TypedInput } from '@/ui'
+import { Field, SelectField, TypedInput, typedNumber } from '@/ui'
 import { plateFieldLabel, plateValue } from '@/words'
 import { useChangedBy } from '../news'
 import { useJobScreen } from '../session'
@@ -58,9 +58,11 @@ function PlateBox({
   const { edit } = useJobScreen()
   const [error, setError] = useState<string | null>(null)
   const changed = useChangedBy(`commissioning.plates.${placed.ref}.${field}`)
-  const put = (v: string | number | boolean | null) => {
-    const result = edit({ kind: 'setPlate', ref: placed.ref, field, value: v })
+  const store = (v: NonNullable<PlateScalar> | null) => edit({ kind: 'setPlate', ref: placed.ref, field, value: v })
+  const put = (v: NonNullable<PlateScalar> | null): boolean => {
+    const result = store(v)
     setError(result.ok ? null : `Not stored: ${result.problems.map(sentence).join('; ')}`)
+    return result.ok
   }
   const described = placed.device.plate[field]
   const usual = described === undefined ? null : plateValue(field, described)
@@ -74,7 +76,8 @@ function PlateBox({
             inputMode="decimal"
             value={value === undefined ? '' : String(value)}
             placeholder={usual === null ? 'not read' : `${usual}, as described`}
-            onValue={(t) => put(t.trim() === '' ? null : Number(t.replace(',', '.')))}
+            onValue={(t) => put(t.trim() === '' ? null : (typedNumber(t) ?? Number.NaN))}
+            onRestore={(before) => store(typedNumber(before) ?? null)}
           />
         )}
       </Field>

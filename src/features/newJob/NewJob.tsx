@@ -15,8 +15,8 @@ import {
   cx,
   Field,
   Input,
+  NumberField,
   Select,
-  TypedInput,
   useDraftForm,
   Disclosure,
   Tip,
@@ -112,16 +112,12 @@ export function NewJob() {
     />
   )
   const number = (label: string, key: 'wallFeet' | 'outFeet') => (
-    <Field label={label}>
-      {(ids) => (
-        <TypedInput
-          {...ids}
-          inputMode="numeric"
-          value={String(c[key])}
-          onValue={(t) => Number(t) > 0 && Number(t) <= 500 && put({ [key]: Number(t) })}
-        />
-      )}
-    </Field>
+    <NumberField
+      label={label}
+      value={c[key]}
+      {...{ least: 1, most: 500, unit: 'ft' }}
+      onValue={(feet) => feet !== null && put({ [key]: feet })}
+    />
   )
   const conductors = (label: string, key: 'wallConductors' | 'outConductors') => (
     <SelectField

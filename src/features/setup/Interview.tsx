@@ -3,6 +3,7 @@
 import { useMemo, useState } from 'react'
 import type { Rating } from '@/core/equipment'
 import { STRATEGIES, type Strategy } from '@/core/crossing'
+import { PRICE_LIMITS } from '@/core/house'
 import { jobSeen, type Job } from '@/jobfile'
 import { settingDef, settingValue, placedByRef, splitRef } from '@/core/installation'
 import {
@@ -15,7 +16,7 @@ import {
   type NumberAsked,
   type Recommended,
 } from '@/core/setup'
-import { Button, cx, Field, Input, TypedInput } from '@/ui'
+import { Button, cx, Field, Input, NumberField, typedNumber } from '@/ui'
 import {
   HOUR_WORDS,
   INTENT_WORDS,
@@ -93,7 +94,7 @@ export function Interview() {
           <legend className="mb-1 text-[15px]">Numbers, where they are known</legend>
           <div className="grid max-w-md grid-cols-2 items-end gap-2">
             {(Object.keys(NUMBERS) as NumberAsked[]).map((of) => (
-              <NumberField key={of} of={of} />
+              <AskedField key={of} of={of} />
             ))}
           </div>
         </fieldset>
@@ -106,21 +107,14 @@ export function Interview() {
             <CopField outdoorF={17} />
           </div>
         </fieldset>
-        <Field label="Static pressure measured, in.w.c." className="mt-3 max-w-60">
-          {(ids) => (
-            <TypedInput
-              {...ids}
-              inputMode="decimal"
-              placeholder="not measured yet"
-              value={job.commissioning.air.staticInWc?.toString() ?? ''}
-              onValue={(t) => {
-                const n = Number(t)
-                if (t === '' || (n > 0 && n < 5))
-                  edit({ kind: 'setAir', field: 'staticInWc', value: t === '' ? null : n })
-              }}
-            />
-          )}
-        </Field>
+        <NumberField
+          label="Static pressure measured, in.w.c."
+          className="mt-3 max-w-60"
+          placeholder="not measured yet"
+          value={job.commissioning.air.staticInWc}
+          {...{ least: 0.01, most: 5, unit: 'in.w.c.' }}
+          onValue={(value) => edit({ kind: 'setAir', field: 'staticInWc', value })}
+        />
         {inst.placed
           .filter((p) => settingDef(p, 'outdoorSource') && settingValue(p, 'outdoorSource') === 'feed')
           .map((p) => (
@@ -183,44 +177,28 @@ export function Interview() {
 
 const isOnline = (job: Job, ref: string): boolean => job.commissioning.plates[ref]?.seenOnline ?? false
 
-function NumberField({ of }: { of: NumberAsked }) {
+function AskedField({ of }: { of: NumberAsked }) {
   const { job, edit } = useJobScreen()
-  const { least, most } = NUMBERS[of]
   return (
-    <Field label={NUMBER_WORDS[of]}>
-      {(ids) => (
-        <TypedInput
-          {...ids}
-          inputMode="decimal"
-          placeholder="not asked yet"
-          value={job.setup.interview[of] ?? ''}
-          onValue={(t) => {
-            const text = t.trim().replace(',', '.')
-            const n = Number(text)
-            if (text === '' || (n >= least && n <= most)) edit({ kind: 'answer', question: of, answer: text })
-          }}
-        />
-      )}
-    </Field>
+    <NumberField
+      label={NUMBER_WORDS[of]}
+      placeholder="not asked yet"
+      value={typedNumber(job.setup.interview[of])}
+      {...NUMBERS[of]}
+      onValue={(n) => edit({ kind: 'answer', question: of, answer: n === null ? '' : String(n) })}
+    />
   )
 }
 
 function PriceField({ of }: { of: 'kwh' | 'fuel' }) {
   const { job, edit } = useJobScreen()
   return (
-    <Field label={PRICE_WORDS[of]}>
-      {(ids) => (
-        <TypedInput
-          {...ids}
-          inputMode="decimal"
-          value={job.prices[of]?.toString() ?? ''}
-          onValue={(t) => {
-            const n = Number(t)
-            if (t === '' || (n > 0 && n < 100)) edit({ kind: 'setPrice', of, value: t === '' ? null : n })
-          }}
-        />
-      )}
-    </Field>
+    <NumberField
+      label={PRICE_WORDS[of]}
+      value={job.prices[of]}
+      {...PRICE_LIMITS}
+      onValue={(value) => edit({ kind: 'setPrice', of, value })}
+    />
   )
 }
 
@@ -237,20 +215,13 @@ function CopField({ outdoorF }: { outdoorF: number }) {
       return { kind: 'setPlate', ref, field: 'ratings', value: all.length ? all : null }
     })
   return (
-    <Field label={`COP at ${outdoorF} °F`}>
-      {(ids) => (
-        <TypedInput
-          {...ids}
-          inputMode="decimal"
-          disabled={!unit}
-          value={ratingsIn(job).find(isThis)?.cop?.toString() ?? ''}
-          onValue={(t) => {
-            const n = Number(t)
-            if (unit && (t === '' || (n >= 0.5 && n <= 10))) set(unit.ref, t === '' ? null : n)
-          }}
-        />
-      )}
-    </Field>
+    <NumberField
+      label={`COP at ${outdoorF} °F`}
+      disabled={!unit}
+      value={ratingsIn(job).find(isThis)?.cop}
+      {...{ least: 0.5, most: 10 }}
+      onValue={(cop) => unit && set(unit.ref, cop)}
+    />
   )
 }
 

@@ -3,7 +3,7 @@
 import { useState } from 'react'
 import type { Unknowable, Value } from '@/core/equipment'
 import { isAllowed, type Allowed } from '@/core/setup'
-import { Field, Select, TypedInput } from '@/ui'
+import { Field, Select, TypedInput, typedNumber } from '@/ui'
 
 /** One value among those that the device takes; "not known" is one of them. */
 export function ValueField({
@@ -46,15 +46,19 @@ export function ValueField({
             placeholder={none}
             value={value === null || value === undefined ? '' : String(value)}
             onValue={(text) => {
-              if (text.trim() === '') return onValue(null)
-              const ok = isAllowed(allowed, Number(text))
+              const isOpen = text.trim() === ''
+              const n = typedNumber(text)
+              const ok = n !== undefined && isAllowed(allowed, n)
               setError(
-                ok
+                ok || isOpen
                   ? null
                   : `Not stored: ${allowed.low} to ${allowed.high}${allowed.unit ? ` ${allowed.unit}` : ''}, in steps of ${allowed.step}`,
               )
-              if (ok) onValue(Number(text))
+              if (ok) onValue(n)
+              else if (isOpen) onValue(null)
+              return ok || isOpen
             }}
+            onRestore={(before) => onValue(typedNumber(before) ?? null)}
           />
         )
       }

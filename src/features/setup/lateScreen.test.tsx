@@ -46,6 +46,26 @@ it('two figures of one list, typed faster than the screen follows, both stand', 
   expect(at(17)).toEqual([2.2])
 })
 
+it.each([
+  ['Static pressure measured, in.w.c.', '7', /“7” is not kept: 0.01 to 5 in.w.c./],
+  ['COP at 17 °F', '0.2', /“0.2” is not kept: 0.5 to 10/],
+  ['Their thermometer differs by, °F', 'two', /“two” is not kept: 0.5 to 5 °F/],
+])('%s: “%s” is refused aloud, and nothing of it is stored', async (label, typed, said) => {
+  const shown = readJson<Job>('demo/jobs/tallow-mill.json')
+  const { late, value } = lateScreen(shown)
+  render(
+    <JobContext.Provider value={value}>
+      <Interview />
+    </JobContext.Provider>,
+  )
+  const box = screen.getByLabelText(label)
+  await user.clear(box)
+  const cleared = late.now
+  await user.type(box, typed)
+  expect(screen.getByText(said)).toBeVisible()
+  expect(late.now).toBe(cleared)
+})
+
 it('lines ticked faster than the screen follows leave their setting as wanted, each tick as one edit', async () => {
   const shown = readJson<Job>('demo/jobs/harrier-bank.json')
   const { late, value } = lateScreen({ ...shown, setup: { ...shown.setup, ticks: {}, keyed: {} } })

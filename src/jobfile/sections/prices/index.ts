@@ -1,5 +1,5 @@
 import * as yup from 'yup'
-import type { Prices, RatePeriod } from '@/core/house'
+import { PRICE_LIMITS, type Prices, type RatePeriod } from '@/core/house'
 import { isRaw } from '../../problem'
 import { once, optional, shape, text } from '../../schemaKit'
 import { done, put, type Raw, type Section } from '../section'
@@ -24,7 +24,7 @@ export interface SetRates {
 }
 export type PricesOperation = SetPrice | SetCurrency | SetRates
 
-const PRICE = once(() => yup.number().min(1e-6).max(1000).defined())
+const PRICE = once(() => yup.number().min(PRICE_LIMITS.least).max(PRICE_LIMITS.most).defined())
 const month = () => yup.number().integer().min(1).max(12).defined()
 const hour = () => yup.number().integer().min(0).max(23).defined()
 const PERIODS = once(() =>
@@ -37,6 +37,8 @@ const PERIODS = once(() =>
 const SIGN = 4
 const FROM_INTERVIEW: Readonly<Record<string, SetPrice['of']>> = { priceKwh: 'kwh', priceFuel: 'fuel' }
 
+const fitting = (price: number): number => Math.min(PRICE_LIMITS.most, Math.max(PRICE_LIMITS.least, price))
+
 /** Until version 3 prices stood in the interview, as texts. */
 function upgradePrices(job: Raw): Raw {
   const setup = isRaw(job.setup) ? job.setup : {}
@@ -44,7 +46,7 @@ function upgradePrices(job: Raw): Raw {
   const prices: Prices = {}
   for (const [question, of] of Object.entries(FROM_INTERVIEW)) {
     const value = Number(interview[question])
-    if (value > 0) prices[of] = Math.min(1000, value)
+    if (value > 0) prices[of] = fitting(value)
   }
   const rest = Object.entries(interview).filter(([q]) => !Object.hasOwn(FROM_INTERVIEW, q))
   return { ...job, setup: { ...setup, interview: Object.fromEntries(rest) }, prices }
@@ -86,7 +88,7 @@ export const prices: Section<PricesDoc, PricesOperation> = {
           op.kind === 'answer' && typeof op.question === 'string' ? FROM_INTERVIEW[op.question] : undefined
         if (!of) return op
         const value = Number(op.answer)
-        return { kind: 'setPrice', of, value: value > 0 ? Math.min(1000, value) : null }
+        return { kind: 'setPrice', of, value: value > 0 ? fitting(value) : null }
       },
     },
   },
