@@ -24,7 +24,8 @@ const CODE_WORDS: Record<RuleCode, (found: Naming) => string> = {
   compressorInLeak: () => 'The compressor runs during a refrigerant leak alarm',
   noBlowerInLeak: () => 'A refrigerant leak alarm does not run the blower',
   lpNoSwitch: () => 'LP, and no low-gas-pressure switch: an empty tank is tried again and again',
-  switchInFlame: () => 'The low-gas switch is in the flame-sense wire: an empty tank is still tried',
+  switchInFlame: () =>
+    'The low-gas switch is in the flame-sense wire: without gas, the burner still tries to light',
   busSetWired24: () => 'Set to communicating, wired for 24 V: dead, or damaged',
   busOpen: () => 'Set to communicating, and the bus is not landed at both of its terminals: dead',
   '24SetWiredBus': () => 'Set to 24 V, wired for the bus: dead, or damaged',

@@ -1,3 +1,4 @@
+import { greatest } from './overloads'
 import type { StateRule } from './rule'
 
 /** Every coil and input has its volts or none: what lies between comes of series loads, lost commons and leaks. */
@@ -9,10 +10,7 @@ export const coilVolts: StateRule<'coilVolts', 'weakCoil'> = {
   applies: () => true,
   each({ facts }) {
     if (facts.over.length) return null
-    const worst = facts.weak.reduce<(typeof facts.weak)[number] | null>(
-      (a, w) => (a && a.volts >= w.volts ? a : w),
-      null,
-    )
+    const worst = greatest(facts.weak, (w) => w.volts)
     return worst && { at: worst.ref, code: 'weakCoil', numbers: [worst.volts, worst.needs] }
   },
 }

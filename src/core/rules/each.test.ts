@@ -87,6 +87,7 @@ const TABLE: [string, string, Case, string][] = [
   ['noShort', 'nothing', {}, ''],
   ['transformerLoad', 'overloaded', { facts: { overloaded: [{ ref: 'ah.xfmr', va: 53, ratedVa: 40 }] } }, 'overloaded ah.xfmr 53 40'],
   ['transformerLoad', 'overloaded beside too much load', { facts: { overloaded: [{ ref: 'ah.xfmr', va: 53, ratedVa: 40 }], over: [over(41, 40, 41)] } }, 'overloaded ah.xfmr 53 40'],
+  ['transformerLoad', 'the worst of several by its share', { facts: { overloaded: [{ ref: 'x.xfmr', va: 109, ratedVa: 50 }, { ref: 'ah.xfmr', va: 100, ratedVa: 40 }, { ref: 'y.xfmr', va: 90, ratedVa: 40 }] } }, 'overloaded ah.xfmr 100 40'],
   ['transformerLoad', 'not beside a short', { facts: { overloaded: [{ ref: 'ah.xfmr', va: 53, ratedVa: 40 }], over: [over(41, 40, 41), over(18, 3, 1)] } }, ''],
   ['transformerLoad', 'nothing', {}, ''],
   ['coilVolts', 'weakCoil: the one with the most', { facts: { weak: [{ ref: 'a.x', volts: 9, needs: 18 }, { ref: 'b.x', volts: 15, needs: 17 }, { ref: 'c.x', volts: 12, needs: 18 }] } }, 'weakCoil b.x 15 17'],

@@ -40,6 +40,10 @@ describe('what a maker’s instruction decides', () => {
     expect(
       found(plated(flame, 'packagedUnit', { gasSwitchCircuit: 'flame' }), 'switchInFlame'),
     ).toBeUndefined()
+    // Of natural gas no conversion speaks: the switch stands where it stops a burner only after it has tried.
+    const natural = job('millrace-cottage', { 'od.gasSwitch': 'flame', 'od.fuel': 'natural' })
+    expect(found(natural, 'switchInFlame')).toMatchObject({ severity: 'warn' })
+    expect(found(job('millrace-cottage', { 'od.gasSwitch': 'none', 'od.fuel': 'natural' }), 'lpNoSwitch')).toBeUndefined() // prettier-ignore
   })
 
   it('emergency heat in steps need not bring on every row at once, where the thermostat does it so', () => {

@@ -1,4 +1,4 @@
-import { isShort } from './overloads'
+import { greatest, isShort } from './overloads'
 import type { StateRule } from './rule'
 
 /** No fuse, breaker or transformer carries more than it is made for. */
@@ -9,10 +9,7 @@ export const noShort: StateRule<'noShort', 'overcurrent' | 'overRating'> = {
   codes: ['overcurrent', 'overRating'],
   applies: () => true,
   each: ({ facts }) => {
-    const worst = facts.over.reduce<(typeof facts.over)[number] | null>(
-      (a, o) => (a && a.amps / a.limitA >= o.amps / o.limitA ? a : o),
-      null,
-    )
+    const worst = greatest(facts.over, (o) => o.amps / o.limitA)
     if (!worst) return null
     return {
       at: worst.ref,

@@ -9,6 +9,10 @@ export interface Overload extends Overcurrent {
 /** Times its fuse or breaker from which on a conductor carries a short; and what a meter's error leaves of the loads' own amps. */
 const [SHORT_SHARE, LOAD_SHARE] = [2, 1.1]
 
+/** The one of the greatest size, the first of equals; null where there is none. */
+export const greatest = <T>(list: readonly T[], size: (of: T) => number): T | null =>
+  list.reduce<T | null>((a, b) => (a !== null && size(a) >= size(b) ? a : b), null)
+
 /** Whether it is a short, and not more load than it is made for. */
 export const isShort = ({ amps, limitA, loadA }: Overload): boolean =>
   amps >= SHORT_SHARE * limitA && amps > LOAD_SHARE * loadA

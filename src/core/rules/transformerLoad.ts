@@ -1,4 +1,4 @@
-import { isShort } from './overloads'
+import { greatest, isShort } from './overloads'
 import type { StateRule } from './rule'
 
 /** No control transformer gives more volt-amperes for good than it is rated for. */
@@ -11,7 +11,7 @@ export const transformerLoad: StateRule<'transformerLoad', 'overloaded'> = {
   each({ facts }) {
     // A short is told as what it is; that its transformer gives too much then says nothing more.
     if (facts.over.some(isShort)) return null
-    const [first] = facts.overloaded
-    return first ? { at: first.ref, code: 'overloaded', numbers: [first.va, first.ratedVa] } : null
+    const worst = greatest(facts.overloaded, (t) => t.va / t.ratedVa)
+    return worst && { at: worst.ref, code: 'overloaded', numbers: [worst.va, worst.ratedVa] }
   },
 }
