@@ -16,14 +16,13 @@ import {
   leadsACall,
   SWITCHED,
   terminalAt,
+  type Families,
+  type Output,
 } from './calls'
 import { farEndOf, isOthersWay, kitOutput } from './farEnd'
 import { layoutOf, oncePer, tiedTo } from './layout'
-import { polesOf } from './poles'
+import { dryRelay, isOthersRelay, relayOut } from './relays'
 import { roleOf, type NoVolts } from './ties'
-
-/** Kinds of calls that one thing may be meant for; null: any. */
-export type Families = readonly number[] | null
 
 /** What calls a load: a valve’s own wire is none that brings strips, and the fan’s none that runs a compressor. */
 export function familiesOf(solution: Solution, target: Ref): Families {
@@ -42,12 +41,6 @@ export function familiesOf(solution: Solution, target: Ref): Families {
     default:
       return null
   }
-}
-
-interface Output {
-  node: number
-  ref: Ref
-  family: number
 }
 
 /** What closed contacts tie to an end of something, those of callers left out; the nearest first. */
@@ -156,76 +149,8 @@ function lastReached(solution: Solution, output: Output): Ref {
   return last
 }
 
-/**
- * Of a relay that a call has pulled in, and whose contact is on the way, the terminal that nothing feeds: the call has come as far
- * as it goes.
- * @param around nodes that closed contacts tie to the coil's ends, those nearest to it first
- */
-function dryRelay(solution: Solution, outputs: readonly Output[], around: readonly number[]): Ref | null {
-  const { nodes } = solution.circuit.net
-  for (const { a, b } of relayContacts(solution, outputs)) {
-    const [atA, atB] = [around.indexOf(a), around.indexOf(b)]
-    if (atA >= 0 && atB >= 0) return nth(nodes, atA > atB ? a : b)
-  }
-  return null
-}
-
-/** Of a relay that a call has pulled in and whose one side is fed, the other side: there the call's volts stand. */
-function relayOut(solution: Solution, outputs: readonly Output[]): Ref | null {
-  const { nodes } = solution.circuit.net
-  const hots = polesOf(solution).map((p) => p.hot)
-  for (const { a, b, index } of relayContacts(solution, outputs)) {
-    const isFed = (n: number) => {
-      const tied = tiedTo(solution, n, (i) => i !== index && standsAt(solution.state, i) === 2)
-      return hots.some((h) => tied.has(h))
-    }
-    const [fedA, fedB] = [isFed(a), isFed(b)]
-    if (fedA === fedB) continue
-    const out = fedA ? b : a
-    // One that goes on to another kind of input is another call's relay.
-    const on = [...tiedTo(solution, out, () => false)].map((n) => familyOf(terminalAt(solution, n)?.role))
-    if (on.every((f) => f < 0 || outputs.some((o) => o.family === f))) return nth(nodes, out)
-  }
-  return null
-}
-
-/** The closed contacts of relays that a call has pulled in. */
-function relayContacts(
-  solution: Solution,
-  outputs: readonly Output[],
-): { a: number; b: number; index: number }[] {
-  const { contacts, loads } = solution.circuit.net
-  const leads = (i: number) => standsAt(solution.state, i) === 2 && leadsACall(solution, i)
-  const called = outputs.flatMap((o) => [...tiedTo(solution, o.node, leads)])
-  const relays = loads
-    .filter(
-      (l) =>
-        solution.energised(l.ref) && [l.a, l.b].some((n) => called.includes(n) && isRelayCoil(solution, n)),
-    )
-    .map((l) => l.placed.ref)
-  return contacts.flatMap((c, index) =>
-    relays.includes(c.placed.ref) && standsAt(solution.state, index) === 2 ? [{ a: c.a, b: c.b, index }] : [],
-  )
-}
-
 const outputsFor = (solution: Solution, families: Families): Output[] =>
   calledOutputs(solution).filter((o) => families === null || families.includes(o.family))
-
-/** Whether the coil of a relay hangs on outputs of other calls alone. */
-function isOthersRelay(solution: Solution, relay: string, families: Families): boolean {
-  if (families === null) return false
-  const coils = solution.circuit.net.loads.filter((l) => l.placed.ref === relay)
-  const landed = coils
-    .flatMap((l) => [l.a, l.b])
-    .filter((n) => n !== GROUND)
-    .flatMap((n) => [...tiedTo(solution, n, () => false)])
-  const calls = landed.flatMap((n) => {
-    const at = terminalAt(solution, n)
-    const family = familyOf(at?.role)
-    return at && family >= 0 && isOnCaller(solution, at.ref) ? [family] : []
-  })
-  return calls.length > 0 && !calls.some((family) => families.includes(family))
-}
 
 /**
  * What is called and does not come: the thermostat closes an output of the kind of input that a coil has, and the nearest

@@ -14,6 +14,25 @@ export const FAMILIES: readonly (readonly TerminalRole[])[] = [
 ]
 /** Calls that may pass a switch on their way: an outdoor thermostat, a float. A fan's or a valve's own wire passes none. */
 export const SWITCHED: readonly TerminalRole[] = ['AUX', 'Y1', 'Y2']
+/** Kinds of calls, by their places in `FAMILIES`, that one thing may be meant for; null: any. */
+export type Families = readonly number[] | null
+
+/** What a caller closes towards a terminal of a family. */
+export interface Output {
+  node: number
+  ref: Ref
+  family: number
+}
+
+/** Devices that a call's wire passes through. */
+export const SWITCHES: readonly DeviceKind[] = [
+  'outdoorThermostat',
+  'airThermostat',
+  'floatSwitch',
+  'leakSensor',
+  'lineMonitor',
+  'relay',
+]
 export const familyOf = (role: TerminalRole | undefined): number =>
   role === undefined ? -1 : FAMILIES.findIndex((f) => f.includes(role))
 

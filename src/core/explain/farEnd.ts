@@ -1,5 +1,5 @@
 import { nth } from '../sure'
-import type { Solution } from '../circuit'
+import { standsAt, type Solution } from '../circuit'
 import type { DeviceKind } from '../equipment'
 import { makeRef, placedByRef, splitRef, type Ref } from '../installation'
 import {
@@ -10,20 +10,11 @@ import {
   isRelayCoil,
   kindAt,
   leadsACall,
+  SWITCHES,
   terminalAt,
 } from './calls'
 import { tiedTo } from './layout'
 import { roleOf } from './ties'
-
-/** Devices that a call's wire passes through. */
-const SWITCHES: readonly DeviceKind[] = [
-  'outdoorThermostat',
-  'airThermostat',
-  'floatSwitch',
-  'leakSensor',
-  'lineMonitor',
-  'relay',
-]
 
 /**
  * Where the conductor that is missing leads to: to the input, or, where what hangs before it is a closed switch, to the switch's
@@ -52,7 +43,19 @@ export function farEndOf(solution: Solution, to: Ref, around: readonly number[])
     if (at && isSwitch && kind && SWITCHES.includes(kind) && !isBetween && !isRelayCoil(solution, node))
       far = at.ref
   }
-  return handedOn(solution, far)
+  return handedOn(solution, acrossRelay(solution, far))
+}
+
+/** Of a relay's throw that is open just now, its common: a conductor to the throw would take the contact out of the way. */
+function acrossRelay(solution: Solution, far: Ref): Ref {
+  if (kindAt(solution, far) !== 'relay') return far
+  const { contacts, nodes } = solution.circuit.net
+  const own = contacts.flatMap(({ a, b }, i) => {
+    const ends = [nth(nodes, a), nth(nodes, b)]
+    return ends.includes(far) ? [{ ends, isOpen: standsAt(solution.state, i) !== 2 }] : []
+  })
+  const [throwOf] = own
+  return own.length === 1 && throwOf?.isOpen ? (throwOf.ends.find((ref) => ref !== far) ?? far) : far
 }
 
 /** Of a kit or a panel that hands a call on, the terminal at which the call comes to it: the one of its kind with a coil. */

@@ -1,6 +1,9 @@
+import * as G from '../../../tests/cases/gear'
+import { compose } from '../../../tests/helpers/compose'
 import { demoInstallation, rewired, without, wireBetween } from '../../../tests/helpers/demo'
 import { landedCase } from '../../../tests/helpers/matrix'
 import { joined, moved } from '../../../tests/helpers/ruleFixtures'
+import { installationOf } from '@/jobfile'
 import { gateWords } from '@/words'
 import { Circuit, solve } from '../circuit'
 import type { Call } from '../equipment'
@@ -302,6 +305,25 @@ describe('a call that has come as far as it goes', () => {
     const inst = moved(demoInstallation('candlemaker-yard'), 'fur.C', 'fur.T1', 'iso.A2')
     expect(held(inst, 'fur.burnerLoad', 'heat1', 25)).toMatch(
       /nothing in common: furnace, control transformer and furnace, transformer of the oil primary$/,
+    )
+  })
+
+  it('a relay that another call has pulled in lends its contact to no call, and one that it holds open is not passed', () => {
+    const oil = installationOf(compose(G.OIL))
+    const at = (end: Ref, other: Ref) => wireBetween(oil, end, other).id
+    // G and W are crossed at the thermostat: the fan pulls both relays in.
+    const fan = rewired(rewired(oil, at('tstat.G', 'fur.G'), { a: 'tstat.W' }), at('tstat.W', 'rel.A1'), {
+      a: 'tstat.G',
+    })
+    expect(held(fan, 'fur.blowerFan', 'cool1', 90)).toBe(
+      'tstat.G: No conductor leads from Thermostat or controller G to Furnace G',
+    )
+    // Y and W: the heat pump's own call opens its interlock.
+    const heat = rewired(rewired(oil, at('tstat.Y', 'iso.COM'), { a: 'tstat.W' }), at('tstat.W', 'rel.A1'), {
+      a: 'tstat.Y',
+    })
+    expect(held(heat, 'od.compressor', 'heatAux1', 20)).toMatch(
+      /^tstat\.Y: No conductor leads from Thermostat or controller Y to .*COM$/,
     )
   })
 })
