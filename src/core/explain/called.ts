@@ -1,7 +1,7 @@
 import { nth } from '../sure'
 import { GROUND, standsAt, type Solution } from '../circuit'
 import type { DeviceKind, TerminalRole } from '../equipment'
-import { splitRef, type Placed, type Ref } from '../installation'
+import { makeRef, splitRef, type Placed, type Ref } from '../installation'
 import { isLanded } from '../query'
 import {
   CALLERS,
@@ -19,8 +19,8 @@ import {
   type Families,
   type Output,
 } from './calls'
-import { farEndOf, isOthersWay, kitOutput } from './farEnd'
-import { layoutOf, oncePer, tiedTo } from './layout'
+import { boardOutput, farEndOf, isOthersWay, kitOutput } from './farEnd'
+import { layoutOf, oncePer, ROW_CALLS, tiedTo } from './layout'
 import { dryRelay, isOthersRelay, relayOut } from './relays'
 import { roleOf, type NoVolts } from './ties'
 
@@ -43,10 +43,18 @@ export function familiesOf(solution: Solution, target: Ref): Families {
   }
 }
 
-/** What closed contacts tie to an end of something, those of callers left out; the nearest first. */
-const behind = (solution: Solution, end: number): number[] => [
-  ...tiedTo(solution, end, (i) => solution.state.closed[i] === 1 && !isCaller(solution, i)),
-]
+/**
+ * What closed contacts tie to an end of something, those of callers left out; the nearest first. An open one of its own board
+ * that is on the way is passed as well: the call comes to the board's terminal behind it.
+ */
+const behind = (solution: Solution, end: number, way: readonly number[] = []): number[] => {
+  const { contacts, nodes } = solution.circuit.net
+  const { placed } = splitRef(nth(nodes, end))
+  const isOwn = (i: number) => way.includes(i) && nth(contacts, i).placed.ref === placed
+  return [
+    ...tiedTo(solution, end, (i) => (solution.state.closed[i] === 1 || isOwn(i)) && !isCaller(solution, i)),
+  ]
+}
 
 /** The outputs that are closed just now, those nearest to the equipment first. */
 const calledOutputs = oncePer((solution): Output[] => {
@@ -169,7 +177,8 @@ export function notJoined(
   const outputs = outputsFor(solution, families)
   if (!outputs.length) return null
   const { contacts } = solution.circuit.net
-  const ends = [a, b].map((end) => (end === GROUND ? [] : behind(solution, end)))
+  const passed = way.filter((w) => !w.isMoot).map((w) => w.contact)
+  const ends = [a, b].map((end, i) => (end === GROUND ? [] : behind(solution, end, i === 0 ? passed : [])))
   const around = ends.flat()
   // A relay’s contact on the way waits for its own coil, whose chain is asked next; one that its coil holds open does not.
   const waitsForRelay = way.some(({ contact }) => {
@@ -185,7 +194,12 @@ export function notJoined(
   for (const output of outputs) {
     const { family } = output
     const isLost = () => !outputs.some((o) => o.family === family && leadsOn(solution, o))
-    const to = inputOf(solution, output, around) ?? (isLost() ? relayCoilAmong(solution, around) : undefined)
+    const jumpered = upperInput(solution, output, around)
+    const input =
+      inputOf(solution, output, around) ??
+      jumpered ??
+      (isLost() ? relayCoilAmong(solution, around) : undefined)
+    const to = input && (boardInput(solution, input) ?? input)
     if (to === undefined) continue
     const isOwn = (i: number) =>
       isCaller(solution, i) &&
@@ -197,6 +211,7 @@ export function notJoined(
       at: from,
       because: { kind: 'notJoined', from, to: farEndOf(solution, to, own) },
     })
+    if (leadsPast && input === jumpered && !isLost()) return missing(besideOf(solution, output, to))
     const isOthers = (i: number) =>
       isOwn(i) && standsAt(solution.state, i) !== 2 && isApart(solution, output, i)
     if (!isLost() && way.some((w) => isOthers(w.contact))) return missing(besideOf(solution, output, to))
@@ -226,6 +241,20 @@ function isApart(solution: Solution, output: Output, contact: number): boolean {
   const roles = [a, b].map((n) => terminalAt(solution, n)?.role)
   const called = roleOf(solution, output.ref)
   return (called === 'E' && roles.includes('AUX')) || (called === 'AUX' && roles.includes('E'))
+}
+
+/** Where no thermostat has a second stage landed: a board's input for one, which a jumper from the first brings on. */
+function upperInput(solution: Solution, output: Output, around: readonly number[]): Ref | undefined {
+  const { inst } = solution.circuit
+  const upper = familyOf('Y2')
+  const hasTwo = inst.placed.some(
+    (p) =>
+      CALLERS.includes(p.device.kind) &&
+      p.device.terminals.some((t) => t.role === 'Y2' && isLanded(inst, makeRef(p.ref, t.id))),
+  )
+  return hasTwo || output.family !== familyOf('Y1')
+    ? undefined
+    : inputOf(solution, { ...output, family: upper }, around)
 }
 
 /** Where a call's own wiring comes to the device of an input; else as far as it has come. */
@@ -302,6 +331,30 @@ function missingFrom(solution: Solution, outputs: readonly Output[], output: Out
   return (
     kitOutput(solution, to, lost.node) ?? relayOut(solution, [lost]) ?? (isMislanded ? lost.ref : reached)
   )
+}
+
+/**
+ * Of a kit's lead that hangs on the output which a board has for its row, the board's input of the lead's name, or the lower one
+ * that is jumpered to it.
+ */
+function boardInput(solution: Solution, lead: Ref): Ref | null {
+  const { index, nodes } = solution.circuit.net
+  const [from, at] = [boardOutput(solution, lead), index.get(lead)]
+  const out = from === null ? undefined : index.get(from)
+  if (from === null || at === undefined || out === undefined) return null
+  if (!tiedTo(solution, at, () => false).has(out)) return null
+  const isInput = (ref: Ref) =>
+    splitRef(ref).placed === splitRef(from).placed && roleOf(solution, ref) === roleOf(solution, lead)
+  const input = nodes.findIndex(isInput)
+  if (input < 0) return null
+  const { placed } = splitRef(from)
+  const tied = inputsAmong(
+    solution,
+    tiedTo(solution, input, () => false),
+    familyOf(roleOf(solution, lead)),
+  )
+  const order = (ref: Ref) => ROW_CALLS.findIndex((r) => r === roleOf(solution, ref))
+  return tied.filter((t) => splitRef(t).placed === placed).sort((x, y) => order(x) - order(y))[0] ?? null
 }
 
 /** Whether an end of something stands at an input of the kind that the thermostat calls just now (G in a fan call). */

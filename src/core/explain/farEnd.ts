@@ -87,12 +87,8 @@ export function isOthersWay(
   return beyond.length > 0 && !beyond.includes(family)
 }
 
-/**
- * Where a kit's lead comes from: the output that a board has for its row, past which no lead may go; where none has any, the
- * terminal of its own name in the cabinet, if the call leads there. null: neither.
- * @param called the call's output
- */
-export function kitOutput(solution: Solution, lead: Ref, called: number): Ref | null {
+/** The output that a board has for the row of a kit's lead; null: none has. */
+export function boardOutput(solution: Solution, lead: Ref): Ref | null {
   if (kindAt(solution, lead) !== 'stripKit') return null
   const { inst } = solution.circuit
   const { placed, id } = splitRef(lead)
@@ -102,6 +98,18 @@ export function kitOutput(solution: Solution, lead: Ref, called: number): Ref | 
     const own = device.kind === 'airHandler' ? harnessOf(device)[row] : undefined
     if (own) return makeRef(ref, own.id)
   }
+  return null
+}
+
+/**
+ * Where a kit's lead comes from: the output that a board has for its row, past which no lead may go; where none has any, the
+ * terminal of its own name in the cabinet, if the call leads there. null: neither.
+ * @param called the call's output
+ */
+export function kitOutput(solution: Solution, lead: Ref, called: number): Ref | null {
+  if (kindAt(solution, lead) !== 'stripKit') return null
+  const own = boardOutput(solution, lead)
+  if (own) return own
   const role = roleOf(solution, lead)
   const way = [...tiedTo(solution, called, (i) => leadsACall(solution, i))]
   return (

@@ -18,7 +18,8 @@ export interface Layout {
   roles: readonly (TerminalRole | undefined)[]
 }
 
-const ROW_CALLS = ['W1', 'W2', 'W3'] as const
+/** What the rows of a kit are called by, the first first. */
+export const ROW_CALLS = ['W1', 'W2', 'W3'] as const
 
 export const layoutOf = ({ circuit }: Solution): Layout => circuit.kept.once(layOut)
 

@@ -1,9 +1,10 @@
 import { nth } from '../sure'
 import { GROUND, type Solution } from '../circuit'
+import type { TerminalRole } from '../equipment'
 import { splitRef, terminalOf, type Ref } from '../installation'
 import { isLanded } from '../query'
 import { kindAt } from './calls'
-import { tiedTo } from './layout'
+import { layoutOf, tiedTo } from './layout'
 import { polesOf } from './poles'
 import { costOf, reachFrom, type Reach } from './route'
 import { standing, unfedTerminal, type NoVolts, type SupplyEnd } from './ties'
@@ -74,11 +75,38 @@ function lastTerminal(solution: Solution, reach: Reach, from: number): Ref | nul
     const c = nth(reach.cost, node)
     if (c === Infinity || c <= most || !terminalOf(inst, ref) || (isLine && !closed.has(node))) return
     if ((kindAt(solution, ref) === 'stripKit' && !isOwn(ref)) || isOtherThrow(solution, reach, node)) return
+    if (isPastEnd(solution, reach, from, node)) return
     most = c
     last = ref
   })
   return last
 }
+
+/**
+ * Whether a way has left the wiring that it belongs to before it comes to a node: through a sensor, whose two ends are no
+ * conductor's; out of a panel to what the panel feeds; or, of a common, past a terminal that is none.
+ */
+function isPastEnd(solution: Solution, reach: Reach, from: number, node: number): boolean {
+  const { nodes } = solution.circuit.net
+  const { roles } = layoutOf(solution)
+  const placedAt = (n: number) => splitRef(nth(nodes, n)).placed
+  const isCommon = roles[from] === 'C'
+  let after = node
+  for (let at = reach.back[node]; at; at = at.from === GROUND ? undefined : reach.back[at.from]) {
+    const before = at.from
+    if (before === GROUND) return false
+    const role = roles[before]
+    const isOut = placedAt(before) !== placedAt(after)
+    if (kindAt(solution, at.step.branch) === 'outdoorSensor') return true
+    if (isOut && ZONE_SIDE.some((r) => r === role) && before !== from) return true
+    if (isCommon && before !== from && role !== undefined && !PASSES_COMMON.some((r) => r === role))
+      return true
+    after = before
+  }
+  return false
+}
+const ZONE_SIDE: readonly TerminalRole[] = ['zoneR', 'zoneC']
+const PASSES_COMMON: readonly TerminalRole[] = ['C', 'splice', 'switch', 'zoneC']
 
 /** Whether a way comes in at one throw of a switch, over its pole, and out at the other, where nobody landed anything. */
 function isOtherThrow(solution: Solution, reach: Reach, node: number): boolean {

@@ -13,10 +13,10 @@ import { GROUND, standsAt, type Solution } from '../circuit'
 import { makeRef, type Ref } from '../installation'
 import { evalContextOf } from '../situation'
 import { isCalled, isLostRelay, notJoined } from './called'
-import { isOnCaller, terminalAt, type Families } from './calls'
-import { layoutOf, oncePer, type Step } from './layout'
+import { isCaller, isOnCaller, terminalAt, type Families } from './calls'
+import { layoutOf, oncePer, tiedTo, type Step } from './layout'
 import { polesOf, type Poles } from './poles'
-import { deadOnWay, tiedWithoutVolts, unfedTerminal, type NoVolts } from './ties'
+import { deadOnWay, meantContacts, tiedWithoutVolts, unfedTerminal, type NoVolts } from './ties'
 
 /** The cheapest way from a node to every other node, never through a load or a source. */
 export interface Reach {
@@ -136,7 +136,20 @@ export function coilToFollow(solution: Solution, contact: number): Ref | null {
   const coils = coilsBehind(solution, contact)
   const prices = coils.map((coil) => (solution.energised(coil) ? 0 : coilPrice(solution, coil)))
   const least = Math.min(...prices)
-  return least > 0 && closesWithoutCoil(solution, contact) ? null : (coils[prices.indexOf(least)] ?? null)
+  const coil = coils[prices.indexOf(least)] ?? null
+  return least > 0 && closesWithoutCoil(solution, contact) && !isAskedFor(solution, coil) ? null : coil
+}
+
+/** Whether the call closes an output that a coil hangs on, and only the thermostat's own want of power keeps it open. */
+function isAskedFor(solution: Solution, coil: Ref | null): boolean {
+  const { contacts, loads } = solution.circuit.net
+  const load = loads.find((l) => l.ref === coil)
+  if (!load) return false
+  const tied = [load.a, load.b].flatMap((n) => (n === GROUND ? [] : [...tiedTo(solution, n, () => false)]))
+  return contacts.some(
+    (c, i) =>
+      nth(meantContacts(solution), i) && [c.a, c.b].some((n) => tied.includes(n)) && isCaller(solution, i),
+  )
 }
 
 /** Whether a contact has another way to close than by a coil that is out, such as by the weather. */

@@ -32,7 +32,10 @@ export interface NoVolts {
 const tiedNow = (solution: Solution, start: number): Set<number> =>
   tiedTo(solution, start, (i) => solution.state.closed[i] === 1 || nth(meantContacts(solution), i))
 
-const meantContacts = oncePer((solution) => solution.circuit.net.contacts.map((_, i) => isMeant(solution, i)))
+/** Of each contact, whether the call closes it on a thermostat that only lacks its own power. */
+export const meantContacts = oncePer((solution) =>
+  solution.circuit.net.contacts.map((_, i) => isMeant(solution, i)),
+)
 
 /** Whether the call closes a thermostat's contact, and only the thermostat's own want of power keeps it open. */
 function isMeant(solution: Solution, index: number): boolean {
@@ -112,9 +115,23 @@ export function unfedTerminal(solution: Solution, nodes: readonly number[]): NoV
   return terminal === undefined ? null : unfed(solution, terminal)
 }
 
+/** Where a zone panel hands R on to a terminal, the panel's own R, if nothing feeds that. */
+function panelBefore(solution: Solution, terminal: Ref): Ref {
+  const { inst, net } = solution.circuit
+  const hands = [...tiedTo(solution, under(net.index, terminal), () => false)]
+    .map((n) => nth(net.nodes, n))
+    .find((ref) => roleOf(solution, ref) === 'zoneR')
+  if (!hands) return terminal
+  const { placed } = splitRef(hands)
+  const own = placedByRef(inst, placed)?.device.terminals.find((t) => t.role === 'R')
+  const ref = own && makeRef(placed, own.id)
+  return ref && ref !== terminal && !isFed(solution, ref) ? ref : terminal
+}
+
 /** A terminal that nothing feeds, and the fed one beside it that a jumper would come from. */
-function unfed(solution: Solution, terminal: Ref): NoVolts {
+function unfed(solution: Solution, lacking: Ref): NoVolts {
   const { inst } = solution.circuit
+  const terminal = panelBefore(solution, lacking)
   const { placed } = splitRef(terminal)
   const beside = (placedByRef(inst, placed)?.device.terminals ?? []).map((t) => makeRef(placed, t.id))
   const jumper = beside.find((at) => roleOf(solution, at) === 'R' && isFed(solution, at)) ?? null

@@ -60,8 +60,12 @@ export function explain(expr: Expr, context: EvalContext, negated = false): Beca
     const decided = 'all' in expr ? own !== 'yes' : own !== 'no'
     const those = list.filter((e) => !decided || evaluate(e, context) === own)
     // What a setting rules out is ruled out whatever the weather or the call: a lockout that is off has no temperature.
-    const bySetting = decided ? those.filter((e) => leaves(e).every((l) => 'set' in l)) : []
-    return (bySetting.length ? bySetting : those).flatMap((e) => explain(e, context, negated))
+    const allOf = (kind: 'set' | 'call') => those.filter((e) => leaves(e).every((l) => kind in l))
+    const bySetting = decided ? allOf('set') : []
+    // What is not called is not called at any temperature, and whatever its timer does.
+    const byCall = 'all' in expr && own === 'no' && !bySetting.length ? allOf('call') : []
+    const deciding = [bySetting, byCall].find((l) => l.length > 0) ?? those
+    return deciding.flatMap((e) => explain(e, context, negated))
   }
   return [{ ...explainLeaf(expr, context), truth: evaluateLeaf(expr, context), negated }]
 }

@@ -1,0 +1,42 @@
+import * as G from '../../../tests/cases/gear'
+import { compose } from '../../../tests/helpers/compose'
+import { slipsOf } from '../../../tests/helpers/slips'
+import { installationOf } from '@/jobfile'
+import { gateWords } from '@/words'
+import { Circuit, solve } from '../circuit'
+import type { Call } from '../equipment'
+import { degF } from '../units'
+import { gateChain } from '.'
+
+/** What first holds a load where two conductors are crossed, and the place where a person is sent. */
+function held(gear: readonly string[], slip: string, call: Call, outdoorF: number, load: string): string {
+  const found = [...slipsOf(installationOf(compose(gear)))].find((s) => s.what === `swap ${slip}`)
+  if (!found) throw new Error(`no slip ${slip}`)
+  const solved = solve(new Circuit(found.inst), { call, outdoorF: degF(outdoorF), modes: {} })
+  if (!solved.ok) throw new Error(solved.why)
+  const chain = gateChain(solved, load)
+  const gate = chain.first === null ? undefined : chain.gates[chain.first]
+  return gate ? `${gate.at}: ${gateWords(found.inst, gate).reason}` : 'on'
+}
+
+it.each([
+  // A kit’s lead is where it belongs: what its board hears is what is wanting, at the lower input of two that are joined.
+  [G.LEAK, 'tstat.AUX=ah.W1 and ah.R=lk.T1 at ah.W1, ah.R', 'heatAux1', 20, 'kit.row1', 'tstat.AUX: No conductor leads from Thermostat or controller AUX to Air handler W1'],
+  [G.LEAK, 'tstat.AUX=ah.W1 and ah.R=lk.T1 at ah.W1, ah.R', 'heatAux1', 20, 'kit.row2', 'tstat.AUX: No conductor leads from Thermostat or controller AUX to Air handler W1'],
+  // The burner’s input holds the board’s own contact open, and the call is still the heat pump’s.
+  [G.PACKAGED_FUEL, 'tstat.Y=od.Y and tstat.AUX=od.W at tstat.Y, tstat.AUX', 'cool1', 90, 'od.compressor', 'tstat.Y: No conductor leads from Thermostat or controller Y to Packaged unit Y'],
+  // The fan’s call stands at the kit’s W, which stops the heat pump: no cooling call would be needed otherwise.
+  [G.KIT_FUEL, 'tstat.G=fur.G and tstat.AUX=fk.Win at tstat.G, tstat.AUX', 'heat1', 52, 'od.compressor', 'fk.yOut: Its coil has 24 V: kit input on W holds it open'],
+  // Backup is called by a thermostat that is dead, and the weather was never asked.
+  [G.KIT_FUEL, 'tstat.Y=fk.Yin and tstat.C=fur.C at tstat.Y, tstat.C', 'heatAux1', 52, 'fur.valve', 'fk.Yin: Not wired: the path ends at Fossil fuel kit Y in'],
+  // A common ends where it is landed: at a sensor, at an input, at a panel’s own side.
+  [G.SENSOR_FUEL, 'tstat.C=fur.C and tstat.S1=spl2.x at tstat.C, tstat.S1', 'heat1', 50, 'od.compressor', 'os.S1: Not wired: the path ends at Outdoor sensor S1'],
+  [G.TWO_STAGE, 'tstat.AUX=ah.W1 and ah.C=od.C at ah.W1, ah.C', 'cool2', 20, 'od.compressor', 'ah.W1: Not wired: the path ends at Air handler W1'],
+  [G.ZONES, 'zp.C=ah.C and zp.G=ah.G at zp.C, zp.G', 'cool1', 90, 'od.compressor', 'ah.G: Not wired: the path ends at Air handler G'],
+  // Behind a panel whose own R nothing feeds.
+  [G.ZONES, 'tstat.Y=zp.Yz and zp.R=ah.R at zp.Yz, zp.R', 'fan', 20, 'ah.blower', 'zp.R: Nothing feeds Zone panel R: no supply reaches it'],
+  // One stage: the board’s upper input hears the first by its jumper.
+  [G.FLOAT_BOARD, 'ah.W1=od.W and ah.Y=ah.Y2 at ah.W1, ah.Y', 'heat1', 20, 'ah.blowerHigh', 'ah.Y: No conductor leads from Air handler Y1 to Air handler Y2'],
+] as [readonly string[], string, Call, number, string, string][])('%#', (gear, slip, call, outdoorF, load, said) => {
+  expect(held(gear, slip, call, outdoorF, load)).toBe(said)
+}) // prettier-ignore
