@@ -65,7 +65,8 @@ function becauseWords(inst: Installation, gate: ChainGate, b: ChainBecause): str
         return `R and C are swapped at the ${lower(placedByRef(inst, splitRef(b.swapped).placed)?.label ?? 'thermostat')}: both ends stand at ${b.side === 'hot' ? 'the hot side' : 'the common'}`
       const isLine = placedByRef(inst, splitRef(b.pole).placed)?.device.kind === 'feed'
       const side = isLine ? 'one leg' : b.side === 'hot' ? 'R' : 'the common'
-      return `Both ends stand at ${side} of the same supply: no volts between them`
+      const astray = b.astray ? `, and so does ${refWords(inst, b.astray)}` : ''
+      return `Both ends stand at ${side} of the same supply${astray}: no volts between them`
     }
     case 'shorted':
       return `The two ends of its supply are joined, a short: ${supplyWords(inst, b.pole)}`

@@ -70,6 +70,11 @@ test('a school that the gear leaves open changes the plan, and what it lacks for
   await expect(lacks).toHaveCount(0)
   await plan.getByLabel('Heat pump or furnace, decided by').selectOption('kit')
   await expect(lacks).toBeVisible()
+  // Chosen and not recorded yet, it is there again after a reload.
+  await open(page, '/job/tallow-mill/bench')
+  await tool(page, 'Plan')
+  await expect(plan.getByLabel('Heat pump or furnace, decided by')).toHaveValue('kit')
+  await expect(lacks).toBeVisible()
 })
 
 test('each part is failed in turn, and the gravest are said first', async ({ page }) => {

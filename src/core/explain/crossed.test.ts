@@ -5,11 +5,12 @@ import { installationOf } from '@/jobfile'
 import { gateWords } from '@/words'
 import { Circuit, solve } from '../circuit'
 import type { Call } from '../equipment'
+import type { Ref } from '../installation'
 import { degF } from '../units'
 import { gateChain } from '.'
 
 /** What first holds a load where two conductors are crossed, and the place where a person is sent. */
-function held(gear: readonly string[], slip: string, call: Call, outdoorF: number, load: string): string {
+function held(gear: readonly string[], slip: string, call: Call, outdoorF: number, load: Ref): string {
   const found = [...slipsOf(installationOf(compose(gear)))].find((s) => s.what === `swap ${slip}`)
   if (!found) throw new Error(`no slip ${slip}`)
   const solved = solve(new Circuit(found.inst), { call, outdoorF: degF(outdoorF), modes: {} })
@@ -37,6 +38,6 @@ it.each([
   [G.ZONES, 'tstat.Y=zp.Yz and zp.R=ah.R at zp.Yz, zp.R', 'fan', 20, 'ah.blower', 'zp.R: Nothing feeds Zone panel R: no supply reaches it'],
   // One stage: the board’s upper input hears the first by its jumper.
   [G.FLOAT_BOARD, 'ah.W1=od.W and ah.Y=ah.Y2 at ah.W1, ah.Y', 'heat1', 20, 'ah.blowerHigh', 'ah.Y: No conductor leads from Air handler Y1 to Air handler Y2'],
-] as [readonly string[], string, Call, number, string, string][])('%#', (gear, slip, call, outdoorF, load, said) => {
+] as [readonly string[], string, Call, number, Ref, string][])('%#', (gear, slip, call, outdoorF, load, said) => {
   expect(held(gear, slip, call, outdoorF, load)).toBe(said)
 }) // prettier-ignore

@@ -42,9 +42,12 @@ describe('why there are no volts between two ends', () => {
     // The outdoor unit's common on R: with Y called both ends of its input stand at R.
     const inst = moved(good(), 'ah.C', 'ah.R', 'od.C')
     expect(first(inst, 'od.compressor')).toMatchObject({
-      because: { kind: 'samePole', side: 'hot', swapped: null },
+      at: 'od.C',
+      because: { kind: 'samePole', side: 'hot', swapped: null, astray: 'od.C' },
     })
-    expect(first(inst, 'od.compressor').words).toMatch(/both ends stand at R/i)
+    expect(first(inst, 'od.compressor').words).toBe(
+      'Both ends stand at R of the same supply, and so does Outdoor unit C: no volts between them',
+    )
   })
 
   it('the jumper from Rc to Rh missing: names the dead R and the one beside it', () => {

@@ -14,8 +14,11 @@ export type NoVoltsBecause =
   | { kind: 'notJoined'; from: Ref; to: Ref }
   /** One end comes to a supply terminal that nothing feeds; `jumper`: the fed one beside it on the same device. */
   | { kind: 'unfed'; terminal: Ref; jumper: Ref | null }
-  /** Both ends stand at one end of one supply. `swapped`: the R of a device at which R and C have changed places. */
-  | { kind: 'samePole'; pole: Ref; side: 'hot' | 'common'; swapped: Ref | null }
+  /**
+   * Both ends stand at one end of one supply. `swapped`: the R of a device at which R and C have changed places; `astray`: a C
+   * that is landed on the hot side, or an R that is on the common.
+   */
+  | { kind: 'samePole'; pole: Ref; side: 'hot' | 'common'; swapped: Ref | null; astray?: Ref }
   /** The two ends of its supply are joined: whatever else is wired, nothing has volts. */
   | { kind: 'shorted'; pole: Ref }
   /** Its ends stand at two supplies that share no conductor. */
@@ -99,7 +102,11 @@ export function standing(
   const [one, other] = [nth(nodes, endA.node), nth(nodes, endB.node)]
   if (endA.node === endB.node) {
     const swapped = swappedAmong(solution, around, endA.side)
-    return { at: swapped, because: { kind: 'samePole', pole: one, side: endA.side, swapped } }
+    const astray = swapped ? undefined : astrayAmong(solution, around, endA)
+    return {
+      at: swapped ?? astray ?? null,
+      because: { kind: 'samePole', pole: one, side: endA.side, swapped, ...(astray && { astray }) },
+    }
   }
   const commons = [endA, endB].map((m) => nth(polesOf(solution), m.supply).cold)
   const joined = tiedTo(solution, nth(commons, 0), () => true).has(nth(commons, 1))
@@ -200,6 +207,16 @@ function isFed(solution: Solution, ref: Ref): boolean {
 /** What a terminal is; undefined: no terminal. */
 export const roleOf = (solution: Solution, ref: Ref): TerminalRole | undefined =>
   layoutOf(solution).roles[solution.circuit.net.index.get(ref) ?? -1]
+
+/** Of the terminals around a load, the first C that stands at the hot end of a supply, or R that stands at the common one. */
+function astrayAmong(solution: Solution, around: ReadonlySet<number>, end: SupplyEnd): Ref | undefined {
+  const { nodes } = solution.circuit.net
+  const wrong = end.side === 'hot' ? 'C' : 'R'
+  const node = [...around].find(
+    (n) => roleOf(solution, nth(nodes, n)) === wrong && tiedNow(solution, n).has(end.node),
+  )
+  return node === undefined ? undefined : nth(nodes, node)
+}
 
 /** Of the terminals around a load, an R at the common on a device whose C is hot, or a C that is hot where R is common. */
 function swappedAmong(solution: Solution, around: ReadonlySet<number>, side: SupplyEnd['side']): Ref | null {

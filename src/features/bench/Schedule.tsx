@@ -11,6 +11,7 @@ import {
   type LiveValue,
   newWireId,
   type TerminalVolts,
+  useDraft,
   useJobScreen,
   useLook,
   wireState,
@@ -134,8 +135,8 @@ function ScheduleRow({
 
 function AddJumper({ landing }: { landing: LandingTools }) {
   const { inst } = useJobScreen()
-  const [from, setFrom] = useState<Ref | ''>('')
-  const [to, setTo] = useState<Ref | ''>('')
+  const draft = useDraft<{ from: Ref | ''; to: Ref | '' }>('jumper')
+  const { from, to } = draft.value ?? { from: '', to: '' }
   const terminals = inst.placed.flatMap((p) =>
     p.device.terminals.filter((t) => t.side === 'low').map((t) => makeRef(p.ref, t.id)),
   )
@@ -152,8 +153,8 @@ function AddJumper({ landing }: { landing: LandingTools }) {
   return (
     <div className="mt-3">
       <div className="flex gap-2">
-        {pick('Jumper from', from, setFrom)}
-        {pick('to', to, setTo)}
+        {pick('Jumper from', from, (ref) => draft.put({ from: ref, to }))}
+        {pick('to', to, (ref) => draft.put({ from, to: ref }))}
       </div>
       <Button
         className="mt-2"
@@ -165,8 +166,7 @@ function AddJumper({ landing }: { landing: LandingTools }) {
             { kind: 'addWire', wire },
             `Jumper from ${refWords(inst, from)} to ${refWords(inst, to)}`,
           )
-          setFrom('')
-          setTo('')
+          draft.clear()
         }}
       >
         Add the jumper

@@ -1,9 +1,9 @@
 'use client'
 
-import { useState } from 'react'
 import type { Year } from '@/core/crossing'
-import { SelectField } from '@/ui'
+import { SelectField, useLocalStorage } from '@/ui'
 import { comparedSentence } from '@/words'
+import { useJobScreen } from '../session'
 
 /** Two ways side by side in a sentence: what differs, and by how much. */
 export function Compare({
@@ -13,7 +13,9 @@ export function Compare({
   ways: readonly { id: string; name: string; year: Year }[]
   currency: string
 }) {
-  const [chosen, setChosen] = useState<[string, string]>([ways[1]?.id ?? '', ways[0]?.id ?? ''])
+  const { job } = useJobScreen()
+  const [kept, setChosen] = useLocalStorage<[string, string] | null>(`gate-cross-compared-${job.id}`, null)
+  const chosen: [string, string] = kept ?? [ways[1]?.id ?? '', ways[0]?.id ?? '']
   const [one, other] = chosen.map((id) => ways.find((w) => w.id === id))
   const options = ways.map((w) => [w.id, w.name] as const)
   return (

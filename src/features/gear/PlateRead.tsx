@@ -58,7 +58,8 @@ function PlateBox({
   const { edit } = useJobScreen()
   const [error, setError] = useState<string | null>(null)
   const changed = useChangedBy(`commissioning.plates.${placed.ref}.${field}`)
-  const store = (v: NonNullable<PlateScalar> | null) => edit({ kind: 'setPlate', ref: placed.ref, field, value: v })
+  const store = (v: NonNullable<PlateScalar> | null) =>
+    edit({ kind: 'setPlate', ref: placed.ref, field, value: v })
   const put = (v: NonNullable<PlateScalar> | null): boolean => {
     const result = store(v)
     setError(result.ok ? null : `Not stored: ${result.problems.map(sentence).join('; ')}`)

@@ -4,7 +4,7 @@ import { useEffect, useRef, useState } from 'react'
 import type SignaturePad from 'signature_pad'
 import { sentence, SIGNER_ROLES, type SignerRole } from '@/jobfile'
 import { Button, Field, Input, SelectField, TypedInput } from '@/ui'
-import { useJobScreen, useStamp } from '../session'
+import { useDraft, useJobScreen, useStamp } from '../session'
 
 const ROLE_WORDS: Record<SignerRole, string> = {
   technician: 'Technician',
@@ -101,8 +101,8 @@ interface Drawn {
 function SigningField({ name: first, onDone }: { name: string; onDone: (drawn: Drawn | null) => void }) {
   const canvas = useRef<HTMLCanvasElement>(null)
   const pad = useRef<SignaturePad | null>(null)
-  const [role, setRole] = useState<SignerRole>('technician')
-  const [name, setName] = useState(first)
+  const draft = useDraft<{ role: SignerRole; name: string }>('signing')
+  const { role, name } = draft.value ?? { role: 'technician', name: first }
   const [said, setSaid] = useState<string | null>(null)
   useEffect(() => {
     const at = canvas.current
@@ -130,6 +130,7 @@ function SigningField({ name: first, onDone }: { name: string; onDone: (drawn: D
       // So many points that a signature stays itself, and a job small.
       thin(group.points, 200).flatMap((p) => [clamp(p.x * scale), clamp(p.y * scale)]),
     )
+    draft.clear()
     onDone({ role, name: name.trim(), strokes: strokes.slice(0, 80) })
   }
   return (
@@ -140,12 +141,18 @@ function SigningField({ name: first, onDone }: { name: string; onDone: (drawn: D
           value={role}
           options={SIGNER_ROLES.map((r) => [r, ROLE_WORDS[r]] as const)}
           onValue={(next) => {
-            setRole(next)
-            setName(next === 'technician' ? first : '')
+            draft.put({ role: next, name: next === 'technician' ? first : '' })
           }}
         />
         <Field label="Name">
-          {(ids) => <Input {...ids} value={name} maxLength={80} onChange={(e) => setName(e.target.value)} />}
+          {(ids) => (
+            <Input
+              {...ids}
+              value={name}
+              maxLength={80}
+              onChange={(e) => draft.put({ role, name: e.target.value })}
+            />
+          )}
         </Field>
       </div>
       <canvas
@@ -164,7 +171,13 @@ function SigningField({ name: first, onDone }: { name: string; onDone: (drawn: D
           That is my signature
         </Button>
         <Button onClick={() => pad.current?.clear()}>Clear</Button>
-        <Button look="quiet" onClick={() => onDone(null)}>
+        <Button
+          look="quiet"
+          onClick={() => {
+            draft.clear()
+            onDone(null)
+          }}
+        >
           Do not sign
         </Button>
       </div>

@@ -3,15 +3,18 @@
 import { useMemo, useState } from 'react'
 import { compare, landedBy, planLanding, planned, practiceFor, type WiringPractice } from '@/core/plan'
 import { planOperations, sentence } from '@/jobfile'
-import { Button, Swatch, Disclosure } from '@/ui'
+import { Button, Swatch, Disclosure, useLocalStorage } from '@/ui'
 import { unmetWords, differenceWords, planSentence, planSettingWords, refWords, whyWords } from '@/words'
 import { newWireId, useJobScreen } from '../session'
 import { PracticePicker } from './PracticePicker'
 
+/** Nothing chosen: as is usual. */
+const USUAL: Partial<WiringPractice> = {}
+
 /** The planned landing for this gear, how what is landed differs from it, and one press to land it so. */
 export function PlanPanel() {
-  const { inst, edit, undo } = useJobScreen()
-  const [chosen, setChosen] = useState<Partial<WiringPractice>>({})
+  const { inst, job, edit, undo } = useJobScreen()
+  const [chosen, setChosen] = useLocalStorage<Partial<WiringPractice>>(`gate-cross-practice-${job.id}`, USUAL)
   const [done, setDone] = useState(0)
   const [refused, setRefused] = useState<string | null>(null)
   const plan = useMemo(() => planLanding(inst, practiceFor(inst, chosen)), [inst, chosen])

@@ -9,7 +9,7 @@ import type { Device } from '@/core/equipment'
 import type { Proof } from '@/core/rules'
 import { installationOf, sentence } from '@/jobfile'
 import { isCardCode, PaperView, paperInput, readCode, reportOf, type CardRead } from '@/papers'
-import { Button, Field, FileButton, Input } from '@/ui'
+import { Button, Field, FileButton, Input, useLocalStorage } from '@/ui'
 import { proofSentence } from '@/words'
 import { ProofRunner, QrReader } from '@/workers'
 import { imageOf } from './picture'
@@ -19,7 +19,7 @@ import { useCamera } from './useCamera'
 export function Scan() {
   const [card, setCard] = useState<CardRead | null>(null)
   const [said, setSaid] = useState<string | null>(null)
-  const [typed, setTyped] = useState('')
+  const [typed, setTyped] = useLocalStorage('gate-cross-scan', '')
   const open = useCallback(async (text: string) => {
     setCard(null)
     if (!isCardCode(text)) return setSaid('That is a code, and not of a cabinet card.')

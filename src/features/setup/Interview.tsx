@@ -1,6 +1,6 @@
 'use client'
 
-import { useMemo, useState } from 'react'
+import { useMemo } from 'react'
 import type { Rating } from '@/core/equipment'
 import { STRATEGIES, type Strategy } from '@/core/crossing'
 import { PRICE_LIMITS } from '@/core/house'
@@ -16,7 +16,7 @@ import {
   type NumberAsked,
   type Recommended,
 } from '@/core/setup'
-import { Button, cx, Field, Input, NumberField, typedNumber } from '@/ui'
+import { Button, cx, Field, Input, NumberField, typedNumber, useLocalStorage } from '@/ui'
 import {
   HOUR_WORDS,
   INTENT_WORDS,
@@ -34,7 +34,7 @@ import { useJobScreen, useSetValue } from '../session'
 /** Two minutes with the owner; every question may be skipped. What it speaks for stands beside it, with the reason. */
 export function Interview() {
   const { inst, job, edit } = useJobScreen()
-  const [school, setSchool] = useState<Strategy | null>(null)
+  const [school, setSchool] = useLocalStorage<Strategy | null>(`gate-cross-school-${job.id}`, null)
   const answers = job.setup.interview
   const questions = questionsFor(inst)
   const answered = questions.filter((q) => answers[q]).length
