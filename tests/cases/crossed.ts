@@ -31,13 +31,12 @@ export const CROSSED_CASES: readonly Case[] = [
     name: 'blue and orange are crossed at the outdoor unit',
     gear: G.ONE_STAGE,
     work: ['lift ah.C=od.C ah.O=od.OB', 'land ah.C=od.OB ah.O=od.C'],
-    // Its common hangs on O: open in heating, and R in cooling. The board's own load passes a few volts to the valve.
+    // Its common hangs on O: R in cooling, and nothing in heating. The board's own load passes a few volts to the valve.
     breaks: ['noHeat', 'noCooling', 'stageNever', 'weakCoil'],
     states: [['heatAux1 20', ['kit.row1'], ['od.compressor']]],
     reasons: [
       ['cool1 85', 'od.compressor', /Both ends stand at R/],
-      // O's relay is no way to common: closed, it would be a short.
-      ['heat1 40', 'od.compressor', /Both ends stand at R/],
+      ['heat1 40', 'od.compressor', /the path ends at Air handler O/],
     ],
   },
   {

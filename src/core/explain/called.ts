@@ -207,10 +207,13 @@ export function notJoined(
     const leadsPast =
       !way.some((w) => isOwn(w.contact)) && way.some((w) => w.isMoot || isCaller(solution, w.contact))
     const own = ends.find((nodes) => nodes.some((n) => terminalAt(solution, n)?.ref === to)) ?? []
-    const missing = (from: Ref): NoVolts => ({
-      at: from,
-      because: { kind: 'notJoined', from, to: farEndOf(solution, to, own) },
-    })
+    const missing = (from: Ref): NoVolts | null => {
+      const far = farEndOf(solution, to, own)
+      // Where they are joined after all it is something else that is wanting.
+      return areJoined(solution, from, far)
+        ? null
+        : { at: from, because: { kind: 'notJoined', from, to: far } }
+    }
     if (leadsPast && input === jumpered && !isLost()) return missing(besideOf(solution, output, to))
     const isOthers = (i: number) =>
       isOwn(i) && standsAt(solution.state, i) !== 2 && isApart(solution, output, i)
@@ -233,6 +236,13 @@ export function notJoined(
     }
   }
   return null
+}
+
+/** Whether conductors alone lead from one terminal to another. */
+function areJoined(solution: Solution, one: Ref, other: Ref): boolean {
+  const { index } = solution.circuit.net
+  const [a, b] = [index.get(one), index.get(other)]
+  return a !== undefined && b !== undefined && tiedTo(solution, a, () => false).has(b)
 }
 
 /** Whether a contact is AUX's where E is what calls, or E's where AUX does: each is to bring all backup, by a jumper of the board's. */
@@ -283,9 +293,11 @@ export function notJoinedEnd(
     const to = inputOf(solution, output, around)
     if (to === undefined) continue
     const from = missingFrom(solution, outputs, output, to)
+    const far = farEndOf(solution, to, around)
+    if (areJoined(solution, from, far)) continue
     return to === last
       ? { at: last, because: { kind: 'notWired', last, from } }
-      : { at: from, because: { kind: 'notJoined', from, to: farEndOf(solution, to, around) } }
+      : { at: from, because: { kind: 'notJoined', from, to: far } }
   }
   return null
 }

@@ -6,7 +6,7 @@ import { evalContextOf } from '../situation'
 import { callsFor, familiesOf, notJoinedEnd } from './called'
 import { isOnCaller, type Families } from './calls'
 import { layoutOf, oncePer, tiedTo, type Step } from './layout'
-import { noVolts } from './noVolts'
+import { isCommonEnd, noVolts } from './noVolts'
 import { coilToFollow, costOf, feedsOnItself, reachFrom, wayTo, whyNoWay } from './route'
 import { tiedWithoutVolts, type NoVoltsBecause } from './ties'
 
@@ -153,7 +153,10 @@ function followEnds(
     const none = tied ?? dead
     const { loose, ...ends } = none ? { ...none, loose: null } : noVolts(solution, a, b)
     const called =
-      loose !== null && side === 'control' && ends.because.kind === 'notWired'
+      loose !== null &&
+      side === 'control' &&
+      ends.because.kind === 'notWired' &&
+      !isCommonEnd(solution, loose)
         ? notJoinedEnd(solution, loose, ends.because.last, found.families)
         : null
     const { at, because } = called ?? ends

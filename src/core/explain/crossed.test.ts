@@ -36,6 +36,13 @@ it.each([
   [G.ZONES, 'zp.C=ah.C and zp.G=ah.G at zp.C, zp.G', 'cool1', 90, 'od.compressor', 'ah.G: Not wired: the path ends at Air handler G'],
   // Behind a panel whose own R nothing feeds.
   [G.ZONES, 'tstat.Y=zp.Yz and zp.R=ah.R at zp.Yz, zp.R', 'fan', 20, 'ah.blower', 'zp.R: Nothing feeds Zone panel R: no supply reaches it'],
+  // A common does not come through an output, nor what a leak sensor hands on.
+  [G.OUTDOOR_THERMOSTAT, 'tstat.AUX=spl1.x and tstat.C=ah.C at tstat.AUX, tstat.C', 'cool1', 52, 'od.compressor', 'odt.T1: Not wired: the path ends at Outdoor thermostat 1'],
+  [G.LEAK, 'ah.O=od.OB and ah.R=lk.T1 at ah.O, ah.R', 'heatAux1', 20, 'kit.row1', 'tstat.OB: Not wired: the path ends at Thermostat or controller O/B'],
+  [G.TWO_STAGE, 'ah.K2=kit.W2 and ah.C=kit.C at kit.W2, kit.C', 'heatAux1', 20, 'kit.row1', 'ah.K2: Not wired: the path ends at Air handler kit 2'],
+  // A dead device’s R, or its C, at the other end of the supply.
+  [G.FLOAT, 'tstat.R=ah.R and ah.C=od.C at ah.R, ah.C', 'cool1', 90, 'od.compressor', 'tstat.R: Both ends stand at the common of the same supply, and so does Thermostat or controller R: no volts between them'],
+  [G.BUS, 'ah.R=od.R and ah.C=kit.C at ah.R, ah.C', 'cool1', 90, 'od.compressor', 'od.R: Both ends stand at the common of the same supply, and so does Outdoor unit R: no volts between them'],
   // One stage: the board’s upper input hears the first by its jumper.
   [G.FLOAT_BOARD, 'ah.W1=od.W and ah.Y=ah.Y2 at ah.W1, ah.Y', 'heat1', 20, 'ah.blowerHigh', 'ah.Y: No conductor leads from Air handler Y1 to Air handler Y2'],
 ] as [readonly string[], string, Call, number, Ref, string][])('%#', (gear, slip, call, outdoorF, load, said) => {

@@ -6,7 +6,7 @@ import { isLanded } from '../query'
 import { kindAt } from './calls'
 import { layoutOf, tiedTo } from './layout'
 import { polesOf } from './poles'
-import { costOf, reachFrom, type Reach } from './route'
+import { costOf, OPEN, reachFrom, type Reach } from './route'
 import { standing, unfedTerminal, type NoVolts, type SupplyEnd } from './ties'
 
 /** The end of a supply that is nearest, by open contacts; null where none is reached. */
@@ -34,20 +34,30 @@ function nearest(solution: Solution, reach: Reach): SupplyEnd | null {
 export function noVolts(solution: Solution, a: number, b: number): NoVolts & { loose: number | null } {
   const [reachA, reachB] = [reachFrom(solution, a), reachFrom(solution, b)]
   const [endA, endB] = [nearest(solution, reachA), nearest(solution, reachB)]
+  // Of two ends that come to one pole, a common that does so through an open contact alone has lost its own wiring.
+  const isTied = (reach: Reach, end: SupplyEnd | null) => end !== null && costOf(reach, end.node) < OPEN
+  const [tiedA, tiedB] = [isTied(reachA, endA), isTied(reachB, endB)]
   if (endA && endB) {
     const around = solution.circuit.net.nodes.flatMap((_, i) =>
       Math.min(costOf(reachA, i), costOf(reachB, i)) < Infinity ? [i] : [],
     )
-    return { ...standing(solution, endA, endB, new Set(around)), loose: null }
+    const found = standing(solution, endA, endB, new Set(around))
+    const isLost = tiedA !== tiedB && isCommonEnd(solution, tiedA ? b : a)
+    if (!isLost || found.because.kind !== 'samePole' || found.because.swapped)
+      return { ...found, loose: null }
   }
-  const loose = endA ? b : a
+  const loose = endA && !(endB && tiedB) ? b : a
   const reach = reachFrom(solution, loose)
   const reached = solution.circuit.net.nodes
     .flatMap((_, i) => (costOf(reach, i) < Infinity ? [i] : []))
     .sort((x, y) => costOf(reach, x) - costOf(reach, y))
   const dead = unfedTerminal(solution, reached)
   if (dead) return { ...dead, loose }
-  const last = lastTerminal(solution, reach, loose)
+  // What an open contact alone leads on from there is no wiring of its own.
+  const isLost = nearest(solution, reach) !== null
+  const last =
+    (isLost ? lastTerminal(solution, reach, loose, OPEN) : null) ??
+    lastTerminal(solution, reach, loose, Infinity)
   return { at: last, because: { kind: 'notWired', last }, loose }
 }
 
@@ -55,8 +65,9 @@ export function noVolts(solution: Solution, a: number, b: number): NoVolts & { l
  * The landed terminal furthest from the start that can be reached at all: where the wiring ends. A kit's lead that hangs there
  * as well feeds nothing, and is no end of anything but its own row.
  * @param from the node that was begun at
+ * @param limit what it may cost to get there
  */
-function lastTerminal(solution: Solution, reach: Reach, from: number): Ref | null {
+function lastTerminal(solution: Solution, reach: Reach, from: number, limit: number): Ref | null {
   const { inst, net } = solution.circuit
   const { nodes } = net
   const start = nodes[from]
@@ -73,7 +84,7 @@ function lastTerminal(solution: Solution, reach: Reach, from: number): Ref | nul
   const isLine = [...closed].some((n) => isSupply(nodes[n]))
   nodes.forEach((ref, node) => {
     const c = nth(reach.cost, node)
-    if (c === Infinity || c <= most || !terminalOf(inst, ref) || (isLine && !closed.has(node))) return
+    if (c >= limit || c <= most || !terminalOf(inst, ref) || (isLine && !closed.has(node))) return
     if ((kindAt(solution, ref) === 'stripKit' && !isOwn(ref)) || isOtherThrow(solution, reach, node)) return
     if (isPastEnd(solution, reach, from, node)) return
     most = c
@@ -90,7 +101,7 @@ function isPastEnd(solution: Solution, reach: Reach, from: number, node: number)
   const { nodes } = solution.circuit.net
   const { roles } = layoutOf(solution)
   const placedAt = (n: number) => splitRef(nth(nodes, n)).placed
-  const isCommon = roles[from] === 'C'
+  const isCommon = isCommonEnd(solution, from)
   let after = node
   for (let at = reach.back[node]; at; at = at.from === GROUND ? undefined : reach.back[at.from]) {
     const before = at.from
@@ -107,6 +118,12 @@ function isPastEnd(solution: Solution, reach: Reach, from: number, node: number)
 }
 const ZONE_SIDE: readonly TerminalRole[] = ['zoneR', 'zoneC']
 const PASSES_COMMON: readonly TerminalRole[] = ['C', 'splice', 'switch', 'zoneC']
+
+/** Whether an end is the common of its device, or a kit's lead for it. */
+export function isCommonEnd(solution: Solution, end: number): boolean {
+  const at = terminalOf(solution.circuit.inst, nth(solution.circuit.net.nodes, end))?.terminal
+  return at?.role === 'C' || (at?.role === 'harness' && at.label === 'C')
+}
 
 /** Whether a way comes in at one throw of a switch, over its pole, and out at the other, where nobody landed anything. */
 function isOtherThrow(solution: Solution, reach: Reach, node: number): boolean {

@@ -16,7 +16,7 @@ import { isCalled, isLostRelay, notJoined } from './called'
 import { isCaller, isOnCaller, terminalAt, type Families } from './calls'
 import { layoutOf, oncePer, tiedTo, type Step } from './layout'
 import { polesOf, type Poles } from './poles'
-import { deadOnWay, meantContacts, tiedWithoutVolts, unfedTerminal, type NoVolts } from './ties'
+import { deadOnWay, endAstray, meantContacts, tiedWithoutVolts, unfedTerminal, type NoVolts } from './ties'
 
 /** The cheapest way from a node to every other node, never through a load or a source. */
 export interface Reach {
@@ -27,7 +27,7 @@ export interface Reach {
 }
 
 /** Cost of an open contact; every other consideration is smaller than one of these. */
-const OPEN = 1_000_000
+export const OPEN = 1_000_000
 
 /** What a search of one solution needs again and again. */
 interface Searched {
@@ -116,6 +116,8 @@ export function whyNoWay(
     deadOnWay(solution, points) ??
     (points.some((p) => p.mootAfter) ? deadCaller(solution, nth(way.ends, 0)) : null)
   if (dead || !isCoil) return dead
+  const astray = endAstray(solution, way)
+  if (astray) return { at: astray, because: { kind: 'notWired', last: astray } }
   const open = way.hot.flatMap(({ contact }) =>
     contact === null ? [] : [{ contact, isMoot: isMoot(contact) }],
   )

@@ -3,7 +3,8 @@ import { GROUND, standsAt, type Solution } from '../circuit'
 import { evaluate, type TerminalRole } from '../equipment'
 import { evalContextOf } from '../situation'
 import { makeRef, placedByRef, splitRef, type Ref } from '../installation'
-import { layoutOf, oncePer, tiedTo } from './layout'
+import { isCaller, terminalAt } from './calls'
+import { layoutOf, oncePer, tiedTo, type Step } from './layout'
 import { polesOf } from './poles'
 
 /** Why something has no volts that no open contact holds: which of its ends stand where. */
@@ -202,6 +203,29 @@ function isFed(solution: Solution, ref: Ref): boolean {
   const through = (i: number) => isSource || (nth(net.contacts, i).placed.ref !== own && !putsR(i))
   const tied = tiedTo(solution, under(net.index, ref), through)
   return supplyEnd(solution, tied) !== null
+}
+
+/**
+ * Where the wiring of a coil's common ends, or of an input that no call is for, if the only way on from there leads through an
+ * output of a caller: neither comes that way.
+ */
+export function endAstray(
+  solution: Solution,
+  { ends, hot, cold }: { ends: [number, number]; hot: Step[]; cold: Step[] },
+): Ref | null {
+  const isOpen = ({ contact }: Step) => contact !== null && standsAt(solution.state, contact) !== 2
+  for (const [end, steps] of [
+    [ends[1], cold],
+    [ends[0], hot],
+  ] as const) {
+    const byCaller = steps.some((s) => isOpen(s) && s.contact !== null && isCaller(solution, s.contact))
+    const role = terminalAt(solution, end)?.role
+    if (!byCaller || (role !== 'C' && role !== 'LEAK')) continue
+    const before = [end, ...steps.slice(0, steps.findIndex(isOpen)).map((s) => s.node)]
+    const last = before.map((n) => terminalAt(solution, n)?.ref).findLast((ref) => ref !== undefined)
+    if (last !== undefined) return last
+  }
+  return null
 }
 
 /** What a terminal is; undefined: no terminal. */
