@@ -19,8 +19,9 @@ import {
   type Families,
   type Output,
 } from './calls'
-import { boardOutput, farEndOf, isOthersWay, kitOutput } from './farEnd'
+import { boardOutput, farEndOf, handedOut, isOthersWay, kitOutput } from './farEnd'
 import { layoutOf, oncePer, ROW_CALLS, tiedTo } from './layout'
+import { polesOf } from './poles'
 import { dryRelay, isOthersRelay, relayOut } from './relays'
 import { roleOf, type NoVolts } from './ties'
 
@@ -178,7 +179,12 @@ export function notJoined(
   if (!outputs.length) return null
   const { contacts } = solution.circuit.net
   const passed = way.filter((w) => !w.isMoot).map((w) => w.contact)
-  const ends = [a, b].map((end, i) => (end === GROUND ? [] : behind(solution, end, i === 0 ? passed : [])))
+  const poles = polesOf(solution).flatMap((p) => [p.hot, p.cold])
+  // What stands at a supply waits for no call there.
+  const waiting = (nodes: number[]) => (poles.some((p) => nodes.includes(p)) ? [] : nodes)
+  const ends = [a, b].map((end, i) =>
+    end === GROUND ? [] : waiting(behind(solution, end, i === 0 ? passed : [])),
+  )
   const around = ends.flat()
   // A relay’s contact on the way waits for its own coil, whose chain is asked next; one that its coil holds open does not.
   const waitsForRelay = way.some(({ contact }) => {
@@ -336,7 +342,7 @@ function missingFrom(solution: Solution, outputs: readonly Output[], output: Out
   const instead = (o: Output) =>
     roleOf(solution, o.ref) === 'E' && !isLanded(solution.circuit.inst, o.ref) ? (aux(o) ?? o) : o
   const lost = own.map(instead).find((o) => !leadsOn(solution, o)) ?? instead(output)
-  const reached = lastReached(solution, lost)
+  const reached = handedOut(solution, lastReached(solution, lost), output.family)
   // On one device a jumper leads from a lower stage to a higher; landed on the higher alone, the call itself is on the wrong one.
   const stage = (ref: Ref) => FAMILIES[output.family]?.findIndex((r) => r === roleOf(solution, ref)) ?? -1
   const isMislanded = splitRef(reached).placed === splitRef(to).placed && stage(reached) > stage(to)

@@ -26,7 +26,7 @@ it.each([
   [G.LEAK, 'tstat.AUX=ah.W1 and ah.R=lk.T1 at ah.W1, ah.R', 'heatAux1', 20, 'kit.row2', 'tstat.AUX: No conductor leads from Thermostat or controller AUX to Air handler W1'],
   // The burner’s input holds the board’s own contact open, and the call is still the heat pump’s.
   [G.PACKAGED_FUEL, 'tstat.Y=od.Y and tstat.AUX=od.W at tstat.Y, tstat.AUX', 'cool1', 90, 'od.compressor', 'tstat.Y: No conductor leads from Thermostat or controller Y to Packaged unit Y'],
-  // The fan’s call stands at the kit’s W, which stops the heat pump: no cooling call would be needed otherwise.
+  // The fan’s call stands at the kit’s W, which stops the heat pump.
   [G.KIT_FUEL, 'tstat.G=fur.G and tstat.AUX=fk.Win at tstat.G, tstat.AUX', 'heat1', 52, 'od.compressor', 'fk.yOut: Its coil has 24 V: kit input on W holds it open'],
   // Backup is called by a thermostat that is dead, and the weather was never asked.
   [G.KIT_FUEL, 'tstat.Y=fk.Yin and tstat.C=fur.C at tstat.Y, tstat.C', 'heatAux1', 52, 'fur.valve', 'fk.Yin: Not wired: the path ends at Fossil fuel kit Y in'],
@@ -36,6 +36,8 @@ it.each([
   [G.ZONES, 'zp.C=ah.C and zp.G=ah.G at zp.C, zp.G', 'cool1', 90, 'od.compressor', 'ah.G: Not wired: the path ends at Air handler G'],
   // Behind a panel whose own R nothing feeds.
   [G.ZONES, 'tstat.Y=zp.Yz and zp.R=ah.R at zp.Yz, zp.R', 'fan', 20, 'ah.blower', 'zp.R: Nothing feeds Zone panel R: no supply reaches it'],
+  // A dead panel hands no call on, and what its output is crossed with is the common.
+  [G.ZONES, 'zp.C=ah.C and zp.O=ah.O at zp.C, zp.O', 'cool1', 90, 'od.rvCoil', 'zp.O: No conductor leads from Zone panel O to Air handler O'],
   // A common does not come through an output, nor what a leak sensor hands on.
   [G.OUTDOOR_THERMOSTAT, 'tstat.AUX=spl1.x and tstat.C=ah.C at tstat.AUX, tstat.C', 'cool1', 52, 'od.compressor', 'odt.T1: Not wired: the path ends at Outdoor thermostat 1'],
   [G.LEAK, 'ah.O=od.OB and ah.R=lk.T1 at ah.O, ah.R', 'heatAux1', 20, 'kit.row1', 'tstat.OB: Not wired: the path ends at Thermostat or controller O/B'],
