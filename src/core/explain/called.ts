@@ -15,6 +15,7 @@ import {
   kindAt,
   leadsACall,
   SWITCHED,
+  SWITCHES,
   terminalAt,
   type Families,
   type Output,
@@ -244,11 +245,12 @@ export function notJoined(
   return null
 }
 
-/** Whether conductors alone lead from one terminal to another. */
+/** Whether conductors and switches, open ones too, lead from one terminal to another. */
 function areJoined(solution: Solution, one: Ref, other: Ref): boolean {
   const { index } = solution.circuit.net
   const [a, b] = [index.get(one), index.get(other)]
-  return a !== undefined && b !== undefined && tiedTo(solution, a, () => false).has(b)
+  const isSwitch = (i: number) => SWITCHES.includes(nth(solution.circuit.net.contacts, i).placed.device.kind)
+  return a !== undefined && b !== undefined && tiedTo(solution, a, isSwitch).has(b)
 }
 
 /** Whether a contact is AUX's where E is what calls, or E's where AUX does: each is to bring all backup, by a jumper of the board's. */

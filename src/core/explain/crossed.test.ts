@@ -36,6 +36,8 @@ it.each([
   [G.ZONES, 'zp.C=ah.C and zp.G=ah.G at zp.C, zp.G', 'cool1', 90, 'od.compressor', 'ah.G: Not wired: the path ends at Air handler G'],
   // Behind a panel whose own R nothing feeds.
   [G.ZONES, 'tstat.Y=zp.Yz and zp.R=ah.R at zp.Yz, zp.R', 'fan', 20, 'ah.blower', 'zp.R: Nothing feeds Zone panel R: no supply reaches it'],
+  // Through a switch that is open it is joined.
+  [G.OUTDOOR_THERMOSTAT, 'tstat.R=ah.R and tstat.C=ah.C at tstat.R, tstat.C', 'heatAux1', 52, 'ah.blower', 'tstat.R: R and C are swapped at the thermostat or controller: both ends stand at the common'],
   // A dead panel hands no call on, and what its output is crossed with is the common.
   [G.ZONES, 'zp.C=ah.C and zp.O=ah.O at zp.C, zp.O', 'cool1', 90, 'od.rvCoil', 'zp.O: No conductor leads from Zone panel O to Air handler O'],
   // A common does not come through an output, nor what a leak sensor hands on.
