@@ -11,7 +11,9 @@ import { gateChain } from '.'
 
 /** What first holds a load where two conductors are crossed, and the place where a person is sent. */
 function held(gear: readonly string[], slip: string, call: Call, outdoorF: number, load: Ref): string {
-  const found = [...slipsOf(installationOf(compose(gear)))].find((s) => s.what === `swap ${slip}`)
+  const found = [...slipsOf(installationOf(compose(gear)))].find(
+    (s) => s.what === slip || s.what === `swap ${slip}`,
+  )
   if (!found) throw new Error(`no slip ${slip}`)
   const solved = solve(new Circuit(found.inst), { call, outdoorF: degF(outdoorF), modes: {} })
   if (!solved.ok) throw new Error(solved.why)
@@ -36,6 +38,9 @@ it.each([
   [G.ZONES, 'zp.C=ah.C and zp.G=ah.G at zp.C, zp.G', 'cool1', 90, 'od.compressor', 'ah.G: Not wired: the path ends at Air handler G'],
   // Behind a panel whose own R nothing feeds.
   [G.ZONES, 'tstat.Y=zp.Yz and zp.R=ah.R at zp.Yz, zp.R', 'fan', 20, 'ah.blower', 'zp.R: Nothing feeds Zone panel R: no supply reaches it'],
+  // A thermostat without its common closes no output: that its C stands at one shorts nothing.
+  [G.SENSOR_FUEL, 'move tstat.C=fur.C: tstat.C to tstat.OB', 'cool1', 90, 'od.rvCoil', 'od.rvCoil: Both ends stand at the common of the same supply: no volts between them'],
+  [G.ONE_STAGE, 'move tstat.C=ah.C: tstat.C to tstat.Y', 'cool1', 90, 'od.compressor', 'od.contactor: Both ends stand at the common of the same supply: no volts between them'],
   // Through a switch that is open it is joined.
   [G.OUTDOOR_THERMOSTAT, 'tstat.R=ah.R and tstat.C=ah.C at tstat.R, tstat.C', 'heatAux1', 52, 'ah.blower', 'tstat.R: R and C are swapped at the thermostat or controller: both ends stand at the common'],
   // A dead panel hands no call on, and what its output is crossed with is the common.

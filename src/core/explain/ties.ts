@@ -34,12 +34,33 @@ export interface NoVolts {
 }
 
 const tiedNow = (solution: Solution, start: number): Set<number> =>
-  tiedTo(solution, start, (i) => solution.state.closed[i] === 1 || nth(meantContacts(solution), i))
+  tiedTo(solution, start, (i) => solution.state.closed[i] === 1 || nth(poweredContacts(solution), i))
 
 /** Of each contact, whether the call closes it on a thermostat that only lacks its own power. */
 export const meantContacts = oncePer((solution) =>
   solution.circuit.net.contacts.map((_, i) => isMeant(solution, i)),
 )
+
+/**
+ * Of those, the ones on a thermostat that has both ends of a supply: dead all the same, it is so for what its outputs do. One that
+ * lacks an end closes none.
+ */
+const poweredContacts = oncePer((solution) => {
+  const { contacts, loads } = solution.circuit.net
+  const isClosed = (i: number) => solution.state.closed[i] === 1
+  const hasSupply = (placed: string) =>
+    loads
+      .filter((l) => l.placed.ref === placed && l.part.does?.what === 'control')
+      .every(({ a, b }) => {
+        const [atA, atB] = [a, b].map((n) =>
+          n === GROUND ? new Set<number>() : tiedTo(solution, n, isClosed),
+        )
+        return polesOf(solution).some(
+          (p) => (atA?.has(p.hot) && atB?.has(p.cold)) || (atA?.has(p.cold) && atB?.has(p.hot)),
+        )
+      })
+  return contacts.map((c, i) => nth(meantContacts(solution), i) && hasSupply(c.placed.ref))
+})
 
 /** Whether the call closes a thermostat's contact, and only the thermostat's own want of power keeps it open. */
 function isMeant(solution: Solution, index: number): boolean {
@@ -72,20 +93,32 @@ function supplyEnd(solution: Solution, tied: ReadonlySet<number>): SupplyEnd | n
  * reason is an open contact.
  */
 export function tiedWithoutVolts(solution: Solution, a: number, b: number): NoVolts | null {
-  const [tiedA, tiedB] = [tiedNow(solution, a), tiedNow(solution, b)]
+  const found = standingBetween(solution, tiedNow(solution, a), tiedNow(solution, b))
+  if (found) return found
+  const meant = (i: number) => solution.state.closed[i] === 1 || nth(meantContacts(solution), i)
+  const [tiedA, tiedB] = [tiedTo(solution, a, meant), tiedTo(solution, b, meant)]
   const [endA, endB] = [supplyEnd(solution, tiedA), supplyEnd(solution, tiedB)]
-  if (endA && endB) {
-    const between = polesOf(solution).some(
-      (p) => (tiedA.has(p.hot) && tiedB.has(p.cold)) || (tiedA.has(p.cold) && tiedB.has(p.hot)),
-    )
-    return between ? null : standing(solution, endA, endB, new Set([...tiedA, ...tiedB]))
-  }
+  if (endA && endB) return standingBetween(solution, tiedA, tiedB)
   const loose = [endA ? null : tiedA, endB ? null : tiedB].filter((t) => t !== null)
   for (const tied of loose) {
     const dead = unfedTerminal(solution, [...tied])
     if (dead) return dead
   }
   return null
+}
+
+/** The same of two ends by what is tied to each; null where one comes to no supply, or they to the two ends of one. */
+function standingBetween(
+  solution: Solution,
+  tiedA: ReadonlySet<number>,
+  tiedB: ReadonlySet<number>,
+): NoVolts | null {
+  const [endA, endB] = [supplyEnd(solution, tiedA), supplyEnd(solution, tiedB)]
+  if (!endA || !endB) return null
+  const between = polesOf(solution).some(
+    (p) => (tiedA.has(p.hot) && tiedB.has(p.cold)) || (tiedA.has(p.cold) && tiedB.has(p.hot)),
+  )
+  return between ? null : standing(solution, endA, endB, new Set([...tiedA, ...tiedB]))
 }
 
 /** Two ends that both come to a supply, and to no two ends of one. */
