@@ -28,7 +28,13 @@ const SHOTS = [
       ['Strip kit', 'teasel-k2'],
     ],
   },
-  { name: 'bench-plan', path: '/job/harrier-bank/bench?call=cool2&t=80', size: WIDE, tool: 'Plan', wait: 'from the plan.' },
+  {
+    name: 'bench-plan',
+    path: '/job/harrier-bank/bench?call=cool2&t=80',
+    size: WIDE,
+    tool: 'Plan',
+    wait: 'from the plan.',
+  },
   { name: 'crossing', path: '/job/tallow-mill/crossing?call=heat1&t=30', size: WIDE, at: 'crossing-picture' },
   {
     name: 'crossing-phone',
