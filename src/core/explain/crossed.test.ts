@@ -44,7 +44,7 @@ it.each([
   // Through a switch that is open it is joined.
   [G.OUTDOOR_THERMOSTAT, 'tstat.R=ah.R and tstat.C=ah.C at tstat.R, tstat.C', 'heatAux1', 52, 'ah.blower', 'tstat.R: R and C are swapped at the thermostat or controller: both ends stand at the common'],
   // A dead panel hands no call on, and what its output is crossed with is the common.
-  [G.ZONES, 'zp.C=ah.C and zp.O=ah.O at zp.C, zp.O', 'cool1', 90, 'od.rvCoil', 'zp.O: No conductor leads from Zone panel O to Air handler O'],
+  [G.ZONES, 'zp.C=ah.C and zp.O=ah.O at zp.C, zp.O', 'cool1', 90, 'od.rvCoil', 'tstat.OB: No conductor leads from Thermostat or controller O/B to Air handler O'],
   // A common does not come through an output, nor what a leak sensor hands on.
   [G.OUTDOOR_THERMOSTAT, 'tstat.AUX=spl1.x and tstat.C=ah.C at tstat.AUX, tstat.C', 'cool1', 52, 'od.compressor', 'odt.T1: Not wired: the path ends at Outdoor thermostat 1'],
   [G.LEAK, 'ah.O=od.OB and ah.R=lk.T1 at ah.O, ah.R', 'heatAux1', 20, 'kit.row1', 'tstat.OB: Not wired: the path ends at Thermostat or controller O/B'],
@@ -52,8 +52,6 @@ it.each([
   // A dead device’s R, or its C, at the other end of the supply.
   [G.FLOAT, 'tstat.R=ah.R and ah.C=od.C at ah.R, ah.C', 'cool1', 90, 'od.compressor', 'tstat.R: Both ends stand at the common of the same supply, and so does Thermostat or controller R: no volts between them'],
   [G.BUS, 'ah.R=od.R and ah.C=kit.C at ah.R, ah.C', 'cool1', 90, 'od.compressor', 'od.R: Both ends stand at the common of the same supply, and so does Outdoor unit R: no volts between them'],
-  // One stage: the board’s upper input hears the first by its jumper.
-  [G.FLOAT_BOARD, 'ah.W1=od.W and ah.Y=ah.Y2 at ah.W1, ah.Y', 'heat1', 20, 'ah.blowerHigh', 'ah.Y: No conductor leads from Air handler Y1 to Air handler Y2'],
 ] as [readonly string[], string, Call, number, Ref, string][])('%#', (gear, slip, call, outdoorF, load, said) => {
   expect(held(gear, slip, call, outdoorF, load)).toBe(said)
 }) // prettier-ignore

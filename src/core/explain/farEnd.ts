@@ -69,22 +69,6 @@ function handedOn(solution: Solution, out: Ref): Ref {
   return at === undefined ? out : nth(nodes, at)
 }
 
-/** Of a call that comes to a panel or a kit, which hands it on, the output there; else where it has come. */
-export function handedOut(solution: Solution, reached: Ref, family: number): Ref {
-  const { inst, net } = solution.circuit
-  const at = net.index.get(reached)
-  const own = splitRef(reached).placed
-  const panel = [...(at === undefined ? [] : tiedTo(solution, at, () => false))]
-    .map((n) => splitRef(nth(net.nodes, n)).placed)
-    .map((ref) => placedByRef(inst, ref))
-    .find((p) => p && p.ref !== own && (p.device.kind === 'zonePanel' || p.device.kind === 'fuelKit'))
-  const out = panel?.device.terminals
-    .filter((t) => familyOf(t.role) === family)
-    .map((t) => makeRef(panel.ref, t.id))
-    .find((ref) => handedOn(solution, ref) !== ref)
-  return out ?? reached
-}
-
 /** Whether a splice or an outdoor thermostat is in another call's wire: beyond it are inputs of other kinds alone. */
 export function isOthersWay(
   solution: Solution,
