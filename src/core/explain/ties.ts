@@ -55,9 +55,7 @@ const poweredContacts = oncePer((solution) => {
         const [atA, atB] = [a, b].map((n) =>
           n === GROUND ? new Set<number>() : tiedTo(solution, n, isClosed),
         )
-        return polesOf(solution).some(
-          (p) => (atA?.has(p.hot) && atB?.has(p.cold)) || (atA?.has(p.cold) && atB?.has(p.hot)),
-        )
+        return atA !== undefined && atB !== undefined && standApart(solution, atA, atB)
       })
   return contacts.map((c, i) => nth(meantContacts(solution), i) && hasSupply(c.placed.ref))
 })
@@ -115,11 +113,16 @@ function standingBetween(
 ): NoVolts | null {
   const [endA, endB] = [supplyEnd(solution, tiedA), supplyEnd(solution, tiedB)]
   if (!endA || !endB) return null
-  const between = polesOf(solution).some(
+  return standApart(solution, tiedA, tiedB)
+    ? null
+    : standing(solution, endA, endB, new Set([...tiedA, ...tiedB]))
+}
+
+/** Whether what is tied to two ends holds the two ends of one supply. */
+const standApart = (solution: Solution, tiedA: ReadonlySet<number>, tiedB: ReadonlySet<number>): boolean =>
+  polesOf(solution).some(
     (p) => (tiedA.has(p.hot) && tiedB.has(p.cold)) || (tiedA.has(p.cold) && tiedB.has(p.hot)),
   )
-  return between ? null : standing(solution, endA, endB, new Set([...tiedA, ...tiedB]))
-}
 
 /** Two ends that both come to a supply, and to no two ends of one. */
 export function standing(
