@@ -13,6 +13,7 @@ export function Disclosure({
   summary,
   summaryClass,
   defaultOpen = false,
+  isMadeOnOpening = false,
   onOpenChange,
   className,
   children,
@@ -20,11 +21,14 @@ export function Disclosure({
   summary: ReactNode
   summaryClass?: string
   defaultOpen?: boolean
+  /** What is in it is much and is only looked at: it is made when it is opened first. */
+  isMadeOnOpening?: boolean
   onOpenChange?: (open: boolean) => void
   className?: string
   children: ReactNode
 }) {
   const [open, setOpen] = useState(defaultOpen)
+  const [wasOpen, setWasOpen] = useState(defaultOpen || !isMadeOnOpening)
   const id = useId()
   const state = open ? 'open' : 'closed'
   return (
@@ -37,6 +41,7 @@ export function Disclosure({
         className={cx('disclosure group', summaryClass)}
         onClick={() => {
           setOpen(!open)
+          setWasOpen(true)
           onOpenChange?.(!open)
         }}
       >
@@ -44,7 +49,7 @@ export function Disclosure({
         <span className="min-w-0">{summary}</span>
       </button>
       <div id={id} data-state={state} className="data-[state=closed]:hidden">
-        {children}
+        {wasOpen && children}
       </div>
     </div>
   )

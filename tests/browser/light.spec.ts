@@ -169,12 +169,25 @@ test.describe('on a phone', () => {
 
   test('a call chosen with the thumb changes the answer over it', async ({ page }) => {
     await open(page, `${GOOD}/bench?call=emergency&t=52`)
-    const dock = page.getByRole('region', { name: 'Situation' }).last()
+    const dock = page.getByRole('region', { name: 'Situation' })
     await expect(dock).toContainText('On: strip row 1, strip row 2, blower')
     await page.getByRole('button', { name: /^Call:/ }).click()
     await page.getByRole('radio', { name: 'Cool' }).click()
     await expect(dock).toContainText(/On: .*compressor/)
     await expect(page).toHaveURL(/call=cool1/)
+  })
+
+  test('what only a wide screen shows, and what is folded, is not made', async ({ page }) => {
+    await open(page, `${GOOD}/bench?call=emergency&t=52`)
+    await expect(page.locator('section[aria-label=Situation]')).toHaveCount(1)
+    await expect(page.locator('[data-lane]')).toHaveCount(0)
+    const row = page.locator('[data-chain="kit.row1"]')
+    await expect(row.getByRole('listitem')).toHaveCount(0)
+    await row.getByRole('button', { name: /gates pass/ }).click()
+    await expect(row.getByRole('listitem').first()).toContainText('passes')
+    await page.setViewportSize({ width: 1280, height: 800 })
+    await expect(page.locator('section[aria-label=Situation]')).toHaveCount(1)
+    await expect(page.locator('[data-lane]').first()).toBeVisible()
   })
 })
 

@@ -6,4 +6,5 @@ export {
   type GateChain,
   type GateState,
 } from './chain'
+export { prepareChains } from './route'
 export { stripOf, type Stretch } from './strip'

@@ -48,6 +48,9 @@ const newSearch = (solution: Solution): Searched => ({
 /** Price of a coil that no way from any supply reaches: more than any way through open contacts. */
 const NO_WAY = 100 * OPEN
 
+/** Works out what every chain of a solution needs, for whoever has time before the first is asked for. */
+export const prepareChains = (solution: Solution): void => void searchOf(solution)
+
 /** What a search of one solution needs; contacts that are open cost one each until the coils behind them are looked at. */
 function searchOf(solution: Solution): Searched {
   const s = solution.kept.once(newSearch)
@@ -187,26 +190,29 @@ function search(solution: Solution, start: number, shut: ReadonlySet<number> | n
     cost: new Float64Array(size).fill(Infinity),
     back: new Array<Reach['back'][number]>(size),
   }
-  const done = new Uint8Array(size)
   const { around } = layoutOf(solution)
   reach.cost[place(start)] = 0
-  for (;;) {
+  // Reached, and not gone on from yet: few at a time.
+  const edge = new Set([place(start)])
+  while (edge.size) {
     let at = -1
-    for (let i = 0; i < size; i++)
-      if (!done[i] && nth(reach.cost, i) < Infinity && (at < 0 || nth(reach.cost, i) < nth(reach.cost, at)))
-        at = i
-    if (at < 0) break
-    done[at] = 1
+    let least = Infinity
+    for (const i of edge) {
+      const cost = nth(reach.cost, i)
+      if (cost < least || (cost === least && i < at)) [at, least] = [i, cost]
+    }
+    edge.delete(at)
     // Earth is a bond between things, but never a way from one device to the next on these circuits.
     if (at === size - 1 && start !== GROUND) continue
     const from = at === size - 1 ? GROUND : at
     for (const step of around.get(from) ?? []) {
-      const price = nth(reach.cost, at) + 1 + (step.contact === null ? 0 : nth(prices, step.contact))
+      const price = least + 1 + (step.contact === null ? 0 : nth(prices, step.contact))
       if (shut?.has(step.node)) continue
       const to = place(step.node)
       if (price < nth(reach.cost, to)) {
         reach.cost[to] = price
         reach.back[to] = { from, step }
+        edge.add(to)
       }
     }
   }

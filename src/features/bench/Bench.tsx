@@ -1,12 +1,12 @@
 'use client'
 
 import { nth } from '@/core/sure'
-import { useCallback, useMemo, useState, useSyncExternalStore, type ComponentProps } from 'react'
+import { useCallback, useMemo, useState, type ComponentProps } from 'react'
 import type { Solution } from '@/core/circuit'
 import { EARTH } from '@/core/equipment'
 import { chainOf } from '@/core/explain'
 import type { Name, Ref } from '@/core/installation'
-import { Button, Caution, cx } from '@/ui'
+import { Button, Caution, cx, useWide } from '@/ui'
 import { findingWords, refWords } from '@/words'
 import { ChainCard } from '../chain'
 import { later, useJobScreen, useProof } from '../session'
@@ -200,17 +200,3 @@ function Banner({ landing }: { landing: ReturnType<typeof useLanding> }) {
     </>
   )
 }
-
-const WIDE = '(min-width: 1024px)'
-const onWidth = (l: () => void) => {
-  const query = window.matchMedia(WIDE)
-  query.addEventListener('change', l)
-  return () => query.removeEventListener('change', l)
-}
-/** Whether there is room for the drawing; what is not shown is not computed either. */
-const useWide = (): boolean =>
-  useSyncExternalStore(
-    onWidth,
-    () => window.matchMedia(WIDE).matches,
-    () => true,
-  )

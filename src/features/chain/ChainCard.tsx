@@ -59,6 +59,7 @@ export const ChainCard = memo(function ChainCard({
       {words && gate && <Reason gate={gate} name={words.name} reason={words.reason} />}
       <Disclosure
         className="text-sm text-soft"
+        isMadeOnOpening
         summary={
           <>
             {passing} of {chain.gates.length} gates pass
@@ -66,24 +67,30 @@ export const ChainCard = memo(function ChainCard({
         }
         summaryClass="min-h-8 w-fit py-1 lg:min-h-0 lg:py-0"
       >
-        <ol className="mt-1">
-          {chain.gates.map((g) => {
-            const w = gateWords(inst, g)
-            return (
-              <li key={g.at} className="flex gap-2 py-0.5">
-                <span className="w-20 shrink-0">{GATE_STATE[g.state]}</span>
-                <span className="text-ink">
-                  {w.name}
-                  {g.state !== 'passing' && w.reason ? `. ${w.reason}` : ''}
-                </span>
-              </li>
-            )
-          })}
-        </ol>
+        <EveryGate inst={inst} gates={chain.gates} />
       </Disclosure>
     </li>
   )
 })
+
+function EveryGate({ inst, gates }: { inst: Installation; gates: readonly ChainGate[] }) {
+  return (
+    <ol className="mt-1">
+      {gates.map((g) => {
+        const w = gateWords(inst, g)
+        return (
+          <li key={g.at} className="flex gap-2 py-0.5">
+            <span className="w-20 shrink-0">{GATE_STATE[g.state]}</span>
+            <span className="text-ink">
+              {w.name}
+              {g.state !== 'passing' && w.reason ? `. ${w.reason}` : ''}
+            </span>
+          </li>
+        )
+      })}
+    </ol>
+  )
+}
 
 /** What stops it. That nobody asked for it is said small; a gate that stops what was asked for is said large. */
 function Reason({ gate, name, reason }: { gate: ChainGate; name: string; reason: string }) {

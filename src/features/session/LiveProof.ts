@@ -117,6 +117,8 @@ export class LiveProof implements ProofSource {
   private async first(inst: Installation): Promise<void> {
     const late = new Promise<null>((resolve) => setTimeout(resolve, SERVER_MS, null))
     const found = await Promise.race([this.server, late])
+    // The job itself is drawn first: what it says of the house is worked out after that.
+    await new Promise((resolve) => setTimeout(resolve))
     // An edit made meanwhile has asked for a proof of its own.
     if (this.asked !== inst) return
     const { version, waiting } = this.store.getView()

@@ -14,6 +14,7 @@ import {
 import Link from 'next/link'
 import { usePathname } from 'next/navigation'
 import { useStore as useZustand, type StoreApi } from 'zustand'
+import { prepareChains } from '@/core/explain'
 import { targetsOf } from '@/core/query'
 import { jobSeen, sentence, type JobKnown } from '@/jobfile'
 import { proofOf, type JobStore } from '@/client'
@@ -130,6 +131,10 @@ function Loaded({ store, proof, state, seen, first }: Session & { first: ReactNo
     if (title) document.title = `${title} · Gate Cross`
   }, [title])
   useUndoKeys(store)
+  useEffect(() => {
+    // While the proof is on its way: the chains that come with it are then drawn without keeping a finger waiting.
+    if (!proven && live?.solved.ok) prepareChains(live.solved)
+  }, [proven, live])
 
   const tools = useMemo<Pick<JobScreenValue, 'edit' | 'undo' | 'redo' | 'fixes'>>(
     () => ({

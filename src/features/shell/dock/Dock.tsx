@@ -5,30 +5,24 @@ import { useEffect, useRef, useState, type ReactNode } from 'react'
 import type { Call } from '@/core/equipment'
 import { callsOf, breakpointsOf, changedSituation, type Situation } from '@/core/situation'
 import { degF } from '@/core/units'
-import { Button, cx } from '@/ui'
+import { Button, cx, useWide } from '@/ui'
 import { CALL_SHORT, CALL_WORDS, degrees, figure } from '@/words'
 import { later, useJobScreen, useSituationNow, setSituation } from '../../session'
 import { ClockButton } from '../../time'
 import { answerLines } from './answer'
 import { modesSummary } from './modesSummary'
-import { ProofStrip } from './ProofStrip'
 
 /** The situation for the whole app: call, outdoor temperature and what the boards are doing. */
 export function Dock() {
   useDockKeys()
-  return (
-    <>
-      <WideDock />
-      <SlimDock />
-    </>
-  )
+  return useWide() ? <WideDock /> : <SlimDock />
 }
 
 function WideDock() {
   return (
     <section
       aria-label="Situation"
-      className="no-print sticky top-0 z-20 hidden h-[72px] items-center gap-4 border-b border-line bg-panel px-5 lg:flex"
+      className="no-print sticky top-0 z-20 flex h-[72px] items-center gap-4 border-b border-line bg-panel px-5"
     >
       <CallPicker />
       <Thermometer />
@@ -41,6 +35,8 @@ function WideDock() {
   )
 }
 
+/** Not in the way of the verdict, which it stands above; a phone has it in a sheet. */
+const ProofStrip = later(async () => (await import('./ProofStrip')).ProofStrip)
 const ModesPopover = later(async () => (await import('./ModesPopover')).ModesPopover)
 const ModesControl = later(async () => (await import('./ModesControl')).ModesControl)
 
@@ -92,7 +88,7 @@ function SlimDock() {
   return (
     <section
       aria-label="Situation"
-      className="no-print fixed inset-x-0 bottom-0 z-20 border-t border-edge bg-panel pb-[env(safe-area-inset-bottom)] lg:hidden"
+      className="no-print fixed inset-x-0 bottom-0 z-20 border-t border-edge bg-panel pb-[env(safe-area-inset-bottom)]"
       onKeyDown={(e) => e.key === 'Escape' && setOpen(null)}
     >
       {open && (
