@@ -52,6 +52,8 @@ it.each([
   // A dead device’s R, or its C, at the other end of the supply.
   [G.FLOAT, 'tstat.R=ah.R and ah.C=od.C at ah.R, ah.C', 'cool1', 90, 'od.compressor', 'tstat.R: Both ends stand at the common of the same supply, and so does Thermostat or controller R: no volts between them'],
   [G.BUS, 'ah.R=od.R and ah.C=kit.C at ah.R, ah.C', 'cool1', 90, 'od.compressor', 'od.R: Both ends stand at the common of the same supply, and so does Outdoor unit R: no volts between them'],
+  // Its setting leaves the bus to start it, and the board that hears it has no R.
+  [G.BUS, 'move ah.R=od.R: od.R to od.Y', 'heat1', 40, 'od.compressor', 'od.R: Nothing feeds Outdoor unit R: no supply reaches it'],
 ] as [readonly string[], string, Call, number, Ref, string][])('%#', (gear, slip, call, outdoorF, load, said) => {
   expect(held(gear, slip, call, outdoorF, load)).toBe(said)
 }) // prettier-ignore

@@ -208,8 +208,20 @@ export function deadOnWay(
     .slice(0, last + 1)
     .map((p) => nth(net.nodes, p.node))
     .findLast((ref) => roleOf(solution, ref) === 'R' && !feedsItself(solution, splitRef(ref).placed))
-  return before === undefined ? null : unfed(solution, before)
+  if (before !== undefined) return unfed(solution, before)
+  // The setting leaves another contact to do it: one that puts on R, and has none.
+  const other = points.flatMap(({ node, mootAfter }) => (mootAfter ? behindOpenOnes(solution, node) : []))
+  return unfedTerminal(solution, other)
 }
+
+/** The far ends of the contacts at a node that lack nothing but their coils. */
+const behindOpenOnes = ({ circuit, situation }: Solution, node: number): number[] =>
+  circuit.net.contacts.flatMap(({ a, b, placed, part }) => {
+    if (a !== node && b !== node) return []
+    const context = evalContextOf(circuit.inst, placed, situation, () => 'yes')
+    const far = a === node ? b : a
+    return far !== GROUND && evaluate(part.driver, context) === 'yes' ? [far] : []
+  })
 
 /** Whether a device has a supply of its own. */
 const feedsItself = ({ circuit: { net } }: Solution, placed: string): boolean =>
