@@ -1,7 +1,7 @@
 import { nth } from '../sure'
 import { GROUND, standsAt, type Solution } from '../circuit'
 import type { DeviceKind, TerminalRole } from '../equipment'
-import { splitRef, type Placed, type Ref } from '../installation'
+import { makeRef, splitRef, type Placed, type Ref } from '../installation'
 import { isLanded } from '../query'
 import {
   CALLERS,
@@ -20,7 +20,7 @@ import {
   type Families,
   type Output,
 } from './calls'
-import { boardOutput, farEndOf, isOthersWay, kitOutput } from './farEnd'
+import { boardOutput, farEndOf, handedOut, isOthersWay, isPin, kitOutput } from './farEnd'
 import { layoutOf, oncePer, ROW_CALLS, tiedTo } from './layout'
 import { polesOf } from './poles'
 import { dryRelay, isOthersRelay, relayOut } from './relays'
@@ -150,8 +150,12 @@ function lastReached(solution: Solution, output: Output): Ref {
         familyOf(role) === output.family)
     // Through a relay to R it is no call any more, wherever that leads.
     if (role === 'R' && kindAt(solution, last) === 'relay') return output.ref
-    if (next === undefined || isBack || !isOnWay || isOthersWay(solution, next, seen, output.family))
-      return last
+    if (next === undefined || isBack || !isOnWay) return last
+    // What hangs on a board's pin is its switch, and whoever has come to one end of that is at the other too.
+    const isItsSwitch =
+      here !== undefined &&
+      (isPin(solution, here) || splitRef(here.ref).placed === splitRef(nth(nodes, next)).placed)
+    if (!isItsSwitch && isOthersWay(solution, next, seen, output.family)) return last
     seen.add(next)
     if (role !== undefined) last = nth(nodes, next)
     at = next
@@ -201,8 +205,11 @@ export function notJoined(
   for (const output of outputs) {
     const { family } = output
     const isLost = () => !outputs.some((o) => o.family === family && leadsOn(solution, o))
+    const jumpered = upperInput(solution, output, around)
     const input =
-      inputOf(solution, output, around) ?? (isLost() ? relayCoilAmong(solution, around) : undefined)
+      inputOf(solution, output, around) ??
+      jumpered ??
+      (isLost() ? relayCoilAmong(solution, around) : undefined)
     const to = input && (boardInput(solution, input) ?? input)
     if (to === undefined) continue
     const isOwn = (i: number) =>
@@ -218,6 +225,7 @@ export function notJoined(
         ? null
         : { at: from, because: { kind: 'notJoined', from, to: far } }
     }
+    if (leadsPast && input === jumpered && !isLost()) return missing(besideOf(solution, output, to))
     const isOthers = (i: number) =>
       isOwn(i) && standsAt(solution.state, i) !== 2 && isApart(solution, output, i)
     if (!isLost() && way.some((w) => isOthers(w.contact))) return missing(besideOf(solution, output, to))
@@ -255,6 +263,20 @@ function isApart(solution: Solution, output: Output, contact: number): boolean {
   const roles = [a, b].map((n) => terminalAt(solution, n)?.role)
   const called = roleOf(solution, output.ref)
   return (called === 'E' && roles.includes('AUX')) || (called === 'AUX' && roles.includes('E'))
+}
+
+/** Where no thermostat has a second stage landed: a board's input for one, which a jumper from the first brings on. */
+function upperInput(solution: Solution, output: Output, around: readonly number[]): Ref | undefined {
+  const { inst } = solution.circuit
+  const upper = familyOf('Y2')
+  const hasTwo = inst.placed.some(
+    (p) =>
+      CALLERS.includes(p.device.kind) &&
+      p.device.terminals.some((t) => t.role === 'Y2' && isLanded(inst, makeRef(p.ref, t.id))),
+  )
+  return hasTwo || output.family !== familyOf('Y1')
+    ? undefined
+    : inputOf(solution, { ...output, family: upper }, around)
 }
 
 /** Where a call's own wiring comes to the device of an input; else as far as it has come. */
@@ -326,7 +348,7 @@ function missingFrom(solution: Solution, outputs: readonly Output[], output: Out
   const instead = (o: Output) =>
     roleOf(solution, o.ref) === 'E' && !isLanded(solution.circuit.inst, o.ref) ? (aux(o) ?? o) : o
   const lost = own.map(instead).find((o) => !leadsOn(solution, o)) ?? instead(output)
-  const reached = lastReached(solution, lost)
+  const reached = handedOut(solution, lastReached(solution, lost), output.family)
   // On one device a jumper leads from a lower stage to a higher; landed on the higher alone, the call itself is on the wrong one.
   const stage = (ref: Ref) => FAMILIES[output.family]?.findIndex((r) => r === roleOf(solution, ref)) ?? -1
   const isMislanded = splitRef(reached).placed === splitRef(to).placed && stage(reached) > stage(to)

@@ -44,7 +44,7 @@ it.each([
   // Through a switch that is open it is joined.
   [G.OUTDOOR_THERMOSTAT, 'tstat.R=ah.R and tstat.C=ah.C at tstat.R, tstat.C', 'heatAux1', 52, 'ah.blower', 'tstat.R: R and C are swapped at the thermostat or controller: both ends stand at the common'],
   // A dead panel hands no call on, and what its output is crossed with is the common.
-  [G.ZONES, 'zp.C=ah.C and zp.O=ah.O at zp.C, zp.O', 'cool1', 90, 'od.rvCoil', 'tstat.OB: No conductor leads from Thermostat or controller O/B to Air handler O'],
+  [G.ZONES, 'zp.C=ah.C and zp.O=ah.O at zp.C, zp.O', 'cool1', 90, 'od.rvCoil', 'zp.O: No conductor leads from Zone panel O to Air handler O'],
   // A common does not come through an output, nor what a leak sensor hands on.
   [G.OUTDOOR_THERMOSTAT, 'tstat.AUX=spl1.x and tstat.C=ah.C at tstat.AUX, tstat.C', 'cool1', 52, 'od.compressor', 'odt.T1: Not wired: the path ends at Outdoor thermostat 1'],
   [G.LEAK, 'ah.O=od.OB and ah.R=lk.T1 at ah.O, ah.R', 'heatAux1', 20, 'kit.row1', 'tstat.OB: Not wired: the path ends at Thermostat or controller O/B'],
@@ -52,8 +52,20 @@ it.each([
   // A dead device’s R, or its C, at the other end of the supply.
   [G.FLOAT, 'tstat.R=ah.R and ah.C=od.C at ah.R, ah.C', 'cool1', 90, 'od.compressor', 'tstat.R: Both ends stand at the common of the same supply, and so does Thermostat or controller R: no volts between them'],
   [G.BUS, 'ah.R=od.R and ah.C=kit.C at ah.R, ah.C', 'cool1', 90, 'od.compressor', 'od.R: Both ends stand at the common of the same supply, and so does Outdoor unit R: no volts between them'],
+  // One stage: the board’s upper input hears the first by its jumper.
+  [G.FLOAT_BOARD, 'ah.W1=od.W and ah.Y=ah.Y2 at ah.W1, ah.Y', 'heat1', 20, 'ah.blowerHigh', 'ah.Y: No conductor leads from Air handler Y1 to Air handler Y2'],
   // Its setting leaves the bus to start it, and the board that hears it has no R.
   [G.BUS, 'move ah.R=od.R: od.R to od.Y', 'heat1', 40, 'od.compressor', 'od.R: Nothing feeds Outdoor unit R: no supply reaches it'],
+  // A leak sensor's contact comes from R, whatever else would close.
+  [G.LEAK, 'ah.W1=od.W and lk.T2=ah.LK at ah.W1, ah.LK', 'heatAux1', 20, 'kit.row1', 'od.W: Not wired: the path ends at Outdoor unit W'],
+  [G.LEAK, 'move ah.R=lk.T1: ah.R to ah.K2', 'heatAux1', 20, 'kit.row1', 'ah.K2: Not wired: the path ends at Air handler kit 2'],
+  // A panel’s R is not fed by a thermostat of its own zone, and its common ends at itself.
+  [G.ZONES, 'move zp.R=ah.R: zp.R to zp.Gz', 'fan', 20, 'ah.blower', 'zp.R: Nothing feeds Zone panel R: no supply reaches it'],
+  [G.ZONES, 'move zp.C=ah.C: zp.C to zp.Oz', 'cool1', 20, 'od.compressor', 'zp.C: Not wired: the path ends at Zone panel C'],
+  // From an outdoor thermostat to its pin, and never past it.
+  [G.OUTDOOR_THERMOSTAT, 'move odt.T2=od.P2: od.P2 to od.Y', 'heatAux1', 20, 'kit.row1', 'odt.T2: No conductor leads from Outdoor thermostat 2 to Outdoor unit pin 2'],
+  [G.OUTDOOR_THERMOSTAT, 'lift odt.T2=od.P2', 'heatAux1', 20, 'kit.row1', 'odt.T2: No conductor leads from Outdoor thermostat 2 to Outdoor unit pin 2'],
+  [G.OUTDOOR_THERMOSTAT, 'lift od.P1=odt.T1', 'heatAux1', 20, 'kit.row1', 'od.P1: No conductor leads from Outdoor unit pin 1 to Outdoor thermostat 1'],
 ] as [readonly string[], string, Call, number, Ref, string][])('%#', (gear, slip, call, outdoorF, load, said) => {
   expect(held(gear, slip, call, outdoorF, load)).toBe(said)
 }) // prettier-ignore

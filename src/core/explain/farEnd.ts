@@ -1,6 +1,6 @@
 import { nth } from '../sure'
 import { standsAt, type Solution } from '../circuit'
-import type { DeviceKind } from '../equipment'
+import type { DeviceKind, TerminalRole } from '../equipment'
 import { makeRef, placedByRef, splitRef, type Ref } from '../installation'
 import {
   familyOf,
@@ -13,6 +13,7 @@ import {
   SWITCHES,
   terminalAt,
 } from './calls'
+import { isLanded } from '../query'
 import { tiedTo } from './layout'
 import { roleOf } from './ties'
 
@@ -42,9 +43,15 @@ export function farEndOf(solution: Solution, to: Ref, around: readonly number[])
     const isSwitch = at?.role === 'switch' || kind === 'lineMonitor'
     if (at && isSwitch && kind && SWITCHES.includes(kind) && !isBetween && !isRelayCoil(solution, node))
       far = at.ref
+    // A switch that has left its board's pin leaves it open: the call goes on from there.
+    if (at && isPin(solution, at) && !isLanded(solution.circuit.inst, at.ref)) return at.ref
   }
   return handedOn(solution, acrossRelay(solution, far))
 }
+
+/** Whether a terminal is a board's pin for a switch outside of it. */
+export const isPin = (solution: Solution, { ref, role }: { ref: Ref; role: TerminalRole }): boolean =>
+  role === 'switch' && !SWITCHES.some((kind) => kind === kindAt(solution, ref))
 
 /** Of a relay's throw that is open just now, its common: a conductor to the throw would take the contact out of the way. */
 function acrossRelay(solution: Solution, far: Ref): Ref {
@@ -67,6 +74,22 @@ function handedOn(solution: Solution, out: Ref): Ref {
   const coils = loads.filter((l) => l.placed.ref === placed).flatMap((l) => [l.a, l.b])
   const at = coils.find((n) => nodes[n] !== out && familyOf(terminalAt(solution, n)?.role) === family)
   return at === undefined ? out : nth(nodes, at)
+}
+
+/** Of a call that comes to a panel or a kit, which hands it on, the output there; else where it has come. */
+export function handedOut(solution: Solution, reached: Ref, family: number): Ref {
+  const { inst, net } = solution.circuit
+  const at = net.index.get(reached)
+  const own = splitRef(reached).placed
+  const panel = [...(at === undefined ? [] : tiedTo(solution, at, () => false))]
+    .map((n) => splitRef(nth(net.nodes, n)).placed)
+    .map((ref) => placedByRef(inst, ref))
+    .find((p) => p && p.ref !== own && (p.device.kind === 'zonePanel' || p.device.kind === 'fuelKit'))
+  const out = panel?.device.terminals
+    .filter((t) => familyOf(t.role) === family)
+    .map((t) => makeRef(panel.ref, t.id))
+    .find((ref) => handedOn(solution, ref) !== ref)
+  return out ?? reached
 }
 
 /** Whether a splice or an outdoor thermostat is in another call's wire: beyond it are inputs of other kinds alone. */

@@ -109,6 +109,8 @@ function isPastEnd(solution: Solution, reach: Reach, from: number, node: number)
     const role = roles[before]
     const isOut = placedAt(before) !== placedAt(after)
     if (kindAt(solution, at.step.branch) === 'outdoorSensor') return true
+    // A panel's common comes to it by its own C, and goes on to its zones from there.
+    if (isCommon && before === from && !isOut && roles[after] === 'zoneC') return true
     if (isOut && ZONE_SIDE.some((r) => r === role) && before !== from) return true
     if (isCommon && before !== from && role !== undefined && !PASSES_COMMON.some((r) => r === role))
       return true

@@ -3,7 +3,7 @@ import { GROUND, standsAt, type Solution } from '../circuit'
 import { evaluate, type TerminalRole } from '../equipment'
 import { evalContextOf } from '../situation'
 import { makeRef, placedByRef, splitRef, type Ref } from '../installation'
-import { isCaller, terminalAt } from './calls'
+import { isCaller, SWITCHES, terminalAt } from './calls'
 import { layoutOf, oncePer, tiedTo, type Step } from './layout'
 import { polesOf } from './poles'
 
@@ -198,9 +198,13 @@ export function deadOnWay(
     points.map((p) => p.node),
   )
   // What only its own device's contact would put on it comes in backwards, through an output that is landed on R.
-  const others = (at: Ref) => (i: number) =>
-    nth(net.contacts, i).placed.ref !== splitRef(at).placed &&
-    (solution.state.closed[i] === 1 || nth(meantContacts(solution), i))
+  const isR = (n: number) => n !== GROUND && roleOf(solution, nth(net.nodes, n)) === 'R'
+  // Nor does a thermostat that lacks its power close an output to feed its own R.
+  const others = (at: Ref) => (i: number) => {
+    const { a, b, placed } = nth(net.contacts, i)
+    const isMeantTo = () => nth(meantContacts(solution), i) && !isR(a) && !isR(b)
+    return placed.ref !== splitRef(at).placed && (solution.state.closed[i] === 1 || isMeantTo())
+  }
   if (dead?.at && !supplyEnd(solution, tiedTo(solution, under(net.index, dead.at), others(dead.at))))
     return dead
   const last = points.findLastIndex((p) => p.mootAfter)
@@ -261,14 +265,18 @@ export function endAstray(
   solution: Solution,
   { ends, hot, cold }: { ends: [number, number]; hot: Step[]; cold: Step[] },
 ): Ref | null {
+  const { contacts } = solution.circuit.net
   const isOpen = ({ contact }: Step) => contact !== null && standsAt(solution.state, contact) !== 2
   for (const [end, steps] of [
     [ends[1], cold],
     [ends[0], hot],
   ] as const) {
-    const byCaller = steps.some((s) => isOpen(s) && s.contact !== null && isCaller(solution, s.contact))
     const role = terminalAt(solution, end)?.role
-    if (!byCaller || (role !== 'C' && role !== 'LEAK')) continue
+    // A leak sensor's contact is closed but for a leak: whatever else is open on its way is no part of it.
+    const isNoWay = (i: number) =>
+      isCaller(solution, i) || (role === 'LEAK' && !SWITCHES.includes(nth(contacts, i).placed.device.kind))
+    const isAstray = steps.some((s) => isOpen(s) && s.contact !== null && isNoWay(s.contact))
+    if (!isAstray || (role !== 'C' && role !== 'LEAK')) continue
     const before = [end, ...steps.slice(0, steps.findIndex(isOpen)).map((s) => s.node)]
     const last = before.map((n) => terminalAt(solution, n)?.ref).findLast((ref) => ref !== undefined)
     if (last !== undefined) return last
