@@ -265,14 +265,17 @@ function isApart(solution: Solution, output: Output, contact: number): boolean {
   return (called === 'E' && roles.includes('AUX')) || (called === 'AUX' && roles.includes('E'))
 }
 
-/** Where no thermostat has a second stage landed: a board's input for one, which a jumper from the first brings on. */
+/** Where neither thermostat nor outdoor unit has a second stage: a board's input for one, which a jumper from the first brings on. */
 function upperInput(solution: Solution, output: Output, around: readonly number[]): Ref | undefined {
   const { inst } = solution.circuit
   const upper = familyOf('Y2')
-  const hasTwo = inst.placed.some(
-    (p) =>
-      CALLERS.includes(p.device.kind) &&
-      p.device.terminals.some((t) => t.role === 'Y2' && isLanded(inst, makeRef(p.ref, t.id))),
+  const hasTwo = inst.placed.some(({ ref, device }) =>
+    device.terminals.some(
+      ({ role, id }) =>
+        role === 'Y2' &&
+        (device.kind === 'outdoorUnit' ||
+          (CALLERS.includes(device.kind) && isLanded(inst, makeRef(ref, id)))),
+    ),
   )
   return hasTwo || output.family !== familyOf('Y1')
     ? undefined
@@ -302,9 +305,10 @@ export function notJoinedEnd(
   const around = behind(solution, end)
   const outputs = outputsFor(solution, families)
   for (const output of outputs) {
-    const to = inputOf(solution, output, around)
+    const own = inputOf(solution, output, around)
+    const to = own ?? upperInput(solution, output, around)
     if (to === undefined) continue
-    const from = missingFrom(solution, outputs, output, to)
+    const from = own ? missingFrom(solution, outputs, output, to) : besideOf(solution, output, to)
     const far = farEndOf(solution, to, around)
     if (areJoined(solution, from, far)) continue
     return to === last

@@ -66,6 +66,9 @@ it.each([
   [G.OUTDOOR_THERMOSTAT, 'move odt.T2=od.P2: od.P2 to od.Y', 'heatAux1', 20, 'kit.row1', 'odt.T2: No conductor leads from Outdoor thermostat 2 to Outdoor unit pin 2'],
   [G.OUTDOOR_THERMOSTAT, 'lift odt.T2=od.P2', 'heatAux1', 20, 'kit.row1', 'odt.T2: No conductor leads from Outdoor thermostat 2 to Outdoor unit pin 2'],
   [G.OUTDOOR_THERMOSTAT, 'lift od.P1=odt.T1', 'heatAux1', 20, 'kit.row1', 'od.P1: No conductor leads from Outdoor unit pin 1 to Outdoor thermostat 1'],
+  // The upper input of one stage, crossed with the banks’ jumper; a panel that is dead between two commons.
+  [G.ONE_STAGE_BOARD, 'ah.Y=ah.Y2 and ah.W1=ah.W2 at ah.Y2, ah.W1', 'cool1', 20, 'ah.blowerHigh', 'ah.Y: No conductor leads from Air handler Y1 to Air handler Y2'],
+  [G.ZONES, 'ah.C=kit.C and zp.R=ah.R at ah.C, ah.R', 'cool1', 20, 'od.rvCoil', 'zp.R: Both ends stand at the common of the same supply, and so does Zone panel R: no volts between them'],
 ] as [readonly string[], string, Call, number, Ref, string][])('%#', (gear, slip, call, outdoorF, load, said) => {
   expect(held(gear, slip, call, outdoorF, load)).toBe(said)
 }) // prettier-ignore

@@ -16,7 +16,15 @@ import { isCalled, isLostRelay, notJoined } from './called'
 import { isCaller, isOnCaller, terminalAt, type Families } from './calls'
 import { layoutOf, oncePer, tiedTo, type Step } from './layout'
 import { polesOf, type Poles } from './poles'
-import { deadOnWay, endAstray, meantContacts, tiedWithoutVolts, unfedTerminal, type NoVolts } from './ties'
+import {
+  deadCallerAmong,
+  deadOnWay,
+  endAstray,
+  meantContacts,
+  tiedWithoutVolts,
+  unfedTerminal,
+  type NoVolts,
+} from './ties'
 
 /** The cheapest way from a node to every other node, never through a load or a source. */
 export interface Reach {
@@ -133,7 +141,7 @@ function deadCaller(solution: Solution, end: number): NoVolts | null {
   const near = solution.circuit.net.nodes.flatMap((ref, i) =>
     isOnCaller(solution, ref) && costOf(reach, i) < OPEN + 1000 * EVENT ? [i] : [],
   )
-  return unfedTerminal(solution, near)
+  return unfedTerminal(solution, near) ?? deadCallerAmong(solution, near)
 }
 
 /** Of the coils that a contact waits for, the one that is nearest to its volts: whose chain is worth showing. */

@@ -3,7 +3,7 @@ import { GROUND, standsAt, type Solution } from '../circuit'
 import { evaluate, type TerminalRole } from '../equipment'
 import { evalContextOf } from '../situation'
 import { makeRef, placedByRef, splitRef, type Ref } from '../installation'
-import { isCaller, SWITCHES, terminalAt } from './calls'
+import { CALLERS, isCaller, SWITCHES, terminalAt } from './calls'
 import { layoutOf, oncePer, tiedTo, type Step } from './layout'
 import { polesOf } from './poles'
 
@@ -226,6 +226,22 @@ const behindOpenOnes = ({ circuit, situation }: Solution, node: number): number[
     const far = a === node ? b : a
     return far !== GROUND && evaluate(part.driver, context) === 'yes' ? [far] : []
   })
+
+/** Of the callers that some nodes belong to, the one nearest to the equipment that has no volts between its own R and C, and why. */
+export function deadCallerAmong(solution: Solution, nodes: readonly number[]): NoVolts | null {
+  const { loads, nodes: refs } = solution.circuit.net
+  const near = new Set(nodes.map((n) => splitRef(nth(refs, n)).placed))
+  const dead = loads.filter(({ ref, placed, a, b }) => {
+    const roles = [a, b].map((n) => terminalAt(solution, n)?.role)
+    return near.has(placed.ref) && roles.includes('R') && roles.includes('C') && !solution.energised(ref)
+  })
+  const inOrder = CALLERS.flatMap((kind) => dead.filter((l) => l.placed.device.kind === kind))
+  for (const { a, b } of inOrder) {
+    const why = tiedWithoutVolts(solution, a, b)
+    if (why) return why
+  }
+  return null
+}
 
 /** Whether a device has a supply of its own. */
 const feedsItself = ({ circuit: { net } }: Solution, placed: string): boolean =>
