@@ -32,6 +32,8 @@ const CODE_WORDS: Record<RuleCode, (found: Naming) => string> = {
   defrostBurns: () => 'A defrost lights the furnace',
   chatter: ({ at }) => `${at} keeps pulling in and dropping out`,
   stripsNoBlower: () => 'A strip heats with no blower',
+  blowerLeadOff: ({ at }) =>
+    `${at} leads to no blower: should the fan not be called, the strips heat without air`,
   burnerNoBlower: ({ at }) => `${at} burns with no blower`,
   compressorInEmergency: () => 'Emergency heat starts the compressor',
   noBackup: () => 'Emergency heat brings on no backup',

@@ -44,6 +44,7 @@ const RULE_WORDS: Record<RuleId, string> = {
   noPower: 'The thermostat has a common or a battery',
   tapFits: 'Each control transformer’s tap is the one for its feed',
   polarity: 'Line and neutral are not crossed',
+  blowerLead: 'The strip kit’s own lead for the blower leads to it',
   grounded: 'Every cabinet with line voltage has its equipment ground',
   lineCircuits: 'Breakers and conductors fit the plates of what they feed',
   stages: 'As many stages are set as are landed',

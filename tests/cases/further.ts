@@ -51,6 +51,15 @@ export const FURTHER_CASES: readonly Case[] = [
     ],
   },
   {
+    name: 'the kit’s lead for the blower is on a leg of the air handler',
+    gear: G.ONE_STAGE,
+    work: ['lift ah.BL=kit.BL', 'land ah.L1=kit.BL'],
+    // Green runs the blower all the same: nothing is broken as long as it comes.
+    breaks: [],
+    warns: ['blowerLeadOff'],
+    states: [['emergency 20', ['kit.row1', 'kit.row2', 'ah.blower'], []]],
+  },
+  {
     name: 'a kit on two circuits, one of them off',
     gear: G.TWO_CIRCUITS,
     work: [],

@@ -87,6 +87,12 @@ export const JOB_FIXTURES: Record<string, { raises: JobSeen; code: string; at: s
     at: 'fur.N',
     clears: seen(installationOf(compose(SENSOR_FUEL))),
   },
+  blowerLead: {
+    raises: seen(installationOf(compose([...ONE_STAGE, 'lift ah.BL=kit.BL']))),
+    code: 'blowerLeadOff',
+    at: 'kit.BL',
+    clears: seen(installationOf(compose(ONE_STAGE))),
+  },
   grounded: {
     raises: seen(installationOf(compose([...ONE_STAGE, 'lift feedB.GND=od.GND']))),
     code: 'noGround',

@@ -82,6 +82,7 @@ const DECLARED: Record<RuleId, [is: string, codes: string, needs: Needs, explain
   valveSense: ['job wrong', 'valveSense', (g) => g.setsOf('thermostat', 'rvSense'), 'coolingHeats+heatingCools'],
   noPower: ['job wrong', 'noPower', (g) => g.kind('thermostat'), 'unpowered'],
   tapFits: ['job wrong', 'tapTooHigh tapTooLow', (g) => g.where((p) => isTapped(p) && g.isFed(p.ref))],
+  blowerLead: ['job warn', 'blowerLeadOff', (g) => g.where((p) => p.device.kind === 'stripKit' && hasEnd(p, 'BL')) && g.where((p) => p.device.kind === 'airHandler' && hasEnd(p, 'BL'))],
   grounded: ['job danger', 'noGround', (g) => g.where((p) => p.device.kind === 'feed' && hasEnd(p, 'GND'))],
   polarity: ['job danger', 'neutralCrossed', (g) => g.where((p) => hasEnd(p, 'L1') && hasEnd(p, 'N'))],
   lineCircuits: ['job wrong site', 'breakerOverMax breakerUnderMca conductorUnderMca breakerUnderLoad conductorUnderLoad breakerOverConductor undivided', (g) => g.kind('feed')],

@@ -4,6 +4,7 @@ import { auxHeldOff } from './auxHeldOff'
 import { backupCalls } from './backupCalls'
 import { boardsPowered } from './boardsPowered'
 import { burnerNeedsBlower } from './burnerNeedsBlower'
+import { blowerLead } from './blowerLead'
 import { blowerSpeed } from './blowerSpeed'
 import { coilVolts } from './coilVolts'
 import { compressorNeedsBlower } from './compressorNeedsBlower'
@@ -120,6 +121,7 @@ const ALL = [
   monitorStops,
   humidifierHeat,
   auxHeldOff,
+  blowerLead,
   backupOnFault,
   stripLockout,
   defrostTempered,
