@@ -6,7 +6,8 @@ import { isLanded } from '../query'
 import { kindAt } from './calls'
 import { layoutOf, tiedTo } from './layout'
 import { polesOf } from './poles'
-import { costOf, OPEN, reachFrom, type Reach } from './route'
+import { OPEN } from './prices'
+import { costOf, reachFrom, type Reach } from './route'
 import { standing, unfedTerminal, type NoVolts, type SupplyEnd } from './ties'
 
 /** The end of a supply that is nearest, by open contacts; null where none is reached. */

@@ -1,21 +1,13 @@
 import { nth } from '../sure'
-import {
-  CALLS,
-  evaluate,
-  explain,
-  normalState,
-  type Device,
-  type Expr,
-  type EvalContext,
-  type Truth,
-} from '../equipment'
+import { explain, type Expr, type Truth } from '../equipment'
 import { GROUND, standsAt, type Solution } from '../circuit'
 import { makeRef, type Ref } from '../installation'
 import { evalContextOf } from '../situation'
 import { isCalled, isLostRelay, notJoined } from './called'
 import { isCaller, isOnCaller, terminalAt, type Families } from './calls'
-import { layoutOf, oncePer, tiedTo, type Step } from './layout'
+import { layoutOf, tiedTo, type Step } from './layout'
 import { polesOf, type Poles } from './poles'
+import { EVENT, farFromClosing, OPEN, openPrices } from './prices'
 import {
   deadCallerAmong,
   deadOnWay,
@@ -34,15 +26,14 @@ export interface Reach {
   back: ({ from: number; step: Step } | undefined)[]
 }
 
-/** Cost of an open contact; every other consideration is smaller than one of these. */
-export const OPEN = 1_000_000
-
 /** What a search of one solution needs again and again. */
 interface Searched {
   prices: Float64Array
   reaches: Map<number, Reach>
   /** What stands at each pole. */
   rails: Map<number, ReadonlySet<number>>
+  /** What the coils looked at so far would cost. */
+  coils: Map<Ref, number>
   /** The coils behind open contacts have been looked at, or are being: that itself asks for ways. */
   begun: boolean
 }
@@ -50,14 +41,30 @@ const newSearch = (solution: Solution): Searched => ({
   prices: openPrices(solution),
   reaches: new Map(),
   rails: new Map(),
+  coils: new Map(),
   begun: false,
 })
 
 /** Price of a coil that no way from any supply reaches: more than any way through open contacts. */
 const NO_WAY = 100 * OPEN
 
-/** Works out what every chain of a solution needs, for whoever has time before the first is asked for. */
-export const prepareChains = (solution: Solution): void => void searchOf(solution)
+/**
+ * Works out a part of what every chain of a solution needs, for whoever has time before the first is asked for.
+ * @param most coils looked at in this part
+ * @returns whether there is more of it
+ */
+export function prepareChains(solution: Solution, most: number): boolean {
+  const s = solution.kept.once(newSearch)
+  if (s.begun) return false
+  const open = solution.circuit.net.contacts.flatMap((_, i) => (s.prices[i] ? coilsBehind(solution, i) : []))
+  const left = [...new Set(open)].filter((coil) => !s.coils.has(coil))
+  s.begun = true
+  for (const coil of left.slice(0, most)) s.coils.set(coil, coilPrice(solution, coil))
+  s.begun = false
+  if (left.length > most) return true
+  searchOf(solution)
+  return false
+}
 
 /** What a search of one solution needs; contacts that are open cost one each until the coils behind them are looked at. */
 function searchOf(solution: Solution): Searched {
@@ -66,12 +73,11 @@ function searchOf(solution: Solution): Searched {
     s.begun = true
     const { contacts } = solution.circuit.net
     const dearer = s.prices.slice()
-    const known = new Map<Ref, number>()
     contacts.forEach((_, i) => {
       if (!s.prices[i]) return
       const prices = coilsBehind(solution, i).map((coil) => {
-        const price = known.get(coil) ?? coilPrice(solution, coil)
-        known.set(coil, price)
+        const price = s.coils.get(coil) ?? coilPrice(solution, coil)
+        s.coils.set(coil, price)
         return price
       })
       const least = Math.min(...prices)
@@ -225,50 +231,6 @@ function search(solution: Solution, start: number, shut: ReadonlySet<number> | n
     }
   }
   return reach
-}
-
-/** Of each contact, what it costs to pass it as it stands, the coils behind it left aside. */
-const openPrices = oncePer((solution) =>
-  Float64Array.from(solution.circuit.net.contacts, (_, i) => openPrice(solution, i)),
-)
-
-function openPrice(solution: Solution, index: number): number {
-  if (standsAt(solution.state, index) === 2) return 0
-  const { placed, part } = nth(solution.circuit.net.contacts, index)
-  return (
-    OPEN +
-    1000 *
-      farFromClosing(
-        part.driver,
-        evalContextOf(solution.circuit.inst, placed, solution.situation),
-        placed.device,
-      )
-  )
-}
-
-/** What waits for something that no call brings, such as a defrost output: further than any way through a call. */
-const EVENT = 5000
-
-/**
- * How far a driver is from yes: of alternatives the nearest, of conditions together their sum; for a call the calls
- * between, for a mode that must be normal less than any, for an event or another setting more than all; a temperature costs nothing, since the weather does that by itself.
- * @param coil what a coil that is out costs here, beside its own way
- */
-function farFromClosing(driver: Expr, context: EvalContext, device: Device, coil = 0): number {
-  if (evaluate(driver, context) === 'yes') return 0
-  if ('all' in driver) return driver.all.reduce((sum, e) => sum + farFromClosing(e, context, device, coil), 0)
-  if ('any' in driver) return Math.min(...driver.any.map((e) => farFromClosing(e, context, device, coil)))
-  if ('call' in driver) {
-    const now = CALLS.indexOf(context.call)
-    return Math.min(...driver.call.map((c) => Math.abs(CALLS.indexOf(c) - now)))
-  }
-  if ('mode' in driver) {
-    const mode = device.modes.find((m) => m.id === driver.mode)
-    // What stands in the way of the call itself is nearer than any other call.
-    return mode && driver.is.includes(normalState(mode)) ? 0.5 : EVENT
-  }
-  if ('energised' in driver) return coil
-  return 'set' in driver || 'condition' in driver ? EVENT : 0
 }
 
 /** The steps from the reach's start to `node`, in order; null when there is no way. */

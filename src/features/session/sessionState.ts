@@ -88,6 +88,16 @@ export function openSessionState(
   })
   const state = createStore<SessionState>(() => now(null))
   const follow = () => state.setState((last) => now(last.live))
-  const stops = [store.subscribe(follow), situations.subscribe(follow), proof.subscribe(follow)]
-  return { state, close: () => stops.forEach((stop) => stop()) }
+  let first: ReturnType<typeof setTimeout> | null = null
+  const followStore = () => {
+    // The job has just been taken in, which is work enough for one go: it is solved in the next.
+    if (store.getView().job && !state.getState().live) first ??= setTimeout(follow)
+    else follow()
+  }
+  const stops = [store.subscribe(followStore), situations.subscribe(follow), proof.subscribe(follow)]
+  const close = () => {
+    if (first) clearTimeout(first)
+    stops.forEach((stop) => stop())
+  }
+  return { state, close }
 }

@@ -119,6 +119,9 @@ function FirstLook({ jobId, known: { title, owner, verdict } }: { jobId: string;
   )
 }
 
+/** Coils whose ways are looked for in one go: less than a frame of a slow phone. */
+const COILS_AT_ONCE = 3
+
 function Loaded({ store, proof, state, seen, first }: Session & { first: ReactNode }) {
   const [named, go] = usePlace(store.jobId)
   const place = placeNamed(named).id
@@ -132,8 +135,15 @@ function Loaded({ store, proof, state, seen, first }: Session & { first: ReactNo
   }, [title])
   useUndoKeys(store)
   useEffect(() => {
-    // While the proof is on its way: the chains that come with it are then drawn without keeping a finger waiting.
-    if (!proven && live?.solved.ok) prepareChains(live.solved)
+    // While the proof is on its way, part by part: the chains that come with it then keep no finger waiting.
+    if (proven || !live?.solved.ok) return
+    const { solved } = live
+    let next: ReturnType<typeof setTimeout>
+    const prepare = () => {
+      next = setTimeout(() => prepareChains(solved, COILS_AT_ONCE) && prepare())
+    }
+    prepare()
+    return () => clearTimeout(next)
   }, [proven, live])
 
   const tools = useMemo<Pick<JobScreenValue, 'edit' | 'undo' | 'redo' | 'fixes'>>(
