@@ -65,4 +65,55 @@ describe('the smallest change that clears a finding', () => {
     const found = fixesFor(inst, finding!, [cutting, [[right]]])
     expect(found).toEqual([[right]])
   })
+
+  it('clears a contradiction of settings where it is, and not its twin beside it', () => {
+    const inst = demoInstallation('pennywort-close', {
+      'tstat.compressorStages': '1',
+      'tstat.backupStages': '1',
+    })
+    const finding = prove(inst).findings.find((f) => f.at === 'tstat.compressorStages')
+    expect(finding).toMatchObject({ rule: 'stages', code: 'stageNotSet' })
+    expect(fixesFor(inst, finding!)).toEqual([
+      [{ kind: 'setSetting', placed: 'tstat', setting: 'compressorStages', value: '2' }],
+    ])
+  })
+
+  describe('where nobody has said what stands where', () => {
+    const unplaced = (inst: ReturnType<typeof demoInstallation>) => ({
+      ...inst,
+      placed: inst.placed.map(({ where: _, ...p }) => p),
+    })
+
+    it('a conductor reaches no other device', () => {
+      const inst = unplaced(demoInstallation('saltmarsh-row'))
+      const e = wireBetween(inst, 'tstat.E', 'spl.x').id
+      const ends = fixes(inst).flatMap((fix) =>
+        fix.flatMap((c) => (c.kind === 'moveWire' && c.wire === e && c.end === 'b' ? [c.to] : [])),
+      )
+      expect(ends).toEqual([])
+    })
+
+    it('it reaches the terminals of its own', () => {
+      const right = unplaced(demoInstallation('quillfeather-lane'))
+      const y = wireBetween(right, 'ah.Y', 'od.Y').id
+      expect(fixes(rewired(right, y, { b: 'od.OB' }))).toContainEqual([
+        { kind: 'moveWire', wire: y, end: 'b', to: 'od.Y' },
+      ])
+    })
+  })
+})
+
+describe('a conductor that is taken off', () => {
+  const inst = demoInstallation('quillfeather-lane')
+  const off = (wire: string) => applyFix(inst, [{ kind: 'removeWire', wire }]).wires
+
+  it('is gone, if it is a jumper', () => {
+    const jumper = wireBetween(inst, 'ah.W1', 'ah.W2')
+    expect(off(jumper.id)).toEqual(inst.wires.filter((w) => w !== jumper))
+  })
+
+  it('stays in its cable, with both ends free', () => {
+    const green = wireBetween(inst, 'tstat.G', 'ah.G')
+    expect(off(green.id)).toEqual(inst.wires.map((w) => (w === green ? { ...w, a: null, b: null } : w)))
+  })
 })

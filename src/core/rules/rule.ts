@@ -112,8 +112,12 @@ export interface Finding {
   because: Breach[]
 }
 
-/** What a finding is told by when two proofs are held against each other. */
-export const findingKey = ({ rule, code }: Pick<Finding, 'rule' | 'code'>): string => `${rule}:${code}`
+/**
+ * What a finding is told by when two proofs are held against each other. One of gear or settings stands at its own place, and
+ * the same elsewhere is another; of what a situation shows, the place is only where its smallest case has it.
+ */
+export const findingKey = ({ rule, code, at, witness }: Finding): string =>
+  witness === null ? `${rule}:${code}:${at}` : `${rule}:${code}`
 
 /** A rule that breaks or holds depending on what is not known yet. */
 export interface Undecided {
