@@ -4,7 +4,7 @@ import { Circuit, solve } from '../circuit'
 import type { Call } from '../equipment'
 import type { Installation, Ref } from '../installation'
 import { degF } from '../units'
-import { gateChain } from '.'
+import { gateChain, prepareChains } from '.'
 
 const right = () => demoInstallation('quillfeather-lane')
 
@@ -22,6 +22,24 @@ function chain(
 const blocker = (c: ReturnType<typeof chain>) => (c.first === null ? null : c.gates[c.first]!)
 
 describe('gate chains', () => {
+  it('are the same whether they are prepared in parts, in part, or not at all', () => {
+    const inst = demoInstallation('lapwing-court')
+    const chains = (parts: number) => {
+      const solved = solve(new Circuit(inst), { call: 'heatAux1', outdoorF: degF(30), modes: {} })
+      if (!solved.ok) throw new Error(solved.why)
+      let made = 0
+      while (made < parts && prepareChains(solved, 1)) made++
+      return { made, chains: targetsOf(inst).map((t) => gateChain(solved, t.ref)) }
+    }
+    const whole = chains(0)
+    expect(whole.chains.some((c) => c.first !== null)).toBe(true)
+    const all = chains(100)
+    expect(all.made).toBeGreaterThan(1)
+    expect(all.made).toBeLessThan(100)
+    expect(all.chains).toEqual(whole.chains)
+    expect(chains(1).chains).toEqual(whole.chains)
+  })
+
   it('lists what can run in a fixed order', () => {
     expect(targetsOf(right()).map((t) => t.ref)).toEqual([
       'od.compressor',

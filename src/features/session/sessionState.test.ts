@@ -9,7 +9,7 @@ import { openSessionState, type Proven } from './sessionState'
 
 const START: Situation = { call: 'emergency', outdoorF: degF(52), modes: {} }
 
-async function board() {
+async function board({ isLoaded = true } = {}) {
   const job = readJson<Job>('demo/jobs/quillfeather-lane.json')
   let n = 0
   const store = new JobStore(job.id, {
@@ -25,7 +25,7 @@ async function board() {
     now: () => new Date('2026-11-24T10:00:00Z'),
     retryAfter: () => 1e6,
   })
-  await store.load()
+  if (isLoaded) await store.load()
   let now = START
   const listeners = new Set<() => void>()
   const situations = {
@@ -51,6 +51,26 @@ const noProof = {
 }
 
 describe('the state of a screen', () => {
+  it('solves a job that comes while it is open in a go of its own, once', async () => {
+    const { store, state, live, close } = await board({ isLoaded: false })
+    const solved: unknown[] = []
+    state.subscribe((now) => now.live && solved.push(now.live))
+    await store.load()
+    expect(state.getState().live).toBeNull()
+    await new Promise((resolve) => setTimeout(resolve))
+    expect(live().volts.get('ah.W2')!.state).toBe('live')
+    expect(new Set(solved).size).toBe(1)
+    close()
+  })
+
+  it('does not, once it is closed', async () => {
+    const { store, state, close } = await board({ isLoaded: false })
+    await store.load()
+    close()
+    await new Promise((resolve) => setTimeout(resolve))
+    expect(state.getState().live).toBeNull()
+  })
+
   it('is solved once for a wiring and a situation, and again when either changes', async () => {
     const { store, set, live, close } = await board()
     const first = live()

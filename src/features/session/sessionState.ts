@@ -89,9 +89,13 @@ export function openSessionState(
   const state = createStore<SessionState>(() => now(null))
   const follow = () => state.setState((last) => now(last.live))
   let first: ReturnType<typeof setTimeout> | null = null
+  const followFirst = () => {
+    first = null
+    follow()
+  }
   const followStore = () => {
     // The job has just been taken in, which is work enough for one go: it is solved in the next.
-    if (store.getView().job && !state.getState().live) first ??= setTimeout(follow)
+    if (store.getView().job && !state.getState().live) first ??= setTimeout(followFirst)
     else follow()
   }
   const stops = [store.subscribe(followStore), situations.subscribe(follow), proof.subscribe(follow)]
