@@ -32,6 +32,8 @@ const UNMET_WORDS: Record<Unmet, string> = {
   noEquipment: 'There is no indoor or outdoor unit yet.',
   switchNeedsE:
     'This thermostat has no E of its own: an outdoor thermostat in the aux path would hold emergency heat off. It is left out of the path.',
+  switchOnBus:
+    'The calls go over the bus: an outdoor thermostat has none to open. It is left out; the controller’s own lockout is what holds strips off.',
   kitMissing: 'There is no fossil fuel kit in the gear.',
   interlockMissing: 'Nothing keeps compressor and heat apart: an interlock relay is missing.',
   airMissing: 'No coil-entering-air thermostat: the compressor could start into hot air.',

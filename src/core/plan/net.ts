@@ -24,7 +24,7 @@ export interface PlanSetting {
 
 /** What a school of practice asks of this gear and cannot have. */
 export type Unmet =
-  | 'noThermostat' | 'noEquipment' | 'switchNeedsE' | 'kitMissing' | 'interlockMissing' | 'airMissing'
+  | 'noThermostat' | 'noEquipment' | 'switchNeedsE' | 'switchOnBus' | 'kitMissing' | 'interlockMissing' | 'airMissing'
   | 'isolationMissing' | 'senseMissing' | 'leakMissing' | 'stageMissing'
   // What only the circuit of the landed plan shows.
   | 'fanMissing' | 'weakInput' | 'transformerSmall' // prettier-ignore

@@ -31,6 +31,8 @@ export function wantedNets(inst: Installation, practice: WiringPractice): Wanted
         [source, indoor, outdoor].map((p) => terms(p, 'bus')[i]),
         'bus',
       )
+    // No call has a conductor of its own that it could open.
+    if (first(inst, 'outdoorThermostat')) requirements.unmet.push('switchOnBus')
   } else {
     requirements.net('G', [term(source, 'G'), term(indoor, 'G')])
     valveNet(requirements, gear)

@@ -243,6 +243,25 @@ describe('planned landings', () => {
     expect(p.wires.some((w) => w.a?.startsWith('odt.') || w.b?.startsWith('odt.'))).toBe(false)
   })
 
+  it('says that an outdoor thermostat has no call to open where they go over the bus', () => {
+    const bus = (extras: Parameters<typeof gear>[0]) =>
+      plan(
+        gear(
+          [
+            ['tstat', 'sedge-w1', 'wall'],
+            ['ah', 'teasel-v2', 'garage'],
+            ['kit', 'teasel-k2', 'garage'],
+            ['od', 'marram-v3', 'north'],
+            ...extras,
+          ],
+          8,
+          8,
+        ),
+      )
+    expect(bus([odt]).unmet).toEqual(['switchOnBus'])
+    expect(bus([]).unmet).toEqual([])
+  })
+
   it('names the relay and the air thermostat that a stage-driven furnace lacks', () => {
     const p = plan(
       gear(
