@@ -2,7 +2,7 @@ import { nth } from '../sure'
 import { GROUND, type Solution } from '../circuit'
 import type { TerminalRole } from '../equipment'
 import { splitRef, terminalOf, type Ref } from '../installation'
-import { isLanded } from '../query'
+import { isLanded, isLeg } from '../query'
 import { kindAt } from './calls'
 import { layoutOf, tiedTo } from './layout'
 import { polesOf } from './poles'
@@ -77,10 +77,10 @@ function lastTerminal(solution: Solution, reach: Reach, from: number, limit: num
   let most = -1
   // On the line side what hangs behind an open contact gets its current from here, and is no place that it comes from.
   const closed = tiedTo(solution, from, (i) => solution.state.closed[i] === 1)
-  // By what it says on the device: a blower's lead stands on the line side too, and gets its current from a leg.
+  // A blower's lead stands on the line side too, and gets its current from a leg.
   const isSupply = (ref: Ref | undefined) => {
     const t = ref === undefined ? undefined : terminalOf(inst, ref)?.terminal
-    return t?.side === 'line' && /^(L\d?|N)$/.test(t.label)
+    return t !== undefined && isLeg(t)
   }
   const isLine = [...closed].some((n) => isSupply(nodes[n]))
   nodes.forEach((ref, node) => {

@@ -1,4 +1,4 @@
-import { amountOf, type Unknowable } from '../equipment'
+import { amountOf, type Terminal, type Unknowable } from '../equipment'
 import { asVolts, type Volts } from '../units'
 import {
   settingValue,
@@ -9,6 +9,9 @@ import {
   type Ref,
   type Name,
 } from '../installation'
+
+/** Whether a terminal is a leg or the neutral of the line, by what it says on the device: a blower's lead is neither. */
+export const isLeg = ({ side, label }: Terminal): boolean => side === 'line' && /^(L\d?|N)$/.test(label)
 
 /**
  * Placed devices that line-voltage conductors tie to this one, itself included. A grounding conductor feeds nothing, and

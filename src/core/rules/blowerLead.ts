@@ -1,5 +1,5 @@
 import { makeRef, type Installation, type Placed, type Ref } from '../installation'
-import { ofKind, wiredNet } from '../query'
+import { isLeg, ofKind, wiredNet } from '../query'
 import type { JobRule } from './rule'
 
 /** Leads by which a kit runs a blower itself: what it has on the line side that is no leg of its circuits. */
@@ -18,7 +18,7 @@ function placesFor(inst: Installation): Ref[] {
     )
     const near = new Set(ends.flatMap((end) => [...wiredNet(bare, end)]))
     return device.terminals
-      .filter((t) => t.role === 'harness' && !/^(L\d?|N)$/.test(t.label))
+      .filter((t) => t.role === 'harness' && !isLeg(t))
       .map((t) => makeRef(ref, t.id))
       .filter((at) => near.has(at))
   })
