@@ -1,4 +1,5 @@
 import { ValidationError, type AnySchema } from 'yup'
+import { fits } from './fits'
 import { problem, show, type Checked, type Problem } from './problem'
 
 /** What a value may be at most before it is looked at closely: its depth, the length of a list, and how much is in it. */
@@ -15,29 +16,41 @@ function unsound(value: unknown): string | null {
   return typeof value === 'number' && !Number.isFinite(value) ? 'a finite number' : null
 }
 
+/** A value inside another, by what leads to it. */
+interface Inner {
+  here: unknown
+  in: Inner | null
+  key: string
+  depth: number
+}
+
+/** Where it stands, in words: made of the few that are complained of, not of the many that are looked at. */
+function pathOf({ in: outer, key }: Inner): string {
+  if (!outer) return ''
+  const before = pathOf(outer)
+  if (Array.isArray(outer.here)) return `${before}[${key}]`
+  return before ? `${before}.${key}` : key
+}
+
+const over = (at: Inner, expected: string, got: string): Problem => ({ path: pathOf(at), expected, got })
+
 /** The first place at which a value is deeper, longer or more than any file of ours, or holds what none may; null: nowhere. */
 function overLimit(value: unknown): Problem | null {
-  const open: { here: unknown; path: string; depth: number }[] = [{ here: value, path: '', depth: 0 }]
+  const open: Inner[] = [{ here: value, in: null, key: '', depth: 0 }]
   let seen = 0
   for (let next = open.pop(); next; next = open.pop()) {
-    const { here, path, depth } = next
-    if (++seen > LIMITS.values)
-      return { path, expected: `at most ${LIMITS.values} values in all`, got: 'more' }
+    const { here, depth } = next
+    if (++seen > LIMITS.values) return over(next, `at most ${LIMITS.values} values in all`, 'more')
     const wrong = unsound(here)
-    if (wrong) return problem(path, wrong, here)
+    if (wrong) return problem(pathOf(next), wrong, here)
     if (typeof here !== 'object' || here === null) continue
-    if (depth > LIMITS.depth) return { path, expected: `at most ${LIMITS.depth} levels`, got: 'more' }
+    if (depth > LIMITS.depth) return over(next, `at most ${LIMITS.depth} levels`, 'more')
     const keys = Object.keys(here)
-    if (keys.length > LIMITS.list)
-      return { path, expected: `at most ${LIMITS.list} entries`, got: String(keys.length) }
+    if (keys.length > LIMITS.list) return over(next, `at most ${LIMITS.list} entries`, String(keys.length))
     const strange = keys.find((key) => INHERITED.has(key) || UNSOUND.test(key))
-    if (strange !== undefined) return problem(path, 'no field of such a name', strange)
+    if (strange !== undefined) return problem(pathOf(next), 'no field of such a name', strange)
     for (const key of keys)
-      open.push({
-        here: (here as Record<string, unknown>)[key],
-        path: Array.isArray(here) ? `${path}[${key}]` : path ? `${path}.${key}` : key,
-        depth: depth + 1,
-      })
+      open.push({ here: (here as Record<string, unknown>)[key], in: next, key, depth: depth + 1 })
   }
   return null
 }
@@ -49,6 +62,7 @@ export function check<T>(
 ): Checked<T> {
   const over = overLimit(value)
   if (over) return { ok: false, problems: [over] }
+  if (fits(schema, value)) return { ok: true, value: value as T }
   try {
     schema.validateSync(value, { strict: true, abortEarly: false })
     return { ok: true, value: value as T }

@@ -292,7 +292,7 @@ export const deviceSchema = once(() =>
         when: optional(exprSchema),
       }),
     ),
-    demand: optional(
+    demand: optional(() =>
       shape({
         firstF: optional(quantity()),
         overF: optional(quantity()),
@@ -306,8 +306,8 @@ export const deviceSchema = once(() =>
       }),
     ),
     plate: shape(anyPlate()),
-    draft: optional(draftSchema()),
-    profile: optional(profileSchema()),
+    draft: optional(draftSchema),
+    profile: optional(profileSchema),
     otherProfiles: yup.array(profileSchema()).max(4),
   }),
 )

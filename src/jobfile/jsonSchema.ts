@@ -2,7 +2,7 @@ import { nth, under } from '@/core/sure'
 import type { AnyObjectSchema, AnySchema, ISchema } from 'yup'
 import { deviceSchema } from './deviceSchema'
 import { jobSchema } from './document'
-import { meaningOf } from './schemaKit'
+import { meaningOf } from './lazySchema'
 
 type Json = Record<string, unknown>
 
@@ -34,7 +34,7 @@ function derive(schema: ISchema<unknown>, defs: Json): Json {
     case 'anyOf':
       return { anyOf: meaning.options.map((o) => derive(o, defs)) }
     case 'optional':
-      return derive(meaning.schema, defs)
+      return derive(meaning.schema(), defs)
     case 'record':
       return { type: 'object', additionalProperties: derive(meaning.value, defs) }
     case 'named':

@@ -32,7 +32,7 @@ export function plateFieldSchema(field: PlateField): yup.AnySchema {
 }
 
 const optionalFields = (fields: Readonly<Record<string, PlateField>>): yup.ObjectShape =>
-  Object.fromEntries(Object.entries(fields).map(([name, f]) => [name, optional(plateFieldSchema(f))]))
+  Object.fromEntries(Object.entries(fields).map(([name, f]) => [name, optional(() => plateFieldSchema(f))]))
 
 /** Every field that any kind's plate may have; which of them a kind may have is checked with its references. */
 export const anyPlate = once((): yup.ObjectShape =>

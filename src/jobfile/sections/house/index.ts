@@ -124,7 +124,7 @@ const monthProblems = (climate: ClimateChoice | undefined, at: string): Problem[
 export const house: Section<HouseDoc, HouseOperation> = {
   fields: () => ({
     house: shape({
-      values: shape(Object.fromEntries(NAMES.map((of) => [of, optional(valueSchema(of))]))),
+      values: shape(Object.fromEntries(NAMES.map((of) => [of, optional(() => valueSchema(of))]))),
       ...choiceFields,
       climate: optional(climateSchema()),
     }),

@@ -1,7 +1,7 @@
 import { MOST } from '../../limits'
 import * as yup from 'yup'
 import type { Unknowable, Value } from '@/core/equipment'
-import { anyOf, id, knownValue, num, record, shape, text, when, once } from '../../schemaKit'
+import { anyOf, id, knownValue, num, optional, record, shape, text, when, once } from '../../schemaKit'
 
 /** A value with who saw or set it, and when. */
 export interface Note {
@@ -72,7 +72,6 @@ export const SOURCES: readonly ValueSource[] = ['recommended', 'typed', 'found']
 const stamp = { who: text(80), when: when() }
 export const stampSchema = once(() => shape(stamp))
 export const noteSchema = once(() => shape({ value: knownValue, ...stamp }))
-const maybe = (schema: yup.AnyObjectSchema) => schema.default(undefined).optional()
 
 export const temporarySchema = once(() =>
   shape({
@@ -84,7 +83,7 @@ export const temporarySchema = once(() =>
     now: anyOf(num(), yup.string().max(80).defined()),
     why: text(200),
     ...stamp,
-    back: maybe(stampSchema()),
+    back: optional(stampSchema()),
   }),
 )
 export const visitSchema = once(() => shape({ id: id(), ...stamp, left: record(knownValue) }))
@@ -98,7 +97,11 @@ export const setupSchema = once(() =>
         .required(),
     ),
     keyed: record(
-      shape({ found: maybe(noteSchema()), left: maybe(noteSchema()), readBack: maybe(noteSchema()) }),
+      shape({
+        found: optional(noteSchema()),
+        left: optional(noteSchema()),
+        readBack: optional(noteSchema()),
+      }),
     ),
     ticks: record(shape(stamp)),
     temporary: yup.array(temporarySchema()).max(MOST.temporary).defined(),
