@@ -1,4 +1,4 @@
-import { existsSync } from 'node:fs'
+import { existsSync, writeSync } from 'node:fs'
 import { basename } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { apply, batched, installationOf, sentence, type Problem } from '@/jobfile'
@@ -66,7 +66,7 @@ function main(argv: string[]): number {
   }
   const { command, json } = args
   if (command === 'help') {
-    console.log(HELP)
+    put(HELP)
     return 0
   }
   if (command === 'schema') {
@@ -152,13 +152,25 @@ function said(changed: string[], json: boolean): number {
 }
 
 function print(a: Answer, json: boolean): number {
-  console.log(json ? JSON.stringify(a.json, null, 2) : a.lines.join('\n'))
+  put(json ? JSON.stringify(a.json, null, 2) : a.lines.join('\n'))
   return a.code
+}
+
+/** Writes to standard output itself: making the console's stream takes as long as proving a small job. */
+function put(text: string): void {
+  const bytes = Buffer.from(`${text}\n`)
+  let written = 0
+  try {
+    while (written < bytes.length) written += writeSync(1, bytes, written)
+  } catch {
+    // A pipe that takes no more at the moment, or that nobody reads: the stream knows what to do.
+    process.stdout.write(bytes.subarray(written))
+  }
 }
 
 function complain(problems: Problem[], json: boolean, file?: string): number {
   if (json)
-    console.log(JSON.stringify({ ok: false, problems: problems.map((p) => ({ got: '', ...p })) }, null, 2))
+    put(JSON.stringify({ ok: false, problems: problems.map((p) => ({ got: '', ...p })) }, null, 2))
   else for (const p of problems) console.error(`${file ? `${file}: ` : ''}${sentence(p)}`)
   return 2
 }
