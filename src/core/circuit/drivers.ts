@@ -108,11 +108,25 @@ export class DriverTable {
     const out = this.steadyAt(situation).slice()
     let byMode = this.byMode.get(situation.modes)
     if (byMode?.length !== this.changing.length) {
-      byMode = Uint8Array.from(this.changing, (i) => this.answer(i))
+      byMode = this.answersTo(situation.modes)
       this.byMode.set(situation.modes, byMode)
     }
     for (let n = 0; n < byMode.length; n++) out[this.changing[n]!] = byMode[n]!
     for (const i of this.banded) out[i] = this.answer(i)
+    return out
+  }
+
+  /** The answers that hang on modes: those of every mode normal, but where a mode of this row is looked at. */
+  private answersTo(modes: Situation['modes']): Uint8Array {
+    if (this.atNormal.length !== this.changing.length) {
+      this.modes = {}
+      this.atNormal = Uint8Array.from(this.changing, (i) => this.answer(i))
+      this.modes = modes
+    }
+    const out = this.atNormal.slice()
+    for (const ref of Object.keys(modes) as Ref[])
+      for (const n of this.ofMode.get(ref) ?? []) out[n] = this.answer(this.changing[n]!)
+    for (const n of this.ofConditions) out[n] = this.answer(this.changing[n]!)
     return out
   }
 
@@ -169,6 +183,10 @@ export class DriverTable {
   private last: { call: Call; outdoorF: number; steady: Uint8Array } | null = null
   /** Leaves that look at modes alone; and those that look at a temperature and at what a switch did last. */
   private readonly changing: number[] = []
+  /** Of those, by their number among them: the ones that look at a mode, and at what several modes amount to. */
+  private readonly ofMode = new Map<Ref, number[]>()
+  private readonly ofConditions: number[] = []
+  private atNormal = new Uint8Array()
   private readonly banded: number[] = []
   /** Rows of modes are shared by many calls and temperatures. */
   private readonly byMode = new WeakMap<Situation['modes'], Uint8Array>()
@@ -209,7 +227,10 @@ export class DriverTable {
     if (i === undefined) {
       i = this.leaves.length
       this.leaves.push({ context: this.contextFor(placed), leaf })
-      if ('mode' in leaf || 'condition' in leaf) this.changing.push(i)
+      if ('mode' in leaf) {
+        const ref = makeRef(placed.ref, leaf.mode)
+        this.ofMode.set(ref, [...(this.ofMode.get(ref) ?? []), this.changing.push(i) - 1])
+      } else if ('condition' in leaf) this.ofConditions.push(this.changing.push(i) - 1)
       else if ('sense' in leaf && (leaf.band ?? 0) > 0) this.banded.push(i)
       this.watchers.push([])
       this.byKey.set(key, i)

@@ -65,6 +65,8 @@ export class Circuit {
   private readonly outcomes = new Map<string, Outcome>()
   private remembers: boolean | undefined
   private readonly solved = new Map<string, Complexes | null>()
+  /** The coils that the last outcome with these volts came to rest in. */
+  private readonly rests = new WeakMap<Complexes, Uint8Array>()
   /** Spent by each solution of the sweep, and filled again by the next. */
   private readonly room: { matrix: Complexes; factors: Factors }
 
@@ -235,6 +237,14 @@ export class Circuit {
     return { ok: true, volts, drivers, closed, coils, outside }
   }
 
+  /** The coils of two outcomes that come to the same rest are one list: what is read out of one need not be out of the other. */
+  private shared(volts: Complexes, coils: Uint8Array): Uint8Array {
+    const known = this.rests.get(volts)
+    if (known && coils.every((v, i) => v === known[i])) return known
+    this.rests.set(volts, coils)
+    return coils
+  }
+
   private shorted(
     cycle: readonly Uint8Array[],
     outside: Uint8Array,
@@ -290,7 +300,7 @@ export class Circuit {
       }
       if (!moved.length) {
         for (let i = 0; i < loads.length; i++) coils[i] = stateOf(volts, i)
-        return { ok: true, volts, drivers, closed, coils, outside }
+        return { ok: true, volts, drivers, closed, coils: this.shared(volts, coils), outside }
       }
       for (const i of moved) for (const c of this.table.coilWatchers.get(i)!) look(c)
       const since = history.findIndex((h) => h.every((v, i) => v === before[i]))

@@ -141,6 +141,7 @@ function proveCall(
   const weather = each.filter((l) => l.readsOutdoor)
   const classes = new Map<string, TemperatureClass>()
   const normally = new Set<Ref>()
+  const rests = new Set<Uint8Array>()
   run.ranNormally.set(call, normally)
   const list = temperatures.map((outdoorF) => temperatureClassAt(circuit, classes, call, outdoorF))
   temperatures.forEach((outdoorF, at) => {
@@ -153,16 +154,15 @@ function proveCall(
     const judges = first ? each : weather
     if (!judges.length) return
     const outcomes: Outcome[] = []
-    let lastCoils: Uint8Array | null = null
     rows.forEach(({ modes, abnormalCount, conditions, parentIndex }, i) => {
       if (!first && abnormalCount > 0) return
       const situation: Situation = { call, outdoorF, modes }
       const outcome = circuit.settle(situation, 'open', outcomes[parentIndex])
       outcomes[i] = outcome
-      // Neighbours share their coils: only those that moved are looked at.
-      if (outcome.ok && outcome.coils !== lastCoils) {
-        lastCoils = outcome.coils
-        run.holdsOn ||= circuit.holdsOn(outcome)
+      // States that come to the same rest share their coils, which are looked at once.
+      if (!run.holdsOn && outcome.ok && !rests.has(outcome.coils)) {
+        rests.add(outcome.coils)
+        run.holdsOn = circuit.holdsOn(outcome)
       }
       const seen = stateSeen(circuit, outcome, situation, { abnormalCount, conditions })
       const defrosts = conditions.has('defrost')

@@ -114,12 +114,29 @@ export const conditionsOf = (inst: Installation, situation: Situation): Set<Mode
 /** The same of the modes alone. */
 export function conditionsOfModes(inst: Installation, named: Situation['modes']): Set<ModeCondition> {
   const found = new Set<ModeCondition>()
+  const meant = meaningsOf(inst.placed)
   // By what is named and not by every mode there is: few are, and a sweep asks for thousands of rows.
-  for (const [ref, now] of Object.entries(named)) {
-    const state = modeAt(inst, ref)?.states.find((s) => s.id === now)
-    if (state?.condition) found.add(state.condition)
+  for (const ref of Object.keys(named) as Ref[]) {
+    const condition = meant.get(ref)?.get(named[ref] ?? '')
+    if (condition) found.add(condition)
   }
   return found
+}
+
+const meanings = new WeakMap<readonly Placed[], ReadonlyMap<Ref, ReadonlyMap<string, ModeCondition>>>()
+
+/** For each mode the states that mean something, kept for a list of devices: a sweep asks for each of its rows. */
+function meaningsOf(placed: readonly Placed[]) {
+  let known = meanings.get(placed)
+  if (!known) {
+    const ofMode = ({ states }: Mode) =>
+      new Map(states.flatMap(({ id, condition }) => (condition ? [[id, condition] as const] : [])))
+    known = new Map(
+      placed.flatMap((p) => p.device.modes.map((m) => [makeRef(p.ref, m.id), ofMode(m)] as const)),
+    )
+    meanings.set(placed, known)
+  }
+  return known
 }
 
 /** How many modes are away from normal; a differential's memory is never "away". */
