@@ -3,7 +3,7 @@ import { dirname, join } from 'node:path'
 import { ensureDataFolder, ensureModules, root } from './lib/prepare.mjs'
 import { main, run } from './lib/say.mjs'
 
-/** npm run bench [-- circuit|sweep|failures|crossing|time|matrix|slips|browser|drag|first|load|pool|attack|storm]: measurements, as ratios against something else in the same run. */
+/** npm run bench [-- circuit|sweep|failures|crossing|time|matrix|slips|browser|drag|first|load|pool|cold|attack|storm]: measurements, as ratios against something else in the same run. */
 main(async () => {
   await ensureModules()
   const asked = process.argv[2]
@@ -20,7 +20,12 @@ main(async () => {
     process.exitCode = (await run(process.execPath, args, { cwd: root })).code
     return
   }
-  const files = { load: 'benchLoad.mjs', pool: 'benchPool.mjs', first: 'benchFirstLook.mjs' }
+  const files = {
+    load: 'benchLoad.mjs',
+    pool: 'benchPool.mjs',
+    first: 'benchFirstLook.mjs',
+    cold: 'benchCold.mjs',
+  }
   if (Object.hasOwn(files, asked ?? '')) {
     const file = files[asked]
     process.exitCode = (await run(process.execPath, [join(root, 'scripts', file)], { cwd: root })).code

@@ -23,7 +23,8 @@ const compiledOf = ({ mtimeMs, size }) => join(root, '.data', 'cli', `gatecross.
 
 /** What the command line is made of. */
 const SOURCES = ['src/core', 'src/jobfile', 'src/words', 'src/cli']
-const LOCK = join(root, 'package-lock.json')
+/** What it is made by, and with. */
+const MAKERS = [__filename, join(root, 'package-lock.json')]
 
 /** Milliseconds: when the newest of a folder and what lies below it was last changed; tests are no part of the program. */
 function newest(folder) {
@@ -55,8 +56,11 @@ function makeBundle() {
     format: 'cjs',
     mainFields: ['module', 'main'],
     tsconfig: join(root, 'tsconfig.json'),
-    // A bundle of this kind knows its own path, and no address.
-    banner: { js: 'const __url = require("node:url").pathToFileURL(__filename).href;' },
+    // As the function that it is run as; it knows its own path, and no address.
+    banner: {
+      js: '(function (exports, require, module, __filename, __dirname) { const __url = require("node:url").pathToFileURL(__filename).href;',
+    },
+    footer: { js: '})' },
     define: { 'import.meta.url': '__url' },
     write: false,
     logLevel: 'error',
@@ -73,13 +77,12 @@ function makeBundle() {
  */
 exports.runCli = () => {
   const made = existsSync(bundle) ? statSync(bundle).mtimeMs : 0
-  if (statSync(LOCK).mtimeMs >= made || SOURCES.some((s) => newest(join(root, s)) >= made)) makeBundle()
+  const isOlder =
+    MAKERS.some((file) => statSync(file).mtimeMs >= made) || SOURCES.some((s) => newest(join(root, s)) >= made)
+  if (isOlder) makeBundle()
   const compiled = compiledOf(statSync(bundle))
   const known = existsSync(compiled) ? readFileSync(compiled) : undefined
-  const script = new Script(
-    `(function (exports, require, module, __filename, __dirname) {${readFileSync(bundle, 'utf8')}\n})`,
-    { filename: bundle, cachedData: known },
-  )
+  const script = new Script(readFileSync(bundle, 'utf8'), { filename: bundle, cachedData: known })
   const module = { exports: {} }
   script.runInThisContext()(module.exports, createRequire(bundle), module, bundle, dirname(bundle))
   if (!known || script.cachedDataRejected)
