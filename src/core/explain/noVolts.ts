@@ -128,12 +128,20 @@ export function isCommonEnd(solution: Solution, end: number): boolean {
   return at?.role === 'C' || (at?.role === 'harness' && at.label === 'C')
 }
 
-/** Whether a way comes in at one throw of a switch, over its pole, and out at the other, where nobody landed anything. */
+/**
+ * Whether a way goes out by a throw of a switch where nobody landed anything, from its pole, and another throw of that pole is
+ * wired: by that one it came in, or goes on.
+ */
 function isOtherThrow(solution: Solution, reach: Reach, node: number): boolean {
-  const { circuit } = solution
+  const { inst, net } = solution.circuit
   const at = reach.back[node]
-  const before = at && at.from !== GROUND ? reach.back[at.from]?.step.contact : undefined
-  if (!at || at.step.contact === null || typeof before !== 'number') return false
-  const [one, other] = [before, at.step.contact].map((i) => nth(circuit.net.contacts, i).placed.ref)
-  return one === other && !isLanded(circuit.inst, nth(circuit.net.nodes, node))
+  const contact = at?.step.contact
+  if (typeof contact !== 'number' || isLanded(inst, nth(net.nodes, node))) return false
+  const { placed } = nth(net.contacts, contact)
+  return net.contacts.some((c) => {
+    const ends = [c.a, c.b]
+    const other = ends.find((n) => n !== at?.from)
+    if (c.placed !== placed || !ends.includes(at?.from ?? GROUND) || other === node) return false
+    return other !== undefined && other !== GROUND && isLanded(inst, nth(net.nodes, other))
+  })
 }
