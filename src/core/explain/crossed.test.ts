@@ -69,6 +69,10 @@ it.each([
   // The upper input of one stage, crossed with the banks’ jumper; a panel that is dead between two commons.
   [G.ONE_STAGE_BOARD, 'ah.Y=ah.Y2 and ah.W1=ah.W2 at ah.Y2, ah.W1', 'cool1', 20, 'ah.blowerHigh', 'ah.Y: No conductor leads from Air handler Y1 to Air handler Y2'],
   [G.ZONES, 'ah.C=kit.C and zp.R=ah.R at ah.C, ah.R', 'cool1', 20, 'od.rvCoil', 'zp.R: Both ends stand at the common of the same supply, and so does Zone panel R: no volts between them'],
+  // A relay that leaves its furnace’s T ends there, not at its free throw; an R that only that relay could feed is dead.
+  [G.OIL, 'move rel.COM=fur.T1: fur.T1 to fur.T2', 'heatAux1', 20, 'fur.burnerLoad', 'rel.COM: Not wired: the path ends at Relay COM'],
+  [G.OIL, 'move tstat.R=fur.R: fur.R to fur.T2', 'cool1', 20, 'od.rvCoil', 'tstat.R: Nothing feeds Thermostat or controller R: no supply reaches it'],
+  [G.OIL, 'move tstat.R=fur.R: fur.R to fur.T2', 'cool1', 20, 'od.compressor', 'tstat.R: Nothing feeds Thermostat or controller R: no supply reaches it'],
 ] as [readonly string[], string, Call, number, Ref, string][])('%#', (gear, slip, call, outdoorF, load, said) => {
   expect(held(gear, slip, call, outdoorF, load)).toBe(said)
 }) // prettier-ignore

@@ -178,7 +178,8 @@ function unfed(solution: Solution, lacking: Ref): NoVolts {
   const terminal = panelBefore(solution, lacking)
   const { placed } = splitRef(terminal)
   const beside = (placedByRef(inst, placed)?.device.terminals ?? []).map((t) => makeRef(placed, t.id))
-  const jumper = beside.find((at) => roleOf(solution, at) === 'R' && isFed(solution, at)) ?? null
+  const jumper =
+    beside.find((at) => at !== terminal && roleOf(solution, at) === 'R' && isFed(solution, at)) ?? null
   return { at: terminal, because: { kind: 'unfed', terminal, jumper } }
 }
 
@@ -240,7 +241,12 @@ export function deadCallerAmong(solution: Solution, nodes: readonly number[]): N
     const why = tiedWithoutVolts(solution, a, b)
     if (why) return why
   }
-  return null
+  // Only what some relay holds open leads from its R to a supply.
+  const isHot = (n: number) => terminalAt(solution, n)?.role === 'R'
+  const lacking = inOrder
+    .flatMap(({ a, b }) => [a, b].filter(isHot))
+    .find((n) => !supplyEnd(solution, tiedNow(solution, n)))
+  return lacking === undefined ? null : unfed(solution, nth(refs, lacking))
 }
 
 /** Whether a device has a supply of its own. */
