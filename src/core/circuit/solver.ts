@@ -19,6 +19,7 @@ import {
 import { across, withWires, type Netlist } from './netlist'
 import { overcurrents } from './overcurrent'
 import { memoryCoils } from './memory'
+import { Settling } from './settling'
 import { bareMatrix, injected, pairsOf, stamp, stampTransformer } from './stamps'
 
 /** Contacts and coils at rest, with the node volts that go with them. */
@@ -267,48 +268,27 @@ export class Circuit {
     from: Uint8Array | null,
     held: Uint8Array | null,
   ): Outcome {
-    const { contacts, loads } = this.net
-    const coils = from ? from.slice() : new Uint8Array(loads.length)
-    const drivers = new Uint8Array(contacts.length)
-    const closed = new Uint8Array(contacts.length)
-    const threshold = unknownAs === 'closed' ? 1 : 2
+    const settling = new Settling(this.net, this.drivers, outside, unknownAs === 'closed' ? 1 : 2, from, held)
+    const { drivers, closed, coils } = settling
+    const { coilWatchers } = this.table
     const history: Uint8Array[] = []
-    const isClosed = (level: number, i: number): 0 | 1 =>
-      held && held[i] !== 2 ? (held[i] as 0 | 1) : level >= threshold ? 1 : 0
-    const look = (i: number) => {
-      drivers[i] = this.drivers[i]!(outside, coils)
-      closed[i] = isClosed(drivers[i], i)
-    }
-    for (let i = 0; i < contacts.length; i++) look(i)
-    const stateOf = (volts: Complexes, i: number): number => {
-      const l = loads[i]!
-      const v = across(volts, l.a, l.b)
-      return v >= l.pullIn ? 2 : v < l.dropOut ? 0 : coils[i]!
-    }
     for (let round = 0; round < tolerances.settleRounds; round++) {
       const volts = this.nodeVolts(closed)
       if (!volts) return { ok: false, why: 'singular', cycle: [] }
       const before = coils.slice()
-      const moved: number[] = []
       // Only coils that move a contact can bring another round; motors and elements are looked at when all is at rest.
-      for (const i of this.table.coilWatchers.keys()) {
-        const next = stateOf(volts, i)
-        if (next === coils[i]) continue
-        coils[i] = next
-        moved.push(i)
-        if (how === 'oneByOne') break
-      }
+      const moved = settling.move(volts, coilWatchers.keys(), how === 'oneByOne')
       if (!moved.length) {
-        for (let i = 0; i < loads.length; i++) coils[i] = stateOf(volts, i)
+        settling.rest(volts)
         return { ok: true, volts, drivers, closed, coils: this.shared(volts, coils), outside }
       }
-      for (const i of moved) for (const c of this.table.coilWatchers.get(i)!) look(c)
+      for (const i of moved) for (const c of coilWatchers.get(i)!) settling.look(c)
       const since = history.findIndex((h) => h.every((v, i) => v === before[i]))
       if (since >= 0) {
         // A short that drops the very relay that made it: the fuse goes at that instant, so that is what is reported.
-        const blown = this.shorted(history.slice(since), outside, isClosed)
+        const blown = this.shorted(history.slice(since), outside, (level, i) => settling.isClosed(level, i))
         if (blown) return blown
-        const restless = loads.filter((_, i) => history.slice(since).some((h) => h[i] !== before[i]))
+        const restless = this.net.loads.filter((_, i) => history.slice(since).some((h) => h[i] !== before[i]))
         return { ok: false, why: 'chatter', cycle: restless.map((l) => l.ref) }
       }
       history.push(before)
