@@ -1,5 +1,5 @@
 import { nth } from '../sure'
-import { splitRef, type Installation } from '../installation'
+import { makeRef, settingIn, splitRef, type Installation, type Ref } from '../installation'
 import { hasStrips, intentOf, landedOutputs, ofKind } from '../query'
 import { breach, hasIntent, ownSettings, standing } from './breach'
 import type { Breach, JobRule } from './rule'
@@ -7,6 +7,16 @@ import type { Breach, JobRule } from './rule'
 type Code = 'defrostLanded' | 'defrostLandedForFault' | 'defrostNotLanded'
 
 const onBus = (inst: Installation): boolean => standing(inst, 'selector', 'bus').length > 0
+
+/** Settings of a board that follow a controller's in this, where no controller is there to be followed, and that say no. */
+const leftAtNo = (inst: Installation): Ref[] =>
+  hasIntent('stripsInDefrost')(inst)
+    ? []
+    : inst.placed.flatMap((placed) =>
+        placed.device.settings
+          .filter((s) => s.follows === 'stripsInDefrost' && settingIn(inst, placed, s.id) === 'no')
+          .map((s) => makeRef(placed.ref, s.id)),
+      )
 
 /**
  * Whether strips heat in defrost is set one way and landed the other. A defrost output that is landed brings the strips on
@@ -18,18 +28,18 @@ export const defrostIntent: JobRule<'defrostIntent', Code> = {
   scope: 'job',
   severity: 'wrong',
   codes: ['defrostLanded', 'defrostLandedForFault', 'defrostNotLanded'],
-  applies: (inst) => hasStrips(inst) && hasIntent('stripsInDefrost')(inst),
+  applies: (inst) => hasStrips(inst) && (hasIntent('stripsInDefrost')(inst) || leftAtNo(inst).length > 0),
   find({ inst }) {
     const outputs = landedOutputs(inst)
     const boards = ofKind(inst, 'outdoorUnit', 'packagedUnit')
     const separate = boards.some((p) => ownSettings(p, 'stripsInDefrost').length > 0)
     if (separate) return []
-    const off = standing(inst, 'stripsInDefrost', 'no')
+    const off = [...standing(inst, 'stripsInDefrost', 'no').map((f) => f.at), ...leftAtNo(inst)]
     if (off.length && outputs.length) {
       const board = boards.find((p) => p.ref === splitRef(nth(outputs, 0)).placed)
       const fault = board && intentOf(board, 'faultHeat') === 'on'
-      return off.flatMap((f): Breach<Code>[] =>
-        breach(fault ? 'defrostLandedForFault' : 'defrostLanded', [f.at, outputs[0]]),
+      return off.flatMap((at): Breach<Code>[] =>
+        breach(fault ? 'defrostLandedForFault' : 'defrostLanded', [at, outputs[0]]),
       )
     }
     // Over the bus the controller's word is enough.

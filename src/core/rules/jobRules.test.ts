@@ -1,8 +1,11 @@
 import fc from 'fast-check'
+import { INVERTER } from '../../../tests/cases/gear'
+import { compose } from '../../../tests/helpers/compose'
 import { libraryDevice } from '../../../tests/helpers/demo'
 import { as, bus, job, JOB_FIXTURES, lifted, ONLINE, seen } from '../../../tests/helpers/jobFixtures'
 import { demoInstallation, jobIds } from '../../../tests/helpers/demo'
 import { said, SAYS } from '../../../tests/helpers/ruleSays'
+import { installationOf } from '@/jobfile'
 import type { Installation, Site } from '../installation'
 import { clearingOf } from '../setup'
 import { jobFindings, prove, RULES, SITE_RULES } from '.'
@@ -91,6 +94,17 @@ describe('rules about gear, wiring, settings and the owner', () => {
     expect(dead(less((r) => r === 'R'))).toEqual(['od.logic'])
     // With no conductor of its own at all it is not wired yet.
     expect(dead(less(() => true))).toEqual([])
+  })
+
+  it('defrostIntent (defrostLanded) hears a board that follows a controller where there is none', () => {
+    // The inverter's air handler on 24 V, the defrost output on its W1: the strips come in a defrost, whatever it is told.
+    const said = (...lines: string[]) =>
+      jobFindings(seen(installationOf(compose([...INVERTER, ...lines]))))
+        .filter((f) => f.rule === 'defrostIntent')
+        .map((f) => [f.code, f.at, ...f.also])
+    expect(said('set ah.stripsInDefrost=no')).toEqual([['defrostLanded', 'ah.stripsInDefrost', 'od.W']])
+    expect(said('set ah.stripsInDefrost=yes')).toEqual([])
+    expect(said('set ah.stripsInDefrost=no', 'lift ah.W1=od.W')).toEqual([])
   })
 
   it('backupCalls (backupCallEmpty, onlyInEmergency, stageCallEmpty) asks burners as it asks strips', () => {
