@@ -232,29 +232,32 @@ const NOTHING_TRIED = 'Nothing is proven yet: there is no thermostat that calls 
 const many = (n: number): string => (n < 1e12 ? count(n) : 'more than a million million')
 
 function verdictOf(inst: Installation, proof: Proof): string {
-  const n = `${count(proof.solved)} states`
   const grave = proof.findings.filter((f) => f.severity !== 'warn')
   const [first] = grave.length ? grave : proof.findings
-  if (first) {
-    const said = `${findingWords(inst, first)}.`
-    const more = proof.findings.length - 1
-    const rest = more ? ` And ${more} more.` : ''
-    if (grave.length) return `${said}${rest}`
-    if (proof.solved === 0 && !proof.tooMany && !proof.undecided.length)
-      return `${NOTHING_TRIED} Worth a look: ${said}${rest}`
-    if (!proof.tooMany) return `Nothing is wrong in ${n}. Worth a look: ${said}${rest}`
-  }
+  const more = proof.findings.length - 1
+  const said = first && `${findingWords(inst, first)}.${more ? ` And ${more} more.` : ''}`
+  if (said && grave.length) return said
+  const stands = standingWords(inst, proof)
+  return said ? `${stands} Worth a look: ${said}` : stands
+}
+
+/** What can be said where nothing was found wrong: never more than was tried. */
+function standingWords(inst: Installation, proof: Proof): string {
   if (proof.tooMany) {
     const { states, allowed, modes } = proof.tooMany
     return `Undecided: ${many(states)} states where ${count(allowed)} are allowed, because of ${modes.map((m) => refWords(inst, m)).join(', ')} and the like.`
   }
-  if (proof.solved === 0 && !proof.undecided.length) return NOTHING_TRIED
-  if (proof.undecided.length && proof.solved === 0) return 'Too much is not known yet to prove anything.'
-  if (proof.undecided.length) {
-    const open = new Set(proof.undecided.map((u) => u.rule)).size
-    return `${proof.rules.length - open} of ${proof.rules.length} rules hold in ${n}; the rest hang on what is not known yet.`
+  if (proof.solved === 0)
+    return proof.undecided.length ? 'Too much is not known yet to prove anything.' : NOTHING_TRIED
+  const n = `${count(proof.solved)} states`
+  const open = new Set(proof.undecided.map((u) => u.rule))
+  const warned = new Set(proof.findings.map((f) => f.rule))
+  if (open.size) {
+    const hold = proof.rules.filter((r) => !open.has(r) && !warned.has(r)).length
+    const rest = warned.size ? `${open.size} more hang` : 'the rest hang'
+    return `${hold} of ${proof.rules.length} rules hold in ${n}; ${rest} on what is not known yet.`
   }
-  return `All ${proof.rules.length} rules hold in ${n}.`
+  return warned.size ? `Nothing is wrong in ${n}.` : `All ${proof.rules.length} rules hold in ${n}.`
 }
 
 /** Where N comes from. */

@@ -1,10 +1,13 @@
 import type { Ref } from '@/core/installation'
+import { NOT_LOOKED_AT } from '../../tests/cases/gear'
+import { compose } from '../../tests/helpers/compose'
 import { demoInstallation } from '../../tests/helpers/demo'
 import { Circuit, solve } from '@/core/circuit'
 import type { Call } from '@/core/equipment'
 import { gateChain } from '@/core/explain'
 import { RULES, prove } from '@/core/rules'
 import { degF } from '@/core/units'
+import { installationOf } from '@/jobfile'
 import {
   ended,
   chainSentence,
@@ -107,6 +110,31 @@ describe('words', () => {
     )
     expect(factorsSentence(proof)).toContain('6 calls × 7 outdoor temperatures × up to 192 combinations')
     expect(findingWords(bad, { code: 'nobody has worded this', at: 'ah.R' })).toBe('nobody has worded this')
+  })
+  it('says that nothing is wrong only where no rule hangs on what is not known', () => {
+    // Nobody has looked at its settings; with the sense of the valve known the rest can be tried.
+    const seen = (...lines: string[]) => installationOf(compose([...NOT_LOOKED_AT, ...lines]))
+    const some = seen('set tstat.rvSense=cooling od.rvSense=cooling')
+    const proof = prove(some)
+    const open = new Set(proof.undecided.map((u) => u.rule)).size
+    expect([open > 0, proof.findings.map((f) => f.rule)]).toEqual([true, ['auxHeldOff']])
+    expect(proofSentence(some, proof)).toBe(
+      `${proof.rules.length - open - 1} of ${proof.rules.length} rules hold in 36,352 states; ${open} more hang on what is not known yet. Worth a look: Nothing holds strip row 1 off in mild weather: a call for backup heats at 65 °F too.`,
+    )
+    expect(proofSentence(some, { ...proof, findings: [] })).toBe(
+      `${proof.rules.length - open} of ${proof.rules.length} rules hold in 36,352 states; the rest hang on what is not known yet.`,
+    )
+    expect(proofSentence(some, { ...proof, undecided: [] })).toMatch(
+      /^Nothing is wrong in 36,352 states\. Worth/,
+    )
+    // Nothing could be tried at all, and something small stands there all the same.
+    const none = seen()
+    const tried = prove(none)
+    expect(tried.solved).toBe(0)
+    expect(proofSentence(none, tried)).toBe('Too much is not known yet to prove anything.')
+    expect(proofSentence(none, { ...tried, findings: proof.findings })).toMatch(
+      /^Too much is not known yet to prove anything\. Worth a look: Nothing holds/,
+    )
   })
   it('writes numbers as a meter shows them', () => {
     expect([figure(24), figure(24.04), figure(25.9, 2), figure(100), figure(0.04), figure(Infinity)]).toEqual(
