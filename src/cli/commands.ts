@@ -2,7 +2,7 @@ import { Circuit, meterWithStrays, solve } from '@/core/circuit'
 import { EARTH } from '@/core/equipment'
 import { gateChain } from '@/core/explain'
 import { makeRef, isRef, type Point } from '@/core/installation'
-import { prove, withSite } from '@/core/rules'
+import { prove, resultOf, withSite } from '@/core/rules'
 import { expectations, judge, lockOutList, READING_KINDS, standing } from '@/core/startup'
 import { tolerances } from '@/core/tolerances'
 import { installationOf, jobSeen, jsonSchemaOf, type Job } from '@/jobfile'
@@ -75,16 +75,7 @@ export const COMMANDS: Record<string, (job: Job, args: Args) => Result> = {
 
   sweep(job) {
     const proof = withSite(prove(installationOf(job)), jobSeen(job))
-    const rules = proof.rules.map((rule) => {
-      const found = proof.findings.filter((f) => f.rule === rule)
-      const open = proof.undecided.some((u) => u.rule === rule)
-      const broken = found.some((f) => f.severity !== 'warn')
-      return {
-        rule,
-        result: broken ? 'broken' : found.length ? 'warning' : open ? 'undecided' : 'holds',
-        words: ruleWords(rule),
-      }
-    })
+    const rules = proof.rules.map((rule) => ({ rule, result: resultOf(proof, rule), words: ruleWords(rule) }))
     return answer(
       { states: proof.solved, factors: proof.factors, rules },
       [factorsSentence(proof), ...rules.map((r) => `  ${r.result.padEnd(10)} ${r.words}`)],

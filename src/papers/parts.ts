@@ -1,5 +1,6 @@
 import type { Unknowable, Value } from '@/core/equipment'
 import { settingValue, type Placed } from '@/core/installation'
+import { resultOf } from '@/core/rules'
 import { drives } from '@/core/situation'
 import { benchDrawing } from '@/drawing'
 import {
@@ -22,15 +23,15 @@ import type { Speech } from './speech'
 /** Every rule with how it stands. */
 export function provenSection({ inst, proof }: PaperInput, { labels }: Speech): Section {
   const rows = proof.rules.map((rule): { id: string; cells: Cell[] } => {
-    const finding = proof.findings.find((x) => x.rule === rule)
+    const found = proof.findings.filter((x) => x.rule === rule)
+    const finding = found.find((x) => x.severity !== 'warn') ?? found[0]
     const undecided = proof.undecided.find((x) => x.rule === rule)
-    const stands: Line = finding
-      ? finding.severity === 'warn'
-        ? { text: labels.look, tone: 'watch' }
-        : { text: labels.broken, tone: 'harm' }
-      : undecided
-        ? { text: labels.undecided, tone: 'watch' }
-        : { text: labels.holds, tone: 'strong' }
+    const stands: Line = {
+      broken: { text: labels.broken, tone: 'harm' as const },
+      undecided: { text: labels.undecided, tone: 'watch' as const },
+      warning: { text: labels.look, tone: 'watch' as const },
+      holds: { text: labels.holds, tone: 'strong' as const },
+    }[resultOf(proof, rule)]
     return {
       id: `rule:${rule}`,
       cells: [

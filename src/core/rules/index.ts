@@ -1,6 +1,7 @@
 export { factsOf, type Facts } from './facts'
 export { applyFix, fixesFor, type Change, type Fix } from './fix'
 export { jobFindings, allSteps, proofSteps, prove } from './prove'
+export { resultOf, type RuleResult } from './result'
 export { RULES, type RuleCode, type RuleId } from './registry'
 export type {
   Breach,
