@@ -51,7 +51,7 @@ const UNMET_WORDS: Record<Unmet, string> = {
 }
 export const unmetWords = (c: Unmet): string => UNMET_WORDS[c]
 
-/** The plan in one sentence: what is short first, then what is left. */
+/** The plan in one sentence: what is short first, then what the gear cannot give, then what is left. */
 export function planSentence(inst: Installation, plan: Plan): string {
   const name = (id: string) => inst.cables.find((c) => c.id === id)?.label ?? id
   if (plan.short.length)
@@ -59,7 +59,10 @@ export function planSentence(inst: Installation, plan: Plan): string {
       .map((s) => `${name(s.cable)} is short of ${s.by} conductor${s.by === 1 ? '' : 's'}.`)
       .join(' ')
   const spares = plan.spares.map((s) => `${s.left} spare in the ${lower(name(s.cable))}`)
-  return `Everything fits${spares.length ? `: ${spares.join(', ')}.` : '.'}`
+  const left = spares.length ? `: ${spares.join(', ')}.` : '.'
+  const lacks = plan.unmet.length
+  if (!lacks) return `Everything fits${left}`
+  return `${lacks === 1 ? 'One thing is' : `${lacks} things are`} beyond this gear. The conductors fit${left}`
 }
 
 export function planSettingWords(inst: Installation, s: PlanSetting): string {

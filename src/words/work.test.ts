@@ -3,6 +3,9 @@ import { wireRef, type Installation } from '@/core/installation'
 import type { Change } from '@/core/rules'
 import { compare, planLanding, planned, USUAL, type Plan } from '@/core/plan'
 import { degF } from '@/core/units'
+import { installationOf } from '@/jobfile'
+import { ZONES } from '../../tests/cases/gear'
+import { compose } from '../../tests/helpers/compose'
 import { demoInstallation, rewired, without, wireBetween, jobIds } from '../../tests/helpers/demo'
 import {
   unmetWords,
@@ -77,6 +80,24 @@ describe('the plan in words', () => {
       'Everything fits: 2 spare in the thermostat cable.',
     )
     expect(planSentence(inst, plan({}))).toBe('Everything fits.')
+  })
+
+  it('never says that everything fits where the gear lacks something', () => {
+    expect(planSentence(inst, plan({ unmet: ['transformerSmall'] }))).toBe(
+      'One thing is beyond this gear. The conductors fit.',
+    )
+    const both = plan({
+      unmet: ['transformerSmall', 'weakInput'],
+      spares: [{ cable, left: 2 }] as Plan['spares'],
+    })
+    expect(planSentence(inst, both)).toBe(
+      '2 things are beyond this gear. The conductors fit: 2 spare in the thermostat cable.',
+    )
+    // Two transformers' worth of coils on one of 40 VA: 43.83 in a defrost, by the proof of the job as it is landed.
+    const zones = installationOf(compose(ZONES))
+    const made = planLanding(zones, USUAL)
+    expect(made.unmet).toEqual(['transformerSmall'])
+    expect(planSentence(zones, made)).toMatch(/^One thing is beyond this gear\./)
   })
 
   it.each(JOBS)('%s: every conductor, setting and want of its plan has its reason in words', (job) => {
