@@ -169,8 +169,7 @@ function put(text: string): void {
 }
 
 function complain(problems: Problem[], json: boolean, file?: string): number {
-  if (json)
-    put(JSON.stringify({ ok: false, problems: problems.map((p) => ({ got: '', ...p })) }, null, 2))
+  if (json) put(JSON.stringify({ ok: false, problems: problems.map((p) => ({ got: '', ...p })) }, null, 2))
   else for (const p of problems) console.error(`${file ? `${file}: ` : ''}${sentence(p)}`)
   return 2
 }

@@ -1,9 +1,10 @@
 import { profilesOf } from '@/core/equipment'
 import { placedByRef } from '@/core/installation'
+import { unknownSettings } from '@/core/query'
 import { jobFindings } from '@/core/rules'
 import { clearingOf, keyInSheet } from '@/core/setup'
 import { installationOf, onDevice, jobSeen, type Job } from '@/jobfile'
-import { findingWords, INTENT_WORDS, lineWords, refWords } from '@/words'
+import { conflictsSentence, findingWords, INTENT_WORDS, lineWords, refWords } from '@/words'
 import { answer, refuse, type Result } from './answer'
 import type { Args } from './args'
 
@@ -30,7 +31,7 @@ export function conflictsCommand(job: Job): Result {
             ? `    ${refWords(seen.inst, c.clear.at)} to ${c.clear.value} clears it`
             : '    no single setting clears it',
         ])
-      : ['Gear, wiring and settings do not contradict each other.'],
+      : [conflictsSentence(0, unknownSettings(seen.inst).length)],
     conflicts.length > 0,
   )
 }

@@ -33,6 +33,7 @@ export { landingCsv } from './landing'
 export { changeWords } from './fix'
 export { GROUP_WORDS, INTENT_WORDS, ownerSentence, settingText, valueAtText } from './intents'
 export {
+  conflictsSentence,
   findingPlaces,
   NUMBER_WORDS,
   PRICE_WORDS,

@@ -4,6 +4,7 @@ import { STRATEGIES } from '@/core/crossing'
 import { INTENTS_BY_GROUP, QUESTIONS, recommend } from '@/core/setup'
 import { demoInstallation, libraryDevice } from '../../tests/helpers/demo'
 import {
+  conflictsSentence,
   findingWords,
   INTENT_WORDS,
   ownerSentence,
@@ -33,6 +34,14 @@ describe('words of the setup', () => {
     for (const job of ['pennywort-close', 'tallow-mill', 'gorse-end', 'ferrous-hill'])
       for (const r of recommend({ ...UNKNOWN_SITE, inst: demoInstallation(job), answers }, 'runAlways'))
         expect(whyRecommended(r.why)).not.toMatch(/^(gear|answer|school)\./)
+  })
+
+  it('says that nothing contradicts only where everything is known', () => {
+    expect(conflictsSentence(0, 0)).toBe('Gear, wiring and settings do not contradict each other.')
+    expect(conflictsSentence(0, 1)).toMatch(/^1 setting is not known yet\. What is known .* does not/)
+    expect(conflictsSentence(0, 19)).toMatch(/^19 settings are not known yet\./)
+    expect(conflictsSentence(1, 19)).toBe('One contradiction between gear, wiring and settings.')
+    expect(conflictsSentence(2, 0)).toBe('2 contradictions between gear, wiring and settings.')
   })
 
   it('says numbers with their units', () => {

@@ -4,6 +4,15 @@ import type { Strategy } from '@/core/crossing'
 import type { LineKind, NumberAsked, Question, SheetLine } from '@/core/setup'
 import { refWords } from './names'
 
+/** How many contradictions there are; that there is none is said of what is known alone. */
+export function conflictsSentence(count: number, unknown: number): string {
+  if (count === 1) return 'One contradiction between gear, wiring and settings.'
+  if (count) return `${count} contradictions between gear, wiring and settings.`
+  if (!unknown) return 'Gear, wiring and settings do not contradict each other.'
+  const settings = unknown === 1 ? '1 setting is' : `${unknown} settings are`
+  return `${settings} not known yet. What is known of gear, wiring and settings does not contradict itself.`
+}
+
 export const QUESTION_WORDS: Record<Question, { asks: string; answers: Record<string, string> }> = {
   priority: {
     asks: 'Lower bills or a steady temperature first?',

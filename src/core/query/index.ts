@@ -6,6 +6,15 @@ export { defrostOutputs, landedOutputs, temperingContacts } from './defrostOutpu
 export { breakerOf, feedsOf, isLeg, serviceVolts } from './feeds'
 export { burnersOf, kitWattsAt, stripLoad } from './heatParts'
 export { aheadTargets, hasBurner, hasCompressor, hasStrips, onStripsAlone } from './heatSources'
-export { intentOf, isFelt, isLanded, ofKind, settingsWith, terminalsWith, type SettingAt } from './settings'
+export {
+  intentOf,
+  isFelt,
+  isLanded,
+  ofKind,
+  settingsWith,
+  terminalsWith,
+  unknownSettings,
+  type SettingAt,
+} from './settings'
 export { lowSpeedIsEnough } from './air'
 export { targetsOf, type Target } from './targets'

@@ -18,6 +18,12 @@ const found = (placed: Placed, intent: Intent): SettingAt[] =>
     .filter((s) => s.intent === intent)
     .map((s) => ({ at: makeRef(placed.ref, s.id), placed, value: settingValue(placed, s.id) }))
 
+/** Settings of which nobody knows how they stand. */
+export const unknownSettings = (inst: Installation): Ref[] =>
+  inst.placed.flatMap((p) =>
+    Object.entries(p.settings).flatMap(([id, value]) => (value === null ? [makeRef(p.ref, id)] : [])),
+  )
+
 /** The value of one device's setting with this intent; undefined where it has none. */
 export const intentOf = (placed: Placed, intent: Intent): Unknowable<Value> | undefined =>
   found(placed, intent)[0]?.value

@@ -1,8 +1,10 @@
 'use client'
 
+import { unknownSettings } from '@/core/query'
 import { TabSet } from '@/ui'
+import { conflictsSentence } from '@/words'
 import { OwnersPaper } from '../papers'
-import { useConflicts } from '../session'
+import { useConflicts, useJobScreen } from '../session'
 import { Conflicts } from './Conflicts'
 import { Intents } from './Intents'
 import { Interview } from './Interview'
@@ -11,6 +13,7 @@ import { Visits } from './Visits'
 
 /** From what the owner wants to what is keyed in. The contradictions first, then the work. */
 export function Setup() {
+  const { inst } = useJobScreen()
   const conflicts = useConflicts()
   return (
     <div className="max-w-5xl pb-10">
@@ -18,11 +21,7 @@ export function Setup() {
         data-testid="setup-answer"
         className={conflicts.length ? 'text-lg font-bold text-harm' : 'text-lg font-bold'}
       >
-        {conflicts.length === 0
-          ? 'Gear, wiring and settings do not contradict each other.'
-          : conflicts.length === 1
-            ? 'One contradiction between gear, wiring and settings.'
-            : `${conflicts.length} contradictions between gear, wiring and settings.`}
+        {conflictsSentence(conflicts.length, unknownSettings(inst).length)}
       </p>
       <Conflicts conflicts={conflicts} />
       <TabSet

@@ -1,3 +1,4 @@
+import { unknownSettings } from '@/core/query'
 import { jobFindings } from '@/core/rules'
 import { jobSeen } from '@/jobfile'
 import type { PlaceMark, MarkSeen } from '../session'
@@ -7,5 +8,8 @@ export const mark = ({ job, inst }: MarkSeen): PlaceMark => {
   const wrong = jobFindings(jobSeen(job, inst)).length
   const temporary = job.setup.temporary.filter((t) => !t.back).length
   if (wrong) return { text: `${wrong} in conflict`, needs: true }
-  return { text: temporary ? `${temporary} to put back` : 'agrees', needs: false }
+  if (temporary) return { text: `${temporary} to put back`, needs: false }
+  // What nobody has looked at contradicts nothing, and agrees with nothing.
+  const unknown = unknownSettings(inst).length
+  return { text: unknown ? `${unknown} not known` : 'agrees', needs: false }
 }
