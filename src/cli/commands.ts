@@ -1,9 +1,9 @@
 import { Circuit, meterWithStrays, solve } from '@/core/circuit'
 import { EARTH } from '@/core/equipment'
 import { gateChain } from '@/core/explain'
-import { makeRef, isRef, type Point } from '@/core/installation'
+import { makeRef, isRef, type Point, type Ref } from '@/core/installation'
 import { prove, resultOf, withSite } from '@/core/rules'
-import { expectations, judge, lockOutList, READING_KINDS, standing } from '@/core/startup'
+import { expectations, judge, lockOutList, READING_KINDS, runningBy, standing, waysOf } from '@/core/startup'
 import { tolerances } from '@/core/tolerances'
 import { installationOf, jobSeen, jsonSchemaOf, type Job } from '@/jobfile'
 import {
@@ -87,13 +87,16 @@ export const COMMANDS: Record<string, (job: Job, args: Args) => Result> = {
     const inst = installationOf(job)
     const situation = readSituation(inst, args.values)
     if (!situation.ok) return situation
-    const solved = solve(new Circuit(inst), situation.value)
+    const circuit = new Circuit(inst)
+    const ways = waysOf(circuit)
+    const solved = solve(ways.usual, situation.value)
     if (!solved.ok) {
       const json = {
         situation: situation.value,
         settled: false,
         cycle: solved.cycle,
         running: [],
+        open: [],
         terminals: [],
         overcurrents: [],
       }
@@ -104,16 +107,18 @@ export const COMMANDS: Record<string, (job: Job, args: Args) => Result> = {
       )
     }
     // The same list that the start-up cards show.
-    const devices = expectations(solved.circuit, situation.value) ?? []
+    const devices = expectations(circuit, situation.value) ?? []
     const terminals = devices
       .flatMap((d) => d.terminals)
       .map(({ terminal, volts, state }) => ({ terminal, volts, state }))
-    const running = solved.running.map((l) => l.ref)
+    const { runs: running, open } = runningBy(ways, situation.value) ?? { runs: [], open: [] }
     const { overcurrents } = solved
+    const names = (refs: readonly Ref[]) => refs.map((r) => refWords(inst, r)).join(', ')
     return answer(
-      { situation: situation.value, settled: true, cycle: [], running, terminals, overcurrents },
+      { situation: situation.value, settled: true, cycle: [], running, open, terminals, overcurrents },
       [
-        `Running: ${running.map((r) => refWords(inst, r)).join(', ') || 'nothing'}`,
+        `Running: ${names(running) || 'nothing'}`,
+        ...(open.length ? [`By what is not known yet: ${names(open)}`] : []),
         ...terminals.map((t) => `  ${t.terminal.padEnd(12)} ${figure(t.volts).padStart(6)} V  ${t.state}`),
         ...overcurrents.map(
           (o) =>

@@ -72,6 +72,7 @@ export function startupCommand(job: Job, args: Args): Result {
     moved: card.moved.map((m) => ({ at: m.at, value: String(m.value) })),
     runs: card.expected?.runs ?? [],
     stays: card.expected?.stays ?? [],
+    open: card.expected?.open ?? [],
     today: todayWords(inst, card.today),
     can: card.today.can,
     steady: waitsFor(circuitWith(circuit, card.moved), card.situation.call, card.situation, card.past).steady,
@@ -88,7 +89,7 @@ export function startupCommand(job: Job, args: Args): Result {
       cards.flatMap((c) => [
         c.title,
         ...c.steps.map((step) => `  ${step}`),
-        `  ${broken.length ? 'as wired it runs' : 'must run'}: ${c.runs.join(', ') || 'nothing'}${c.stays.length ? `; ${broken.length ? 'and not' : 'must not'}: ${c.stays.join(', ')}` : ''}`,
+        `  ${broken.length ? 'as wired it runs' : 'must run'}: ${c.runs.join(', ') || 'nothing'}${c.stays.length ? `; ${broken.length ? 'and not' : 'must not'}: ${c.stays.join(', ')}` : ''}${c.open.length ? `; by what is not known yet: ${c.open.join(', ')}` : ''}`,
         ...(c.today ? [`  ${c.today}`] : []),
       ]),
     ),

@@ -73,6 +73,7 @@ describe('what may be behind it', () => {
     meterNext: [{ kind: 'meterNext', at: 'ah.W1' }, /^Meter air handler W1 next$/],
     gateToCheck: [{ kind: 'gateToCheck', at: 'tstat.outAux' }, /^On the way: /],
     ghost: [{ kind: 'ghost' }, /low-impedance range/],
+    notKnown: [{ kind: 'notKnown', at: 'tstat.rvSense' }, /energised in: not known yet$/],
     supplyNotFound: [{ kind: 'supplyNotFound' }, /another breaker/],
     commonOpen: [{ kind: 'commonOpen', from: 'ah.C' }, /The common: its conductor from air handler C/],
     conductorOpen: [

@@ -183,7 +183,10 @@ export function readingWords(inst: Installation, r: Reading, unit: string): stri
 /** What the reading was held against, with the arithmetic. */
 export function heldAgainst(v: Verdict): string {
   const e = v.expected
-  if (!e) return 'Recorded; what it would be held against is not known here.'
+  if (!e)
+    return v.causes.some((c) => c.kind === 'notKnown')
+      ? 'Recorded; what it would be held against hangs on what is not known yet.'
+      : 'Recorded; what it would be held against is not known here.'
   const band = `${figure(e.low)} to ${figure(e.high)} ${v.unit}`
   switch (v.rule) {
     case 'band':
@@ -278,6 +281,8 @@ export function causeWords(inst: Installation, c: Cause): string {
       return `On the way: ${lower(gateName(inst, c.at))}`
     case 'ghost':
       return 'A ghost? Read it on the low-impedance range; what stays is a leak'
+    case 'notKnown':
+      return `${refWords(inst, c.at)}: not known yet`
     case 'supplyNotFound':
       return 'A supply that is not found yet: look for another breaker, and prove it dead before you touch anything'
     case 'blowerIncluded':

@@ -4,6 +4,7 @@ import { commonOf, makeRef } from '../installation'
 import type { Circuit } from '../circuit'
 import { solve } from '../circuit'
 import type { Situation } from '../situation'
+import { hangsOn, waysOf } from './knownWays'
 import { tolerances } from '../tolerances'
 
 /** What a meter must show between a terminal and its device's own common, computed from this job's circuit. */
@@ -13,7 +14,9 @@ export interface Expectation {
   common: Ref
   /** V on a meter's low-impedance range: a ghost, such as an open triac lets through, is none there. */
   volts: Volts
-  state: 'live' | 'dead' | 'between'
+  /** `unknown`: it hangs on settings or conductors that are not known, which are named. */
+  state: 'live' | 'dead' | 'between' | 'unknown'
+  hangsOn: Ref[]
 }
 export interface DeviceExpectations {
   placed: string
@@ -23,8 +26,12 @@ export interface DeviceExpectations {
 
 /** For each device that has a common, every other low-voltage terminal. Null: the circuit does not come to rest. */
 export function expectations(circuit: Circuit, situation: Situation): DeviceExpectations[] | null {
-  const solved = solve(circuit, situation)
-  if (!solved.ok) return null
+  const ways = waysOf(circuit)
+  const solutions = new Map(
+    [ways.usual, ...ways.others.map((o) => o.circuit)].map((c) => [c, solve(c, situation)] as const),
+  )
+  const solved = solutions.get(ways.usual)
+  if (!solved?.ok) return null
   return circuit.inst.placed.flatMap((placed) => {
     const common = commonOf(placed)
     if (!common) return []
@@ -33,12 +40,23 @@ export function expectations(circuit: Circuit, situation: Situation): DeviceExpe
       .map((t): Expectation => {
         const terminal = makeRef(placed.ref, t.id)
         const volts = solved.meter(terminal, common, tolerances.lowMeterOhms)
-        return { terminal, label: t.label, common, volts, state: liveness(volts) }
+        const { usually, on } = hangsOn(ways, (c) => {
+          const own = solutions.get(c)
+          return own?.ok ? liveness(own.meter(terminal, common, tolerances.lowMeterOhms)) : 'between'
+        })
+        return {
+          terminal,
+          label: t.label,
+          common,
+          volts,
+          state: on.length ? 'unknown' : usually,
+          hangsOn: on,
+        }
       })
     return [{ placed: placed.ref, label: placed.label, terminals }]
   })
 }
 
 /** 24 V there, not there, or something between that needs looking into. */
-export const liveness = (volts: Volts): Expectation['state'] =>
+export const liveness = (volts: Volts): 'live' | 'dead' | 'between' =>
   volts >= tolerances.liveVolts ? 'live' : volts <= tolerances.deadVolts ? 'dead' : 'between'

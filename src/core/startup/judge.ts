@@ -10,6 +10,7 @@ import { judgeTerminalVolts } from './terminalVolts'
 import { blowerAmps, heaterRows, motorsBehind, rowsBehind, type HeaterRow } from '../kit'
 import { judgeLegToGround, judgeLineVolts, lineVoltsFor } from './lineVolts'
 import { BANDS } from './bands'
+import { hangsOn, waysOf } from './knownWays'
 import { READING_KINDS, type Reading } from './reading'
 import { number, type Cause, type Verdict } from './verdict'
 
@@ -50,8 +51,19 @@ function withPanels(verdict: Verdict, { kind, panelsOff }: Reading): Verdict {
   }
 }
 
+/** Judged with what is not known taken every way: where the verdict hangs on it there is none, and what it hangs on is named. */
 function judgeAlone(job: Circuit, reading: Reading, all: readonly Reading[], seen: JobSeen): Verdict {
-  const circuit = circuitWith(job, reading.moved)
+  const ways = waysOf(circuitWith(job, reading.moved))
+  const verdict = judgeIn(ways.usual, reading, all, seen)
+  const { on } = hangsOn(ways, (circuit) =>
+    circuit === ways.usual ? verdict.verdict : judgeIn(circuit, reading, all, seen).verdict,
+  )
+  if (!on.length) return verdict
+  const causes = on.map((at): Cause => ({ kind: 'notKnown', at }))
+  return { ...verdict, verdict: 'unjudged', expected: null, from: {}, causes }
+}
+
+function judgeIn(circuit: Circuit, reading: Reading, all: readonly Reading[], seen: JobSeen): Verdict {
   const { inst } = circuit
   switch (reading.kind) {
     case 'controlVolts':

@@ -66,8 +66,11 @@ export interface TestCard {
   /** Settings that stand otherwise while it is tried; what cannot be set is only reckoned so. */
   moved: readonly SettingChange[]
   steps: TestStep[]
-  /** Loads that must run, and those of the heat sources that must not; null: the circuit does not come to rest. */
-  expected: { runs: Ref[]; stays: Ref[] } | null
+  /**
+   * Loads that must run, and those of the heat sources that must not; `open`: those that do or do not by what is not known yet.
+   * null: the circuit does not come to rest.
+   */
+  expected: { runs: Ref[]; stays: Ref[]; open: Ref[] } | null
   today: Today
   /** What was called just before, in the order of the plan: waits hang on it. */
   past: Past

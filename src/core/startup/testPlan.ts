@@ -1,4 +1,4 @@
-import { type Circuit, solve, type Solved } from '../circuit'
+import { type Circuit, solve } from '../circuit'
 import { circuitWith } from '../crossing'
 import { isCooling, isHeatPumpHeating, type Call, type ModeCondition } from '../equipment'
 import { makeRef, settingValue, type Installation, type JobSeen, type Placed } from '../installation'
@@ -8,6 +8,7 @@ import { degF, type DegF } from '../units'
 import { ofKind } from '../query'
 import { BANDS } from './bands'
 import { gateTest } from './gateTest'
+import { runningBy, waysOf, type Ways } from './knownWays'
 import { callSteps } from './setpoint'
 import {
   OUTDOOR_LOOKS,
@@ -57,10 +58,11 @@ export function testPlan(circuit: Circuit, outdoorF: DegF, plates: JobSeen['plat
   let started = false
   return cards.map((card): TestCard => {
     const { situation, moved = [] } = card
-    const own = circuitWith(circuit, moved)
+    const ways = waysOf(circuitWith(circuit, moved))
+    const own = ways.usual
     const past: Past = card.past ?? (before === 'off' ? [] : [{ call: before, seconds: RAN }])
     before = situation.call
-    const expected = expectedOf(solve(own, situation))
+    const expected = expectedOf(ways, situation)
     const wants = card.kind === 'defrost' || card.kind === 'minimumOff'
     const today: Today =
       card.today.can && wants && expected && !runsCompressor(own, situation)
@@ -117,14 +119,19 @@ const outdoorCards = (inst: Installation, outdoorF: DegF): Card[] =>
     past: [],
   }))
 
-/** What runs in a solved state, and which heat sources and compressors do not. */
-function expectedOf(solved: Solved): TestCard['expected'] {
-  if (!solved.ok) return null
-  const runs = solved.running.map((l) => l.ref)
-  const sources = solved.circuit.net.loads.filter((l) =>
+/** What runs in a state, which heat sources and compressors do not, and what does or does not by what is not known. */
+function expectedOf(ways: Ways, situation: Situation): TestCard['expected'] {
+  const running = runningBy(ways, situation)
+  if (!running) return null
+  const { runs, open } = running
+  const sources = ways.usual.net.loads.filter((l) =>
     ['compressor', 'strip', 'burner'].includes(l.part.does?.what ?? ''),
   )
-  return { runs, stays: sources.flatMap((l) => (runs.includes(l.ref) ? [] : [l.ref])) }
+  return {
+    runs,
+    open,
+    stays: sources.map((l) => l.ref).filter((r) => !runs.includes(r) && !open.includes(r)),
+  }
 }
 
 /** The refrigerant side is not tried in heating on a hot day for long, nor in cooling on a cold one at all. */

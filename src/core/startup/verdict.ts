@@ -1,5 +1,5 @@
 import type { ChainGate } from '../explain'
-import type { Ref } from '../installation'
+import type { Name, Ref } from '../installation'
 import type { Reading } from './reading'
 
 /** Causes that say all by their name. */
@@ -29,6 +29,8 @@ export type Cause =
   /** Where to put the leads next; what stands in the way from the source to here. */
   | { kind: 'meterNext'; at: Ref } | { kind: 'gateToCheck'; at: Ref } | { kind: 'ghost' }
   | { kind: SimpleCause }
+  /** A setting or a conductor that is not known: the verdict hangs on it. */
+  | { kind: 'notKnown'; at: Name }
   | { kind: 'supplyNotFound' } | { kind: 'blowerIncluded' } | { kind: 'rowIsolated' } // prettier-ignore
 
 export type Rule =

@@ -105,6 +105,13 @@ function Expected({ card }: { card: TestCard }) {
             {list(expected.stays)}.
           </>
         )}
+        {expected.open.length > 0 && (
+          <>
+            {' '}
+            <span className="font-bold">By what is not known yet: </span>
+            {list(expected.open)}.
+          </>
+        )}
       </p>
     </div>
   )

@@ -23,7 +23,7 @@ import { VerdictLine } from '../readings'
  * meter shows, and Enter goes on to the next.
  */
 export function TerminalSheet({ card }: { card: TestCard }) {
-  const { circuit, job } = useJobScreen()
+  const { circuit, inst, job } = useJobScreen()
   const own = useMemo(() => circuitWith(circuit, card.moved), [circuit, card])
   const sheet = useMemo(() => expectations(own, card.situation), [own, card.situation])
   const broken = useProof().findings.some((f) => f.severity !== 'warn')
@@ -57,10 +57,22 @@ export function TerminalSheet({ card }: { card: TestCard }) {
         <tbody>
           {sheet.map((d) => {
             const here = d.terminals.find((t) => t.terminal === open)
+            const unknown = d.terminals.filter((t) => t.state === 'unknown')
             return (
               <Row key={d.placed} label={d.label}>
-                {chips(d.terminals.filter((t) => t.state !== 'dead'))}
+                {chips(d.terminals.filter((t) => t.state === 'live' || t.state === 'between'))}
                 {chips(d.terminals.filter((t) => t.state === 'dead'))}
+                {unknown.length > 0 && (
+                  <>
+                    <p className="text-sm text-watch">
+                      By what is not known yet:{' '}
+                      {[...new Set(unknown.flatMap((t) => t.hangsOn))]
+                        .map((r) => refWords(inst, r))
+                        .join('; ')}
+                    </p>
+                    {chips(unknown)}
+                  </>
+                )}
                 {here && (
                   <Entry
                     key={here.terminal}
@@ -84,9 +96,9 @@ function Row({
   children,
 }: {
   label: string
-  children: [React.ReactNode, React.ReactNode, React.ReactNode]
+  children: [React.ReactNode, React.ReactNode, React.ReactNode, React.ReactNode]
 }) {
-  const [live, dead, entry] = children
+  const [live, dead, unknown, entry] = children
   return (
     <>
       <tr className="border-t border-line align-top">
@@ -96,6 +108,14 @@ function Row({
         <td className="py-1.5 pr-2">{live}</td>
         <td className="py-1.5">{dead}</td>
       </tr>
+      {unknown && (
+        <tr>
+          <td />
+          <td colSpan={2} className="pb-2">
+            {unknown}
+          </td>
+        </tr>
+      )}
       {entry && (
         <tr>
           <td colSpan={3} className="pb-3">
@@ -125,7 +145,7 @@ function Chips({
   return (
     <ul className="flex flex-wrap gap-1.5">
       {list.map((t) => {
-        const live = t.state !== 'dead'
+        const live = t.state === 'live' || t.state === 'between'
         const reading = taken.get(t.terminal)
         const verdict = reading ? judge(circuit, reading, job.readings).verdict : null
         return (

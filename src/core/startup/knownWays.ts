@@ -1,0 +1,64 @@
+import { Circuit, solve } from '../circuit'
+import { defaultOf, placedByRef, splitRef, type Ref } from '../installation'
+import { assume, unknownsOf, type Situation, type Unknown } from '../situation'
+import type { Value } from '../equipment'
+import { nth } from '../sure'
+
+/** A circuit with all that is not known taken one way, and beside it each of those things alone another way. */
+export interface Ways {
+  usual: Circuit
+  others: { ref: Ref; circuit: Circuit }[]
+}
+
+/**
+ * What is not known of a circuit as it usually stands (a setting at its default, a conductor in doubt there), and each of them
+ * alone otherwise: what comes out alike in all of these hangs on none of them. Laid out once for a circuit.
+ */
+export const waysOf = (circuit: Circuit): Ways => circuit.kept.once(laidOut)
+
+function laidOut(circuit: Circuit): Ways {
+  const { inst } = circuit
+  const unknowns = unknownsOf(inst)
+  if (!unknowns.length) return { usual: circuit, others: [] }
+  const usually = unknowns.map((u) => usualOf(circuit, u))
+  const taken = (values: readonly Value[]) => new Circuit(assume(inst, unknowns, values), circuit)
+  return {
+    usual: taken(usually),
+    others: unknowns.flatMap(({ ref, options }, i) =>
+      options
+        .filter((o) => o !== usually[i])
+        .map((o) => ({ ref, circuit: taken(usually.map((v, j) => (j === i ? o : v))) })),
+    ),
+  }
+}
+
+function usualOf({ inst }: Circuit, { ref, options }: Unknown): Value {
+  const { placed, id } = splitRef(ref)
+  const device = placedByRef(inst, placed)
+  return (device && defaultOf(device, id)) ?? nth(options, 0)
+}
+
+/** What something comes to as all usually is, and what it hangs on: the unknowns by which it comes out otherwise. */
+export function hangsOn<T>({ usual, others }: Ways, of: (circuit: Circuit) => T): { usually: T; on: Ref[] } {
+  const usually = of(usual)
+  const on = others.filter((o) => of(o.circuit) !== usually).map((o) => o.ref)
+  return { usually, on: [...new Set(on)] }
+}
+
+/** Loads that run in a state, and those that do or do not by what is not known; null: it does not come to rest. */
+export function runningBy(
+  { usual, others }: Ways,
+  situation: Situation,
+): { runs: Ref[]; open: Ref[] } | null {
+  const runningIn = (circuit: Circuit) => {
+    const solved = solve(circuit, situation)
+    return solved.ok ? new Set(solved.running.map((l) => l.ref)) : null
+  }
+  const running = runningIn(usual)
+  if (!running) return null
+  const otherwise = others.map((o) => runningIn(o.circuit))
+  const open = usual.net.loads
+    .map((l) => l.ref)
+    .filter((ref) => otherwise.some((set) => (set?.has(ref) ?? false) !== running.has(ref)))
+  return { runs: [...running].filter((ref) => !open.includes(ref)), open }
+}
