@@ -21,6 +21,7 @@ import {
   readingWords,
   refWords,
   undecidedSentence,
+  undecidedSentences,
   VERDICT_WORDS,
 } from '@/words'
 import { ANSWERS, answerSchema, type AnswerName } from './answers'
@@ -67,7 +68,7 @@ export const COMMANDS: Record<string, (job: Job, args: Args) => Result> = {
       [
         verdict,
         ...findings.map((f) => `  ${f.severity}: ${f.words}`),
-        ...(proof.tooMany ? [] : undecided.map((u) => `  undecided: ${u.words}`)),
+        ...(proof.tooMany ? [] : undecidedSentences(inst, proof.undecided)).map((u) => `  undecided: ${u}`),
       ],
       found,
     )

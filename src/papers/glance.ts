@@ -7,7 +7,7 @@ import {
   proofSentence,
   runSentence,
   temporaryWords,
-  undecidedSentence,
+  undecidedSentences,
   upper,
 } from '@/words'
 import { line, type Line, type Section, type Tone } from './paper'
@@ -134,8 +134,8 @@ function openLines(input: PaperInput, run: RunStanding | null, { labels, verdict
       .filter((t) => !t.back)
       .map((t) => ({ text: upper(temporaryWords(inst, t).open), tone: 'harm' as const })),
     ...wrong('wrong', 'harm'),
-    ...proof.undecided.map((u) => ({
-      text: `${labels.undecided}: ${undecidedSentence(inst, u)}`,
+    ...undecidedSentences(inst, proof.undecided).map((words) => ({
+      text: `${labels.undecided}: ${words}`,
       tone: 'watch' as const,
     })),
     ...of(true),

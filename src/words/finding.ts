@@ -216,6 +216,16 @@ export const findingSentence = (inst: Installation, f: Finding): string => {
 export const undecidedSentence = (inst: Installation, u: Undecided): string =>
   `${u.tooMany ? 'More states than can be tried, because of' : 'Cannot be settled until this is known:'} ${u.unknown.map((r) => refWords(inst, r)).join(', ')}`
 
+/** What cannot be settled, each want once, with how many rules hang on it. */
+export function undecidedSentences(inst: Installation, undecided: readonly Undecided[]): string[] {
+  const rules = new Map<string, Set<string>>()
+  for (const u of undecided) {
+    const words = undecidedSentence(inst, u)
+    rules.set(words, new Set([...(rules.get(words) ?? []), u.rule]))
+  }
+  return [...rules].map(([words, of]) => (of.size > 1 ? `${words} (${of.size} rules)` : words))
+}
+
 /** The verdict over the whole job, in one sentence or two, and what it takes for granted. */
 export function proofSentence(inst: Installation, proof: Proof): string {
   const n = proof.assumed.length

@@ -6,6 +6,7 @@ export {
   needsWords,
   proofSentence,
   undecidedSentence,
+  undecidedSentences,
   witnessSentence,
 } from './finding'
 export { ruleWords } from './ruleWords'

@@ -19,6 +19,7 @@ import {
   proofSentence,
   refWords,
   situationWords,
+  undecidedSentences,
 } from '.'
 
 const inst = demoInstallation('quillfeather-lane')
@@ -126,6 +127,15 @@ describe('words', () => {
     )
     expect(proofSentence(some, { ...proof, undecided: [] })).toMatch(
       /^Nothing is wrong in 36,352 states\. Worth/,
+    )
+    // Each want is said once, with how many rules hang on it.
+    const wants = undecidedSentences(some, proof.undecided)
+    expect(new Set(wants).size).toBe(wants.length)
+    expect(wants).toContain(
+      'Cannot be settled until this is known: Air handler: Transformer primary tap (2 rules)',
+    )
+    expect(wants).toContain(
+      'Cannot be settled until this is known: Thermostat or controller: Compressor minimum off',
     )
     // Nothing could be tried at all, and something small stands there all the same.
     const none = seen()

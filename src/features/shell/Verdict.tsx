@@ -6,7 +6,13 @@ import type { Installation } from '@/core/installation'
 import type { Situation } from '@/core/situation'
 import { sentence, type Operation } from '@/jobfile'
 import { Button, cx, Disclosure } from '@/ui'
-import { factorsSentence, findingStatement, proofSentence, undecidedSentence, witnessSentence } from '@/words'
+import {
+  factorsSentence,
+  findingStatement,
+  proofSentence,
+  undecidedSentences,
+  witnessSentence,
+} from '@/words'
 import { later, useJobScreen, useLook, useNow, useProof } from '../session'
 
 /** What clears a finding is searched for on asking only. */
@@ -30,12 +36,27 @@ export function Verdict() {
       />
       <Warnings list={proof.findings.filter((f) => f.severity === 'warn')} />
       {/* Where there are too many states the sentence says it once for every rule. */}
-      {(proof.tooMany ? [] : proof.undecided).map((u) => (
-        <p key={`${u.rule}${u.code}`} className="text-sm text-watch">
-          {undecidedSentence(inst, u)}
-        </p>
-      ))}
+      {!proof.tooMany && <Open list={undecidedSentences(inst, proof.undecided)} />}
     </section>
+  )
+}
+
+/** What is not known, and rules hang on: folded where it is more than a line or two, since the sentence counts it. */
+function Open({ list }: { list: string[] }) {
+  const lines = list.map((words) => (
+    <p key={words} className="text-sm text-watch">
+      {words}
+    </p>
+  ))
+  if (list.length < 3) return <>{lines}</>
+  return (
+    <Disclosure
+      className="mt-1 text-[15px]"
+      summary="What is not known yet"
+      summaryClass="min-h-8 py-1 text-watch"
+    >
+      {lines}
+    </Disclosure>
   )
 }
 
