@@ -17,9 +17,23 @@ export async function listed(page: Page, text: string, order: 'By street' | 'New
   await page.getByLabel('Search').fill(text)
 }
 
-/** Every test gets a job of its own, so that none depends on what another left behind. */
-export async function copyOf(page: Page, id: string): Promise<string> {
-  const file = await (await page.request.get(`/api/jobs/${id}/file`)).text()
+/**
+ * Every test gets a job of its own, so that none depends on what another left behind.
+ * @param settings of it that stand otherwise than in the demo, by place; null: not known
+ */
+export async function copyOf(
+  page: Page,
+  id: string,
+  settings: Record<string, string | number | null> = {},
+): Promise<string> {
+  const job = (await (await page.request.get(`/api/jobs/${id}/file`)).json()) as {
+    placed: { ref: string; settings: Record<string, unknown> }[]
+  }
+  for (const [at, value] of Object.entries(settings)) {
+    const [ref, setting = ''] = at.split('.')
+    for (const p of job.placed) if (p.ref === ref) p.settings[setting] = value
+  }
+  const file = JSON.stringify(job)
   const made = (await (
     await page.request.post('/api/jobs?copy=1', {
       data: file,

@@ -52,6 +52,25 @@ test('while a rule is broken a card says what runs as wired, and that it is not 
   await expect(card(page, 'emergency')).toContainText('As wired, 24 V')
 })
 
+test('what hangs on a setting that is not known is expected neither way, and judged neither way', async ({
+  page,
+}) => {
+  const path = await copyOf(page, 'quillfeather-lane', { 'tstat.rvSense': null })
+  await open(page, `${path}/startup?call=heat1&t=45`)
+  const own = card(page, 'heat1')
+  await expect(own.getByTestId('expected')).toContainText('By what is not known yet: reversing valve.')
+  await expect(own).toContainText('By what is not known yet: Thermostat: O/B terminal energised in')
+  await expect(own.locator('[data-terminal="tstat.OB"]')).toHaveAttribute('data-expect', 'unknown')
+  await expect(own.locator('[data-terminal="tstat.Y"]')).toHaveAttribute('data-expect', 'live')
+  await own.locator('[data-terminal="tstat.OB"]').click()
+  await page.keyboard.type('25')
+  await page.keyboard.press('Enter')
+  await expect(own.locator('[data-terminal="tstat.OB"]')).toHaveAttribute('data-verdict', 'unjudged')
+  // The places of the job count what is open, and the setup claims nothing of it.
+  await page.goto(`${path}/setup`)
+  await expect(page.getByTestId('setup-answer')).toHaveText(/^1 setting is not known yet\. What is known/)
+})
+
 test('every terminal is a reading: tap, type, Enter, the next; a dead one says where to look', async ({
   page,
 }) => {
