@@ -78,7 +78,8 @@ function makeBundle() {
 exports.runCli = () => {
   const made = existsSync(bundle) ? statSync(bundle).mtimeMs : 0
   const isOlder =
-    MAKERS.some((file) => statSync(file).mtimeMs >= made) || SOURCES.some((s) => newest(join(root, s)) >= made)
+    MAKERS.some((file) => statSync(file).mtimeMs >= made) ||
+    SOURCES.some((s) => newest(join(root, s)) >= made)
   if (isOlder) makeBundle()
   const compiled = compiledOf(statSync(bundle))
   const known = existsSync(compiled) ? readFileSync(compiled) : undefined

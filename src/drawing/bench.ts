@@ -8,7 +8,7 @@ import { svgOf, type Drawing, type Shape } from './shapes'
 /** What a meter shows at a terminal, for a drawing. */
 export interface VoltsShown {
   volts: number
-  state: 'live' | 'dead' | 'between' | 'common'
+  state: 'live' | 'dead' | 'between' | 'common' | 'unknown'
 }
 
 /**
@@ -94,7 +94,7 @@ export function benchDrawing(inst: Installation, volts: ReadonlyMap<Ref, VoltsSh
 }
 
 function voltsText(v: VoltsShown | undefined): string {
-  if (!v) return '?'
+  if (!v || v.state === 'unknown') return '?'
   if (v.state === 'common') return 'common'
   return v.state === 'dead' ? '0' : `${figure(v.volts)} V`
 }

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { copyOf, open, saved } from './helpers'
+import { copyOf, open, saved, terminal } from './helpers'
 
 const openRun = async (page: Page, job: string, query: string) => {
   const path = await copyOf(page, job)
@@ -66,6 +66,14 @@ test('what hangs on a setting that is not known is expected neither way, and jud
   await page.keyboard.type('25')
   await page.keyboard.press('Enter')
   await expect(own.locator('[data-terminal="tstat.OB"]')).toHaveAttribute('data-verdict', 'unjudged')
+  // Nor does the Bench show it as one or the other.
+  await page.goto(`${path}/bench?call=cool1&t=90`)
+  for (const at of ['tstat.OB', 'ah.O'])
+    await expect(terminal(page, at)).toHaveAttribute('data-state', 'unknown')
+  await expect(terminal(page, 'tstat.Y')).toHaveAttribute('data-state', 'live')
+  await expect(page.locator('[data-load="od.rvCoil"]')).toContainText('?')
+  await terminal(page, 'tstat.OB').click()
+  await expect(page.getByTestId('terminal-panel')).toContainText('Live or dead by what is not known yet')
   // The places of the job count what is open, and the setup claims nothing of it.
   await page.goto(`${path}/setup`)
   await expect(page.getByTestId('setup-answer')).toHaveText(/^1 setting is not known yet\. What is known/)

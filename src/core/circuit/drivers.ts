@@ -5,12 +5,13 @@ import {
   type Call,
   type Expr,
   type Leaf,
+  type Mode,
   type ModeCondition,
   type EvalContext,
   type Truth,
 } from '../equipment'
 import { makeRef, type Installation, type Placed, type Ref } from '../installation'
-import { canFeel, conditionsOfModes, memoryState, evalContextOf, type Situation } from '../situation'
+import { canFeel, conditionsOfModes, memoryState, evalContextOf, modesOf, type Situation } from '../situation'
 import { degF } from '../units'
 
 /** Truth as a number, so that "all" is a minimum and "any" a maximum: 0 no, 1 unknown, 2 yes. */
@@ -36,7 +37,9 @@ export class DriverTable {
   constructor(
     private readonly inst: Installation,
     private readonly coilIndex: ReadonlyMap<Ref, number>,
-  ) {}
+  ) {
+    this.modeAt = new Map(modesOf(inst).map((m) => [m.ref, m.mode]))
+  }
 
   /**
    * Settings do not change within a circuit, so what hangs on them alone is worked out here, once: a switched-off
@@ -192,10 +195,14 @@ export class DriverTable {
   private readonly byMode = new WeakMap<Situation['modes'], Uint8Array>()
   private modes: Situation['modes'] = {}
 
+  private readonly modeAt: ReadonlyMap<Ref, Mode>
   private meant: { modes: Situation['modes']; condition: ReadonlySet<ModeCondition> } | null = null
   private conditionsNow(): ReadonlySet<ModeCondition> {
     if (this.meant?.modes !== this.modes)
-      this.meant = { modes: this.modes, condition: conditionsOfModes(this.inst, this.modes) }
+      this.meant = {
+        modes: this.modes,
+        condition: conditionsOfModes(this.modes, (ref) => this.modeAt.get(ref)),
+      }
     return this.meant.condition
   }
 

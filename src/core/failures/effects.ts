@@ -4,7 +4,7 @@ import { Circuit, type Outcome } from '../circuit'
 import type { Installation, Ref } from '../installation'
 import { targetsOf } from '../query'
 import { factsOf, RULES, stateSeen, type Facts, type StateRule } from '../rules'
-import { callsOf, conditionsOfModes, memoriesAt, regionsOf, type Situation } from '../situation'
+import { callsOf, conditionsOf, memoriesAt, regionsOf, type Situation } from '../situation'
 import { tolerances } from '../tolerances'
 import { failedModes, failuresOf, withFailure, type Failure } from './failure'
 
@@ -75,7 +75,7 @@ function effectOf(
       r.scope === 'state' && r.severity === 'danger' && !COLD.includes(r.id) && r.applies(broken),
   )
   const effect: Effect = { failure, kind: 'nothing', rule: null, witness: null, lost: [], gained: [] }
-  const conditions = tried.map((s) => conditionsOfModes(inst, s.modes))
+  const conditions = tried.map((s) => conditionsOf(inst, s))
   const off = conditions.map((c) => c.has('off'))
   const fans = targetsOf(inst).flatMap((t) => (t.making.what === 'outdoorFan' ? [t.ref] : []))
   const blown = targetsOf(inst).some((t) => t.making.what === 'blower')
@@ -97,7 +97,7 @@ function effectOf(
       if (effect.rule) break
       const row = {
         abnormalCount: Object.keys(forced).length,
-        conditions: conditionsOfModes(broken, situation.modes),
+        conditions: conditionsOf(broken, situation),
       }
       const breach = rule.each(stateSeen(circuit, outcome, situation, row))
       if (!breach) continue

@@ -54,7 +54,7 @@ export function evalContextOf(
       const mode = placed.device.modes.find((m) => m.id === id)
       return mode ? normalState(mode) : ''
     },
-    condition: (m) => canFeel(placed, m) && conditionsOfModes(inst, situation.modes).has(m),
+    condition: (m) => canFeel(placed, m) && conditionsOf(inst, situation).has(m),
     energised,
     memory: (id) => memoryState(situation.modes[makeRef(placed.ref, id)]),
   }
@@ -109,34 +109,23 @@ export function callsOf(inst: Installation): Call[] {
 
 /** What the modes of a situation mean, where that is not normal. */
 export const conditionsOf = (inst: Installation, situation: Situation): Set<ModeCondition> =>
-  conditionsOfModes(inst, situation.modes)
+  conditionsOfModes(situation.modes, (ref) => modeAt(inst, ref))
 
-/** The same of the modes alone. */
-export function conditionsOfModes(inst: Installation, named: Situation['modes']): Set<ModeCondition> {
+/**
+ * The same of the modes alone.
+ * @param modeOf the mode that stands at a place
+ */
+export function conditionsOfModes(
+  named: Situation['modes'],
+  modeOf: (ref: Ref) => Mode | undefined,
+): Set<ModeCondition> {
   const found = new Set<ModeCondition>()
-  const meant = meaningsOf(inst.placed)
   // By what is named and not by every mode there is: few are, and a sweep asks for thousands of rows.
   for (const ref of Object.keys(named) as Ref[]) {
-    const condition = meant.get(ref)?.get(named[ref] ?? '')
-    if (condition) found.add(condition)
+    const state = modeOf(ref)?.states.find((s) => s.id === named[ref])
+    if (state?.condition) found.add(state.condition)
   }
   return found
-}
-
-const meanings = new WeakMap<readonly Placed[], ReadonlyMap<Ref, ReadonlyMap<string, ModeCondition>>>()
-
-/** For each mode the states that mean something, kept for a list of devices: a sweep asks for each of its rows. */
-function meaningsOf(placed: readonly Placed[]) {
-  let known = meanings.get(placed)
-  if (!known) {
-    const ofMode = ({ states }: Mode) =>
-      new Map(states.flatMap(({ id, condition }) => (condition ? [[id, condition] as const] : [])))
-    known = new Map(
-      placed.flatMap((p) => p.device.modes.map((m) => [makeRef(p.ref, m.id), ofMode(m)] as const)),
-    )
-    meanings.set(placed, known)
-  }
-  return known
 }
 
 /** How many modes are away from normal; a differential's memory is never "away". */

@@ -34,7 +34,7 @@ export const Diagram = memo(function Diagram({
   /** The meter is out: a tap puts a lead there. */
   probing: Probing | null
 }) {
-  const { inst, volts, running, solved } = useLook(whole)
+  const { inst, volts, running, unsure, solved } = useLook(whole)
   const layout = useMemo(() => layOut(inst.placed), [inst.placed])
   const { wires, cables } = useMemo(() => drawWires(inst, layout), [inst, layout])
   const landed = useMemo(() => landedCounts(inst), [inst])
@@ -129,7 +129,12 @@ export const Diagram = memo(function Diagram({
             />
           ))}
           {p.loads.map(({ target, y }) => (
-            <LoadLine key={target.ref} target={target} on={running.has(target.ref)} top={y - p.y} />
+            <LoadLine
+              key={target.ref}
+              target={target}
+              state={unsure.has(target.ref) ? '?' : running.has(target.ref) ? 'on' : 'off'}
+              top={y - p.y}
+            />
           ))}
         </section>
       ))}
@@ -138,7 +143,13 @@ export const Diagram = memo(function Diagram({
 })
 
 const voltsText = (v: TerminalVolts | undefined): string =>
-  !v ? '?' : v.state === 'common' ? 'common' : v.state === 'dead' ? '0' : `${figure(v.volts)} V`
+  !v || v.state === 'unknown'
+    ? '?'
+    : v.state === 'common'
+      ? 'common'
+      : v.state === 'dead'
+        ? '0'
+        : `${figure(v.volts)} V`
 
 /** The broken outline of every terminal at rest: a live one has its own over it, and its dashes are not drawn again. */
 const Boxes = memo(function Boxes({ panels }: { panels: Panel[] }) {
@@ -288,12 +299,21 @@ const TerminalButton = memo(function TerminalButton(t: {
   )
 })
 
-const LoadLine = memo(function LoadLine({ target, on, top }: { target: Target; on: boolean; top: number }) {
+const LoadLine = memo(function LoadLine({
+  target,
+  state,
+  top,
+}: {
+  target: Target
+  /** "?": it hangs on what is not known. */
+  state: 'on' | 'off' | '?'
+  top: number
+}) {
   const warm = target.making.what === 'strip' || target.making.what === 'burner'
   return (
     <p
       data-load={target.ref}
-      data-on={on}
+      data-on={state === 'on'}
       className="group absolute inset-x-0 flex items-center gap-1 text-[13px] font-medium text-soft [contain:size_layout_style] data-[on=true]:text-ink"
       style={{ top, height: SIZE.load }}
     >
@@ -307,7 +327,7 @@ const LoadLine = memo(function LoadLine({ target, on, top }: { target: Target; o
       <span className="truncate" title={targetWords(target)}>
         {makingShort(target.making)}
       </span>
-      <span className="h-5 w-5 shrink-0 leading-5 [contain:size_layout_style]">{on ? 'on' : 'off'}</span>
+      <span className="h-5 w-5 shrink-0 leading-5 [contain:size_layout_style]">{state}</span>
     </p>
   )
 })

@@ -21,7 +21,13 @@ import { TerminalSheet } from './TerminalSheet'
 
 const Walk = later(async () => (await import('./Walk')).Walk)
 
-const STATE_WORDS = { live: 'live', dead: 'dead', between: 'between', common: 'common' } as const
+const STATE_WORDS = {
+  live: 'live',
+  dead: 'dead',
+  between: 'between',
+  common: 'common',
+  unknown: 'not known',
+} as const
 
 const whole = (now: LiveValue) => now
 

@@ -21,6 +21,13 @@ export const ChosenTerminal = ({ terminal, ...rest }: Omit<Props, 'terminal'> & 
     </div>
   )
 
+function voltsWords(volts: TerminalVolts | undefined): string {
+  if (!volts) return 'Not known'
+  if (volts.state === 'common') return 'Common'
+  if (volts.state === 'unknown') return 'Live or dead by what is not known yet'
+  return `${figure(volts.volts)} V to common`
+}
+
 /** What is landed on the chosen terminal, and what can be done with it. */
 function TerminalPanel({ terminal, volts, landing }: Props) {
   const { inst, conflicts: all } = useJobScreen()
@@ -38,7 +45,7 @@ function TerminalPanel({ terminal, volts, landing }: Props) {
     >
       <h3 className="font-bold">{refWords(inst, terminal)}</h3>
       <p className="text-sm text-soft">
-        {volts?.state === 'common' ? 'Common' : volts ? `${figure(volts.volts)} V to common` : 'Not known'}
+        {voltsWords(volts)}
         {about ? `. ${about}` : ''}
       </p>
       {conflicts.map((c) => (

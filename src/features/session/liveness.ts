@@ -1,5 +1,5 @@
 import { under } from '@/core/sure'
-import type { Solved } from '@/core/circuit'
+import { solve, type Solution, type Solved } from '@/core/circuit'
 import { makeRef, type Installation, type Ref } from '@/core/installation'
 import { liveness } from '@/core/startup'
 import { tolerances } from '@/core/tolerances'
@@ -7,11 +7,26 @@ import { tolerances } from '@/core/tolerances'
 export interface TerminalVolts {
   /** V against the 24 V common (low voltage) or earth (line voltage), with a 10 MΩ meter. */
   volts: number
-  state: 'live' | 'dead' | 'between' | 'common'
+  /** `unknown`: live or dead by a contact of which it is not known how it stands. */
+  state: 'live' | 'dead' | 'between' | 'common' | 'unknown'
 }
 
-/** Volts of every terminal of the job, as a meter with its black lead on common shows them. */
-export function terminalVolts(inst: Installation, solved: Solved): Map<Ref, TerminalVolts> {
+/** The same state with every contact closed of which nobody knows; null where there is none, or it does not come to rest. */
+export function closedInstead(solved: Solved): Solution | null {
+  if (!solved.ok || !solved.state.drivers.includes(1)) return null
+  const other = solve(solved.circuit, solved.situation, 'closed')
+  return other.ok ? other : null
+}
+
+/**
+ * Volts of every terminal of the job, as a meter with its black lead on common shows them.
+ * @param other the same state with what is not known taken the other way
+ */
+export function terminalVolts(
+  inst: Installation,
+  solved: Solved,
+  other: Solution | null = null,
+): Map<Ref, TerminalVolts> {
   const found = new Map<Ref, TerminalVolts>()
   if (!solved.ok) return found
   const { net } = solved.circuit
@@ -29,7 +44,9 @@ export function terminalVolts(inst: Installation, solved: Solved): Map<Ref, Term
       const own = placed.device.terminals.find((x) => x.role === 'C' && x.side === 'low')
       const against = own && own.id !== t.id ? makeRef(placed.ref, own.id) : (common ?? ref)
       const volts = solved.meter(ref, against)
-      found.set(ref, { volts, state: tied.has(under(net.index, ref)) ? 'common' : liveness(volts) })
+      const isSure = !other || liveness(other.meter(ref, against)) === liveness(volts)
+      const state = tied.has(under(net.index, ref)) ? 'common' : isSure ? liveness(volts) : 'unknown'
+      found.set(ref, { volts, state })
     }
   return found
 }

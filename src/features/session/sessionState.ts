@@ -7,7 +7,7 @@ import type { Situation } from '@/core/situation'
 import type { JobStore, JobView } from '@/client'
 import type { Job } from '@/jobfile'
 import type { JobAnalyses } from './JobAnalyses'
-import { terminalVolts, type TerminalVolts } from './liveness'
+import { closedInstead, terminalVolts, type TerminalVolts } from './liveness'
 import { solvedAt } from './moment'
 
 /** Something outside React that can be looked at and listened to. */
@@ -26,6 +26,8 @@ export interface LiveValue {
   volts: ReadonlyMap<Ref, TerminalVolts>
   /** Loads that have their volts. */
   running: ReadonlySet<Ref>
+  /** Loads that run or do not by a contact of which it is not known how it stands. */
+  unsure: ReadonlySet<Ref>
 }
 
 /** A proof, and the wiring that it is of. */
@@ -57,9 +59,14 @@ export interface SessionState {
 /** What a situation does to a wiring. */
 function lit(job: Job, analysis: Analysis, situation: Situation): LiveValue {
   const { inst } = analysis
-  const solved = solvedAt(analysis.circuit, situation) ?? analysis.solve(situation)
+  const held = solvedAt(analysis.circuit, situation)
+  const solved = held ?? analysis.solve(situation)
+  const other = held ? null : closedInstead(solved)
   const running = new Set(solved.ok ? solved.running.map((l) => l.ref) : [])
-  return { job, analysis, inst, situation, solved, volts: terminalVolts(inst, solved), running }
+  const instead = new Set(other ? other.running.map((l) => l.ref) : running)
+  const unsure = new Set([...running, ...instead].filter((r) => running.has(r) !== instead.has(r)))
+  const volts = terminalVolts(inst, solved, other)
+  return { job, analysis, inst, situation, solved, volts, running, unsure }
 }
 
 /** The state of a job's screen, which follows the document, the situation and the proof until it is closed. */
