@@ -117,7 +117,15 @@ export const ANSWERS = {
       gates: list(gate()),
       route: list(str()),
     }),
-  meter: () => shape({ from: str(), to: str(), volts: num(), meterOhms: num(), situation: situation() }),
+  meter: () =>
+    shape({
+      from: str(),
+      to: str(),
+      volts: num(),
+      meterOhms: num(),
+      hangsOn: list(str()),
+      situation: situation(),
+    }),
   plan: () =>
     shape({
       sentence: str(),
@@ -196,6 +204,7 @@ export const ANSWERS = {
         }),
       ),
       advice: list(str()),
+      notKnown: list(str()),
     }),
   startup: () =>
     shape({

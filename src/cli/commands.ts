@@ -3,7 +3,16 @@ import { EARTH } from '@/core/equipment'
 import { gateChain } from '@/core/explain'
 import { makeRef, isRef, type Point, type Ref } from '@/core/installation'
 import { prove, resultOf, withSite } from '@/core/rules'
-import { expectations, judge, lockOutList, READING_KINDS, runningBy, standing, waysOf } from '@/core/startup'
+import {
+  expectations,
+  judge,
+  lockOutList,
+  READING_KINDS,
+  runningBy,
+  standing,
+  voltsHangOn,
+  waysOf,
+} from '@/core/startup'
 import { tolerances } from '@/core/tolerances'
 import { installationOf, jobSeen, jsonSchemaOf, type Job } from '@/jobfile'
 import {
@@ -185,8 +194,10 @@ export const COMMANDS: Record<string, (job: Job, args: Args) => Result> = {
     const meterOhms = low ? tolerances.lowMeterOhms : tolerances.meterOhms
     // As the meter on the Bench shows it, ghosts of neighbouring conductors included.
     const volts = meterWithStrays(solved, from, to, meterOhms)
-    return answer({ from, to, volts, meterOhms, situation: situation.value }, [
+    const on = voltsHangOn(waysOf(circuit), situation.value, from, to, meterOhms)
+    return answer({ from, to, volts, meterOhms, hangsOn: on, situation: situation.value }, [
       `${figure(volts, 2)} V from ${from} to ${to}`,
+      ...on.map((at) => `  hangs on ${refWords(inst, at)}: not known yet`),
     ])
   },
 

@@ -3,7 +3,7 @@ import { basename } from 'node:path'
 import { Circuit } from '@/core/circuit'
 import { crossingView, kitAdvice, type DownTo, type Year } from '@/core/crossing'
 import type { JobSeen } from '@/core/installation'
-import { bankTable, lineCircuitsOf, rowFigures } from '@/core/kit'
+import { bankTable, lineCircuitsOf, rowFigures, unknownWatts } from '@/core/kit'
 import { serviceVolts } from '@/core/query'
 import { jobSeen, parseWeather, type Checked, type Job } from '@/jobfile'
 import {
@@ -16,6 +16,7 @@ import {
   money,
   recommendedSentence,
   STRATEGY_WORDS,
+  unknownWattsSentence,
   wantedSentence,
 } from '@/words'
 import type { Args } from './args'
@@ -122,11 +123,13 @@ export function kitCommand(job: Job, args: Args): Result {
     words: circuitSentence(inst, c),
     notes: c.notes.map(circuitNoteWords),
   }))
+  const notKnown = unknownWatts(inst)
   const advice = kitAdvice(seen)
   const sentences = advice ? kitAdviceSentences(advice) : []
   return answer(
-    { kits, circuits, advice: sentences },
+    { kits, circuits, advice: sentences, notKnown },
     [
+      ...notKnown.flatMap((at) => unknownWattsSentence(inst, [at]) ?? []),
       ...kits.flatMap((k) => [
         `${k.kit} at ${figure(k.volts)} V`,
         ...k.rows.map(

@@ -1,7 +1,10 @@
 import { Circuit } from '@/core/circuit'
 import { crossingView, kitAdvice } from '@/core/crossing'
-import { identifyKit, lineCircuitsOf, USUAL_KITS, type CircuitNote } from '@/core/kit'
+import { identifyKit, lineCircuitsOf, unknownWatts, USUAL_KITS, type CircuitNote } from '@/core/kit'
 import { UNKNOWN_SITE } from '@/core/installation'
+import { installationOf } from '@/jobfile'
+import { NOT_LOOKED_AT } from '../../tests/cases/gear'
+import { compose } from '../../tests/helpers/compose'
 import { jobIds } from '../../tests/helpers/demo'
 import { demoSeen } from '../../tests/helpers/seen'
 import {
@@ -14,6 +17,7 @@ import {
   kitAdviceSentences,
   money,
   recommendedSentence,
+  unknownWattsSentence,
   wantedSentence,
 } from '.'
 
@@ -103,6 +107,15 @@ describe('what Crossing and Kit say', () => {
     expect(comparedSentence({ name: 'B', year }, { name: 'A', year })).toBe(
       '“B” and “A” come to the same in a year.',
     )
+  })
+
+  it('says of rows whose watts nobody has read that they are reckoned at a default', () => {
+    const unlooked = installationOf(compose(NOT_LOOKED_AT))
+    expect(unknownWattsSentence(unlooked, unknownWatts(unlooked))).toBe(
+      'Not known yet: Strip kit: Watts of one row at 240 V. Its rows are reckoned at the default.',
+    )
+    const read = installationOf(compose([...NOT_LOOKED_AT, 'set kit.rowWatts=4800']))
+    expect(unknownWattsSentence(read, unknownWatts(read))).toBeNull()
   })
 
   it('names a kit, what contradicts, and what to look at next', () => {

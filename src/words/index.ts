@@ -70,6 +70,7 @@ export {
   identitySentences,
   kitAdviceSentences,
   serviceSentence,
+  unknownWattsSentence,
 } from './kit'
 export { temporaryWords, TEMPORARY_WORDS } from './temporary'
 export { clock, duration, waitReason, waitsSentences } from './time'

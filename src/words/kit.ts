@@ -1,6 +1,6 @@
 import type { KitAdvice } from '@/core/crossing'
 import type { CircuitNote, Clue, KitIdentity, LineCircuit, ServiceLoad } from '@/core/kit'
-import type { Installation } from '@/core/installation'
+import type { Installation, Ref } from '@/core/installation'
 import { lower, refWords, upper } from './names'
 import { degrees, figure } from './numbers'
 
@@ -21,6 +21,13 @@ const NEXT_WORDS: Record<Clue, string> = {
 
 const kitName = (watts: readonly number[]): string =>
   `${figure(watts.reduce((a, b) => a + b, 0) / 1000)} kW${watts.length > 1 ? ` (${watts.map((w) => figure(w / 1000)).join(' + ')})` : ''}`
+
+/** What rows are reckoned at a default for want of knowing it; null: nothing. */
+export function unknownWattsSentence(inst: Installation, unknown: readonly Ref[]): string | null {
+  if (!unknown.length) return null
+  const names = unknown.map((r) => refWords(inst, r)).join('; ')
+  return `Not known yet: ${names}. Its rows are reckoned at the default.`
+}
 
 /** What the clues come to, in sentences. */
 export function identitySentences(found: KitIdentity): string[] {

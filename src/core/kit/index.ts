@@ -12,6 +12,6 @@ export {
 } from './identify'
 export { rowPaths, type RowPath, type RowStep } from './rowPath'
 export { blowerAmps, motorsBehind } from './motors'
-export { heaterRows, rowsBehind, type HeaterRow } from './rows'
+export { heaterRows, rowsBehind, unknownWatts, type HeaterRow } from './rows'
 export { heatingVa, serviceLoad, type ServiceAsked, type ServiceLoad, type ServiceMethod } from './service'
 export { kitSequence, USUAL_STEP, type KitSequence, type SequenceEvent } from './sequence'

@@ -2,6 +2,7 @@ import type { LoadPart } from '../equipment'
 import {
   makeRef,
   quantity,
+  settingValue,
   splitRef,
   type Installation,
   type Placed,
@@ -31,6 +32,17 @@ export function heaterRows(inst: Installation, only?: string): HeaterRow[] {
       })),
     )
 }
+
+/** Settings that rows' watts hang on and that nobody has looked at: those rows are reckoned at its default. */
+export const unknownWatts = (inst: Installation): Ref[] => [
+  ...new Set(
+    inst.placed.flatMap((p) =>
+      rowParts(p).flatMap(({ va }) =>
+        typeof va === 'object' && settingValue(p, va.set) === null ? [makeRef(p.ref, va.set)] : [],
+      ),
+    ),
+  ),
+]
 
 /**
  * The rows whose current a clamp takes in: at a feed those that its circuit reaches, at a kit's lead those behind that

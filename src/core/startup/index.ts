@@ -1,4 +1,4 @@
-export { runningBy, waysOf } from './knownWays'
+export { runningBy, voltsHangOn, waysOf } from './knownWays'
 export { expectations, liveness, type DeviceExpectations, type Expectation } from './expectation'
 export { readingHistory, type ReadingLine } from './history'
 export { judge } from './judge'

@@ -6,7 +6,8 @@ import type { Call } from '../equipment'
 import type { Installation } from '../installation'
 import { situationAt } from './testCard'
 import { degF } from '../units'
-import { expectations, judge, runningBy, testPlan, waysOf, type Reading } from '.'
+import { tolerances } from '../tolerances'
+import { expectations, judge, runningBy, testPlan, voltsHangOn, waysOf, type Reading } from '.'
 
 const open = (...lines: string[]): Installation => installationOf(compose([...NOT_LOOKED_AT, ...lines]))
 const known = installationOf(compose(ONE_STAGE))
@@ -79,6 +80,16 @@ describe('what hangs on settings that nobody has looked at', () => {
     })
     expect(card(known).open).toEqual([])
     expect(card(known).runs).toContain('od.rvCoil')
+  })
+
+  it('is said of a meter between two points', () => {
+    const shown = (inst: Installation, to: 'tstat.OB' | 'tstat.Y') =>
+      voltsHangOn(waysOf(new Circuit(inst)), cooling, to, 'tstat.C', tolerances.meterOhms)
+    expect(shown(tapped, 'tstat.OB')).toEqual(['tstat.rvSense'])
+    expect(shown(tapped, 'tstat.Y')).toEqual([])
+    // The tap moves every control volt by more than one: 24 · 240 / 208 = 27.7.
+    expect(shown(unlooked, 'tstat.Y')).toEqual(['ah.tap'])
+    expect(shown(known, 'tstat.OB')).toEqual([])
   })
 
   it('a conductor in doubt is one of those things', () => {

@@ -1,8 +1,9 @@
 import { Circuit, solve } from '../circuit'
-import { defaultOf, placedByRef, splitRef, type Ref } from '../installation'
+import { defaultOf, placedByRef, splitRef, type Point, type Ref } from '../installation'
 import { assume, unknownsOf, type Situation, type Unknown } from '../situation'
 import type { Value } from '../equipment'
 import { nth } from '../sure'
+import type { Ohms } from '../units'
 
 /** A circuit with all that is not known taken one way, and beside it each of those things alone another way. */
 export interface Ways {
@@ -61,4 +62,16 @@ export function runningBy(
     .map((l) => l.ref)
     .filter((ref) => otherwise.some((set) => (set?.has(ref) ?? false) !== running.has(ref)))
   return { runs: [...running].filter((ref) => !open.includes(ref)), open }
+}
+
+/** What a meter between two points shows by: the unknowns that move it by more than a volt. */
+export function voltsHangOn(ways: Ways, situation: Situation, from: Point, to: Point, ohms: Ohms): Ref[] {
+  const shown = (circuit: Circuit): number => {
+    const solved = solve(circuit, situation)
+    return solved.ok ? solved.meter(from, to, ohms) : Number.NaN
+  }
+  if (!ways.others.length) return []
+  const usually = shown(ways.usual)
+  const on = ways.others.filter((o) => !(Math.abs(shown(o.circuit) - usually) <= 1)).map((o) => o.ref)
+  return [...new Set(on)]
 }

@@ -3,12 +3,12 @@
 import { useMemo } from 'react'
 import { cfmAt, kitAdvice } from '@/core/crossing'
 import { chainOf } from '@/core/explain'
-import { heaterRows } from '@/core/kit'
+import { heaterRows, unknownWatts } from '@/core/kit'
 import { hasBurner, serviceVolts } from '@/core/query'
 import { standing } from '@/core/startup'
 import { jobSeen } from '@/jobfile'
 import { Caution, Field, Input, typedNumber, useLocalStorage } from '@/ui'
-import { CALL_WORDS, figure, kitAdviceSentences, refWords } from '@/words'
+import { CALL_WORDS, figure, kitAdviceSentences, refWords, unknownWattsSentence } from '@/words'
 import { ChainCard } from '../chain'
 import { LockOut } from '../lockOut'
 import { useJobScreen } from '../session'
@@ -40,6 +40,7 @@ export function Kit() {
   const advice = kitAdvice(seen)
   const on = solved.ok ? rows.filter((r) => solved.energised(r.ref)) : []
   const amps = rows.reduce((sum, r) => sum + volts / r.ohms, 0)
+  const notKnown = unknownWattsSentence(inst, unknownWatts(inst))
   const burner = hasBurner(inst)
   const burning = targets.filter((t) => t.making.what === 'burner' || t.making.what === 'blower')
   return (
@@ -59,6 +60,7 @@ export function Kit() {
           </p>
         )}
         {rows.length === 0 && <p data-testid="kit-answer">No heater rows stand in this job.</p>}
+        {notKnown && <p className="text-[15px] text-watch">{notKnown}</p>}
         {advice &&
           !burner &&
           kitAdviceSentences(advice).map((s) => (

@@ -4,6 +4,7 @@ import type { Ohms } from '@/core/units'
 import { useMemo } from 'react'
 import { meterWithStrays, ohmsBetween } from '@/core/circuit'
 import type { Point } from '@/core/installation'
+import { voltsHangOn, waysOf } from '@/core/startup'
 import { tolerances } from '@/core/tolerances'
 import { Caution, SelectField } from '@/ui'
 import { figure, refWords } from '@/words'
@@ -23,7 +24,7 @@ const ohmsWords = (r: number): string =>
 
 /** Two leads on any two points: what a meter would show, in volts, ohms and at the clamp. */
 export function MeterTool({ leads, setLeads }: { leads: Leads; setLeads: (leads: Leads) => void }) {
-  const { inst, circuit, solved } = useJobScreen()
+  const { inst, circuit, situation, solved } = useJobScreen()
   const points = useMemo(() => pointsOf(inst), [inst])
   const { red, black } = leads
   const ohms = useMemo(
@@ -33,6 +34,10 @@ export function MeterTool({ leads, setLeads }: { leads: Leads; setLeads: (leads:
   const show = (impedance: Ohms) => (solved.ok ? meterWithStrays(solved, red, black, impedance) : Number.NaN)
   const high = show(tolerances.meterOhms)
   const low = show(tolerances.lowMeterOhms)
+  const hangsOn = useMemo(
+    () => voltsHangOn(waysOf(circuit), situation, red, black, tolerances.meterOhms),
+    [circuit, situation, red, black],
+  )
   const floating = high > 1 && low < high * 0.5
   const clamps = inst.wires.filter((w) => w.a === red || w.b === red)
   const lead = (label: string, value: Point, set: (r: Point) => void) => (
@@ -57,6 +62,11 @@ export function MeterTool({ leads, setLeads }: { leads: Leads; setLeads: (leads:
         {lead('Red lead', red, (r) => setLeads({ ...leads, red: r }))}
         {lead('Black lead', black, (r) => setLeads({ ...leads, black: r }))}
       </div>
+      {hangsOn.length > 0 && (
+        <p className="mt-2 max-w-xl text-watch">
+          These volts hang on what is not known yet: {hangsOn.map((at) => refWords(inst, at)).join('; ')}
+        </p>
+      )}
       {floating && (
         <p className="mt-2 max-w-xl border-l-4 border-watch bg-watch-soft px-3 py-1">
           A ghost: nothing drives this point, it floats beside live conductors in its cable. The low-impedance
