@@ -83,6 +83,23 @@ describe('a job of more states than can be tried', () => {
     expect(prove(inst).solved).toBeGreaterThan(none.solved)
   })
 
+  it('is soon said where nobody has looked at any setting, and what hangs on which is named', () => {
+    const known = demoInstallation('tallow-mill')
+    const inst = {
+      ...known,
+      placed: known.placed.map(({ defaultAssumed: _, ...p }) => ({
+        ...p,
+        settings: Object.fromEntries(p.device.settings.map((s) => [s.id, null])),
+      })),
+    }
+    const began = performance.now()
+    const proof = prove(inst)
+    // It took more than a minute while each way was held against each other.
+    expect(performance.now() - began).toBeLessThan(15_000)
+    expect(proof.solved).toBe(0)
+    expect(proof.undecided.find((u) => u.rule === 'lowGas')?.unknown).toEqual(['fur.gasSwitch'])
+  })
+
   it('is none where nothing is bolted down, or nothing calls', () => {
     const inst = demoInstallation('quillfeather-lane')
     for (const placed of [[], inst.placed.filter((p) => p.device.kind !== 'thermostat')]) {

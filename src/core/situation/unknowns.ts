@@ -88,10 +88,16 @@ export function whichMatter(
   rows: readonly Value[][],
   outcome: readonly boolean[],
 ): readonly Unknown[] {
-  const but = (row: readonly Value[], except: number) => row.filter((_, i) => i !== except).join('|')
-  const matters = unknowns.filter((_, u) =>
-    rows.some((a, i) => rows.some((b, j) => but(a, u) === but(b, u) && outcome[i] !== outcome[j])),
-  )
+  const matters = unknowns.filter((_, u) => {
+    // Rows that differ in this one alone stand together: by their first, and not each against each, since there may be thousands.
+    const first = new Map<string, boolean>()
+    return rows.some((row, i) => {
+      const key = JSON.stringify(row.filter((_, k) => k !== u))
+      const known = first.get(key)
+      if (known === undefined) first.set(key, nth(outcome, i))
+      return known !== undefined && known !== outcome[i]
+    })
+  })
   return matters.length ? matters : unknowns
 }
 
