@@ -10,6 +10,7 @@ import {
   planSentence,
   planSettingWords,
   refWords,
+  takenAsUsual,
   whyWords,
 } from '@/words'
 import { readPractice, type Args } from './args'
@@ -70,9 +71,10 @@ export function failuresCommand(job: Job): Result {
     words: failureWords(inst, e.failure),
     shows: effectWords(inst, e),
   }))
+  const taken = takenAsUsual(inst)
   return answer(
     { effects },
-    effects.map((e) => `${EFFECT_WORDS[e.effect]}: ${e.words}. ${e.shows}`),
+    [...(taken ? [taken] : []), ...effects.map((e) => `${EFFECT_WORDS[e.effect]}: ${e.words}. ${e.shows}`)],
     effects.some((e) => e.effect === 'harm'),
   )
 }

@@ -1,10 +1,19 @@
 import type { Effect, EffectKind, Failure } from '@/core/failures'
 import { placedByRef, splitRef, type Installation } from '@/core/installation'
+import { unknownsOf } from '@/core/situation'
 import { lower, refWords } from './names'
 import { ruleWords } from './ruleWords'
 import { situationWords } from './situation'
 
 /** What has failed, as a technician would say it. */
+/** What is said beside what each failure would do, where not everything is known; null: all is. */
+export const takenAsUsual = (inst: Installation): string | null => {
+  const n = unknownsOf(inst).length
+  return n
+    ? `${n === 1 ? '1 thing is' : `${n} things are`} not known, and taken as they usually stand.`
+    : null
+}
+
 export function failureWords(inst: Installation, f: Failure): string {
   const what = refWords(inst, f.at)
   switch (f.kind) {

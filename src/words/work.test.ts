@@ -1,10 +1,10 @@
-import { failuresOf, type Effect } from '@/core/failures'
+import { failuresOf, singleFailures, type Effect } from '@/core/failures'
 import { wireRef, type Installation } from '@/core/installation'
 import type { Change } from '@/core/rules'
 import { compare, planLanding, planned, USUAL, type Plan } from '@/core/plan'
 import { degF } from '@/core/units'
 import { installationOf } from '@/jobfile'
-import { ZONES } from '../../tests/cases/gear'
+import { NOT_LOOKED_AT, ONE_STAGE, ZONES } from '../../tests/cases/gear'
 import { compose } from '../../tests/helpers/compose'
 import { demoInstallation, rewired, without, wireBetween, jobIds } from '../../tests/helpers/demo'
 import {
@@ -15,6 +15,7 @@ import {
   failureWords,
   planSentence,
   planSettingWords,
+  takenAsUsual,
   whyWords,
 } from '.'
 
@@ -57,6 +58,18 @@ describe('failures in words', () => {
       /^No heat from anything: Emergency heat at 45/,
     )
     expect(effectWords(inst, effect({}))).toBe('')
+  })
+})
+
+describe('failures where not everything is known', () => {
+  it('are tried as it usually stands, and said so', () => {
+    const unlooked = installationOf(compose(NOT_LOOKED_AT))
+    expect(takenAsUsual(unlooked)).toBe('8 things are not known, and taken as they usually stand.')
+    expect(takenAsUsual(installationOf(compose(ONE_STAGE)))).toBeNull()
+    // Landed alike and standing at its defaults, it fails alike: a relay of which nothing was known was taken as open.
+    const told = (gear: readonly string[]) =>
+      singleFailures(installationOf(compose(gear))).map((e) => [e.failure.at, e.failure.kind, e.kind])
+    expect(told(NOT_LOOKED_AT)).toEqual(told(ONE_STAGE))
   })
 })
 

@@ -1,7 +1,7 @@
 import { nth } from '../sure'
 import { Circuit, solve } from '../circuit'
 import { makeRef, terminalOf, type Installation, type Ref } from '../installation'
-import type { Situation } from '../situation'
+import { asUsual, type Situation } from '../situation'
 import { tolerances } from '../tolerances'
 import { failedModes, failuresOf, withFailure, type Failure } from './failure'
 
@@ -40,9 +40,10 @@ interface Suspect {
 
 /**
  * From a symptom and the readings so far: which single failures explain them, and which reading would best split the
- * rest. Low voltage goes before line voltage, and nearer places (the thermostat, then indoors) before farther ones.
+ * rest; what is not known is taken as it usually stands. Low voltage goes before line voltage, and nearer places (the thermostat, then indoors) before farther ones.
  */
-export function diagnose(inst: Installation, symptom: Symptom, answers: readonly MeterAnswer[]): Diagnosis {
+export function diagnose(job: Installation, symptom: Symptom, answers: readonly MeterAnswer[]): Diagnosis {
+  const inst = asUsual(job)
   const whole = new Circuit(inst)
   const points = pointsOf(inst)
   const suspects: Suspect[] = []

@@ -4,7 +4,7 @@ import { Circuit, type Outcome } from '../circuit'
 import type { Installation, Ref } from '../installation'
 import { targetsOf } from '../query'
 import { factsOf, RULES, stateSeen, type Facts, type StateRule } from '../rules'
-import { callsOf, conditionsOf, memoriesAt, regionsOf, type Situation } from '../situation'
+import { asUsual, callsOf, conditionsOf, memoriesAt, regionsOf, type Situation } from '../situation'
 import { tolerances } from '../tolerances'
 import { failedModes, failuresOf, withFailure, type Failure } from './failure'
 
@@ -133,13 +133,14 @@ function effectOf(
 }
 
 /**
- * Repeats the sweep with each single failure, and says what each would do.
+ * Repeats the sweep with each single failure, and says what each would do. What is not known is taken as it usually stands.
  * @param step told after each failure how many of how many are done; returning false stops, with what there is so far
  */
 export function singleFailures(
-  inst: Installation,
+  job: Installation,
   step: (done: number, of: number) => boolean = () => true,
 ): Effect[] {
+  const inst = asUsual(job)
   const circuit = new Circuit(inst)
   const tried = trials(circuit)
   const healthy = tried.map((s) => factsOf(circuit, circuit.settle(s)))

@@ -22,10 +22,12 @@ export {
 } from './situation'
 export {
   assignments,
+  asUsual,
   assume,
   assumedDefaults,
   drives,
   unknownsOf,
+  usually,
   whichMatter,
   type Unknown,
 } from './unknowns'

@@ -1,6 +1,14 @@
 import { nth } from '../sure'
 import type { Device, Intent, Value } from '../equipment'
-import { makeRef, wireRef, type Installation, type Ref } from '../installation'
+import {
+  defaultOf,
+  makeRef,
+  placedByRef,
+  splitRef,
+  wireRef,
+  type Installation,
+  type Ref,
+} from '../installation'
 import { tolerances } from '../tolerances'
 
 /** A thing not known yet, and the values it might have. */
@@ -70,6 +78,20 @@ export function assume(
     })),
     wires: inst.wires.filter((w) => of.get(wireRef(w.id)) !== 'not there').map(({ doubt: _, ...w }) => w),
   }
+}
+
+/** How each unknown usually stands: a setting at its default, a conductor in doubt where it is drawn. */
+export const usually = (inst: Installation, unknowns: readonly Unknown[]): Value[] =>
+  unknowns.map(({ ref, options }) => {
+    const { placed, id } = splitRef(ref)
+    const device = placedByRef(inst, placed)
+    return (device && defaultOf(device, id)) ?? nth(options, 0)
+  })
+
+/** A job with all that is not known taken as it usually stands: what nobody has looked at is neither open nor closed. */
+export function asUsual(inst: Installation): Installation {
+  const unknowns = unknownsOf(inst)
+  return assume(inst, unknowns, usually(inst, unknowns))
 }
 
 /**

@@ -1,8 +1,7 @@
 import { Circuit, solve } from '../circuit'
-import { defaultOf, placedByRef, splitRef, type Point, type Ref } from '../installation'
-import { assume, unknownsOf, type Situation, type Unknown } from '../situation'
+import type { Point, Ref } from '../installation'
+import { assume, unknownsOf, usually, type Situation } from '../situation'
 import type { Value } from '../equipment'
-import { nth } from '../sure'
 import type { Ohms } from '../units'
 
 /** A circuit with all that is not known taken one way, and beside it each of those things alone another way. */
@@ -21,22 +20,16 @@ function laidOut(circuit: Circuit): Ways {
   const { inst } = circuit
   const unknowns = unknownsOf(inst)
   if (!unknowns.length) return { usual: circuit, others: [] }
-  const usually = unknowns.map((u) => usualOf(circuit, u))
+  const usual = usually(inst, unknowns)
   const taken = (values: readonly Value[]) => new Circuit(assume(inst, unknowns, values), circuit)
   return {
-    usual: taken(usually),
+    usual: taken(usual),
     others: unknowns.flatMap(({ ref, options }, i) =>
       options
-        .filter((o) => o !== usually[i])
-        .map((o) => ({ ref, circuit: taken(usually.map((v, j) => (j === i ? o : v))) })),
+        .filter((o) => o !== usual[i])
+        .map((o) => ({ ref, circuit: taken(usual.map((v, j) => (j === i ? o : v))) })),
     ),
   }
-}
-
-function usualOf({ inst }: Circuit, { ref, options }: Unknown): Value {
-  const { placed, id } = splitRef(ref)
-  const device = placedByRef(inst, placed)
-  return (device && defaultOf(device, id)) ?? nth(options, 0)
 }
 
 /** What something comes to as all usually is, and what it hangs on: the unknowns by which it comes out otherwise. */

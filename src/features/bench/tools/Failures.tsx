@@ -7,7 +7,7 @@ import type { Installation } from '@/core/installation'
 import type { Situation } from '@/core/situation'
 import { FaultRunner } from '@/workers'
 import { Button, cx, Disclosure } from '@/ui'
-import { count, effectWords, EFFECT_WORDS, failureWords } from '@/words'
+import { count, effectWords, EFFECT_WORDS, failureWords, takenAsUsual } from '@/words'
 import { useJobScreen } from '../../session'
 
 const ORDER: EffectKind[] = ['harm', 'noHeat', 'unnoticed', 'noticed', 'nothing']
@@ -43,8 +43,10 @@ export function Failures() {
       })
   }
   const effects = result?.effects ?? []
+  const taken = takenAsUsual(inst)
   return (
     <section aria-label="If one part fails" data-testid="failures">
+      {taken && <p className="text-[15px] text-watch">{taken}</p>}
       {effects.length > 0 && (
         <p className={cx('text-lg font-bold', result?.of !== inst && 'opacity-60')}>
           {ORDER.slice(0, 3)

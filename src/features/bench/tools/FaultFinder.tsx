@@ -6,7 +6,7 @@ import type { Diagnosis, MeterAnswer } from '@/core/failures'
 import { FaultRunner } from '@/workers'
 import { Button, Caution, SelectField, Disclosure } from '@/ui'
 import type { Ref } from '@/core/installation'
-import { failureWords, lower, refWords, situationWords, targetWords } from '@/words'
+import { failureWords, lower, refWords, situationWords, takenAsUsual, targetWords } from '@/words'
 import { useDraft, useJobScreen } from '../../session'
 
 interface Search {
@@ -38,6 +38,7 @@ export function FaultFinder() {
       stale = true
     }
   }, [inst, situation, target, should, answers])
+  const taken = takenAsUsual(inst)
   const next = found?.points[0]
   const begin = (ref: Ref | '') => {
     draft.put({ target: ref, answers: [] })
@@ -56,6 +57,7 @@ export function FaultFinder() {
         ])}
         onValue={begin}
       />
+      {taken && <p className="mt-1 text-[15px] text-watch">{taken}</p>}
       {target && found && (
         <>
           <p className="mt-3 text-lg font-bold" data-testid="finder-answer">
