@@ -9,9 +9,8 @@ import { situationWords } from './situation'
 /** What is said beside what each failure would do, where not everything is known; null: all is. */
 export const takenAsUsual = (inst: Installation): string | null => {
   const n = unknownsOf(inst).length
-  return n
-    ? `${n === 1 ? '1 thing is' : `${n} things are`} not known, and taken as they usually stand.`
-    : null
+  if (n === 1) return '1 thing is not known, and taken as it usually stands.'
+  return n ? `${n} things are not known, and taken as they usually stand.` : null
 }
 
 export function failureWords(inst: Installation, f: Failure): string {
