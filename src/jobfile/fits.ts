@@ -1,5 +1,6 @@
 import { Schema, type TestConfig } from 'yup'
 import { meaningOf, pickOf } from './lazySchema'
+import { isRaw } from './problem'
 
 /** Whether a value surely fits. */
 type Fit = (value: unknown) => boolean
@@ -35,14 +36,11 @@ function fitOf(schema: object): Fit {
   return fit
 }
 
-const isObject = (v: unknown): v is Record<string, unknown> =>
-  typeof v === 'object' && v !== null && !Array.isArray(v)
-
 function fitMade(schema: object): Fit {
   const meaning = meaningOf(schema)
   if (meaning?.kind === 'record') {
     const one = fitOf(meaning.value)
-    return (value) => isObject(value) && Object.values(value).every(one)
+    return (value) => isRaw(value) && Object.values(value).every(one)
   }
   const pick = pickOf(schema)
   // Chosen anew for each value, as a schema may contain itself.
@@ -62,7 +60,7 @@ function testFit(schema: Inside, { name, test, skipAbsent }: TestConfig): Fit {
   const isAbsent = (value: unknown): boolean => value === undefined || value === null
   if (name === 'oneOf') return (value) => isAbsent(value) || allowed.has(value)
   if (name === 'noUnknown')
-    return (value) => !isObject(value) || Object.keys(value).every((key) => Object.hasOwn(fields, key))
+    return (value) => !isRaw(value) || Object.keys(value).every((key) => Object.hasOwn(fields, key))
   const context = { schema, resolve, createError } as never
   return (value) => (skipAbsent && isAbsent(value)) || test.call(context, value, context) === true
 }
@@ -76,7 +74,7 @@ function plainFit(schema: Inside): Fit {
   const one = innerType && fitOf(innerType)
   return (value) => {
     for (const fit of tests) if (!fit(value)) return false
-    if (fields && isObject(value)) return inner.every(([name, fit]) => fit(value[name]))
+    if (fields && isRaw(value)) return inner.every(([name, fit]) => fit(value[name]))
     // By number and not by `every`, which does not look at an element that is missing.
     if (one && Array.isArray(value)) for (let i = 0; i < value.length; i++) if (!one(value[i])) return false
     return true

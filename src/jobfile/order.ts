@@ -1,5 +1,5 @@
-import type { AnyObjectSchema, ISchema, Lazy } from 'yup'
-import { meaningOf } from './lazySchema'
+import type { AnyObjectSchema, ISchema } from 'yup'
+import { meaningOf, pickOf } from './lazySchema'
 
 /**
  * The same value with the keys of every object in the order in which its schema names them (records: sorted).
@@ -12,9 +12,8 @@ export function orderKeys(schema: ISchema<unknown>, value: unknown): unknown {
     const entries = Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1))
     return Object.fromEntries(entries.map(([k, v]) => [k, orderKeys(meaning.value, v)]))
   }
-  if (meaning?.kind === 'named' || meaning?.kind === 'optional') return orderKeys(meaning.schema(), value)
-  if (meaning)
-    return orderKeys((schema as unknown as Lazy<unknown>).resolve({ value }) as ISchema<unknown>, value)
+  const pick = pickOf(schema)
+  if (pick) return orderKeys(pick(value), value)
   const plain = schema as unknown as { type: string; innerType?: ISchema<unknown> }
   if (Array.isArray(value))
     return value.map((v: unknown) => (plain.innerType ? orderKeys(plain.innerType, v) : v))

@@ -3,15 +3,13 @@ import * as yup from 'yup'
 import { INHERITED } from './check'
 import { fits } from './fits'
 import { lazy } from './lazySchema'
+import { isRaw } from './problem'
 
 /** What is made when it is first asked for, and kept: who only looks at a job builds no schema of it. */
 export function once<T>(make: () => T): () => T {
   let made: { value: T } | null = null
   return () => (made ??= { value: make() }).value
 }
-
-const isObject = (v: unknown): v is Record<string, unknown> =>
-  typeof v === 'object' && v !== null && !Array.isArray(v)
 
 /** An object without fields beyond the named ones. */
 export const shape = (fields: yup.ObjectShape) =>
@@ -23,7 +21,7 @@ export function union(by: string, options: Record<string, yup.AnySchema>) {
   const names = Object.keys(options)
   const tag = yup.string().oneOf(names).required()
   const pick = (value: unknown) => {
-    const name = isObject(value) ? value[by] : undefined
+    const name = isRaw(value) ? value[by] : undefined
     // Every object has a "constructor": only a name of ours is one.
     const own = typeof name === 'string' && Object.hasOwn(options, name) ? options[name] : undefined
     return own ?? yup.object({ [by]: tag }).required()
@@ -43,7 +41,7 @@ export function byField(options: Record<string, yup.AnySchema>) {
   const names = Object.keys(options)
   const none = yup.mixed().test('shape', `an object with one of the fields ${names.join(', ')}`, () => false)
   const pick = (v: unknown) => {
-    const name = names.find((k) => isObject(v) && k in v)
+    const name = names.find((k) => isRaw(v) && k in v)
     return (name !== undefined && options[name]) || none
   }
   return lazy(pick, { kind: 'anyOf', options: Object.values(options) })
@@ -60,7 +58,7 @@ export function optional(schema: yup.ISchema<unknown> | (() => yup.ISchema<unkno
 /** An object whose keys are names and whose values are alike. */
 export function record(value: yup.ISchema<unknown>) {
   const pick = (v: unknown) =>
-    isObject(v)
+    isRaw(v)
       ? shape(Object.fromEntries(Object.keys(v).map((k) => [k, value as yup.AnySchema])))
       : yup.object().required()
   return lazy(pick, { kind: 'record', value })
