@@ -1,14 +1,14 @@
 import { nth } from '../sure'
+import { makeRef, wireRef, type Installation, type JobSeen, type Ref, type Name } from '../installation'
 import {
-  defaultOf,
-  makeRef,
-  wireRef,
-  type Installation,
-  type JobSeen,
-  type Ref,
-  type Name,
-} from '../installation'
-import { assignments, assume, unknownsOf, whichMatter, type Unknown } from '../situation'
+  assignments,
+  assume,
+  eachOtherwise,
+  unknownsOf,
+  usually,
+  whichMatter,
+  type Unknown,
+} from '../situation'
 import type { Value } from '../equipment'
 import type { Breach, Finding, JobRule, Rule, Undecided } from './rule'
 
@@ -53,18 +53,8 @@ function everyUnknown(inst: Installation): Unknown[] {
 function rowsOf(inst: Installation, unknowns: readonly Unknown[]): Value[][] {
   const all = assignments(unknowns)
   if (all) return all
-  const usual = unknowns.map(({ ref, options }): Value => {
-    const found = inst.placed
-      .flatMap((p) =>
-        p.device.settings.map((s) => ({ ref: makeRef(p.ref, s.id), value: defaultOf(p, s.id) ?? s.default })),
-      )
-      .find((s) => s.ref === ref)
-    return found?.value ?? nth(options, 0)
-  })
-  const each = unknowns.flatMap((u, i) =>
-    u.options.filter((o) => o !== usual[i]).map((o) => usual.map((v, n) => (n === i ? o : v))),
-  )
-  return [usual, ...each]
+  const usual = usually(inst, unknowns)
+  return [usual, ...eachOtherwise(unknowns, usual).map((o) => o.values)]
 }
 
 /**

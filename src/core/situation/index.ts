@@ -26,6 +26,7 @@ export {
   assume,
   assumedDefaults,
   drives,
+  eachOtherwise,
   unknownsOf,
   usually,
   whichMatter,

@@ -88,6 +88,17 @@ export const usually = (inst: Installation, unknowns: readonly Unknown[]): Value
     return (device && defaultOf(device, id)) ?? nth(options, 0)
   })
 
+/** Each unknown alone at each of its other options, the rest as they are here. */
+export const eachOtherwise = (
+  unknowns: readonly Unknown[],
+  values: readonly Value[],
+): { ref: Ref; values: Value[] }[] =>
+  unknowns.flatMap(({ ref, options }, i) =>
+    options
+      .filter((o) => o !== values[i])
+      .map((o) => ({ ref, values: values.map((v, j) => (j === i ? o : v)) })),
+  )
+
 /** A job with all that is not known taken as it usually stands: what nobody has looked at is neither open nor closed. */
 export function asUsual(inst: Installation): Installation {
   const unknowns = unknownsOf(inst)

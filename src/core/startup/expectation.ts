@@ -27,11 +27,9 @@ export interface DeviceExpectations {
 /** For each device that has a common, every other low-voltage terminal. Null: the circuit does not come to rest. */
 export function expectations(circuit: Circuit, situation: Situation): DeviceExpectations[] | null {
   const ways = waysOf(circuit)
-  const solutions = new Map(
-    [ways.usual, ...ways.others.map((o) => o.circuit)].map((c) => [c, solve(c, situation)] as const),
-  )
-  const solved = solutions.get(ways.usual)
-  if (!solved?.ok) return null
+  const solved = solve(ways.usual, situation)
+  if (!solved.ok) return null
+  const otherwise = new Map(ways.others.map((o) => [o.circuit, solve(o.circuit, situation)]))
   return circuit.inst.placed.flatMap((placed) => {
     const common = commonOf(placed)
     if (!common) return []
@@ -40,18 +38,13 @@ export function expectations(circuit: Circuit, situation: Situation): DeviceExpe
       .map((t): Expectation => {
         const terminal = makeRef(placed.ref, t.id)
         const volts = solved.meter(terminal, common, tolerances.lowMeterOhms)
-        const { usually, on } = hangsOn(ways, (c) => {
-          const own = solutions.get(c)
-          return own?.ok ? liveness(own.meter(terminal, common, tolerances.lowMeterOhms)) : 'between'
+        const usually = liveness(volts)
+        const on = hangsOn(ways, usually, (circuit) => {
+          const other = otherwise.get(circuit)
+          return other?.ok ? liveness(other.meter(terminal, common, tolerances.lowMeterOhms)) : 'between'
         })
-        return {
-          terminal,
-          label: t.label,
-          common,
-          volts,
-          state: on.length ? 'unknown' : usually,
-          hangsOn: on,
-        }
+        const state = on.length ? 'unknown' : usually
+        return { terminal, label: t.label, common, volts, state, hangsOn: on }
       })
     return [{ placed: placed.ref, label: placed.label, terminals }]
   })

@@ -55,9 +55,7 @@ function withPanels(verdict: Verdict, { kind, panelsOff }: Reading): Verdict {
 function judgeAlone(job: Circuit, reading: Reading, all: readonly Reading[], seen: JobSeen): Verdict {
   const ways = waysOf(circuitWith(job, reading.moved))
   const verdict = judgeIn(ways.usual, reading, all, seen)
-  const { on } = hangsOn(ways, (circuit) =>
-    circuit === ways.usual ? verdict.verdict : judgeIn(circuit, reading, all, seen).verdict,
-  )
+  const on = hangsOn(ways, verdict.verdict, (circuit) => judgeIn(circuit, reading, all, seen).verdict)
   if (!on.length) return verdict
   const causes = on.map((at): Cause => ({ kind: 'notKnown', at }))
   return { ...verdict, verdict: 'unjudged', expected: null, from: {}, causes }

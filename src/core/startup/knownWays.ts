@@ -1,6 +1,6 @@
 import { Circuit, solve } from '../circuit'
 import type { Point, Ref } from '../installation'
-import { assume, unknownsOf, usually, type Situation } from '../situation'
+import { assume, eachOtherwise, unknownsOf, usually, type Situation } from '../situation'
 import type { Value } from '../equipment'
 import type { Ohms } from '../units'
 
@@ -22,22 +22,14 @@ function laidOut(circuit: Circuit): Ways {
   if (!unknowns.length) return { usual: circuit, others: [] }
   const usual = usually(inst, unknowns)
   const taken = (values: readonly Value[]) => new Circuit(assume(inst, unknowns, values), circuit)
-  return {
-    usual: taken(usual),
-    others: unknowns.flatMap(({ ref, options }, i) =>
-      options
-        .filter((o) => o !== usual[i])
-        .map((o) => ({ ref, circuit: taken(usual.map((v, j) => (j === i ? o : v))) })),
-    ),
-  }
+  const others = eachOtherwise(unknowns, usual).map((o) => ({ ref: o.ref, circuit: taken(o.values) }))
+  return { usual: taken(usual), others }
 }
 
-/** What something comes to as all usually is, and what it hangs on: the unknowns by which it comes out otherwise. */
-export function hangsOn<T>({ usual, others }: Ways, of: (circuit: Circuit) => T): { usually: T; on: Ref[] } {
-  const usually = of(usual)
-  const on = others.filter((o) => of(o.circuit) !== usually).map((o) => o.ref)
-  return { usually, on: [...new Set(on)] }
-}
+/** What a thing hangs on: the unknowns by which it comes out otherwise than it usually does. */
+export const hangsOn = <T>({ others }: Ways, usually: T, of: (circuit: Circuit) => T): Ref[] => [
+  ...new Set(others.flatMap((o) => (of(o.circuit) === usually ? [] : [o.ref]))),
+]
 
 /** Loads that run in a state, and those that do or do not by what is not known; null: it does not come to rest. */
 export function runningBy(
@@ -65,6 +57,5 @@ export function voltsHangOn(ways: Ways, situation: Situation, from: Point, to: P
   }
   if (!ways.others.length) return []
   const usually = shown(ways.usual)
-  const on = ways.others.filter((o) => !(Math.abs(shown(o.circuit) - usually) <= 1)).map((o) => o.ref)
-  return [...new Set(on)]
+  return hangsOn(ways, true, (circuit) => Math.abs(shown(circuit) - usually) <= 1)
 }
