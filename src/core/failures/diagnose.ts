@@ -40,7 +40,8 @@ interface Suspect {
 
 /**
  * From a symptom and the readings so far: which single failures explain them, and which reading would best split the
- * rest; what is not known is taken as it usually stands. Low voltage goes before line voltage, and nearer places (the thermostat, then indoors) before farther ones.
+ * rest; what is not known is taken as it usually stands. Low voltage goes before line voltage, and nearer places (the
+ * thermostat, then indoors) before farther ones.
  */
 export function diagnose(job: Installation, symptom: Symptom, answers: readonly MeterAnswer[]): Diagnosis {
   const inst = asUsual(job)

@@ -56,6 +56,11 @@ export interface SessionState {
   failure: string | null
 }
 
+const NONE: ReadonlySet<Ref> = new Set()
+/** What stands in one of two sets alone. */
+const differing = (a: ReadonlySet<Ref>, b: ReadonlySet<Ref>): ReadonlySet<Ref> =>
+  new Set([...a, ...b].filter((ref) => a.has(ref) !== b.has(ref)))
+
 /** What a situation does to a wiring. */
 function lit(job: Job, analysis: Analysis, situation: Situation): LiveValue {
   const { inst } = analysis
@@ -63,8 +68,7 @@ function lit(job: Job, analysis: Analysis, situation: Situation): LiveValue {
   const solved = held ?? analysis.solve(situation)
   const other = held ? null : closedInstead(solved)
   const running = new Set(solved.ok ? solved.running.map((l) => l.ref) : [])
-  const instead = new Set(other ? other.running.map((l) => l.ref) : running)
-  const unsure = new Set([...running, ...instead].filter((r) => running.has(r) !== instead.has(r)))
+  const unsure = other ? differing(running, new Set(other.running.map((l) => l.ref))) : NONE
   const volts = terminalVolts(inst, solved, other)
   return { job, analysis, inst, situation, solved, volts, running, unsure }
 }
