@@ -169,7 +169,7 @@ test('what is ticked without a signal is there when it comes back', async ({ pag
   await context.setOffline(true)
   await line(page, 'enter').getByRole('checkbox').click()
   await line(page, '/11').getByRole('checkbox').click()
-  await expect(page.locator('[data-saving=offline]').first()).toBeAttached({ timeout: 15_000 })
+  await expect(page.locator('[data-saving=offline]').first()).toBeAttached()
   await expect(page.getByTestId('sheet-answer')).toContainText('2 of')
   await context.setOffline(false)
   await saved(page)

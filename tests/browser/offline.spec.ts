@@ -5,7 +5,33 @@ test.use({ serviceWorkers: 'allow' })
 
 /** The app is on the device as soon as its worker has taken everything and answers this page. */
 async function onDevice(page: Page): Promise<void> {
-  await page.waitForFunction(() => navigator.serviceWorker.controller !== null, null, { timeout: 40_000 })
+  await page.waitForFunction(() => navigator.serviceWorker.controller !== null, null, { timeout: 90_000 })
+}
+
+/** The library is on the device with its first answer. */
+async function libraryOnDevice(page: Page): Promise<void> {
+  await page.goto('/library')
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+  await page.waitForFunction(async () => (await caches.match('/api/library')) !== undefined)
+}
+
+/** An edit is in the device's copy of its job: written when nobody has edited for a while. */
+async function copyHas(page: Page, jobId: string, setpoint: string): Promise<void> {
+  const held = () =>
+    page.evaluate(
+      (id) =>
+        new Promise<string>((resolve, reject) => {
+          const open = indexedDB.open('gate-cross')
+          open.onerror = () => reject(new Error('the store of the device does not open'))
+          open.onsuccess = () => {
+            const row = open.result.transaction('seen').objectStore('seen').get(id)
+            row.onsuccess = () => resolve(JSON.stringify(row.result ?? null))
+            open.result.close()
+          }
+        }),
+      jobId,
+    )
+  await expect.poll(held).toContain(`"setpoint":${setpoint}`)
 }
 
 test('after one visit the app, the library and an opened job open and compute with no signal', async ({
@@ -17,11 +43,8 @@ test('after one visit the app, the library and an opened job open and compute wi
   await onDevice(page)
   await page.getByLabel('Closes below, °F').fill('41')
   await saved(page)
-  // It is remembered when nobody has edited for a while.
-  await page.waitForTimeout(6000)
-  await page.goto('/library')
-  await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
-  await page.waitForTimeout(500)
+  await copyHas(page, path.replace('/job/', ''), '41')
+  await libraryOnDevice(page)
   await context.setOffline(true)
 
   await page.goto(`${path}/gear`)
@@ -30,9 +53,7 @@ test('after one visit the app, the library and an opened job open and compute wi
   // An edit is proven here, and waits on the device through a reload.
   await page.getByLabel('Closes below, °F').fill('23')
   await expect(verdict(page)).toContainText('states')
-  await expect(page.locator('[data-saving=offline]').first()).toContainText('on this device', {
-    timeout: 20_000,
-  })
+  await expect(page.locator('[data-saving=offline]').first()).toContainText('on this device')
   await page.reload()
   await expect(page.getByLabel('Closes below, °F')).toHaveValue('23')
   await page.getByRole('link', { name: 'Bench' }).click()
@@ -70,7 +91,7 @@ test('a new release waits until the person takes it', async ({ page, context }) 
   release = 'second'
   await page.reload()
   const offer = page.getByText('A new version of Gate Cross is here.')
-  await expect(offer).toBeVisible({ timeout: 30_000 })
+  await expect(offer).toBeVisible({ timeout: 90_000 })
   const loaded = page.waitForEvent('load')
   await page.getByRole('button', { name: 'Take it' }).click()
   await loaded
@@ -85,15 +106,13 @@ test('a cabinet card opens from its picture with no signal', async ({ page, cont
   await page.getByRole('tab', { name: 'Cabinet card' }).click()
   const picture = await page.locator('.paper-qr').screenshot()
   await onDevice(page)
-  await page.goto('/library')
-  await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
-  await page.waitForTimeout(500)
+  await libraryOnDevice(page)
   await context.setOffline(true)
   await page.goto('/card')
   await page
     .getByLabel('Picture of a card')
     .setInputFiles({ name: 'card.png', mimeType: 'image/png', buffer: picture })
-  await expect(page.getByTestId('card')).toContainText('Dovecote Lane, as left on', { timeout: 20_000 })
-  await expect(page.getByTestId('card')).toContainText('A cooling call heats', { timeout: 20_000 })
+  await expect(page.getByTestId('card')).toContainText('Dovecote Lane, as left on')
+  await expect(page.getByTestId('card')).toContainText('A cooling call heats')
   await context.setOffline(false)
 })

@@ -19,7 +19,7 @@ const textOf = (path: string): string[] =>
 
 async function sign(page: Page, name: string) {
   // Crossing's numbers come last, and move what stands below them.
-  await expect(page.getByText('As wired and set a year costs')).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByText('As wired and set a year costs')).toBeVisible()
   await page.getByRole('button', { name: 'Sign', exact: true }).click()
   await page.getByLabel('Name', { exact: true }).fill(name)
   const field = page.getByRole('img', { name: 'Sign here' })
@@ -50,7 +50,7 @@ test('the report is a PDF of numbered pages: the first says all in a minute, and
   await page.getByRole('button', { name: 'Arrived now' }).click()
   await sign(page, 'Wren Hollis')
   await saved(page)
-  await expect(page.getByText('As wired and set a year costs')).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByText('As wired and set a year costs')).toBeVisible()
   const file = await download(page, 'PDF')
   const pages = textOf(await file.path())
   expect(pages.length).toBeGreaterThanOrEqual(4)
@@ -170,7 +170,6 @@ test('the owner’s card says what AUX and emergency cost, and has a language of
   // COP 2.77 at 35 °F on the line of its ratings, less a tenth for frost: the unit's own curve says 2.8.
   await expect(card).toContainText(
     /At 35 °F outside the same warmth then costs about 2\.\d times the heat pump’s\./,
-    { timeout: 30_000 },
   )
   await card.getByLabel('Language').selectOption('es')
   await expect(card).toContainText('Cómo está ajustada su calefacción')
@@ -240,7 +239,7 @@ test('the cabinet card’s code is read by two readers, small, turned and smudge
     buffer: Buffer.from(dataUrl.split(',')[1]!, 'base64'),
   })
   const card = page.getByTestId('card')
-  await expect(card).toContainText('Tallow Mill House, as left on', { timeout: 20_000 })
+  await expect(card).toContainText('Tallow Mill House, as left on')
   // The job is older than the library: its cabinets had no ground terminal yet, and the card says so.
   await expect(card).toContainText('This library describes otherwise')
   await expect(card.getByRole('row', { name: /yellow, .*Y1/ }).first()).toBeVisible()

@@ -22,7 +22,7 @@ async function rehearse(page: Page, id: string, button: string): Promise<void> {
   await open(page, `${await copyOf(page, id)}/startup?call=off&t=42`)
   await page.getByRole('button', { name: 'Rehearse this run with stand-in instruments' }).click()
   await page.getByRole('button', { name: button }).click()
-  await expect(page.getByTestId('rehearsal')).toBeVisible({ timeout: 20_000 })
+  await expect(page.getByTestId('rehearsal')).toBeVisible()
   await expect(page.getByRole('heading', { name: /^Rehearsal: / }).first()).toBeVisible()
 }
 
@@ -141,9 +141,9 @@ test('two people on one run: what the one reads at the air handler stands on the
   await entry.getByRole('textbox').fill('24.5')
   await entry.getByRole('textbox').press('Enter')
   await expect(page.locator('button[data-terminal="ah.Y"]')).toHaveAttribute('data-verdict', 'right', {
-    timeout: 5000,
+    timeout: 10_000,
   })
   await page.locator('[data-card=heat1]').getByRole('button', { name: 'Done', exact: true }).click()
-  await expect(far.locator('[data-line=heat1]')).toContainText('Done', { timeout: 5000 })
+  await expect(far.locator('[data-line=heat1]')).toContainText('Done', { timeout: 10_000 })
   await far.context().close()
 })
