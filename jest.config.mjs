@@ -4,6 +4,8 @@ const withNext = nextJest({ dir: './' })
 
 const config = withNext({
   testEnvironment: 'node',
+  // A machine whose neighbours are busy is ten times slower for a while; no test is about how fast an answer comes.
+  testTimeout: 60_000,
   testMatch: [
     '<rootDir>/src/**/*.test.ts',
     '<rootDir>/src/**/*.test.tsx',

@@ -8,8 +8,6 @@ import { ProfileEditor } from './ProfileEditor'
 const device = libraryDevice('sorrel-h1')
 const open = () => render(<ProfileEditor device={device} onSaved={() => undefined} />)
 const cell = (column: string, line: number) => screen.getByLabelText(`${column}, line ${line}`)
-// A slow machine types slowly.
-jest.setTimeout(30_000)
 beforeEach(() => localStorage.clear())
 const user = userEvent.setup()
 

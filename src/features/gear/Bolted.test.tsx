@@ -22,8 +22,6 @@ function open() {
   )
   return { ...view, edits }
 }
-// A slow machine types slowly.
-jest.setTimeout(30_000)
 beforeEach(() => localStorage.clear())
 const user = userEvent.setup()
 const choose = (label: string, text: string) => user.selectOptions(screen.getByLabelText(label), text)

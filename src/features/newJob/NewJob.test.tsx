@@ -16,8 +16,6 @@ const answer = (url: string, init?: RequestInit) => {
     url === '/api/library' ? { devices, own: [] } : init?.method === 'POST' ? { id: 'made' } : { jobs: [] }
   return Promise.resolve({ ok: true, status: 200, json: () => Promise.resolve(body) })
 }
-// A slow machine types slowly.
-jest.setTimeout(30_000)
 beforeEach(() => {
   localStorage.clear()
   sent.length = 0

@@ -28,7 +28,6 @@ function lateScreen(shown: Job) {
   const value = { job: shown, inst: installationOf(shown), edit, who: 'Ada' } as unknown as JobScreenValue
   return { late, value }
 }
-jest.setTimeout(30_000)
 const user = userEvent.setup()
 
 it('two figures of one list, typed faster than the screen follows, both stand', async () => {
