@@ -37,6 +37,10 @@ describe('what happens in time, in words', () => {
     expect(demandWords({ why: 'droop', offF: 3, droopF: 2 }, 'heatAux1')).toBe(
       'the room is 3 °F below its setpoint: the droop of 2 °F is passed',
     )
+    // Nobody has looked at it: it is not said as if somebody had.
+    expect(demandWords({ why: 'droop', offF: 3, droopF: 1, taken: true }, 'heatAux1')).toBe(
+      'the room is 3 °F below its setpoint: its droop is not known, and 1 °F, which is usual, is passed',
+    )
     expect(elapsed(3725)).toBe('1:02:05')
     expect(Object.keys(SCENE_WORDS).sort()).toEqual([...SCENES].sort())
   })

@@ -65,7 +65,11 @@ export function demandWords(c: DemandCause, call: Call): string {
     case 'differential':
       return `the room is ${degrees(c.offF)} ${isCooling(call) ? 'above' : 'below'} its setpoint`
     case 'droop':
-      return `the room is ${degrees(c.offF)} below its setpoint: the droop of ${degrees(c.droopF)} is passed`
+      return `the room is ${degrees(c.offF)} below its setpoint: ${
+        c.taken
+          ? `its droop is not known, and ${degrees(c.droopF)}, which is usual, is passed`
+          : `the droop of ${degrees(c.droopF)} is passed`
+      }`
     case 'upstage':
       return `the heat pump ran ${duration(c.seconds)} without catching up`
     case 'satisfied':

@@ -33,6 +33,13 @@ describe('the numbers that calls are made by', () => {
     })
     // 30 min; no droop is comfort, a degree.
     expect(demandNumbers(set, thermostatOf(set))).toMatchObject({ upstage: 1800, droopF: 1, secondF: 2 })
+    // Nobody has looked at it: what is usual is taken, and marked.
+    const dark = demoInstallation('quillfeather-lane', { 'tstat.droop': 'unknown' })
+    expect(demandNumbers(dark, thermostatOf(dark))).toMatchObject({ droopF: 1, droopTaken: true })
+    expect(demandNumbers(inst, thermostatOf(inst)).droopTaken).toBe(false)
+    const seen = new Thermostat(dark, [], WALL)
+    seen.look(0, WALL.setpointF - 1.2)
+    expect(seen.call.cause).toMatchObject({ why: 'droop', droopF: 1, taken: true })
     // A controller: strips on at 5 °F below, off at 2 below.
     const controller = demoInstallation('gorse-end')
     const of = demandNumbers(controller, thermostatOf(controller))

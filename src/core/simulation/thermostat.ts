@@ -14,6 +14,8 @@ export interface DemandNumbers {
   secondF: number
   secondAfter: number
   droopF: number
+  /** Nobody has said what the droop is: it is what is usual. */
+  droopTaken: boolean
   releaseShare: number
   /** s; null: never. */
   upstage: number | null
@@ -53,6 +55,7 @@ export function demandNumbers(inst: Installation, placed: Placed | undefined): D
     secondF: amount(own.secondF) ?? byIntent('stageDifferential') ?? USUAL.secondF,
     secondAfter: amount(own.secondAfter) ?? 0,
     droopF,
+    droopTaken: droop === null,
     releaseShare:
       own.releaseShare ?? (off !== null && off < droopF ? Math.max(0, off) / droopF : USUAL.releaseShare),
     upstage: upstage > 0 ? upstage : null,
@@ -61,6 +64,13 @@ export function demandNumbers(inst: Installation, placed: Placed | undefined): D
       amount(own.recoveryFPerHour) ?? (said('earlyRecovery') === 'on' ? ESTIMATES.recoveryFPerHour : 0),
   }
 }
+
+const droopCause = (offF: number, { droopF, droopTaken }: DemandNumbers): DemandCause => ({
+  why: 'droop',
+  offF,
+  droopF,
+  ...(droopTaken && { taken: true }),
+})
 
 interface Flags {
   first: boolean
@@ -209,8 +219,7 @@ export class Thermostat {
     const second = this.offered.has('heat2')
     if (f.backup === 0) {
       if (this.begins.holdsBackup && this.recovers(now)) return null
-      if (off >= n.droopF - EPS)
-        return { ...f, second, backup: 1, cause: { why: 'droop', offF: off, droopF: n.droopF } }
+      if (off >= n.droopF - EPS) return { ...f, second, backup: 1, cause: droopCause(off, n) }
       if (n.upstage !== null && now >= this.countSince + n.upstage - EPS && off > 0)
         return { ...f, second, backup: 1, cause: { why: 'upstage', seconds: n.upstage } }
       return null

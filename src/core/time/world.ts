@@ -8,7 +8,8 @@ import type { DegF } from '../units'
 export type DemandCause =
   /** The room is so far below, or above, what it is held at. */
   | { why: 'differential'; offF: number }
-  | { why: 'droop'; offF: number; droopF: number }
+  /** @param taken where nobody knows the droop: it is what is usual */
+  | { why: 'droop'; offF: number; droopF: number; taken?: true }
   /** The stage below has run for so long without catching up, s. */
   | { why: 'upstage'; seconds: number }
   | { why: 'satisfied' }
