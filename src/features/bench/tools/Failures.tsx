@@ -46,7 +46,6 @@ export function Failures() {
   const taken = takenAsUsual(inst)
   return (
     <section aria-label="If one part fails" data-testid="failures">
-      {taken && <p className="text-[15px] text-watch">{taken}</p>}
       {effects.length > 0 && (
         <p className={cx('text-lg font-bold', result?.of !== inst && 'opacity-60')}>
           {ORDER.slice(0, 3)
@@ -56,6 +55,7 @@ export function Failures() {
           {result?.of !== inst && ' The wiring has changed since.'}
         </p>
       )}
+      {taken && <p className="mb-2 text-[15px] text-watch">{taken}</p>}
       {run ? (
         <p className="flex items-center gap-3">
           <Progress.Root

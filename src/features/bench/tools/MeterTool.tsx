@@ -64,7 +64,7 @@ export function MeterTool({ leads, setLeads }: { leads: Leads; setLeads: (leads:
       </div>
       {hangsOn.length > 0 && (
         <p className="mt-2 max-w-xl text-watch">
-          These volts hang on what is not known yet: {hangsOn.map((at) => refWords(inst, at)).join('; ')}
+          These volts hang on what is not known yet: {hangsOn.map((at) => refWords(inst, at)).join('; ')}.
         </p>
       )}
       {floating && (
