@@ -17,13 +17,34 @@ self.addEventListener('fetch', (event) => {
   event.respondWith(answer())
 })
 
+let breakOff: (why: unknown) => void
+const brokenOff = new Promise<never>((_, reject) => (breakOff = reject))
+// A file that does not come later on, when all are there, breaks off nothing.
+brokenOff.catch(() => undefined)
+
+/**
+ * The library waits for ever for a file that did not come, and the browser with it. So it waits no longer than until one
+ * fails: what came is kept, and the page tries again.
+ */
+const untilOneFails = (event: ExtendableEvent): ExtendableEvent =>
+  new Proxy(event, {
+    get(of, key) {
+      if (key === 'waitUntil') return (all: Promise<unknown>) => of.waitUntil(Promise.race([all, brokenOff]))
+      const value: unknown = Reflect.get(of, key, of)
+      return typeof value === 'function' ? (value.bind(of) as unknown) : value
+    },
+  })
+
 /**
  * The app on this device: every file of one release, and its pages, as they were when the release was taken. A new one waits
  * until the person takes it; jobs are not here but in the browser's own database.
  */
 const serwist = new Serwist({
   precacheEntries: self.__SW_MANIFEST,
-  precacheOptions: { cleanupOutdatedCaches: true },
+  precacheOptions: {
+    cleanupOutdatedCaches: true,
+    plugins: [{ handlerDidError: ({ error }) => (breakOff(error), Promise.resolve(undefined)) }],
+  },
   skipWaiting: false,
   clientsClaim: true,
   runtimeCaching: [
@@ -37,4 +58,6 @@ const serwist = new Serwist({
 serwist.registerRoute(
   new NavigationRoute(serwist.createHandlerBoundToUrl('/job/-'), { allowlist: [/^\/job\/[^/]+(\/[^/]*)?$/] }),
 )
+const install = serwist.handleInstall.bind(serwist)
+serwist.handleInstall = (event) => install(untilOneFails(event))
 serwist.addEventListeners()

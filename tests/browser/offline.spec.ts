@@ -79,6 +79,21 @@ test('after one visit the app, the library and an opened job open and compute wi
   expect(job.job.placed.find((p) => p.ref === 'odt')!.settings.setpoint).toBe(23)
 })
 
+test('one file that does not come does not keep the app off the device', async ({ page, context }) => {
+  // A bar of signal that comes and goes: the worker's first request for a page is lost.
+  let lost = 0
+  await context.route('**/card', (route) =>
+    route.request().serviceWorker() && lost++ === 0 ? route.abort() : route.continue(),
+  )
+  await page.goto('/')
+  await onDevice(page)
+  expect(lost).toBe(2)
+  await context.setOffline(true)
+  await page.goto('/card')
+  await expect(page.getByLabel('Picture of a card')).toBeAttached()
+  await context.setOffline(false)
+})
+
 test('a new release waits until the person takes it', async ({ page, context }) => {
   // What the server has for a worker changes while the page is open, as with a release.
   let release = 'first'

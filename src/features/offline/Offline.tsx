@@ -5,13 +5,25 @@ import { Button } from '@/ui'
 
 /** ms after which the app is put on the device: what the person came for goes first. */
 const AFTER_MS = 3000
+/** ms after which it is tried again where that broke off, twice as long each time, and the longest such pause. */
+const AGAIN_MS = { first: 10_000, most: 600_000 }
+
+/** Whether what is being put on the device gets there whole. */
+const whole = (making: ServiceWorker | null | undefined): Promise<boolean> =>
+  new Promise((resolve) => {
+    if (!making) return resolve(true)
+    making.addEventListener('statechange', () => {
+      if (making.state === 'redundant') resolve(false)
+      else if (making.state !== 'installing') resolve(true)
+    })
+  })
 
 /** Puts the app on this device, for days without a signal; a new release is taken when the person says so. */
 export function Offline() {
   const [take, setTake] = useState<{ act: () => void } | null>(null)
   useEffect(() => {
     if (!('serviceWorker' in navigator)) return
-    const register = async () => {
+    const put = async () => {
       const { Serwist } = await import('@serwist/window')
       const worker = new Serwist('/sw.js', { scope: '/' })
       worker.addEventListener('waiting', () => {
@@ -22,11 +34,26 @@ export function Offline() {
           },
         })
       })
-      await worker.register({ immediate: true })
+      return whole((await worker.register({ immediate: true }))?.installing)
     }
-    // Without a place to store it there is nothing to be done: the page works as long as there is a signal.
-    const timer = setTimeout(() => void register().catch(() => undefined), AFTER_MS)
-    return () => clearTimeout(timer)
+    let timer: ReturnType<typeof setTimeout> | undefined
+    let left = false
+    // One file that does not come breaks it off; what came is kept. Without a place to store it the page works as long as
+    // there is a signal.
+    const tryIn = (wait: number, pause: number) => {
+      timer = setTimeout(
+        () =>
+          void put()
+            .catch(() => false)
+            .then((done) => !done && !left && tryIn(pause, Math.min(2 * pause, AGAIN_MS.most))),
+        wait,
+      )
+    }
+    tryIn(AFTER_MS, AGAIN_MS.first)
+    return () => {
+      left = true
+      clearTimeout(timer)
+    }
   }, [])
   if (!take) return null
   return (
