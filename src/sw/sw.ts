@@ -24,16 +24,12 @@ brokenOff.catch(() => undefined)
 
 /**
  * The library waits for ever for a file that did not come, and the browser with it. So it waits no longer than until one
- * fails: what came is kept, and the page tries again.
+ * fails: what came is kept, and the page tries again. Heard before the library's own listener, which gets the same event.
  */
-const untilOneFails = (event: ExtendableEvent): ExtendableEvent =>
-  new Proxy(event, {
-    get(of, key) {
-      if (key === 'waitUntil') return (all: Promise<unknown>) => of.waitUntil(Promise.race([all, brokenOff]))
-      const value: unknown = Reflect.get(of, key, of)
-      return typeof value === 'function' ? (value.bind(of) as unknown) : value
-    },
-  })
+self.addEventListener('install', (event) => {
+  const wait = event.waitUntil.bind(event)
+  event.waitUntil = (all) => wait(Promise.race([all, brokenOff]))
+})
 
 /**
  * The app on this device: every file of one release, and its pages, as they were when the release was taken. A new one waits
@@ -58,6 +54,4 @@ const serwist = new Serwist({
 serwist.registerRoute(
   new NavigationRoute(serwist.createHandlerBoundToUrl('/job/-'), { allowlist: [/^\/job\/[^/]+(\/[^/]*)?$/] }),
 )
-const install = serwist.handleInstall.bind(serwist)
-serwist.handleInstall = (event) => install(untilOneFails(event))
 serwist.addEventListeners()
