@@ -3,6 +3,9 @@ import { NextResponse, type NextRequest } from 'next/server'
 import { strangerProblem } from '@/server/strangers'
 import { sentence } from '@/jobfile'
 
+/** Hot reload evaluates scripts and writes styles into the page. */
+const IS_DEV = process.env.NODE_ENV === 'development'
+
 /**
  * What a page may load and run: its own files, and inline scripts that carry this answer's nonce. A script that got into a
  * text field has none. Style attributes are let be: colours of conductors and places of terminals are written there.
@@ -10,8 +13,8 @@ import { sentence } from '@/jobfile'
 const policy = (nonce: string): string =>
   [
     "default-src 'self'",
-    `script-src 'self' 'nonce-${nonce}' 'wasm-unsafe-eval'`,
-    `style-src 'self' 'nonce-${nonce}'`,
+    `script-src 'self' 'nonce-${nonce}' 'wasm-unsafe-eval'${IS_DEV ? " 'unsafe-eval'" : ''}`,
+    `style-src 'self' ${IS_DEV ? "'unsafe-inline'" : `'nonce-${nonce}'`}`,
     "style-src-attr 'unsafe-inline'",
     "img-src 'self' data: blob:",
     "font-src 'self'",

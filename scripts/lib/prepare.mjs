@@ -132,21 +132,51 @@ async function buildServiceWorker() {
   })
 }
 
-/** What the server's proof threads run: a file of its own, beside the pages' bundle. */
+/** How the file is made that the server's proof threads run. It is no part of the pages' bundle. */
+const proofWorker = (outfile) => ({
+  entryPoints: [join(root, 'src/server/proof/proof.worker.ts')],
+  outfile,
+  bundle: true,
+  platform: 'node',
+  target: 'node20',
+  format: 'cjs',
+  footer: { js: 'module.exports = module.exports.default;' },
+  mainFields: ['module', 'main'],
+  tsconfig: join(root, 'tsconfig.json'),
+  logLevel: 'error',
+})
+
+/** Writes that file beside the built pages. */
 export async function buildProofWorker() {
   const { build } = await import('esbuild')
-  await build({
-    entryPoints: [join(root, 'src/server/proof/proof.worker.ts')],
-    outfile: join(root, '.next/server/proof.worker.cjs'),
-    bundle: true,
-    platform: 'node',
-    target: 'node20',
-    format: 'cjs',
-    footer: { js: 'module.exports = module.exports.default;' },
-    mainFields: ['module', 'main'],
-    tsconfig: join(root, 'tsconfig.json'),
-    logLevel: 'error',
-  })
+  await build(proofWorker(join(root, '.next/server/proof.worker.cjs')))
+}
+
+/**
+ * Writes that file into a folder, and writes it again whenever its source changes.
+ * @returns the path of a worker file whose threads load the newest one for each proof
+ */
+export async function watchProofWorker(folder) {
+  const { context } = await import('esbuild')
+  const bundle = join(folder, 'proof.bundle.cjs')
+  const making = await context(proofWorker(bundle))
+  await making.rebuild()
+  await making.watch()
+  const worker = join(folder, 'proof.worker.cjs')
+  writeFileSync(
+    worker,
+    `const { statSync } = require('node:fs')
+const bundle = ${JSON.stringify(bundle)}
+let loaded = 0
+module.exports = (task) => {
+  const { mtimeMs } = statSync(bundle)
+  if (mtimeMs !== loaded) delete require.cache[bundle]
+  loaded = mtimeMs
+  return require(bundle)(task)
+}
+`,
+  )
+  return worker
 }
 
 export function ensureDataFolder() {

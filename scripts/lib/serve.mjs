@@ -44,16 +44,38 @@ function servant() {
   return null
 }
 
-/** Starts the production server on loopback and waits for its first answer. `log` takes what it has to say. */
-export async function startServer({ port, databaseUrl, log = null }) {
+/**
+ * Starts the server on loopback and waits for its first answer.
+ * @param log takes what the server prints
+ * @param dev serves the source with hot reload instead of the build
+ * @param proofWorker path of the file that proof threads run, where it is not the build's own
+ */
+export async function startServer({ port, databaseUrl, log = null, dev = false, proofWorker = null }) {
   const next = join(root, 'node_modules/next/dist/bin/next')
-  const who = servant()
+  // A development server writes what it compiles into the checkout, so it runs as whoever owns that.
+  const who = dev ? null : servant()
   // Requests are short-lived and many: more room for the young spares the collector a fifth of the server's time.
-  const flags = ['--max-semi-space-size=64']
-  const child = spawn(process.execPath, [...flags, next, 'start', '-H', '127.0.0.1', '-p', String(port)], {
+  const flags = [
+    '--max-semi-space-size=64',
+    next,
+    dev ? 'dev' : 'start',
+    '-H',
+    '127.0.0.1',
+    '-p',
+    String(port),
+  ]
+  const child = spawn(process.execPath, flags, {
     cwd: root,
     ...who,
-    env: { ...process.env, DATABASE_URL: databaseUrl, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' },
+    env: {
+      ...process.env,
+      DATABASE_URL: databaseUrl,
+      NODE_ENV: dev ? 'development' : 'production',
+      NEXT_TELEMETRY_DISABLED: '1',
+      // A build has its engine's name in it already.
+      ...(dev ? { GATE_CROSS_ENGINE: engine() } : {}),
+      ...(proofWorker ? { GATE_CROSS_PROOF_WORKER: proofWorker } : {}),
+    },
     stdio: ['ignore', 'pipe', 'pipe'],
     // Its own process group: Ctrl-C then ends it through us, in order.
     detached: true,

@@ -5,7 +5,15 @@ import type { Cable, Installation, Wire } from '@/core/installation'
 
 const root = join(__dirname, '..', '..')
 
-export const readJson = <T>(path: string): T => JSON.parse(readFileSync(join(root, path), 'utf8')) as T
+/** What is in a JSON file of the project, a copy for each that asks. */
+export const readJson = <T>(path: string): T => JSON.parse(textOf(path)) as T
+
+const texts = new Map<string, string>()
+function textOf(path: string): string {
+  const text = texts.get(path) ?? readFileSync(join(root, path), 'utf8')
+  texts.set(path, text)
+  return text
+}
 
 export const libraryDevice = (id: string): Device => readJson<Device>(`library/${id}.json`)
 

@@ -25,17 +25,39 @@ export interface Judged {
 /** s after the call at which a card is read. */
 const [STEADY, IN_DEFROST] = [1800, 100]
 
-/** A whole run: every card that can be tried that day, read with the stand-ins once all is steady, and judged as it is read. */
+/** What every run of a job on a day shares: its circuit, and the cards of that day with the points to read on each. */
+interface Day {
+  circuit: Circuit
+  seen: JobSeen
+  cards: { card: TestCard; points: Spot[] }[]
+}
+const days = new WeakMap<Job, Map<number, Day>>()
+function dayOf(job: Job, outdoorF: number): Day {
+  const known = days.get(job) ?? new Map<number, Day>()
+  days.set(job, known)
+  const found = known.get(outdoorF)
+  if (found) return found
+  const seen = jobSeen(job, installationOf(job))
+  const circuit = new Circuit(seen.inst)
+  const cards = testPlan(circuit, degF(outdoorF))
+    .filter((card) => card.today.can)
+    .map((card) => ({ card, points: pointsOf(seen, circuit, card) }))
+  const day = { circuit, seen, cards }
+  known.set(outdoorF, day)
+  return day
+}
+
+/**
+ * A whole run: every card that can be tried that day, read with the practice meters once all is steady. Each verdict looks at
+ * all readings of the run, and is worked out when it is asked for.
+ */
 export function rehearse(job: Job, fault: SiteFault | null, outdoorF = 42, seed = 1): Judged[] {
-  const inst = installationOf(job)
-  const circuit = new Circuit(inst)
-  const seen = jobSeen(job, inst)
-  const site = new HiddenSite(inst, fault, seed)
+  const { circuit, seen, cards } = dayOf(job, outdoorF)
+  const site = new HiddenSite(seen.inst, fault, seed)
   const all: Reading[] = []
   const taken: Omit<Judged, 'verdict'>[] = []
-  for (const card of testPlan(circuit, degF(outdoorF))) {
-    if (!card.today.can) continue
-    for (const { quantity, place, at } of pointsOf(seen, circuit, card)) {
+  for (const { card, points } of cards)
+    for (const { quantity, place, at } of points) {
       const sample = site.read(
         { quantity, place, at, withBlower: false, situation: card.situation, moved: card.moved },
         // A defrost is over in minutes: it is looked at while it is on.
@@ -59,9 +81,15 @@ export function rehearse(job: Job, fault: SiteFault | null, outdoorF = 42, seed 
       all.push(reading)
       taken.push({ card: card.id, reading })
     }
-  }
-  // As they stand once the run is through: each verdict looks at the other readings too.
-  return taken.map((t) => ({ ...t, verdict: judge(circuit, t.reading, all, seen) }))
+  return taken.map((t) => {
+    let verdict: Verdict | undefined
+    return {
+      ...t,
+      get verdict() {
+        return (verdict ??= judge(circuit, t.reading, all, seen))
+      },
+    }
+  })
 }
 
 interface Spot {

@@ -242,5 +242,6 @@ function gateAt(solution: Solution, index: number, side: ChainGate['side']): Cha
 /** Two poles of one breaker, or two contacts of one device with the same reason, are one gate to a person. */
 function withoutTwins(gates: ChainGate[]): ChainGate[] {
   const key = (g: ChainGate) => `${g.at.split('.')[0]}|${g.state}|${JSON.stringify(g.because)}`
-  return gates.filter((g, i) => gates.findIndex((h) => key(h) === key(g)) === i).map((g) => ({ ...g }))
+  const seen = new Set<string>()
+  return gates.filter((g) => seen.size !== seen.add(key(g)).size).map((g) => ({ ...g }))
 }

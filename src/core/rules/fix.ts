@@ -78,10 +78,12 @@ export function fixesFor(
     let fewest = Infinity
     for (const fix of list) {
       const tried = applyFix(inst, fix)
-      if (!holdsInWitness(rule, new Circuit(tried, whole), finding)) continue
-      const { findings, undecided } = prove(tried, RULES, whole)
+      const circuit = new Circuit(tried, whole)
+      // A proof takes longest, so it comes last.
+      if (!holdsInWitness(rule, circuit, finding) || !runsAsCalled(whole, circuit)) continue
+      const { findings, undecided } = prove(tried, RULES, circuit)
       const worse = findings.some((f) => findingKey(f) === findingKey(finding) || !before.has(findingKey(f)))
-      if (worse || undecided.length || findings.length > fewest || !runsAsCalled(whole, tried)) continue
+      if (worse || undecided.length || findings.length > fewest) continue
       if (findings.length < fewest) best = []
       fewest = findings.length
       best.push(fix)
@@ -109,8 +111,8 @@ function holdsInWitness(rule: Rule, circuit: Circuit, finding: Finding): boolean
  * compressor without a compressor call; and no compressor stops that ran before, unless for heat ahead of its coil.
  * A change that clears a rule by leaving something always on, or off, is no mend.
  */
-function runsAsCalled(was: Circuit, after: Installation): boolean {
-  const is = new Circuit(after, was)
+function runsAsCalled(was: Circuit, is: Circuit): boolean {
+  const after = is.inst
   return callsOf(after).every((call) => {
     const called = isCooling(call) || isHeatPumpHeating(call)
     return regionsOf(after).every((outdoorF) => {

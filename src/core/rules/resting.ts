@@ -22,13 +22,16 @@ interface Node {
   restless: boolean
 }
 
-/** The modes as text, without one of them or without what switches with a differential did last. */
-function keyOf(modes: Situation['modes'], leaveOut: (ref: Name) => boolean): string {
-  return Object.entries(modes)
-    .filter(([ref]) => !leaveOut(ref))
-    .map(([ref, state]) => `${ref}=${state}`)
-    .sort()
-    .join(';')
+/** The modes as lines of text, sorted, each with the mode that it is of. */
+const modeLines = (modes: Situation['modes']): { ref: Name; line: string }[] =>
+  Object.entries(modes)
+    .map(([ref, state]) => ({ ref, line: `${ref}=${state}` }))
+    .sort((a, b) => (a.line < b.line ? -1 : 1))
+/** Lines of modes as one text, without those that are left out. */
+function keyOf(lines: readonly { ref: Name; line: string }[], leaveOut: (ref: Name) => boolean): string {
+  let key = ''
+  for (const { ref, line } of lines) if (!leaveOut(ref)) key += `${line};`
+  return key
 }
 const isMemory = (ref: Name): boolean => splitRef(ref).id.startsWith('band:')
 
@@ -39,13 +42,13 @@ class Neighbours {
 
   add(node: Node): void {
     const { call, modes } = node.situation
-    const all = keyOf(modes, () => false)
-    const still = keyOf(modes, isMemory)
+    const lines = modeLines(modes)
+    const all = keyOf(lines, () => false)
+    const still = keyOf(lines, isMemory)
     const keys = [`any ${node.at} ${all}`, `${call} ${node.at} ${node.at + 1} ${still}`]
     keys.push(`${call} ${node.at - 1} ${node.at} ${still}`)
     // A row is in one group for each thing that is away, and in the group of the rows that have one thing more.
-    for (const ref of Object.keys(modes))
-      keys.push(`${call} ${node.at} ${ref} ${keyOf(modes, (r) => r === ref)}`)
+    for (const { ref } of lines) keys.push(`${call} ${node.at} ${ref} ${keyOf(lines, (r) => r === ref)}`)
     this.of.set(node, keys)
     for (const key of keys) this.join(key, node)
   }
@@ -56,15 +59,17 @@ class Neighbours {
   }
   /** Once all rows are in: puts each row among those with one thing more that is away. */
   close(nodes: readonly Node[], refs: readonly Name[]): void {
-    for (const node of nodes)
+    for (const node of nodes) {
+      const all = keyOf(modeLines(node.situation.modes), () => false)
       for (const ref of refs) {
         if (ref in node.situation.modes) continue
-        const key = `${node.situation.call} ${node.at} ${ref} ${keyOf(node.situation.modes, () => false)}`
+        const key = `${node.situation.call} ${node.at} ${ref} ${all}`
         const group = this.groups.get(key)
         if (!group) continue
         group.push(node)
         under(this.of, node).push(key)
       }
+    }
   }
   *from(node: Node): Generator<Node> {
     for (const key of under(this.of, node))

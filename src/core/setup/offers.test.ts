@@ -17,12 +17,20 @@ const asChanges = (list: readonly Pick<Recommended, 'at' | 'value'>[]): Change[]
     const { placed, id } = splitRef(r.at)
     return { kind: 'setSetting', placed, setting: id, value: r.value }
   })
-const grave = (inst: Installation) =>
-  new Set(
+/** Codes of what a proof finds worse than a warning. Strategies often end at the same settings, so each job is proven once. */
+const gravest = new Map<string, ReadonlySet<string>>()
+function grave(inst: Installation): ReadonlySet<string> {
+  const key = JSON.stringify(inst)
+  const known = gravest.get(key)
+  if (known) return known
+  const found = new Set(
     prove(inst)
       .findings.filter((f) => f.severity !== 'warn')
       .map((f) => `${f.rule}:${f.code}`),
   )
+  gravest.set(key, found)
+  return found
+}
 const codes = (s: JobSeen) => new Set(jobFindings(s).map((f) => `${f.rule}:${f.code}`))
 const minus = (a: ReadonlySet<string>, b: ReadonlySet<string>) => [...a].filter((x) => !b.has(x))
 /** Every answer that speaks for something, at once. */

@@ -22,7 +22,8 @@ const whole = (making: ServiceWorker | null | undefined): Promise<boolean> =>
 export function Offline() {
   const [take, setTake] = useState<{ act: () => void } | null>(null)
   useEffect(() => {
-    if (!('serviceWorker' in navigator)) return
+    // While the app is developed, a copy on the device would show scripts of an earlier minute.
+    if (!('serviceWorker' in navigator) || process.env.NODE_ENV === 'development') return
     const put = async () => {
       const { Serwist } = await import('@serwist/window')
       const worker = new Serwist('/sw.js', { scope: '/' })

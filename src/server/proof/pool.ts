@@ -9,8 +9,9 @@ import type { ProofTask, ProvenJob } from './proveJob'
 const MOST_MS = 20_000
 const MOST_MB = 512
 
-/** Where the build puts what the threads run: it is no part of the pages' bundle. */
-const WORKER = join('.next', 'server', 'proof.worker.cjs')
+/** Path of what the threads run: the build puts it beside the pages' bundle, `npm run dev` elsewhere. */
+const workerFile = (): string =>
+  process.env.GATE_CROSS_PROOF_WORKER ?? join(process.cwd(), '.next', 'server', 'proof.worker.cjs')
 
 const holder = globalThis as typeof globalThis & { gateCrossProofs?: Proofs | undefined }
 interface Proofs {
@@ -27,7 +28,7 @@ const THREADS = Math.max(1, Math.min(4, availableParallelism() - 1))
 function proofs(): Proofs {
   return (holder.gateCrossProofs ??= {
     pool: new Piscina<ProofTask, ProvenJob>({
-      filename: join(process.cwd(), WORKER),
+      filename: workerFile(),
       minThreads: 1,
       maxThreads: THREADS,
       idleTimeout: 30_000,

@@ -1,0 +1,55 @@
+import { mkdirSync } from 'node:fs'
+import { join } from 'node:path'
+import { ensurePackages } from './lib/machine.mjs'
+import { portIsFree, startCluster } from './lib/postgres.mjs'
+import { data, ensureModules, watchProofWorker } from './lib/prepare.mjs'
+import { main, Plain, say } from './lib/say.mjs'
+import { prepareDatabase, startServer } from './lib/serve.mjs'
+
+const USE = 'npm run dev, with PORT from the environment'
+
+/**
+ * The app from its source, with hot reload, over a database of its own that has the demo jobs. It shares nothing with
+ * "npm run demo", so both may run at once. The service worker stays off: it would serve yesterday's scripts.
+ */
+main(async () => {
+  const [odd] = process.argv.slice(2)
+  if (odd) throw new Plain(`"${odd}" is not known here, and nothing was started. It is: ${USE}`)
+  const port = Number(process.env.PORT ?? 4820)
+  if (!(port > 0 && port < 65536))
+    throw new Plain(`PORT is "${process.env.PORT}": it must be a number from 1 to 65535.`)
+  // Checked before the database is touched: another "npm run dev" that runs here holds its port.
+  if (!(await portIsFree(port)))
+    throw new Plain(
+      `port ${port} is in use, perhaps by another "npm run dev". Stop that one, or run: PORT=${port + 1} npm run dev`,
+    )
+  await ensurePackages(['postgresql'])
+  await ensureModules()
+  const folder = join(data, 'dev')
+  mkdirSync(folder, { recursive: true })
+  const proofWorker = await watchProofWorker(folder)
+  const cluster = await startCluster(folder)
+  let server = null
+  const stop = async () => {
+    await server?.stop()
+    await cluster.stop()
+    process.exit()
+  }
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.once(signal, stop)
+  try {
+    // The first page is compiled while the demo jobs are loaded: both take a few seconds.
+    const [, started] = await Promise.all([
+      prepareDatabase(cluster.url),
+      startServer({ port, databaseUrl: cluster.url, log: process.stdout, proofWorker, dev: true }),
+    ])
+    server = started
+    await (await fetch(server.url)).text()
+  } catch (e) {
+    await server?.stop()
+    await cluster.stop()
+    throw e
+  }
+  say(`ready at ${server.url}   (hot reload; Ctrl-C stops it)`)
+  await server.gone
+  await cluster.stop()
+})
