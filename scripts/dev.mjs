@@ -27,8 +27,7 @@ main(async () => {
   await ensureModules()
   const folder = join(data, 'dev')
   mkdirSync(folder, { recursive: true })
-  const proofWorker = await watchProofWorker(folder)
-  const cluster = await startCluster(folder)
+  const [proofWorker, cluster] = await Promise.all([watchProofWorker(folder), startCluster(folder)])
   let server = null
   const stop = async () => {
     await server?.stop()
@@ -36,20 +35,19 @@ main(async () => {
     process.exit()
   }
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.once(signal, stop)
-  try {
-    // The first page is compiled while the demo jobs are loaded: both take a few seconds.
-    const [, started] = await Promise.all([
-      prepareDatabase(cluster.url),
-      startServer({ port, databaseUrl: cluster.url, log: process.stdout, proofWorker, dev: true }),
-    ])
-    server = started
-    await (await fetch(server.url)).text()
-  } catch (e) {
-    await server?.stop()
-    await cluster.stop()
-    throw e
+  // The server starts and compiles its first page while the demo jobs are loaded: both take a few seconds.
+  const [loaded, started] = await Promise.allSettled([
+    prepareDatabase(cluster.url, { proven: false }),
+    startServer({ port, databaseUrl: cluster.url, log: process.stdout, proofWorker, dev: true }),
+  ])
+  server = started.value
+  if (loaded.reason || started.reason) {
+    console.error((loaded.reason ?? started.reason).message)
+    await stop()
   }
   say(`ready at ${server.url}   (hot reload; Ctrl-C stops it)`)
+  // The page of a job takes longest to compile, so that begins now.
+  void fetch(`${server.url}/job/-`)
   await server.gone
   await cluster.stop()
 })

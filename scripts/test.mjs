@@ -77,6 +77,7 @@ main(async () => {
   await program('saving through restarts', 'tests/durability/main.ts')
   await program('a storm over many devices', 'tests/durability/storm.ts')
   await program('the start command, cut off', 'tests/durability/command.ts')
+  await program('the development server', 'tests/dev/main.ts')
 
   say(`seconds: ${seconds.join(', ')}`)
 

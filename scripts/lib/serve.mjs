@@ -3,14 +3,18 @@ import { join } from 'node:path'
 import { engine, root } from './prepare.mjs'
 import { Plain, run, say } from './say.mjs'
 
-/** Migrates the database, and loads the demo jobs where there are none yet. `reset` empties it first. */
-export async function prepareDatabase(url, { reset = false, demo = true } = {}) {
+/**
+ * Migrates the database, and loads the demo jobs where there are none yet. `reset` empties it first; `proven: false` leaves
+ * the proofs of the demo jobs to the server.
+ */
+export async function prepareDatabase(url, { reset = false, demo = true, proven = true } = {}) {
   const args = [
     '--import',
     'tsx',
     join(root, 'scripts/database.ts'),
     ...(reset ? ['--reset'] : []),
     ...(demo ? ['--demo'] : []),
+    ...(proven ? [] : ['--unproven']),
   ]
   const result = await run(process.execPath, args, {
     cwd: root,
@@ -88,11 +92,13 @@ export async function startServer({ port, databaseUrl, log = null, dev = false, 
   child.stdout.on('data', (d) => log?.write(d))
   const gone = new Promise((resolve) => child.on('exit', resolve))
   const url = `http://127.0.0.1:${port}`
+  // In development a page is compiled when it is first asked for. Waiting for the list here spares whoever opens it that.
+  const [first, mostMs] = dev ? ['/', 60_000] : ['/api/health', 5000]
   const until = Date.now() + 60_000
   for (;;) {
     if (child.exitCode !== null) throw new Plain(`the server stopped: ${last.trim() || 'no reason given'}`)
     try {
-      if ((await fetch(`${url}/api/health`, { signal: AbortSignal.timeout(5000) })).ok) break
+      if ((await fetch(url + first, { signal: AbortSignal.timeout(mostMs) })).ok) break
     } catch {
       // not up yet
     }

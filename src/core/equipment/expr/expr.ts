@@ -55,12 +55,13 @@ export function explain(expr: Expr, context: EvalContext, negated = false): Beca
   if ('not' in expr) return explain(expr.not, context, !negated)
   if ('all' in expr || 'any' in expr) {
     const list = 'all' in expr ? expr.all : expr.any
-    const own = evaluate(expr, context)
+    const answers = list.map((e) => evaluate(e, context))
+    const own = 'all' in expr ? every(answers) : some(answers)
     // An answer of an "all" below yes, or of an "any" above no, comes from the children that give that same answer.
     const decided = 'all' in expr ? own !== 'yes' : own !== 'no'
-    const those = list.filter((e) => !decided || evaluate(e, context) === own)
+    const those = list.filter((_, i) => !decided || answers[i] === own)
     // What a setting rules out is ruled out whatever the weather or the call: a lockout that is off has no temperature.
-    const allOf = (kind: 'set' | 'call') => those.filter((e) => leaves(e).every((l) => kind in l))
+    const allOf = (kind: 'set' | 'call') => those.filter((e) => isOnly(kind, e))
     const bySetting = decided ? allOf('set') : []
     // What is not called is not called at any temperature, and whatever its timer does.
     const byCall = 'all' in expr && own === 'no' && !bySetting.length ? allOf('call') : []
@@ -68,6 +69,13 @@ export function explain(expr: Expr, context: EvalContext, negated = false): Beca
     return deciding.flatMap((e) => explain(e, context, negated))
   }
   return [{ ...explainLeaf(expr, context), truth: evaluateLeaf(expr, context), negated }]
+}
+
+/** Whether every leaf of an expression is of one kind. */
+function isOnly(kind: 'set' | 'call', expr: Expr): boolean {
+  if ('all' in expr) return expr.all.every((e) => isOnly(kind, e))
+  if ('any' in expr) return expr.any.every((e) => isOnly(kind, e))
+  return 'not' in expr ? isOnly(kind, expr.not) : kind in expr
 }
 
 /** All leaves of an expression, in reading order. */
