@@ -25,7 +25,14 @@ const config = [
   {
     // Matchers and answers read as JSON are "any" by their own types.
     files: ['tests/**/*.ts', 'src/**/*.test.ts', 'src/**/*.test.tsx'],
-    rules: { '@typescript-eslint/no-unsafe-assignment': 'off' },
+    ignores: ['tests/helpers/property.ts'],
+    rules: {
+      '@typescript-eslint/no-unsafe-assignment': 'off',
+      'no-restricted-imports': [
+        'error',
+        { name: 'fast-check', message: 'Import tests/helpers/property: it counts the runs.' },
+      ],
+    },
   },
   {
     // What must be there is looked up by `core/sure`, which says what was missing. The inner loops of solver and simulation are let off.

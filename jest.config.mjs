@@ -47,6 +47,7 @@ const project = async (displayName, folders, more) =>
 export default async () => ({
   // A machine whose neighbours are busy is ten times slower for a while; no test is about how fast an answer comes.
   testTimeout: 60_000,
+  reporters: ['default', '<rootDir>/tests/helpers/countReporter.cjs'],
   projects: [
     await project('core', ALL, {
       sandboxInjectedGlobals: FAST_GLOBALS,

@@ -1,5 +1,7 @@
-import { fakeServer, open, set, setpoint, settled } from '../../tests/helpers/jobServer'
+import { fakeServer, open, pass, set, setpoint, settled, useTestClock } from '../../tests/helpers/jobServer'
 import { memoryQueue } from '.'
+
+useTestClock()
 
 describe('JobStore', () => {
   it('shows an edit at once and says when it is saved', async () => {
@@ -28,7 +30,7 @@ describe('JobStore', () => {
     const store = await open(server)
     server.state.away = true
     for (const v of [20, 21, 22]) store.edit(set(v))
-    await new Promise((r) => setTimeout(r, 20))
+    await pass(20)
     expect(store.getView()).toMatchObject({ waiting: 3, saving: 'offline' })
     server.state.away = false
     await settled(store)
@@ -54,7 +56,7 @@ describe('JobStore', () => {
     const first = await open(server, queue)
     server.state.away = true
     first.edit(set(28))
-    await new Promise((r) => setTimeout(r, 10))
+    await pass(10)
     first.close()
     const second = await open(server, queue)
     expect(setpoint(second.getView().job)).toBe(28)

@@ -1,6 +1,8 @@
-import { fakeServer, open, set, setpoint, settled } from '../../tests/helpers/jobServer'
+import { fakeServer, open, pass, set, setpoint, settled, useTestClock } from '../../tests/helpers/jobServer'
 import type { PushRequest } from '@/jobfile'
 import { JobStore, memoryQueue, type QueueStorage, type TabMessage } from '.'
+
+useTestClock()
 
 describe('errors are sorted', () => {
   const feet = (cable: string, n: number) => ({ kind: 'setCableFeet', cable, feet: n }) as const
@@ -12,7 +14,7 @@ describe('errors are sorted', () => {
     const store = await open(server)
     server.state.away = true
     for (let n = 1; n <= 9; n++) store.edit(feet('c1', n))
-    await new Promise((r) => setTimeout(r, 10))
+    await pass(10)
     server.state.away = false
     return store
   }
@@ -61,7 +63,7 @@ describe('errors are sorted', () => {
     let isWell = false
     server.state.instead = () => (isWell ? null : { ok: false, why: 'failed', message: 'broke down' })
     const store = await withWaiting(server)
-    await new Promise((r) => setTimeout(r, 80))
+    await pass(80)
     expect(store.getView()).toMatchObject({ waiting: 9, conflicted: [], saving: 'offline' })
     isWell = true
     await settled(store)
@@ -123,7 +125,7 @@ describe('others', () => {
     const mark = (card: string) => ({ kind: 'markCard', card, mark: { state: 'done', who: '', when: '2026-11-24T00:00:00Z' } }) as const // prettier-ignore
     server.state.loseAnswers = 1
     store.edit(mark('first'))
-    await new Promise((r) => setTimeout(r, 3))
+    await pass(3)
     server.theirs(set(33))
     // Two requests more, the last of which is exact in itself.
     store.edit(mark('second'))
@@ -236,7 +238,7 @@ describe('a device that stores nothing', () => {
     expect(store.getView().isKeeping).toBe(false)
     store.edit(set(36))
     store.edit(set(37))
-    await new Promise((r) => setTimeout(r, 20))
+    await pass(20)
     expect(store.getView()).toMatchObject({ waiting: 2, onPageOnly: 2, saving: 'offline' })
     server.state.away = false
     await settled(store)
@@ -255,17 +257,17 @@ describe('a device that stores nothing', () => {
     })
     server.state.away = true
     store.edit(set(36))
-    await new Promise((r) => setTimeout(r, 10))
+    await pass(10)
     expect(store.getView().onPageOnly).toBe(1)
     isFull = false
-    await new Promise((r) => setTimeout(r, 30))
+    await pass(30)
     expect(store.getView()).toMatchObject({ onPageOnly: 0, isKeeping: true, waiting: 1 })
     expect(await queue.pending('quillfeather-lane')).toHaveLength(1)
     await queue.remove(
       'quillfeather-lane',
       (await queue.pending('quillfeather-lane')).map((e) => e.opId),
     )
-    await new Promise((r) => setTimeout(r, 30))
+    await pass(30)
     expect(await queue.pending('quillfeather-lane')).toHaveLength(1)
     store.close()
   })

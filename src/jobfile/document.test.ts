@@ -1,6 +1,6 @@
 import { existsSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import fc from 'fast-check'
+import fc from '../../tests/helpers/property'
 import { libraryDevice, readJson } from '../../tests/helpers/demo'
 import { reading } from '../../tests/helpers/reading'
 import { sections } from './document'

@@ -1,4 +1,4 @@
-import fc from 'fast-check'
+import fc from '../../tests/helpers/property'
 import { readFileSync, readdirSync } from 'node:fs'
 import * as yup from 'yup'
 import { mutated } from '../../tests/helpers/mutate'

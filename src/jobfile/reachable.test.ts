@@ -1,4 +1,4 @@
-import fc from 'fast-check'
+import fc from '../../tests/helpers/property'
 import { readJson as readFile } from '../../tests/helpers/demo'
 import { fromSchema, namesIn } from '../../tests/helpers/fromSchema'
 import { apply, check, formatJob, parseJob, publish, type Job, type Operation } from '.'

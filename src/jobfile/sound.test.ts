@@ -1,4 +1,4 @@
-import fc from 'fast-check'
+import fc from '../../tests/helpers/property'
 import { readFileSync } from 'node:fs'
 import { check, cut, parseDevice, parseJob, pushSchema, readJson, sentence, type Checked } from '.'
 import { JOB_VERSION } from './sections/registry'

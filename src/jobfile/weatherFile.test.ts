@@ -1,4 +1,4 @@
-import fc from 'fast-check'
+import fc from '../../tests/helpers/property'
 import { MONTH_HOURS, weatherOf, type ClimateChoice } from '@/core/house'
 import { parseWeather, sentence } from '.'
 

@@ -58,7 +58,10 @@ test('it plays, pauses, and is dragged; beside it one thing otherwise, and what 
   await expect(page.getByTestId('clock-time')).not.toHaveText('0:00:00')
   await page.getByRole('button', { name: 'Pause' }).click()
   const held = await page.getByTestId('clock-time').textContent()
-  await page.waitForTimeout(300)
+  // It moves by frames; none of twenty moves it.
+  await page.evaluate(async () => {
+    for (let i = 0; i < 20; i++) await new Promise(requestAnimationFrame)
+  })
   await expect(page.getByTestId('clock-time')).toHaveText(held ?? '')
   const tape = (await page.getByTestId('tape').boundingBox())!
   await page.mouse.click(tape.x + tape.width / 2, tape.y + 20)

@@ -1,4 +1,4 @@
-import fc from 'fast-check'
+import fc from './property'
 import { readdirSync, readFileSync } from 'node:fs'
 import { ProvenAnalysis } from '@/core/analysis'
 import {

@@ -1,4 +1,4 @@
-import fc from 'fast-check'
+import fc from './property'
 
 type Json = Record<string, unknown>
 

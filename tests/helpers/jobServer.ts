@@ -66,6 +66,11 @@ export function fakeServer() {
   return { transport, state, log, current: () => job, push, theirs }
 }
 
+/** Timers of a test file stand still, until `pass` moves them on. */
+export const useTestClock = () => jest.useFakeTimers({ doNotFake: ['nextTick', 'queueMicrotask'] })
+/** Lets so many ms pass on the test's clock, with all that becomes due meanwhile. */
+export const pass = (ms: number) => jest.advanceTimersByTimeAsync(ms)
+
 let tab = 0
 export async function open(
   server: ReturnType<typeof fakeServer>,
@@ -92,5 +97,5 @@ export const set = (value: number) =>
 export const setpoint = (job: Job | null) => job?.placed.find((p) => p.ref === 'odt')?.settings.setpoint
 export const settled = async (store: JobStore) => {
   for (let i = 0; i < 200 && (store.getView().waiting || store.getView().saving !== 'saved'); i++)
-    await new Promise((r) => setTimeout(r, 5))
+    await pass(5)
 }

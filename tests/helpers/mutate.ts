@@ -1,4 +1,4 @@
-import fc from 'fast-check'
+import fc from './property'
 
 /** What somebody may write where something else belongs. */
 const odd: fc.Arbitrary<unknown> = fc.oneof(

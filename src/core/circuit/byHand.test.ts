@@ -1,4 +1,4 @@
-import fc from 'fast-check'
+import fc from '../../../tests/helpers/property'
 import { coil, contact, device, install, placed, wire, ALWAYS } from '../../../tests/helpers/build'
 import type { Part } from '../equipment'
 import type { Wire, Point } from '../installation'

@@ -1,4 +1,4 @@
-import fc from 'fast-check'
+import fc from '../../../tests/helpers/property'
 import { complexes, factor, planElimination, quadratic, solveFactored } from './elimination'
 
 type C = [number, number]

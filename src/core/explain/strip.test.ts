@@ -1,6 +1,6 @@
 import type { Ref } from '../installation'
 import { targetsOf } from '../query'
-import fc from 'fast-check'
+import fc from '../../../tests/helpers/property'
 import { demoInstallation, jobIds } from '../../../tests/helpers/demo'
 import { Circuit, solve } from '../circuit'
 import { callsOf } from '../situation'

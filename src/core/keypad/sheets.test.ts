@@ -1,4 +1,4 @@
-import fc from 'fast-check'
+import fc from '../../../tests/helpers/property'
 import { libraryDevice, libraryIds } from '../../../tests/helpers/demo'
 import type { Device, Unknowable, Value } from '../equipment'
 import { allowedOf, itemsFor, isShown, keyInSheet, type Step } from '../setup'

@@ -1,4 +1,4 @@
-import fc from 'fast-check'
+import fc from '../../../tests/helpers/property'
 import { INVERTER } from '../../../tests/cases/gear'
 import { compose } from '../../../tests/helpers/compose'
 import { libraryDevice } from '../../../tests/helpers/demo'

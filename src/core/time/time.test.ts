@@ -1,4 +1,4 @@
-import fc from 'fast-check'
+import fc from '../../../tests/helpers/property'
 import { CALLS, type Call } from '../equipment'
 import { Circuit } from '../circuit'
 import { callsOf, reachableModes } from '../situation'

@@ -51,13 +51,14 @@ const noProof = {
 }
 
 describe('the state of a screen', () => {
+  beforeAll(() => jest.useFakeTimers({ doNotFake: ['nextTick', 'queueMicrotask'] }))
   it('solves a job that comes while it is open in a go of its own, once', async () => {
     const { store, state, live, close } = await board({ isLoaded: false })
     const solved: unknown[] = []
     state.subscribe((now) => now.live && solved.push(now.live))
     await store.load()
     expect(state.getState().live).toBeNull()
-    await new Promise((resolve) => setTimeout(resolve))
+    await jest.advanceTimersByTimeAsync(1)
     expect(live().volts.get('ah.W2')!.state).toBe('live')
     expect(new Set(solved).size).toBe(1)
     close()
@@ -67,7 +68,7 @@ describe('the state of a screen', () => {
     const { store, state, close } = await board({ isLoaded: false })
     await store.load()
     close()
-    await new Promise((resolve) => setTimeout(resolve))
+    await jest.advanceTimersByTimeAsync(1)
     expect(state.getState().live).toBeNull()
   })
 

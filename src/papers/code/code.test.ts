@@ -1,6 +1,6 @@
 import { hash } from 'ohash'
 import QRCode from 'qrcode'
-import fc from 'fast-check'
+import fc from '../../../tests/helpers/property'
 import { installationOf, parseJob, type Job } from '@/jobfile'
 import type { Installation } from '@/core/installation'
 import { ProvenAnalysis } from '@/core/analysis'
