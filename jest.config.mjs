@@ -44,8 +44,8 @@ const project = async (displayName, folders, more) =>
     })(),
   )
 
-export default async () => ({
-  // A machine whose neighbours are busy is ten times slower for a while; no test is about how fast an answer comes.
+const config = async () => ({
+  // A machine whose neighbors are busy is ten times slower for a while; no test is about how fast an answer comes.
   testTimeout: 60_000,
   reporters: ['default', '<rootDir>/tests/helpers/countReporter.cjs'],
   projects: [
@@ -56,3 +56,5 @@ export default async () => ({
     await project('interface', INTERFACE, {}),
   ],
 })
+
+export default config

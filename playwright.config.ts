@@ -3,7 +3,7 @@ import { defineConfig } from '@playwright/test'
 /** The server is started by scripts/test.mjs, which names it in BASE_URL. */
 export default defineConfig({
   testDir: 'tests/browser',
-  // A machine whose neighbours are busy is ten times slower for a while; no test is about how fast an answer comes.
+  // A machine whose neighbors are busy is ten times slower for a while; no test is about how fast an answer comes.
   timeout: 150_000,
   expect: { timeout: 40_000 },
   workers: 1,

@@ -4,6 +4,7 @@ import { ensurePackages } from './lib/machine.mjs'
 import { ensureModules, root } from './lib/prepare.mjs'
 import { main, run, say } from './lib/say.mjs'
 import { withStage } from './lib/stage.mjs'
+import { jestArgs } from './lib/unit.mjs'
 
 /** Every check of the house, one after the other; it goes on after a failure, and ends with one line of numbers. */
 main(async () => {
@@ -48,11 +49,11 @@ main(async () => {
   )
 
   await step('nothing dead', 'knip', '--no-progress')
+  await step('spelling', 'cspell', '--no-progress')
 
   await part('unit tests', async () => {
     const unit = join(results, 'unit.json')
-    // As many at a time as there are processors: by itself it leaves one idle.
-    await npx('jest', '--maxWorkers=100%', '--json', `--outputFile=${unit}`, '--silent')
+    await run(process.execPath, [...jestArgs, '--json', `--outputFile=${unit}`, '--silent'], { cwd: root })
     const jest = read(unit)
     if (jest) count(jest.numPassedTests, jest.numFailedTests + jest.numRuntimeErrorTestSuites)
     else count(0, 1)

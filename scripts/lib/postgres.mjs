@@ -49,7 +49,7 @@ export async function startCluster(folder) {
   mkdirSync(folder, { recursive: true })
   const dir = await clusterDir(folder)
   const passwordFile = join(folder, 'pg-password')
-  if (!existsSync(join(dir, 'PG_VERSION'))) await initialise(bin, dir, passwordFile)
+  if (!existsSync(join(dir, 'PG_VERSION'))) await initialize(bin, dir, passwordFile)
   const password = readFileSync(passwordFile, 'utf8').trim()
   // One left running by a session that was cut off: end that one, through its own pid file, and start afresh.
   if ((await exec(`${bin}/pg_ctl`, '-D', dir, 'status')).code === 0)
@@ -143,7 +143,7 @@ async function clusterDir(folder) {
   return dir
 }
 
-async function initialise(bin, dir, passwordFile) {
+async function initialize(bin, dir, passwordFile) {
   const password = randomBytes(18).toString('base64url')
   writeFileSync(passwordFile, `${password}\n`, { mode: 0o600 })
   chmodSync(passwordFile, 0o600)

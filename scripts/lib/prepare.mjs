@@ -8,7 +8,7 @@ export const root = join(import.meta.dirname, '..', '..')
 export const data = process.env.GATE_CROSS_DATA || join(root, '.data')
 
 /** A fingerprint of files and folders, for "has this changed since". */
-function fingerprint(paths) {
+export function fingerprint(paths) {
   const hash = createHash('sha256')
   const add = (path) => {
     if (!existsSync(path)) return

@@ -46,7 +46,9 @@ describe.each(Object.entries(FAMILIES))('%s', (family, id) => {
     for (const seed of [1, 2, 3]) {
       const run = rehearse(job, null, 42, seed)
       expect(run.length).toBeGreaterThan(100)
-      expect(run.filter(isNotRight).map((j) => [j.card, j.reading.kind, j.reading.at, j.reading.value])).toEqual([])
+      expect(
+        run.filter(isNotRight).map((j) => [j.card, j.reading.kind, j.reading.at, j.reading.value]),
+      ).toEqual([])
     }
   })
 

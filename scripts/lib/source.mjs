@@ -1,0 +1,109 @@
+import { spawnSync } from 'node:child_process'
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { root } from './prepare.mjs'
+
+const CODE = /\.(ts|tsx|mjs|cjs|js)$/
+const IS_TEST = /(^tests\/|\.test\.tsx?$)/
+const LONG_LINES = 80
+/** The folder that may name kinds of devices; it does not exist before the kinds have files of their own. */
+const KINDS_FOLDER = 'src/core/equipment/kinds/'
+const KINDS_LIST = 'src/core/equipment/kind.ts'
+
+/** `src/core/plan/plan.ts` is in `src/core`; what lies outside `src` is in its first folder. */
+function folderOf(path) {
+  const parts = path.split('/')
+  if (parts.length === 1) return '.'
+  return parts[0] === 'src' && parts.length > 2 ? parts.slice(0, 2).join('/') : parts[0]
+}
+
+/**
+ * What the source is made of, as git knows its files. Nodes are those of TypeScript's syntax tree, so that neither comments
+ * nor layout count; JSON data is counted the same way, by itself.
+ * @returns nodes and lines by folder and in all, product functions over 80 lines, and device-kind literals outside their folder
+ */
+export async function measureSource() {
+  const { default: ts } = await import('typescript')
+  const listed = spawnSync('git', ['ls-files', '--cached', '--others', '--exclude-standard'], {
+    cwd: root,
+    encoding: 'utf8',
+  })
+  const paths = listed.stdout
+    .split('\n')
+    .filter((p) => CODE.test(p) || (/\.json$/.test(p) && p !== 'package-lock.json'))
+  const kinds = literalsIn(ts, parse(ts, KINDS_LIST))
+  const folders = {}
+  const longFunctions = []
+  const kindLiterals = {}
+  for (const path of paths.sort()) {
+    const source = parse(ts, path)
+    const isTest = IS_TEST.test(path)
+    const sort = path.endsWith('.json') ? 'json' : isTest ? 'tests' : 'code'
+    const own = ((folders[folderOf(path)] ??= {})[sort] ??= { files: 0, lines: 0, nodes: 0 })
+    own.files++
+    own.lines += source.getLineStarts().length - 1
+    let literals = 0
+    const visit = (node) => {
+      own.nodes++
+      if (sort === 'code' && isFunction(ts, node)) {
+        const lines = linesOf(source, node)
+        if (lines > LONG_LINES) longFunctions.push(`${path}:${lineOf(source, node)} ${nameOf(node)} ${lines}`)
+      }
+      if (ts.isStringLiteral(node) && kinds.has(node.text)) literals++
+      ts.forEachChild(node, visit)
+    }
+    ts.forEachChild(source, visit)
+    const isBound = path.startsWith('src/') && path !== KINDS_LIST && !path.startsWith(KINDS_FOLDER)
+    if (sort === 'code' && isBound && literals) kindLiterals[path] = literals
+  }
+  const total = (key, sort) => Object.values(folders).reduce((sum, f) => sum + (f[sort]?.[key] ?? 0), 0)
+  return {
+    totals: Object.fromEntries(
+      ['code', 'tests', 'json'].map((sort) => [
+        sort,
+        { files: total('files', sort), lines: total('lines', sort), nodes: total('nodes', sort) },
+      ]),
+    ),
+    folders,
+    kindLiterals: {
+      count: Object.values(kindLiterals).reduce((a, b) => a + b, 0),
+      inFiles: Object.keys(kindLiterals).length,
+    },
+    longFunctions,
+  }
+}
+
+function parse(ts, path) {
+  const text = readFileSync(join(root, path), 'utf8')
+  if (path.endsWith('.json')) return ts.parseJsonText(path, text)
+  return ts.createSourceFile(
+    path,
+    text,
+    ts.ScriptTarget.Latest,
+    false,
+    path.endsWith('x') ? ts.ScriptKind.TSX : undefined,
+  )
+}
+
+function literalsIn(ts, source) {
+  const found = new Set()
+  const visit = (node) => {
+    if (ts.isStringLiteral(node)) found.add(node.text)
+    ts.forEachChild(node, visit)
+  }
+  visit(source)
+  return found
+}
+
+const isFunction = (ts, node) =>
+  ts.isFunctionDeclaration(node) ||
+  ts.isFunctionExpression(node) ||
+  ts.isArrowFunction(node) ||
+  ts.isMethodDeclaration(node) ||
+  ts.isConstructorDeclaration(node)
+/** Without a parent set, an arrow function is named by the line that it begins on. */
+const nameOf = (node) => node.name?.text ?? '(unnamed)'
+const startOf = (source, node) => source.text.slice(node.pos, node.end).search(/\S/) + node.pos
+const lineOf = (source, node) => source.getLineAndCharacterOfPosition(startOf(source, node)).line + 1
+const linesOf = (source, node) =>
+  source.getLineAndCharacterOfPosition(node.end).line + 2 - lineOf(source, node)
