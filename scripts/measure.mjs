@@ -8,6 +8,8 @@ import { withStage } from './lib/stage.mjs'
 import { jestArgs } from './lib/unit.mjs'
 
 const FILE = join(root, 'docs/measure.json')
+/** What is too long to be printed. */
+const LONG = new Set(['files', 'folders', 'longFunctions'])
 const PARTS = { source: measureSource, unit: measureUnit, scripts: measureScripts, cold: measureCold }
 
 /**
@@ -30,14 +32,7 @@ main(async () => {
     measured[name] = { commit: isClean ? commit : `${commit} with changes`, ...(await PARTS[name]()) }
     // Written part by part, so that what was measured stays if a later part breaks off.
     writeFileSync(FILE, `${JSON.stringify(measured, null, 2)}\n`)
-    const { files, longFunctions, ...short } = measured[name]
-    console.log(
-      JSON.stringify({
-        ...short,
-        files: files && Object.keys(files).length,
-        longFunctions: longFunctions?.length,
-      }),
-    )
+    console.log(JSON.stringify(measured[name], (key, value) => (LONG.has(key) ? undefined : value)))
   }
 })
 
