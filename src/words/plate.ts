@@ -33,6 +33,7 @@ const PLATE_WORDS: Record<keyof Required<Plate>, string> = {
   differentialF: 'differential, °F',
   stages: 'stages',
   inputBtuh: 'input, BTU/h',
+  inputAtAltitudeBtuh: 'input at this altitude, BTU/h',
   efficiency: 'efficiency',
   burnerStages: 'burner stages',
   riseLow: 'rise from, °F',

@@ -81,7 +81,8 @@ export const VERDICT_WORDS: Record<Verdict['verdict'], string> = {
 /** Where a band comes from, after its figures. */
 const BASIS_WORDS: Record<BandBasis, (v: Verdict) => string> = {
   plate: () => 'by its plate',
-  plateDerated: () => 'by its plate, less what the altitude takes',
+  plateDerated: () =>
+    'nameplate input less 4 % for each 1,000 ft of altitude; the manufacturer’s altitude table wins',
   usual: () => 'as is usual; the maker’s figure wins',
   ratedAmps: (v) => `its rated amps are ${figure(v.expected?.nominal ?? 0)}`,
   standsStill: () => 'it should stand still here',

@@ -16,8 +16,8 @@ export class SiteRunner {
   }
 
   /** Stands the site up; the same seed hides the same. */
-  stand(inst: Installation, seed: number, hasFault: boolean): Promise<void> {
-    return this.work.stand(this.packer.pack(inst), seed, hasFault)
+  stand(inst: Installation, altitudeFt: number, seed: number, hasFault: boolean): Promise<void> {
+    return this.work.stand(this.packer.pack(inst), altitudeFt, seed, hasFault)
   }
 
   /** What was hidden; null: nothing. */

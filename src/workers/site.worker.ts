@@ -39,9 +39,9 @@ setInterval(() => held.forEach(show), EVERY_MS)
 
 /** What the page asks of the site itself: to stand there, and in the end what was wrong with it. */
 const work = {
-  stand: (payload: WorkerPayload, seed: number, hasFault: boolean): void => {
+  stand: (payload: WorkerPayload, altitudeFt: number, seed: number, hasFault: boolean): void => {
     const inst = unpacker.unpack(payload)
-    site = new HiddenSite(inst, hasFault ? drawFault(inst, seed) : null, seed)
+    site = new HiddenSite(inst, hasFault ? drawFault(inst, seed) : null, seed, altitudeFt)
     held.forEach(show)
   },
   reveal: (): SiteFault | null => site?.fault ?? null,

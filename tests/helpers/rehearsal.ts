@@ -53,7 +53,7 @@ function dayOf(job: Job, outdoorF: number): Day {
  */
 export function rehearse(job: Job, fault: SiteFault | null, outdoorF = 42, seed = 1): Judged[] {
   const { circuit, seen, cards } = dayOf(job, outdoorF)
-  const site = new HiddenSite(seen.inst, fault, seed)
+  const site = new HiddenSite(seen.inst, fault, seed, seen.house.values.altitudeFt?.value)
   const all: Reading[] = []
   const taken: Omit<Judged, 'verdict'>[] = []
   for (const { card, points } of cards)

@@ -75,6 +75,21 @@ describe.each(Object.entries(FAMILIES))('%s', (family, id) => {
   })
 })
 
+it('a sound gas furnace at 5,280 ft is right in every reading, and fires less than its plate', () => {
+  const job = jobOf('tallow-mill')
+  const altitudeFt = { value: 5280, source: 'measured' as const }
+  const high: Job = { ...job, house: { ...job.house, values: { ...job.house.values, altitudeFt } } }
+  const run = rehearse(high, null, 42)
+  expect(run.filter(isNotRight).map((j) => [j.card, j.reading.kind, j.reading.at, j.reading.value])).toEqual(
+    [],
+  )
+  const inputs = run.flatMap(({ reading: { kind, value } }) =>
+    kind === 'clockedInput' ? [Number(value)] : [],
+  )
+  // Its plate has 80,000 BTU/h with both stages lit: 63,104 there, as a stopwatch tells it.
+  expect(Math.abs(Math.max(...inputs) / 63_104 - 1)).toBeLessThan(0.05)
+})
+
 it('what is drawn hangs on the seed alone, and some of it is of either kind', () => {
   const inst = installationOf(jobOf('tallow-mill'))
   const drawn = Array.from({ length: 30 }, (_, i) => drawFault(inst, i * 7919))

@@ -47,6 +47,23 @@ describe('who heats when, found in the solved circuit', () => {
     expect(lanes('dovecote-lane').every(([, , who]) => !String(who).includes('heat pump'))).toBe(true))
 })
 
+describe('a gas furnace at altitude', () => {
+  it('gives what its orifices let through there: 0.95 of 63,104 BTU/h at 5,280 ft', () => {
+    const seen = demoSeen('tallow-mill')
+    const at = (altitudeFt: number) =>
+      heatersOf({
+        ...seen,
+        house: {
+          ...seen.house,
+          values: { ...seen.house.values, altitudeFt: { value: altitudeFt, source: 'measured' } },
+        },
+      }).burner?.outputBtuh
+    // Its plate: 80,000 BTU/h at 0.95.
+    expect(at(640)).toBeCloseTo(76_000, 6)
+    expect(at(5280)).toBeCloseTo(59_948.8, 6)
+  })
+})
+
 describe('what can be said of a house', () => {
   const crossing = (job: string, change: Partial<JobSeen> = {}) => {
     const seen = { ...demoSeen(job), ...change }

@@ -1,6 +1,7 @@
 import type { OutdoorUnitPlate, Plate, Rating } from '../equipment'
 import { type Circuit } from '../circuit'
 import { houseValue, type Fuel } from '../house'
+import { inputAtSite } from '../kit'
 import type { Installation, JobSeen, Placed } from '../installation'
 import { aheadTargets, burnersOf, ofKind, settingsWith, usualBackupCycles, USUAL_CYCLES } from '../query'
 import { emergencyOf, temperingKw } from './sharing'
@@ -103,10 +104,12 @@ function fuelOf({ inst, answers }: Pick<JobSeen, 'inst' | 'answers'>): Fuel | nu
 function burnerOf(seen: JobSeen, fuel: Fuel | null): Burner | null {
   const at = burnersOf(seen.inst)[0]
   if (!at || !fuel) return null
-  const { inputBtuh, efficiency } = plateOf(seen, at.placed)
-  return inputBtuh === undefined || efficiency === undefined
+  const plate = plateOf(seen, at.placed)
+  const input = inputAtSite(plate, fuel, houseValue(seen.house, 'altitudeFt'))
+  const { efficiency } = plate
+  return input === null || efficiency === undefined
     ? null
-    : { outputBtuh: inputBtuh * efficiency, efficiency, fuel }
+    : { outputBtuh: input.btuh * efficiency, efficiency, fuel }
 }
 
 /** kW of the blower: from its table at the speed that backup has, else the plate of the motor. */

@@ -1,4 +1,5 @@
 export { airflowOf, riseOf } from './air'
+export { gasInputShare, meteredShare } from './altitude'
 export {
   CLIMATES,
   climateYear,

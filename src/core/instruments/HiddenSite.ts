@@ -18,7 +18,7 @@ import { conditionsOf, type Situation } from '../situation'
 import { asOhms, type Ohms } from '../units'
 import { SOUND, type Physics, type SiteFault } from './fault'
 import { NATURES, seedOf, shown, type Instrument } from './instrument'
-import { fireShare, plateOfKind, steadyOf, type Steady } from './plant'
+import { fireShare, fullFire, plateOfKind, steadyOf, type Steady } from './plant'
 import type { Point, Quantity } from './point'
 import { SiteAir, TAU } from './SiteAir'
 
@@ -96,15 +96,22 @@ export class HiddenSite {
   private readonly stuck: Situation['modes']
   private readonly traces = new Map<string, { circuit: Circuit; trace: Trace }>()
 
-  /** @param seed what the instruments' own errors go by */
+  /**
+   * @param seed decides the instruments' own errors
+   * @param altitudeFt thins the air, by exp(−ft / 27,000); a gas burner's orifices are those for it: 4 % less input for each
+   * 1,000 ft, at sites above 2,000 ft
+   */
   constructor(
     inst: Installation,
     readonly fault: SiteFault | null,
     private readonly seed: number,
+    altitudeFt = 0,
   ) {
     this.inst = fault?.kind === 'part' ? withFailure(inst, fault.failure) : inst
     this.stuck = fault?.kind === 'part' ? failedModes(fault.failure) : {}
-    this.physics = fault?.kind === 'physics' ? { ...SOUND, ...fault.change } : SOUND
+    const orifice = altitudeFt > 2000 ? 1 - (0.04 * altitudeFt) / 1000 : 1
+    const density = Math.exp(-altitudeFt / 27_000)
+    this.physics = { ...SOUND, density, orifice, ...(fault?.kind === 'physics' ? fault.change : {}) }
   }
 
   /** s for which a call has stood that nobody noted the time of. */
@@ -336,7 +343,7 @@ export class HiddenSite {
       case 'gasInlet':
         return (isLp ? 12.5 : 7) * p.inlet
       case 'clockedInput':
-        return air.fire ? (furnace.inputBtuh ?? 80_000) * fireShare(p) : 0
+        return air.fire ? fullFire(furnace, p, air.fire.fuel) : 0
       case 'pumpPressure':
         return air.fire ? (furnace.pumpPsi ?? 100) * p.nozzle : 0
       case 'flueTemp':

@@ -21,6 +21,10 @@ export interface Physics {
   /** Share of the pressure that the manifold ought to have, and of the inlet. */
   manifold: number
   inlet: number
+  /** Density of the air as a share of that at sea level. */
+  density: number
+  /** Share of the nameplate input that the gas orifices are drilled for at this altitude. */
+  orifice: number
   /** Share of the nozzle's flow. */
   nozzle: number
   /** Share of the air that a fire ought to have. */
@@ -42,6 +46,8 @@ export const SOUND: Physics = Object.freeze({
   capacitor: 1,
   manifold: 1,
   inlet: 1,
+  density: 1,
+  orifice: 1,
   nozzle: 1,
   fireAir: 1,
   sensorF: 0,

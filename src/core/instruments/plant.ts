@@ -66,28 +66,26 @@ export function steadyOf(solution: Solution, physics: Physics): Steady {
   const watts = solution.running
     .filter((l) => l.part.does?.what === 'strip')
     .reduce((sum, l) => sum + solution.amps(l.ref) * l.part.volts * physics.lineShare ** 2, 0)
-  const burners = does.filter((d) => d.what === 'burner').length
-  const input = burners
-    ? (furnace.inputBtuh ?? 80_000) *
-      fireShare(physics) *
-      (burners === 1 && (furnace.burnerStages ?? 1) > 1 ? 0.65 : 1)
-    : 0
-  const burner = does.find((d) => d.what === 'burner')
+  const lit = does.filter((d) => d.what === 'burner')
+  const [burner] = lit
+  const burners = lit.length
+  const full = burner ? fullFire(furnace, physics, burner.fuel) : 0
+  const input = full * (burners === 1 && (furnace.burnerStages ?? 1) > 1 ? 0.65 : 1)
   const warm = watts * (KW / 1000) + input * (furnace.efficiency ?? 0.8)
   const coil =
     !compressor || cfm === 0
       ? 0
       : heats && !defrost
-        ? pumped / (AIR * cfm)
+        ? pumped / (AIR * physics.density * cfm)
         : -COOL_DROP * (pumped / Math.max(1, gas))
-  const supplyF = physics.returnF + coil + (cfm > 0 ? warm / (AIR * cfm) : 0)
+  const supplyF = physics.returnF + coil + (cfm > 0 ? warm / (AIR * physics.density * cfm) : 0)
   const { pumping, charge, valveLeak } = physics
   return {
     compressor,
     high,
     heats,
     burners,
-    fire: burner?.what === 'burner' ? { inputBtuh: input, fuel: burner.fuel } : null,
+    fire: burner ? { inputBtuh: input, fuel: burner.fuel } : null,
     blower: cfm > 0,
     outdoorFan: has('outdoorFan') || (defrost && physics.fanRunsOn && compressor),
     defrost,
@@ -106,7 +104,15 @@ export function steadyOf(solution: Solution, physics: Physics): Steady {
   }
 }
 
-/** Input goes with the root of the pressure; what an oil pump gives goes with its flow. */
+/** BTU/h that a burner fires with all its stages lit. */
+export const fullFire = (
+  { inputBtuh, inputAtAltitudeBtuh }: Plate,
+  physics: Physics,
+  fuel: 'gas' | 'oil',
+): number =>
+  (inputAtAltitudeBtuh ?? (inputBtuh ?? 80_000) * (fuel === 'gas' ? physics.orifice : 1)) * fireShare(physics)
+
+/** An input follows the root of the gas pressure, an oil burner's its nozzle's flow. */
 export const fireShare = ({ manifold, inlet, nozzle }: Physics): number =>
   Math.sqrt(manifold * Math.min(1, inlet / 0.75)) * nozzle
 

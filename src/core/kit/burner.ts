@@ -1,8 +1,29 @@
-import { HEAT_CONTENT } from '../house'
+import type { Plate } from '../equipment'
+import { gasInputShare, HEAT_CONTENT, meteredShare, type Fuel } from '../house'
 
-/** BTU/h of a gas burner by its meter: 3600 · ft³ · heating value / s. */
-export const clockedInput = (cubicFeet: number, seconds: number, btuPerFt3: number): number =>
-  (3600 * cubicFeet * btuPerFt3) / seconds
+/**
+ * BTU/h that a burner is meant to fire at its site: its plate's input, for gas less what the altitude takes, unless the plate
+ * or the manufacturer's table has a figure for the altitude.
+ * @returns the input, and whether it is an estimate by altitude; null where the plate has none
+ */
+export function inputAtSite(
+  { inputBtuh, inputAtAltitudeBtuh }: Pick<Plate, 'inputBtuh' | 'inputAtAltitudeBtuh'>,
+  fuel: Fuel,
+  altitudeFt = 0,
+): { btuh: number; isDerated: boolean } | null {
+  if (inputAtAltitudeBtuh !== undefined) return { btuh: inputAtAltitudeBtuh, isDerated: false }
+  if (inputBtuh === undefined) return null
+  const share = fuel === 'oil' ? 1 : gasInputShare(altitudeFt)
+  return { btuh: inputBtuh * share, isDerated: share < 1 }
+}
+
+/**
+ * BTU/h of a gas burner by its meter: 3600 · ft³ · heating value / s.
+ * @param btuPerFt3 of a cubic foot as it is sold
+ * @param meterFt altitude of a meter that does not compensate for pressure: its cubic foot holds less gas; 0 for one that does
+ */
+export const clockedInput = (cubicFeet: number, seconds: number, btuPerFt3: number, meterFt = 0): number =>
+  (3600 * cubicFeet * btuPerFt3 * meteredShare(meterFt)) / seconds
 
 /** gal/h of a nozzle at a pump pressure: rated at 100 psi, flow goes with the square root of pressure. */
 export const nozzleFlow = (ratedGph: number, psi: number): number => ratedGph * Math.sqrt(psi / 100)

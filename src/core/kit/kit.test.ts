@@ -10,6 +10,7 @@ import {
   kitSequence,
   largestBreaker,
   nextBreaker,
+  inputAtSite,
   nozzleFlow,
   nozzleFor,
   oilInput,
@@ -180,6 +181,21 @@ describe('the service', () => {
 describe('a burner', () => {
   it('clocked: 2 ft³ in 90 s of gas with 1,030 BTU are 82,400 BTU/h', () =>
     expect(clockedInput(2, 90, 1030)).toBeCloseTo(82_400, 6))
+  it('by a meter at 5,280 ft that does not compensate: 12.10 psi and 0.25 of 14.73 are 84 % of the gas', () => {
+    // (12.10 + 0.25) / 14.73 = 0.838.
+    expect(clockedInput(2, 90, 1030, 5280) / 82_400).toBeCloseTo(0.838, 2)
+    // Below sea level no foot holds more than a sold one is taken to.
+    expect(clockedInput(2, 90, 1030, -280)).toBeCloseTo(82_400, 6)
+  })
+  it('fires 63,104 of 80,000 BTU/h at 5,280 ft, all of it up to 2,000 ft, and oil all of it', () => {
+    const plate = { inputBtuh: 80_000 }
+    expect(inputAtSite(plate, 'gas', 5280)).toEqual({ btuh: expect.closeTo(63_104, 6), isDerated: true })
+    expect(inputAtSite(plate, 'lp', 5280)?.btuh).toBeCloseTo(63_104, 6)
+    expect(inputAtSite(plate, 'gas', 2000)).toEqual({ btuh: 80_000, isDerated: false })
+    expect(inputAtSite(plate, 'oil', 5280)).toEqual({ btuh: 80_000, isDerated: false })
+    expect(inputAtSite({ ...plate, inputAtAltitudeBtuh: 70_000 }, 'gas', 5280)?.btuh).toBe(70_000)
+    expect(inputAtSite({}, 'gas', 5280)).toBeNull()
+  })
   it('a nozzle of 0.65 gal/h at 144 psi gives 0.78, which is 108,030 BTU/h', () => {
     expect(nozzleFlow(0.65, 144)).toBeCloseTo(0.78, 9)
     expect(oilInput(0.78)).toBeCloseTo(108_030, 6)

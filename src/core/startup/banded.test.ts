@@ -258,14 +258,25 @@ describe('what a band hangs on', () => {
     )
   })
 
-  it('altitude takes 4 % of the input for each 1,000 ft above 2,000', () => {
-    // 5,000 ft: 12 % off 80,000 = 70,400; ±5 % 66,880 to 73,920.
-    const site: Site = { ...GAS, house: { altitudeFt: 5000 } }
-    expect(told('clockedInput', 'fur', 66_900, site)).toMatchObject({
+  it('above 2,000 ft altitude takes 4 % of the input for each 1,000 ft from sea level', () => {
+    // 5,280 ft: 21.12 % off 80,000 = 63,104; ±5 % 59,949 to 66,259.
+    const site: Site = { ...GAS, house: { altitudeFt: 5280 } }
+    expect(told('clockedInput', 'fur', 63_104, site)).toMatchObject({
       verdict: 'right',
       basis: 'plateDerated',
     })
-    expect(told('clockedInput', 'fur', 74_000, site).verdict).toBe('wrong')
+    expect(told('clockedInput', 'fur', 59_900, site).verdict).toBe('wrong')
+    expect(told('clockedInput', 'fur', 66_300, site).verdict).toBe('wrong')
+    // At 2,000 ft it is the plate's own.
+    expect(told('clockedInput', 'fur', 76_100, { ...GAS, house: { altitudeFt: 2000 } }).verdict).toBe('right')
+  })
+
+  it('the plate’s or manufacturer’s input at this altitude wins over the share', () => {
+    const plates = { fur: { inputAtAltitudeBtuh: 70_000 } }
+    const site: Site = { ...GAS, house: { altitudeFt: 5280 }, plates }
+    // ±5 %: 66,500 to 73,500.
+    expect(told('clockedInput', 'fur', 66_600, site)).toMatchObject({ verdict: 'right', basis: 'plate' })
+    expect(told('clockedInput', 'fur', 63_104, site).verdict).toBe('wrong')
   })
 
   it('a plate’s figures are of full fire, and of a burner that is lit', () => {

@@ -52,9 +52,8 @@ export const BANDS = Object.freeze({
   manifold: { natural: [3.5, 3.5], lp: [10, 11], plusMinus: 0.3 },
   /** in.w.c. at the inlet with all appliances firing, where the plate says nothing (usual). */
   inlet: { natural: [5, 10.5], lp: [11, 14] },
-  /** Part by which a clocked input may stand off its plate; and what altitude takes off it, a 1,000 ft above 2,000. */
+  /** Share by which a clocked input may differ from what the burner is meant to fire at its site. */
   inputShare: 0.05,
-  derate: { aboveFt: 2000, sharePer1000Ft: 0.04 },
   /** °F of an oil furnace's flue where the plate says nothing (trade: about 350 to 450). */
   oilFlueF: [350, 450],
   /** ppm of CO, free of excess air (trade: at most 100; the plate and local rules win). */

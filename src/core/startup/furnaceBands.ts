@@ -1,6 +1,6 @@
 import { houseValue } from '../house'
 import { settingValue } from '../installation'
-import { nozzleFor } from '../kit'
+import { inputAtSite, nozzleFor } from '../kit'
 import { ofKind } from '../query'
 import { about, cause, furnacePlate, isLit, type Banded, type Context } from './bandContext'
 import { BANDS } from './bands'
@@ -42,14 +42,17 @@ export function manifold(c: Context): Banded | null {
 
 export function clocked(c: Context): Banded | null {
   if (!isLit(c, true)) return null
-  const input = furnacePlate(c).inputBtuh
-  if (input === undefined) return null
-  const above = Math.max(0, (houseValue(c.seen.house, 'altitudeFt') ?? 0) - BANDS.derate.aboveFt)
-  const nominal = input * (1 - (BANDS.derate.sharePer1000Ft * above) / 1000)
+  const input = inputAtSite(
+    furnacePlate(c),
+    gasOf(c) === 'lp' ? 'lp' : 'gas',
+    houseValue(c.seen.house, 'altitudeFt'),
+  )
+  if (!input) return null
+  const nominal = input.btuh
   return {
     right: about(nominal, BANDS.inputShare * nominal),
     nominal,
-    basis: above > 0 ? 'plateDerated' : 'plate',
+    basis: input.isDerated ? 'plateDerated' : 'plate',
     low: c.v < BANDS.noAirShare * nominal ? notLit(c) : cause('orifice', 'manifoldLow', 'inletLow'),
     high: cause('orifice', 'manifoldHigh'),
   }

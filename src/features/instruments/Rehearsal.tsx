@@ -3,6 +3,8 @@
 import { useRouter } from 'next/navigation'
 import { useEffect, useRef, useState } from 'react'
 import { addJob, linesOf } from '@/client'
+import { houseValue } from '@/core/house'
+import type { Installation } from '@/core/installation'
 import type { SiteFault } from '@/core/instruments'
 import { FRESH_PROGRESS } from '@/core/startup'
 import { cut } from '@/jobfile'
@@ -19,7 +21,9 @@ const keyOf = (job: string): string => `gate-cross-rehearsal-${job}`
 export function Rehearsal() {
   const { job, inst } = useJobScreen()
   const [hidden] = useLocalStorage<Hidden>(keyOf(job.id), null)
-  return hidden ? <Running key={`${hidden.seed}`} hidden={hidden} inst={inst} /> : <Offer />
+  if (!hidden) return <Offer />
+  const altitudeFt = houseValue(job.house, 'altitudeFt') ?? 0
+  return <Running key={`${hidden.seed}`} hidden={hidden} inst={inst} altitudeFt={altitudeFt} />
 }
 
 function Offer() {
@@ -64,20 +68,19 @@ function Offer() {
   )
 }
 
-function Running({
-  hidden,
-  inst,
-}: {
+interface Site {
   hidden: NonNullable<Hidden>
-  inst: ReturnType<typeof useJobScreen>['inst']
-}) {
+  inst: Installation
+  altitudeFt: number
+}
+function Running({ hidden, inst, altitudeFt }: Site) {
   const runner = useRef<SiteRunner | null>(null)
-  const [first] = useState(inst)
+  const [first] = useState({ inst, altitudeFt })
   const [fault, setFault] = useState<{ is: SiteFault | null } | null>(null)
   useEffect(() => {
     const made = new SiteRunner()
     // The site stands as the job was when it was begun: what is put right in the record does not mend it.
-    void made.stand(first, hidden.seed, hidden.hasFault)
+    void made.stand(first.inst, first.altitudeFt, hidden.seed, hidden.hasFault)
     runner.current = made
     return () => made.close()
   }, [first, hidden])

@@ -2,19 +2,27 @@
 
 import { plateOf } from '@/core/crossing'
 import type { HEAT_CONTENT } from '@/core/house'
-import { airflowOf, houseValue } from '@/core/house'
-import { clockedInput, INPUT_SHARE, MANIFOLD, nozzleFlow, nozzleFor, oilInput } from '@/core/kit'
+import { airflowOf, houseValue, meteredShare } from '@/core/house'
+import { clockedInput, inputAtSite, INPUT_SHARE, MANIFOLD, nozzleFlow, nozzleFor, oilInput } from '@/core/kit'
 import { burnersOf } from '@/core/query'
 import { heatersOf } from '@/core/crossing'
 import type { JobSeen } from '@/core/installation'
-import { Field, Input, useLocalStorage, typedAmount } from '@/ui'
+import { Field, Input, SelectField, useLocalStorage, typedAmount } from '@/ui'
 import { btuh, count, figure } from '@/words'
 import { useJobScreen } from '../session'
 
+/** Whether the gas meter compensates for pressure. */
+type Meter = 'unknown' | 'yes' | 'no'
+const METERS = [
+  ['unknown', 'Not known'],
+  ['yes', 'Yes'],
+  ['no', 'No'],
+] as const
 interface Typed {
   feet?: string
   seconds?: string
   heating?: string
+  meter?: Meter
   gph?: string
   psi?: string
 }
@@ -49,16 +57,24 @@ export function Burner({ seen }: { seen: JobSeen }) {
   const at = burnersOf(seen.inst)[0]
   const { fuel } = heatersOf(seen)
   if (!at || !fuel) return null
-  const { inputBtuh, efficiency, riseLow, riseHigh, flueLowF, flueHighF } = plateOf(seen, at.placed)
+  const plate = plateOf(seen, at.placed)
+  const { inputBtuh, efficiency, riseLow, riseHigh, flueLowF, flueHighF } = plate
   const isOil = fuel === 'oil'
-  const input = inputOf(typed, fuel)
-  const output = input !== undefined && efficiency !== undefined ? input * efficiency : undefined
   const altitude = houseValue(seen.house, 'altitudeFt')
+  const wanted = inputAtSite(plate, fuel, altitude)
+  const meter = typed.meter ?? 'unknown'
+  // A meter that nobody asked about is taken not to compensate: most in houses do not.
+  const meterFt = meter === 'yes' ? 0 : (altitude ?? 0)
+  const input = inputOf(typed, fuel, meterFt)
+  const output = input !== undefined && efficiency !== undefined ? input * efficiency : undefined
   return (
     <div className="mt-2" data-testid="burner">
       <p className="text-[15px]">
         Plate: {inputBtuh === undefined ? 'input not known' : `${btuh(inputBtuh)} in`}
         {efficiency === undefined ? '' : ` at ${figure(efficiency * 100)} %`}
+        {wanted?.isDerated
+          ? `, ${btuh(wanted.btuh)} at ${count(altitude ?? 0)} ft (4 % less for each 1,000 ft; the manufacturer’s altitude table wins)`
+          : ''}
         {riseLow === undefined ? '' : `, rise ${riseLow} to ${riseHigh ?? '?'} °F`}
         {flueLowF === undefined ? '' : `, flue ${flueLowF} to ${flueHighF ?? '?'} °F`}.
         {isOil
@@ -81,13 +97,21 @@ export function Burner({ seen }: { seen: JobSeen }) {
             )}
           </Field>
         ))}
+        {!isOil && (
+          <SelectField
+            label="Meter compensates for pressure"
+            value={meter}
+            options={METERS}
+            onValue={(m) => setTyped({ ...typed, meter: m })}
+          />
+        )}
       </div>
       <p role="status" className="mt-1 text-[15px]" data-testid="burner-answer">
         {input === undefined
           ? isOil
             ? 'Input is gal/h times 138,500; flow goes with the root of the pressure.'
             : 'Clock the meter with every other appliance off.'
-          : `${btuh(input)} in${inputBtuh === undefined ? '' : verdict(input, inputBtuh)}${
+          : `${btuh(input)} in${wanted ? verdict(input, wanted) : ''}${
               output === undefined ? '' : `; ${btuh(output)} out`
             }${
               output !== undefined && riseLow !== undefined && riseHigh !== undefined
@@ -95,6 +119,11 @@ export function Burner({ seen }: { seen: JobSeen }) {
                 : ''
             }.`}
       </p>
+      {!isOil && meter === 'unknown' && meteredShare(meterFt) < 1 && (
+        <p className="text-[15px]">
+          {`Corrected for ${count(meterFt)} ft: a cubic foot of a meter without pressure compensation holds ${figure(100 * meteredShare(meterFt), 0)} % of the gas. Ask the utility whether this meter compensates.`}
+        </p>
+      )}
       {fuel === 'lp' && (
         <>
           <h3 className="mt-2 font-bold">Converted to LP: what proves each step</h3>
@@ -109,18 +138,22 @@ export function Burner({ seen }: { seen: JobSeen }) {
   )
 }
 
-function inputOf(typed: Typed, fuel: keyof typeof HEAT_CONTENT): number | undefined {
+function inputOf(typed: Typed, fuel: keyof typeof HEAT_CONTENT, meterFt: number): number | undefined {
   if (fuel === 'oil') {
     const [gph, psi] = [typedAmount(typed.gph), typedAmount(typed.psi) ?? 100]
     return gph === undefined ? undefined : oilInput(nozzleFlow(gph, psi))
   }
   const [feet, seconds] = [typedAmount(typed.feet), typedAmount(typed.seconds)]
   if (feet === undefined || seconds === undefined) return undefined
-  return clockedInput(feet, seconds, typedAmount(typed.heating) ?? USUAL_HEATING[fuel])
+  return clockedInput(feet, seconds, typedAmount(typed.heating) ?? USUAL_HEATING[fuel], meterFt)
 }
 
-const verdict = (input: number, plate: number): string => {
-  const off = input / plate - 1
-  if (Math.abs(off) <= INPUT_SHARE) return ', within 5 % of the plate'
-  return `, ${figure(Math.abs(100 * off), 0)} % ${off > 0 ? 'above' : 'below'} the plate: orifice, pressure, regulator`
+const verdict = (input: number, wanted: { btuh: number; isDerated: boolean }): string => {
+  const off = input / wanted.btuh - 1
+  const than = wanted.isDerated ? `${btuh(wanted.btuh)}, the input at this altitude` : 'the plate'
+  if (Math.abs(off) <= INPUT_SHARE) return `, within 5 % of ${than}`
+  const check = wanted.isDerated
+    ? 'check the orifices first; the manifold stays at the plate’s pressure'
+    : 'orifice, pressure, regulator'
+  return `, ${figure(Math.abs(100 * off), 0)} % ${off > 0 ? 'above' : 'below'} ${than}: ${check}`
 }

@@ -5,6 +5,8 @@ export interface BurnerPlate {
   burnerStages?: number
   /** BTU/h at full fire. */
   inputBtuh?: number
+  /** BTU/h at full fire at this site's altitude, where the plate or the manufacturer's altitude table says it. */
+  inputAtAltitudeBtuh?: number
   /** Output over input, 0 to 1. */
   efficiency?: number
   /** °F: the band of temperature rise. */
@@ -29,6 +31,7 @@ export interface BurnerPlate {
 export const burnerFields: PlateFields<BurnerPlate> = {
   burnerStages: count(4),
   inputBtuh: number('BTU/h', 5000, 400_000),
+  inputAtAltitudeBtuh: number('BTU/h', 5000, 400_000),
   efficiency: number('', 0.5, 1),
   riseLow: number('°F', 5, 150),
   riseHigh: number('°F', 5, 150),
