@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { Circuit } from '@/core/circuit'
 import { crossingOf, schoolYears, sharingOf } from '@/core/crossing'
-import { weatherOf } from '@/core/house'
+import { furnaceBtuh, weatherOf } from '@/core/house'
 import { withSettings } from '@/core/installation'
 import { jobSeen, parseJob } from '@/jobfile'
 
@@ -17,17 +17,17 @@ const C = `
 #include <stdio.h>
 #include <stdlib.h>
 #include <time.h>
-static double q47,q17,p47,p17,slope,nh,out,eff; static double T[8760]; static double ch[16];
+static double q47,q17,p47,p17,slope,nh,out,eff,fire; static double T[8760]; static double ch[16];
 static double weight(double t){ if(t<=17||t>=47) return 0; return t<=35?(t-17)/18:(47-t)/12; }
 int main(int c,char**v){ int n=atoi(v[1]); double floorF=atof(v[2]);
- scanf("%lf %lf %lf %lf %lf %lf %lf %lf",&q47,&q17,&p47,&p17,&slope,&nh,&out,&eff);
+ scanf("%lf %lf %lf %lf %lf %lf %lf %lf %lf",&q47,&q17,&p47,&p17,&slope,&nh,&out,&eff,&fire);
  for(int i=0;i<n;i++) scanf("%lf",ch+i); for(int i=0;i<8760;i++) scanf("%lf",T+i);
  double kwh[16],fuel[16]; int reps=50; struct timespec a,b; clock_gettime(CLOCK_MONOTONIC,&a);
  for(int r=0;r<reps;r++) for(int s=0;s<n;s++){ kwh[s]=fuel[s]=0; for(int i=0;i<8760;i++){ double t=T[i],L=slope*(nh-t); if(L<=0) continue;
   double w=weight(t), q=(q17+(q47-q17)*(t-17)/30), p=(p17+(p47-p17)*(t-17)/30); q=q*(1-0.1*w); p=p*(1-0.015*w); if(q<0)q=0;
   double cop=q/(3412*p); if((t<17||t>47)&&cop<1) cop=1;
-  if(t<ch[s]||t<floorF||q<=0){ double h=L<out?L:out; fuel[s]+=h/eff/100000; continue; }
-  if(q<L){ double x=out>L?(out-L)/(out-q):(q>=out?1:0); kwh[s]+=x*q/(3412*cop); fuel[s]+=(1-x)*out/eff/100000; continue; }
+  if(t<ch[s]||t<floorF||q<=0){ double h=L<out?L:out; fuel[s]+=h/out*fire/eff/100000; continue; }
+  if(q<L){ double x=out>L?(out-L)/(out-q):(q>=out?1:0); kwh[s]+=x*q/(3412*cop); fuel[s]+=(1-x)*fire/eff/100000; continue; }
   double lf=L/q; kwh[s]+=L/(3412*cop*(1-0.25*(1-lf))); } }
  clock_gettime(CLOCK_MONOTONIC,&b); printf("%.6f\\n",((b.tv_sec-a.tv_sec)*1e3+(b.tv_nsec-a.tv_nsec)/1e6)/reps);
  for(int s=0;s<n;s++) printf("%.6f %.6f\\n",kwh[s],fuel[s]); }
@@ -78,7 +78,7 @@ export function crossing(): void {
     if (made.status !== 0) return console.log(`crossing: the C loop does not compile: ${String(made.stderr)}`)
     const kw = (t: number) => (unit.capacity(t) ?? 0) / (3412 * (unit.cop(t) ?? 1))
     const numbers = [
-      unit.capacity(47), unit.capacity(17), kw(47), kw(17), line.slope, line.noHeatF, burner.outputBtuh, burner.efficiency,
+      unit.capacity(47), unit.capacity(17), kw(47), kw(17), line.slope, line.noHeatF, furnaceBtuh(burner), burner.efficiency, burner.outputBtuh,
       ...years.map((y) => y.gates.changeoverF ?? -1000), ...weather.hours,
     ] // prettier-ignore
     const run = spawnSync(join(folder, 'year'), [String(years.length), String(unit.floorF ?? -1000)], {

@@ -1,5 +1,5 @@
 import type { Intent } from '@/core/equipment'
-import { BTU_PER_KWH, HEAT_CONTENT } from '@/core/house'
+import { breakEvenCop } from '@/core/house'
 import type { Installation } from '@/core/installation'
 import { expressedIn, INTENT_GROUPS, INTENTS_BY_GROUP } from '@/core/setup'
 import { degrees, ownerSentence, settingText } from '@/words'
@@ -71,8 +71,8 @@ function costLines(input: PaperInput, speech: Speech): Line[] {
 }
 
 /**
- * How many times the heat pump's cost a BTU of backup costs at the temperature compared: of strips the COP itself; of a
- * furnace (price over heat content and efficiency) over (price of a kWh over 3,412 and the COP). null: not known.
+ * How many times the heat pump's cost a BTU of backup costs at the temperature compared: of strips the COP itself; of a furnace
+ * that COP over the one at which both cost the same. null: not known.
  */
 export function timesOf({ crossing, seen }: PaperInput): number | null {
   const at = crossing?.curve.outdoorF.indexOf(COMPARED_F) ?? -1
@@ -80,8 +80,6 @@ export function timesOf({ crossing, seen }: PaperInput): number | null {
   if (!crossing || cop === null || cop <= 0) return null
   if (!crossing.fuel) return cop
   const { kwh, fuel } = seen.prices
-  const efficiency = crossing.burner?.efficiency
-  if (kwh === undefined || fuel === undefined || !efficiency) return null
-  const heatPump = kwh / (BTU_PER_KWH * cop)
-  return fuel / (HEAT_CONTENT[crossing.fuel] * efficiency) / heatPump
+  const { burner } = crossing
+  return kwh === undefined || fuel === undefined || !burner ? null : cop / breakEvenCop(kwh, fuel, burner)
 }

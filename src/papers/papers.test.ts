@@ -74,8 +74,12 @@ describe('what backup costs', () => {
     expect(timesOf(strips)).toBeCloseTo(at35(strips), 9)
     const fuel = inputOf(jobOf('tallow-mill'))
     const { kwh, fuel: therm } = fuel.seen.prices
-    // A therm is 100,000 BTU, of which a furnace of 95 % gives 95,000; a kWh 3,412 times the COP.
-    const perBtu = { furnace: therm! / 95_000, heatPump: kwh! / (3412 * at35(fuel)) }
+    // At full fire 0.8 therm and 0.507 kWh of blower and inducer an hour give 76,000 BTU and 0.432 kWh of the blower's heat; a
+    // kWh in the heat pump gives 3,412 times the COP.
+    const perBtu = {
+      furnace: (0.8 * therm! + 0.507 * kwh!) / (76_000 + 0.432 * 3412),
+      heatPump: kwh! / (3412 * at35(fuel)),
+    }
     expect(timesOf(fuel)).toBeCloseTo(perBtu.furnace / perBtu.heatPump, 9)
     expect(timesOf({ ...fuel, seen: { ...fuel.seen, prices: {} } })).toBeNull()
   })

@@ -223,7 +223,7 @@ function breakEvenLine(v: CrossingView): AnswerLine | null {
   return {
     id: 'breakEven',
     text,
-    how: `Both cost the same at a COP of ${figure(cop, 2)}: the price of a kWh over 3,412, over the price of the fuel for each BTU that the furnace gives at ${figure((v.burner?.efficiency ?? 0) * 100)} %.`,
+    how: `Both cost the same at a COP of ${figure(cop, 2)}. An hour of the furnace costs its fuel at ${figure((v.burner?.efficiency ?? 0) * 100)} % and ${figure((v.burner?.blowerKw ?? 0) + (v.burner?.motorKw ?? 0), 2)} kWh. It gives the fuel’s heat and the blower’s.`,
   }
 }
 

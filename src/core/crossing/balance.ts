@@ -78,7 +78,7 @@ export function breakEven(
   fuelPrice: number | undefined,
 ): BreakEven | null {
   if (!unit || !burner || kwh === undefined || fuelPrice === undefined) return null
-  const cop = breakEvenCop(kwh, fuelPrice, burner.fuel, burner.efficiency)
+  const cop = breakEvenCop(kwh, fuelPrice, burner)
   // Warmer than this nobody heats.
   const warm = 65
   const copAt = (t: number) => unit.steadyCop(t, line && loadAt(line, t))

@@ -92,12 +92,13 @@ describe('what can be said of a house', () => {
     expect(crossing('quillfeather-lane').emergencyF).toBeCloseTo(10.09, 1)
   })
 
-  it('with gas at 1.10 and 0.14 a kWh the furnace is cheaper wherever the COP is below 3.5437', () => {
+  it('with gas at 1.10 and 0.14 a kWh the furnace, its electricity included, is cheaper wherever the COP is below 3.3427', () => {
     const { breakEven } = crossing('tallow-mill')
-    expect(breakEven?.cop).toBeCloseTo(3.5437, 3)
-    // There the low stage carries the house (20,093 of 22,275 BTU/h at 41.56 °F): its power on the line is
-    // 1.85494 kW, less 1.5 % · 0.453 for frost: 22,275 / (3412 · 1.84233) = 3.5437.
-    expect(breakEven?.aboveF).toBeCloseTo(41.56, 1)
+    // Blower 480 VA · 0.9 and an inducer of 75 W: 0.8 therm and 0.507 kWh an hour for 77,474 BTU.
+    expect(breakEven?.cop).toBeCloseTo(3.3427, 3)
+    // At 39.26 °F the house wants 22,059 BTU/h, the low stage has 21,091 and the high one 29,837: it runs high for 0.1108 of
+    // the time, on 1.82076 and 2.84463 kW: 22,059 / (3412 · 1.93420) = 3.3427.
+    expect(breakEven?.aboveF).toBeCloseTo(39.26, 1)
   })
 
   it('cheaper fuel never lowers the break-even temperature', () => {

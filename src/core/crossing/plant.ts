@@ -1,24 +1,16 @@
 import type { OutdoorUnitPlate, Plate, Rating } from '../equipment'
 import { type Circuit } from '../circuit'
-import { houseValue, type Fuel } from '../house'
+import { houseValue, type Fuel, type FurnaceFigures } from '../house'
 import { inputAtSite } from '../kit'
 import type { Installation, JobSeen, Placed } from '../installation'
 import { aheadTargets, burnersOf, ofKind, settingsWith, usualBackupCycles, USUAL_CYCLES } from '../query'
 import { emergencyOf, temperingKw } from './sharing'
 import { unitCurve, type UnitCurve } from './unitCurve'
 
-/** A furnace at full fire. */
-export interface Burner {
-  /** BTU/h that it gives: input times efficiency. */
-  outputBtuh: number
-  efficiency: number
-  fuel: Fuel
-}
-
 /** What heats the house, in the numbers that a year is reckoned with. */
 export interface Plant {
   unit: UnitCurve | null
-  burner: Burner | null
+  burner: FurnaceFigures | null
   /** Which fuel would be burned, whether or not the furnace's figures are known; null: there is no burner. */
   fuel: Fuel | null
   /** kW of the indoor blower, counted where backup runs alone. */
@@ -101,7 +93,7 @@ function fuelOf({ inst, answers }: Pick<JobSeen, 'inst' | 'answers'>): Fuel | nu
   return answers.fuel === 'lp' ? 'lp' : 'gas'
 }
 
-function burnerOf(seen: JobSeen, fuel: Fuel | null): Burner | null {
+function burnerOf(seen: JobSeen, fuel: Fuel | null): FurnaceFigures | null {
   const at = burnersOf(seen.inst)[0]
   if (!at || !fuel) return null
   const plate = plateOf(seen, at.placed)
@@ -109,8 +101,31 @@ function burnerOf(seen: JobSeen, fuel: Fuel | null): Burner | null {
   const { efficiency } = plate
   return input === null || efficiency === undefined
     ? null
-    : { outputBtuh: input.btuh * efficiency, efficiency, fuel }
+    : {
+        outputBtuh: input.btuh * efficiency,
+        efficiency,
+        fuel,
+        blowerKw: blowerKwOf(seen),
+        motorKw: motorKwOf(at.placed),
+      }
 }
+
+/** kW of the inducer of a gas burner that says nothing of it (estimate: most take 60 to 90 W). */
+const USUAL_INDUCER_KW = 0.075
+
+/** kW that a burner takes from the line beside its blower: an oil burner's motor, a gas burner's inducer. */
+function motorKwOf({ device }: Placed): number {
+  const watts = device.parts.reduce(
+    (sum, x) =>
+      x.kind === 'load' && x.does?.what === 'burner' && x.volts > LOW_VOLTS && typeof x.va === 'number'
+        ? sum + x.va * (x.powerFactor ?? 1)
+        : sum,
+    0,
+  )
+  return watts > 0 ? watts / 1000 : USUAL_INDUCER_KW
+}
+/** V up to which a load is on the control circuit: a gas valve, and no motor. */
+const LOW_VOLTS = 30
 
 /** kW of the blower: from its table at the speed that backup has, else the plate of the motor. */
 function blowerKwOf(seen: JobSeen): number {
@@ -118,9 +133,13 @@ function blowerKwOf(seen: JobSeen): number {
     const rows = plateOf(seen, placed).blower ?? []
     const row = rows.find((r) => r.speed === 'heat' && r.watts) ?? rows.find((r) => r.watts)
     if (row?.watts) return row.watts / 1000
-    for (const x of placed.device.parts)
-      if (x.kind === 'load' && x.does?.what === 'blower' && typeof x.va === 'number')
-        return (x.va * (x.powerFactor ?? 1)) / 1000
+    const motors = placed.device.parts.flatMap((x) =>
+      x.kind === 'load' && x.does?.what === 'blower' && typeof x.va === 'number'
+        ? [{ speed: x.does.speed, watts: x.va * (x.powerFactor ?? 1) }]
+        : [],
+    )
+    const motor = motors.find((m) => m.speed === 'heat') ?? motors[0]
+    if (motor) return motor.watts / 1000
   }
   return 0
 }

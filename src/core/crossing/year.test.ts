@@ -36,7 +36,7 @@ const houseOf = (p: Plant): HouseAt => ({
 const one = houseOf(plant({ ratings: RATINGS }))
 const strips = { kitKw: 10, furnace: false, together: true }
 const furnace = { kitKw: 0, furnace: true, together: false }
-const burner = { outputBtuh: 60_000, efficiency: 0.8, fuel: 'gas' as const }
+const burner = { outputBtuh: 60_000, efficiency: 0.8, fuel: 'gas' as const, blowerKw: 0.4, motorKw: 0.1 }
 const dual = houseOf(plant({ ratings: RATINGS }, { burner, fuel: 'gas' }))
 
 describe('an hour', () => {
@@ -72,21 +72,25 @@ describe('an hour', () => {
     expect(hourAt(one, sharingBy({ heatPumpFromF: 30 }, strips), -20).unmetHeat).toBeCloseTo(16_880, 6)
   })
 
-  it('that a furnace shares by turns: x = (60,000 − 28,800) / (60,000 − 18,000) of it is the heat pump’s', () => {
+  it('that a furnace shares by turns: x = (61,364.8 − 28,800) / (61,364.8 − 18,000) of it is the heat pump’s', () => {
     const hour = hourAt(dual, sharingBy({}, furnace), 17)
-    // x = 0.742857: 13,371.43 BTU, 1.95947 kWh; furnace 15,428.57 BTU / 0.8 / 100,000 = 0.192857 therm
-    expect(hour.heatPumpHeat).toBeCloseTo(13_371.43, 1)
-    expect(hour.heatPumpKwh).toBeCloseTo(1.95947, 4)
-    expect(hour.fuel).toBeCloseTo(0.192857, 5)
-    // Its blower runs for 0.257143 of the hour.
-    expect(hour.blowerKwh).toBeCloseTo(0.102857, 5)
+    // Its blower’s 0.4 kW are 1,364.8 BTU more. x = 0.750950: 13,517.10 BTU, 2.637749 · x = 1.98082 kWh; the furnace has
+    // 0.249050 of the hour, and 60,000 / 0.8 / 100,000 = 0.75 therm in a full one.
+    expect(hour.heatPumpHeat).toBeCloseTo(13_517.1, 1)
+    expect(hour.heatPumpKwh).toBeCloseTo(1.98082, 4)
+    expect(hour.furnaceHeat).toBeCloseTo(15_282.9, 1)
+    expect(hour.fuel).toBeCloseTo(0.1867875, 5)
+    // Blower and inducer take 0.5 kW for that share.
+    expect(hour.blowerKwh).toBeCloseTo(0.124525, 5)
     expect(hour.unmetHeat).toBeCloseTo(0, 6)
   })
 
   it('below the changeover the furnace carries it alone', () => {
     const hour = hourAt(dual, sharingBy({ changeoverF: 35 }, furnace), 17)
     expect(hour).toMatchObject({ heatPumpHeat: 0, furnaceHeat: 28_800, unmetHeat: 0 })
-    expect(hour.fuel).toBeCloseTo(0.36, 9)
+    // 28,800 / 61,364.8 = 0.469324 of the hour, at 0.75 therm and 0.5 kWh.
+    expect(hour.fuel).toBeCloseTo(0.351993, 5)
+    expect(hour.blowerKwh).toBeCloseTo(0.234662, 5)
     // At the changeover itself the heat pump is back.
     expect(hourAt(dual, sharingBy({ changeoverF: 35 }, furnace), 35).furnaceHeat).toBe(0)
   })
@@ -97,8 +101,9 @@ describe('an hour', () => {
     )
     expect(hourAt(small, sharingBy({}, furnace), 17)).toMatchObject({
       heatPumpHeat: 0,
-      furnaceHeat: 25_000,
-      unmetHeat: 3800,
+      // 1,364.8 of it are its blower's.
+      furnaceHeat: expect.closeTo(26_364.8, 6),
+      unmetHeat: expect.closeTo(2435.2, 6),
     })
     const tiny = houseOf(
       plant({ ratings: RATINGS }, { burner: { ...burner, outputBtuh: 12_000 }, fuel: 'gas' }),

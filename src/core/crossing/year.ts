@@ -1,4 +1,4 @@
-import { BTU_PER_KWH, HEAT_CONTENT, loadAt, riseOf, type LoadLine } from '../house'
+import { BTU_PER_KWH, furnaceBtuh, HEAT_CONTENT, loadAt, riseOf, type LoadLine } from '../house'
 import type { HoursOfYear } from './hours'
 import type { Plant } from './plant'
 import { backupBtuh, type Sharing } from './sharing'
@@ -11,7 +11,7 @@ const FEELS_COLD_F = 90
 
 /** What an hour, or a year, comes to. kWh of a heat pump whose COP is not known are NaN. */
 export interface Sums {
-  /** kWh by what draws them. */
+  /** kWh by what draws them; `blowerKwh` has a furnace's inducer or oil burner motor in it. */
   heatPumpKwh: number
   stripKwh: number
   blowerKwh: number
@@ -131,7 +131,9 @@ function sumUp(
 ) {
   const { plant } = house
   const { burner, cycles, defrost, blowerKw } = plant
-  const perFuel = burner ? burner.efficiency * HEAT_CONTENT[burner.fuel] : 1
+  const furnaceAlone = burner ? furnaceBtuh(burner) : 0
+  // Therms or gallons in an hour at full fire.
+  const fullFire = burner ? burner.outputBtuh / (burner.efficiency * HEAT_CONTENT[burner.fuel]) : 0
   const coldMinutes = plant.temperKw === 0 ? (60 * defrost.minutes) / defrost.everyMinutes : 0
   // Plain numbers and no object: a field of one is boxed anew with each addition, and this runs while a finger drags.
   let [heatPumpKwh, stripKwh, blowerKwh, fuel, heatPumpHeat, stripHeat, furnaceHeat] = [0, 0, 0, 0, 0, 0, 0]
@@ -140,7 +142,7 @@ function sumUp(
   let [electric, peakKw, heatingHours] = [0, 0, 0]
   let at = 0
   let may = sharing[0]
-  let most = may ? backupBtuh(may, burner?.outputBtuh ?? 0) : 0
+  let most = may ? backupBtuh(may, furnaceAlone) : 0
   for (let i = 0; i < table.outdoorF.length; i++) {
     const t = table.outdoorF[i] ?? NaN
     const times = hours[i] ?? 0
@@ -149,7 +151,7 @@ function sumUp(
     for (let next = sharing[at + 1]; next && next.from <= t; next = sharing[at + 1]) {
       at++
       may = next
-      most = backupBtuh(next, burner?.outputBtuh ?? 0)
+      most = backupBtuh(next, furnaceAlone)
     }
     if (!may) break
     const capacity = may.heatPump ? (table.capacity[i] ?? 0) : 0
@@ -160,6 +162,7 @@ function sumUp(
     let tempered = 0
     let backup = 0
     let alone = 1
+    let full = most
     if (capacity <= 0) backup = Math.min(load, most)
     else if (capacity < load && !may.together && most > 0) {
       runs = most > load ? (most - load) / (most - capacity) : capacity >= most ? 1 : 0
@@ -173,13 +176,15 @@ function sumUp(
       runs = table.runs[i] ?? 0
       begun = starts(cycles.heatPump, table.loadFactor[i] ?? 1)
       tempered = table.tempered[i] ?? 0
-      backup = may.together ? Math.min(Math.max(0, load - tempered - heat), most) : 0
+      // Beside the heat pump the blower is the heat pump's: its ratings have it.
+      full = backupBtuh(may, burner?.outputBtuh ?? 0)
+      backup = may.together ? Math.min(Math.max(0, load - tempered - heat), full) : 0
       alone = 0
     }
-    const share = most > 0 ? backup / most : 0
+    const share = full > 0 ? backup / full : 0
     const isFuel = may.furnace && burner !== null
     const strips = (tempered + (isFuel ? 0 : backup)) / BTU_PER_KWH
-    const blower = alone * share * blowerKw
+    const blower = share * (alone * blowerKw + (isFuel ? burner.motorKw : 0))
     heatPumpHeat += times * heat
     heatPumpKwh += times * kw
     heatPumpHours += times * runs
@@ -187,7 +192,7 @@ function sumUp(
     stripHeat += times * (tempered + (isFuel ? 0 : backup))
     stripKwh += times * strips
     furnaceHeat += isFuel ? times * backup : 0
-    fuel += isFuel ? (times * backup) / perFuel : 0
+    fuel += isFuel ? times * share * fullFire : 0
     blowerKwh += times * blower
     backupHours += times * share
     backupStarts += times * starts(cycles.backup, share)

@@ -2,6 +2,7 @@ import {
   airflowOf,
   binned,
   breakEvenCop,
+  furnaceBtuh,
   CLIMATES,
   climateYear,
   degreeDaysBelow,
@@ -119,10 +120,24 @@ describe('air', () => {
 })
 
 describe('prices', () => {
-  it('break-even by hand: 0.14 a kWh against 1.10 a therm at 95 % is a COP of 3.5437, LP at 2.60 one of 1.372', () => {
+  it('break-even by hand: 0.14 a kWh against 1.10 a therm at 95 %, fuel alone: a COP of 3.5437, LP at 2.60 one of 1.372', () => {
+    const bare = { outputBtuh: 76_000, efficiency: 0.95, blowerKw: 0, motorKw: 0 }
     // (0.14 / 3412) / (1.10 / 95,000) = 4.1032e-5 / 1.15789e-5
-    expect(breakEvenCop(0.14, 1.1, 'gas', 0.95)).toBeCloseTo(3.5437, 3)
-    expect(breakEvenCop(0.14, 2.6, 'lp', 0.95)).toBeCloseTo(1.372, 3)
+    expect(breakEvenCop(0.14, 1.1, { ...bare, fuel: 'gas' })).toBeCloseTo(3.5437, 3)
+    expect(breakEvenCop(0.14, 2.6, { ...bare, fuel: 'lp' })).toBeCloseTo(1.372, 3)
+  })
+
+  it('break-even with a blower of 432 W that warms the house and an inducer of 75 W that does not: 3.3427', () => {
+    const furnace = {
+      outputBtuh: 76_000,
+      efficiency: 0.95,
+      fuel: 'gas' as const,
+      blowerKw: 0.432,
+      motorKw: 0.075,
+    }
+    // 0.8 therm and 0.507 kWh are 0.95098 an hour, for 76,000 + 1,473.98 BTU: 1.22748e-5 a BTU; 4.1032e-5 over that.
+    expect(furnaceBtuh(furnace)).toBeCloseTo(77_473.98, 1)
+    expect(breakEvenCop(0.14, 1.1, furnace)).toBeCloseTo(3.34275, 4)
   })
 
   it('by month and hour, past midnight and past new year', () => {

@@ -9,7 +9,7 @@ export {
   type Climate,
   type ClimateChoice,
 } from './climates'
-export { breakEvenCop, BTU_PER_KWH, HEAT_CONTENT, type Fuel } from './fuel'
+export { breakEvenCop, BTU_PER_KWH, furnaceBtuh, HEAT_CONTENT, type Fuel, type FurnaceFigures } from './fuel'
 export {
   DEFAULT_INDOOR_F,
   lineBy,

@@ -20,6 +20,8 @@ export interface Running {
   /** CFM; 0 while the blower stands still. */
   cfm: number
   blowerKw: number
+  /** kW of an oil burner's motor or a gas burner's inducer: it warms nothing. */
+  motorKw: number
 }
 
 /** The job's equipment as a simulation sees it: what any settled state of its circuit makes. */
@@ -106,6 +108,7 @@ export class Machine {
         : 0,
       // What a heat pump is rated at holds the blower already, its heat and its power.
       blowerKw: blower.length && stage === 0 ? this.plant.blowerKw : 0,
+      motorKw: fire > 0 ? (burner?.motorKw ?? 0) : 0,
     }
   }
 

@@ -8,6 +8,8 @@ export interface Sums {
   heatPumpKwh: number
   stripKwh: number
   blowerKwh: number
+  /** An oil burner's motor or a gas burner's inducer: it warms nothing. */
+  motorKwh: number
   /** BTU of fuel burned, and of heat that came of it. */
   fuelBtu: number
   burnerBtu: number
@@ -45,6 +47,7 @@ export const noSums = (): Sums => ({
   heatPumpKwh: 0,
   stripKwh: 0,
   blowerKwh: 0,
+  motorKwh: 0,
   fuelBtu: 0,
   burnerBtu: 0,
   heatPumpBtu: 0,

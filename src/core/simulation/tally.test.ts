@@ -10,6 +10,7 @@ const OFF: Running = {
   burnerInBtuh: 0,
   cfm: 0,
   blowerKw: 0,
+  motorKw: 0,
 }
 const BLOWS = { ...OFF, cfm: 1000 }
 const GIVEN = { heat: 0, kw: 0, outdoorF: 30, target: 70, roomHours: 0 }
