@@ -1,7 +1,7 @@
-import { fakeServer, open, pass, set, setpoint, settled, useTestClock } from '../../tests/helpers/jobServer'
+import { fakeServer, open, pass, set, setpoint, settled, stopClock } from '../../tests/helpers/jobServer'
 import { memoryQueue } from '.'
 
-useTestClock()
+stopClock()
 
 describe('JobStore', () => {
   it('shows an edit at once and says when it is saved', async () => {

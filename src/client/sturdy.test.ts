@@ -1,8 +1,8 @@
-import { fakeServer, open, pass, set, setpoint, settled, useTestClock } from '../../tests/helpers/jobServer'
+import { fakeServer, open, pass, set, setpoint, settled, stopClock } from '../../tests/helpers/jobServer'
 import type { PushRequest } from '@/jobfile'
 import { JobStore, memoryQueue, type QueueStorage, type TabMessage } from '.'
 
-useTestClock()
+stopClock()
 
 describe('errors are sorted', () => {
   const feet = (cable: string, n: number) => ({ kind: 'setCableFeet', cable, feet: n }) as const

@@ -19,7 +19,13 @@ async function scriptsOf(browser: Browser, path: string, ready: string, live: bo
   const asked: Promise<{ at: number; bytes: number }>[] = []
   page.on('requestfinished', (r) => {
     if (r.resourceType() === 'script')
-      asked.push(r.sizes().then((s) => ({ at: r.timing().startTime, bytes: s.responseBodySize })))
+      asked.push(
+        r.sizes().then(
+          (s) => ({ at: r.timing().startTime, bytes: s.responseBodySize }),
+          // One that comes in while the page is closed is fetched after what the page is for.
+          () => ({ at: Infinity, bytes: 0 }),
+        ),
+      )
   })
   await page.goto(path)
   await page.locator(ready).first().waitFor()

@@ -67,7 +67,7 @@ export function fakeServer() {
 }
 
 /** Timers of a test file stand still, until `pass` moves them on. */
-export const useTestClock = () => jest.useFakeTimers({ doNotFake: ['nextTick', 'queueMicrotask'] })
+export const stopClock = () => jest.useFakeTimers({ doNotFake: ['nextTick', 'queueMicrotask'] })
 /** Lets so many ms pass on the test's clock, with all that becomes due meanwhile. */
 export const pass = (ms: number) => jest.advanceTimersByTimeAsync(ms)
 
