@@ -9,8 +9,8 @@ import { prepareDatabase, startServer } from './lib/serve.mjs'
 const USE = 'npm run dev, with PORT from the environment'
 
 /**
- * The app from its source, with hot reload, over a database of its own that has the demo jobs. It shares nothing with
- * "npm run demo", so both may run at once. The service worker stays off: it would serve yesterday's scripts.
+ * The app from its source, with hot reload, over a database of its own that has the demo jobs. "npm run demo" may run beside
+ * it. The service worker stays off: it would serve scripts from before the last change.
  */
 main(async () => {
   const [odd] = process.argv.slice(2)
@@ -25,7 +25,8 @@ main(async () => {
     )
   await ensurePackages(['postgresql'])
   await ensureModules()
-  const folder = join(data, 'dev')
+  // By port: a second one in this checkout, which the framework refuses, leaves the database of the first alone.
+  const folder = join(data, `dev-${port}`)
   mkdirSync(folder, { recursive: true })
   const [proofWorker, cluster] = await Promise.all([watchProofWorker(folder), startCluster(folder)])
   let server = null
@@ -47,7 +48,7 @@ main(async () => {
   }
   say(`ready at ${server.url}   (hot reload; Ctrl-C stops it)`)
   // The page of a job takes longest to compile, so that begins now.
-  void fetch(`${server.url}/job/-`)
+  void fetch(`${server.url}/job/-`).catch(() => undefined)
   await server.gone
   await cluster.stop()
 })

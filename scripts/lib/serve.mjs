@@ -84,6 +84,8 @@ export async function startServer({ port, databaseUrl, log = null, dev = false, 
     // Its own process group: Ctrl-C then ends it through us, in order.
     detached: true,
   })
+  // Stopped before its first page is there, a development server would go on by itself.
+  if (dev) process.once('exit', () => child.kill())
   let last = ''
   child.stderr.on('data', (d) => {
     last = (last + d).slice(-4000)
