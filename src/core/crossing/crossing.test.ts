@@ -1,6 +1,7 @@
-import { demoInstallation } from '../../../tests/helpers/demo'
+import { demoInstallation, wireBetween, without } from '../../../tests/helpers/demo'
 import { demoSeen } from '../../../tests/helpers/seen'
 import { Circuit } from '../circuit'
+import type { Value } from '../equipment'
 import { makeRef, UNKNOWN_SITE, type JobSeen, withSettings } from '../installation'
 import {
   crossingOf,
@@ -8,6 +9,7 @@ import {
   gateChanges,
   heatersOf,
   kitKwAt,
+  plantOf,
   recommendSchool,
   schoolYears,
   sharingOf,
@@ -45,6 +47,28 @@ describe('who heats when, found in the solved circuit', () => {
 
   it('a unit that blows cold gives no heat', () =>
     expect(lanes('dovecote-lane').every(([, , who]) => !String(who).includes('heat pump'))).toBe(true))
+})
+
+describe('what warms the air of a defrost', () => {
+  const temperKw = (settings: Record<string, Value>, isLanded = true) => {
+    const whole = demoInstallation('pennywort-close', settings)
+    const inst = isLanded ? whole : without(whole, wireBetween(whole, 'ah.W1', 'od.W').id)
+    return plantOf({ ...demoSeen('pennywort-close'), inst }, new Circuit(inst)).temperKw
+  }
+  // Below 32 °F the thermostat calls backup in the compressor's place, and nothing defrosts.
+  const LOCKED_OUT = {
+    'tstat.outdoorSource': 'feed',
+    'tstat.useCompressorLockout': 'on',
+    'tstat.compressorLockout': 32,
+  }
+  it('is what the defrost output brings, at a temperature at which the heat pump runs', () => {
+    // It is on W1, which brings the first of two rows of 4,800 W.
+    expect(temperKw({})).toBeCloseTo(4.8, 6)
+    expect(temperKw(LOCKED_OUT)).toBeCloseTo(temperKw({}), 9)
+  })
+  it('is nothing where the output is not landed, whatever a lockout brings on', () => {
+    expect([temperKw({}, false), temperKw(LOCKED_OUT, false)]).toEqual([0, 0])
+  })
 })
 
 describe('a gas furnace at altitude', () => {

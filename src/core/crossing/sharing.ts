@@ -10,6 +10,8 @@ import { breakpointsOf, modesOf, type Situation } from '../situation'
 import { tolerances } from '../tolerances'
 import { degF } from '../units'
 
+/** °F outdoors below which a coil frosts over often enough to defrost at its interval. */
+export const FROSTS_BELOW_F = 42
 /** Calls by which a house is heated day by day; emergency heat is not one of them. */
 const HEATING_CALLS = CALLS.filter(isHeatPumpHeating)
 
@@ -85,7 +87,13 @@ export function sharingOf(circuit: Circuit): SharingStretch[] {
   })
 }
 
-/** kW of strips that warm the air of a defrost: those that the defrost output brings while the thermostat calls heat. */
+/** °F at which defrosts are common: the coil is below freezing and the air still holds moisture. */
+const DEFROSTS_F = 30
+
+/**
+ * kW of strips that warm the air of a defrost: those that the defrost adds to what a heating call has on already, at a
+ * temperature at which the heat pump runs and its coil can frost. Strips that a lockout brings on temper nothing.
+ */
 export function temperingKw(circuit: Circuit): number {
   const { inst } = circuit
   const modes = Object.fromEntries(
@@ -95,8 +103,24 @@ export function temperingKw(circuit: Circuit): number {
     }),
   )
   if (!Object.keys(modes).length) return 0
-  const outdoorF = degF(30)
-  return rowsKw(inst, runsIn(circuit, { call: 'heat1', outdoorF, modes })?.rows ?? [])
+  const edges = [
+    tolerances.coldestF,
+    ...breakpointsOf(inst).filter((t) => t < FROSTS_BELOW_F),
+    FROSTS_BELOW_F,
+  ]
+  const between = edges.slice(1).map((to, i) => (to + (edges[i] ?? to)) / 2)
+  const nearest = [DEFROSTS_F, ...between].sort((x, y) => Math.abs(x - DEFROSTS_F) - Math.abs(y - DEFROSTS_F))
+  for (const t of nearest) {
+    const situation = { call: 'heat1', outdoorF: degF(t) } as const
+    const usual = runsIn(circuit, { ...situation, modes: {} })
+    if (!usual?.heatPump) continue
+    const on = runsIn(circuit, { ...situation, modes })?.rows ?? []
+    return rowsKw(
+      inst,
+      on.filter((row) => !usual.rows.includes(row)),
+    )
+  }
+  return 0
 }
 
 /** kW of strips in emergency heat, and whether the burner answers it, in the cold. */

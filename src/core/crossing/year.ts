@@ -1,11 +1,9 @@
 import { BTU_PER_KWH, furnaceBtuh, HEAT_CONTENT, loadAt, riseOf, type LoadLine } from '../house'
 import type { HoursOfYear } from './hours'
 import type { Plant } from './plant'
-import { backupBtuh, type Sharing } from './sharing'
+import { backupBtuh, FROSTS_BELOW_F, type Sharing } from './sharing'
 import { kwAt, type UnitCurve } from './unitCurve'
 
-/** °F outdoors below which a coil frosts over often enough to defrost at its interval. */
-const FROSTS_BELOW_F = 42
 /** °F of supply air that people begin to feel as cold. */
 const FEELS_COLD_F = 90
 
