@@ -56,8 +56,10 @@ main(async () => {
     const out = await check('unit tests', process.execPath, [...jestArgs, '--silent', ...chosen])
     say(out.split('\n').find((l) => l.startsWith('Tests:')) ?? 'no test was run')
   }
-  const run_ = `${chosen.length} of ${chosen.length + left.length} test files that reach the change were run`
-  say(left.length ? `${run_}; "npm test" runs the others, such as ${left.slice(0, 3).join(', ')}` : run_)
+  const reached = `${chosen.length} of ${chosen.length + left.length} test files that reach the change were run`
+  say(
+    left.length ? `${reached}; "npm test" runs the others, such as ${left.slice(0, 3).join(', ')}` : reached,
+  )
   await others
   say(`${failed.length ? `failed: ${failed.join(', ')}` : 'all passed'}, in ${secondsSince(began)} s`)
   process.exitCode = failed.length ? 1 : 0
