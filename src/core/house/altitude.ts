@@ -12,8 +12,7 @@ export const gasInputShare = (altitudeFt = 0): number =>
   altitudeFt > DERATE.aboveFt ? 1 - (DERATE.sharePer1000Ft * altitudeFt) / 1000 : 1
 
 /** psi of the atmosphere, by the standard atmosphere: 14.696 · (1 − 6.8756 · 10⁻⁶ · ft)^5.2559. */
-const atmospherePsi = (altitudeFt = 0): number =>
-  SEA_LEVEL_PSI * (1 - 6.8756e-6 * altitudeFt) ** 5.2559
+const atmospherePsi = (altitudeFt = 0): number => SEA_LEVEL_PSI * (1 - 6.8756e-6 * altitudeFt) ** 5.2559
 
 /**
  * Share of a sold cubic foot of gas that is in a foot of a meter without pressure compensation: the pressure in the meter over

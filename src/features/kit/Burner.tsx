@@ -124,6 +124,9 @@ export function Burner({ seen }: { seen: JobSeen }) {
           {`Corrected for ${count(meterFt)} ft: a cubic foot of a meter without pressure compensation holds ${figure(100 * meteredShare(meterFt), 0)} % of the gas. Ask the utility whether this meter compensates.`}
         </p>
       )}
+      {!isOil && meter !== 'yes' && altitude === undefined && (
+        <p className="text-[15px]">Altitude not entered. Calculated for sea level.</p>
+      )}
       {fuel === 'lp' && (
         <>
           <h3 className="mt-2 font-bold">Converted to LP: what proves each step</h3>
