@@ -44,11 +44,12 @@ main(async () => {
   server = started.value
   if (loaded.reason || started.reason) {
     console.error((loaded.reason ?? started.reason).message)
+    process.exitCode = 1
     await stop()
   }
   say(`ready at ${server.url}   (hot reload; Ctrl-C stops it)`)
   // The page of a job takes longest to compile, so that begins now.
   void fetch(`${server.url}/job/-`).catch(() => undefined)
   await server.gone
-  await cluster.stop()
+  await stop()
 })

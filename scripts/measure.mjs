@@ -1,7 +1,7 @@
 import { existsSync, readFileSync, writeFileSync } from 'node:fs'
 import { join, relative } from 'node:path'
 import { ensurePackages } from './lib/machine.mjs'
-import { ensureModules, root } from './lib/prepare.mjs'
+import { ensureDataFolder, ensureModules, root } from './lib/prepare.mjs'
 import { main, Plain, run, say } from './lib/say.mjs'
 import { measureSource } from './lib/source.mjs'
 import { withStage } from './lib/stage.mjs'
@@ -38,7 +38,7 @@ main(async () => {
 
 /** The unit suite: seconds of processor, what it tried, and the seconds of each file. */
 async function measureUnit() {
-  const file = join(root, 'test-results/unit.json')
+  const file = join(ensureDataFolder(), 'unit.json')
   const args = [process.execPath, ...jestArgs, '--json', `--outputFile=${file}`, '--silent']
   // The shell counts what the workers take as well.
   const { out } = await run('bash', ['-c', 'TIMEFORMAT="took %R %U %S"; time "$@"', '--', ...args], {

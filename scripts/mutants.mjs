@@ -15,7 +15,7 @@ const CORE = 'src/core'
  * added to docs/mutants.json after each file, so that a run that is cut off loses one file at most.
  *
  * Named folders of src/core, or files such as `kit/rows`, are tried; none named means all of the core. With --resume, files are
- * left out whose result is of their present text and tests. Only changes within each fifth line are tried (--every N,
+ * left out that have not changed since their result, nor have their tests. Only changes within each fifth line are tried (--every N,
  * beginning at line M of each N): that says as much in a fifth of the time. A change over several lines is then left out:
  * tests notice those most. --minutes N begins no file after that time. --without WORDS leaves out tests so named.
  */
@@ -25,8 +25,10 @@ main(async () => {
   const { out } = await run('git', ['rev-parse', '--short=12', 'HEAD'], { cwd: root, quiet: true })
   const commit = out.trim()
   const began = Date.now()
+  // What a result depends on beside text and tests: one by fewer tests says less.
+  const tried = `${every}-${from}${without && `-${without}`}`
   const all = named.length ? named.flatMap(filesOf) : filesOf('')
-  const todo = all.filter((file) => !resume || resultsNow()[file]?.fingerprint !== stateOf(file, every, from))
+  const todo = all.filter((file) => !resume || resultsNow()[file]?.fingerprint !== stateOf(file, tried))
   say(`${todo.length} of ${all.length} files of the core are to be tried`)
   for (const [i, file] of todo.entries()) {
     if ((Date.now() - began) / 60_000 > minutes) {
@@ -39,7 +41,7 @@ main(async () => {
       process.exitCode = 1
       continue
     }
-    keep(file, { commit, fingerprint: stateOf(file, every, from), every, ...result })
+    keep(file, { commit, fingerprint: stateOf(file, tried), every, ...result })
     say(`${file}: ${result.noticed} of ${result.tried} changes noticed`)
     for (const s of result.survivors) console.log(`  line ${s.line}: ${s.change}`)
   }
@@ -94,9 +96,8 @@ const testsOf = (file) =>
     .map((name) => join(folderOf(file), name))
     .sort()
 
-/** Changes with a file, with the tests of its folder, and with the lines that are tried. */
-const stateOf = (file, every, from) =>
-  `${fingerprint([file, ...testsOf(file)]).slice(0, 16)}-${every}-${from}`
+/** Changes with a file, with the tests of its folder, and with what is tried of it. */
+const stateOf = (file, tried) => `${fingerprint([file, ...testsOf(file)]).slice(0, 16)}-${tried}`
 
 const resultsNow = () => (existsSync(RESULTS) ? JSON.parse(readFileSync(RESULTS, 'utf8')).files : {})
 
@@ -146,8 +147,9 @@ async function tryFile(file, every, from, without) {
   // one of its codes: waiting for all the others takes a day.
   const rules = folderOf(file) === `${CORE}/rules` ? rulesIn(text) : []
   const naming = `\\b(${rules.join('|')})\\b`
-  const tests = testsOf(file).filter((t) =>
-    new RegExp(`${naming}|FIXTURES`).test(readFileSync(join(root, t), 'utf8')),
+  const isNamed = new RegExp(`${naming}|FIXTURES`)
+  const tests = testsOf(file).filter(
+    (t) => !rules.length || isNamed.test(readFileSync(join(root, t), 'utf8')),
   )
   if (!tests.length) return { tried: 0, noticed: 0, survivors: [], why: 'its folder has no tests' }
   // Those of rules are gathered in one file, so that the core is loaded once a change and not once a file.

@@ -31,7 +31,7 @@ const sumsJson = (s: Sums) => ({
   hours: s.hours,
   heatPumpKwh: s.heatPumpKwh,
   stripKwh: s.stripKwh,
-  blowerKwh: s.blowerKwh + s.motorKwh,
+  blowerKwh: s.blowerKwh,
   fuelBtu: s.fuelBtu,
   compressorHours: s.compressorHours,
   stripHours: s.stripHours,

@@ -45,7 +45,7 @@ export function winterSentences(
   const hour = Math.floor((sums.coldestAt % 86_400) / 3600)
   return [
     `180 days from November: ${whole(kwh)} kWh${sums.fuelBtu > 0 ? ` and ${figure(sums.fuelBtu / 1e6, 1)} million BTU of fuel` : ''}${cost === null ? '' : `, ${money(cost, currency)}`}.`,
-    `Heat pump ${whole(sums.heatPumpKwh)} kWh in ${whole(sums.compressorHours)} h; strips ${whole(sums.stripKwh)} kWh; blower ${whole(sums.blowerKwh + sums.motorKwh)} kWh.`,
+    `Heat pump ${whole(sums.heatPumpKwh)} kWh in ${whole(sums.compressorHours)} h; strips ${whole(sums.stripKwh)} kWh; blower ${whole(sums.blowerKwh)} kWh.`,
     hours < 0.5 ? 'Backup hardly ran.' : `Backup ran ${whole(hours)} h: ${causes.join('; ')}.`,
     `${count(sums.starts)} starts${Number.isFinite(sums.shortestOff) ? `, at the shortest ${duration(sums.shortestOff)} after it had stopped` : ''}.`,
     `${count(sums.defrosts)} defrosts${sums.defrosts ? `, ${sums.defrostsByTime ? count(sums.defrostsByTime) : 'none'} of them ended by the board’s time` : ''}; at the most ${figure(sums.mostFrostLb)} lb of frost.`,
@@ -81,7 +81,7 @@ function besideYear(sums: Sums, year: Year): string {
       'of the heat pump: it runs longer under ice, and gives back what defrosts took',
       'of the heat pump: backup does a part of its work, and the sums count what every start loses',
     ),
-    part(sums.blowerKwh + sums.motorKwh, year.blowerKwh, 'of the blower alone', 'of the blower alone'),
+    part(sums.blowerKwh, year.blowerKwh, 'of the blower alone', 'of the blower alone'),
   ].filter((p): p is string => p !== null)
   const same = Math.abs(kwh - year.kwh) < SAME_SHARE * year.kwh
   return parts.length

@@ -25,25 +25,26 @@ export interface Judged {
 /** s after the call at which a card is read. */
 const [STEADY, IN_DEFROST] = [1800, 100]
 
-/** What every run of a job on a day shares: its circuit, and the cards of that day with the points to read on each. */
+/** °F outdoors of the day on which a job is rehearsed. */
+const OUTDOOR_F = degF(42)
+
+/** What every run of a job shares: its circuit, and the cards of the day with the points to read on each. */
 interface Day {
   circuit: Circuit
   seen: JobSeen
   cards: { card: TestCard; points: Spot[] }[]
 }
-const days = new WeakMap<Job, Map<number, Day>>()
-function dayOf(job: Job, outdoorF: number): Day {
-  const known = days.get(job) ?? new Map<number, Day>()
-  days.set(job, known)
-  const found = known.get(outdoorF)
-  if (found) return found
+const days = new WeakMap<Job, Day>()
+function dayOf(job: Job): Day {
+  const known = days.get(job)
+  if (known) return known
   const seen = jobSeen(job, installationOf(job))
   const circuit = new Circuit(seen.inst)
-  const cards = testPlan(circuit, degF(outdoorF))
+  const cards = testPlan(circuit, OUTDOOR_F)
     .filter((card) => card.today.can)
     .map((card) => ({ card, points: pointsOf(seen, circuit, card) }))
   const day = { circuit, seen, cards }
-  known.set(outdoorF, day)
+  days.set(job, day)
   return day
 }
 
@@ -51,8 +52,8 @@ function dayOf(job: Job, outdoorF: number): Day {
  * A whole run: every card that can be tried that day, read with the practice meters once all is steady. Each verdict looks at
  * all readings of the run, and is worked out when it is asked for.
  */
-export function rehearse(job: Job, fault: SiteFault | null, outdoorF = 42, seed = 1): Judged[] {
-  const { circuit, seen, cards } = dayOf(job, outdoorF)
+export function rehearse(job: Job, fault: SiteFault | null, seed = 1): Judged[] {
+  const { circuit, seen, cards } = dayOf(job)
   const site = new HiddenSite(seen.inst, fault, seed, seen.house.values.altitudeFt?.value)
   const all: Reading[] = []
   const taken: Omit<Judged, 'verdict'>[] = []

@@ -8,7 +8,7 @@ import { serviceVolts } from '../query'
 import { factsOf } from '../rules'
 import { breakpointsOf, modesOf, type Situation } from '../situation'
 import { tolerances } from '../tolerances'
-import { degF } from '../units'
+import { degF, type DegF } from '../units'
 
 /** °F outdoors below which a coil frosts over often enough to defrost at its interval. */
 export const FROSTS_BELOW_F = 42
@@ -63,16 +63,22 @@ function runsIn(circuit: Circuit, situation: Situation) {
   return { ...open, unsure: JSON.stringify(open) !== JSON.stringify(closed) }
 }
 
+/** Stretches between two temperatures at which something changes its answer, °F, up to the one that is given. */
+function stretchesUpTo(inst: Installation, mostF: number): { from: number; to: number; middleF: DegF }[] {
+  const edges = [tolerances.coldestF, ...breakpointsOf(inst).filter((t) => t < mostF), mostF]
+  return edges.slice(1).map((to, i) => {
+    const from = edges[i] ?? to
+    return { from, to, middleF: degF((from + to) / 2) }
+  })
+}
+
 /**
  * Who heats when, as this job is wired and set: every ordinary heating call is solved in every stretch between two
  * temperatures at which something changes its answer. Inside a switch's differential it counts as not yet closed.
  */
 export function sharingOf(circuit: Circuit): SharingStretch[] {
   const { inst } = circuit
-  const edges = [tolerances.coldestF, ...breakpointsOf(inst), tolerances.warmestF]
-  return edges.slice(0, -1).map((from, i): SharingStretch => {
-    const to = edges[i + 1] ?? tolerances.warmestF
-    const outdoorF = degF((from + to) / 2)
+  return stretchesUpTo(inst, tolerances.warmestF).map(({ from, to, middleF: outdoorF }): SharingStretch => {
     const runs = HEATING_CALLS.flatMap((call) => runsIn(circuit, { call, outdoorF, modes: {} }) ?? [])
     const backup = runs.filter((r) => r.rows.length || r.furnace)
     return {
@@ -103,15 +109,10 @@ export function temperingKw(circuit: Circuit): number {
     }),
   )
   if (!Object.keys(modes).length) return 0
-  const edges = [
-    tolerances.coldestF,
-    ...breakpointsOf(inst).filter((t) => t < FROSTS_BELOW_F),
-    FROSTS_BELOW_F,
-  ]
-  const between = edges.slice(1).map((to, i) => (to + (edges[i] ?? to)) / 2)
-  const nearest = [DEFROSTS_F, ...between].sort((x, y) => Math.abs(x - DEFROSTS_F) - Math.abs(y - DEFROSTS_F))
-  for (const t of nearest) {
-    const situation = { call: 'heat1', outdoorF: degF(t) } as const
+  const distance = (t: number) => Math.abs(t - DEFROSTS_F)
+  const middles = stretchesUpTo(inst, FROSTS_BELOW_F).map((s) => s.middleF)
+  for (const outdoorF of [degF(DEFROSTS_F), ...middles].sort((x, y) => distance(x) - distance(y))) {
+    const situation = { call: 'heat1', outdoorF } as const
     const usual = runsIn(circuit, { ...situation, modes: {} })
     if (!usual?.heatPump) continue
     const on = runsIn(circuit, { ...situation, modes })?.rows ?? []

@@ -242,6 +242,10 @@ function gateAt(solution: Solution, index: number, side: ChainGate['side']): Cha
 /** Two poles of one breaker, or two contacts of one device with the same reason, are one gate to a person. */
 function withoutTwins(gates: ChainGate[]): ChainGate[] {
   const key = (g: ChainGate) => `${g.at.split('.')[0]}|${g.state}|${JSON.stringify(g.because)}`
-  const seen = new Set<string>()
-  return gates.filter((g) => seen.size !== seen.add(key(g)).size).map((g) => ({ ...g }))
+  const firsts = new Map<string, ChainGate>()
+  for (const gate of gates) {
+    const of = key(gate)
+    if (!firsts.has(of)) firsts.set(of, { ...gate })
+  }
+  return [...firsts.values()]
 }

@@ -33,7 +33,12 @@ export const oilInput = (gph: number): number => gph * HEAT_CONTENT.oil
 export const nozzleFor = (inputBtuh: number, psi: number): number =>
   inputBtuh / HEAT_CONTENT.oil / Math.sqrt(psi / 100)
 
-/** Share by which a clocked input may stand off its plate. */
-export const INPUT_SHARE = 0.05
+/** Share by which a clocked input may differ from what the burner is meant to fire. */
+const INPUT_SHARE = 0.05
+/** Whether an input is right for what is wanted, within that share: 0; above it: 1; below it: −1. */
+export const inputSide = (input: number, wanted: number): number => {
+  const off = input / wanted - 1
+  return Math.abs(off) <= INPUT_SHARE ? 0 : Math.sign(off)
+}
 /** in.w.c. at the manifold: natural gas, LP; the plate wins. */
 export const MANIFOLD = { gas: [3.2, 3.8], lp: [10, 11] } as const

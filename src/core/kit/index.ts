@@ -1,5 +1,5 @@
 export { bankTable, type Bank, type HeatInput } from './bank'
-export { clockedInput, inputAtSite, INPUT_SHARE, MANIFOLD, nozzleFlow, nozzleFor, oilInput } from './burner'
+export { clockedInput, inputAtSite, inputSide, MANIFOLD, nozzleFlow, nozzleFor, oilInput } from './burner'
 export { lineCircuitsOf, rowFigures, type CircuitNote, type LineCircuit, type RowFigures } from './circuits'
 export { ampacityOf, carries, conductorFor, largestBreaker, nextBreaker } from './conductors'
 export {

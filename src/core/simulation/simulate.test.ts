@@ -12,7 +12,7 @@ const unclosed = (s: Sums, held: number): number =>
     s.defrostBtu +
     s.stripKwh * 3412 +
     s.burnerBtu +
-    s.blowerKwh * 3412 +
+    (s.blowerKwh - s.motorKwh) * 3412 +
     s.gainsBtu -
     s.lostBtu -
     held) /

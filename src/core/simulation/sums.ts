@@ -8,7 +8,7 @@ export interface Sums {
   heatPumpKwh: number
   stripKwh: number
   blowerKwh: number
-  /** An oil burner's motor or a gas burner's inducer: it warms nothing. */
+  /** The part of it that an oil burner's motor or a gas burner's inducer drew: it warms nothing. */
   motorKwh: number
   /** BTU of fuel burned, and of heat that came of it. */
   fuelBtu: number

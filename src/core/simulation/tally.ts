@@ -71,7 +71,7 @@ export class Tally {
     const { sums } = this
     const hours = h / 3600
     sums.hours += hours
-    sums.blowerKwh += r.blowerKw * hours
+    sums.blowerKwh += (r.blowerKw + r.motorKw) * hours
     sums.motorKwh += r.motorKw * hours
     if (r.cfm > 0) sums.wakingHours += this.before(now, now + h) / 3600
     if (r.stage > 0) {

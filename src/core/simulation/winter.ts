@@ -141,4 +141,4 @@ export function worksAgainst(
 }
 
 /** kWh of everything that heats and blows. */
-export const kwhOf = (s: Sums): number => s.heatPumpKwh + s.stripKwh + s.blowerKwh + s.motorKwh
+export const kwhOf = (s: Sums): number => s.heatPumpKwh + s.stripKwh + s.blowerKwh

@@ -3,7 +3,7 @@
 import { plateOf } from '@/core/crossing'
 import type { HEAT_CONTENT } from '@/core/house'
 import { airflowOf, houseValue, meteredShare } from '@/core/house'
-import { clockedInput, inputAtSite, INPUT_SHARE, MANIFOLD, nozzleFlow, nozzleFor, oilInput } from '@/core/kit'
+import { clockedInput, inputAtSite, inputSide, MANIFOLD, nozzleFlow, nozzleFor, oilInput } from '@/core/kit'
 import { burnersOf } from '@/core/query'
 import { heatersOf } from '@/core/crossing'
 import type { JobSeen } from '@/core/installation'
@@ -68,11 +68,12 @@ export function Burner({ seen }: { seen: JobSeen }) {
   const input = inputOf(typed, fuel, meterFt)
   // Not known, the meter may compensate all the same: a verdict that depends on it is none.
   const compensated = meter === 'unknown' ? inputOf(typed, fuel, 0) : input
-  const dependsOnMeter =
-    wanted !== null &&
-    input !== undefined &&
-    compensated !== undefined &&
-    sideOf(input, wanted.btuh) !== sideOf(compensated, wanted.btuh)
+  const besidePlate =
+    !wanted || input === undefined || compensated === undefined
+      ? ''
+      : inputSide(input, wanted.btuh) === inputSide(compensated, wanted.btuh)
+        ? verdict(input, wanted)
+        : `, or ${btuh(compensated)} if the meter compensates: ask the utility before you change anything`
   const output = input !== undefined && efficiency !== undefined ? input * efficiency : undefined
   return (
     <div className="mt-2" data-testid="burner">
@@ -118,9 +119,7 @@ export function Burner({ seen }: { seen: JobSeen }) {
           ? isOil
             ? 'Input is gal/h times 138,500; flow goes with the root of the pressure.'
             : 'Clock the meter with every other appliance off.'
-          : `${btuh(input)} in${dependsOnMeter ? `, or ${btuh(compensated ?? 0)} if the meter compensates: ask the utility before you change anything` : wanted ? verdict(input, wanted) : ''}${
-              output === undefined ? '' : `; ${btuh(output)} out`
-            }${
+          : `${btuh(input)} in${besidePlate}${output === undefined ? '' : `; ${btuh(output)} out`}${
               output !== undefined && riseLow !== undefined && riseHigh !== undefined
                 ? `; its rise is right from ${count(Math.round(airflowOf(output, riseHigh, altitude)))} to ${count(Math.round(airflowOf(output, riseLow, altitude)))} CFM`
                 : ''
@@ -158,15 +157,10 @@ function inputOf(typed: Typed, fuel: keyof typeof HEAT_CONTENT, meterFt: number)
   return clockedInput(feet, seconds, typedAmount(typed.heating) ?? USUAL_HEATING[fuel], meterFt)
 }
 
-/** Where an input is beside what is wanted: 0 within the share allowed, 1 above, −1 below. */
-const sideOf = (input: number, wanted: number): number => {
-  const off = input / wanted - 1
-  return Math.abs(off) <= INPUT_SHARE ? 0 : Math.sign(off)
-}
 const verdict = (input: number, wanted: { btuh: number; isDerated: boolean }): string => {
   const off = input / wanted.btuh - 1
   const than = wanted.isDerated ? `${btuh(wanted.btuh)}, the input at this altitude` : 'the plate'
-  if (sideOf(input, wanted.btuh) === 0) return `, within 5 % of ${than}`
+  if (inputSide(input, wanted.btuh) === 0) return `, within 5 % of ${than}`
   const check = wanted.isDerated
     ? 'check the orifices first; the manifold stays at the plate’s pressure'
     : 'orifice, pressure, regulator'

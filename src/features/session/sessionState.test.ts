@@ -1,3 +1,4 @@
+import { pass, stopClock } from '../../../tests/helpers/jobServer'
 import { degF } from '@/core/units'
 import type { Situation } from '@/core/situation'
 import { JobStore, memoryQueue } from '@/client'
@@ -51,14 +52,14 @@ const noProof = {
 }
 
 describe('the state of a screen', () => {
-  beforeAll(() => jest.useFakeTimers({ doNotFake: ['nextTick', 'queueMicrotask'] }))
+  beforeAll(() => void stopClock())
   it('solves a job that comes while it is open in a go of its own, once', async () => {
     const { store, state, live, close } = await board({ isLoaded: false })
     const solved: unknown[] = []
     state.subscribe((now) => now.live && solved.push(now.live))
     await store.load()
     expect(state.getState().live).toBeNull()
-    await jest.advanceTimersByTimeAsync(1)
+    await pass(1)
     expect(live().volts.get('ah.W2')!.state).toBe('live')
     expect(new Set(solved).size).toBe(1)
     close()
@@ -68,7 +69,7 @@ describe('the state of a screen', () => {
     const { store, state, close } = await board({ isLoaded: false })
     await store.load()
     close()
-    await jest.advanceTimersByTimeAsync(1)
+    await pass(1)
     expect(state.getState().live).toBeNull()
   })
 
