@@ -174,13 +174,23 @@ const setting = once(() =>
     label: text(120),
     group: yup.string().oneOf(['plate', 'set']).required(),
     kind: yup.string().oneOf(['choice', 'number']).required(),
-    options: yup.array(shape({ id: id(), label: text(120), loses: optional(text(200)) })),
+    options: yup.array(
+      shape({ id: id(), label: text(120), loses: optional(text(200)), inert: optional(text(200)) }),
+    ),
     range: yup.array(num()).min(2).max(2),
     step: yup.number(),
     unit: yup.string().max(12),
     default: valueSchema(),
-    defaultFor: yup.array(shape({ model: text(40), value: valueSchema() })).max(20),
+    defaultFor: yup
+      .array(
+        anyOf(
+          shape({ model: text(40), value: valueSchema() }),
+          shape({ set: id(), is: yup.array(valueSchema()).min(1).required(), value: valueSchema() }),
+        ),
+      )
+      .max(20),
     about: yup.string().max(400),
+    inert: optional(text(200)),
     intent: yup.string().oneOf(INTENTS),
     follows: yup.string().oneOf(INTENTS),
   }),

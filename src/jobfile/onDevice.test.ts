@@ -29,7 +29,7 @@ describe('what stands on a device', () => {
   it('is the makers’ own where it is new from its box', () => {
     const job = noted({}, {}, NEW)
     const settings = job.devices[stat(job).device]!.settings
-    expect(onDevice(job, device(job) as never)).toEqual(Object.fromEntries(settings.map((s) => [s.id, s.default])))
+    expect(onDevice(job, device(job) as never)).toEqual(Object.fromEntries(settings.map((s) => [s.id, s.id === 'together' ? 'yes' : s.default])))
   }) // prettier-ignore
 
   it('is what was found, box or not', () => {

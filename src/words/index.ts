@@ -32,7 +32,7 @@ export { effectWords, EFFECT_WORDS, failureWords, takenAsUsual } from './failure
 export { hiddenWords } from './hidden'
 export { landingCsv } from './landing'
 export { changeWords } from './fix'
-export { GROUP_WORDS, INTENT_WORDS, ownerSentence, settingText, valueAtText } from './intents'
+export { GROUP_WORDS, INTENT_WORDS, inertWords, ownerSentence, settingText, valueAtText } from './intents'
 export {
   conflictsSentence,
   findingPlaces,

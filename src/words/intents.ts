@@ -84,6 +84,12 @@ export const INTENT_WORDS: Record<Intent, { name: string; does: string; instead?
   airPosition: { name: 'Where the air thermostat sits', does: 'Ahead of the coil or after it.' },
 } // prettier-ignore
 
+/** That Gate Cross works nothing out of a setting, or of the option it is set to, and why; null: it does. */
+export function inertWords({ inert, options }: Setting, value: Value | null): string | null {
+  const why = inert ?? options?.find((o) => o.id === value)?.inert
+  return why ? `Gate Cross doesn't model this. ${why}` : null
+}
+
 /** A setting's value as a person says it. */
 export function settingText(setting: Setting, value: Value | null): string {
   if (value === null) return 'not known'

@@ -6,6 +6,7 @@ import { demoInstallation, libraryDevice } from '../../tests/helpers/demo'
 import {
   conflictsSentence,
   findingWords,
+  inertWords,
   INTENT_WORDS,
   ownerSentence,
   QUESTION_WORDS,
@@ -42,6 +43,13 @@ describe('words of the setup', () => {
     expect(conflictsSentence(0, 19)).toMatch(/^19 settings are not known yet\./)
     expect(conflictsSentence(1, 19)).toBe('One contradiction between gear, wiring and settings.')
     expect(conflictsSentence(2, 0)).toBe('2 contradictions between gear, wiring and settings.')
+  })
+
+  it('says of a setting, or of one option, that nothing is worked out of it', () => {
+    const of = (id: string) => libraryDevice('sorrel-h2').settings.find((s) => s.id === id)!
+    expect(inertWords(of('scale'), 'F')).toBe("Gate Cross doesn't model this. It changes the display only.")
+    expect(inertWords(of('keypadLock'), 'partial')).toMatch(/^Gate Cross doesn't model this\. The start-up/)
+    expect([inertWords(of('keypadLock'), 'full'), inertWords(of('droop'), 2)]).toEqual([null, null])
   })
 
   it('says numbers with their units', () => {

@@ -31,6 +31,9 @@ test('the interview recommends with reasons, a school changes a group at once, a
     .getByRole('listitem')
     .filter({ hasText: 'Backup heat on a heat pump fault' })
   await expect(row.first()).toContainText('recommended')
+  // What nothing is worked out of says so.
+  const scale = page.getByTestId('intents').getByRole('listitem').filter({ hasText: 'Temperature scale' })
+  await expect(scale.first()).toContainText("Gate Cross doesn't model this. It changes the display only.")
 })
 
 test('a contradiction stands at its intent and its wire, with the smallest change, and the bench’s rules read the same setting', async ({

@@ -1,4 +1,4 @@
-import type { Device, DeviceDraft, Expr, Mode, Part, Setting } from '../equipment'
+import type { Device, DeviceDraft, Expr, Mode, Part, Setting, When } from '../equipment'
 import {
   all,
   any,
@@ -27,6 +27,21 @@ export const valveTerminal = (d: Device): string | undefined => ['OB', 'O', 'B']
 
 /** °F of the coil at which a defrost thermostat usually closes and opens (28 to 32, 60 to 70). */
 const COIL = { closesF: 30, opensF: 65 }
+/** °F of the coil from which an inverter counts with early defrost on: an estimate, 4 °F above the usual. */
+const EARLY_F = 34
+/** s that a defrost lasts at most: of a timed board, of an inverter, and of one with long defrost on. */
+const CAP = { timed: 600, usual: 480, long: 720 }
+
+const coldCoil = ({ inverter }: DeviceDraft): When => {
+  const cold: When = { feels: 'coil', below: COIL.closesF }
+  const early: When = {
+    all: [
+      { set: 'earlyDefrost', is: ['on'] },
+      { feels: 'coil', below: EARLY_F },
+    ],
+  }
+  return inverter ? { any: [early, cold] } : cold
+}
 
 /** What the board of an outdoor unit is doing. */
 export const boardMode = (draft: DeviceDraft, pins: string | null): Mode => ({
@@ -52,7 +67,7 @@ export const boardMode = (draft: DeviceDraft, pins: string | null): Mode => ({
     {
       from: 'normal',
       to: 'defrost',
-      when: { all: [on('contactor'), { feels: 'coil', below: COIL.closesF }] },
+      when: { all: [on('contactor'), coldCoil(draft)] },
       after: pins ? { set: pins, times: 60 } : 3600,
       accumulates: true,
       reset: { feels: 'coil', above: COIL.opensF },
@@ -62,10 +77,15 @@ export const boardMode = (draft: DeviceDraft, pins: string | null): Mode => ({
     {
       from: 'defrost',
       to: 'normal',
-      when: on('contactor'),
-      after: draft.inverter ? 480 : 600,
+      when: draft.inverter
+        ? { all: [on('contactor'), { set: 'longDefrost', is: ['off'] }] }
+        : on('contactor'),
+      after: draft.inverter ? CAP.usual : CAP.timed,
       accumulates: true,
     },
+    ...(draft.inverter
+      ? [{ from: 'defrost', to: 'normal', when: on('contactor'), after: CAP.long, accumulates: true }]
+      : []),
     // Power off and on again clears a fault lockout.
     { from: 'lockout', to: 'normal', when: on('logic'), counts: 'ends' },
   ],

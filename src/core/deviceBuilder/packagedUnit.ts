@@ -38,7 +38,7 @@ export function packagedUnit(d: Device, draft: DeviceDraft): Device {
       ...heat.parts,
       ...compressorParts(d, draft, holds),
     ],
-    modes: [boardMode(draft, null), ...supply.modes, ...heat.modes],
+    modes: [boardMode({ ...draft, inverter: false }, null), ...supply.modes, ...heat.modes],
     settings: [...(valveTerminal(d) ? [valveSetting('plate', draft)] : []), ...heat.settings],
     plate: {
       volts: 240,

@@ -9,6 +9,7 @@ import {
   type Mode,
   type Part,
   type Setting,
+  type When,
 } from '../equipment'
 import { OUTPUTS, STAR_ROLES } from './draft'
 import {
@@ -19,6 +20,7 @@ import {
   contact,
   figure,
   has,
+  HEAT_PUMP_CALLS,
   inMode,
   load,
   on,
@@ -42,7 +44,9 @@ const CHANGED: Expr = all({ set: 'system', is: ['dualFuel'] }, SOURCE, {
   sense: 'outdoor',
   below: { set: 'changeover' },
 })
-const FUEL: Expr = { set: 'system', is: ['dualFuel'] }
+/** It keeps the compressor off for some minutes after the furnace. */
+const HOLDS_OFF: Expr = all({ set: 'system', is: ['dualFuel'] }, { not: { set: 'holdOff', is: [0] } })
+const HOLDING: Expr = inMode('furnaceTimer', 'waiting')
 
 /** What each output of a thermostat hangs on. */
 interface Says {
@@ -64,12 +68,8 @@ function heatPumpHeld({ draft, calls }: Says): Expr[] {
     ...(draft.dualFuel
       ? [
           CHANGED,
-          all(FUEL, { set: 'together', is: ['no'] }, { call: backup }),
-          all(
-            FUEL,
-            { not: { set: 'holdOff', is: [0] } },
-            any({ condition: 'hotCoil' }, { condition: 'warmCoil' }),
-          ),
+          all({ set: 'together', is: ['no'] }, { call: backup }),
+          all(HOLDS_OFF, any({ condition: 'hotCoil' }, { condition: 'warmCoil' }, HOLDING)),
         ]
       : []),
   ]
@@ -136,7 +136,10 @@ function outdoorSettings(draft: DeviceDraft, d: Device): Setting[] {
       ? [
           choice('system', 'System', 'set', [['heatPump', 'Heat pump with electric backup'], ['dualFuel', 'Dual fuel']], 'heatPump', 'system'),
           f('changeover', 'Changeover to the furnace below', [0, 60], 35, 'changeover'),
-          choice('together', 'Heat pump and backup together', 'set', [['no', 'No'], ['yes', 'Yes']], 'no', 'together'),
+          {
+            ...choice('together', 'Heat pump and backup together', 'set', [['no', 'No'], ['yes', 'Yes']], 'no', 'together'),
+            defaultFor: [{ set: 'system', is: ['heatPump'], value: 'yes' }],
+          },
           figure('holdOff', 'Compressor held off after the furnace', 'set', [0, 10], 'min', 0, 'furnaceHoldOff', 1),
         ]
       : []),
@@ -188,6 +191,31 @@ export function thermostat(d: Device, draft: DeviceDraft): Device {
     ],
     transitions: timerTransitions('outY', { set: 'minimumOff', times: 60 }, self ? 'self' : null),
   }
+  const heats: When = {
+    any: ['AUX', 'W2', 'E'].filter((id) => has(d, id)).map((id) => ({ closed: `out${id}` })),
+  }
+  const furnaceTimer: Mode = {
+    id: 'furnaceTimer',
+    label: 'Compressor delay after the furnace',
+    states: [
+      { id: 'ready', label: 'Ready' },
+      {
+        id: 'waiting',
+        label: 'Furnace was on a short time ago',
+        condition: 'waiting',
+        reach: all(HOLDS_OFF, { call: HEAT_PUMP_CALLS }),
+      },
+    ],
+    transitions: [
+      { from: 'ready', to: 'waiting', when: { all: [HOLDS_OFF, heats] }, counts: 'ends' },
+      {
+        from: 'waiting',
+        to: 'ready',
+        when: { not: heats },
+        after: { set: 'holdOff', times: 60 },
+      },
+    ],
+  }
   return {
     ...d,
     terminals: d.terminals.map((t) =>
@@ -197,7 +225,7 @@ export function thermostat(d: Device, draft: DeviceDraft): Device {
     ),
     parts,
     settings,
-    modes: has(d, 'Y') ? [timer] : [],
+    modes: has(d, 'Y') ? [timer, ...(draft.dualFuel ? [furnaceTimer] : [])] : [],
     calls: says.calls.map((call) => ({ call })),
     plate: { volts: 24, ...(draft.batteries ? { battery: true } : {}) },
   }

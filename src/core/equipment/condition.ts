@@ -1,6 +1,6 @@
 /** What a mode's state is, in words that rules understand. */
 export const MODE_CONDITIONS = [
   'defrost', 'lockout', 'waiting', 'tripped', 'off', 'failed', 'hotCoil', 'warmCoil', 'leak', 'water',
-  'noGas', 'held', 'heating', 'feedLost', 'wetPan', 'blowerDelay',
+  'noGas', 'held', 'heating', 'feedLost', 'wetPan', 'blowerDelay', 'stayedOff',
 ] as const // prettier-ignore
 export type ModeCondition = (typeof MODE_CONDITIONS)[number]

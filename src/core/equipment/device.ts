@@ -36,16 +36,21 @@ export interface Setting {
   label: string
   group: 'plate' | 'set'
   kind: 'choice' | 'number'
-  /** `loses`: what the pair no longer does with this option, such as modulation on 24 V wiring. */
-  options?: { id: string; label: string; loses?: string }[]
+  /** `loses`: what the pair no longer does with this option, such as modulation on 24 V wiring. `inert`: why this option does what the default does. */
+  options?: { id: string; label: string; loses?: string; inert?: string }[]
   /** Lowest and highest value the device takes, in `unit`. */
   range?: [number, number]
   step?: number
   unit?: string
   default: Value
-  /** Other defaults of other models and revisions: the first whose text the model on the plate has in it. */
-  defaultFor?: { model: string; value: Value }[]
+  /**
+   * Other factory defaults, the first that fits: for models and revisions with this text on the plate, or while another
+   * setting of the device has one of these values.
+   */
+  defaultFor?: ({ model: string; value: Value } | { set: string; is: Value[]; value: Value })[]
   about?: string
+  /** Why nothing in Gate Cross depends on it, in one sentence; left out: something does, and a test moves it to see. */
+  inert?: string
   /** What it decides, in the vocabulary that rules understand; a device may call and code it as it likes. */
   intent?: Intent
   /** Over a bus, another device says it: the value is that of its setting with this intent, where there is one. */

@@ -100,10 +100,21 @@ export function settingValue(placed: Placed, id: string): Unknowable<Value> {
   return defaultOf(placed, id) ?? null
 }
 
-/** The value that a setting leaves the maker with, on a device of this model; undefined for no setting of the device. */
-export function defaultOf(placed: Pick<Placed, 'device' | 'model'>, id: string): Value | undefined {
-  const setting = placed.device.settings.find((s) => s.id === id)
-  const own = setting?.defaultFor?.find((d) => placed.model?.toLowerCase().includes(d.model.toLowerCase()))
+/**
+ * The factory default of a setting, on a device of this model and with its other settings as they are; undefined for no
+ * setting of the device.
+ */
+export function defaultOf(
+  placed: Pick<Placed, 'device' | 'model'> & Partial<Pick<Placed, 'settings'>>,
+  id: string,
+): Value | undefined {
+  const { device, model, settings = {} } = placed
+  const setting = device.settings.find((s) => s.id === id)
+  const own = setting?.defaultFor?.find((d) => {
+    if ('model' in d) return model?.toLowerCase().includes(d.model.toLowerCase())
+    const other = settings[d.set] ?? device.settings.find((s) => s.id === d.set)?.default
+    return other !== undefined && d.is.includes(other)
+  })
   return own?.value ?? setting?.default
 }
 /** The same in a job: a setting that follows another device's over the bus has that one's value. */

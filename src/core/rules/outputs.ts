@@ -14,8 +14,11 @@ export function liveOutputs(
   const hot = placed.device.terminals.find((t) => t.role === 'R' && t.side === 'low')
   const common = placed.device.terminals.find((t) => t.role === 'C' && t.side === 'low')
   if (!hot || !common) return []
-  return placed.device.parts.flatMap((x) => {
-    if (x.kind !== 'contact' || x.gate !== 'thermostat' || state.closed(makeRef(placed.ref, x.id))) return []
+  // Several relays may drive one terminal, such as G in heating and in cooling: it is off while all of them are open.
+  const relays = placed.device.parts.filter((x) => x.kind === 'contact' && x.gate === 'thermostat')
+  const driven = new Set(relays.flatMap((x) => (state.closed(makeRef(placed.ref, x.id)) ? [x.b] : [])))
+  return relays.flatMap((x, i) => {
+    if (driven.has(x.b) || relays.findIndex((other) => other.b === x.b) < i) return []
     if (!placed.device.terminals.some((t) => t.id === x.b)) return []
     const at = makeRef(placed.ref, x.b)
     const fed = state.volts(at, makeRef(placed.ref, hot.id)) < tolerances.deadVolts

@@ -103,6 +103,7 @@ function valuesText({ as }: ProfileItem, s: Setting | undefined, other: Setting 
 function noteText({ as, leaveAlone, readBack }: ProfileItem, s: Setting | undefined): string {
   const codeOfValue = (value: Value) => ('map' in as ? as.map[String(value)] : String(value))
   const defaults = (s?.defaultFor ?? []).flatMap((d) => {
+    if (!('model' in d)) return []
     const code = 'pair' in as ? undefined : codeOfValue(d.value)
     return code === undefined ? [] : [`default ${code} for ${d.model}`]
   })

@@ -105,7 +105,10 @@ function readNote(text: string, read: Values): { leaveAlone: boolean; readBack: 
         const of = read.settings.find((s) => s.id === set)
         if (!of) return null
         if (model)
-          of.defaultFor = [...(of.defaultFor ?? []).filter((d) => d.model !== model), { model, value }]
+          of.defaultFor = [
+            ...(of.defaultFor ?? []).filter((d) => !('model' in d) || d.model !== model),
+            { model, value },
+          ]
         else of.default = value
       }
     } else return null

@@ -8,7 +8,7 @@ import { drives } from '@/core/situation'
 import type { Setting } from '@/core/equipment'
 import { sentence, type Field as JobField } from '@/jobfile'
 import { Button, Caution, Field, Input, Select, TypedInput, typedNumber } from '@/ui'
-import { plateLine } from '@/words'
+import { inertWords, plateLine } from '@/words'
 import { useChangedBy } from '../news'
 import { useDraft, useJobScreen } from '../session'
 import { PlateRead } from './PlateRead'
@@ -165,7 +165,7 @@ function SettingField({ placed, setting }: { placed: Placed; setting: Setting })
   }
   const label = `${setting.label}${setting.unit ? `, ${setting.unit}` : ''}`
   const loses = setting.options?.find((o) => o.id === value)?.loses
-  const about = [setting.about, loses].filter(Boolean).join(' ')
+  const about = [setting.about, loses, inertWords(setting, value)].filter(Boolean).join(' ')
   const changed = useChangedBy(`placed.${placed.ref}.settings.${setting.id}`)
   const note =
     about || changed ? (

@@ -1,9 +1,10 @@
 'use client'
 
 import type { Intent } from '@/core/equipment'
+import { defaultOf } from '@/core/installation'
 import { expressedIn, INTENT_GROUPS, INTENTS_BY_GROUP, type Allowed, type Expressed } from '@/core/setup'
 import { cx, Disclosure } from '@/ui'
-import { findingWords, GROUP_WORDS, INTENT_WORDS, settingText } from '@/words'
+import { findingWords, GROUP_WORDS, inertWords, INTENT_WORDS, settingText } from '@/words'
 import { ChangedBy } from '../news'
 import type { Finding } from '@/core/rules'
 import { useJobScreen, useSetValue } from '../session'
@@ -83,6 +84,8 @@ function IntentRow({
   const words = INTENT_WORDS[intent]
   const source = job.setup.sources[e.at]
   const plate = e.setting.group === 'plate'
+  const usual = defaultOf(e.placed, e.setting.id) ?? e.setting.default
+  const inert = inertWords(e.setting, e.value)
   return (
     <li className={cx('border-t border-line py-2', wrong.length > 0 && 'border-l-4 border-l-harm pl-2')}>
       <ValueField
@@ -100,14 +103,12 @@ function IntentRow({
           ? 'from the plate'
           : source
             ? SOURCE_WORDS[source]
-            : e.value === e.setting.default
+            : e.value === usual
               ? 'the device’s default'
               : 'as recorded'}
-        {e.value !== e.setting.default && !plate
-          ? ` (default ${settingText(e.setting, e.setting.default)})`
-          : ''}
-        .
+        {e.value !== usual && !plate ? ` (default ${settingText(e.setting, usual)})` : ''}.
       </p>
+      {inert && <p className="text-sm text-soft">{inert}</p>}
       {wrong.map((c) => (
         <p key={c.code} className="text-sm text-harm">
           {findingWords(inst, c)}.
