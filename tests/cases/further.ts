@@ -36,6 +36,30 @@ export const FURTHER_CASES: readonly Case[] = [
     reasons: [['heat1 40 m.line=holding', 'od.compressor', /line/i]],
   },
   {
+    name: 'an outdoor thermostat in the first bank’s wire, and the second bank past it',
+    gear: G.TWO_STAGE,
+    work: [
+      'place odt=sedge-t50 --where north --box',
+      'lift tstat.AUX=ah.W1',
+      'land tstat.AUX=odt.T1 odt.T2=ah.W1',
+    ],
+    // It does its work in the first: only the second has no gate. Emergency heat comes by the same AUX, and stops at it too.
+    breaks: ['someBackupMissing'],
+    warns: ['auxNoGate'],
+    states: [
+      ['heatAux2 55', ['od.compressor', 'kit.row2'], ['kit.row1']],
+      ['heatAux2 20', ['od.compressor', 'kit.row1', 'kit.row2'], []],
+    ],
+  },
+  {
+    name: 'an outdoor thermostat in the compressor’s wire, and strips without a gate',
+    gear: G.ONE_STAGE,
+    work: ['place odt=sedge-t60 --where north --box', 'lift ah.Y=od.Y', 'land ah.Y=odt.COM odt.NC=od.Y'],
+    breaks: ['noHeat'],
+    warns: ['auxNoGate'],
+    states: [['heatAux1 60', ['od.compressor', 'kit.row1'], []]],
+  },
+  {
     name: 'backup on the warm throw of an outdoor thermostat',
     gear: G.ONE_STAGE,
     work: [

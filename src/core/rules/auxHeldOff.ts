@@ -1,7 +1,11 @@
-import { terminalOf, type Installation, type Placed, type Ref } from '../installation'
-import { hasStrips, intentOf, isFelt, ofKind, terminalsWith, wiredNet } from '../query'
+import type { Circuit } from '../circuit'
+import { makeRef, type Placed, type Ref } from '../installation'
+import { hasStrips, intentOf, isFelt, ofKind } from '../query'
+import { breakpointsOf, callsOf, type Situation } from '../situation'
 import { tolerances } from '../tolerances'
-import type { Breach, StateRule, StateSeen } from './rule'
+import { degF } from '../units'
+import type { Breach, StateRule } from './rule'
+import { stateSeen } from './seen'
 
 type Code = 'auxAboveGate' | 'auxNoGate' | 'switchHoldsNothing'
 
@@ -16,46 +20,69 @@ function lockoutF(placed: Placed): number[] {
   return on && typeof at === 'number' ? [at] : []
 }
 
-/**
- * The °F from which an outdoor thermostat holds off what these inputs bring on: it is their gate where its two wires join
- * a heat output of a thermostat and one of the inputs, whether or not something leads past it. One in the compressor's
- * wire, or in the other bank's, is no gate of theirs.
- */
-function switchF(inst: Installation, odt: Placed, inputs: readonly Ref[]): number[] {
-  const ends = terminalsWith(odt, 'switch')
-  const point = intentOf(odt, 'outdoorSwitch')
-  if (typeof point !== 'number' || ends.length < 2) return []
-  const nets = ends.map((end) => wiredNet(inst, end))
-  const isOutput = (ref: Ref) => {
-    const found = terminalOf(inst, ref)
-    const heats = ['AUX', 'W1', 'W2', 'W3'].includes(found?.terminal.role ?? '')
-    return heats && ['thermostat', 'zonePanel', 'fuelKit'].includes(found?.placed.device.kind ?? '')
-  }
-  const output = nets.some((net) => [...net].some(isOutput))
-  const input = nets.some((net) => inputs.some((i) => net.has(i)))
-  return output && input ? [point + (odt.device.plate.differentialF ?? 0)] : []
+/** What an outdoor thermostat does in the solved circuit. */
+interface SwitchSeen {
+  ref: string
+  /** °F from which it is past its differential. */
+  gateF: number
+  /** Opening or closing its contacts changes some load, in cold or in mild weather. */
+  acts: boolean
+  /** Rows that heat in mild weather in an ordinary aux call although it is in their path: through its warm throw, or past it. */
+  leaks: ReadonlySet<Ref>
 }
 
-/** Whether an outdoor thermostat stands in the compressor's wire, which is another use of it. */
-const holdsCompressor = (inst: Installation, odt: Placed): boolean =>
-  terminalsWith(odt, 'switch').some((end) =>
-    [...wiredNet(inst, end)].some((ref) => ['Y1', 'Y2'].includes(terminalOf(inst, ref)?.terminal.role ?? '')),
-  )
+const NORMAL = { abnormalCount: 0, conditions: new Set<never>() }
+const isAux = (call: Situation['call']) => call === 'heatAux1' || call === 'heatAux2'
 
-/** The heat inputs of the indoor unit that are live. */
-function liveInputs(state: StateSeen): Ref[] {
-  const { inst } = state
-  return ofKind(inst, 'airHandler', 'furnace', 'packagedUnit').flatMap((p) => {
-    const [common] = terminalsWith(p, 'C')
-    if (!common) return []
-    return terminalsWith(p, 'W1', 'W2', 'W3').filter((t) => state.volts(t, common) >= tolerances.liveVolts)
+/**
+ * Every outdoor thermostat, by what the circuit does with its contacts forced open and forced closed, in each call, colder
+ * and warmer than every temperature that something switches at.
+ */
+function switchesOf(circuit: Circuit): SwitchSeen[] {
+  const { inst, net } = circuit
+  const points = breakpointsOf(inst)
+  const [cold, mild] = [Math.min(NO_HEAT_F, ...points) - 1, Math.max(NO_HEAT_F, ...points) + 1]
+  return ofKind(inst, 'outdoorThermostat').flatMap((odt): SwitchSeen[] => {
+    const point = intentOf(odt, 'outdoorSwitch')
+    const own = net.contacts.flatMap((c, i) => (c.placed === odt ? [i] : []))
+    if (typeof point !== 'number' || !own.length) return []
+    const leaks = new Set<Ref>()
+    let acts = false
+    for (const outdoorF of [cold, mild].map(degF))
+      for (const call of callsOf(inst)) {
+        const situation: Situation = { call, outdoorF, modes: {} }
+        const forced = (to: number) => {
+          const held = new Uint8Array(net.contacts.length).fill(2)
+          for (const i of own) held[i] = to
+          return stateSeen(circuit, circuit.settleHeld(situation, held, null), situation, NORMAL)
+        }
+        const [open, closed] = [forced(0), forced(1)]
+        acts ||= open.facts.running.join() !== closed.facts.running.join()
+        if (outdoorF === cold || !isAux(call)) continue
+        const free = stateSeen(circuit, circuit.settle(situation), situation, NORMAL)
+        // Through its warm throw: opening that turns the row off. Past it: it is open, and both its ends are live.
+        const past = own.some((i) => {
+          const c = net.contacts[i]
+          return c && !free.closed(c.ref) && isLive(free, odt, c.part.a) && isLive(free, odt, c.part.b)
+        })
+        for (const row of free.facts.stripsOn) if (past || !open.facts.stripsOn.includes(row)) leaks.add(row)
+      }
+    return [{ ref: odt.ref, gateF: point + (odt.device.plate.differentialF ?? 0), acts, leaks }]
   })
+
+  function isLive(state: ReturnType<typeof stateSeen>, odt: Placed, terminal: string): boolean {
+    const at = makeRef(odt.ref, terminal)
+    return ofKind(inst, 'airHandler', 'furnace', 'packagedUnit').some(({ ref, device }) => {
+      const common = device.terminals.find((t) => t.role === 'C' && t.side === 'low')
+      return common !== undefined && state.volts(at, makeRef(ref, common.id)) >= tolerances.liveVolts
+    })
+  }
 }
 
 /**
  * Electric backup stays off above its gate on ordinary calls, defrost and emergency excepted, each row by the gate in its
- * own path; and has one. Energy codes ask for it (IECC residential, heat pump supplementary heat); the jurisdiction's text
- * decides.
+ * own path; and has one. Whether an outdoor thermostat is that gate, the solved circuit says. Energy codes ask for one (IECC
+ * residential, heat pump supplementary heat); the jurisdiction's text decides.
  */
 export const auxHeldOff: StateRule<'auxHeldOff', Code> = {
   id: 'auxHeldOff',
@@ -66,25 +93,25 @@ export const auxHeldOff: StateRule<'auxHeldOff', Code> = {
   applies: hasStrips,
   each(state) {
     const { inst, situation, abnormalCount, facts } = state
-    const ordinary = situation.call === 'heatAux1' || situation.call === 'heatAux2'
-    if (abnormalCount > 0 || !ordinary || !facts.stripsOn.length) return null
-    const inputs = liveInputs(state)
-    const lockouts = ofKind(inst, 'thermostat').flatMap(lockoutF)
-    const gates = [
-      ...lockouts,
-      ...ofKind(inst, 'outdoorThermostat').flatMap((odt) => switchF(inst, odt, inputs)),
-    ]
     const [row] = facts.stripsOn
-    if (!row) return null
+    if (abnormalCount > 0 || !isAux(situation.call) || !row) return null
     const found: Breach<Code>[] = []
-    const gate = gates.length ? Math.min(...gates) : null
-    if (gate !== null && situation.outdoorF >= gate)
-      found.push({ at: row, code: 'auxAboveGate', numbers: [gate] })
-    const idle =
-      gate === null ? ofKind(inst, 'outdoorThermostat').find((o) => !holdsCompressor(inst, o)) : null
-    if (idle) found.push({ at: idle.ref, code: 'switchHoldsNothing' })
-    // One that opens warmer than that is none in mild weather.
-    else if (gate === null ? situation.outdoorF >= NO_HEAT_F : gate > NO_HEAT_F && situation.outdoorF < gate)
+    const lockouts = ofKind(inst, 'thermostat').flatMap(lockoutF)
+    const switches = state.ofJob(switchesOf)
+    const gates = [
+      ...lockouts.map((gateF) => ({ gateF, row })),
+      ...switches.flatMap(({ gateF, leaks }) => {
+        const leaky = facts.stripsOn.find((r) => leaks.has(r))
+        return leaky ? [{ gateF, row: leaky }] : []
+      }),
+    ].sort((a, b) => a.gateF - b.gateF)
+    const passed = gates.find((g) => situation.outdoorF >= g.gateF)
+    if (passed) found.push({ at: passed.row, code: 'auxAboveGate', numbers: [passed.gateF] })
+    for (const s of switches)
+      if (!s.acts && !s.leaks.size) found.push({ at: s.ref, code: 'switchHoldsNothing' })
+    // A lockout that opens only past the weather in which heat is wanted is none.
+    const late = lockouts.length > 0 && Math.min(...lockouts) > NO_HEAT_F
+    if (!found.length && (situation.outdoorF >= NO_HEAT_F || late))
       found.push({ at: row, code: 'auxNoGate', severity: 'warn', numbers: [NO_HEAT_F] })
     return found.length ? found : null
   },

@@ -1,7 +1,7 @@
 import { demoInstallation } from '../../../tests/helpers/demo'
 import { as, bus, job } from '../../../tests/helpers/jobFixtures'
 import { joined } from '../../../tests/helpers/ruleFixtures'
-import type { Outcome } from '../circuit'
+import { Circuit, type Outcome } from '../circuit'
 import type { Call, ModeCondition, Plate } from '../equipment'
 import type { Installation } from '../installation'
 import { targetsOf } from '../query'
@@ -40,6 +40,7 @@ interface Case {
   ofJob?: unknown
 }
 
+const LEAKY = [{ ref: 'odt', gateF: 40, acts: true, leaks: new Set(['kit.row1']) }]
 const NOTHING = blank({ ok: true } as Outcome)
 
 /** What a rule says of one state, given as facts: each code at its place, the graver ones by themselves. */
@@ -56,7 +57,7 @@ function says(id: string, c: Case): string {
     closed: (at: string) => c.closed?.includes(at) ?? false,
     volts: () => c.volts ?? 0,
     metered: () => c.volts ?? 0,
-    ofJob: () => c.ofJob,
+    ofJob: (work: (circuit: Circuit) => unknown) => ('ofJob' in c ? c.ofJob : work(new Circuit(inst))),
   } as unknown as StateSeen
   const found = rule.each(state)
   const list = !found ? [] : 'code' in found ? [found] : found
@@ -242,7 +243,8 @@ const TABLE: [string, string, Case, string][] = [
   ['auxHeldOff', 'auxNoGate: a lockout that opens only past the weather in which heat is wanted', { inst: heldOffFrom(66), call: 'heatAux1', outdoorF: 60, facts: ROWS }, 'auxNoGate kit.row1 65 warn'],
   ['auxHeldOff', 'one from 65 °F on', { inst: heldOffFrom(65), call: 'heatAux1', outdoorF: 60, facts: ROWS }, ''],
   ['auxHeldOff', 'no gate, and cold enough', { inst: job('copper-alley'), call: 'heatAux1', outdoorF: 64, facts: ROWS }, ''],
-  ['auxHeldOff', 'auxAboveGate from 35 °F and the switch’s own five on', { call: 'heatAux2', outdoorF: 40, volts: 24, facts: ROWS }, 'auxAboveGate kit.row1 40'],
+  ['auxHeldOff', 'auxAboveGate from 35 °F and the switch’s own five on, where the circuit leads past it', { call: 'heatAux2', outdoorF: 40, facts: ROWS, ofJob: LEAKY }, 'auxAboveGate kit.row1 40'],
+  ['auxHeldOff', 'its leak is in another row', { call: 'heatAux2', outdoorF: 40, facts: { stripsOn: ['kit.row9'] }, ofJob: LEAKY }, ''],
   ['auxHeldOff', 'below it', { call: 'heatAux1', outdoorF: 39, volts: 24, facts: ROWS }, ''],
   ['auxHeldOff', 'not in emergency heat', { call: 'emergency', outdoorF: 65, volts: 24, facts: ROWS }, ''],
   ['auxHeldOff', 'not with something amiss', { call: 'heatAux1', outdoorF: 65, volts: 24, abnormal: 1, facts: ROWS }, ''],
