@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs'
 import { basename } from 'node:path'
 import { Circuit } from '@/core/circuit'
 import { crossingView, kitAdvice, type DownTo, type Year } from '@/core/crossing'
+import { cableOf } from '@/core/house'
 import type { JobSeen } from '@/core/installation'
 import { bankTable, lineCircuitsOf, rowFigures, unknownWatts } from '@/core/kit'
 import { serviceVolts } from '@/core/query'
@@ -114,7 +115,7 @@ export function kitCommand(job: Job, args: Args): Result {
     const banks = bankTable(placed).map((b) => ({ inputs: b.inputs, rows: b.rows.map((r) => r.row) }))
     return [{ kit: placed.ref, volts, rows, banks }]
   })
-  const circuits = lineCircuitsOf(inst, seen.plates, seen.house.cable ?? 'copper75').map((c) => ({
+  const circuits = lineCircuitsOf(inst, seen.plates, cableOf(seen.house)).map((c) => ({
     feed: c.feed,
     feeds: c.feeds,
     requiredA: c.requiredA,

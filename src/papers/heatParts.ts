@@ -1,4 +1,5 @@
 import { STRATEGIES, type CrossingGate } from '@/core/crossing'
+import { cableOf } from '@/core/house'
 import { heaterRows, bankTable, lineCircuitsOf, rowFigures } from '@/core/kit'
 import { recommend, type Recommended } from '@/core/setup'
 import { lineVoltsFor, lockOutList } from '@/core/startup'
@@ -58,7 +59,7 @@ export function kitSection(input: PaperInput, { labels }: Speech): Section[] {
         widths: [1, 3],
         rows: banks.map((b) => ({ cells: [b.live, b.rows] })),
       })
-  const circuits = lineCircuitsOf(inst, seen.plates, seen.house.cable ?? 'copper75')
+  const circuits = lineCircuitsOf(inst, seen.plates, cableOf(seen.house))
   if (circuits.length)
     blocks.push(
       { kind: 'heading', text: labels.circuits },

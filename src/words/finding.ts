@@ -126,6 +126,8 @@ const CODE_WORDS: Record<RuleCode, (found: Naming) => string> = {
   breakerUnderMca: ({ at, n: [a, b] }) =>
     `${at}: ${a} A, and the plate asks for a circuit of ${b} A at least`,
   breakerUnderLoad: ({ at, n: [a, b] }) => `${at}: ${a} A, and 125 % of strips and blower is ${b} A`,
+  breakerOverKit: ({ at, n: [a, b] }) =>
+    `${at} is ${a} A. This kit needs ${b} A. Check the largest breaker on the kit’s label`,
   conductorUnderLoad: ({ at, n: [a, b] }) =>
     `${at}: its conductors carry ${a} A at most, and 125 % of strips and blower is ${b} A`,
   breakerOverConductor: ({ at, n: [a, b] }) => `${at}: ${a} A, over conductors for ${b} A`,
@@ -152,6 +154,7 @@ const CODE_WORDS: Record<RuleCode, (found: Naming) => string> = {
   stageNoInterlock: () => 'Stages decide the changeover, and there is no interlock relay',
   noPower: () => 'The thermostat has no common and no battery',
   kitNotAllowed: ({ n: [a] }) => `A ${a} kW kit is not on this air handler’s list`,
+  kitNotListed: ({ at, n: [a] }) => `${at} doesn’t list a ${a} kW kit`,
   kitOther: ({ n: [a, b] }) => `The board is set for a ${a} kW kit; ${b} kW is plugged in`,
   staticBelow: ({ n: [a, b] }) => `The static class is ${a} in.w.c.; ${b} was measured`,
   stripReversed: ({ n: [a, b] }) =>

@@ -85,7 +85,9 @@ export function circuitSentence(inst: Installation, c: LineCircuit): string {
   const feeds = c.feeds.map((f) => lower(refWords(inst, f))).join(', ')
   const why = c.fromPlate
     ? `the plate asks for ${figure(c.requiredA)} A`
-    : `125 % of ${figure(c.elementsA)} A of elements and ${figure(c.motorsA)} A of motors is ${figure(c.requiredA)} A (NEC 424.4)`
+    : c.elementsA === 0
+      ? `125 % of ${figure(c.motorsA)} A of motors is ${figure(c.requiredA)} A`
+      : `125 % of ${figure(c.elementsA)} A of elements and ${figure(c.motorsA)} A of motors is ${figure(c.requiredA)} A (NEC 424.4)`
   const needs = `${c.gaugeNeeds === null ? 'no conductor of the table' : `${c.gaugeNeeds} AWG`} and a breaker of ${figure(c.breakerNeeds)} A${c.mostBreakerA === null ? '' : ` to ${figure(c.mostBreakerA)}`}`
   const has = [
     c.breakerA === null ? null : `${figure(c.breakerA)} A`,

@@ -25,6 +25,7 @@ export { kwhAt, meanKwh, PRICE_LIMITS, type Prices, type RatePeriod } from './pr
 export {
   BILL_FUELS,
   CABLE_RATINGS,
+  cableOf,
   HOUSE_VALUES,
   houseValue,
   LOAD_WAYS,

@@ -75,9 +75,11 @@ export interface House {
   way?: LoadWay
   /** `existing`, `new` or `metered`: how the service is reckoned. */
   service?: 'existing' | 'new' | 'metered'
-  /** How the conductors of the job's line circuits are rated; left out: copper, terminals marked 75 °C. */
+  /** How the conductors of the job's line circuits are rated; left out: nobody has said, and the lower column counts. */
   cable?: CableRating
 }
+/** How conductors are rated here. Until somebody has said, as NM-B cable or terminals not marked 75 °C: the lower column. */
+export const cableOf = ({ cable }: House): CableRating => cable ?? 'copper60'
 export const UNKNOWN_HOUSE: House = Object.freeze({ values: {} })
 
 /** A number of the house; undefined while it is not known. */

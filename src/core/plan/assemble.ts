@@ -1,5 +1,6 @@
 import type { Device, Unknowable, Value } from '../equipment'
 import { makeRef, type Cable, type Installation, type Placed, type Ref, type Wire } from '../installation'
+import { lineCircuitsOf } from '../kit'
 
 /** A device on its way into a job. */
 export interface Piece {
@@ -125,10 +126,26 @@ function plugIn(job: Installation, land: Land): void {
   }
 }
 
-/** A: what is usual where no plate says what it may be. */
+/** A: what is usual where no plate says what it may be; a kit's is made to fit its rows once they are wired. */
 function usualBreaker({ device: { kind } }: Placed): number {
   if (kind === 'stripKit' || kind === 'packagedUnit') return 60
   return kind === 'outdoorUnit' ? 40 : 15
+}
+
+/**
+ * Breakers and conductors of new circuits that carry strips, by what they ask for: the conductors by the lower column, since
+ * nobody has said yet what cable it is.
+ */
+function fitCircuits(job: Installation, feeds: ReadonlySet<string>): void {
+  for (const c of lineCircuitsOf(job, {}, 'copper60')) {
+    const feed = job.placed.find((p) => p.ref === c.feed)
+    if (!feed || !feeds.has(c.feed) || c.elementsA === 0) continue
+    const [least, most] = feed.device.settings.find((s) => s.id === c.breakerSetting)?.range ?? [0, 60]
+    if (c.breakerSetting !== null && c.mostBreakerA === null && !c.fromPlate)
+      feed.settings[c.breakerSetting] = Math.min(most, 60, Math.max(least, c.breakerNeeds))
+    for (const cable of job.cables)
+      if (cable.from === c.feed && c.gaugeNeeds !== null) cable.gauge = Math.min(cable.gauge, c.gaugeNeeds)
+  }
 }
 
 /** A circuit for each pair of line terminals that no harness feeds. */
@@ -141,6 +158,7 @@ function feedAll(job: Installation, feeds: Feeds, land: Land): void {
       return p.device.kind === 'airHandler' || job.cables.find((c) => c.id === w.cable)?.kind === 'line'
     })
   }
+  const before = new Set(job.placed.map((p) => p.ref))
   const gear = [...job.placed]
   // A kit is fed first; the air handler gets its line through the kit's harness.
   gear.sort((a, b) => Number(b.device.kind === 'stripKit') - Number(a.device.kind === 'stripKit'))
@@ -192,4 +210,5 @@ function feedAll(job: Installation, feeds: Feeds, land: Land): void {
       count++
     }
   }
+  fitCircuits(job, new Set(job.placed.map((p) => p.ref).filter((r) => !before.has(r))))
 }

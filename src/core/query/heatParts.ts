@@ -1,4 +1,5 @@
 import { asAmps, asWatts, type Amps, type Watts } from '../units'
+import type { Plate } from '../equipment'
 import { quantity, type Installation, type Placed } from '../installation'
 import { ofKind } from './settings'
 
@@ -22,12 +23,16 @@ export function stripLoad(placed: Placed): { watts: Watts; amps: Amps } {
 }
 
 /** W of the strip kits that stand where a device stands, by their plates; of one whose plate says nothing, by its rows. */
-export const kitWattsAt = (inst: Installation, { where }: Placed): Watts =>
+export const kitWattsAt = (
+  inst: Installation,
+  { where }: Placed,
+  plates: Readonly<Record<string, Plate>> = {},
+): Watts =>
   asWatts(
     ofKind(inst, 'stripKit')
       .filter((k) => k.where === where)
       .reduce((sum, kit) => {
-        const { kilowatts } = kit.device.plate
+        const { kilowatts } = { ...kit.device.plate, ...plates[kit.ref] }
         return sum + (kilowatts === undefined ? stripLoad(kit).watts : 1000 * kilowatts)
       }, 0),
   )

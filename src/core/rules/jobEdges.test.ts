@@ -94,6 +94,8 @@ function twoFeeds(): Installation {
   const laid: Wire = { id: 'own', cable: null, colour: 'red', a: 'feedC.L1', b: 'kit.L1' }
   return { ...inst, placed: [...inst.placed, second], wires: [...inst.wires, laid] }
 }
+/** Somebody has looked: copper, and terminals marked 75 °C. */
+const MARKED: Partial<Site> = { house: { values: {}, cable: 'copper75' } }
 const plates = (ref: string, plate: object): Partial<Site> => ({ plates: { [ref]: plate } })
 
 /** The rule, what is tried, the job, and what is found. */
@@ -105,8 +107,8 @@ const TABLE: [string, string, () => string, string][] = [
   ['lineCircuits', 'breakerUnderMca', () => finds('lineCircuits', strips({ 'feedB.breakerA': 15 }), plates('od', { mca: 15.1 })), 'breakerUnderMca feedB.breakerA 15 15.1'],
   ['lineCircuits', 'just the least', () => finds('lineCircuits', strips({ 'feedB.breakerA': 15 }), plates('od', { mca: 15 })), ''],
   // 14 AWG carries 20 A at 75 °C.
-  ['lineCircuits', 'conductorUnderMca', () => finds('lineCircuits', gauged('feedB', 14), plates('od', { mca: 20.1 })), 'conductorUnderMca feedB od 20 20.1'],
-  ['lineCircuits', 'a conductor that carries just that', () => finds('lineCircuits', gauged('feedB', 14), plates('od', { mca: 20 })), ''],
+  ['lineCircuits', 'conductorUnderMca', () => finds('lineCircuits', gauged('feedB', 14), plates('od', { mca: 15.1 })), 'conductorUnderMca feedB od 15 15.1'],
+  ['lineCircuits', 'a conductor that carries just that', () => finds('lineCircuits', gauged('feedB', 14), plates('od', { mca: 15 })), ''],
   // 40 A of strips, the blower's 2.4 and a quarter more are 53.
   ['lineCircuits', 'breakerUnderLoad', () => finds('lineCircuits', strips({ 'feedA.breakerA': 52 })), 'breakerUnderLoad feedA.breakerA 52 53'],
   ['lineCircuits', 'just the load', () => finds('lineCircuits', strips({ 'feedA.breakerA': 53 })), ''],
@@ -116,17 +118,21 @@ const TABLE: [string, string, () => string, string][] = [
   ['lineCircuits', 'with a plate its figure counts, and gravely', () => finds('lineCircuits', strips({ 'feedA.breakerA': 50 }), plates('kit', { mca: 55 })), 'breakerUnderMca feedA.breakerA 50 55'],
   ['lineCircuits', 'no breakerUnderLoad beside a plate', () => finds('lineCircuits', strips({ 'feedA.breakerA': 49 }), plates('kit', { mca: 45 })), ''],
   // 10 AWG carries 35 A.
-  ['lineCircuits', 'conductorUnderLoad and breakerOverConductor', () => finds('lineCircuits', gauged('feedA', 10)), 'conductorUnderLoad feedA kit 35 53; breakerOverConductor feedA.breakerA 60 30'],
+  ['lineCircuits', 'conductorUnderLoad and breakerOverConductor', () => finds('lineCircuits', gauged('feedA', 10)), 'conductorUnderLoad feedA kit 30 53; breakerOverConductor feedA.breakerA 60 30'],
   ['lineCircuits', 'breakerOverConductor: 10 AWG under strips takes 30 A and no more', () => finds('lineCircuits', gauged('feedA', 10, strips({ 'feedA.breakerA': 35 })), plates('kit', { mca: 30 })), 'breakerOverConductor feedA.breakerA 35 30'],
   ['lineCircuits', 'its thirty', () => finds('lineCircuits', gauged('feedA', 10, strips({ 'feedA.breakerA': 30 })), plates('kit', { mca: 30 })), ''],
   // 6 AWG carries 65 A: the next size is 70; of a cable for 60 °C it is 55 A and 60.
-  ['lineCircuits', 'undivided: the next size above a conductor is more than elements may stand on', () => finds('lineCircuits', gauged('feedA', 6, strips({ 'feedA.breakerA': 70 }))), 'undivided feedA 40'],
-  ['lineCircuits', 'breakerOverConductor: one more', () => finds('lineCircuits', gauged('feedA', 6, strips({ 'feedA.breakerA': 80 }))), 'breakerOverConductor feedA.breakerA 80 65; undivided feedA 40'],
+  ['lineCircuits', 'undivided: the next size above a conductor is more than elements may stand on', () => finds('lineCircuits', gauged('feedA', 6, strips({ 'feedA.breakerA': 70 })), MARKED), 'breakerOverKit feedA.breakerA 70 60; undivided feedA 40'],
+  ['lineCircuits', 'breakerOverConductor: one more', () => finds('lineCircuits', gauged('feedA', 6, strips({ 'feedA.breakerA': 80 })), MARKED), 'breakerOverKit feedA.breakerA 80 60; breakerOverConductor feedA.breakerA 80 65; undivided feedA 40'],
   // 48 A are 11,520 W on one row.
-  ['lineCircuits', 'undivided: more than 48 A', () => finds('lineCircuits', strips({ 'kit.rowWatts': 5770, 'feedA.breakerA': 60 })), 'breakerUnderLoad feedA.breakerA 60 63.104; undivided feedA 48.083'],
-  ['lineCircuits', '48 A on 60, which the blower makes too much', () => finds('lineCircuits', strips({ 'kit.rowWatts': 5760, 'feedA.breakerA': 60 })), 'breakerUnderLoad feedA.breakerA 60 63'],
-  ['lineCircuits', 'what a plate says for the whole of it', () => finds('lineCircuits', strips({ 'kit.rowWatts': 7500, 'feedA.breakerA': 65 }), plates('kit', { mca: 65 })), ''],
-  ['lineCircuits', 'breakerOverConductor by the cable that is recorded', () => finds('lineCircuits', gauged('feedA', 6, strips({ 'feedA.breakerA': 70 })), { house: { values: {}, cable: 'copper60' } }), 'breakerOverConductor feedA.breakerA 70 55; undivided feedA 40'],
+  ['lineCircuits', 'breakerOverKit: rows of 2,400 W ask for 1.25 × (20 + 2.4)', () => finds('lineCircuits', strips({ 'kit.rowWatts': 2400, 'feedA.breakerA': 60 })), 'breakerOverKit feedA.breakerA 60 30'],
+  ['lineCircuits', 'no more than its label allows', () => finds('lineCircuits', strips({ 'kit.rowWatts': 2400, 'feedA.breakerA': 60 }), plates('kit', { mocpA: 60 })), ''],
+  ['lineCircuits', 'until somebody says, 6 AWG carries 55 A', () => finds('lineCircuits', gauged('feedA', 6, strips({ 'kit.rowWatts': 5040, 'feedA.breakerA': 60 }))), 'conductorUnderLoad feedA kit 55 55.5'],
+  ['lineCircuits', 'and 65 A at terminals marked 75 °C', () => finds('lineCircuits', gauged('feedA', 6, strips({ 'kit.rowWatts': 5040, 'feedA.breakerA': 60 })), MARKED), ''],
+  ['lineCircuits', 'undivided: more than 48 A', () => finds('lineCircuits', strips({ 'kit.rowWatts': 5770, 'feedA.breakerA': 60 }), MARKED), 'breakerUnderLoad feedA.breakerA 60 63.104; undivided feedA 48.083'],
+  ['lineCircuits', '48 A on 60, which the blower makes too much', () => finds('lineCircuits', strips({ 'kit.rowWatts': 5760, 'feedA.breakerA': 60 }), MARKED), 'breakerUnderLoad feedA.breakerA 60 63'],
+  ['lineCircuits', 'what a plate says for the whole of it', () => finds('lineCircuits', strips({ 'kit.rowWatts': 7500, 'feedA.breakerA': 65 }), { ...plates('kit', { mca: 65 }), ...MARKED }), ''],
+  ['lineCircuits', 'breakerOverConductor by the cable that is recorded', () => finds('lineCircuits', gauged('feedA', 6, strips({ 'feedA.breakerA': 70 })), { house: { values: {}, cable: 'copper60' } }), 'breakerOverKit feedA.breakerA 70 60; breakerOverConductor feedA.breakerA 70 55; undivided feedA 40'],
   // A furnace is no compressor: 12 AWG stands behind 20 A.
   ['lineCircuits', 'breakerOverConductor of a furnace', () => finds('lineCircuits', gauged('feedA', 12, job('tallow-mill', { 'feedA.breakerA': 25 }))), 'breakerOverConductor feedA.breakerA 25 20'],
   ['lineCircuits', 'a furnace’s own twenty', () => finds('lineCircuits', gauged('feedA', 12, job('tallow-mill', { 'feedA.breakerA': 20 }))), ''],
@@ -135,16 +141,16 @@ const TABLE: [string, string, () => string, string][] = [
   ['lineCircuits', 'conductorUnderLoad of a compressor without an MCA', () => finds('lineCircuits', noMca(gauged('feedB', 18), 'od'), plates('od', { compressorRla: 12, fanFla: 1 })), 'conductorUnderLoad feedB od 0 13'],
   ['lineCircuits', 'breakerOverConductor of 18 AWG: none at all', () => finds('lineCircuits', gauged('feedA', 18, job('tallow-mill', { 'feedA.breakerA': 15 }))).split('; ').at(-1)!, 'breakerOverConductor feedA.breakerA 15 0'],
   // 5 AWG is none of the table: it carries what 6 does, 65 A.
-  ['lineCircuits', 'a gauge between two', () => finds('lineCircuits', gauged('feedA', 5, strips({ 'feedA.breakerA': 60 })), plates('kit', { mca: 65 })), 'breakerUnderMca feedA.breakerA 60 65'],
-  ['lineCircuits', 'a motor’s conductor may be smaller than its breaker', () => finds('lineCircuits', gauged('feedB', 14, strips({ 'feedB.breakerA': 30 }))), ''],
+  ['lineCircuits', 'a gauge between two', () => finds('lineCircuits', gauged('feedA', 5, strips({ 'feedA.breakerA': 60 })), { ...plates('kit', { mca: 65 }), ...MARKED }), 'breakerUnderMca feedA.breakerA 60 65'],
+  ['lineCircuits', 'a motor’s conductor may be smaller than its breaker', () => finds('lineCircuits', gauged('feedB', 14, strips({ 'feedB.breakerA': 30 })), MARKED), ''],
 
   ['tapFits', 'tapTooLow', () => finds('tapFits', strips({ 'ah.tap': 208 })), 'tapTooLow ah.tap 208 240'],
   ['tapFits', 'tapTooHigh', () => finds('tapFits', strips({ 'feedA.volts': 208 })), 'tapTooHigh ah.tap 240 208'],
   ['tapFits', '230 and 240 are one', () => finds('tapFits', strips({ 'feedA.volts': 230 })), ''],
 
   // 9.6 kW on a board that is set for 10, and the 15 % that are one size.
-  ['lineCircuits', 'breakerUnderMca of a packaged unit', () => finds('lineCircuits', job('dovecote-lane'), plates('od', { mca: 61 })), 'breakerUnderMca feedA.breakerA 60 61'],
-  ['lineCircuits', 'breakerUnderMca of an electric furnace', () => finds('lineCircuits', job('tansy-street'), plates('fur', { mca: 61 })), 'breakerUnderMca feedA.breakerA 60 61'],
+  ['lineCircuits', 'breakerUnderMca of a packaged unit', () => finds('lineCircuits', job('dovecote-lane'), { ...plates('od', { mca: 61 }), ...MARKED }), 'breakerUnderMca feedA.breakerA 60 61'],
+  ['lineCircuits', 'breakerUnderMca of an electric furnace', () => finds('lineCircuits', job('tansy-street'), { ...plates('fur', { mca: 61 }), ...MARKED }), 'breakerUnderMca feedA.breakerA 60 61'],
   ['lineCircuits', 'a conductor of no gauge', () => finds('lineCircuits', ungauged('feedB'), plates('od', { mca: 20.1 })), ''],
   ['lineCircuits', 'an outdoor unit without an MCA', () => finds('lineCircuits', noMca(gauged('feedB', 14), 'od')), ''],
   ['stages', 'stageNotLanded of a second thermostat, beside one without such settings', () => finds('stages', both('quillfeather-lane', 'pennywort-close')), 'stageNotLanded other.compressorStages other.Y2; stageNotLanded other.backupStages other.W2'],
@@ -170,10 +176,15 @@ const TABLE: [string, string, () => string, string][] = [
   ['polarity', 'neutralCrossed: its neutral on the leg, its leg on nothing', () => finds('polarity', oneLeg('L1', 'N')), 'neutralCrossed fur.N fur.L1'],
   ['polarity', 'neutralCrossed: its leg on the neutral, its neutral on nothing', () => finds('polarity', oneLeg('N', 'L1')), 'neutralCrossed fur.N fur.L1'],
   ['polarity', 'neutralCrossed: its neutral on the second leg of a feed with a neutral', () => finds('polarity', threeWire()), 'neutralCrossed fur.N fur.L1'],
-  ['kitSize', 'kitOther', () => finds('kitSize', plated(job('pennywort-close'), 'kit', { kilowatts: 8.4 })), 'kitOther ah.kitSize 10 8.4'],
-  ['kitSize', 'kitOther the other way', () => finds('kitSize', plated(job('pennywort-close'), 'kit', { kilowatts: 11.6 })), 'kitOther ah.kitSize 10 11.6'],
-  ['kitSize', 'kitOther by its rows, where no plate says', () => finds('kitSize', silent(job('pennywort-close', { 'kit.rowWatts': 4200 }), 'kit')), 'kitOther ah.kitSize 10 8.4'],
-  ['kitSize', 'one size', () => finds('kitSize', plated(job('pennywort-close'), 'kit', { kilowatts: 11.4 })), ''],
+  ['kitSize', 'kitOther', () => finds('kitSize', plated(job('pennywort-close'), 'kit', { kilowatts: 8.4 })), 'kitNotListed ah. 8.4; kitOther ah.kitSize 10 8.4'],
+  ['kitSize', 'kitOther the other way', () => finds('kitSize', plated(job('pennywort-close'), 'kit', { kilowatts: 11.6 })), 'kitNotListed ah. 11.6; kitOther ah.kitSize 10 11.6'],
+  ['kitSize', 'kitOther by its rows, where no plate says', () => finds('kitSize', silent(job('pennywort-close', { 'kit.rowWatts': 4200 }), 'kit')), 'kitNotListed ah. 8.4; kitOther ah.kitSize 10 8.4'],
+  ['kitSize', 'kitNotListed on a board that is told no size: 5, 9.6 and 15 are', () => finds('kitSize', plated(strips(), 'kit', { kilowatts: 20 })), 'kitNotListed ah. 20'],
+  ['kitSize', 'by the plate of the kit as it was read', () => finds('kitSize', strips(), plates('kit', { kilowatts: 20 })), 'kitNotListed ah. 20'],
+  ['kitSize', 'a list that was read on site stands over the library’s', () => finds('kitSize', plated(strips(), 'kit', { kilowatts: 20 }), plates('ah', { kits: [{ kilowatts: 20 }] })), ''],
+  ['kitSize', 'a 9.6 kW kit is the 10 of a list', () => finds('kitSize', strips(), plates('ah', { kits: [{ kilowatts: 10 }] })), ''],
+  ['kitSize', 'no list', () => finds('kitSize', plated(strips(), 'kit', { kilowatts: 20 }), plates('ah', { kits: [] })), ''],
+  ['kitSize', 'one size', () => finds('kitSize', plated(job('pennywort-close'), 'kit', { kilowatts: 10.6 })), ''],
 
   ['staticClass', 'staticBelow', () => finds('staticClass', bus({ 'tstat.staticClass': '04' }), { staticInWc: 0.41 }), 'staticBelow tstat.staticClass 0.4 0.41'],
   ['staticClass', 'just its class', () => finds('staticClass', bus({ 'tstat.staticClass': '04' }), { staticInWc: 0.4 }), ''],

@@ -1,3 +1,4 @@
+import { cableOf } from '../house'
 import { makeRef } from '../installation'
 import { ampacityOf, carries, largestBreaker, lineCircuitsOf } from '../kit'
 import { ofKind } from '../query'
@@ -9,6 +10,7 @@ type Code =
   | 'breakerUnderMca'
   | 'conductorUnderMca'
   | 'breakerUnderLoad'
+  | 'breakerOverKit'
   | 'conductorUnderLoad'
   | 'breakerOverConductor'
   | 'undivided'
@@ -19,7 +21,7 @@ const ALIKE_A = 1e-9
 /**
  * Every line circuit against the plate of what it feeds: breaker at most the largest that it allows, conductors at least
  * its minimum ampacity; strips without such a plate, or on several circuits, by 125 % of elements and blower of each
- * (NEC 424.4), their breakers by their conductors (NEC 240.4), and whether they are divided (NEC 424.22). By the cable's rating as recorded, else copper at 75 °C;
+ * (NEC 424.4), their breakers by their conductors (NEC 240.4), and whether they are divided (NEC 424.22). By the cable's rating as recorded, else the lower column;
  * local code decides.
  */
 export const lineCircuits: JobRule<'lineCircuits', Code> = {
@@ -31,6 +33,7 @@ export const lineCircuits: JobRule<'lineCircuits', Code> = {
     'breakerUnderMca',
     'conductorUnderMca',
     'breakerUnderLoad',
+    'breakerOverKit',
     'conductorUnderLoad',
     'breakerOverConductor',
     'undivided',
@@ -39,7 +42,7 @@ export const lineCircuits: JobRule<'lineCircuits', Code> = {
   asksSite: true,
   applies: (inst) => ofKind(inst, 'feed').length > 0,
   find: ({ inst, plates, house }) => {
-    const rating = house.cable ?? 'copper75'
+    const rating = cableOf(house)
     return lineCircuitsOf(inst, plates, rating).flatMap((c): Breach<Code>[] => {
       const at = makeRef(c.feed, c.breakerSetting ?? '')
       const { breakerA: breaker, gauge, mostBreakerA: most, platedBy } = c
@@ -69,6 +72,14 @@ export const lineCircuits: JobRule<'lineCircuits', Code> = {
         if (ampacity !== null && ampacity < asks - ALIKE_A)
           found.push(...breach<Code>('conductorUnderLoad', [c.feed, fed], ampacity, asks))
       }
+      // A kit's label has the most that may protect it. Where nobody has read it, more than its own load needs is a question.
+      if (heats && platedBy === null && most === null && breaker !== null && breaker > c.breakerNeeds)
+        found.push(
+          ...breach<Code>('breakerOverKit', [at], breaker, c.breakerNeeds).map((b): Breach<Code> => ({
+            ...b,
+            severity: 'warn',
+          })),
+        )
       // What a compressor's breaker may be, its plate says and not its conductors.
       if (c.hasCompressor) return found
       if (breaker !== null && gauge !== null && breaker > largestBreaker(gauge, rating))

@@ -87,6 +87,8 @@ const MORE: Record<string, () => JobSeen | Proof> = {
   stageNoInterlock: () => seen(job('tallow-mill', { 'tstat.inCharge': 'stage' })),
   eNotLanded: () => seen(lifted('quillfeather-lane', 'tstat.E', 'ah.W2')),
   stripReversed: () => seen(bus({ 'tstat.stripOn': 3, 'tstat.stripOff': 5 })),
+  kitNotListed: () => seen(job('quillfeather-lane'), { plates: { kit: { kilowatts: 20 } } }),
+  breakerOverKit: () => seen(job('quillfeather-lane', { 'kit.rowWatts': 2400 })),
   kitOther: () => seen(job('pennywort-close', { 'ah.kitSize': '15' })),
   oneStageOnLow: () => prove(lifted('osier-walk', 'ah.Y', 'ah.Y2')),
   // The table gives 900 CFM at the only speed that strips run at; the kit asks for 1,000.

@@ -146,20 +146,39 @@ export const noPower: JobRule<'noPower', 'noPower'> = {
     }),
 }
 
-/** The kit that is set is not the kit that is there, or not one that the air handler takes. */
-export const kitSize: JobRule<'kitSize', 'kitNotAllowed' | 'kitOther'> = {
+/** Listed kits are called by round figures: a 9.6 kW kit is the 10 of a list. */
+const NOMINAL_SHARE = 0.06
+
+type KitCode = 'kitNotAllowed' | 'kitNotListed' | 'kitOther'
+/**
+ * The kit that is there is on the air handler's list, and the board is set for it. A plate that was read on site stands over
+ * the one that the device ships with; no list says nothing.
+ */
+export const kitSize: JobRule<'kitSize', KitCode> = {
   id: 'kitSize',
   scope: 'job',
   severity: 'wrong',
-  codes: ['kitNotAllowed', 'kitOther'],
-  applies: hasIntent('kitSize'),
-  find: ({ inst }) =>
-    settingsWith(inst, 'kitSize').flatMap((f): Breach<'kitNotAllowed' | 'kitOther'>[] => {
-      const size = Number(f.value)
-      const { kits: allowed } = f.placed.device.plate
-      const there = kitWattsAt(inst, f.placed) / 1000
-      if (allowed && !allowed.some((k) => k.kilowatts === size)) return breach('kitNotAllowed', [f.at], size)
-      return there > 0 && Math.abs(there - size) > size * 0.15 ? breach('kitOther', [f.at], size, there) : []
+  codes: ['kitNotAllowed', 'kitNotListed', 'kitOther'],
+  asksSite: true,
+  applies: (inst) => ofKind(inst, 'airHandler').length > 0,
+  find: ({ inst, plates }) =>
+    ofKind(inst, 'airHandler').flatMap((ah): Breach<KitCode>[] => {
+      const there = kitWattsAt(inst, ah, plates) / 1000
+      const { kits } = { ...ah.device.plate, ...plates[ah.ref] }
+      const listed = (kilowatts: number) =>
+        !kits?.length || kits.some((k) => Math.abs(k.kilowatts - kilowatts) <= k.kilowatts * NOMINAL_SHARE)
+      return [
+        ...(there > 0 && !listed(there) ? breach<KitCode>('kitNotListed', [makeRef(ah.ref, '')], there) : []),
+        ...ownSettings(ah, 'kitSize').flatMap((f) => {
+          const size = Number(f.value)
+          if (f.value === null) return []
+          if (kits && !kits.some((k) => k.kilowatts === size))
+            return breach<KitCode>('kitNotAllowed', [f.at], size)
+          return there > 0 && Math.abs(there - size) > size * 0.15
+            ? breach<KitCode>('kitOther', [f.at], size, there)
+            : []
+        }),
+      ]
     }),
 }
 

@@ -5,7 +5,7 @@ import { lineCircuits } from './lineCircuits'
 import { pairing } from './pairing'
 import { plateAdds } from './plateAdds'
 import type { JobRule, Proof, Rule, Undecided } from './rule'
-import { staticClass } from './sharing'
+import { kitSize, staticClass } from './sharing'
 import { feedNotOnline, profileMisfit } from './sources'
 import { standingOf } from './standing'
 import { earlyRecovery, testsBlocked } from './timing'
@@ -16,6 +16,7 @@ import { earlyRecovery, testsBlocked } from './timing'
  */
 export const SITE_RULES: readonly JobRule<string, string>[] = [
   lineCircuits,
+  kitSize,
   stripLockout,
   staticClass,
   earlyRecovery,

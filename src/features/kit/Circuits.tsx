@@ -1,7 +1,14 @@
 'use client'
 
 import { heaterRows, heatingVa, lineCircuitsOf, serviceLoad, type ServiceMethod } from '@/core/kit'
-import { CABLE_RATINGS, HOUSE_VALUES, houseValue, type CableRating, type HouseValue } from '@/core/house'
+import {
+  CABLE_RATINGS,
+  cableOf,
+  HOUSE_VALUES,
+  houseValue,
+  type CableRating,
+  type HouseValue,
+} from '@/core/house'
 import type { JobSeen } from '@/core/installation'
 import { aheadTargets } from '@/core/query'
 import { NumberField, SelectField } from '@/ui'
@@ -23,7 +30,7 @@ const METHOD_WORDS: Record<ServiceMethod, string> = {
 export function Circuits({ seen }: { seen: JobSeen }) {
   const { inst } = seen
   const { edit } = useJobScreen()
-  const rating: CableRating = seen.house.cable ?? 'copper75'
+  const rating: CableRating = cableOf(seen.house)
   const circuits = lineCircuitsOf(inst, seen.plates, rating)
   return (
     <section aria-label="Circuits" className="mt-5 border-t border-line pt-2" data-testid="circuits">
@@ -31,10 +38,15 @@ export function Circuits({ seen }: { seen: JobSeen }) {
       <SelectField
         label="Cable and terminals"
         className="mt-1 max-w-sm"
-        value={rating}
-        options={CABLE_RATINGS.map((r) => [r, RATING_WORDS[r]] as const)}
-        onValue={(r) => edit({ kind: 'setHouseChoice', of: 'cable', value: r })}
+        value={seen.house.cable ?? ''}
+        options={[['', 'Not entered'] as const, ...CABLE_RATINGS.map((r) => [r, RATING_WORDS[r]] as const)]}
+        onValue={(r) => edit({ kind: 'setHouseChoice', of: 'cable', value: r || null })}
       />
+      {seen.house.cable === undefined && (
+        <p className="text-sm text-watch">
+          Cable and terminals not entered. Calculated as NM-B (60 °C column), the lower of the two.
+        </p>
+      )}
       <ul className="mt-2">
         {circuits.map((c) => (
           <li key={c.feed} className="border-t border-line py-2 text-[15px]" data-circuit={c.feed}>

@@ -1,10 +1,11 @@
+import { cableOf } from '@/core/house'
 import { lineCircuitsOf } from '@/core/kit'
 import { hasBurner, hasStrips } from '@/core/query'
 import type { PlaceMark, MarkSeen } from '../session'
 
 /** How the Kit stands in a job's walk. */
 export const mark = ({ job, inst }: MarkSeen): PlaceMark => {
-  const wrong = lineCircuitsOf(inst, job.commissioning.plates, job.house.cable ?? 'copper75').filter((c) =>
+  const wrong = lineCircuitsOf(inst, job.commissioning.plates, cableOf(job.house)).filter((c) =>
     c.notes.some((n) => n.code !== 'breakerUnknown' && n.code !== 'conductorUnknown'),
   ).length
   if (wrong) return { text: `${wrong} ${wrong === 1 ? 'circuit' : 'circuits'} to look at`, needs: true }
