@@ -62,7 +62,7 @@ const CODE_WORDS: Record<RuleCode, (found: Naming) => string> = {
   plateMca: ({ at, n: [mca, rla, fan, sum] }) =>
     `${at}: the plate says MCA ${mca} A, and 1.25 × ${rla} + ${fan} makes ${sum} A: one of them is read wrong`,
   plateMcaLow: ({ at, n: [mca, heat] }) =>
-    `${at}: the plate says MCA ${mca} A, and 1.25 × its strips and blower makes ${heat} A: one is read wrong`,
+    `${at}: the plate says MCA ${mca} A. Its strips and motors make ${heat} A. One is misread, or entered wrong`,
   plateKilowatts: ({ at, n: [kw, rows] }) =>
     `${at}: the plate says ${kw} kW, and its rows make ${rows} kW: one is read wrong`,
   defrostLanded: () =>
