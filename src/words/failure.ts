@@ -1,4 +1,5 @@
 import type { Effect, EffectKind, Failure } from '@/core/failures'
+import { leaves } from '@/core/equipment'
 import { placedByRef, splitRef, type Installation } from '@/core/installation'
 import { unknownsOf } from '@/core/situation'
 import { lower, refWords } from './names'
@@ -39,9 +40,24 @@ export function failureWords(inst: Installation, f: Failure): string {
 export const EFFECT_WORDS: Record<EffectKind, string> = {
   harm: 'Would do harm',
   noHeat: 'Would leave the house without heat',
+  lostProtection: 'A lost protection, found only by a test',
   unnoticed: 'Would go unnoticed while every heating call still heats',
   noticed: 'Would be noticed at once',
   nothing: 'Would change nothing by itself',
+}
+
+/** How a protection is proved, where it can be done safely. */
+function protectionTest(inst: Installation, { at }: Failure): string {
+  const { placed, id } = splitRef(at)
+  const device = placedByRef(inst, placed)?.device
+  const part = device?.parts.find((x) => x.id === id)
+  const isLowGas =
+    part?.kind === 'contact' && leaves(part.driver).some((l) => 'condition' in l && l.condition === 'noGas')
+  const kind = device?.kind
+  if (kind === 'floatSwitch') return 'Test it with water in the pan (Startup).'
+  if (kind === 'leakSensor') return 'Test it by the manufacturer’s method (Startup).'
+  if (isLowGas) return 'Test it with the gas valve closed (Startup).'
+  return 'Test it only by the manufacturer’s procedure.'
 }
 
 /** What it does, and where it shows. */
@@ -49,6 +65,8 @@ export function effectWords(inst: Installation, e: Effect): string {
   const at = e.witness ? situationWords(inst, e.witness) : ''
   if (e.kind === 'harm') return `Breaks: ${lower(ruleWords(e.rule ?? ''))}. ${at}`
   if (e.kind === 'noHeat') return `No heat from anything: ${at}`
+  if (e.kind === 'lostProtection')
+    return `Nothing changes until it is needed. ${protectionTest(inst, e.failure)}`
   const names = (refs: string[]) => refs.map((r) => lower(refWords(inst, r))).join(', ')
   const lost = e.lost.length ? `${names(e.lost)} off` : ''
   const gained = e.gained.length ? `${names(e.gained)} on` : ''

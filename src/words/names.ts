@@ -48,6 +48,7 @@ const GATE_WORDS: Record<Gate, string> = {
   breaker: 'Breaker',
   disconnect: 'Disconnect',
   door: 'Door switch',
+  supply: 'Fuel supply',
 }
 
 const SPEED_WORDS: Record<BlowerSpeed, string> = {

@@ -47,6 +47,8 @@ export function cardTitle(inst: Installation, card: TestCard): string {
       return `${named}: water high`
     case 'leak':
       return `${named}: leak alarm`
+    case 'lowGas':
+      return `${named}: low-gas switch`
     case 'outdoors':
       return `Around the ${lower(named)}: drainage, snow, clearance`
   }
@@ -99,6 +101,8 @@ export function stepWords(inst: Installation, step: TestStep): string {
       return `Lift the float of the ${lower(deviceWords(inst, step.at))}, or pour water into its pan.`
     case 'leakTest':
       return `Trip the ${lower(deviceWords(inst, step.at))} by its maker’s method only.`
+    case 'closeGas':
+      return `Close the gas valve at the ${lower(deviceWords(inst, step.at))}. Call for heat. Nothing may try to light. Open the valve again and check for leaks. Licensed gas work: follow the manufacturer’s instructions.`
     case 'compareSensor':
       return `Hold a thermometer beside the ${lower(deviceWords(inst, step.at))}, in the shade, and compare.`
     case 'callOffAndOn':

@@ -89,7 +89,7 @@ export function gasTrain(
     coil('ignitor', 'g2', 'Ignition control', 4, { what: 'ignition' }),
     contact('limit', ['g2', 'g3'], 'limit', 'Furnace limit', inMode('limit', 'closed')),
     contact('flame', ['g3', 'g4'], 'safety', 'Flame sense', all(inMode('flame', 'proved'), any({ not: { set: 'gasSwitch', is: ['flame'] } }, { not: noGas }))),
-    contact('gas', ['g4', 'g5'], 'safety', 'Gas at the valve', { not: noGas }),
+    contact('gas', ['g4', 'g5'], 'supply', 'Gas at the valve', { not: noGas }),
     coil('valve', 'g5', 'Gas valve', 8, { what: 'burner', stage: 1, fuel: 'gas', ahead: AHEAD }),
   ] // prettier-ignore
   if (high)

@@ -28,7 +28,7 @@ export type Ahead = boolean | { set: string; is: Value[] }
 /** What kind of gate a contact is, for the words around it. */
 export const GATES = [
   'thermostat', 'outdoorThermostat', 'timer', 'board', 'safety', 'relay', 'sequencer', 'contactor',
-  'limit', 'fuseLink', 'fuse', 'breaker', 'disconnect', 'door',
+  'limit', 'fuseLink', 'fuse', 'breaker', 'disconnect', 'door', 'supply',
 ] as const // prettier-ignore
 export type Gate = (typeof GATES)[number]
 

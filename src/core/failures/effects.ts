@@ -6,10 +6,11 @@ import { targetsOf } from '../query'
 import { factsOf, RULES, stateSeen, type Facts, type StateRule } from '../rules'
 import { asUsual, callsOf, conditionsOf, memoriesAt, regionsOf, type Situation } from '../situation'
 import { tolerances } from '../tolerances'
-import { failedModes, failuresOf, withFailure, type Failure } from './failure'
+import { failedModes, failuresOf, protects, withFailure, type Failure } from './failure'
 
 /** What a failure does to the house, the gravest first. */
-export type EffectKind = 'harm' | 'noHeat' | 'unnoticed' | 'noticed' | 'nothing'
+/** `lostProtection`: changes nothing until the day it is needed, and only a test finds it. */
+export type EffectKind = 'harm' | 'noHeat' | 'lostProtection' | 'unnoticed' | 'noticed' | 'nothing'
 
 export interface Effect {
   failure: Failure
@@ -23,7 +24,7 @@ export interface Effect {
   gained: Ref[]
 }
 
-const GRAVITY: EffectKind[] = ['harm', 'noHeat', 'unnoticed', 'noticed', 'nothing']
+const GRAVITY: EffectKind[] = ['harm', 'noHeat', 'lostProtection', 'unnoticed', 'noticed', 'nothing']
 
 /** The situations that a failure is tried in: every call and temperature with all normal, once in defrost, and with each
  * supply off by itself. */
@@ -127,6 +128,8 @@ function effectOf(
   const noHeatAt = [...heat.values()].find((h) => !h.warm)?.first
   const changed = effect.lost.length + effect.gained.length > 0
   if (noHeatAt) return { ...effect, kind: 'noHeat', witness: noHeatAt }
+  if (failure.kind === 'stuckClosed' && protects(inst, failure.at))
+    return { ...effect, kind: 'lostProtection' }
   // Whatever a cooling call would show: a house that still warms up tells nobody.
   const cold = [...heat].some(([t, h]) => t <= tolerances.mildF && !h.ordinary)
   return { ...effect, kind: !changed ? 'nothing' : cold || uncalled ? 'noticed' : 'unnoticed' }

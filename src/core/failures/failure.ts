@@ -1,5 +1,22 @@
-import type { ContactPart, Expr, LoadPart } from '../equipment'
-import { makeRef, terminalOf, wireRef, type Installation, type Placed, type Ref } from '../installation'
+import {
+  evaluate,
+  normalState,
+  type ContactPart,
+  type Expr,
+  type LoadPart,
+  type ModeCondition,
+} from '../equipment'
+import {
+  makeRef,
+  settingIn,
+  settingsContext,
+  splitRef,
+  terminalOf,
+  wireRef,
+  type Installation,
+  type Placed,
+  type Ref,
+} from '../installation'
 
 /** One thing that has gone wrong, and nothing else. */
 export interface Failure {
@@ -14,6 +31,32 @@ export interface Failure {
 const MOVING: ContactPart['gate'][] = [
   'relay', 'sequencer', 'contactor', 'outdoorThermostat', 'board', 'thermostat', 'safety',
 ] // prettier-ignore
+
+/**
+ * Contacts that protect: they open in an event of their own device (water, a leak, great heat, no flame, no gas) and are
+ * closed else. One that cannot open any more changes nothing until that event.
+ */
+export function protects(inst: Installation, at: Ref): boolean {
+  const { placed: ref, id } = splitRef(at)
+  const placed = inst.placed.find((p) => p.ref === ref)
+  const part = placed?.device.parts.find((x) => x.id === id)
+  if (!placed || part?.kind !== 'contact' || !['safety', 'limit'].includes(part.gate)) return false
+  const answer = (modes: Readonly<Record<string, string>>, condition: ModeCondition | null) =>
+    evaluate(part.driver, {
+      ...settingsContext((s) => settingIn(inst, placed, s)),
+      mode: (m) => modes[m] ?? normalStateOf(placed, m),
+      condition: (c) => c === condition,
+      energised: () => 'yes',
+    })
+  const events = placed.device.modes.flatMap((m) =>
+    m.states.slice(1).map((s) => ({ modes: { [m.id]: s.id }, condition: s.condition ?? null })),
+  )
+  return answer({}, null) === 'yes' && events.some((e) => answer(e.modes, e.condition) === 'no')
+}
+const normalStateOf = ({ device }: Placed, id: string): string => {
+  const mode = device.modes.find((m) => m.id === id)
+  return mode ? normalState(mode) : ''
+}
 
 /** Every single failure of wiring and parts that this job can have, in the order of placing. */
 export function failuresOf(inst: Installation): Failure[] {
@@ -33,6 +76,8 @@ export function failuresOf(inst: Installation): Failure[] {
           { kind: 'stuckOpen', at },
           { kind: 'stuckClosed', at },
         ]
+      // That a limit opens is a state of its own; that it cannot open any more is not.
+      if (x.kind === 'contact' && x.gate === 'limit') return [{ kind: 'stuckClosed', at }]
       return x.kind === 'load' ? [{ kind: 'loadOpen', at }] : []
     }),
   ])

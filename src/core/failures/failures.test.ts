@@ -68,6 +68,40 @@ describe('if one part fails', () => {
   })
 })
 
+describe('a protection that cannot open any more', () => {
+  it.each([
+    ['osier-walk', 'flo.switch'],
+    ['osier-walk', 'leak.switch'],
+    ['osier-walk', 'mon.switch'],
+    ['quillfeather-lane', 'kit.limit1'],
+    ['tallow-mill', 'fur.limit'],
+    ['tallow-mill', 'fur.pressure'],
+    ['tallow-mill', 'fur.flame'],
+    ['candlemaker-yard', 'fur.lockout'],
+  ])('%s %s is lost, and found only by a test', (job, at) => {
+    expect(effects(demoInstallation(job))('stuckClosed', at).kind).toBe('lostProtection')
+  })
+
+  it('a low-gas switch is one where there is one, and the gas itself is none', () => {
+    const of = (where: string) => effects(demoInstallation('tallow-mill', { 'fur.gasSwitch': where }))
+    expect(of('pressure')('stuckClosed', 'fur.lowGas').kind).toBe('lostProtection')
+    expect(of('none')('stuckClosed', 'fur.lowGas').kind).toBe('nothing')
+    expect(failuresOf(demoInstallation('tallow-mill')).some((f) => f.at === 'fur.gas')).toBe(false)
+  })
+
+  it('is nothing that changes a call while all is well: a welded sequencer, a contactor', () => {
+    expect(effects(right())('stuckClosed', 'od.pole').kind).toBe('noticed')
+  })
+
+  it('a dead zone panel stops every call; in a defrost W comes from outdoors, and no G', () => {
+    expect(effects(demoInstallation('brambling-rise'))('loadOpen', 'zone.logic')).toMatchObject({
+      kind: 'harm',
+      rule: 'stripsNeedBlower',
+      witness: { modes: { 'od.board': 'defrost' } },
+    })
+  })
+})
+
 describe('the next best meter point', () => {
   const symptom = {
     target: 'kit.row1' as const,

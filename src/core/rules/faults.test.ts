@@ -134,7 +134,7 @@ describe('faults of the wiring', () => {
 describe('failures of parts', () => {
   const jobs = { strips: good(), fuel: demoInstallation('tallow-mill') }
   const effects = { strips: singleFailures(jobs.strips), fuel: singleFailures(jobs.fuel) }
-  const harmless = ['nothing']
+  const harmless = ['nothing', 'lostProtection']
 
   it.each([
     ['open transformer fuse', 'strips', 'mode', 'ah.fuse24', ['noHeat']],

@@ -29,6 +29,7 @@ export type TestStep =
   | { kind: 'forceDefrost'; speedUp: number | null; minutes: number | null }
   | { kind: 'pour'; at: Ref }
   | { kind: 'leakTest'; at: Ref }
+  | { kind: 'closeGas'; at: Ref }
   | { kind: 'compareSensor'; at: Ref }
   | { kind: 'callOffAndOn' }
   | { kind: 'meterSupply' }
@@ -53,7 +54,7 @@ export const OUTDOOR_LOOKS = ['drainage', 'snow', 'clearance', 'panHeater'] as c
 export type OutdoorLook = (typeof OUTDOOR_LOOKS)[number]
 
 export type CardKind =
-  'supply' | 'sensor' | 'call' | 'gate' | 'defrost' | 'minimumOff' | 'float' | 'leak' | 'outdoors'
+  'supply' | 'sensor' | 'call' | 'gate' | 'defrost' | 'minimumOff' | 'float' | 'leak' | 'lowGas' | 'outdoors'
 
 /** One thing that is brought up and looked at. */
 export interface TestCard {

@@ -16,8 +16,8 @@ describe('the test run of a job with strips and an outdoor thermostat', () => {
   it('begins with the supplies, runs the heat pump from stage to stage, and cools last', () => {
     expect(planOf('quillfeather-lane', 25).map((c) => c.id)).toEqual([
       'supply',
-      'emergency',
       'fan',
+      'emergency',
       'heat1',
       'heatAux1',
       'defrost-od',
@@ -273,5 +273,19 @@ describe('a gate on a sensor without a table of ohms', () => {
     const cold = card(planOf('ferrous-hill', 3), 'gate-ffk-changeover')
     expect(cold.steps).toEqual([{ kind: 'warmBath', at: 'ffk.', forF: 40 }])
     expect(cold.expected?.runs).toContain('od.compressor')
+  })
+})
+
+describe('a low-gas switch', () => {
+  it('is proved with the gas valve closed: nothing may try to light, and the heat pump is not called', () => {
+    const lowGas = card(planOf('tallow-mill', 30, { 'fur.gasSwitch': 'pressure' }), 'lowGas-fur')
+    expect(lowGas.steps.map((s) => s.kind)).toEqual(['closeGas'])
+    expect(lowGas.situation).toMatchObject({ call: 'emergency', modes: { 'fur.gasSupply': 'empty' } })
+    expect(lowGas.expected?.runs ?? []).not.toContain('fur.valve')
+  })
+  it('has no card where there is none', () => {
+    expect(planOf('tallow-mill', 30, { 'fur.gasSwitch': 'none' }).some((c) => c.kind === 'lowGas')).toBe(
+      false,
+    )
   })
 })

@@ -43,7 +43,7 @@ export function testPlan(circuit: Circuit, outdoorF: DegF, plates: JobSeen['plat
       today: TODAY,
     },
     ...sensorCards(inst, outdoorF),
-    ...['emergency', 'fan']
+    ...['fan', 'emergency']
       .flatMap((c) => calls.filter((x) => x === c))
       .map((c) => callCard(inst, c, outdoorF)),
     ...heating.map((c) => callCard(inst, c, outdoorF)),
@@ -235,5 +235,33 @@ function eventCards(inst: Installation, calls: readonly Call[], outdoorF: DegF):
       steps: [{ kind: step, at: makeRef(placed.ref, '') }],
       today: weather(call, outdoorF),
     }))
-  return [...card('float', 'pour', 'water'), ...card('leak', 'leakTest', 'leak')]
+  return [
+    ...card('float', 'pour', 'water'),
+    ...card('leak', 'leakTest', 'leak'),
+    ...lowGasCards(inst, calls, outdoorF),
+  ]
+}
+
+/** A low-gas switch is proved with the gas valve closed: nothing may try to light. */
+function lowGasCards(inst: Installation, calls: readonly Call[], outdoorF: DegF): Card[] {
+  const call = calls.find((c) => c === 'emergency') ?? calls.find((c) => c === 'heatAux1')
+  if (!call) return []
+  return modesOf(inst).flatMap(({ ref, placed, mode }): Card[] => {
+    const state = mode.states.find((s) => s.condition === 'noGas')
+    const has = placed.device.settings.some(
+      (s) =>
+        s.intent === 'gasSwitch' && !['none', null].includes(settingValue(placed, s.id) as string | null),
+    )
+    if (!state || !has) return []
+    return [
+      {
+        id: `lowGas-${placed.ref}`,
+        kind: 'lowGas',
+        at: makeRef(placed.ref, ''),
+        situation: situationAt(call, outdoorF, { [ref]: state.id }),
+        steps: [{ kind: 'closeGas', at: makeRef(placed.ref, '') }],
+        today: TODAY,
+      },
+    ]
+  })
 }

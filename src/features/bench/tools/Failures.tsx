@@ -10,7 +10,7 @@ import { Button, cx, Disclosure } from '@/ui'
 import { count, effectWords, EFFECT_WORDS, failureWords, takenAsUsual } from '@/words'
 import { useJobScreen } from '../../session'
 
-const ORDER: EffectKind[] = ['harm', 'noHeat', 'unnoticed', 'noticed', 'nothing']
+const ORDER: EffectKind[] = ['harm', 'noHeat', 'lostProtection', 'unnoticed', 'noticed', 'nothing']
 
 /** The situation that shows what a failure does; null where the dock has no such mode. */
 const shownBy = ({ failure, witness }: Effect): Situation | null =>
@@ -127,6 +127,7 @@ export function Failures() {
 const SHORT: Record<EffectKind, string> = {
   harm: 'would do harm',
   noHeat: 'would leave the house cold',
+  lostProtection: 'are lost protections',
   unnoticed: 'would go unnoticed',
   noticed: 'would be noticed',
   nothing: 'change nothing',
