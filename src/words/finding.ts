@@ -110,6 +110,9 @@ const CODE_WORDS: Record<RuleCode, (found: Naming) => string> = {
   sensorElsewhere: ({ at }) =>
     `${at} is joined to something that is no sensor: it reads false, and 24 V there can spoil the input`,
   changeoverNoSource: () => 'The thermostat decides the changeover, and nothing tells it how cold it is',
+  conventionalOnHeatPump: () =>
+    'Set to conventional (furnace and air conditioner). The outdoor unit is a heat pump',
+  heatPumpNeverHeats: () => 'No heating call runs the heat pump. Backup does all the heating',
   fuelSetNoBurner: () => 'Set to dual fuel, and there is no furnace',
   burnerNotSet: () => 'A furnace is wired and the thermostat is set to electric backup',
   lockoutNoSource: () => 'A lockout is set, and nothing tells how cold it is',

@@ -18,6 +18,7 @@ import { fanRuns } from './fanRuns'
 import { floatStops } from './floatStops'
 import { grounded } from './grounded'
 import { heatAheadOfCoil } from './heatAheadOfCoil'
+import { heatPumpHeats } from './heatPumpHeats'
 import { hotCoil } from './hotCoil'
 import { humidifierHeat } from './humidifierHeat'
 import { kitAirflow } from './kitAirflow'
@@ -84,6 +85,7 @@ const ALL = [
   someHeat,
   noChatter,
   valveRight,
+  heatPumpHeats,
   coolRuns,
   fanRuns,
   quietUncalled,

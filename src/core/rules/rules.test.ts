@@ -2,7 +2,7 @@ import { demoInstallation, libraryDevice, rewired, wireBetween, without } from '
 import { device, install, placed, wire } from '../../../tests/helpers/build'
 import { compose } from '../../../tests/helpers/compose'
 import { ONE_STAGE } from '../../../tests/cases/gear'
-import { FIXTURES, joined, moved, slowHeat } from '../../../tests/helpers/ruleFixtures'
+import { conventional, FIXTURES, joined, moved, slowHeat } from '../../../tests/helpers/ruleFixtures'
 import { said, SAYS } from '../../../tests/helpers/ruleSays'
 import { JOB_FIXTURES, job, seen, bus, as, lifted, toldNoDefrost } from '../../../tests/helpers/jobFixtures'
 import { installationOf } from '@/jobfile'
@@ -78,6 +78,7 @@ const MORE: Record<string, () => JobSeen | Proof> = {
         'tstat.useAuxLockout': 'off',
       }),
     ),
+  conventionalOnHeatPump: () => seen(conventional({ 'tstat.system': 'conventional' })),
   burnerNotSet: () => seen(job('tallow-mill', { 'tstat.system': 'heatPump' })),
   fuelWithStrips: () => seen(job('pennywort-close', { 'tstat.backupSource': 'lp' })),
   oilWithGas: () => seen(job('tallow-mill', { 'tstat.backupSource': 'oil' })),

@@ -1,18 +1,22 @@
-import { hasBurner, ofKind } from '../query'
+import { hasBurner, ofKind, targetsOf } from '../query'
 import { breach, hasIntent, ownSettings } from './breach'
 import type { Breach, JobRule } from './rule'
 
+type Code = 'fuelSetNoBurner' | 'burnerNotSet' | 'conventionalOnHeatPump'
+
 /** The family that a thermostat is set to is the one that is bolted down. */
-export const systemFamily: JobRule<'systemFamily', 'fuelSetNoBurner' | 'burnerNotSet'> = {
+export const systemFamily: JobRule<'systemFamily', Code> = {
   id: 'systemFamily',
   scope: 'job',
   severity: 'wrong',
-  codes: ['fuelSetNoBurner', 'burnerNotSet'],
+  codes: ['fuelSetNoBurner', 'burnerNotSet', 'conventionalOnHeatPump'],
   applies: hasIntent('system'),
   find: ({ inst }) =>
-    ofKind(inst, 'thermostat').flatMap((p): Breach<'fuelSetNoBurner' | 'burnerNotSet'>[] => {
+    ofKind(inst, 'thermostat').flatMap((p): Breach<Code>[] => {
       const [system] = ownSettings(p, 'system')
       if (system?.value === 'dualFuel' && !hasBurner(inst)) return breach('fuelSetNoBurner', [system.at])
+      const hasValve = targetsOf(inst).some((target) => target.making.what === 'reversingValve')
+      if (system?.value === 'conventional' && hasValve) return breach('conventionalOnHeatPump', [system.at])
       const told = ofKind(inst, 'fuelKit').length > 0
       return system?.value === 'heatPump' && hasBurner(inst) && !told
         ? breach('burnerNotSet', [system.at])
