@@ -27,6 +27,8 @@ const CODE_WORDS: Record<RuleCode, (found: Naming) => string> = {
   switchInFlame: () =>
     'The low-gas switch is in the flame-sense wire: without gas, the burner still tries to light',
   busSetWired24: () => 'Set to communicating, wired for 24 V: dead, or damaged',
+  busCallMissing: ({ at }) =>
+    `${at} gets no 24 V on this call. The thermostat’s call doesn’t reach the air handler`,
   busOpen: () => 'Set to communicating, and the bus is not landed at both of its terminals: dead',
   '24SetWiredBus': () => 'Set to 24 V, wired for the bus: dead, or damaged',
   defrostBurns: () => 'A defrost lights the furnace',

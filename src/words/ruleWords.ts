@@ -13,6 +13,7 @@ const RULE_WORDS: Record<RuleId, string> = {
   selectorMatches: 'The 24 V or communicating selector agrees with the wiring',
   defrostNoBurner: 'A defrost never lights the furnace',
   emergencyHeat: 'Emergency heat brings on all backup at any outdoor temperature, and never the compressor',
+  busCalls: 'Every call reaches the air handler that passes it on over the bus',
   heatPumpHeats: 'Some heating call runs the heat pump',
   someHeat: 'A heating demand brings some heat at every outdoor temperature',
   noChatter: 'Relays and contactors come to rest',

@@ -36,6 +36,30 @@ export const FURTHER_CASES: readonly Case[] = [
     reasons: [['heat1 40 m.line=holding', 'od.compressor', /line/i]],
   },
   {
+    name: 'an ordinary thermostat on 24 V, and indoor and outdoor unit on their bus',
+    gear: G.INVERTER_BUS,
+    work: [],
+    breaks: [],
+    states: [
+      ['heat1 30', ['od.compressor', 'ah.blowerLow'], ['kit.row1']],
+      ['heatAux1 10', ['od.compressor', 'kit.row1', 'kit.row2'], []],
+      ['emergency 10', ['kit.row1', 'kit.row2'], ['od.compressor']],
+    ],
+  },
+  {
+    name: 'the same, and yellow is off at the air handler',
+    gear: G.INVERTER_BUS,
+    work: ['lift tstat.Y=ah.Y'],
+    breaks: ['busCallMissing'],
+  },
+  {
+    name: 'the same, and the air handler is set to 24 V',
+    gear: G.INVERTER_BUS,
+    work: ['set ah.selector=24V'],
+    // Nothing is said over the bus, and the outdoor unit listens to nothing else.
+    breaks: ['24SetWiredBus', 'noCooling', 'noHeat', 'stageNever'],
+  },
+  {
     name: 'an outdoor thermostat in the first bank’s wire, and the second bank past it',
     gear: G.TWO_STAGE,
     work: [

@@ -24,6 +24,12 @@ export const ONE_STAGE_BOARD = [...strips('sorrel-h1', 'teasel-a5', 'teasel-k2',
 export const TWO_STAGE = [...strips('sorrel-h2', 'teasel-a5', 'teasel-k2', 'marram-t2'), 'land --plan']
 export const B_UNIT = [...strips('sorrel-h1', 'teasel-a3', 'teasel-k2', 'marram-b2'), 'land --plan']
 export const INVERTER = [...strips('sorrel-h1', 'teasel-v2', 'teasel-k2', 'marram-v3'), 'land --plan']
+/** An ordinary thermostat on 24 V indoors, and a pair that talks over its bus. */
+export const INVERTER_BUS = [
+  ...strips('sorrel-h1', 'teasel-v2', 'teasel-k2', 'marram-v3'),
+  'set ah.selector=bus od.selector=bus',
+  'land --plan',
+]
 export const NO_COMMON = [...strips('plover-p2', 'teasel-a3', 'teasel-k2', 'marram-s1'), 'land --plan']
 export const B_COMMON = [...strips('plover-b7', 'teasel-a3', 'teasel-k2', 'marram-s1'), 'land --plan']
 export const TWO_STAGE_SENSOR = [

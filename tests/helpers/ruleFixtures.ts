@@ -3,7 +3,7 @@ import type { Installation, Ref } from '@/core/installation'
 import type { Situation } from '@/core/situation'
 import { degF } from '@/core/units'
 import { installationOf } from '@/jobfile'
-import { MONITOR } from '../cases/gear'
+import { INVERTER_BUS, MONITOR } from '../cases/gear'
 import { compose } from './compose'
 import { as } from './jobFixtures'
 import { coil, contact, device, install, placed, wire } from './build'
@@ -226,6 +226,13 @@ export const FIXTURES: Record<string, RuleFixture> = {
     broken: () => demoInstallation('saltmarsh-row'),
     witness: { call: 'emergency', outdoorF: 45 as never, modes: {} },
     code: 'noBackup',
+  },
+  busCalls: {
+    why: 'an ordinary thermostat calls on 24 V indoors, the pair talks over its bus, and yellow is off',
+    clean: () => installationOf(compose(INVERTER_BUS)),
+    broken: () => installationOf(compose([...INVERTER_BUS, 'lift tstat.Y=ah.Y'])),
+    witness: { call: 'cool1', modes: {} },
+    code: 'busCallMissing',
   },
   heatPumpHeats: {
     why: 'a conventional thermostat calls W for heat and Y for cooling: strips carry every heating call',

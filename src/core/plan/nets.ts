@@ -23,20 +23,28 @@ export function wantedNets(inst: Installation, practice: WiringPractice): Wanted
   if (panel) zoneNets(requirements, thermostat, panel)
   powerNets(requirements, gear)
   const bus = [source, indoor, outdoor].every((p) => terms(p, 'bus').length === 2)
-  for (const p of [indoor, outdoor]) requirements.set(p, 'selector', bus ? 'bus' : '24V')
-  if (bus) {
+  // An ordinary thermostat on 24 V indoors, and a pair that talks over its bus: both selectors are set so.
+  const pair =
+    !bus &&
+    indoor !== outdoor &&
+    [indoor, outdoor].every((p) => terms(p, 'bus').length === 2 && intentOf(p, 'selector') === 'bus')
+  for (const p of [indoor, outdoor]) requirements.set(p, 'selector', bus || pair ? 'bus' : '24V')
+  if (bus || pair)
     for (const i of [0, 1])
       requirements.net(
         'bus',
-        [source, indoor, outdoor].map((p) => terms(p, 'bus')[i]),
+        (bus ? [source, indoor, outdoor] : [indoor, outdoor]).map((p) => terms(p, 'bus')[i]),
         'bus',
       )
+  if (bus) {
     // No call has a conductor of its own that it could open.
     if (first(inst, 'outdoorThermostat')) requirements.unmet.push('switchOnBus')
   } else {
     requirements.net('G', [term(source, 'G'), term(indoor, 'G')])
-    valveNet(requirements, gear)
-    backupNets(requirements, gear)
+    // Of such a pair no call goes on to the outdoor unit by a conductor of its own.
+    const reached = pair ? { ...gear, outdoor: withoutCalls(outdoor) } : gear
+    valveNet(requirements, reached)
+    backupNets(requirements, reached)
   }
   sensorNets(requirements, gear)
   accessoryNets(requirements, gear)
@@ -44,6 +52,15 @@ export function wantedNets(inst: Installation, practice: WiringPractice): Wanted
   defrostSettings(requirements, gear, bus)
   return requirements
 }
+
+/** A device as the plan sees it where its 24 V call terminals stay empty. */
+const withoutCalls = (p: Placed): Placed => ({
+  ...p,
+  device: {
+    ...p.device,
+    terminals: p.device.terminals.filter((t) => t.side === 'line' || ['R', 'C', 'bus'].includes(t.role)),
+  },
+})
 
 /** What the thermostat and controllers are told of the backup follows what is bolted down. */
 function backupSettings(requirements: Requirements, { inst, thermostat }: Gear): void {

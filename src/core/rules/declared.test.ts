@@ -44,6 +44,8 @@ class Gear {
 }
 type Placed = Installation['placed'][number]
 const hasEnd = (p: Placed, id: string) => p.device.terminals.some((t) => t.id === id && t.side === 'line')
+const hasBus = (p: Placed) =>
+  p.device.kind === 'airHandler' && p.device.terminals.some((t) => t.role === 'bus')
 const isTapped = (p: Placed) =>
   p.device.parts.some((x) => x.kind === 'transformer' && typeof x.primaryVolts === 'object')
 type Needs = (g: Gear) => boolean
@@ -63,6 +65,7 @@ const DECLARED: Record<RuleId, [is: string, codes: string, needs: Needs, explain
   leakStopsHeat: ['state danger', 'heatInLeak compressorInLeak noBlowerInLeak', (g) => g.kind('leakSensor')],
   lowGas: ['job danger', 'lpNoSwitch switchInFlame', (g) => g.sets('gasSwitch')],
   selectorMatches: ['job danger', 'busSetWired24 24SetWiredBus busOpen', (g) => g.sets('selector')],
+  busCalls: ['state danger', 'busCallMissing', (g) => g.where(hasBus)],
   defrostNoBurner: ['state danger', 'defrostBurns', (g) => g.makes('burner') && g.kind('outdoorUnit', 'packagedUnit')],
   emergencyHeat: ['state danger', 'compressorInEmergency someBackupMissing noBackup', (g) => g.makes('strip', 'burner')],
   someHeat: ['state danger', 'noHeat', (g) => g.makes('strip', 'burner', 'compressor')],

@@ -34,7 +34,7 @@ import { plateAdds } from './plateAdds'
 import { polarity } from './polarity'
 import { quietUncalled } from './quietUncalled'
 import { rowsReachable } from './rowsReachable'
-import { selectorMatches } from './selectorMatches'
+import { busCalls, selectorMatches } from './selectorMatches'
 import { someHeat } from './someHeat'
 import { spareLeft } from './spareLeft'
 import { stagesReachable } from './stagesReachable'
@@ -80,6 +80,7 @@ const ALL = [
   leakStopsHeat,
   lowGas,
   selectorMatches,
+  busCalls,
   defrostNoBurner,
   emergencyHeat,
   someHeat,
