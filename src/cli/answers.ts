@@ -300,7 +300,10 @@ export const ANSWERS = {
         shape({
           where: str(),
           devices: list(str()),
-          supplies: list(shape({ feed: str(), stillLive: list(str()) })),
+          supplies: list(shape({ feed: str(), stillLive: list(str()), still24: list(str()) })),
+          controlFrom: list(str()),
+          neverDead: list(str()),
+          stored: str(),
           prove: list(list(str())),
         }),
       ),

@@ -5,7 +5,16 @@ import { circuitWith } from '@/core/crossing'
 import { testPlan } from '@/core/startup'
 import { waitsFor, type Past } from '@/core/time'
 import { installationOf, type Checked, type Job } from '@/jobfile'
-import { CALL_WORDS, cardTitle, findingSentence, stepWords, todayWords, waitsSentences } from '@/words'
+import {
+  CALL_WORDS,
+  cardTitle,
+  findingSentence,
+  HAZARD_WORDS,
+  STEP_HAZARD,
+  stepWords,
+  todayWords,
+  waitsSentences,
+} from '@/words'
 import { readSituation, type Args } from './args'
 import { answer, refuse, type Result } from './answer'
 
@@ -68,7 +77,10 @@ export function startupCommand(job: Job, args: Args): Result {
     id: card.id,
     title: cardTitle(inst, card),
     call: card.situation.call,
-    steps: card.steps.map((step) => stepWords(inst, step)),
+    steps: card.steps.map((step) => {
+      const hazard = STEP_HAZARD[step.kind]
+      return `${hazard ? `[${HAZARD_WORDS[hazard]}] ` : ''}${stepWords(inst, step)}`
+    }),
     moved: card.moved.map((m) => ({ at: m.at, value: String(m.value) })),
     runs: card.expected?.runs ?? [],
     stays: card.expected?.stays ?? [],

@@ -2,12 +2,24 @@ import type { Cabinet, Supply } from '@/core/startup'
 import { placedByRef, splitRef, type Installation } from '@/core/installation'
 import { lower, refWords, upper } from './names'
 
-/** "Feed to strip kit off alone leaves Outdoor unit L1 and Outdoor unit L2 live." */
-function supplySentence(inst: Installation, { feed, stillLive }: Supply): string {
+const list = (inst: Installation, refs: readonly string[]): string =>
+  refs.map((r) => refWords(inst, r)).join(', ')
+
+/** What one circuit off by itself leaves: line volts, and 24 V that another circuit's transformer supplies. */
+function supplySentence(inst: Installation, { feed, stillLive, still24 }: Supply): string {
   const off = `${refWords(inst, feed)} off alone`
-  if (!stillLive.length) return `${off} leaves nothing live there.`
-  return `${off} leaves ${stillLive.map((r) => refWords(inst, r)).join(', ')} live.`
+  const left = [
+    ...(stillLive.length ? [`line voltage on ${list(inst, stillLive)}`] : []),
+    ...(still24.length ? [`24 V on ${list(inst, still24)}`] : []),
+  ]
+  return left.length ? `${off} leaves ${left.join(', and ')}.` : `${off} leaves nothing live there.`
 }
+
+const STORED = {
+  none: [],
+  capacitor: ['  All off: capacitors hold a charge. Discharge and meter them.'],
+  dcBus: ['  All off: the inverter’s DC bus holds a charge. Wait the minutes on its label. Then meter it.'],
+} as const
 
 /** A place with its supplies by name, and what to prove dead. */
 export function cabinetWords(inst: Installation, cabinet: Cabinet): string[] {
@@ -18,6 +30,15 @@ export function cabinetWords(inst: Installation, cabinet: Cabinet): string[] {
   return [
     `${upper(place + names)}. ${count} to open, lock and meter dead`,
     ...cabinet.supplies.map((s) => `  ${supplySentence(inst, s)}`),
+    ...(cabinet.controlFrom.length
+      ? [
+          `  24 V here comes from ${lower(list(inst, cabinet.controlFrom))}. Open it too before you touch control wires.`,
+        ]
+      : []),
+    ...(cabinet.neverDead.length
+      ? [`  All off: ${list(inst, cabinet.neverDead)} is still live. Find what feeds it.`]
+      : []),
+    ...STORED[cabinet.stored],
     `  Prove dead: ${cabinet.prove.map(([a, b]) => `${legWords(inst, a)} to ${legWords(inst, b)}`).join('; ')}`,
   ]
 }

@@ -112,6 +112,29 @@ export function stepWords(inst: Installation, step: TestStep): string {
   }
 }
 
+/** What a person works beside in a step: everything off and proven dead, 24 V, or line voltage. */
+export const STEP_HAZARD: Record<TestStep['kind'], 'dead' | '24V' | 'line' | null> = {
+  setpoint: null,
+  backupComesToo: null,
+  mode: null,
+  installerTest: null,
+  moveSetting: null,
+  iceBath: '24V',
+  warmBath: '24V',
+  resistor: 'dead',
+  forceDefrost: '24V',
+  pour: null,
+  leakTest: '24V',
+  closeGas: null,
+  compareSensor: null,
+  callOffAndOn: null,
+  meterSupply: 'line',
+  crankcase: null,
+  forcedSpeed: null,
+  lookOutdoors: null,
+}
+export const HAZARD_WORDS = { dead: 'Power off, proven dead', '24V': '24 V', line: 'Line voltage' } as const
+
 /** Why a card has to wait or cannot be; null where it can be tried. */
 export function todayWords(inst: Installation, today: Today): string | null {
   if (today.can) return today.brief ? 'Warm outdoors: three minutes at most on the heat pump.' : null

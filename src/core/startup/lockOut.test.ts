@@ -1,6 +1,6 @@
 import { Circuit } from '../circuit'
 import { compose } from '../../../tests/helpers/compose'
-import { NOT_LOOKED_AT, ONE_STAGE, TWO_CIRCUITS } from '../../../tests/cases/gear'
+import { INVERTER, NOT_LOOKED_AT, ONE_STAGE, SENSOR_FUEL, TWO_CIRCUITS } from '../../../tests/cases/gear'
 import { installationOf } from '@/jobfile'
 import { degF } from '../units'
 import { judge } from './judge'
@@ -16,10 +16,27 @@ describe('what must be off before a cabinet is opened', () => {
     expect(indoor).toMatchObject({ where: 'garage', devices: ['ah', 'kit'] })
     // The kit's first circuit feeds the air handler too, through the kit's harness; the second feeds row 3 alone.
     expect(indoor!.supplies).toEqual([
-      { feed: 'feedA', stillLive: ['kit.L3', 'kit.L4'] },
-      { feed: 'feedB', stillLive: ['ah.L1', 'ah.L2', 'kit.L1', 'kit.L2'] },
+      { feed: 'feedA', stillLive: ['kit.L3', 'kit.L4'], still24: [] },
+      {
+        feed: 'feedB',
+        stillLive: ['ah.L1', 'ah.L2', 'kit.L1', 'kit.L2'],
+        still24: expect.arrayContaining(['ah.R', 'ah.Y']),
+      },
     ])
-    expect(outdoor!.supplies).toEqual([{ feed: 'feedC', stillLive: [] }])
+    expect(indoor).toMatchObject({ controlFrom: [], neverDead: [], stored: 'none' })
+    // The indoor transformer goes on: R whatever is called, Y and O/B on a cooling call.
+    expect(outdoor!.supplies).toEqual([
+      { feed: 'feedC', stillLive: [], still24: expect.arrayContaining(['od.R', 'od.Y', 'od.OB']) },
+    ])
+    expect(outdoor).toMatchObject({ controlFrom: ['feedA'], neverDead: [], stored: 'capacitor' })
+  })
+
+  it('an inverter’s DC bus is told apart from a capacitor; a furnace of one circuit leaves nothing', () => {
+    const stored = (gear: readonly string[], where: string) =>
+      lockOutList(installationOf(compose([...gear]))).find((c) => c.where === where)
+    expect(stored(INVERTER, 'north')!.stored).toBe('dcBus')
+    const furnace = stored(SENSOR_FUEL, 'garage')!
+    expect(furnace.supplies).toEqual([{ feed: 'feedA', stillLive: [], still24: [] }])
   })
 
   it('asks for leg to leg and each leg to ground', () => {

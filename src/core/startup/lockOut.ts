@@ -2,7 +2,7 @@ import { EARTH, normalState, type Mode } from '../equipment'
 import { Circuit, solve } from '../circuit'
 import { makeRef, splitRef, type Installation, type Placed, type Ref, type Name } from '../installation'
 import { feedsOf } from '../query'
-import type { Situation } from '../situation'
+import { callsOf, type Situation } from '../situation'
 import { tolerances } from '../tolerances'
 import { degF } from '../units'
 
@@ -11,12 +11,20 @@ export interface Supply {
   feed: Name
   /** Line terminals in the cabinet that still have their volts with this circuit off and the others on. */
   stillLive: Ref[]
+  /** 24 V terminals in the cabinet that still have control volts then, on some call. */
+  still24: Ref[]
 }
 /** What stands behind one set of panels, and every circuit that must be off before they are opened. */
 export interface Cabinet {
   where: string
   devices: Name[]
   supplies: Supply[]
+  /** Circuits of other cabinets whose transformer keeps 24 V on terminals here. */
+  controlFrom: Name[]
+  /** Points that still have volts with every circuit of the job open: something feeds them that is not recorded. */
+  neverDead: Ref[]
+  /** What holds a charge with everything open. */
+  stored: 'none' | 'capacitor' | 'dcBus'
   /** Pairs of points to meter dead: leg to leg, and each leg to ground. */
   prove: [Ref, Ref][]
 }
@@ -38,9 +46,20 @@ function legsOf(inst: Installation, p: Placed): Ref[] {
     .filter(isLanded)
 }
 
+/** The 24 V terminals of a device, each with the common that it is metered against. */
+function controlOf(p: Placed): [Ref, Ref][] {
+  const low = p.device.terminals.filter((t) => t.side === 'low' && t.role !== 'bus' && t.role !== 'ground')
+  const common = low.find((t) => t.role === 'C')
+  return common
+    ? low
+        .filter((t) => t !== common)
+        .map((t): [Ref, Ref] => [makeRef(p.ref, t.id), makeRef(p.ref, common.id)])
+    : []
+}
+
 /**
- * By place, every circuit that comes to what stands there, with what stays live while only that one is off, and where to
- * prove it dead. A place that no line voltage comes to is left out.
+ * By place, every circuit that comes to what stands there, with what stays live while only that one is off, line or control
+ * volts, by the solved circuit; what another cabinet's transformer keeps alive; and where to prove it dead. A place that no line voltage comes to is left out.
  */
 export function lockOutList(inst: Installation): Cabinet[] {
   const gear = inst.placed.filter((p) => p.device.kind !== 'feed' && legsOf(inst, p).length > 0)
@@ -51,20 +70,55 @@ export function lockOutList(inst: Installation): Cabinet[] {
     // What cannot be solved is taken for live.
     return (leg) => !solved.ok || solved.meter(leg, EARTH) > tolerances.liveLineVolts / 2
   }
+  const feedsOfJob = inst.placed.filter((p) => p.device.kind === 'feed')
+  const off = (feeds: readonly Placed[]): Situation['modes'] =>
+    Object.fromEntries(
+      feeds.flatMap((feed) => {
+        const breaker = breakerOf(feed)
+        return breaker ? [[makeRef(feed.ref, breaker.mode.id), breaker.off]] : []
+      }),
+    )
+  /** Terminals with control volts on some call. A thermostat goes on calling while a breaker is open. */
+  const controlIn = (devices: readonly Placed[], modes: Situation['modes']): Ref[] => {
+    const live = new Set<Ref>()
+    for (const call of ['off' as const, ...callsOf(inst)]) {
+      const solved = solve(circuit, { call, outdoorF: degF(tolerances.mildF), modes })
+      for (const p of devices)
+        for (const [at, common] of controlOf(p))
+          if (!solved.ok || solved.meter(at, common) >= tolerances.liveVolts) live.add(at)
+    }
+    return [...live]
+  }
   // A blower lead, or a neutral, is no leg: with everything on and nothing called it has no volts.
   const isLeg = liveIn({})
   return places.map((where) => {
     const devices = gear.filter((p) => (p.where || p.ref) === where)
     const legs = devices.flatMap((p) => legsOf(inst, p)).filter(isLeg)
     const feeds = [...new Set(devices.flatMap((p) => feedsOf(inst, p.ref)))]
-    const liveWith = (feed: Placed): Ref[] => {
-      const breaker = breakerOf(feed)
-      return legs.filter(liveIn(breaker ? { [makeRef(feed.ref, breaker.mode.id)]: breaker.off } : {}))
-    }
+    const dark = off(feeds)
+    const lit = controlIn(devices, dark).length > 0
+    const others = feedsOfJob.filter((f) => !feeds.includes(f))
+    const allOff = off(feedsOfJob)
+    const parts = devices.flatMap((p) => p.device.parts)
     return {
       where,
       devices: devices.map((p) => p.ref),
-      supplies: feeds.map((f) => ({ feed: f.ref, stillLive: liveWith(f) })),
+      supplies: feeds.map((f) => ({
+        feed: f.ref,
+        stillLive: legs.filter(liveIn(off([f]))),
+        still24: controlIn(devices, off([f])),
+      })),
+      controlFrom: lit
+        ? others
+            .filter((f) => controlIn(devices, off([...feeds, ...others.filter((o) => o !== f)])).length > 0)
+            .map((f) => f.ref)
+        : [],
+      neverDead: [...legs.filter(liveIn(allOff)), ...controlIn(devices, allOff)],
+      stored: devices.some((p) => p.device.plate.inverter)
+        ? 'dcBus'
+        : parts.some((x) => x.kind === 'load' && x.does?.what === 'compressor')
+          ? 'capacitor'
+          : 'none',
       prove: devices.flatMap((p) => pairsOf(legsOf(inst, p).filter(isLeg))),
     }
   })

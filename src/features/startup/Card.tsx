@@ -12,7 +12,17 @@ import {
 } from '@/core/startup'
 import type { TemporaryKind } from '@/jobfile'
 import { Button, cx, Field, Input } from '@/ui'
-import { CARD_STATE_WORDS, cardTitle, findingSentence, lower, refWords, stepWords, todayWords } from '@/words'
+import {
+  CARD_STATE_WORDS,
+  cardTitle,
+  findingSentence,
+  HAZARD_WORDS,
+  lower,
+  refWords,
+  STEP_HAZARD,
+  stepWords,
+  todayWords,
+} from '@/words'
 import { ReadingForm, ReadingList } from '../readings'
 import { useDraft, useJobScreen, useProof, useStamp } from '../session'
 import { belongsTo } from './belongsTo'
@@ -40,6 +50,7 @@ export function Card({ card, onNext }: { card: TestCard; onNext: () => void }) {
       <ol className="mt-2 list-decimal space-y-1 pl-5 text-[15px]" aria-label="How to bring it up">
         {card.steps.map((step) => (
           <li key={stepWords(inst, step)}>
+            <Hazard of={STEP_HAZARD[step.kind]} />
             {stepWords(inst, step)} <StepTool step={step} card={card} />
           </li>
         ))}
@@ -208,5 +219,20 @@ function Ends({ card, onNext }: { card: TestCard; onNext: () => void }) {
         {(ids) => <Input {...ids} maxLength={400} value={note} onChange={(e) => setNote(e.target.value)} />}
       </Field>
     </div>
+  )
+}
+
+/** What a step is done beside: a word before it, so that it is read before the hand is there. */
+function Hazard({ of }: { of: keyof typeof HAZARD_WORDS | null }) {
+  if (!of) return null
+  return (
+    <span
+      className={cx(
+        'mr-1 rounded border px-1.5 text-sm font-bold',
+        of === 'line' ? 'border-harm text-harm' : of === '24V' ? 'border-watch text-watch' : 'border-edge',
+      )}
+    >
+      {HAZARD_WORDS[of]}
+    </span>
   )
 }
