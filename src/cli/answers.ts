@@ -132,6 +132,8 @@ export const ANSWERS = {
       wires: list(shape({ cable: str().nullable(), colour: str(), a: str(), b: str(), why: str() })),
       spares: list(shape({ cable: str(), left: num() })),
       short: list(shape({ cable: str(), by: num() })),
+      gaveUp: list(str()),
+      notLanded: list(str()),
       settings: list(shape({ placed: str(), setting: str(), value: str(), why: str(), words: str() })),
       unmet: list(shape({ what: str(), words: str() })),
       differences: list(shape({ kind: str(), words: str() })),

@@ -36,13 +36,16 @@ export function planCommand(job: Job, args: Args): Result {
     words: planSettingWords(inst, s),
   }))
   const unmet = plan.unmet.map((c) => ({ what: c, words: unmetWords(c) }))
-  const found = plan.short.length + plan.unmet.length + differences.length + settings.length > 0
+  const found =
+    plan.short.length + plan.gaveUp.length + plan.unmet.length + differences.length + settings.length > 0
   return answer(
     {
       sentence: planSentence(inst, plan),
       wires,
       spares: plan.spares,
       short: plan.short,
+      gaveUp: plan.gaveUp,
+      notLanded: plan.notLanded,
       settings,
       unmet,
       differences,

@@ -1,5 +1,5 @@
 import { makeRef, type Installation } from '@/core/installation'
-import type { Unmet, Difference, Plan, PlanSetting, PlanWhy } from '@/core/plan'
+import type { Unmet, Difference, Plan, PlanSetting, PlanWhy, Remedy } from '@/core/plan'
 import { valueAtText } from './intents'
 import { lower, refWords } from './names'
 
@@ -51,13 +51,27 @@ const UNMET_WORDS: Record<Unmet, string> = {
 }
 export const unmetWords = (c: Unmet): string => UNMET_WORDS[c]
 
+/** What each remedy for a short cable does, and what it gives up. */
+export const REMEDY_WORDS: Record<Remedy, string> = {
+  jumperStages: 'Jumper W1 to W2 at the indoor unit. This gives up staging of the backup.',
+  noSensor: 'Use a weather feed or a wireless sensor. This gives up the wired outdoor sensor.',
+  tieFan: 'Tie G to Y at the indoor unit. This gives up fan only.',
+  oneStage: 'Leave Y2 off. This gives up the second compressor stage.',
+}
+
 /** The plan in one sentence: what is short first, then what the gear cannot give, then what is left. */
 export function planSentence(inst: Installation, plan: Plan): string {
   const name = (id: string) => inst.cables.find((c) => c.id === id)?.label ?? id
   if (plan.short.length)
-    return plan.short
-      .map((s) => `${name(s.cable)} is short of ${s.by} conductor${s.by === 1 ? '' : 's'}.`)
-      .join(' ')
+    return [
+      ...plan.short.map((s) => `${name(s.cable)} is short of ${s.by} conductor${s.by === 1 ? '' : 's'}.`),
+      ...(plan.notLanded.length
+        ? [`Not landed: ${plan.notLanded.join(', ')}. Pull a cable with more conductors.`]
+        : []),
+      ...plan.gaveUp.map((r) => REMEDY_WORDS[r]),
+    ].join(' ')
+  if (plan.gaveUp.length)
+    return `It fits with what it gives up. Best: pull a cable with more conductors. ${plan.gaveUp.map((r) => REMEDY_WORDS[r]).join(' ')}`
   const spares = plan.spares.map((s) => `${s.left} spare in the ${lower(name(s.cable))}`)
   const left = spares.length ? `: ${spares.join(', ')}.` : '.'
   const lacks = plan.unmet.length

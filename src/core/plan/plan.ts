@@ -1,5 +1,9 @@
 import type { Installation, Ref, Wire } from '../installation'
-import { routeConductors, type Routing } from './routing'
+import { ofKind } from '../query'
+import type { TerminalRole } from '../equipment'
+import { Requirements } from './gear'
+import type { Routing } from './routing'
+import { fitConductors, type Remedy } from './shortage'
 import type { Unmet, PlanSetting, PlanWhy, WiringPractice } from './net'
 import { limitsOf } from './limits'
 import { wantedNets } from './nets'
@@ -9,13 +13,41 @@ export interface Plan extends Routing {
   settings: PlanSetting[]
   /** What the chosen schools ask and this gear cannot give. */
   unmet: Unmet[]
+  /** What a cable with too few conductors made it give up, the least first; and what gets no conductor even so. */
+  gaveUp: Remedy[]
+  notLanded: TerminalRole[]
 }
 
 /** Plans the landing of a job. What is landed right already stays, and so do line conductors and harnesses. */
 export function planLanding(inst: Installation, practice: WiringPractice): Plan {
   const wanted = wantedNets(inst, practice)
-  const plan = { ...routeConductors(inst, wanted.nets), settings: wanted.settings, unmet: wanted.unmet }
+  const withRouting = (routing: Routing, settings = wanted.settings): Plan => ({
+    ...routing,
+    settings,
+    unmet: wanted.unmet,
+    gaveUp: [],
+    notLanded: [],
+  })
+  const { routing, gaveUp, notLanded } = fitConductors(inst, wanted.nets, (r) =>
+    planned(inst, withRouting(r)),
+  )
+  const plan = {
+    ...withRouting(routing, [...wanted.settings, ...settingsFor(inst, gaveUp)]),
+    gaveUp,
+    notLanded,
+  }
   return { ...plan, unmet: [...plan.unmet, ...limitsOf(planned(inst, plan))] }
+}
+
+/** What the thermostat is told of stages that have no conductor of their own. */
+function settingsFor(inst: Installation, gaveUp: readonly Remedy[]): PlanSetting[] {
+  const requirements = new Requirements()
+  for (const p of ofKind(inst, 'thermostat')) {
+    if (gaveUp.includes('jumperStages')) requirements.set(p, 'backupStages', '1')
+    if (gaveUp.includes('oneStage')) requirements.set(p, 'compressorStages', '1')
+    if (gaveUp.includes('noSensor')) requirements.set(p, 'outdoorSource', 'feed')
+  }
+  return requirements.settings
 }
 
 /** What a person lands of a plan: conductors of low-voltage cables, and jumpers; no harness, no line conductor. */
