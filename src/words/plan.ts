@@ -52,7 +52,7 @@ const UNMET_WORDS: Record<Unmet, string> = {
 export const unmetWords = (c: Unmet): string => UNMET_WORDS[c]
 
 /** What each remedy for a short cable does, and what it gives up. */
-export const REMEDY_WORDS: Record<Remedy, string> = {
+const REMEDY_WORDS: Record<Remedy, string> = {
   jumperStages: 'Jumper W1 to W2 at the indoor unit. This gives up staging of the backup.',
   noSensor: 'Use a weather feed or a wireless sensor. This gives up the wired outdoor sensor.',
   tieFan: 'Tie G to Y at the indoor unit. This gives up fan only.',

@@ -1,4 +1,4 @@
-import type { Device, Value } from '@/core/equipment'
+import type { Call, Device, Value } from '@/core/equipment'
 import { UNKNOWN_SITE, type Installation, type JobSeen, type Site } from '@/core/installation'
 import { installationOf } from '@/jobfile'
 import { ONE_STAGE, SENSOR_FUEL } from '../cases/gear'
@@ -75,6 +75,32 @@ const lockedOut = (below: number) =>
     'tstat.useCompressorLockout': 'on',
     'tstat.compressorLockout': below,
   })
+
+/** A thermostat for two stages of heat and one of cooling in the place of the heat pump's: heat is its W outputs alone. */
+export const conventional = (settings: Record<string, string> = {}): Installation =>
+  as(demoInstallation('copper-alley', settings), 'tstat', (p) => ({
+    ...p,
+    device: {
+      ...p.device,
+      settings: [
+        ...p.device.settings,
+        {
+          id: 'system',
+          label: 'System',
+          group: 'set',
+          kind: 'choice',
+          options: ['heatPump', 'conventional'].map((id) => ({ id, label: id })),
+          default: 'heatPump',
+          intent: 'system',
+        },
+      ],
+      parts: p.device.parts.map((x) => {
+        if (x.kind !== 'contact' || !['outY', 'outAux'].includes(x.id)) return x
+        const call: Call[] = x.id === 'outY' ? ['cool1'] : ['heat1', 'heatAux1']
+        return { ...x, driver: { all: [{ energised: 'self' }, { call }] } }
+      }),
+    },
+  }))
 
 export const JOB_FIXTURES: Record<string, { raises: JobSeen; code: string; at: string; clears: JobSeen }> = {
   polarity: {

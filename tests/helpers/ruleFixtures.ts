@@ -1,11 +1,11 @@
-import type { Call, Device, Plate, Value } from '@/core/equipment'
+import type { Device, Plate, Value } from '@/core/equipment'
 import type { Installation, Ref } from '@/core/installation'
 import type { Situation } from '@/core/situation'
 import { degF } from '@/core/units'
 import { installationOf } from '@/jobfile'
 import { INVERTER_BUS, MONITOR } from '../cases/gear'
 import { compose } from './compose'
-import { as } from './jobFixtures'
+import { conventional } from './jobFixtures'
 import { coil, contact, device, install, placed, wire } from './build'
 import { demoInstallation, libraryDevice, rewired, without, wireBetween } from './demo'
 
@@ -118,31 +118,6 @@ export const slowHeat = (more: Partial<Plate>): Installation => {
   }
 }
 
-/** A thermostat for two stages of heat and one of cooling in the place of the heat pump's: heat is its W outputs alone. */
-export const conventional = (settings: Record<string, string> = {}): Installation =>
-  as(demoInstallation('copper-alley', settings), 'tstat', (p) => ({
-    ...p,
-    device: {
-      ...p.device,
-      settings: [
-        ...p.device.settings,
-        {
-          id: 'system',
-          label: 'System',
-          group: 'set',
-          kind: 'choice',
-          options: ['heatPump', 'conventional'].map((id) => ({ id, label: id })),
-          default: 'heatPump',
-          intent: 'system',
-        },
-      ],
-      parts: p.device.parts.map((x) => {
-        if (x.kind !== 'contact' || !['outY', 'outAux'].includes(x.id)) return x
-        const call: Call[] = x.id === 'outY' ? ['cool1'] : ['heat1', 'heatAux1']
-        return { ...x, driver: { all: [{ energised: 'self' }, { call }] } }
-      }),
-    },
-  }))
 export const FIXTURES: Record<string, RuleFixture> = {
   noShort: {
     why: 'the blue and the red conductor of the outdoor cable are joined at the unit: short with every call, so "off", at the region nearest 47 °F',

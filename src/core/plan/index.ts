@@ -18,6 +18,6 @@ export {
   type WiringPractice,
 } from './net'
 export { landedBy, planLanding, planned, type Plan } from './plan'
-export { REMEDIES, type Remedy } from './shortage'
+export { type Remedy } from './shortage'
 export { practiceFor, openPractices } from './practice'
 export { fixesFromPlan } from './planFixes'

@@ -3,17 +3,7 @@ import { gear, STRIPS, type Short } from '../../../tests/helpers/gear'
 import { joined, moved } from '../../../tests/helpers/ruleFixtures'
 import { demoInstallation, jobIds, rewired, without, wireBetween } from '../../../tests/helpers/demo'
 import type { Installation } from '../installation'
-import {
-  compare,
-  planLanding,
-  planned,
-  practiceFor,
-  openPractices,
-  USUAL,
-  type Plan,
-  type WiringPractice,
-} from '.'
-import { prove } from '../rules'
+import { compare, planLanding, planned, practiceFor, openPractices, USUAL, type WiringPractice } from '.'
 
 const plan = (inst: Installation, practice: Partial<WiringPractice> = {}) =>
   planLanding(inst, { ...USUAL, ...practice })
@@ -195,17 +185,6 @@ describe('planned landings', () => {
     expect(open('dual fuel by thermostat, weather feed')).toEqual(['fuel'])
     expect(open('dual fuel by stages')).toEqual(['fuel'])
     expect(open('inverter on the bus')).toEqual(['defrost'])
-  })
-
-  it('says which cable is short, and by how many', () => {
-    // R C Y G O/B AUX are six; five conductors are one short. Outdoors R C Y O/B W are five.
-    // One is saved by G on Y: this kit's sequencer runs the blower by itself.
-    const p = plan(gear(STRIPS, 4, 5))
-    expect([p.gaveUp, p.short]).toEqual([['tieFan'], [{ cable: 'c1', by: 1 }]])
-    expect(p.spares).toEqual([
-      { cable: 'c1', left: 0 },
-      { cable: 'c2', left: 0 },
-    ])
   })
 
   it('takes the customary colours while they are there', () => {
@@ -402,62 +381,4 @@ describe('what is landed against the plan', () => {
     // An empty one is as good as a new one.
     expect(usual({ ...rest, placed: inst.placed }).splices).toEqual([])
   })
-})
-
-describe('a cable with too few conductors', () => {
-  const two = (wall: number, out = 8) =>
-    gear([['tstat', 'sorrel-h2', 'wall'], ['ah', 'teasel-a5', 'garage'], ['kit', 'teasel-k3', 'garage'], ['od', 'marram-t2', 'north'], ['sen', 'sedge-os1', 'north']], wall, out) // prettier-ignore
-  const joins = (plan: Plan, a: string, b: string) =>
-    plan.wires.some((w) => (w.a === a && w.b === b) || (w.a === b && w.b === a))
-  /** Rules that the landed plan breaks. */
-  const broken = (inst: Installation, plan: Plan) =>
-    prove(planned(inst, plan)).findings.filter((f) => f.severity === 'danger').map((f) => f.code) // prettier-ignore
-
-  // R C G Y Y2 O/B AUX W2 are eight, and two for the sensor.
-  it.each([
-    [10, [], []],
-    [9, ['jumperStages'], []],
-    [8, ['jumperStages', 'noSensor'], []],
-    [7, ['jumperStages', 'noSensor'], []],
-    [6, ['jumperStages', 'noSensor', 'tieFan'], []],
-    [5, ['jumperStages', 'noSensor', 'tieFan', 'oneStage'], []],
-  ])('%s conductors: gives up %j', (wall, gaveUp, notLanded) => {
-    const inst = two(wall)
-    const plan = planLanding(inst, { ...USUAL, defrost: 'cold' })
-    expect([plan.gaveUp, plan.notLanded, plan.short]).toEqual([gaveUp, notLanded, []])
-    expect(broken(inst, plan)).toEqual([])
-    // Every row of a three-row kit is reached, by its own conductor or by the jumper.
-    expect(joins(plan, 'ah.W1', 'ah.W2')).toBe(gaveUp.length > 0)
-  })
-
-  it('never takes R, C, Y or O/B, and says what is not landed', () => {
-    const plan = planLanding(two(4), { ...USUAL, defrost: 'cold' })
-    for (const [a, b] of [
-      ['tstat.Rc', 'ah.R'],
-      ['tstat.C', 'ah.C'],
-      ['tstat.Y', 'ah.Y'],
-      ['tstat.OB', 'ah.O'],
-    ] as const)
-      // prettier-ignore
-      expect([a, joins(plan, a, b)]).toEqual([a, true])
-    expect(plan.notLanded).toEqual(['W1'])
-    expect(plan.short).toEqual([{ cable: 'c1', by: 1 }])
-  })
-
-  it('ties G to Y only where the blower runs without it on every call: not for strips that start none', () => {
-    const inst = gear([['tstat', 'sorrel-h1', 'wall'], ['ah', 'plain-air-handler-g', 'garage'], ['kit', 'teasel-k2', 'garage'], ['od', 'marram-s1', 'north']], 5, 8) // prettier-ignore
-    const bare = { ...inst, wires: inst.wires.filter((w) => w.a !== 'ah.BL') }
-    const of = (job: Installation) => planLanding(job, { ...USUAL, defrost: 'cold' })
-    // The kit's first sequencer feeds the blower, by a lead of its own; without that lead strips have no air but by G.
-    expect(of(inst).gaveUp).toEqual(['tieFan'])
-    expect([of(bare).gaveUp, of(bare).notLanded]).toEqual([[], ['W1']])
-  })
-
-  it('lands a sensor at both ends or not at all', () => {
-    for (const wall of [5, 6, 7, 8, 9, 10]) {
-      const { wires } = planLanding(two(wall), USUAL)
-      const pairs = ['tstat.S1', 'tstat.S2', 'sen.S1', 'sen.S2'].filter((t) => wires.some((w) => w.a === t || w.b === t))
-      expect([0, 4]).toContain(pairs.length)
-    }
-  }) // prettier-ignore
 })

@@ -2,15 +2,24 @@ import { demoInstallation, libraryDevice, rewired, wireBetween, without } from '
 import { device, install, placed, wire } from '../../../tests/helpers/build'
 import { compose } from '../../../tests/helpers/compose'
 import { ONE_STAGE } from '../../../tests/cases/gear'
-import { conventional, FIXTURES, joined, moved, slowHeat } from '../../../tests/helpers/ruleFixtures'
+import { FIXTURES, joined, moved, slowHeat } from '../../../tests/helpers/ruleFixtures'
 import { said, SAYS } from '../../../tests/helpers/ruleSays'
-import { JOB_FIXTURES, job, seen, bus, as, lifted, toldNoDefrost } from '../../../tests/helpers/jobFixtures'
+import {
+  conventional,
+  JOB_FIXTURES,
+  job,
+  seen,
+  bus,
+  as,
+  lifted,
+  toldNoDefrost,
+} from '../../../tests/helpers/jobFixtures'
 import { installationOf } from '@/jobfile'
 import { Circuit, solve } from '../circuit'
 import type { Device, Value } from '../equipment'
 import type { Installation, JobSeen } from '../installation'
 import { degF } from '../units'
-import { jobFindings, RULES, proofSteps, prove, type Proof } from '.'
+import { jobFindings, RULES, prove, type Proof } from '.'
 
 const right = () => demoInstallation('quillfeather-lane')
 
@@ -27,9 +36,7 @@ const MORE: Record<string, () => JobSeen | Proof> = {
     prove(joined(moved(moved(right(), 'odt.T1', null, 'spl.x'), 'odt.T2', null, 'od.W'), 'spl.x', 'ah.W1')),
   // The valve's own terminal past the humidistat, from R.
   humidifierUncalled: () => prove(joined(job('osier-walk'), 'ah.R', 'hum.F2')),
-  // Nothing comes to its R.
   humidifierNever: () => prove(lifted('osier-walk', 'ah.R', 'hum.R')),
-  // The blower's relay straight from R.
   blowerUncalled: () => prove(joined(right(), 'ah.R', 'ah.G')),
   heatingCools: () => prove(joined(right(), 'od.R', 'od.OB')),
   backupCallEmpty: () => prove(lifted('quillfeather-lane', 'tstat.AUX', 'spl.x')),
@@ -355,48 +362,5 @@ describe('how many states', () => {
       assumptions: 1,
       otherRests: 0,
     })
-  })
-})
-
-describe('what is not known yet', () => {
-  it('is tried both ways; a rule that hangs on it is undecided and names it', () => {
-    const proof = prove(demoInstallation('quillfeather-lane', { 'od.rvSense': null }))
-    expect(proof.factors.assumptions).toBe(2)
-    expect(proof.findings).toEqual([])
-    expect(proof.undecided).toMatchObject([
-      { rule: 'valveRight', code: 'coolingHeats', unknown: ['od.rvSense'] },
-    ])
-  })
-
-  it('does not disturb rules that do not hang on it', () => {
-    const proof = prove(demoInstallation('saltmarsh-row', { 'od.rvSense': null }))
-    expect(proof.findings.map((f) => f.rule)).toEqual(['emergencyHeat'])
-  })
-
-  it('covers a wire in doubt', () => {
-    const inst = right()
-    const id = wireBetween(inst, 'tstat.E', 'ah.W2').id
-    const proof = prove({ ...inst, wires: inst.wires.map((w) => (w.id === id ? { ...w, doubt: true } : w)) })
-    expect(proof.undecided).toMatchObject([{ rule: 'emergencyHeat', unknown: [`wires.${id}`] }])
-  })
-
-  it('is proven in a step for each of the six calls under each assumption', () => {
-    const inst = demoInstallation('saltmarsh-row', { 'od.rvSense': null })
-    const steps = proofSteps(inst)
-    let [taken, step] = [0, steps.next()]
-    for (; !step.done; step = steps.next()) taken++
-    expect(taken).toBe(6 * 2)
-    expect(step.value).toEqual(prove(inst))
-  })
-
-  it('leaves everything undecided beyond six binary unknowns', () => {
-    const inst = right()
-    const doubted = { ...inst, wires: inst.wires.map((w, i) => (i < 7 && w.a ? { ...w, doubt: true } : w)) }
-    const proof = prove(doubted)
-    expect(proof.solved).toBe(0)
-    expect(proof.undecided.filter((u) => u.code === null)).toHaveLength(
-      RULES.filter((r) => r.scope !== 'job' && r.applies(doubted)).length,
-    )
-    expect(proof.undecided[0]!.unknown).toHaveLength(7)
   })
 })
