@@ -34,6 +34,9 @@ describe('a test run in words', () => {
       'Before the first start: 12 h of power on the crankcase heater of the outdoor unit.',
     ],
     [{ kind: 'crankcase', at: 'od.', hours: null }, 'Before the first start: give the crankcase heater of the outdoor unit, where it has one, power for as long as its maker says.'],
+    [{ kind: 'compareSensor', at: 'sen.' }, 'Hold a thermometer beside the outdoor sensor, in the shade, and compare.'],
+    // A feed’s temperature is that of the air outdoors, and not of the wall that the thermostat hangs on.
+    [{ kind: 'compareSensor', at: 'tstat.' }, 'Hold a thermometer outdoors, in the shade. Compare it with the outdoor temperature that the thermostat shows.'],
     // 60 min, 72 times faster: 3,600 / 72 = 50 s.
     [
       { kind: 'forceDefrost', speedUp: 72, minutes: 60 },

@@ -25,6 +25,10 @@ const deviceWords = (inst: Installation, at: Ref): string => {
   return placedByRef(inst, placed)?.label ?? placed
 }
 
+/** Whether the outdoor temperature of this device comes from a feed: its own place says nothing of the weather. */
+const isFeed = (inst: Installation, at: string): boolean =>
+  placedByRef(inst, splitRef(at).placed)?.device.kind === 'thermostat'
+
 /** What a card is about: "First-stage heating", "Changeover to the furnace below 35 °F, on its other side". */
 export function cardTitle(inst: Installation, card: TestCard): string {
   const named = card.at ? deviceWords(inst, card.at) : ''
@@ -32,7 +36,9 @@ export function cardTitle(inst: Installation, card: TestCard): string {
     case 'supply':
       return 'Supplies and control volts, nothing called'
     case 'sensor':
-      return `${named} against a thermometer in the shade`
+      return card.at && isFeed(inst, card.at)
+        ? `Weather feed of the ${lower(named)} against a thermometer outdoors`
+        : `${named} against a thermometer in the shade`
     case 'call':
       return CALL_WORDS[card.situation.call]
     case 'gate':
@@ -104,7 +110,9 @@ export function stepWords(inst: Installation, step: TestStep): string {
     case 'closeGas':
       return `Close the gas valve at the ${lower(deviceWords(inst, step.at))}. Call for heat. Nothing may try to light. Open the valve again and check for leaks. Licensed gas work: follow the manufacturer’s instructions.`
     case 'compareSensor':
-      return `Hold a thermometer beside the ${lower(deviceWords(inst, step.at))}, in the shade, and compare.`
+      return isFeed(inst, step.at)
+        ? `Hold a thermometer outdoors, in the shade. Compare it with the outdoor temperature that the ${lower(deviceWords(inst, step.at))} shows.`
+        : `Hold a thermometer beside the ${lower(deviceWords(inst, step.at))}, in the shade, and compare.`
     case 'callOffAndOn':
       return 'Take the call away while the compressor runs, and make it again half a minute later.'
     case 'meterSupply':

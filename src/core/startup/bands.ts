@@ -18,6 +18,7 @@ export const BANDS = Object.freeze({
   /** °F of ice water, and the least above it at which a switch in it closes for certain. */
   iceF: 32,
   iceMarginF: 2,
+  iceDialMarginF: 5,
   /** °F up to which a cup of water stands in for a warm day. */
   bathMostF: 110,
   /** A up to which a motor that should stand still draws nothing (a clamp's own). */

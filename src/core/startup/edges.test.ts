@@ -267,9 +267,9 @@ describe('other bands at their edges', () => {
       const found = testPlan(new Circuit({ ...inst, placed }), degF(55)).find((c) => c.id === 'gate-odt-setpoint')
       return [found?.today, found?.steps]
     }
-    // 32 °F of ice and two for certain.
-    expect(plan(33)).toEqual([{ can: false, why: 'tooWarm', untilF: 25 }, []])
-    expect(plan(34)[1]).toEqual([{ kind: 'moveSetting', at: 'odt.setpoint', was: 25, to: 34 }, { kind: 'iceBath', at: 'odt.setpoint' }])
+    // 32 °F of ice and the dial's own five.
+    expect(plan(36)).toEqual([{ can: false, why: 'tooWarm', untilF: 25 }, []])
+    expect(plan(37)[1]).toEqual([{ kind: 'moveSetting', at: 'odt.setpoint', was: 25, to: 37 }, { kind: 'iceBath', at: 'odt.setpoint' }])
   }) // prettier-ignore
 })
 

@@ -73,7 +73,9 @@ function gateCard(
   if (bulb && typeof ohms === 'number') return done([{ kind: 'resistor', at: bulb.at, forF, ohms }])
   if (bulb && isCold && forF <= BANDS.bathMostF) return done([{ kind: 'warmBath', at: bulb.at, forF }])
   if (bulb && !isCold) {
-    const enough = BANDS.iceF + BANDS.iceMarginF
+    // A mechanical switch trips within ±5 °F of its dial, an electronic one within ±2.
+    const isDial = placed.device.kind === 'outdoorThermostat'
+    const enough = BANDS.iceF + (isDial ? BANDS.iceDialMarginF : BANDS.iceMarginF)
     if (value >= enough) return done([{ kind: 'iceBath', at: bulb.at }])
     if (range[1] >= enough)
       return done([

@@ -135,9 +135,15 @@ describe('the test run of a job with strips and an outdoor thermostat', () => {
     const cold = card(planOf('quillfeather-lane', 25), 'gate-odt-setpoint')
     expect(cold.steps).toEqual([{ kind: 'moveSetting', at: 'odt.setpoint', was: 35, to: 15 }])
     expect(cold.expected?.stays).toEqual(['kit.row1', 'kit.row2'])
-    // 55 °F is past the dial's 50 less 5; 35 °F closes in ice water of 32 with 3 to spare.
+    // 55 °F is past the dial's 50 less 5. Set to 35 °F a switch that is right may close at 30, and ice water is 32: the dial
+    // goes up first. From 37 °F on it closes there for certain.
     const mild = card(planOf('quillfeather-lane', 55), 'gate-odt-setpoint')
-    expect(mild.steps).toEqual([{ kind: 'iceBath', at: 'odt.setpoint' }])
+    expect(mild.steps).toEqual([
+      { kind: 'moveSetting', at: 'odt.setpoint', was: 35, to: 50 },
+      { kind: 'iceBath', at: 'odt.setpoint' },
+    ])
+    const warm = card(planOf('quillfeather-lane', 55, { 'odt.setpoint': 37 }), 'gate-odt-setpoint')
+    expect(warm.steps).toEqual([{ kind: 'iceBath', at: 'odt.setpoint' }])
     expect(mild.expected?.runs).toEqual(expect.arrayContaining(['kit.row1', 'kit.row2']))
     // Set to 30 °F ice water is too warm: the dial goes up to 50, and back.
     const low = card(planOf('quillfeather-lane', 55, { 'odt.setpoint': 30 }), 'gate-odt-setpoint')
@@ -216,6 +222,9 @@ describe('what else there is to try', () => {
       expect(card(plan, id).expected?.stays).toContain('od.compressor')
     expect(card(plan, 'float-flo').steps).toEqual([{ kind: 'pour', at: 'flo.' }])
     expect(card(plan, 'leak-leak').steps).toEqual([{ kind: 'leakTest', at: 'leak.' }])
+    // The blower is forced; the humidifier that runs with it proves nothing.
+    expect(card(plan, 'leak-leak').expected?.runs).not.toContain('hum.valve')
+    expect(card(plan, 'leak-leak').expected?.runs).toContain('ah.blowerHigh')
   })
 
   it('an outdoor sensor is held beside a thermometer with nothing called; a feed is one as well', () => {

@@ -62,7 +62,7 @@ export function testPlan(circuit: Circuit, outdoorF: DegF, plates: JobSeen['plat
     const own = ways.usual
     const past: Past = card.past ?? (before === 'off' ? [] : [{ call: before, seconds: RAN }])
     before = situation.call
-    const expected = expectedOf(ways, situation)
+    const expected = card.kind === 'leak' ? leakExpected(ways, situation) : expectedOf(ways, situation)
     const wants = card.kind === 'defrost' || card.kind === 'minimumOff'
     const today: Today =
       card.today.can && wants && expected && !runsCompressor(own, situation)
@@ -132,6 +132,15 @@ function expectedOf(ways: Ways, situation: Situation): TestCard['expected'] {
     open,
     stays: sources.map((l) => l.ref).filter((r) => !runs.includes(r) && !open.includes(r)),
   }
+}
+
+/** A leak test proves the blower on and the heat off: a humidifier that runs with the air is none of its business. */
+function leakExpected(ways: Ways, situation: Situation): TestCard['expected'] {
+  const expected = expectedOf(ways, situation)
+  const moist = new Set(
+    ways.usual.net.loads.filter((l) => l.part.does?.what === 'humidifier').map((l) => l.ref),
+  )
+  return expected && { ...expected, runs: expected.runs.filter((r) => !moist.has(r)) }
 }
 
 /** The refrigerant side is not tried in heating on a hot day for long, nor in cooling on a cold one at all. */
