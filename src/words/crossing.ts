@@ -284,6 +284,7 @@ function spreadLine(v: CrossingView): AnswerLine | null {
 const REASON_WORDS: Record<RecommendedSchool['why'], string> = {
   cheapest: 'it costs least of those that leave nobody cold',
   onlyWarm: 'it is the only one that leaves nobody cold',
+  leastSharing: 'of the strategies that set who heats when, it costs least without leaving the house colder',
   lessUnmet: 'it leaves the house least cold; none of them covers it',
   comfort: 'the owner feels the heat pump’s air as cold',
 }

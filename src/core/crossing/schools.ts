@@ -103,7 +103,8 @@ const UNNOTICED_DEGREE_HOURS = 10
 /** Share of a year's cost within which two schools tie. */
 const TIE = 0.02
 
-export type RecommendReason = 'cheapest' | 'onlyWarm' | 'comfort' | 'lessUnmet'
+/** `leastSharing`: another row of the table costs less or is as warm, but decides only how a defrost is met. */
+export type RecommendReason = 'cheapest' | 'onlyWarm' | 'comfort' | 'lessUnmet' | 'leastSharing'
 
 /** Which school this house speaks for, why, and which tie with it. */
 export interface RecommendedSchool {
@@ -119,6 +120,7 @@ export interface RecommendedSchool {
 export function recommendSchool(
   years: readonly SchoolYear[],
   answers: Readonly<Record<string, string>>,
+  asSet: Year | null = null,
 ): RecommendedSchool | null {
   // How a defrost is met is another question than who heats when.
   const sharing = years.filter((y) => !isAboutDefrost(y.school))
@@ -129,15 +131,28 @@ export function recommendSchool(
   const wished = answers.coldAir === 'yes' && warm.find((y) => y.school === 'comfortSwitch')
   const best = wished || first
   const ties = warm.filter((y) => y !== best && Math.abs(burden(y) - burden(best)) <= TIE * burden(best))
-  const why: RecommendReason = wished
-    ? 'comfort'
-    : least > UNNOTICED_DEGREE_HOURS
+  return {
+    best,
+    why: wished
+      ? 'comfort'
+      : superlativeOf(best.year, [...years.map((y) => y.year), ...(asSet ? [asSet] : [])]),
+    ties,
+  }
+}
+
+/** What may be said of a row, by the whole table that it stands in: the schools, and the job as it is set. */
+function superlativeOf(best: Year, table: readonly Year[]): RecommendReason {
+  const others = table.filter((y) => y !== best)
+  const isWarm = (y: Year) => y.unmetDegreeHours <= UNNOTICED_DEGREE_HOURS
+  if (!isWarm(best))
+    return others.every((y) => y.unmetDegreeHours >= best.unmetDegreeHours - UNNOTICED_DEGREE_HOURS)
       ? 'lessUnmet'
-      : warm.length === 1 && sharing.length > 1
-        ? 'onlyWarm'
-        : 'cheapest'
-  return { best, why, ties }
+      : 'leastSharing'
+  const warm = others.filter(isWarm)
+  if (!warm.length && others.length) return 'onlyWarm'
+  return warm.every((y) => burdenOf(y) >= burdenOf(best)) ? 'cheapest' : 'leastSharing'
 }
 
 /** What schools are compared by: cost, or the energy bought where a price is missing, BTU. */
-const burden = ({ year }: SchoolYear): number => year.cost ?? year.kwh * BTU_PER_KWH + year.furnaceHeat
+const burdenOf = (year: Year): number => year.cost ?? year.kwh * BTU_PER_KWH + year.furnaceHeat
+const burden = ({ year }: SchoolYear): number => burdenOf(year)

@@ -80,7 +80,7 @@ export function crossingView(seen: JobSeen, circuit: Circuit): CrossingView {
     curve: curveOf(crossing),
     ...sharesOf(crossing, seen.prices.fuel),
     schools,
-    recommended: recommendSchool(schools, seen.answers),
+    recommended: recommendSchool(schools, seen.answers, crossing.year),
     gates: gatesOfJob(seen, circuit, plant.fuel !== null),
   }
 }
