@@ -40,3 +40,18 @@ describe('times in words', () => {
     )
   })
 })
+
+describe('timers that run at the same time', () => {
+  it('are told together, and not one after the other', () => {
+    const inst = demoInstallation('pennywort-close')
+    const past = [
+      { call: 'heat1', seconds: 1800 },
+      { call: 'off', seconds: 1 },
+    ] as const
+    const at = { call: 'heat1', outdoorF: degF(45), modes: {} } as const
+    const said = waitsSentences(inst, waitsFor(new Circuit(inst), 'heat1', at, past))
+    expect(said).toContain(
+      'Compressor after 4 min 59 s: Compressor minimum-off timer, 5 min together with Board minimum-off timer, 5 min.',
+    )
+  })
+})

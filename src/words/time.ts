@@ -30,7 +30,9 @@ function waitWords(inst: Installation, w: Wait): string {
 }
 /** ": Compressor minimum-off timer, 5 min"; nothing where nothing is known of it. */
 export const waitReason = (inst: Installation, w: Wait): string =>
-  w.held.length ? `: ${w.held.map((h) => heldWords(inst, h)).join('; then ')}` : ''
+  w.held
+    .map((h, i) => `${i === 0 ? ': ' : h.beside ? ' together with ' : '; then '}${heldWords(inst, h)}`)
+    .join('')
 
 /** What happens after a call, the first thing first; and whose times nobody knows. */
 export const waitsSentences = (inst: Installation, { waits, untimed, ended }: CallWaits): string[] => [

@@ -8,9 +8,13 @@ import { runTime } from './run'
 import type { Move, OutsideEvent, Step, Trace } from './trace'
 
 /** What held a load off for some seconds: a mode's state that had to pass, or a contact that was slow to follow. */
-export type Held =
+export type Held = (
   | { kind: 'mode'; ref: Ref; state: string; seconds: number }
   | { kind: 'contact'; ref: Ref; closes: boolean; seconds: number }
+) & {
+  /** It ran at the same time as the one before it in the list: the two are not added. */
+  beside?: true
+}
 
 /** One load that comes on, or goes off, some time after a call. */
 export interface Wait {
@@ -124,11 +128,12 @@ function heldBy(
     .flatMap((c) => modesWatched(circuit, c.placed, c.part))
   const own = moved.filter((m) => (m.kind === 'contact' ? onWay.has(m.ref) : watched.includes(m.ref)))
   const these = own.length ? own : moved
-  const held = these.map((m): Held =>
-    m.kind === 'contact'
+  const held = these.map((m, i): Held => ({
+    ...(m.kind === 'contact'
       ? { kind: 'contact', ref: m.ref, closes: m.closes, seconds: m.waited }
-      : { kind: 'mode', ref: m.ref, state: m.from, seconds: m.waited },
-  )
+      : { kind: 'mode', ref: m.ref, state: m.from, seconds: m.waited }),
+    ...(i > 0 ? { beside: true } : {}),
+  }))
   const [first] = these
   return first ? [...heldBy(circuit, seen, load, steps, at - first.waited, from), ...held] : held
 }
