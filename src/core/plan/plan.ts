@@ -13,7 +13,8 @@ export interface Plan extends Routing {
   settings: PlanSetting[]
   /** What the chosen schools ask and this gear cannot give. */
   unmet: Unmet[]
-  /** What a cable with too few conductors made it give up, the least first; and what gets no conductor even so. */
+  /** Conductors that the cables lack for everything; what that made it give up, the least first; what gets none even so. */
+  lacking: number
   gaveUp: Remedy[]
   notLanded: TerminalRole[]
 }
@@ -25,16 +26,14 @@ export function planLanding(inst: Installation, practice: WiringPractice): Plan 
     ...routing,
     settings,
     unmet: wanted.unmet,
+    lacking: 0,
     gaveUp: [],
     notLanded: [],
   })
-  const { routing, gaveUp, notLanded } = fitConductors(inst, wanted.nets, (r) =>
-    planned(inst, withRouting(r)),
-  )
+  const { routing, ...fitted } = fitConductors(inst, wanted.nets, (r) => planned(inst, withRouting(r)))
   const plan = {
-    ...withRouting(routing, [...wanted.settings, ...settingsFor(inst, gaveUp)]),
-    gaveUp,
-    notLanded,
+    ...withRouting(routing, [...wanted.settings, ...settingsFor(inst, fitted.gaveUp)]),
+    ...fitted,
   }
   return { ...plan, unmet: [...plan.unmet, ...limitsOf(planned(inst, plan))] }
 }

@@ -36,6 +36,8 @@ const rank = ({ role }: Net): number => (FIRST.includes(role) ? FIRST.indexOf(ro
 
 export interface Fitted {
   routing: Routing
+  /** Conductors that the cables lack for everything, before anything is given up. */
+  lacking: number
   gaveUp: Remedy[]
   /** Functions that get no conductor, or not all the way. */
   notLanded: TerminalRole[]
@@ -55,7 +57,8 @@ export function fitConductors(
   landed: (routing: Routing) => Installation,
 ): Fitted {
   let routing = routeConductors(inst, nets)
-  if (!lacks(routing)) return { routing, gaveUp: [], notLanded: [] }
+  const lacking = lacks(routing)
+  if (!lacking) return { routing, lacking, gaveUp: [], notLanded: [] }
   let now = [...nets].sort((a, b) => rank(a) - rank(b))
   routing = routeConductors(inst, now)
   const gaveUp: Remedy[] = []
@@ -83,7 +86,7 @@ export function fitConductors(
     const rest = now.filter((n) => n.role !== 'S')
     routing = { ...routeConductors(inst, rest), short: routing.short }
   }
-  return { routing, gaveUp, notLanded: [...open] }
+  return { routing, lacking, gaveUp, notLanded: [...open] }
 }
 
 /** Whether a routing joins all points of a net. */

@@ -45,7 +45,6 @@ export function offersFor(library: readonly Device[], c: Choices, gear: Installa
     ...new Set(plan.unmet),
     ...(isBlind(gear) ? (['noOutdoorTemperature'] as const) : []),
   ]
-  const short = (p: Plan) => p.short.reduce((n, x) => n + x.by, 0)
   /** Conductors that are lacking with the part; null: it is no help. */
   const tried = (lack: Lack, device: Device): number | null => {
     const more = { ...c, extras: [...c.extras, device.id] }
@@ -55,7 +54,7 @@ export function offersFor(library: readonly Device[], c: Choices, gear: Installa
     const known = new Set<Lack>(plan.unmet)
     if (!now.unmet.every((x) => known.has(x))) return null
     const gone = lack === 'noOutdoorTemperature' ? !isBlind(gearWith) : !now.unmet.some((x) => x === lack)
-    return gone ? Math.max(0, short(now) - short(plan)) : null
+    return gone ? Math.max(0, now.lacking - plan.lacking) : null
   }
   return lacks.map((lack) => {
     const all = library
