@@ -41,8 +41,10 @@ export class Requirements implements Wanted {
     const options = settingDef(placed, found?.id ?? '')?.options
     // A device that cannot say it is left as it is.
     if (options && !options.some((o) => o.id === value)) return
-    if (found && found.value !== value)
-      this.settings.push({ placed: placed.ref, setting: found.id, value, why })
+    if (!found) return
+    // The last word counts: what a short cable gives up overrules what the gear could do.
+    this.settings = this.settings.filter((s) => s.placed !== placed.ref || s.setting !== found.id)
+    if (found.value !== value) this.settings.push({ placed: placed.ref, setting: found.id, value, why })
   }
 }
 

@@ -3,12 +3,12 @@ import type { TerminalRole } from '../equipment'
 import type { Installation, Placed } from '../installation'
 import { aheadTargets, burnersOf, hasStrips, intentOf, kitWattsAt, usualBackupCycles } from '../query'
 import { backupNets } from './backup'
-import { inSeries, Requirements, type Gear, type Wanted } from './gear'
+import { inSeries, Requirements, type Gear } from './gear'
 import { decided, first, term, terms } from './kinds'
 import type { WiringPractice } from './net'
 
 /** What is to be joined for a job's gear and the chosen schools. */
-export function wantedNets(inst: Installation, practice: WiringPractice): Wanted {
+export function wantedNets(inst: Installation, practice: WiringPractice): Requirements {
   const requirements = new Requirements()
   const thermostat = first(inst, 'thermostat')
   const outdoor = first(inst, 'outdoorUnit', 'packagedUnit')

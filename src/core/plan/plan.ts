@@ -1,7 +1,7 @@
 import type { Installation, Ref, Wire } from '../installation'
 import { ofKind } from '../query'
 import type { TerminalRole } from '../equipment'
-import { Requirements } from './gear'
+import type { Requirements } from './gear'
 import type { Routing } from './routing'
 import { fitConductors, type Remedy } from './shortage'
 import type { Unmet, PlanSetting, PlanWhy, WiringPractice } from './net'
@@ -22,31 +22,21 @@ export interface Plan extends Routing {
 /** Plans the landing of a job. What is landed right already stays, and so do line conductors and harnesses. */
 export function planLanding(inst: Installation, practice: WiringPractice): Plan {
   const wanted = wantedNets(inst, practice)
-  const withRouting = (routing: Routing, settings = wanted.settings): Plan => ({
-    ...routing,
-    settings,
-    unmet: wanted.unmet,
-    lacking: 0,
-    gaveUp: [],
-    notLanded: [],
-  })
-  const { routing, ...fitted } = fitConductors(inst, wanted.nets, (r) => planned(inst, withRouting(r)))
-  const plan = {
-    ...withRouting(routing, [...wanted.settings, ...settingsFor(inst, fitted.gaveUp)]),
-    ...fitted,
-  }
+  const { routing, ...fitted } = fitConductors(inst, wanted.nets, (r) =>
+    planned(inst, { ...r, settings: wanted.settings }),
+  )
+  tellThermostats(inst, wanted, fitted.gaveUp)
+  const plan = { ...routing, ...fitted, settings: wanted.settings, unmet: wanted.unmet }
   return { ...plan, unmet: [...plan.unmet, ...limitsOf(planned(inst, plan))] }
 }
 
-/** What the thermostat is told of stages that have no conductor of their own. */
-function settingsFor(inst: Installation, gaveUp: readonly Remedy[]): PlanSetting[] {
-  const requirements = new Requirements()
+/** What thermostats are told of stages and of a sensor that have no conductor of their own. */
+function tellThermostats(inst: Installation, wanted: Requirements, gaveUp: readonly Remedy[]): void {
   for (const p of ofKind(inst, 'thermostat')) {
-    if (gaveUp.includes('jumperStages')) requirements.set(p, 'backupStages', '1')
-    if (gaveUp.includes('oneStage')) requirements.set(p, 'compressorStages', '1')
-    if (gaveUp.includes('noSensor')) requirements.set(p, 'outdoorSource', 'feed')
+    if (gaveUp.includes('jumperStages')) wanted.set(p, 'backupStages', '1')
+    if (gaveUp.includes('oneStage')) wanted.set(p, 'compressorStages', '1')
+    if (gaveUp.includes('noSensor')) wanted.set(p, 'outdoorSource', 'feed')
   }
-  return requirements.settings
 }
 
 /** What a person lands of a plan: conductors of low-voltage cables, and jumpers; no harness, no line conductor. */
@@ -59,7 +49,10 @@ export function landedBy(inst: Installation, plan: Plan): (Wire & { a: Ref; b: R
 }
 
 /** The job as it would be with the plan landed and its settings made. */
-export function planned(inst: Installation, plan: Plan): Installation {
+export function planned(
+  inst: Installation,
+  plan: Pick<Plan, 'settings' | 'splices' | 'wires'>,
+): Installation {
   return {
     placed: [
       ...inst.placed.map((p) => {

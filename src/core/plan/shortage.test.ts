@@ -70,4 +70,18 @@ describe('a cable with too few conductors', () => {
       expect([0, 4]).toContain(pairs.length)
     }
   }) // prettier-ignore
+
+  it('tells a thermostat one thing about a stage or a sensor, whatever it was told before', () => {
+    const inst = two(7)
+    const told = (settings: Record<string, string>) => {
+      const placed = inst.placed.map((p) => (p.ref === 'tstat' ? { ...p, settings: { ...p.settings, ...settings } } : p))
+      const job = { ...inst, placed }
+      const plan = planLanding(job, { ...USUAL, defrost: 'cold' })
+      const keys = plan.settings.map((s) => `${s.placed}.${s.setting}`)
+      expect(new Set(keys).size).toBe(keys.length)
+      return planned(job, plan).placed.find((p) => p.ref === 'tstat')!.settings
+    }
+    for (const before of [{}, { backupStages: '2', outdoorSource: 'wired' }, { backupStages: '1', outdoorSource: 'feed' }])
+      expect(told(before)).toMatchObject({ backupStages: '1', outdoorSource: 'feed' })
+  }) // prettier-ignore
 })

@@ -1,13 +1,14 @@
 import { Circuit } from '../circuit'
 import type { TerminalRole } from '../equipment'
 import { splitRef, terminalOf, type Installation, type Ref } from '../installation'
+import { joinedByCopper } from '../query'
 import { factsOf } from '../rules'
 import { callsOf, regionsOf } from '../situation'
 import type { Net } from './net'
 import { routeConductors, type Routing } from './routing'
 
 /** What a landing gives up where a cable has too few conductors, from the least to the most. */
-export const REMEDIES = ['jumperStages', 'noSensor', 'tieFan', 'oneStage'] as const
+const REMEDIES = ['jumperStages', 'noSensor', 'tieFan', 'oneStage'] as const
 export type Remedy = (typeof REMEDIES)[number]
 
 /**
@@ -15,24 +16,10 @@ export type Remedy = (typeof REMEDIES)[number]
  * ones can be done without. A sensor comes last: it can be had without wires.
  */
 const FIRST: readonly TerminalRole[] = [
-  'R',
-  'C',
-  'bus',
-  'Y1',
-  'OB',
-  'O',
-  'B',
-  'W1',
-  'AUX',
-  'LEAK',
-  'E',
-  'G',
-  'W2',
-  'W3',
-  'Y2',
-  'S',
-]
-const rank = ({ role }: Net): number => (FIRST.includes(role) ? FIRST.indexOf(role) : 0) // prettier-ignore
+  'R', 'C', 'bus', 'Y1', 'OB', 'O', 'B', 'W1', 'AUX', 'LEAK', 'E', 'G', 'W2', 'W3', 'Y2', 'S',
+] // prettier-ignore
+/** What is not among them is part of a safety or an interlock, and comes with the first. */
+const rank = ({ role }: Net): number => Math.max(0, FIRST.indexOf(role))
 
 export interface Fitted {
   routing: Routing
@@ -71,7 +58,11 @@ export function fitConductors(
     ;[now, routing] = [tried, next]
     gaveUp.push(remedy)
   }
-  const left = () => new Set(now.filter((n) => !reaches(routing, n)).map((n) => n.role))
+  const left = () => {
+    const job = { ...inst, wires: routing.wires }
+    const joins = ([first, ...rest]: Ref[]) => first && rest.every((p) => joinedByCopper(job, first, p))
+    return new Set(now.filter((n) => !joins(n.points)).map((n) => n.role))
+  }
   // Backup without air is worse than none: where nothing else starts the blower, G comes before W.
   if (left().has('G') && !blows(landed(routing))) {
     const fan = now.filter((n) => n.role === 'G')
@@ -87,20 +78,6 @@ export function fitConductors(
     routing = { ...routeConductors(inst, rest), short: routing.short }
   }
   return { routing, lacking, gaveUp, notLanded: [...open] }
-}
-
-/** Whether a routing joins all points of a net. */
-function reaches({ wires }: Routing, { points }: Net): boolean {
-  const joined = new Set<Ref>(points.slice(0, 1))
-  for (let grown = true; grown;) {
-    grown = false
-    for (const { a, b } of wires)
-      if (a && b && joined.has(a) !== joined.has(b)) {
-        joined.add(a).add(b)
-        grown = true
-      }
-  }
-  return points.every((p) => joined.has(p))
 }
 
 /** The nets with one remedy made; null: there is nothing that it would change. */
