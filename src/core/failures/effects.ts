@@ -8,9 +8,12 @@ import { asUsual, callsOf, conditionsOf, memoriesAt, regionsOf, type Situation }
 import { tolerances } from '../tolerances'
 import { failedModes, failuresOf, protects, withFailure, type Failure } from './failure'
 
-/** What a failure does to the house, the gravest first. */
-/** `lostProtection`: changes nothing until the day it is needed, and only a test finds it. */
-export type EffectKind = 'harm' | 'noHeat' | 'lostProtection' | 'unnoticed' | 'noticed' | 'nothing'
+/**
+ * What a failure does to the house, the gravest first. `lostProtection`: it changes nothing until the day it is needed, and
+ * only a test finds it.
+ */
+const EFFECT_KINDS = ['harm', 'noHeat', 'lostProtection', 'unnoticed', 'noticed', 'nothing'] as const
+export type EffectKind = (typeof EFFECT_KINDS)[number]
 
 export interface Effect {
   failure: Failure
@@ -23,8 +26,6 @@ export interface Effect {
   lost: Ref[]
   gained: Ref[]
 }
-
-const GRAVITY: EffectKind[] = ['harm', 'noHeat', 'lostProtection', 'unnoticed', 'noticed', 'nothing']
 
 /** The situations that a failure is tried in: every call and temperature with all normal, once in defrost, and with each
  * supply off by itself. */
@@ -153,5 +154,5 @@ export function singleFailures(
     effects.push(effectOf(circuit, failure, tried, healthy))
     if (!step(i + 1, failures.length)) break
   }
-  return effects.sort((a, b) => GRAVITY.indexOf(a.kind) - GRAVITY.indexOf(b.kind))
+  return effects.sort((a, b) => EFFECT_KINDS.indexOf(a.kind) - EFFECT_KINDS.indexOf(b.kind))
 }

@@ -1,15 +1,7 @@
-import {
-  evaluate,
-  normalState,
-  type ContactPart,
-  type Expr,
-  type LoadPart,
-  type ModeCondition,
-} from '../equipment'
+import { evaluate, type ContactPart, type Expr, type LoadPart } from '../equipment'
 import {
   makeRef,
-  settingIn,
-  settingsContext,
+  placedByRef,
   splitRef,
   terminalOf,
   wireRef,
@@ -17,6 +9,9 @@ import {
   type Placed,
   type Ref,
 } from '../installation'
+import { evalContextOf, type Situation } from '../situation'
+import { tolerances } from '../tolerances'
+import { degF } from '../units'
 
 /** One thing that has gone wrong, and nothing else. */
 export interface Failure {
@@ -38,24 +33,19 @@ const MOVING: ContactPart['gate'][] = [
  */
 export function protects(inst: Installation, at: Ref): boolean {
   const { placed: ref, id } = splitRef(at)
-  const placed = inst.placed.find((p) => p.ref === ref)
+  const placed = placedByRef(inst, ref)
   const part = placed?.device.parts.find((x) => x.id === id)
   if (!placed || part?.kind !== 'contact' || !['safety', 'limit'].includes(part.gate)) return false
-  const answer = (modes: Readonly<Record<string, string>>, condition: ModeCondition | null) =>
-    evaluate(part.driver, {
-      ...settingsContext((s) => settingIn(inst, placed, s)),
-      mode: (m) => modes[m] ?? normalStateOf(placed, m),
-      condition: (c) => c === condition,
-      energised: () => 'yes',
-    })
+  const outdoorF = degF(tolerances.mildF)
+  const answer = (modes: Situation['modes']) =>
+    evaluate(
+      part.driver,
+      evalContextOf(inst, placed, { call: 'off', outdoorF, modes }, () => 'yes'),
+    )
   const events = placed.device.modes.flatMap((m) =>
-    m.states.slice(1).map((s) => ({ modes: { [m.id]: s.id }, condition: s.condition ?? null })),
+    m.states.slice(1).map((s) => ({ [makeRef(ref, m.id)]: s.id })),
   )
-  return answer({}, null) === 'yes' && events.some((e) => answer(e.modes, e.condition) === 'no')
-}
-const normalStateOf = ({ device }: Placed, id: string): string => {
-  const mode = device.modes.find((m) => m.id === id)
-  return mode ? normalState(mode) : ''
+  return answer({}) === 'yes' && events.some((e) => answer(e) === 'no')
 }
 
 /** Every single failure of wiring and parts that this job can have, in the order of placing. */

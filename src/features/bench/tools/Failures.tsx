@@ -10,7 +10,16 @@ import { Button, cx, Disclosure } from '@/ui'
 import { count, effectWords, EFFECT_WORDS, failureWords, takenAsUsual } from '@/words'
 import { useJobScreen } from '../../session'
 
-const ORDER: EffectKind[] = ['harm', 'noHeat', 'lostProtection', 'unnoticed', 'noticed', 'nothing']
+/** The gravest first; up to those that show by themselves they are counted in the headline. */
+const SHORT: Record<EffectKind, string> = {
+  harm: 'would do harm',
+  noHeat: 'would leave the house cold',
+  lostProtection: 'are lost protections',
+  unnoticed: 'would go unnoticed',
+  noticed: 'would be noticed',
+  nothing: 'change nothing',
+}
+const ORDER = Object.keys(SHORT) as EffectKind[]
 
 /** The situation that shows what a failure does; null where the dock has no such mode. */
 const shownBy = ({ failure, witness }: Effect): Situation | null =>
@@ -48,7 +57,7 @@ export function Failures() {
     <section aria-label="If one part fails" data-testid="failures">
       {effects.length > 0 && (
         <p className={cx('text-lg font-bold', result?.of !== inst && 'opacity-60')}>
-          {ORDER.slice(0, 3)
+          {ORDER.slice(0, ORDER.indexOf('noticed'))
             .map((k) => `${effects.filter((e) => e.kind === k).length} ${SHORT[k]}`)
             .join(', ')}
           , of {count(effects.length)} single failures.
@@ -122,13 +131,4 @@ export function Failures() {
       </p>
     </section>
   )
-}
-
-const SHORT: Record<EffectKind, string> = {
-  harm: 'would do harm',
-  noHeat: 'would leave the house cold',
-  lostProtection: 'are lost protections',
-  unnoticed: 'would go unnoticed',
-  noticed: 'would be noticed',
-  nothing: 'change nothing',
 }
