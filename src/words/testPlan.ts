@@ -27,7 +27,7 @@ const deviceWords = (inst: Installation, at: Ref): string => {
 
 /** Whether the outdoor temperature of this device comes from a feed: its own place says nothing of the weather. */
 const isFeed = (inst: Installation, at: string): boolean =>
-  placedByRef(inst, splitRef(at).placed)?.device.kind === 'thermostat'
+  placedByRef(inst, splitRef(at).placed)?.device.kind !== 'outdoorSensor'
 
 /** What a card is about: "First-stage heating", "Changeover to the furnace below 35 °F, on its other side". */
 export function cardTitle(inst: Installation, card: TestCard): string {

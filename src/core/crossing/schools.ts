@@ -126,11 +126,13 @@ export function recommendSchool(
   const sharing = years.filter((y) => !isAboutDefrost(y.school))
   const least = Math.min(...sharing.map((y) => y.year.unmetDegreeHours))
   const warm = sharing.filter((y) => y.year.unmetDegreeHours <= least + UNNOTICED_DEGREE_HOURS)
-  const [first] = [...warm].sort((a, b) => burden(a) - burden(b))
+  const [first] = [...warm].sort((a, b) => burden(a.year) - burden(b.year))
   if (!first) return null
   const wished = answers.coldAir === 'yes' && warm.find((y) => y.school === 'comfortSwitch')
   const best = wished || first
-  const ties = warm.filter((y) => y !== best && Math.abs(burden(y) - burden(best)) <= TIE * burden(best))
+  const ties = warm.filter(
+    (y) => y !== best && Math.abs(burden(y.year) - burden(best.year)) <= TIE * burden(best.year),
+  )
   return {
     best,
     why: wished
@@ -150,9 +152,8 @@ function superlativeOf(best: Year, table: readonly Year[]): RecommendReason {
       : 'leastSharing'
   const warm = others.filter(isWarm)
   if (!warm.length && others.length) return 'onlyWarm'
-  return warm.every((y) => burdenOf(y) >= burdenOf(best)) ? 'cheapest' : 'leastSharing'
+  return warm.every((y) => burden(y) >= burden(best)) ? 'cheapest' : 'leastSharing'
 }
 
 /** What schools are compared by: cost, or the energy bought where a price is missing, BTU. */
-const burdenOf = (year: Year): number => year.cost ?? year.kwh * BTU_PER_KWH + year.furnaceHeat
-const burden = ({ year }: SchoolYear): number => burdenOf(year)
+const burden = (year: Year): number => year.cost ?? year.kwh * BTU_PER_KWH + year.furnaceHeat

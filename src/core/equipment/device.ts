@@ -36,7 +36,10 @@ export interface Setting {
   label: string
   group: 'plate' | 'set'
   kind: 'choice' | 'number'
-  /** `loses`: what the pair no longer does with this option, such as modulation on 24 V wiring. `inert`: why this option does what the default does. */
+  /**
+   * `loses`: what the pair no longer does with this option, such as modulation on 24 V wiring. `inert`: why this option does
+   * what the default does.
+   */
   options?: { id: string; label: string; loses?: string; inert?: string }[]
   /** Lowest and highest value the device takes, in `unit`. */
   range?: [number, number]

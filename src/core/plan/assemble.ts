@@ -158,7 +158,7 @@ function feedAll(job: Installation, feeds: Feeds, land: Land): void {
       return p.device.kind === 'airHandler' || job.cables.find((c) => c.id === w.cable)?.kind === 'line'
     })
   }
-  const before = new Set(job.placed.map((p) => p.ref))
+  const made = new Set<string>()
   const gear = [...job.placed]
   // A kit is fed first; the air handler gets its line through the kit's harness.
   gear.sort((a, b) => Number(b.device.kind === 'stripKit') - Number(a.device.kind === 'stripKit'))
@@ -173,6 +173,7 @@ function feedAll(job: Installation, feeds: Feeds, land: Land): void {
       if (fed(p, hot)) continue
       while (job.placed.some((x) => x.ref === `feed${String.fromCharCode(65 + count)}`)) count++
       const ref = `feed${String.fromCharCode(65 + count)}`
+      made.add(ref)
       const device = other === 'N' ? feeds.onePole : feeds.twoPole
       const amps = Number(p.device.plate.mocpA ?? usualBreaker(p))
       const breaker = device.settings.find((s) => s.id === 'breakerA')
@@ -210,5 +211,5 @@ function feedAll(job: Installation, feeds: Feeds, land: Land): void {
       count++
     }
   }
-  fitCircuits(job, new Set(job.placed.map((p) => p.ref).filter((r) => !before.has(r))))
+  fitCircuits(job, made)
 }

@@ -1,10 +1,10 @@
 import type { Circuit } from '../circuit'
-import { makeRef, type Placed, type Ref } from '../installation'
+import { commonOf, makeRef, type Placed, type Ref } from '../installation'
 import { hasStrips, intentOf, isFelt, ofKind } from '../query'
 import { breakpointsOf, callsOf, type Situation } from '../situation'
 import { tolerances } from '../tolerances'
 import { degF } from '../units'
-import type { Breach, StateRule } from './rule'
+import type { Breach, StateRule, StateSeen } from './rule'
 import { stateSeen } from './seen'
 
 type Code = 'auxAboveGate' | 'auxNoGate' | 'switchHoldsNothing'
@@ -33,6 +33,13 @@ interface SwitchSeen {
 
 const NORMAL = { abnormalCount: 0, conditions: new Set<never>() }
 const isAux = (call: Situation['call']) => call === 'heatAux1' || call === 'heatAux2'
+
+/** Whether a terminal has control volts against the common of what it calls. */
+const isLive = (state: StateSeen, at: Ref): boolean =>
+  ofKind(state.inst, 'airHandler', 'furnace', 'packagedUnit').some((p) => {
+    const common = commonOf(p)
+    return common !== null && state.volts(at, common) >= tolerances.liveVolts
+  })
 
 /**
  * Every outdoor thermostat, by what the circuit does with its contacts forced open and forced closed, in each call, colder
@@ -63,20 +70,16 @@ function switchesOf(circuit: Circuit): SwitchSeen[] {
         // Through its warm throw: opening that turns the row off. Past it: it is open, and both its ends are live.
         const past = own.some((i) => {
           const c = net.contacts[i]
-          return c && !free.closed(c.ref) && isLive(free, odt, c.part.a) && isLive(free, odt, c.part.b)
+          return (
+            c &&
+            !free.closed(c.ref) &&
+            [c.part.a, c.part.b].every((end) => isLive(free, makeRef(odt.ref, end)))
+          )
         })
         for (const row of free.facts.stripsOn) if (past || !open.facts.stripsOn.includes(row)) leaks.add(row)
       }
     return [{ ref: odt.ref, gateF: point + (odt.device.plate.differentialF ?? 0), acts, leaks }]
   })
-
-  function isLive(state: ReturnType<typeof stateSeen>, odt: Placed, terminal: string): boolean {
-    const at = makeRef(odt.ref, terminal)
-    return ofKind(inst, 'airHandler', 'furnace', 'packagedUnit').some(({ ref, device }) => {
-      const common = device.terminals.find((t) => t.role === 'C' && t.side === 'low')
-      return common !== undefined && state.volts(at, makeRef(ref, common.id)) >= tolerances.liveVolts
-    })
-  }
 }
 
 /**

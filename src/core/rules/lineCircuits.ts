@@ -15,14 +15,17 @@ type Code =
   | 'breakerOverConductor'
   | 'undivided'
 
+/** What is a question to whoever reads the label, and no fault yet. */
+const asked = (list: readonly Breach<Code>[]): Breach<Code>[] => list.map((b) => ({ ...b, severity: 'warn' }))
+
 /** A: what two sums of the same figures may differ by. */
 const ALIKE_A = 1e-9
 
 /**
  * Every line circuit against the plate of what it feeds: breaker at most the largest that it allows, conductors at least
  * its minimum ampacity; strips without such a plate, or on several circuits, by 125 % of elements and blower of each
- * (NEC 424.4), their breakers by their conductors (NEC 240.4), and whether they are divided (NEC 424.22). By the cable's rating as recorded, else the lower column;
- * local code decides.
+ * (NEC 424.4), their breakers by their conductors (NEC 240.4), and whether they are divided (NEC 424.22). By the cable's
+ * rating as recorded, else the lower column; local code decides.
  */
 export const lineCircuits: JobRule<'lineCircuits', Code> = {
   id: 'lineCircuits',
@@ -56,12 +59,11 @@ export const lineCircuits: JobRule<'lineCircuits', Code> = {
         if (ampacity !== null && ampacity < least)
           found.push(...breach<Code>('conductorUnderMca', [c.feed, platedBy], ampacity, c.requiredA))
         // Elements draw for hours what they draw: too small a breaker trips. A motor's may hold; it is worth a look.
-        if (breaker !== null && breaker < least)
-          found.push(
-            ...breach<Code>('breakerUnderMca', [at], breaker, c.requiredA).map((b): Breach<Code> =>
-              heats ? b : { ...b, severity: 'warn' },
-            ),
-          )
+        const small =
+          breaker !== null && breaker < least
+            ? breach<Code>('breakerUnderMca', [at], breaker, c.requiredA)
+            : []
+        found.push(...(heats ? small : asked(small)))
       }
       const [fed = ''] = c.feeds
       if (platedBy === null) {
@@ -74,24 +76,14 @@ export const lineCircuits: JobRule<'lineCircuits', Code> = {
       }
       // A kit's label has the most that may protect it. Where nobody has read it, more than its own load needs is a question.
       if (heats && platedBy === null && most === null && breaker !== null && breaker > c.breakerNeeds)
-        found.push(
-          ...breach<Code>('breakerOverKit', [at], breaker, c.breakerNeeds).map((b): Breach<Code> => ({
-            ...b,
-            severity: 'warn',
-          })),
-        )
+        found.push(...asked(breach<Code>('breakerOverKit', [at], breaker, c.breakerNeeds)))
       // What a compressor's breaker may be, its plate says and not its conductors.
       if (c.hasCompressor) return found
       if (breaker !== null && gauge !== null && breaker > largestBreaker(gauge, rating))
         found.push(...breach<Code>('breakerOverConductor', [at], breaker, carries(gauge, rating, false)))
       // A maker may have divided them behind one feed: then the kit has its own breakers, or its plate says what it asks for.
       if (c.notes.some((n) => n.code === 'subdivide'))
-        found.push(
-          ...breach<Code>('undivided', [c.feed], c.elementsA).map((b): Breach<Code> => ({
-            ...b,
-            severity: 'warn',
-          })),
-        )
+        found.push(...asked(breach<Code>('undivided', [c.feed], c.elementsA)))
       return found
     })
   },

@@ -1,4 +1,4 @@
-import { makeRef, type Placed } from '../installation'
+import { commonOf, makeRef, type Placed } from '../installation'
 import { tolerances } from '../tolerances'
 import type { StateSeen } from './rule'
 
@@ -12,7 +12,7 @@ export function liveOutputs(
 ): string[] {
   // An output that nothing holds floats at any volts; one that is fed stands at R.
   const hot = placed.device.terminals.find((t) => t.role === 'R' && t.side === 'low')
-  const common = placed.device.terminals.find((t) => t.role === 'C' && t.side === 'low')
+  const common = commonOf(placed)
   if (!hot || !common) return []
   // Several relays may drive one terminal, such as G in heating and in cooling: it is off while all of them are open.
   const relays = placed.device.parts.filter((x) => x.kind === 'contact' && x.gate === 'thermostat')
@@ -22,8 +22,7 @@ export function liveOutputs(
     if (!placed.device.terminals.some((t) => t.id === x.b)) return []
     const at = makeRef(placed.ref, x.b)
     const fed = state.volts(at, makeRef(placed.ref, hot.id)) < tolerances.deadVolts
-    const commonAt = makeRef(placed.ref, common.id)
-    if (!fed || state.volts(at, commonAt) < tolerances.liveVolts) return []
-    return state.metered(at, commonAt, tolerances.lowMeterOhms) >= tolerances.liveVolts ? [x.id] : []
+    if (!fed || state.volts(at, common) < tolerances.liveVolts) return []
+    return state.metered(at, common, tolerances.lowMeterOhms) >= tolerances.liveVolts ? [x.id] : []
   })
 }

@@ -1,4 +1,4 @@
-import { terminalOf, type Installation, type Placed } from '../installation'
+import { commonOf, terminalOf, type Installation, type Placed } from '../installation'
 import { intentOf, isLanded, ofKind, settingsWith, terminalsWith, wiredNet } from '../query'
 import { tolerances } from '../tolerances'
 import { isCooling, isHeatPumpHeating } from '../equipment'
@@ -70,7 +70,7 @@ export const busCalls: StateRule<'busCalls', 'busCallMissing'> = {
     if (abnormalCount > 0 || !facts.settled) return null
     return ofKind(inst, 'airHandler').flatMap((ah): Breach<'busCallMissing'>[] => {
       if (intentOf(ah, 'selector') !== 'bus' || !callsOn24(inst, ah)) return []
-      const [common] = terminalsWith(ah, 'C')
+      const common = commonOf(ah)
       const dead = (...roles: string[]) =>
         terminalsWith(ah, ...roles).filter((t) => !common || state.volts(t, common) < tolerances.liveVolts)
       const told = (...roles: string[]) =>

@@ -1,6 +1,14 @@
 import { EARTH, normalState, type Mode } from '../equipment'
 import { Circuit, solve } from '../circuit'
-import { makeRef, splitRef, type Installation, type Placed, type Ref, type Name } from '../installation'
+import {
+  commonOf,
+  makeRef,
+  splitRef,
+  type Installation,
+  type Placed,
+  type Ref,
+  type Name,
+} from '../installation'
 import { feedsOf } from '../query'
 import { callsOf, type Situation } from '../situation'
 import { tolerances } from '../tolerances'
@@ -48,18 +56,18 @@ function legsOf(inst: Installation, p: Placed): Ref[] {
 
 /** The 24 V terminals of a device, each with the common that it is metered against. */
 function controlOf(p: Placed): [Ref, Ref][] {
-  const low = p.device.terminals.filter((t) => t.side === 'low' && t.role !== 'bus' && t.role !== 'ground')
-  const common = low.find((t) => t.role === 'C')
-  return common
-    ? low
-        .filter((t) => t !== common)
-        .map((t): [Ref, Ref] => [makeRef(p.ref, t.id), makeRef(p.ref, common.id)])
-    : []
+  const common = commonOf(p)
+  if (!common) return []
+  return p.device.terminals
+    .filter((t) => t.side === 'low' && t.role !== 'bus' && t.role !== 'ground')
+    .map((t) => makeRef(p.ref, t.id))
+    .flatMap((at): [Ref, Ref][] => (at === common ? [] : [[at, common]]))
 }
 
 /**
  * By place, every circuit that comes to what stands there, with what stays live while only that one is off, line or control
- * volts, by the solved circuit; what another cabinet's transformer keeps alive; and where to prove it dead. A place that no line voltage comes to is left out.
+ * volts, by the solved circuit; what another cabinet's transformer keeps alive; and where to prove it dead. A place that no
+ * line voltage comes to is left out.
  */
 export function lockOutList(inst: Installation): Cabinet[] {
   const gear = inst.placed.filter((p) => p.device.kind !== 'feed' && legsOf(inst, p).length > 0)
@@ -78,6 +86,7 @@ export function lockOutList(inst: Installation): Cabinet[] {
         return breaker ? [[makeRef(feed.ref, breaker.mode.id), breaker.off]] : []
       }),
     )
+  const allOff = off(feedsOfJob)
   /** Terminals with control volts on some call. A thermostat goes on calling while a breaker is open. */
   const controlIn = (devices: readonly Placed[], modes: Situation['modes']): Ref[] => {
     const live = new Set<Ref>()
@@ -95,10 +104,7 @@ export function lockOutList(inst: Installation): Cabinet[] {
     const devices = gear.filter((p) => (p.where || p.ref) === where)
     const legs = devices.flatMap((p) => legsOf(inst, p)).filter(isLeg)
     const feeds = [...new Set(devices.flatMap((p) => feedsOf(inst, p.ref)))]
-    const dark = off(feeds)
-    const lit = controlIn(devices, dark).length > 0
     const others = feedsOfJob.filter((f) => !feeds.includes(f))
-    const allOff = off(feedsOfJob)
     const parts = devices.flatMap((p) => p.device.parts)
     return {
       where,
@@ -108,11 +114,10 @@ export function lockOutList(inst: Installation): Cabinet[] {
         stillLive: legs.filter(liveIn(off([f]))),
         still24: controlIn(devices, off([f])),
       })),
-      controlFrom: lit
-        ? others
-            .filter((f) => controlIn(devices, off([...feeds, ...others.filter((o) => o !== f)])).length > 0)
-            .map((f) => f.ref)
-        : [],
+      // With this circuit alone on, and all others of the job off.
+      controlFrom: others
+        .filter((f) => controlIn(devices, off(feedsOfJob.filter((o) => o !== f))).length > 0)
+        .map((f) => f.ref),
       neverDead: [...legs.filter(liveIn(allOff)), ...controlIn(devices, allOff)],
       stored: devices.some((p) => p.device.plate.inverter)
         ? 'dcBus'

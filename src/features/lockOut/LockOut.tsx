@@ -2,6 +2,7 @@
 
 import { ChevronRight } from 'lucide-react'
 import { Collapsible } from 'radix-ui'
+import { useMemo } from 'react'
 import { lockOutList } from '@/core/startup'
 import { cabinetWords } from '@/words'
 import { useJobScreen } from '../session'
@@ -9,7 +10,8 @@ import { useJobScreen } from '../session'
 /** Every circuit that comes to a place, by name, with what stays live when only one is off: folded to one line each. */
 export function LockOut() {
   const { inst } = useJobScreen()
-  const cabinets = lockOutList(inst)
+  // Many states are solved for it, and only the wiring changes it: not the call or the weather of the dock.
+  const cabinets = useMemo(() => lockOutList(inst), [inst])
   if (!cabinets.length) return null
   return (
     <section aria-label="Before a cabinet is opened" className="mt-3">
