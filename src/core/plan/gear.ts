@@ -5,13 +5,6 @@ import { lowSpeedIsEnough } from '../query'
 import { decided, first, term, terms } from './kinds'
 import type { Unmet, Net, PlanSetting, PlanWhy, WiringPractice } from './net'
 
-/** What is to be joined, before any thought of cables. */
-export interface Wanted {
-  nets: Net[]
-  settings: PlanSetting[]
-  unmet: Unmet[]
-}
-
 /** The devices of a job as a landing sees them. */
 export interface Gear {
   inst: Installation
@@ -25,8 +18,8 @@ export interface Gear {
   practice: WiringPractice
 }
 
-/** Gathers nets and settings; a point that is not there is left out. */
-export class Requirements implements Wanted {
+/** What is to be joined, before any thought of cables. Gathers nets and settings; a point that is not there is left out. */
+export class Requirements {
   nets: Net[] = []
   settings: PlanSetting[] = []
   unmet: Unmet[] = []
