@@ -3,7 +3,7 @@ import { dirname, join } from 'node:path'
 import { ensureDataFolder, ensureModules, root } from './lib/prepare.mjs'
 import { main, run } from './lib/say.mjs'
 
-/** npm run bench [-- circuit|sweep|failures|crossing|time|matrix|slips|browser|drag|first|load|pool|cold|attack|storm]: measurements, as ratios against something else in the same run. */
+/** npm run bench [-- circuit|sweep|failures|crossing|time|matrix|slips|browser|drag|first|load|pool|cold|agree|attack|storm]: measurements, as ratios against something else in the same run. */
 main(async () => {
   await ensureModules()
   const asked = process.argv[2]

@@ -13,6 +13,7 @@ import * as GEAR from '../tests/cases/gear'
 import { compose } from '../tests/helpers/compose'
 import { tryCorpora } from '../tests/helpers/corpora'
 import { landedCase, matrix, unexpected } from '../tests/helpers/matrix'
+import { agree } from './benchAgree'
 import { crossing } from './benchCrossing'
 import { time } from './benchTime'
 import { behaviourOf, oddReasons, slipsOf, unseenBy } from '../tests/helpers/slips'
@@ -246,5 +247,6 @@ function attack(): void {
 }
 
 if (asked === 'slips') everySlip()
+else if (asked === 'agree') agree()
 else if (asked === 'attack') attack()
 else if (asked === 'matrix') wholeMatrix()

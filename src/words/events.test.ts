@@ -50,7 +50,7 @@ describe('what happens in time, in words', () => {
       ...noSums(),
       heatPumpKwh: 5000, stripKwh: 1000, blowerKwh: 400, compressorHours: 2100, starts: 3200, shortestOff: 300,
       defrosts: 120, defrostsByTime: 3, mostFrostLb: 4.25, coldestF: 66.4, coldestAt: 69 * 86_400 + 7 * 3600, belowHours: 12.4, wakingHours: 45, wakingStarts: 405,
-      backupHours: { droop: 90, upstage: 0, recovery: 0, defrost: 30.4, emergency: 0, lockedOut: 0.2 },
+      backupHours: { droop: 90, upstage: 0, recovery: 0, defrost: 30.4, emergency: 0, lockedOut: 0, uncalled: 0.2 },
     } // prettier-ignore
     const against: Against[] = [{ code: 'recoveryWithBackup', kwh: 310 }]
     expect(winterSentences({ sums, cost: 896, ended: 'until', year: null }, against, '$')).toEqual([
@@ -64,12 +64,24 @@ describe('what happens in time, in words', () => {
       'In the two hours before six in the morning the blower ran 15 min a day, with 2.3 starts.',
       'With a setback by night, early recovery with backup allowed costs 310 kWh more than with the heat pump alone.',
     ])
-    // 6,400 beside 6,100: strips 300 more; heat pump and blower within a hundredth of it.
+    // 6,400 beside 6,100: strips 300 more; heat pump and blower within a hundredth of it. 26,670 kWh of the heat
+    // pump less 1,000 of defrosts, 1,000 of strips and 400 of blower are 27,070 kWh of heat; 26,000 were calculated.
     const seen = demoSeen('quillfeather-lane')
     const { year } = crossingOf(seen, new Circuit(seen.inst))
-    const same = { ...year!, kwh: 6100, stripKwh: 700, heatPumpKwh: 5010, blowerKwh: 390, fuel: 0 }
-    expect(winterSentences({ sums, cost: null, ended: 'until', year: same }, [], '')).toContain(
-      'Crossing’s sums for the same days: 6,100 kWh, 700 of them strips. The run: 300 kWh more of strips: the droop, defrosts and slow sequencers bring them where the sums need none.',
+    const run = { ...sums, heatPumpBtu: 25_670 * 3412 + 1000 * 3412, defrostBtu: 1000 * 3412 }
+    const same = {
+      ...year!,
+      kwh: 6100,
+      stripKwh: 700,
+      heatPumpKwh: 5010,
+      blowerKwh: 390,
+      fuel: 0,
+      heatPumpHeat: 25_000 * 3412,
+      stripHeat: 1000 * 3412,
+      furnaceHeat: 0,
+    }
+    expect(winterSentences({ sums: run, cost: null, ended: 'until', year: same }, [], '')).toContain(
+      'Balance calculates 6,100 kWh for the same days, 700 kWh of it strips. The run has 300 kWh more for strips. It counts 1,070 kWh more heat into the house and 1,000 kWh of heat taken back by defrosts.',
     )
     expect(winterSentences({ sums, cost: null, ended: 'chatter', year: null }, [], '')).toEqual([
       'The winter cannot be run: the circuit comes to no rest.',

@@ -1,4 +1,5 @@
 import type { Year } from '@/core/crossing'
+import { BTU_PER_KWH } from '@/core/house'
 import {
   kwhOf,
   WINTER_DAYS,
@@ -18,7 +19,8 @@ const BACKUP_CAUSE_WORDS: Record<BackupCause, string> = {
   recovery: 'an early recovery',
   defrost: 'defrosts',
   emergency: 'emergency heat',
-  lockedOut: 'the heat pump held off by the weather or a fault',
+  lockedOut: 'the heat pump is locked out',
+  uncalled: 'no call asked for it',
 }
 
 /** What works against what, with what it costs. */
@@ -59,35 +61,31 @@ export function winterSentences(
 /** Less than this part of the whole is no difference worth an explanation. */
 const SAME_SHARE = 0.01
 
-/** Crossing's sums for the same days, and why the run comes to something else, source by source. */
+/** The year's sums for the same days, where the run differs source by source, and what of that the run measured. */
 function besideYear(sums: Sums, year: Year): string {
-  const kwh = kwhOf(sums)
-  const head = `Crossing’s sums for the same days: ${whole(year.kwh)} kWh, ${whole(year.stripKwh)} of them strips${year.fuel > 0 ? ', and fuel' : ''}.`
-  const part = (run: number, sum: number, more: string, less: string): string | null => {
-    const by = run - sum
-    if (Math.abs(by) < Math.max(1, SAME_SHARE * year.kwh)) return null
-    return `${whole(Math.abs(by))} kWh ${by > 0 ? 'more' : 'less'} ${by > 0 ? more : less}`
-  }
+  const head = `Balance calculates ${whole(year.kwh)} kWh for the same days, ${whole(year.stripKwh)} kWh of it strips${year.fuel > 0 ? ', and fuel' : ''}.`
+  const least = Math.max(1, SAME_SHARE * year.kwh)
+  const more = (by: number, of: string): string[] =>
+    Math.abs(by) < least ? [] : [`${whole(Math.abs(by))} kWh ${by > 0 ? 'more' : 'less'} ${of}`]
   const parts = [
-    part(
-      sums.stripKwh,
-      year.stripKwh,
-      'of strips: the droop, defrosts and slow sequencers bring them where the sums need none',
-      'of strips: what the sums count as missing the run lets the room fall by',
-    ),
-    part(
-      sums.heatPumpKwh,
-      year.heatPumpKwh,
-      'of the heat pump: it runs longer under ice, and gives back what defrosts took',
-      'of the heat pump: backup does a part of its work, and the sums count what every start loses',
-    ),
-    part(sums.blowerKwh, year.blowerKwh, 'of the blower alone', 'of the blower alone'),
-  ].filter((p): p is string => p !== null)
-  const same = Math.abs(kwh - year.kwh) < SAME_SHARE * year.kwh
-  return parts.length
-    ? `${head} The run: ${parts.join('; ')}.`
-    : `${head}${same ? ' The run comes to the same.' : ''}`
+    ...more(sums.stripKwh - year.stripKwh, 'for strips'),
+    ...more(sums.heatPumpKwh - year.heatPumpKwh, 'for the heat pump'),
+    ...more(sums.blowerKwh - year.blowerKwh, 'for the blower alone'),
+  ]
+  if (!parts.length) return `${head} The run gives the same.`
+  const counted = [
+    ...more(heatOf(sums) - heatOfYear(year), 'heat into the house'),
+    ...(sums.defrostBtu / BTU_PER_KWH < least
+      ? []
+      : [`${whole(sums.defrostBtu / BTU_PER_KWH)} kWh of heat taken back by defrosts`]),
+  ]
+  return `${head} The run has ${parts.join('; ')}.${counted.length ? ` It counts ${counted.join(' and ')}.` : ''}`
 }
+
+/** kWh of heat that a run gave the house. */
+const heatOf = (s: Sums): number =>
+  (s.heatPumpBtu - s.defrostBtu + s.burnerBtu) / BTU_PER_KWH + s.stripKwh + s.blowerKwh - s.motorKwh
+const heatOfYear = (y: Year): number => (y.heatPumpHeat + y.stripHeat + y.furnaceHeat) / BTU_PER_KWH
 
 /** "0.8 kWh less, 2 starts more, the room more than 1 °F too cool for 14 min less.": what a change comes to. */
 export function differenceSentence(as: Sums, other: Sums): string {

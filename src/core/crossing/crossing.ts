@@ -15,7 +15,8 @@ import type { JobSeen } from '../installation'
 import { auxNeededKw, balancePoint, breakEven, holdsDownTo, type BreakEven, type DownTo } from './balance'
 import { hoursOfYear, type HoursOfYear } from './hours'
 import { plantOf, type Plant } from './plant'
-import { sharingAt, sharingOf, type Sharing } from './sharing'
+import { sharingAt, sharingOf, stagesReached, type Sharing } from './sharing'
+import { asReached } from './unitCurve'
 import { yearOf, yearTable, type HouseAt, type Year, type YearTable } from './year'
 
 /** What is missing before something can be said. */
@@ -71,7 +72,9 @@ export interface Crossing {
 export function crossingOf(seen: JobSeen, circuit: Circuit, sharing: Sharing = sharingOf(circuit)): Crossing {
   const { house: known, prices } = seen
   const weather = seen.climate && weatherOf(seen.climate)
-  const plant = plantOf(seen, circuit)
+  const sized = plantOf(seen, circuit)
+  const unit = sized.unit && asReached(sized.unit, stagesReached(sharing))
+  const plant = { ...sized, unit }
   const lines = linesOf(known, plant.unit)
   const line = loadLineOf(known, plant.unit)
   const indoorF = houseValue(known, 'indoorF') ?? DEFAULT_INDOOR_F

@@ -22,7 +22,14 @@ export {
   type RecommendReason,
   type SchoolYear,
 } from './schools'
-export { sharingAt, sharingOf, type Sharing, type SharingStretch } from './sharing'
+export {
+  FIRST_FIRE,
+  sharingAt,
+  sharingOf,
+  type CallLevel,
+  type Sharing,
+  type SharingStretch,
+} from './sharing'
 export { STRATEGIES, STRATEGY_INTENTS, type Strategy } from './strategies'
 export { runningCapacity, type UnitCurve } from './unitCurve'
 export { crossingView, DRAWN, type CrossingCurve, type CrossingView, type Share } from './view'

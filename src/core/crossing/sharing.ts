@@ -1,19 +1,35 @@
 import type { Circuit } from '../circuit'
 import { solve } from '../circuit'
-import { CALLS, isHeatPumpHeating } from '../equipment'
+import { isHeatPumpHeating, type Call } from '../equipment'
 import { BTU_PER_KWH } from '../house'
 import { heaterRows } from '../kit'
 import type { Installation, Ref } from '../installation'
 import { serviceVolts } from '../query'
-import { factsOf } from '../rules'
-import { breakpointsOf, modesOf, type Situation } from '../situation'
+import { factsOf, type Facts } from '../rules'
+import { breakpointsOf, callsOf, modesWith, type Situation } from '../situation'
 import { tolerances } from '../tolerances'
 import { degF, type DegF } from '../units'
 
 /** °F outdoors below which a coil frosts over often enough to defrost at its interval. */
 export const FROSTS_BELOW_F = 42
-/** Calls by which a house is heated day by day; emergency heat is not one of them. */
-const HEATING_CALLS = CALLS.filter(isHeatPumpHeating)
+/** Calls by which this job's house is heated day by day; emergency heat is not one of them. */
+const heatingCalls = (inst: Installation) => callsOf(inst).filter(isHeatPumpHeating)
+
+/** What one heating call runs, once its timers have run out. */
+export interface CallLevel {
+  /** Compressor stage: 0 off, 1 low or only stage, 2 second stage. */
+  stage: 0 | 1 | 2
+  /** The compressor runs with its valve in cooling: it takes heat out of the house. */
+  cools: boolean
+  /** kW of strips at the job's volts. */
+  kitKw: number
+  /** Share of the furnace's full fire. */
+  fire: number
+  /** Without air the heat stays where it is made, and limits stop it. */
+  blower: boolean
+}
+
+export const NOTHING: CallLevel = { stage: 0, cools: false, kitKw: 0, fire: 0, blower: false }
 
 /** Who may heat over a stretch of outdoor temperature, °F, from ≤ T < to; emergency heat left out. */
 export interface SharingStretch {
@@ -27,6 +43,10 @@ export interface SharingStretch {
   together: boolean
   /** An unknown setting decides: nothing is counted on that may not be there. */
   unsure: boolean
+  /** What each heating call runs, in the order in which a thermostat makes them. The flags above sum it up. */
+  levels: readonly CallLevel[]
+  /** What runs with nothing called: nothing, in a job that is wired right. */
+  idle: CallLevel
 }
 /** Who heats when: stretches without gaps over all outdoor temperatures. */
 export type Sharing = readonly SharingStretch[]
@@ -44,19 +64,35 @@ function rowsKw(inst: Installation, rows: readonly Ref[]): number {
   return list.reduce((sum, r) => sum + serviceVolts(inst, r.ref) ** 2 / r.ohms, 0) / 1000
 }
 
+/**
+ * The facts of a situation once what it runs has warmed up: heat ahead of the coil makes the air there hot, and whatever
+ * watches that air answers.
+ */
+function steadyFacts(circuit: Circuit, situation: Situation, as: 'open' | 'closed'): Facts | null {
+  const solved = solve(circuit, situation, as)
+  if (!solved.ok) return null
+  const facts = factsOf(circuit, solved.state)
+  if (!facts.heatAhead.length || facts.compressor === null) return facts
+  const hot = { ...situation.modes, ...modesWith(circuit.inst, 'hotCoil') }
+  const warm = solve(circuit, { ...situation, modes: hot }, as)
+  return warm.ok ? factsOf(circuit, warm.state) : facts
+}
+
 /** What runs in one situation, everything but what is named normal. */
 function runsIn(circuit: Circuit, situation: Situation) {
+  const { inst } = circuit
   const answers = (['open', 'closed'] as const).map((as) => {
-    const solved = solve(circuit, situation, as)
-    if (!solved.ok) return null
-    const facts = factsOf(circuit, solved.state)
-    return {
-      // Blowing cold is no heat.
-      heatPump: facts.compressor !== null && facts.valve?.position !== 'cooling',
-      compressor: facts.compressor !== null,
-      rows: facts.stripsOn,
-      furnace: facts.burnersOn.length > 0,
+    const facts = steadyFacts(circuit, situation, as)
+    if (!facts) return null
+    const burners = facts.burnersOn.length
+    const level: CallLevel = {
+      stage: facts.compressor === null ? 0 : facts.highStage === null ? 1 : 2,
+      cools: facts.compressor !== null && facts.valve?.position === 'cooling',
+      kitKw: rowsKw(inst, facts.stripsOn),
+      fire: burners === 0 ? 0 : facts.burnersOff.length ? FIRST_FIRE : 1,
+      blower: facts.blower,
     }
+    return { ...level, rows: facts.stripsOn }
   })
   const [open, closed] = answers
   if (!open || !closed) return null
@@ -79,19 +115,57 @@ function stretchesUpTo(inst: Installation, mostF: number): { from: number; to: n
 export function sharingOf(circuit: Circuit): SharingStretch[] {
   const { inst } = circuit
   return stretchesUpTo(inst, tolerances.warmestF).map(({ from, to, middleF: outdoorF }): SharingStretch => {
-    const runs = HEATING_CALLS.flatMap((call) => runsIn(circuit, { call, outdoorF, modes: {} }) ?? [])
-    const backup = runs.filter((r) => r.rows.length || r.furnace)
-    return {
-      from,
-      to,
-      heatPump: runs.some((r) => r.heatPump),
-      kitKw: Math.max(0, ...runs.map((r) => rowsKw(inst, r.rows))),
-      furnace: runs.some((r) => r.furnace),
-      together: backup.some((r) => r.compressor) || backup.length === 0,
-      unsure: runs.some((r) => r.unsure),
-    }
+    const of = (call: Call) => runsIn(circuit, { call, outdoorF, modes: {} })
+    const runs = heatingCalls(inst).flatMap((call) => of(call) ?? [])
+    const idle = of('off') ?? { ...NOTHING, unsure: false }
+    const isUnsure = [idle, ...runs].some((r) => r.unsure)
+    return stretchOf(from, to, runs.map(levelOf), levelOf(idle), isUnsure)
   })
 }
+
+const levelOf = ({ stage, cools, kitKw, fire, blower }: CallLevel): CallLevel => ({
+  stage,
+  cools,
+  kitKw,
+  fire,
+  blower,
+})
+
+/** Blowing cold is no heat, and neither is heat that no air carries. */
+export const pumpsHeat = (l: CallLevel): boolean => l.stage > 0 && !l.cools && l.blower
+const hasBackup = (l: CallLevel): boolean => l.kitKw > 0 || l.fire > 0
+
+/** A stretch by what its calls run. */
+function stretchOf(
+  from: number,
+  to: number,
+  levels: readonly CallLevel[],
+  idle: CallLevel = NOTHING,
+  unsure = false,
+): SharingStretch {
+  const backup = levels.filter(hasBackup)
+  return {
+    from,
+    to,
+    heatPump: levels.some(pumpsHeat),
+    kitKw: Math.max(0, ...levels.map((l) => l.kitKw)),
+    furnace: levels.some((l) => l.fire > 0),
+    together: backup.some((l) => l.stage > 0) || backup.length === 0,
+    unsure,
+    levels,
+    idle,
+  }
+}
+
+/** A call of a stretch that the heat pump answers alone. */
+export const isPumpAlone = (l: CallLevel): boolean => pumpsHeat(l) && !hasBackup(l)
+
+/** Compressor stages with which the heating calls of a job heat. */
+export const stagesReached = (sharing: Sharing): ReadonlySet<CallLevel['stage']> =>
+  new Set(sharing.flatMap((s) => s.levels.filter(pumpsHeat).map((l) => l.stage)))
+
+/** Part of a burner's full fire that its first stage gives (estimate; no plate of a furnace says it). */
+export const FIRST_FIRE = 0.65
 
 /** °F at which defrosts are common: the coil is below freezing and the air still holds moisture. */
 const DEFROSTS_F = 30
@@ -102,32 +176,27 @@ const DEFROSTS_F = 30
  */
 export function temperingKw(circuit: Circuit): number {
   const { inst } = circuit
-  const modes = Object.fromEntries(
-    modesOf(inst).flatMap(({ ref, mode }) => {
-      const state = mode.states.find((s) => s.condition === 'defrost')
-      return state ? [[ref, state.id] as const] : []
-    }),
-  )
+  const modes = modesWith(inst, 'defrost')
   if (!Object.keys(modes).length) return 0
   const distance = (t: number) => Math.abs(t - DEFROSTS_F)
   const middles = stretchesUpTo(inst, FROSTS_BELOW_F).map((s) => s.middleF)
-  for (const outdoorF of [degF(DEFROSTS_F), ...middles].sort((x, y) => distance(x) - distance(y))) {
-    const situation = { call: 'heat1', outdoorF } as const
-    const usual = runsIn(circuit, { ...situation, modes: {} })
-    if (!usual?.heatPump) continue
-    const on = runsIn(circuit, { ...situation, modes })?.rows ?? []
-    return rowsKw(
-      inst,
-      on.filter((row) => !usual.rows.includes(row)),
-    )
-  }
+  for (const outdoorF of [degF(DEFROSTS_F), ...middles].sort((x, y) => distance(x) - distance(y)))
+    for (const call of heatingCalls(inst)) {
+      const usual = runsIn(circuit, { call, outdoorF, modes: {} })
+      if (!usual?.stage) continue
+      const on = runsIn(circuit, { call, outdoorF, modes })?.rows ?? []
+      return rowsKw(
+        inst,
+        on.filter((row) => !usual.rows.includes(row)),
+      )
+    }
   return 0
 }
 
 /** kW of strips in emergency heat, and whether the burner answers it, in the cold. */
 export function emergencyOf(circuit: Circuit): { kitKw: number; furnace: boolean } {
   const runs = runsIn(circuit, { call: 'emergency', outdoorF: degF(5), modes: {} })
-  return { kitKw: rowsKw(circuit.inst, runs?.rows ?? []), furnace: runs?.furnace ?? false }
+  return { kitKw: runs?.kitKw ?? 0, furnace: (runs?.fire ?? 0) > 0 }
 }
 
 /** Limits of who heats when, apart from any device; what is left out limits nothing. */
@@ -152,21 +221,21 @@ export function sharingBy(
   const { coldestF, warmestF } = tolerances
   const cuts = [heatPumpFromF, backupBelowF, changeoverF].filter((t) => t > coldestF && t < warmestF)
   const edges = [coldestF, ...new Set(cuts.sort((a, b) => a - b)), warmestF]
-  return edges.slice(0, -1).map((from, i): SharingStretch => {
+  return edges.slice(0, -1).map((from, i) => {
     const isAlone = from < changeoverF
     const helps = from < backupBelowF || isAlone
-    return {
-      from,
-      to: edges[i + 1] ?? warmestF,
-      heatPump: from >= heatPumpFromF && !isAlone,
-      kitKw: helps ? backup.kitKw : 0,
-      furnace: helps && backup.furnace,
-      together: backup.together,
-      unsure: false,
+    const runs = from >= heatPumpFromF && !isAlone
+    const pump: CallLevel = { ...NOTHING, stage: runs ? 2 : 0, blower: true }
+    const aux: CallLevel = {
+      ...pump,
+      stage: runs && backup.together ? 2 : 0,
+      kitKw: backup.kitKw,
+      fire: backup.furnace ? 1 : 0,
     }
+    // Where the heat pump may not run the first call is the backup's.
+    return stretchOf(from, edges[i + 1] ?? warmestF, [...(runs ? [pump] : []), ...(helps ? [aux] : [])])
   })
 }
-
 /** BTU/h that the backup of a stretch can give. */
 export const backupBtuh = (s: SharingStretch, furnaceBtuh: number): number =>
   s.furnace ? furnaceBtuh : s.kitKw * BTU_PER_KWH

@@ -125,6 +125,23 @@ export function unitCurve(plate: OutdoorUnitPlate): UnitCurve | null {
   }
 }
 
+/**
+ * A unit of two stages as it is wired: where no heating call brings its second stage it is its low stage alone, and where
+ * each brings both it has no low one. Stages of an inverter are its board's own affair.
+ */
+export function asReached(unit: UnitCurve, stages: ReadonlySet<0 | 1 | 2>): UnitCurve {
+  if (unit.inverter || !unit.least || stages.size !== 1) return unit
+  const isLow = stages.has(1)
+  const { ratings, cd, floorF, fromTons } = unit
+  const made = unitCurve({
+    ratings: ratings.filter((r) => (r.stage === 'low') === isLow),
+    cd,
+    inverter: false,
+    ...(floorF === null ? {} : { floorF }),
+  })
+  return made ? { ...made, fromTons } : unit
+}
+
 /** BTU/h at which so many kW are drawn: power rises with heat, so that halving finds it, to a BTU/h. */
 function heatFrom(
   deliver: (heat: number) => Delivered | null,

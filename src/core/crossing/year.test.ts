@@ -65,11 +65,11 @@ describe('an hour', () => {
 
   it('with the heat pump locked out: strips alone, with their blower, up to what they have', () => {
     const hour = hourAt(one, sharingBy({ heatPumpFromF: 30 }, strips), 17)
-    // 28,800 of 34,120: 84.41 % of the hour; the blower 0.4 · 0.8441
-    expect(hour.stripKwh).toBeCloseTo(8.4408, 4)
-    expect(hour.blowerKwh).toBeCloseTo(0.33763, 4)
-    // At −20 °F 51,000 are wanted and 34,120 there.
-    expect(hourAt(one, sharingBy({ heatPumpFromF: 30 }, strips), -20).unmetHeat).toBeCloseTo(16_880, 6)
+    // 34,120 of strips and 0.4 kW · 3412 of blower are 35,484.8: 28,800 of them are 81.162 % of the hour.
+    expect(hour.stripKwh).toBeCloseTo(8.1162, 4)
+    expect(hour.blowerKwh).toBeCloseTo(0.32465, 4)
+    // At −20 °F 51,000 are wanted and 35,484.8 there.
+    expect(hourAt(one, sharingBy({ heatPumpFromF: 30 }, strips), -20).unmetHeat).toBeCloseTo(15_515.2, 6)
   })
 
   it('that a furnace shares by turns: x = (61,364.8 − 28,800) / (61,364.8 − 18,000) of it is the heat pump’s', () => {

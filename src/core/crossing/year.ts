@@ -1,7 +1,7 @@
-import { BTU_PER_KWH, furnaceBtuh, HEAT_CONTENT, loadAt, riseOf, type LoadLine } from '../house'
+import { BTU_PER_KWH, HEAT_CONTENT, loadAt, riseOf, type LoadLine } from '../house'
 import type { HoursOfYear } from './hours'
 import type { Plant } from './plant'
-import { backupBtuh, FROSTS_BELOW_F, type Sharing } from './sharing'
+import { FROSTS_BELOW_F, isPumpAlone, NOTHING, pumpsHeat, type CallLevel, type Sharing } from './sharing'
 import { kwAt, type UnitCurve } from './unitCurve'
 
 /** °F of supply air that people begin to feel as cold. */
@@ -15,10 +15,11 @@ export interface Sums {
   blowerKwh: number
   /** Therms or gallons. */
   fuel: number
-  /** BTU by what makes the heat, and what is lacking. */
+  /** BTU by what makes the heat, that of a blower with the backup that runs alone; below 0 what a compressor in cooling takes. */
   heatPumpHeat: number
   stripHeat: number
   furnaceHeat: number
+  /** BTU that are lacking. */
   unmetHeat: number
   /** Hours that each runs. */
   heatPumpHours: number
@@ -61,6 +62,8 @@ export interface YearTable {
   loadFactor: Float64Array
   /** 1 where its air is below 90 °F. */
   coldAir: Uint8Array
+  /** BTU/h that it takes from the house while its valve is in cooling: its nominal tons. */
+  cooling: number
 }
 
 /** @param outdoorF °F, ascending */
@@ -80,6 +83,7 @@ export function yearTable(house: HouseAt, outdoorF: ArrayLike<number>): YearTabl
     runs: blank(),
     loadFactor: blank(),
     coldAir: new Uint8Array(size),
+    cooling: unit?.cleanCapacity(47) ?? 0,
   }
   for (let i = 0; i < size; i++) {
     const t = outdoorF[i] ?? NaN
@@ -114,11 +118,35 @@ function temperedHeat({ temperKw, defrost }: Plant, unit: UnitCurve, outdoorF: n
   return Math.min(load, each * runs(load - each * runs(load)))
 }
 
+/** A call's level at one outdoor temperature, beside what its compressor does there. */
+interface Level {
+  call: CallLevel
+  pumps: boolean
+  isPumpAlone: boolean
+  /** BTU/h of strips, of the burner, and of a blower that is not in the heat pump's ratings. */
+  stripHeat: number
+  fireHeat: number
+  blowerHeat: number
+}
+
+function levelOf({ burner, blowerKw }: Plant, call: CallLevel): Level {
+  const blows = call.blower ? BTU_PER_KWH : 0
+  return {
+    // Limits stop what heats without air.
+    call: call.blower ? call : { ...call, kitKw: 0, fire: 0 },
+    pumps: pumpsHeat(call),
+    isPumpAlone: isPumpAlone(call),
+    stripHeat: call.kitKw * blows,
+    fireHeat: call.blower ? call.fire * (burner?.outputBtuh ?? 0) : 0,
+    blowerHeat: call.stage === 0 ? blowerKw * blows : 0,
+  }
+}
+
 /**
- * The sums of some hours, by the definition that schools are compared by. In each the heat pump, where it may run, carries
- * what it can; electric backup gives what is left; backup that may not run with it takes turns (the share
- * x = (output − L) / (output − capacity) of the hour is the heat pump's; where even its output is not enough the larger
- * source runs alone), or heats alone where the heat pump may not run.
+ * The sums of some hours, by the definition that strategies are compared by. A thermostat goes from call to call until one
+ * gives what the house needs, L. Where that is the heat pump alone, it cycles or follows the load. Else the hour is split
+ * between that call and the one before it: x = (L − q before) / (q − q before) of it, so that the mean is L. Where no call
+ * is enough the largest runs alone (the last, where it takes heat away), and the rest is unmet.
  */
 function sumUp(
   house: HouseAt,
@@ -128,8 +156,7 @@ function sumUp(
   priced: ArrayLike<number>,
 ) {
   const { plant } = house
-  const { burner, cycles, defrost, blowerKw } = plant
-  const furnaceAlone = burner ? furnaceBtuh(burner) : 0
+  const { burner, cycles, defrost } = plant
   // Therms or gallons in an hour at full fire.
   const fullFire = burner ? burner.outputBtuh / (burner.efficiency * HEAT_CONTENT[burner.fuel]) : 0
   const coldMinutes = plant.temperKw === 0 ? (60 * defrost.minutes) / defrost.everyMinutes : 0
@@ -139,8 +166,8 @@ function sumUp(
   let [coldDefrostMinutes, coldAirHours] = [0, 0]
   let [electric, peakKw, heatingHours] = [0, 0, 0]
   let at = 0
-  let may = sharing[0]
-  let most = may ? backupBtuh(may, furnaceAlone) : 0
+  let idle = levelOf(plant, sharing[0]?.idle ?? NOTHING)
+  let called = (sharing[0]?.levels ?? []).map((l) => levelOf(plant, l))
   for (let i = 0; i < table.outdoorF.length; i++) {
     const t = table.outdoorF[i] ?? NaN
     const times = hours[i] ?? 0
@@ -148,53 +175,82 @@ function sumUp(
     if (times === 0 || load <= 0) continue
     for (let next = sharing[at + 1]; next && next.from <= t; next = sharing[at + 1]) {
       at++
-      may = next
-      most = backupBtuh(next, furnaceAlone)
+      idle = levelOf(plant, next.idle)
+      called = next.levels.map((l) => levelOf(plant, l))
     }
-    if (!may) break
-    const capacity = may.heatPump ? (table.capacity[i] ?? 0) : 0
+    const capacity = table.capacity[i] ?? 0
+    const fullKw = table.fullKw[i] ?? 0
+    let tempered = table.tempered[i] ?? 0
     let heat = 0
     let kw = 0
     let runs = 0
     let begun = 0
-    let tempered = 0
-    let backup = 0
-    let alone = 1
-    let full = most
-    if (capacity <= 0) backup = Math.min(load, most)
-    else if (capacity < load && !may.together && most > 0) {
-      runs = most > load ? (most - load) / (most - capacity) : capacity >= most ? 1 : 0
-      heat = runs * capacity
-      kw = runs === 0 ? 0 : runs * (table.fullKw[i] ?? 0)
-      begun = starts(cycles.heatPump, runs)
-      backup = (1 - runs) * most
-    } else {
+    let unmet = 0
+    let strips = 0
+    let blower = 0
+    let share = 0
+    const pumped = (l: Level) => (l.pumps ? capacity : l.call.cools ? -table.cooling : 0)
+    const gives = (l: Level) => pumped(l) + l.stripHeat + l.fireHeat + l.blowerHeat
+    // What warms the defrosts of a heat pump comes with it.
+    const isEnough = (l: Level) => gives(l) >= load - (l.pumps ? tempered : 0)
+    let lower = idle
+    let upper = idle
+    let most = called[0] ?? idle
+    let enough = isEnough(idle)
+    for (const level of called) {
+      if (enough) break
+      lower = upper
+      upper = level
+      enough = isEnough(level)
+      if (gives(level) >= gives(most) || level.call.cools) most = level
+    }
+    if (!enough) lower = upper = most
+    // What nobody calls runs all the hour, but an inverter follows the load all the same.
+    const follows = upper !== idle || plant.unit?.inverter === true
+    if (enough && follows && upper.isPumpAlone && (lower.isPumpAlone || gives(lower) === lower.blowerHeat)) {
       heat = table.heat[i] ?? 0
       kw = table.kw[i] ?? 0
       runs = table.runs[i] ?? 0
       begun = starts(cycles.heatPump, table.loadFactor[i] ?? 1)
-      tempered = table.tempered[i] ?? 0
-      // Beside the heat pump the blower is the heat pump's: its ratings have it.
-      full = backupBtuh(may, burner?.outputBtuh ?? 0)
-      backup = may.together ? Math.min(Math.max(0, load - tempered - heat), full) : 0
-      alone = 0
+      strips = tempered / BTU_PER_KWH
+      stripHeat += times * tempered
+      blower = ((1 - runs) * (lower.isPumpAlone ? idle : lower).blowerHeat) / BTU_PER_KWH
+    } else {
+      // Strips warm a defrost only of a heat pump that runs through the hour; what they give there is part of the rest.
+      if (!(upper.pumps && lower.pumps)) tempered = 0
+      const [below, above] = [gives(lower), gives(upper)]
+      const part = lower === upper ? 1 : Math.max(0, (load - tempered - below) / (above - below))
+      const mean = (of: (l: Level) => number) => (1 - part) * of(lower) + part * of(upper)
+      heat = mean(pumped)
+      kw = mean((l) => (l.call.stage > 0 ? fullKw : 0))
+      runs = mean((l) => (l.call.stage > 0 ? 1 : 0))
+      begun = starts(cycles.heatPump, runs)
+      const [ofStrips, ofFire] = [mean((l) => l.stripHeat), mean((l) => l.fireHeat)]
+      const ofBlower = mean((l) => l.blowerHeat)
+      const isFuel = ofFire > 0
+      // A defrost's strips are the kit's: with it on already they add nothing.
+      const warm = Math.min(
+        tempered,
+        Math.max(0, Math.max(lower.stripHeat, upper.stripHeat, tempered) - ofStrips),
+      )
+      strips = mean((l) => l.call.kitKw) + warm / BTU_PER_KWH
+      const burns = mean((l) => l.call.fire)
+      share = mean((l) => (l.call.kitKw > 0 || l.call.fire > 0 ? 1 : 0))
+      blower = ofBlower / BTU_PER_KWH + (burner ? mean((l) => (l.call.fire > 0 ? burner.motorKw : 0)) : 0)
+      stripHeat += times * (ofStrips + warm + (isFuel ? 0 : ofBlower))
+      furnaceHeat += isFuel ? times * (ofFire + ofBlower) : 0
+      fuel += times * burns * fullFire
+      unmet = enough ? 0 : load - heat - ofStrips - ofFire - ofBlower - warm
     }
-    const share = full > 0 ? backup / full : 0
-    const isFuel = may.furnace && burner !== null
-    const strips = (tempered + (isFuel ? 0 : backup)) / BTU_PER_KWH
-    const blower = share * (alone * blowerKw + (isFuel ? burner.motorKw : 0))
     heatPumpHeat += times * heat
     heatPumpKwh += times * kw
     heatPumpHours += times * runs
     heatPumpStarts += times * begun
-    stripHeat += times * (tempered + (isFuel ? 0 : backup))
     stripKwh += times * strips
-    furnaceHeat += isFuel ? times * backup : 0
-    fuel += isFuel ? times * share * fullFire : 0
     blowerKwh += times * blower
     backupHours += times * share
     backupStarts += times * starts(cycles.backup, share)
-    unmetHeat += times * Math.max(0, load - heat - tempered - backup)
+    unmetHeat += times * unmet
     coldDefrostMinutes += t < FROSTS_BELOW_F ? times * runs * coldMinutes : 0
     coldAirHours += table.coldAir[i] ? times * runs : 0
     const all = kw + strips + blower

@@ -48,8 +48,6 @@ export const ESTIMATES = Object.freeze({
    * that Cd · 900 / N takes the Cd · (1 − x) of the rating's part-load factor. N is 3, as it is rated.
    */
   startS: 900 / 3,
-  /** Part of a burner's output in its first stage. */
-  firstFire: 0.65,
   /** Part of its most that an inverter gives at the least, where no rating says. */
   inverterLeast: 0.3,
   /** h within which an inverter makes up what the room lacks. */

@@ -1,9 +1,9 @@
-import { solutionOf, type Circuit, type Settled } from '../circuit'
-import { cfmAt, plantOf, type Plant, type StageCurve } from '../crossing'
+import { solutionOf, solve, type Circuit, type Settled } from '../circuit'
+import { cfmAt, FIRST_FIRE, plantOf, type Plant, type StageCurve } from '../crossing'
 import { houseValue } from '../house'
-import { quantity, settingValue, type JobSeen } from '../installation'
+import { quantity, settingValue, type JobSeen, type Ref } from '../installation'
 import { aheadTargets } from '../query'
-import { conditionsOf, type Situation } from '../situation'
+import { changedSituation, conditionsOf, modesWith, type Situation } from '../situation'
 import { ESTIMATES } from './estimates'
 import { StageTable } from './stageTable'
 
@@ -14,6 +14,8 @@ export interface Running {
   way: 'heats' | 'cools' | 'defrosts'
   outdoorFan: boolean
   stripW: number
+  /** What brings strips or burner: the call, a defrost; `slow`: nothing any more, a contact that opens late holds them. */
+  backupFrom: 'nothing' | 'call' | 'defrost' | 'slow'
   /** BTU/h out of the burner, and in by its fuel. */
   burnerBtuh: number
   burnerInBtuh: number
@@ -88,7 +90,7 @@ export class Machine {
     }, 0)
     const fires = does('burner')
     const allFires = loads.filter((l) => l.part.does?.what === 'burner').length
-    const fire = !fires.length ? 0 : fires.length < allFires ? ESTIMATES.firstFire : 1
+    const fire = !fires.length ? 0 : fires.length < allFires ? FIRST_FIRE : 1
     const { burner } = this.plant
     const output = burner ? burner.outputBtuh * fire : 0
     const blower = does('blower')
@@ -97,6 +99,7 @@ export class Machine {
       way: defrosts ? 'defrosts' : cools ? 'cools' : 'heats',
       outdoorFan: does('outdoorFan').length > 0,
       stripW,
+      backupFrom: fires.length || stripW > 0 ? this.backupFrom(situation, state) : 'nothing',
       burnerBtuh: output,
       burnerInBtuh: burner && burner.efficiency > 0 ? output / burner.efficiency : 0,
       cfm: blower.length
@@ -110,6 +113,25 @@ export class Machine {
       blowerKw: blower.length && stage === 0 ? this.plant.blowerKw : 0,
       motorKw: fire > 0 ? (burner?.motorKw ?? 0) : 0,
     }
+  }
+
+  /** What brings the backup that runs: asked of the circuit at rest, with the defrost and without it. */
+  private backupFrom(situation: Situation, state: Settled): Running['backupFrom'] {
+    const { loads } = this.circuit.net
+    const backup = loads.flatMap((l, i) => {
+      const what = l.part.does?.what
+      return (what === 'strip' || what === 'burner') && state.coils[i] === 2 ? [i] : []
+    })
+    const bringsAll = (s: Situation): boolean => {
+      const rest = solve(this.circuit, s)
+      return rest.ok && backup.every((i) => rest.state.coils[i] === 2)
+    }
+    if (!bringsAll(situation)) return 'slow'
+    const defrosting = modesWith(this.seen.inst, 'defrost')
+    const modes = Object.fromEntries(
+      Object.entries(situation.modes).filter(([ref, is]) => defrosting[ref as Ref] !== is),
+    )
+    return bringsAll(changedSituation(situation, { modes })) ? 'call' : 'defrost'
   }
 
   /** CFM by the speed that the board runs, where it has several, else by what runs. */

@@ -1,5 +1,6 @@
-/** What brought backup on. */
-export type BackupCause = 'droop' | 'upstage' | 'recovery' | 'defrost' | 'emergency' | 'lockedOut'
+/** What brought backup on; `uncalled`: a call that asks for none, with the heat pump running. */
+export type BackupCause =
+  'droop' | 'upstage' | 'recovery' | 'defrost' | 'emergency' | 'lockedOut' | 'uncalled'
 
 /** What a stretch of time came to. */
 export interface Sums {
@@ -57,7 +58,7 @@ export const noSums = (): Sums => ({
   compressorHours: 0,
   stripHours: 0,
   burnerHours: 0,
-  backupHours: { droop: 0, upstage: 0, recovery: 0, defrost: 0, emergency: 0, lockedOut: 0 },
+  backupHours: { droop: 0, upstage: 0, recovery: 0, defrost: 0, emergency: 0, lockedOut: 0, uncalled: 0 },
   starts: 0,
   shortestOff: Infinity,
   defrosts: 0,

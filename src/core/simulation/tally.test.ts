@@ -6,6 +6,7 @@ const OFF: Running = {
   way: 'heats',
   outdoorFan: false,
   stripW: 0,
+  backupFrom: 'nothing',
   burnerBtuh: 0,
   burnerInBtuh: 0,
   cfm: 0,

@@ -102,10 +102,10 @@ export class Tally {
   }
 
   /** What brought backup; what is slow to open after it has gone is that cause's too. */
-  private causeOf(r: Running): BackupCause {
-    if (r.way === 'defrosts') this.tail = 'defrost'
-    else if (wantsBackup(this.called)) this.tail = this.backupBy
-    else if (this.called !== 'off' && r.stage === 0) this.tail = 'lockedOut'
+  private causeOf({ backupFrom, stage }: Running): BackupCause {
+    if (backupFrom === 'defrost') this.tail = 'defrost'
+    else if (backupFrom === 'call')
+      this.tail = wantsBackup(this.called) ? this.backupBy : stage === 0 ? 'lockedOut' : 'uncalled'
     return this.tail
   }
 }

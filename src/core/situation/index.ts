@@ -16,6 +16,7 @@ export {
   conditionsOfModes,
   memoryState,
   modesOf,
+  modesWith,
   evalContextOf,
   type PlacedMode,
   type Situation,

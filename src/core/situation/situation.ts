@@ -137,3 +137,12 @@ export function abnormalCountOf(inst: Installation, situation: Situation): numbe
   }
   return count
 }
+
+/** The states of a job's modes that stand for a condition, by mode; a mode without one is left out. */
+export const modesWith = (inst: Installation, condition: ModeCondition): Situation['modes'] =>
+  Object.fromEntries(
+    modesOf(inst).flatMap(({ ref, mode }) => {
+      const state = mode.states.find((s) => s.condition === condition)
+      return state ? [[ref, state.id] as const] : []
+    }),
+  )
