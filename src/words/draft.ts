@@ -23,6 +23,7 @@ const ASKED: Record<PlainKey, string> = {
   defrostW: '24 V on W, or strips, in defrost',
   faultHeat: 'Backup when locked out, as shipped',
   inverter: 'It is an inverter',
+  demandDefrost: 'Demand defrost (two sensors)',
   pinsLeast: 'Defrost pins, least',
   pinsMost: 'Defrost pins, most',
   pinsStep: 'Defrost pins, step',

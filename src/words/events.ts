@@ -1,7 +1,7 @@
-import { feltLeaves, feltPoint, isCooling, type Call, type Felt, type When } from '@/core/equipment'
+import { isCooling, type Call, type Felt } from '@/core/equipment'
 import { placedByRef, settingIn, splitRef, type Installation } from '@/core/installation'
 import type { Otherwise, OwnProblem, OwnWhat, Scene, SiteFault, System, Waiting } from '@/core/simulation'
-import type { CountCurve, DemandCause, Move, OutsideEvent, Step } from '@/core/time'
+import type { CountCurve, DemandCause, ModeCause, Move, OutsideEvent, Step } from '@/core/time'
 import { INTENT_WORDS } from './intents'
 import { CALL_WORDS, gateName, lower, refWords, upper } from './names'
 import { degrees, figure } from './numbers'
@@ -57,6 +57,7 @@ const FELT_WORDS: Record<Felt, string> = {
   coil: 'the outdoor coil',
   enteringAir: 'the air entering the coil',
   leavingAir: 'the air leaving the heater',
+  frostDrop: 'the outdoor coil’s drop below outdoors, over its clean drop,',
 }
 
 /** Why a thermostat asks for more, or for less. */
@@ -79,15 +80,11 @@ export function demandWords(c: DemandCause, call: Call): string {
   }
 }
 
-/** What a transition waited for that somebody feels: "the outdoor coil above 65 °F". */
-function feltWords(inst: Installation, ref: string, when: When | undefined): string | null {
-  const [leaf] = feltLeaves(when)
-  const placed = placedByRef(inst, splitRef(ref).placed)
-  if (!leaf || !placed) return null
-  const at = feltPoint(leaf, (id) => settingIn(inst, placed, id))
-  return at === null
-    ? null
-    : `${FELT_WORDS[leaf.feels]} ${leaf.above === undefined ? 'below' : 'above'} ${degrees(at)}`
+/** What a device felt that let a mode go: "the outdoor coil above 65 °F", or what is wrong where it feels it. */
+function causeWords({ feels, side, at, site }: ModeCause): string {
+  const known: Partial<Record<string, string>> = SITE_FAULT_WORDS
+  const wrong = site === null ? undefined : known[site]
+  return wrong ?? `${FELT_WORDS[feels]} ${side} ${degrees(at)}`
 }
 
 /** What somebody did, or what went wrong. */
@@ -116,11 +113,10 @@ function moveWords(inst: Installation, m: Move): string {
     case 'outside':
       return outsideWords(inst, m.event)
     case 'mode': {
-      const felt = feltWords(inst, m.ref, m.transition.when)
       const counted = m.transition.accumulates
       const waited =
         m.waited > 0 ? (counted ? `, ${duration(m.waited)} counted` : ` after ${duration(m.waited)}`) : ''
-      return `${lower(modeWords(inst, m.ref, m.to))}${waited}${felt ? `: ${felt}` : ''}`
+      return `${lower(modeWords(inst, m.ref, m.to))}${waited}${m.because ? `: ${causeWords(m.because)}` : ''}`
     }
     case 'contact':
       return `${lower(gateName(inst, m.ref))} ${m.closes ? 'closes' : 'opens'}${m.waited > 0 ? ` after ${duration(m.waited)}` : ''}`

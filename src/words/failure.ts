@@ -67,6 +67,8 @@ export function effectWords(inst: Installation, e: Effect): string {
   if (e.kind === 'noHeat') return `No heat from anything: ${at}`
   if (e.kind === 'lostProtection')
     return `Nothing changes until it is needed. ${protectionTest(inst, e.failure)}`
+  if (e.defrosts === 'never') return 'The board doesn’t defrost. The coil ices up in cold weather.'
+  if (e.defrosts === 'byTime') return 'The board defrosts by run time alone.'
   const names = (refs: string[]) => refs.map((r) => lower(refWords(inst, r))).join(', ')
   const lost = e.lost.length ? `${names(e.lost)} off` : ''
   const gained = e.gained.length ? `${names(e.gained)} on` : ''

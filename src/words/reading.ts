@@ -48,6 +48,7 @@ export const KIND_WORDS: Record<ReadingKind, string> = {
   vacuum: 'Vacuum reached',
   defrostMinutes: 'Defrost lasted',
   coilSwitchOpens: 'Coil thermostat opens',
+  thermistorOhms: 'Board sensor ohms, unit off and cold',
   sensorDifference: 'Sensor less thermometer',
   capacitor: 'Capacitor',
   gateTrip: 'Lockout changes over at',

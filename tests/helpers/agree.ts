@@ -128,7 +128,7 @@ function reasonsOf(
     if (cause(key) > 0.02)
       found.push({ at: `${t} °F`, what: `backup by ${key}`, here: why, there: cause(key) })
   }
-  if (temperKw === 0) never('defrost', 'no strips warm a defrost')
+  if (temperKw === 0 && !may.furnace) never('defrost', 'nothing warms a defrost')
   if (may.kitKw === 0 && !may.furnace) never('droop', 'no call brings backup')
   const isBackupAlone = (l: CallLevel) => l.stage === 0 && (l.kitKw > 0 || l.fire > 0)
   if (![may.idle, ...may.levels.slice(0, 2)].some(isBackupAlone))

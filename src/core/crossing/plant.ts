@@ -3,7 +3,15 @@ import { type Circuit } from '../circuit'
 import { houseValue, type Fuel, type FurnaceFigures } from '../house'
 import { inputAtSite } from '../kit'
 import type { Installation, JobSeen, Placed } from '../installation'
-import { aheadTargets, burnersOf, ofKind, settingsWith, usualBackupCycles, USUAL_CYCLES } from '../query'
+import {
+  aheadTargets,
+  burnersOf,
+  defrostStarts,
+  ofKind,
+  settingsWith,
+  usualBackupCycles,
+  USUAL_CYCLES,
+} from '../query'
 import { emergencyOf, temperingKw } from './sharing'
 import { unitCurve, type UnitCurve } from './unitCurve'
 
@@ -33,6 +41,8 @@ export interface Plant {
 /** Minutes that a defrost usually takes, where nobody timed one. */
 const USUAL_DEFROST_MINUTES = 5
 const USUAL_PIN_MINUTES = 60
+/** Minutes of run between the defrosts of a demand board in frosting weather (estimate: it waits for frost). */
+const USUAL_DEMAND_MINUTES = 90
 const USUAL_CFM_PER_TON = 400
 
 /** A plate as the device has it and as it was read on site, which stands over it; ratings point by point. */
@@ -207,7 +217,9 @@ export function plantOf(seen: JobSeen, circuit: Circuit): Plant {
     temperKw: temperingKw(circuit),
     emergency: emergencyOf(circuit),
     defrost: {
-      everyMinutes: numberWith('defrostInterval') ?? USUAL_PIN_MINUTES,
+      everyMinutes:
+        numberWith('defrostInterval') ??
+        (outdoor && defrostStarts(outdoor).has('demand') ? USUAL_DEMAND_MINUTES : USUAL_PIN_MINUTES),
       minutes: houseValue(house, 'defrostMinutes') ?? USUAL_DEFROST_MINUTES,
       minutesEstimated: houseValue(house, 'defrostMinutes') === undefined,
     },

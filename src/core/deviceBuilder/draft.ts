@@ -90,6 +90,7 @@ export const freshDraft = (kind: DraftKind): DeviceDraft => ({
   defrostW: true,
   faultHeat: false,
   inverter: false,
+  demandDefrost: false,
   pinsLeast: 30,
   pinsMost: 90,
   pinsStep: 30,

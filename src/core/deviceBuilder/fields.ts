@@ -47,6 +47,7 @@ const burns = (d: DeviceDraft) => d.fuel !== 'electric'
 const gas = (d: DeviceDraft) => d.fuel === 'natural' || d.fuel === 'lp'
 const ownRows = (d: DeviceDraft) => d.kind !== 'airHandler' || d.heat === 'rows'
 const VALVE = choice('rvSense', ['cooling', 'heating'], hasTerminal('OB', 'O', 'B'))
+const timed = (d: DeviceDraft) => !d.demandDefrost
 const PLATE = [plate('tons', 10, 'tons'), plate('mca', 100, 'A'), plate('mocpA', 150, 'A')]
 const COMPRESSOR = [figure('compressorVa', 100, 20000, 'VA'), figure('contactorVa', 1, 60, 'VA')]
 const AIR = [figure('blowerVa', 50, 2500, 'VA'), figure('transformerVa', 10, 150, 'VA')]
@@ -73,9 +74,10 @@ export const FIELDS: Record<DraftKind, readonly DraftField[]> = {
     yesNo('inverter'),
     yesNo('defrostW', hasTerminal('W')),
     yesNo('faultHeat', hasTerminal('W')),
-    figure('pinsLeast', 10, 180, 'min'),
-    figure('pinsMost', 10, 180, 'min'),
-    figure('pinsStep', 1, 90, 'min', (d) => d.pinsMost > d.pinsLeast),
+    yesNo('demandDefrost'),
+    figure('pinsLeast', 10, 180, 'min', timed),
+    figure('pinsMost', 10, 180, 'min', timed),
+    figure('pinsStep', 1, 90, 'min', (d) => timed(d) && d.pinsMost > d.pinsLeast),
     ...COMPRESSOR,
     ...PLATE,
   ],
@@ -103,6 +105,7 @@ export const FIELDS: Record<DraftKind, readonly DraftField[]> = {
   packagedUnit: [
     choice('fuel', ['electric', 'natural', 'lp']),
     VALVE,
+    yesNo('demandDefrost'),
     yesNo('defrostW', (d) => d.fuel === 'electric'),
     choice('switchedBy', ['sequencer', 'relay'], (d) => d.fuel === 'electric'),
     yesNo('fuseLinks', (d) => d.fuel === 'electric'),

@@ -1,4 +1,5 @@
-import type { Device, DeviceDraft, Expr, Mode, Part, Setting, When } from '../equipment'
+import type { Device, DeviceDraft, Expr, Mode, Part, Setting, Transition, When } from '../equipment'
+import { demandDefrost } from './demandDefrost'
 import {
   all,
   any,
@@ -43,8 +44,14 @@ const coldCoil = ({ inverter }: DeviceDraft): When => {
   return inverter ? { any: [early, cold] } : cold
 }
 
+/** Its board's own mode, and on a demand board its clock and sensors. */
+export const boardModes = (draft: DeviceDraft, pins: string | null): Mode[] => [
+  boardMode(draft, pins),
+  ...(draft.demandDefrost ? demandDefrost(COIL.opensF).modes : []),
+]
+
 /** What the board of an outdoor unit is doing. */
-export const boardMode = (draft: DeviceDraft, pins: string | null): Mode => ({
+const boardMode = (draft: DeviceDraft, pins: string | null): Mode => ({
   id: 'board',
   label: 'Outdoor board',
   states: [
@@ -63,15 +70,19 @@ export const boardMode = (draft: DeviceDraft, pins: string | null): Mode => ({
     },
   ],
   transitions: [
-    // Run time on a cold coil, added up over short runs; a coil that came clean by itself begins anew.
-    {
-      from: 'normal',
-      to: 'defrost',
-      when: { all: [on('contactor'), coldCoil(draft)] },
-      after: pins ? { set: pins, times: 60 } : 3600,
-      accumulates: true,
-      reset: { feels: 'coil', above: COIL.opensF },
-    },
+    ...(draft.demandDefrost
+      ? demandDefrost(COIL.opensF).starts
+      : [
+          // Run time on a cold coil, added up over short runs; a coil that came clean by itself begins anew.
+          {
+            from: 'normal',
+            to: 'defrost',
+            when: { all: [on('contactor'), coldCoil(draft)] },
+            after: pins ? { set: pins, times: 60 } : 3600,
+            accumulates: true,
+            reset: { feels: 'coil', above: COIL.opensF },
+          } satisfies Transition,
+        ]),
     { from: 'defrost', to: 'normal', when: { feels: 'coil', above: COIL.opensF } },
     // A defrost that the call cut short goes on when the compressor does: its cap counts run time, too.
     {
@@ -180,7 +191,7 @@ export function outdoorUnit(d: Device, draft: DeviceDraft): Device {
       { kind: 'path', id: 'toOut', a: 'P2', b: 'W', ohms: 0.01 },
     )
   }
-  if (draft.pinsMost > draft.pinsLeast) {
+  if (draft.pinsMost > draft.pinsLeast && !draft.demandDefrost) {
     const step = draft.pinsStep
     const usual = draft.pinsLeast + step * Math.floor((draft.pinsMost - draft.pinsLeast) / step / 2)
     settings.push(figure('defrostPins', 'Defrost interval pins', 'set', [draft.pinsLeast, draft.pinsMost], 'min', usual, 'defrostInterval', step)) // prettier-ignore
@@ -194,7 +205,7 @@ export function outdoorUnit(d: Device, draft: DeviceDraft): Device {
     ...d,
     parts,
     settings,
-    modes: [boardMode(draft, settings.some((s) => s.id === 'defrostPins') ? 'defrostPins' : null)],
+    modes: boardModes(draft, settings.some((s) => s.id === 'defrostPins') ? 'defrostPins' : null),
     plate: {
       volts: 240,
       ...(draft.inverter ? { inverter: true } : { stages: has(d, 'Y2') ? 2 : 1 }),

@@ -1,7 +1,7 @@
 import type { Device, DeviceDraft, Mode, Part, Setting } from '../equipment'
 import { burnerPlate, furnaceSpeeds, gasTrain } from './furnace'
 import { coilId, rowParts, rowsOn } from './heaterRows'
-import { boardMode, compressorParts, valveTerminal } from './outdoorUnit'
+import { boardModes, compressorParts, valveTerminal } from './outdoorUnit'
 import {
   all,
   any,
@@ -38,7 +38,7 @@ export function packagedUnit(d: Device, draft: DeviceDraft): Device {
       ...heat.parts,
       ...compressorParts(d, draft, holds),
     ],
-    modes: [boardMode({ ...draft, inverter: false }, null), ...supply.modes, ...heat.modes],
+    modes: [...boardModes({ ...draft, inverter: false }, null), ...supply.modes, ...heat.modes],
     settings: [...(valveTerminal(d) ? [valveSetting('plate', draft)] : []), ...heat.settings],
     plate: {
       volts: 240,

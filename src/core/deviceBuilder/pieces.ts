@@ -93,14 +93,14 @@ export const mode = (
   label: string,
   normal: readonly [string, string],
   other: readonly [string, string],
-  condition: ModeCondition,
+  condition: ModeCondition | null,
   reach: Expr | 'always' | 'failure',
 ): Mode => ({
   id,
   label,
   states: [
     { id: normal[0], label: normal[1] },
-    { id: other[0], label: other[1], condition, reach },
+    { id: other[0], label: other[1], ...(condition ? { condition } : {}), reach },
   ],
 })
 

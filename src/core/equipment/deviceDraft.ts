@@ -44,6 +44,8 @@ export interface DeviceDraft {
   defrostW: boolean
   faultHeat: boolean
   inverter: boolean
+  /** Outdoor unit: its board compares two sensors and defrosts on demand; else by run time. */
+  demandDefrost: boolean
   /** Defrost interval pins, min: least, most and the step between; the same twice where there are none. */
   pinsLeast: number
   pinsMost: number

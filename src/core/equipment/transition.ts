@@ -3,8 +3,11 @@ import { evaluateLeaf, type Leaf } from './expr/expr'
 import { every, opposite, some, truth, type Truth } from './expr/truth'
 import type { Quantity, Unknowable, Value } from './value'
 
-/** Air and coil temperatures that a device stands in, °F: the refrigerant coil, air that enters it, air that leaves it. */
-export const FELT = ['coil', 'enteringAir', 'leavingAir'] as const
+/**
+ * What a device feels, °F: the refrigerant coil, air that enters it, air that leaves it; `frostDrop`: Δ°F by which the coil
+ * is colder under outdoors than it was clean, which a demand board learns after each defrost.
+ */
+export const FELT = ['coil', 'enteringAir', 'leavingAir', 'frostDrop'] as const
 export type Felt = (typeof FELT)[number]
 
 /** True above, or below, a temperature (°F) that the device feels. Exactly one of the two stands. */
@@ -80,6 +83,32 @@ export function evaluateWhen(when: When, context: TransitionContext): Truth {
     return truth(when.above === undefined ? now < point : now > point)
   }
   return evaluateLeaf(when, context)
+}
+
+/** A felt temperature that let a transition go, and the point that it passed, °F. */
+export interface FeltCause {
+  feels: Felt
+  side: 'above' | 'below'
+  at: number
+}
+
+/** Of the temperatures in the branches that hold, the one that passed its point last: it is nearest to it. Null: none is felt. */
+export function feltCause(when: When, context: TransitionContext): FeltCause | null {
+  let found: FeltCause | null = null
+  let nearest = Infinity
+  const look = (w: When): void => {
+    if (evaluateWhen(w, context) !== 'yes') return
+    if ('all' in w) w.all.forEach(look)
+    else if ('any' in w) w.any.forEach(look)
+    else if ('feels' in w) {
+      const [now, at] = [context.feels(w.feels), feltPoint(w, context.setting)]
+      if (now === null || at === null || Math.abs(now - at) >= nearest) return
+      nearest = Math.abs(now - at)
+      found = { feels: w.feels, side: w.above === undefined ? 'below' : 'above', at }
+    }
+  }
+  look(when)
+  return found
 }
 
 /** A quantity by the settings; null where its setting is not known, or is no number. */

@@ -1,8 +1,8 @@
 import { nth } from '../sure'
 import { isHeatPumpHeating } from '../equipment'
 import { Circuit, type Outcome } from '../circuit'
-import type { Installation, Ref } from '../installation'
-import { targetsOf } from '../query'
+import { placedByRef, splitRef, type Installation, type Ref } from '../installation'
+import { defrostStarts, targetsOf } from '../query'
 import { factsOf, RULES, stateSeen, type Facts, type StateRule } from '../rules'
 import { asUsual, callsOf, conditionsOf, memoriesAt, regionsOf, type Situation } from '../situation'
 import { tolerances } from '../tolerances'
@@ -25,6 +25,8 @@ export interface Effect {
   /** What no longer runs there, and what runs that should not. */
   lost: Ref[]
   gained: Ref[]
+  /** What becomes of the defrosts of its board, which no single state shows; left out: nothing. */
+  defrosts?: 'never' | 'byTime'
 }
 
 /** The situations that a failure is tried in: every call and temperature with all normal, once in defrost, and with each
@@ -60,6 +62,16 @@ interface HeatAt {
 
 /** Rules about missing heat: a house without heat is told apart from harm. */
 const COLD = ['emergencyHeat', 'someHeat']
+
+/** What a failed mode makes of a board's defrosts. */
+function defrostsWith(inst: Installation, { kind, at, state }: Failure): Effect['defrosts'] {
+  const { placed: ref, id } = splitRef(at)
+  const placed = placedByRef(inst, ref)
+  if (kind !== 'mode' || !state || !placed) return undefined
+  const [sound, failed] = [defrostStarts(placed), defrostStarts(placed, { [id]: state })]
+  if (sound.size > 0 && failed.size === 0) return 'never'
+  return sound.has('demand') && !failed.has('demand') ? 'byTime' : undefined
+}
 
 /** Works out what one failure does to the `whole` circuit. `healthy` are the same trials with nothing failed. */
 function effectOf(
@@ -129,6 +141,8 @@ function effectOf(
   const noHeatAt = [...heat.values()].find((h) => !h.warm)?.first
   const changed = effect.lost.length + effect.gained.length > 0
   if (noHeatAt) return { ...effect, kind: 'noHeat', witness: noHeatAt }
+  const defrosts = defrostsWith(inst, failure)
+  if (defrosts && !changed) return { ...effect, kind: 'unnoticed', defrosts }
   if (failure.kind === 'stuckClosed' && protects(inst, failure.at))
     return { ...effect, kind: 'lostProtection' }
   // Whatever a cooling call would show: a house that still warms up tells nobody.

@@ -18,7 +18,7 @@ import { conditionsOf, type Situation } from '../situation'
 import { asOhms, type Ohms } from '../units'
 import { SOUND, type Physics, type SiteFault } from './fault'
 import { NATURES, seedOf, shown, type Instrument } from './instrument'
-import { fireShare, fullFire, plateOfKind, steadyOf, type Steady } from './plant'
+import { fireShare, fullFire, plateOfKind, steadyOf, thermistorOhms, type Steady } from './plant'
 import type { Point, Quantity } from './point'
 import { SiteAir, TAU } from './SiteAir'
 
@@ -48,6 +48,7 @@ const HELD: Readonly<Record<Quantity, readonly [Instrument, string]>> = {
   vapourLine: ['thermometer', '°F'],
   valveDifference: ['thermometer', 'Δ°F'],
   coilSwitchOpens: ['thermometer', '°F'],
+  thermistorOhms: ['voltmeter', 'Ω'],
   airTrip: ['thermometer', '°F'],
   airRemake: ['thermometer', '°F'],
   staticPressure: ['manometer', 'in.w.c.'],
@@ -326,6 +327,8 @@ export class HiddenSite {
         return this.defrostMinutes(point)
       case 'coilSwitchOpens':
         return unit.coilOpensF ?? 65
+      case 'thermistorOhms':
+        return thermistorOhms(plate.sensorOhms ?? [], point.situation.outdoorF)
       case 'sensorDifference':
         return p.sensorF
       case 'gateTrip': {

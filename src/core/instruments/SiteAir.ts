@@ -1,7 +1,7 @@
 import { solutionOf, type Circuit, type Settled } from '../circuit'
 import type { Call, Felt } from '../equipment'
 import type { Placed } from '../installation'
-import { frostOver, melt, standStill, toward, ESTIMATES, type Coil } from '../simulation'
+import { frostDrop, frostOver, melt, standStill, toward, ESTIMATES, type Coil } from '../simulation'
 import { conditionsOf, type Situation } from '../situation'
 import type { DemandCause, World } from '../time'
 import type { Physics } from './fault'
@@ -24,6 +24,7 @@ export class SiteAir implements World {
   private readonly steadies = new Map<Settled, Map<Situation, Steady>>()
   private leavingF: number
   private number = 0
+  private share = 0
 
   constructor(
     private readonly circuit: Circuit,
@@ -48,18 +49,24 @@ export class SiteAir implements World {
   }
   outdoorF = (): Situation['outdoorF'] => this.situation.outdoorF
   feltNumber = (): number => this.number
-  feels = (_placed: Placed, what: Felt): number => (what === 'coil' ? this.coil.coilF : this.leavingF)
+  feels = (_placed: Placed, what: Felt): number => {
+    if (what === 'coil') return this.coil.coilF
+    return what === 'frostDrop'
+      ? frostDrop(this.coil.coilF, this.situation.outdoorF, this.share)
+      : this.leavingF
+  }
 
   pass(now: number, until: number, situation: Situation, state: Settled): number {
     const runs = this.steady(situation, state)
     const h = Math.min(until - now, runs.defrost ? STEP.defrost : STEP.else)
     const { outdoorF } = this.situation
     const { charge, pumping, fanRunsOn } = this.physics
+    this.share = runs.compressor && !runs.defrost && runs.heats ? runs.share * (2 - charge) : 0
     if (!runs.compressor) standStill(this.coil, this.tons, outdoorF, h)
     else if (runs.defrost) {
       const melts = ESTIMATES.meltShare * TON * this.tons * Math.min(1, charge) ** 1.5 * pumping
       melt(this.coil, this.tons, melts, fanRunsOn || runs.outdoorFan, outdoorF, h)
-    } else if (runs.heats) frostOver(this.coil, this.tons, runs.share * (2 - charge), outdoorF, null, h)
+    } else if (runs.heats) frostOver(this.coil, this.tons, this.share, outdoorF, null, h)
     this.leavingF = toward(this.leavingF, runs.supplyF, h, TAU)
     this.number++
     return now + h

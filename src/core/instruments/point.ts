@@ -6,7 +6,7 @@ export const QUANTITIES = [
   'controlVolts', 'terminalVolts', 'lineVolts', 'legToGround', 'stripAmps', 'rowOhms', 'returnAir', 'compressorAmps',
   'fanAmps', 'blowerAmps', 'supplyAir', 'staticPressure', 'airflow', 'manifold', 'gasInlet', 'clockedInput', 'flueTemp',
   'coAirFree', 'smoke', 'overFireDraft', 'pumpPressure', 'subcooling', 'superheat', 'dischargeLine', 'vapourLine',
-  'valveDifference', 'defrostMinutes', 'coilSwitchOpens', 'sensorDifference', 'capacitor', 'gateTrip', 'airTrip', 'airRemake',
+  'valveDifference', 'defrostMinutes', 'coilSwitchOpens', 'thermistorOhms', 'sensorDifference', 'capacitor', 'gateTrip', 'airTrip', 'airRemake',
   'vacuum', 'lowGasTrip', 'lineLength', 'chargeAdded', 'nozzle', 'coilEntering',
 ] as const // prettier-ignore
 export type Quantity = (typeof QUANTITIES)[number]

@@ -18,3 +18,4 @@ export {
 } from './settings'
 export { lowSpeedIsEnough } from './air'
 export { targetsOf, type Target } from './targets'
+export { defrostStarts, type DefrostStart } from './defrost'

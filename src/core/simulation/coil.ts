@@ -7,6 +7,10 @@ export interface Coil {
   frostLb: number
 }
 
+/** Δ°F by which a coil that runs at a share of its capacity is colder under outdoors than a clean one. */
+export const frostDrop = (coilF: number, outdoorF: number, share: number): number =>
+  outdoorF - coilF - splitOf(share, 0, 1)
+
 /** °F after so many s of the way from one to another: e^(−s/τ) of it is left. */
 export const toward = (from: number, to: number, seconds: number, tau: number): number =>
   to + (from - to) * Math.exp(-seconds / tau)

@@ -6,9 +6,10 @@ import { regionsOf, breakpointsOf, type Situation } from '../situation'
 import type { World } from '../time'
 import { degF, type DegF } from '../units'
 import { ESTIMATES } from './estimates'
-import { frostOver, melt, standStill, toward } from './coil'
+import { frostDrop, frostOver, melt, standStill, toward } from './coil'
 import { chargeOf, coilFelt, fanStays, isDead, siteFaultOf, type SiteFault } from './siteFault'
 import { frostFactor } from './frost'
+import { copy, type State } from './homeState'
 import type { Air, HomeInput, Sample } from './input'
 import type { Machine, Running } from './machine'
 import { Network } from './network'
@@ -26,18 +27,11 @@ const MOVES_FOR = 240
 /** s to which an instant is found at which something changes, and looks that are spent on it at the most. */
 const FOUND = { within: 0.02, looks: 26 } as const
 
-interface State {
-  t: Float64Array
-  aheadF: number
-  coilF: number
-  frostLb: number
-}
-
 /** House, coil, air and weather around a job's circuit, with its thermostat. Figures that nobody has are estimates. */
 export class Home implements World {
   readonly samples: Sample[] = []
   private readonly state: State
-  private readonly kept: State = { t: new Float64Array(3), aheadF: 0, coilF: 0, frostLb: 0 }
+  private readonly kept: State = { t: new Float64Array(3), aheadF: 0, coilF: 0, frostLb: 0, share: 0 }
   private readonly given: Given = { heat: 0, kw: 0, outdoorF: 0, target: 0, roomHours: 0 }
   private readonly signBefore: Int8Array
   private readonly signNow: Int8Array
@@ -98,6 +92,7 @@ export class Home implements World {
       aheadF: input.roomF,
       coilF: outdoorF,
       frostLb: 0,
+      share: 0,
     }
   }
 
@@ -132,9 +127,17 @@ export class Home implements World {
     return this.felt(what)
   }
 
+  misfeels(what: Felt): string | null {
+    const { fault } = this
+    const isCoil = what === 'coil' || what === 'frostDrop'
+    return isCoil && fault !== null && coilFelt(fault, 0, 60) !== 0 ? fault : null
+  }
+
   private felt(what: Felt): number {
     const { t, aheadF, coilF } = this.state
     if (what === 'coil') return coilFelt(this.fault, coilF, this.outdoorNow)
+    if (what === 'frostDrop')
+      return frostDrop(coilFelt(this.fault, coilF, this.outdoorNow), this.outdoorNow, this.state.share)
     return what === 'enteringAir' ? aheadF : t[DUCT]!
   }
 
@@ -297,6 +300,7 @@ export class Home implements World {
     const { tons, plant } = this.machine
     const charge = chargeOf(this.fault)
     const target = this.thermostat.target(now)
+    s.share = 0
     let heat = 0
     let kw = 0
     if (r.stage > 0 && !isDead(this.fault)) {
@@ -310,7 +314,8 @@ export class Home implements World {
         // Without air over its coils it moves next to nothing.
         const air = (r.outdoorFan ? 1 : 0.3) * (r.cfm > 0 ? 1 : 0)
         heat = run.heat * frostFactor(s.frostLb, tons) * air * charge * this.ramp(now, h)
-        frostOver(s, tons, run.share * (2 - charge), outdoorF, this.air.dewAt?.(now) ?? null, h)
+        s.share = run.share * (2 - charge)
+        frostOver(s, tons, s.share, outdoorF, this.air.dewAt?.(now) ?? null, h)
       } else if (r.way === 'cools') {
         heat = r.cfm > 0 ? -12_000 * tons : 0
         s.coilF = toward(s.coilF, outdoorF + 20, h, ESTIMATES.coilRunS)
@@ -388,11 +393,4 @@ export class Home implements World {
   private restore(): void {
     copy(this.kept, this.state)
   }
-}
-
-function copy(from: State, to: State): void {
-  to.t.set(from.t)
-  to.aheadF = from.aheadF
-  to.coilF = from.coilF
-  to.frostLb = from.frostLb
 }

@@ -29,6 +29,6 @@ export {
   type TapeStep,
   type Waiting,
 } from './tape'
-export { frostOver, melt, standStill, toward, type Coil } from './coil'
+export { frostDrop, frostOver, melt, standStill, toward, type Coil } from './coil'
 export { ESTIMATES } from './estimates'
 export { Network } from './network'

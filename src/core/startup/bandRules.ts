@@ -22,6 +22,7 @@ import {
 import { clocked, flue, inlet, manifold, nozzle } from './furnaceBands'
 import { BANDS } from './bands'
 import { charge, defrost, discharge, vapour } from './refrigerantBands'
+import { ohmsAt } from './sensorOhms'
 import type { BandedKind } from './bandedKind'
 import { standing, type Reading } from './reading'
 import type { Cause } from './verdict'
@@ -338,6 +339,21 @@ export const BAND_RULES: Record<BandedKind, BandRule> = {
     const causes = cause('coilSwitch', 'switchPlace')
     const basis = opens === undefined ? 'usual' : 'plate'
     return { right: about(opens ?? BANDS.coilOpensF, BANDS.switchF), basis, low: causes, high: causes }
+  },
+  thermistorOhms: (c) => {
+    const at = c.r.situation.outdoorF
+    const nominal = ohmsAt(plateAt(c).sensorOhms ?? [], at)
+    const causes = cause('sensorWiring')
+    return nominal === null
+      ? null
+      : {
+          right: about(nominal, BANDS.thermistorShare * nominal),
+          nominal,
+          basis: 'plate',
+          from: { outdoorF: at },
+          low: causes,
+          high: causes,
+        }
   },
   sensorDifference: () => {
     const causes = cause('sensorPlace', 'sensorWiring')

@@ -54,6 +54,11 @@ const FIXTURES: Record<BandedKind, Fixture> = {
     right: [4, 9.7], watch: [10, 10.3], wrong: [[10.4, 'chargeLow']],
   },
   coilSwitchOpens: { at: 'od', site: STRIPS, right: [60, 70], wrong: [[59, 'coilSwitch'], [71, 'coilSwitch']] },
+  // 47 °F lies 0.83333 of the way from 32 (32,700 Ω) to 50 (19,900 Ω), on the logarithm: 21,616 Ω; ± 10 %.
+  thermistorOhms: {
+    at: 'od', site: { ...STRIPS, outdoorF: 47, plates: { od: { sensorOhms: [{ atF: 32, ohms: 32_700 }, { atF: 50, ohms: 19_900 }] } } },
+    right: [19_500, 21_616, 23_700], wrong: [[19_400, 'sensorWiring'], [23_800, 'sensorWiring']],
+  },
   sensorDifference: { at: 'sen', site: GAS, right: [-2, 2], watch: [-4, 4], wrong: [[4.1, 'sensorPlace']] },
   // 40 µF ± 6 %: 37.6 to 42.4.
   capacitor: {

@@ -79,6 +79,7 @@ export const READING_KINDS: Record<
   vacuum: { unit: 'microns', least: 0, most: 800_000, places: ['line'] },
   defrostMinutes: { unit: 'min', least: 0, most: 60, places: ['coil'] },
   coilSwitchOpens: { unit: '°F', least: -40, most: 150, places: ['coil'] },
+  thermistorOhms: { unit: 'Ω', least: 0, most: 10_000_000, places: ['coil', 'sensor'] },
   sensorDifference: { unit: 'Δ°F', least: -100, most: 100, places: ['sensor'] },
   capacitor: { unit: 'µF', least: 0, most: 300, places: ['motor'] },
   gateTrip: { unit: '°F', least: -60, most: 150, places: ['sensor'] },

@@ -1,4 +1,14 @@
-import type { Felt, TransitionContext, Truth, Unknowable, Value } from '../equipment'
+import {
+  feltCause,
+  type Felt,
+  type TransitionContext,
+  type Truth,
+  type Unknowable,
+  type Value,
+} from '../equipment'
+import type { Counter } from './counter'
+import type { ModeCause } from './trace'
+import type { World } from './world'
 import type { Circuit, Settled } from '../circuit'
 import { makeRef, settingIn, type Placed, type Ref } from '../installation'
 import { evalContextOf, type Situation } from '../situation'
@@ -42,4 +52,14 @@ export function contextFor(circuit: Circuit, placed: Placed, view: View): Transi
     closed: (id) => at(view.state()?.closed, contacts.get(makeRef(placed.ref, id)), 1),
     feels: (what) => view.feels(placed, what),
   }
+}
+
+/** The temperature that let a transition go, with what is wrong where it is felt; null: none did. */
+export function causeOf(
+  { felt, transition }: Pick<Counter, 'felt' | 'transition'>,
+  context: TransitionContext,
+  world: World | undefined,
+): ModeCause | null {
+  const cause = felt && transition.when ? feltCause(transition.when, context) : null
+  return cause && { ...cause, site: world?.misfeels?.(cause.feels) ?? null }
 }

@@ -1,5 +1,5 @@
 export { runTime, type TimeInput } from './run'
 export type { CountCurve } from './curves'
-export type { Move, OutsideEvent, Step, Trace } from './trace'
+export type { ModeCause, Move, OutsideEvent, Step, Trace } from './trace'
 export { waitsFor, type CallWaits, type Held, type Past, type Wait } from './waits'
 export type { DemandCause, World } from './world'

@@ -14,7 +14,7 @@ import { memoriesAt, modesOf, stands, type PlacedMode, type Situation } from '..
 import { sure } from '../sure'
 import { tolerances } from '../tolerances'
 import { entry } from './entry'
-import { contextFor, type View } from './context'
+import { causeOf, contextFor, type View } from './context'
 import { CountCurves } from './curves'
 import { countersOf, Truths, type Counter, type Slot } from './counter'
 import { timedContacts, type TimedContact } from './timedContacts'
@@ -291,6 +291,7 @@ class Run {
         to: c.transition.to,
         waited: after,
         transition: c.transition,
+        because: causeOf(c, this.contextOf(c.mode.placed), this.input.world),
       })
       c.slot.state = c.transition.to
       this.current = null

@@ -1,4 +1,4 @@
-import type { Call, Transition } from '../equipment'
+import type { Call, FeltCause, Transition } from '../equipment'
 import type { Settled } from '../circuit'
 import type { Ref } from '../installation'
 import type { Situation } from '../situation'
@@ -19,13 +19,26 @@ export type OutsideEvent = { at: number } & (
   | { site: string }
 )
 
+/** The temperature that let a mode go its way; `site`: what is wrong where it is felt. */
+export interface ModeCause extends FeltCause {
+  site: string | null
+}
+
 /** One thing that moved, with what it had waited for. */
 export type Move =
   | { kind: 'outside'; event: OutsideEvent }
   | { kind: 'demand'; from: Call; call: Call; cause: DemandCause }
   | { kind: 'weather'; outdoorF: DegF }
   /** `waited`: s that were counted; 0 for one that goes at once. */
-  | { kind: 'mode'; ref: Ref; from: string; to: string; waited: number; transition: Transition }
+  | {
+      kind: 'mode'
+      ref: Ref
+      from: string
+      to: string
+      waited: number
+      transition: Transition
+      because: ModeCause | null
+    }
   | { kind: 'contact'; ref: Ref; closes: boolean; waited: number }
   | { kind: 'load'; ref: Ref; on: boolean }
 

@@ -26,6 +26,8 @@ export interface World {
   outdoorF(): DegF
   /** °F of air and coil where a device stands; null: nobody knows. */
   feels(placed: Placed, what: Felt): Unknowable<number>
+  /** What makes a device feel something else than is there, by its name; null: nothing does. */
+  misfeels?(what: Felt): string | null
   /** A number that is another whenever something felt has passed a temperature at which a mode goes its way. */
   feltNumber(): number
   /**

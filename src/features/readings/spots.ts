@@ -170,6 +170,10 @@ function bandedSpots(inst: Installation, kind: BandedKind): PartialSpot[] {
     case 'defrostMinutes':
     case 'coilSwitchOpens':
       return at('coil', outdoors(inst))
+    case 'thermistorOhms': {
+      const boards = outdoors(inst).filter((p) => p.device.plate.sensorOhms)
+      return [...at('coil', boards), ...at('sensor', boards)]
+    }
     case 'sensorDifference':
       return at('sensor', ofKinds(inst, 'outdoorSensor'))
     case 'airTrip':

@@ -41,7 +41,7 @@ export const airThermostatFields: PlateFields<AirThermostatPlate> = {
   closesF: number('°F', 40, 200),
 }
 
-/** A sensor that thermostats go by. */
+/** A sensor that a thermostat uses, or the two of a demand defrost board. */
 export interface SensorPlate {
   /** Its ohms by temperature. */
   sensorOhms?: { atF: number; ohms: number }[]

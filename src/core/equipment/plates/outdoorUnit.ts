@@ -1,4 +1,5 @@
 import { electricalFields, type ElectricalPlate } from './electrical'
+import { sensorFields, type SensorPlate } from './control'
 import { amps, count, number, type PlateFields } from './field'
 
 /** One rating point: capacity and power or COP of a stage at an outdoor temperature. */
@@ -11,7 +12,7 @@ export interface Rating {
   cop?: number
 }
 
-export interface OutdoorUnitPlate extends ElectricalPlate {
+export interface OutdoorUnitPlate extends ElectricalPlate, SensorPlate {
   stages?: number
   /** A: rated load amps of the compressor; full load amps of the fan. */
   compressorRla?: number
@@ -47,6 +48,7 @@ export interface OutdoorUnitPlate extends ElectricalPlate {
 }
 export const outdoorUnitFields: PlateFields<OutdoorUnitPlate> = {
   ...electricalFields,
+  ...sensorFields,
   stages: count(2),
   compressorRla: amps(),
   fanFla: amps(50),
