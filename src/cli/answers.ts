@@ -270,6 +270,7 @@ export const ANSWERS = {
         }),
       ),
       sums: shape(sumsFields()),
+      notes: list(str()),
       untimed: list(str()),
     }),
   winter: () =>

@@ -78,6 +78,9 @@ describe('bin/gatecross', () => {
       '0:01:06  Blower interlock closes after 6 s.',
       '0:01:12  Strip row 1 on: row 1 sequencer contact closes after 12 s.',
       '0:01:24  Strip row 2 on: row 2 sequencer contact closes after 24 s.',
+      'Room 70 °F at the start, 69.9 °F at the end, 69.9 °F at the coldest.',
+      'Supply air up to 82 °F.',
+      expect.stringMatching(/^0\.2 kWh/),
     ])
     // All breakers are off from the second minute on: nothing comes on any more.
     const own = gatecross(

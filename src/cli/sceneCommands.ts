@@ -2,6 +2,7 @@ import { Circuit } from '@/core/circuit'
 import {
   readOwn,
   sceneInput,
+  sceneNotes,
   scenesOf,
   simulate,
   WINTER_DAYS,
@@ -12,7 +13,16 @@ import {
 } from '@/core/simulation'
 import { tolerances } from '@/core/tolerances'
 import { jobSeen, type Job } from '@/jobfile'
-import { elapsed, eventSentence, eventWords, OWN_PROBLEM_WORDS, SCENE_WORDS, winterSentences } from '@/words'
+import {
+  elapsed,
+  eventSentence,
+  eventWords,
+  OWN_PROBLEM_WORDS,
+  SCENE_WORDS,
+  sceneNoteSentence,
+  sceneSummary,
+  winterSentences,
+} from '@/words'
 import type { Args } from './args'
 import { answer, refuse, type Result } from './answer'
 
@@ -77,6 +87,9 @@ export function runCommand(job: Job, args: Args): Result {
   const run = simulate(circuit, seen, input)
   const events = run.steps.filter((s) => s.moves.length)
   const chatters = run.ended === 'chatter'
+  const notes = sceneNotes(seen.inst, scene as Scene, run.steps, run.samples).map((n) =>
+    sceneNoteSentence(circuit, n),
+  )
   return answer(
     {
       scene,
@@ -90,11 +103,14 @@ export function runCommand(job: Job, args: Args): Result {
       })),
       room: run.samples,
       sums: sumsJson(run.sums),
+      notes,
       untimed: run.untimed,
     },
     [
       `${SCENE_WORDS[scene as Scene]}.`,
       ...events.map((s) => `${elapsed(s.at)}  ${eventSentence(seen.inst, s)}`),
+      ...sceneSummary(run.sums, run.samples),
+      ...notes,
       ...(chatters ? ['Here the circuit comes to no rest: relays go on and off without end.'] : []),
     ],
     chatters,

@@ -17,6 +17,7 @@ export const DRAFT_KIND_WORDS: Record<DraftKind, string> = {
 /** What is asked. */
 const ASKED: Record<PlainKey, string> = {
   batteries: 'It runs on batteries',
+  timerPower: 'Minimum-off timer at a power loss',
   lockouts: 'It can hold heat off by the outdoor temperature',
   dualFuel: 'It can change over to a furnace',
   rvSense: 'Reversing valve energised',
@@ -80,6 +81,10 @@ const OPTION: Record<string, string> = {
   water: 'on water in the pan',
   trip: 'on a fault or a limit',
   warm: 'on outdoor warmth',
+  unknown: 'not known',
+  anew: 'starts anew',
+  goesOn: 'keeps counting',
+  clears: 'clears: no delay after it',
 }
 
 /** What a field asks, with its unit. */

@@ -1,6 +1,15 @@
 import { isCooling, type Call, type Felt } from '@/core/equipment'
-import { placedByRef, settingIn, splitRef, type Installation } from '@/core/installation'
-import type { Otherwise, OwnProblem, OwnWhat, Scene, SiteFault, System, Waiting } from '@/core/simulation'
+import { placedByRef, splitRef, type Installation } from '@/core/installation'
+import {
+  COIL_JUMPER,
+  type Otherwise,
+  type OwnProblem,
+  type OwnWhat,
+  type Scene,
+  type SiteFault,
+  type System,
+  type Waiting,
+} from '@/core/simulation'
 import type { CountCurve, DemandCause, ModeCause, Move, OutsideEvent, Step } from '@/core/time'
 import { INTENT_WORDS } from './intents'
 import { CALL_WORDS, gateName, lower, refWords, upper } from './names'
@@ -18,7 +27,7 @@ export const SCENE_WORDS: Record<Scene, string> = {
   powerOff: 'Power off for 20 minutes',
   upAndDown: 'An owner who turns it up and down',
   backupCycle: 'Emergency heat, and back',
-  forcedDefrost: 'Force a defrost with the speed-up pins',
+  forcedDefrost: 'Force a defrost',
   cooling: 'Cooling on a hot day',
   own: 'A scene of your own',
 }
@@ -82,19 +91,29 @@ export function demandWords(c: DemandCause, call: Call): string {
 
 /** What a device felt that let a mode go: "the outdoor coil above 65 °F", or what is wrong where it feels it. */
 function causeWords({ feels, side, at, site }: ModeCause): string {
-  const known: Partial<Record<string, string>> = SITE_FAULT_WORDS
+  const known: Partial<Record<string, string>> = {
+    ...SITE_FAULT_WORDS,
+    [COIL_JUMPER]: 'the coil thermostat is jumpered',
+  }
   const wrong = site === null ? undefined : known[site]
   return wrong ?? `${FELT_WORDS[feels]} ${side} ${degrees(at)}`
 }
 
 /** What somebody did, or what went wrong. */
 function outsideWords(inst: Installation, e: OutsideEvent): string {
-  if ('mode' in e) return modeWords(inst, e.mode, e.state)
+  if ('mode' in e) {
+    const { placed, id } = splitRef(e.mode)
+    const mode = placedByRef(inst, placed)?.device.modes.find((m) => m.id === id)
+    const isDefrost = mode?.states.some((s) => s.id === e.state && s.condition === 'defrost')
+    return isDefrost ? 'force a defrost by the board’s own test' : modeWords(inst, e.mode, e.state)
+  }
   if ('call' in e) return `${CALL_WORDS[e.call]} is called`
   if ('outdoorF' in e) return `it is ${degrees(e.outdoorF)} outdoors`
   if ('site' in e) {
     const known: Partial<Record<string, string>> = SITE_FAULT_WORDS
     const now = known[e.site]
+    if (e.site === COIL_JUMPER) return 'power off: jumper the coil thermostat and list the jumper; power on'
+    if (e.site === '') return 'take the jumper out'
     return now === undefined ? 'the fault is put right' : `from now on: ${now}`
   }
   const name = placedByRef(inst, e.device)?.label ?? ''

@@ -40,9 +40,9 @@ describe('a test run in words', () => {
     // 60 min, 72 times faster: 3,600 / 72 = 50 s.
     [
       { kind: 'forceDefrost', speedUp: 72, minutes: 60 },
-      'Hold the speed-up pins together: 60 min become 50 s. Let go at once when it begins: see the outdoor fan stop and hear the valve shift.',
+      'Hold the speed-up pins together: 60 min become 50 s. Let go when the defrost begins. The outdoor fan stops, the valve shifts, and the board sends 24 V on W where it is landed.',
     ],
-    [{ kind: 'forceDefrost', speedUp: null, minutes: 60 }, 'Force a defrost as the maker says. Let go at once when it begins: see the outdoor fan stop and hear the valve shift.'],
+    [{ kind: 'forceDefrost', speedUp: null, minutes: 60 }, 'Force a defrost as the maker says. Let go when the defrost begins. The outdoor fan stops, the valve shifts, and the board sends 24 V on W where it is landed.'],
   ])('%j', (step, words) => expect(stepWords(inst, step)).toBe(words)) // prettier-ignore
 
   it('why a card waits', () => {

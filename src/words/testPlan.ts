@@ -46,7 +46,9 @@ export function cardTitle(inst: Installation, card: TestCard): string {
         ? `${INTENT_WORDS[card.intent].name}: tried from its other side`
         : refWords(inst, card.at ?? '')
     case 'defrost':
-      return `Defrost of the ${lower(named)}`
+      return card.isForced
+        ? `Defrost of the ${lower(named)}, forced on a mild day`
+        : `Defrost of the ${lower(named)}`
     case 'minimumOff':
       return 'Minimum off: the compressor waits before it starts again'
     case 'float':
@@ -59,6 +61,9 @@ export function cardTitle(inst: Installation, card: TestCard): string {
       return `Around the ${lower(named)}: drainage, snow, clearance`
   }
 }
+
+const DEFROST_SIGNS =
+  'The outdoor fan stops, the valve shifts, and the board sends 24 V on W where it is landed.'
 
 /** What is done to bring a card up, a sentence for each step. */
 export function stepWords(inst: Installation, step: TestStep): string {
@@ -101,8 +106,14 @@ export function stepWords(inst: Installation, step: TestStep): string {
         step.speedUp && step.minutes
           ? `Hold the speed-up pins together: ${figure(step.minutes)} min become ${duration((step.minutes * 60) / step.speedUp)}.`
           : 'Force a defrost as the maker says.'
-      return `${sped} Let go at once when it begins: see the outdoor fan stop and hear the valve shift.`
+      return `${sped} Let go when the defrost begins. ${DEFROST_SIGNS}`
     }
+    case 'jumperCoil':
+      return `Turn off the power to the ${lower(deviceWords(inst, step.at))} and test for dead. Jumper the coil thermostat and list the jumper. Turn the power on.`
+    case 'jumperCoilOut':
+      return 'Turn the power off and test for dead. Take the jumper out at once: with it in, only the board’s time ends the defrost. Turn the power on. This test doesn’t prove the coil thermostat or the melting. Test those in cold weather.'
+    case 'boardDefrostTest':
+      return `${step.text ?? 'Force a defrost by the board’s own test, as the manufacturer says.'} Never jumper a thermistor. ${DEFROST_SIGNS}`
     case 'pour':
       return `Lift the float of the ${lower(deviceWords(inst, step.at))}, or pour water into its pan.`
     case 'leakTest':
@@ -131,6 +142,9 @@ export const STEP_HAZARD: Record<TestStep['kind'], 'dead' | '24V' | 'line' | nul
   warmBath: '24V',
   resistor: 'dead',
   forceDefrost: '24V',
+  jumperCoil: 'dead',
+  jumperCoilOut: 'dead',
+  boardDefrostTest: '24V',
   pour: null,
   leakTest: '24V',
   closeGas: null,

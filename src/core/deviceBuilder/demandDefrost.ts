@@ -46,7 +46,7 @@ export function demandDefrost(opensF: number): { starts: NonNullable<Mode['trans
       when: when(runs, coil, is('airSensor', 'good'), { sense: 'outdoor', below: USUAL.coldF }),
       after: USUAL.longestRun,
       accumulates: true,
-      reset: { feels: 'coil', above: opensF },
+      reset: { any: [{ feels: 'coil', above: opensF }, { not: on('logic') }] },
     },
     {
       from: 'normal',
@@ -54,7 +54,7 @@ export function demandDefrost(opensF: number): { starts: NonNullable<Mode['trans
       when: when(runs, coil, is('airSensor', 'lost'), { feels: 'coil', below: USUAL.coldCoilF }),
       after: USUAL.byTime,
       accumulates: true,
-      reset: { feels: 'coil', above: opensF },
+      reset: { any: [{ feels: 'coil', above: opensF }, { not: on('logic') }] },
     },
   ]
   const clock: Mode = {

@@ -84,6 +84,7 @@ export const freshDraft = (kind: DraftKind): DeviceDraft => ({
   terminals: [],
   outputs: {},
   batteries: false,
+  timerPower: 'unknown',
   lockouts: false,
   dualFuel: false,
   rvSense: 'cooling',

@@ -66,6 +66,7 @@ export const FIELDS: Record<DraftKind, readonly DraftField[]> = {
   thermostat: [
     choice('rvSense', ['cooling', 'heating'], hasTerminal('OB')),
     yesNo('batteries'),
+    choice('timerPower', ['unknown', 'anew', 'goesOn', 'clears'], (d) => !d.batteries && hasTerminal('Y')(d)),
     yesNo('lockouts'),
     yesNo('dualFuel'),
   ],

@@ -80,10 +80,12 @@ const boardMode = (draft: DeviceDraft, pins: string | null): Mode => ({
             when: { all: [on('contactor'), coldCoil(draft)] },
             after: pins ? { set: pins, times: 60 } : 3600,
             accumulates: true,
-            reset: { feels: 'coil', above: COIL.opensF },
+            reset: { any: [{ feels: 'coil', above: COIL.opensF }, { not: on('logic') }] },
           } satisfies Transition,
         ]),
     { from: 'defrost', to: 'normal', when: { feels: 'coil', above: COIL.opensF } },
+    // A board that lost its power begins as at first.
+    { from: 'defrost', to: 'normal', when: { not: on('logic') } },
     // A defrost that the call cut short goes on when the compressor does: its cap counts run time, too.
     {
       from: 'defrost',

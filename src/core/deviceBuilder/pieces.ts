@@ -108,12 +108,25 @@ export const mode = (
 export const delayed = (part: Part, closes: Duration, opens: Duration): Part =>
   part.kind === 'contact' ? { ...part, after: { closes, opens } } : part
 
-/** A minimum-off timer: it waits from the drop of the compressor output on, and from the return of its power. */
-export const timerTransitions = (output: string, after: Duration, power: string | null): Transition[] => [
-  { from: 'ready', to: 'waiting', when: { closed: output }, counts: 'ends' },
-  ...(power ? [{ from: 'ready', to: 'waiting', when: { energised: power }, counts: 'begins' } as const] : []),
-  { from: 'waiting', to: 'ready', after },
-]
+/**
+ * A minimum-off timer: it waits from the drop of the compressor output on. One that loses its power starts anew when that
+ * returns; goes on meanwhile; or clears, so that nothing waits any more.
+ * @param power the load that it runs on; null: a battery
+ */
+export function timerTransitions(
+  output: string,
+  after: Duration,
+  power: string | null,
+  atPowerLoss: 'anew' | 'goesOn' | 'clears' = 'anew',
+): Transition[] {
+  const drops: Transition = { from: 'ready', to: 'waiting', when: { closed: output }, counts: 'ends' }
+  const full: Transition = { from: 'waiting', to: 'ready', after }
+  if (power === null || atPowerLoss === 'goesOn') return [drops, full]
+  const powered = { energised: power }
+  return atPowerLoss === 'clears'
+    ? [drops, { from: 'waiting', to: 'ready', when: { not: powered } }, full]
+    : [drops, { from: 'ready', to: 'waiting', when: powered, counts: 'begins' }, { ...full, when: powered }]
+}
 /** A limit opens by its own heat and closes by itself, 30 °F lower; °F of the air that leaves the heater. */
 export const limitTransitions = (opensF: number): Transition[] => [
   { from: 'closed', to: 'open', when: { feels: 'leavingAir', above: opensF } },

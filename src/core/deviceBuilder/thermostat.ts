@@ -184,12 +184,20 @@ export function thermostat(d: Device, draft: DeviceDraft): Device {
     settings.push(figure('minimumOff', 'Compressor minimum off', 'set', [0, 5], 'min', 5, 'minimumOff', 1))
   const timer: Mode = {
     id: 'timer',
-    label: 'Compressor minimum-off timer',
+    label:
+      draft.timerPower === 'unknown' && self
+        ? 'Compressor minimum-off timer (after a power loss assumed to start anew)'
+        : 'Compressor minimum-off timer',
     states: [
       { id: 'ready', label: 'Ready' },
       { id: 'waiting', label: 'Still waiting', condition: 'waiting', reach: { call: COMPRESSOR_CALLS } },
     ],
-    transitions: timerTransitions('outY', { set: 'minimumOff', times: 60 }, self ? 'self' : null),
+    transitions: timerTransitions(
+      'outY',
+      { set: 'minimumOff', times: 60 },
+      self ? 'self' : null,
+      draft.timerPower === 'unknown' ? 'anew' : draft.timerPower,
+    ),
   }
   const heats: When = {
     any: ['AUX', 'W2', 'E'].filter((id) => has(d, id)).map((id) => ({ closed: `out${id}` })),

@@ -34,6 +34,8 @@ export interface DeviceDraft {
   outputs: Partial<Record<Call, string[]>>
   /** Thermostat: it runs on batteries, and needs no C. */
   batteries: boolean
+  /** Thermostat: what its minimum-off timer does when it loses its power; nobody knows: the longest wait is taken. */
+  timerPower: 'unknown' | 'anew' | 'goesOn' | 'clears'
   /** Thermostat: it can hold compressor and backup off by an outdoor temperature. */
   lockouts: boolean
   /** Thermostat: it can change over to a furnace by an outdoor temperature. */

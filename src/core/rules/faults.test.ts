@@ -159,7 +159,8 @@ describe('failures of parts', () => {
   })
 
   it('says where each shows, and changes nothing where it says so', () => {
-    for (const e of [...effects.strips, ...effects.fuel])
+    // What becomes of its defrosts shows in no single state.
+    for (const e of [...effects.strips, ...effects.fuel].filter((x) => !x.defrosts))
       expect([e.failure.at, e.witness === null]).toEqual([e.failure.at, harmless.includes(e.kind)])
     expect(effects.strips).toHaveLength(failuresOf(jobs.strips).length)
   })

@@ -7,7 +7,7 @@ import type { World } from '../time'
 import { degF, type DegF } from '../units'
 import { ESTIMATES } from './estimates'
 import { frostDrop, frostOver, melt, standStill, toward } from './coil'
-import { chargeOf, coilFelt, fanStays, isDead, siteFaultOf, type SiteFault } from './siteFault'
+import { chargeOf, coilFelt, fanStays, isDead, atSiteOf, type AtSite } from './siteFault'
 import { frostFactor } from './frost'
 import { copy, type State } from './homeState'
 import type { Air, HomeInput, Sample } from './input'
@@ -41,7 +41,7 @@ export class Home implements World {
   private readonly tally: Tally
   private readonly altitude: number
   private readonly air: Air
-  private fault: SiteFault | null
+  private fault: AtSite | null
   private readonly points: { what: Felt; at: number }[]
   private readonly breaks: DegF[]
   private readonly regions: DegF[]
@@ -111,7 +111,7 @@ export class Home implements World {
   }
 
   happens(site: string): void {
-    this.fault = siteFaultOf(site)
+    this.fault = atSiteOf(site)
     this.felts++
   }
 

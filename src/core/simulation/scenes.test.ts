@@ -1,7 +1,8 @@
 import { Circuit } from '../circuit'
 import type { Ref } from '../installation'
+import { demoInstallation } from '../../../tests/helpers/demo'
 import { demoSeen } from '../../../tests/helpers/seen'
-import { sceneInput, simulate, type Scene, type SceneOptions } from '.'
+import { sceneInput, sceneNotes, simulate, type Scene, type SceneOptions } from '.'
 
 const circuits = new Map<string, { seen: ReturnType<typeof demoSeen>; circuit: Circuit }>()
 const jobOf = (id: string) => {
@@ -162,6 +163,20 @@ const FIXTURES: Record<string, Fixture> = {
     job: 'quillfeather-lane', scene: 'forcedDefrost', o: { until: 700 }, of: ['od.compressor', 'od.fan', 'kit.row1', 'kit.row2'],
     events: [['+od.compressor', 60], ['+od.fan', 60], ['-od.fan', 634], ['+kit.row1', 646], ['+kit.row2', 658]],
   },
+  // The jumper stands for a cold coil from the start: at 600 s 540 are counted, (3,600 − 540)/90 = 34. The pins are let go at
+  // 645 s; two minutes later the power goes off, and the jumper comes out.
+  'on a mild day a jumper and the pins force one, and the power ends it': {
+    job: 'quillfeather-lane', scene: 'forcedDefrost', o: { outdoorF: 65, until: 800 }, of: ['od.compressor', 'od.fan', 'kit.row1', 'kit.row2'],
+    events: [
+      ['+od.compressor', 60], ['+od.fan', 60], ['-od.fan', 634], ['+kit.row1', 646], ['+kit.row2', 658],
+      ['-od.compressor', 765], ['-kit.row1', 765], ['-kit.row2', 765],
+    ],
+  },
+  // Its own test at 600 s; the first row 12 s after the board’s W.
+  'a demand board defrosts by its own test in any weather': {
+    job: 'pennywort-close', scene: 'forcedDefrost', o: { outdoorF: 65, until: 620 }, of: ['od.compressor', 'od.fan', 'kit.row1'],
+    events: [['+od.compressor', 60], ['+od.fan', 60], ['-od.fan', 600], ['+kit.row1', 612]],
+  },
 } // prettier-ignore
 
 /** What happens in one second has no order. */
@@ -175,5 +190,29 @@ describe('scenes, by the delays of their devices', () => {
     expect(seen.map(([e]) => e)).toEqual(inOrder(events).map(([e]) => e))
     for (const [i, [, at]] of inOrder(events).entries())
       expect(Math.abs(seen[i]![1] - at)).toBeLessThanOrEqual(1)
+  })
+})
+
+describe('what a scene was expected to bring', () => {
+  const notesOf = (job: string, scene: Scene, o: Parameters<typeof sceneInput>[2], settings = {}) => {
+    const seen = { ...demoSeen(job), inst: demoInstallation(job, settings) }
+    const run = simulate(new Circuit(seen.inst), seen, sceneInput(seen, scene, o))
+    return sceneNotes(seen.inst, scene, run.steps, run.samples)
+  }
+
+  it('no defrost, where the compressor is locked out at that temperature', () => {
+    expect(notesOf('ferrous-hill', 'forcedDefrost', { outdoorF: 30 })).toMatchObject([
+      { why: 'noDefrost', load: 'od.compressor', situation: { outdoorF: expect.any(Number) } },
+    ])
+    expect(notesOf('quillfeather-lane', 'forcedDefrost', { outdoorF: 30 })).toEqual([])
+  })
+
+  it('no backup, where its lockout lets the house cool', () => {
+    // An outdoor thermostat at 0 °F holds the strips off at 10, where the heat pump alone is not enough.
+    const o = { outdoorF: 10, until: 12 * 3600 }
+    expect(notesOf('quillfeather-lane', 'raise4', o, { 'odt.setpoint': 0 })).toMatchObject([
+      { why: 'noBackup', load: 'kit.row1', situation: { call: 'heatAux1' } },
+    ])
+    expect(notesOf('quillfeather-lane', 'raise4', o)).toEqual([])
   })
 })

@@ -1,8 +1,8 @@
-import { amountOf } from '../equipment'
 import { DEFAULT_INDOOR_F, designFOf, houseValue } from '../house'
-import { settingIn, type JobSeen, type Placed } from '../installation'
+import type { JobSeen } from '../installation'
 import { modesOf } from '../situation'
 import type { OutsideEvent } from '../time'
+import { forcedBy, forcesDefrost } from './forcedDefrost'
 import { ownInput, type OwnEvent } from './own'
 import { feedEvents } from './power'
 import type { SimulationInput } from './simulate'
@@ -56,7 +56,7 @@ export const scenesOf = (inst: JobSeen['inst']): Scene[] =>
   SCENES.filter(
     (s) =>
       (s !== 'cooling' || inst.placed.some((p) => p.device.calls?.some((c) => c.call === 'cool1'))) &&
-      (s !== 'forcedDefrost' || pinsOf(inst) !== null) &&
+      (s !== 'forcedDefrost' || forcedBy(inst) !== null) &&
       (s !== 'backupCycle' || inst.placed.some((p) => p.device.calls?.some((c) => c.call === 'emergency'))),
   )
 
@@ -114,7 +114,7 @@ export function sceneInput(seen: JobSeen, scene: Scene, o: SceneOptions = {}): S
       // From six in the evening: six in the morning is twelve hours on.
       return { ...base, wakes: { at: 12 * HOUR } }
     case 'forcedDefrost':
-      return { ...base, wall: [set(MINUTE, indoor + 1)], events: holdsPins(seen) }
+      return { ...base, wall: [set(MINUTE, indoor + 1)], events: forcesDefrost(seen, at(0)) }
     case 'heatPumpDies':
       return { ...base, events: dies(seen, 2 * HOUR) }
     case 'powerOff':
@@ -153,34 +153,4 @@ function dies(seen: JobSeen, at: number): OutsideEvent[] {
       : []
   })
   return fault.length ? fault.slice(0, 1) : [{ at, site: 'compressorDead' satisfies SiteFault }]
-}
-
-/** s of a run after which the coil is cold enough for its board to count. */
-const COLD_AFTER = 10 * MINUTE
-/** s for which pins are held longer than it takes. */
-const HELD_LONGER = 5
-
-/** The device whose speed-up pins shorten the interval to a defrost, and what that is set to; null: none has any. */
-function pinsOf(inst: JobSeen['inst']): { device: Placed; times: number; seconds: number } | null {
-  for (const { placed, mode } of modesOf(inst)) {
-    const times = placed.device.plate.speedUp
-    if (!times) continue
-    const way = mode.transitions?.find(
-      (t) => t.accumulates && mode.states.find((s) => s.id === t.to)?.condition === 'defrost',
-    )
-    const seconds = way && amountOf(way.after ?? 0, (id) => settingIn(inst, placed, id))
-    if (seconds) return { device: placed, times, seconds }
-  }
-  return null
-}
-
-/** Held once the coil is cold, for as long as the interval now takes; then let go. */
-function holdsPins({ inst }: JobSeen): OutsideEvent[] {
-  const pins = pinsOf(inst)
-  if (!pins) return []
-  const device = pins.device.ref
-  return [
-    { at: COLD_AFTER, device, faster: pins.times },
-    { at: COLD_AFTER + Math.ceil(pins.seconds / pins.times) + HELD_LONGER, device, faster: 1 },
-  ]
 }

@@ -1,6 +1,6 @@
 import type { Circuit } from '../circuit'
 import { feltLeaves } from '../equipment'
-import { placedByRef, splitRef, type Installation, type JobSeen } from '../installation'
+import { placedByRef, splitRef, type Installation, type JobSeen, type Ref } from '../installation'
 import { memoriesAt } from '../situation'
 import { runTime, type Move, type OutsideEvent, type Step, type Trace } from '../time'
 import { Home } from './home'
@@ -87,13 +87,20 @@ export function simulate(circuit: Circuit, seen: JobSeen, input: SimulationInput
   }
 }
 
-/** A defrost begins with its board's mode, and ends by temperature or by the board's own time. */
+/** A defrost begins with its board's mode, and ends by temperature or by the board's own time; or with its power. */
 function countDefrosts(sums: Sums, inst: Installation, move: Move): void {
+  if (move.kind === 'outside') {
+    if ('mode' in move.event && isDefrost(inst, move.event.mode, move.event.state)) sums.defrosts++
+    return
+  }
   if (move.kind !== 'mode') return
-  const { placed, id } = splitRef(move.ref)
+  if (isDefrost(inst, move.ref, move.to)) sums.defrosts++
+  const byTime = feltLeaves(move.transition.when).length === 0 && move.waited > 0
+  if (isDefrost(inst, move.ref, move.from) && byTime) sums.defrostsByTime++
+}
+
+function isDefrost(inst: Installation, ref: Ref, state: string): boolean {
+  const { placed, id } = splitRef(ref)
   const mode = placedByRef(inst, placed)?.device.modes.find((m) => m.id === id)
-  const means = (state: string) => mode?.states.find((s) => s.id === state)?.condition
-  if (means(move.to) === 'defrost') sums.defrosts++
-  const felt = feltLeaves(move.transition.when).length > 0
-  if (means(move.from) === 'defrost' && !felt) sums.defrostsByTime++
+  return mode?.states.find((s) => s.id === state)?.condition === 'defrost'
 }

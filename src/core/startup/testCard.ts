@@ -27,6 +27,11 @@ export type TestStep =
   /** A resistor in place of the sensor, whose lead is lifted: the ohms that the sensor has at that temperature. */
   | { kind: 'resistor'; at: Ref; forF: number; ohms: number }
   | { kind: 'forceDefrost'; speedUp: number | null; minutes: number | null }
+  /** A jumper across the coil thermostat, put in and taken out with the power off: what a mild day needs. */
+  | { kind: 'jumperCoil'; at: Ref }
+  | { kind: 'jumperCoilOut'; at: Ref }
+  /** A demand board's own test, in its words: its thermistors are never jumpered. */
+  | { kind: 'boardDefrostTest'; text: string | null }
   | { kind: 'pour'; at: Ref }
   | { kind: 'leakTest'; at: Ref }
   | { kind: 'closeGas'; at: Ref }
@@ -63,6 +68,8 @@ export interface TestCard {
   /** The gate's setting, the switch or the sensor. */
   at?: Ref
   intent?: GateIntent
+  /** A defrost that is forced on a mild day: it proves neither the coil thermostat nor the melting. */
+  isForced?: true
   situation: Situation
   /** Settings that stand otherwise while it is tried; what cannot be set is only reckoned so. */
   moved: readonly SettingChange[]

@@ -159,6 +159,21 @@ describe('the test run of a job with strips and an outdoor thermostat', () => {
     expect(open.today).toEqual({ can: false, why: 'settingUnknown', at: 'odt.setpoint' })
   })
 
+  it('forces a defrost on a mild day with a jumper that comes out at once, and leaves the cold one to a cold day', () => {
+    const forced = card(planOf('quillfeather-lane', 65), 'forced-od')
+    expect(forced).toMatchObject({ isForced: true, today: { can: true }, situation: { outdoorF: 65, modes: { 'od.board': 'defrost' } } })
+    expect(forced.steps.map((s) => s.kind)).toEqual(['jumperCoil', 'setpoint', 'forceDefrost', 'jumperCoilOut'])
+    expect(forced.expected!.runs).toEqual(expect.arrayContaining(['od.compressor', 'od.rvCoil', 'kit.row1']))
+    expect(forced.expected!.runs).not.toContain('od.fan')
+    // In the cold the pins are enough, and there is one card.
+    expect(planOf('quillfeather-lane', 30).some((c) => c.isForced)).toBe(false)
+    expect(card(planOf('quillfeather-lane', 30), 'defrost-od').steps.map((s) => s.kind)).toEqual(['setpoint', 'forceDefrost'])
+    // Two thermistors are never jumpered: the board’s own test, on any day.
+    for (const f of [30, 65])
+      for (const c of planOf('pennywort-close', f).filter((x) => x.kind === 'defrost'))
+        expect(c.steps.map((s) => s.kind)).toEqual(['setpoint', 'installerTest', 'boardDefrostTest'])
+  }) // prettier-ignore
+
   it('waits for the weather where nothing else is honest', () => {
     const warm = planOf('quillfeather-lane', 80)
     expect(card(warm, 'defrost-od').today).toEqual({ can: false, why: 'tooWarm', untilF: 40 })

@@ -5,7 +5,7 @@ import { makeRef, settingValue, type Installation, type JobSeen, type Placed } f
 import { callsOf, modesOf, regionsOf, stands, type Situation } from '../situation'
 import type { Past } from '../time'
 import { degF, type DegF } from '../units'
-import { ofKind } from '../query'
+import { defrostStarts, ofKind } from '../query'
 import { BANDS } from './bands'
 import { gateTest } from './gateTest'
 import { runningBy, waysOf, type Ways } from './knownWays'
@@ -188,25 +188,45 @@ function defrostCards(inst: Installation, call: Call | undefined, outdoorF: DegF
   if (!call) return []
   // It can stand in cold weather only: what it does is looked at for a cold day, whatever today is.
   const cold = situationAt(call, degF(Math.min(outdoorF, BANDS.defrostMostF)))
-  return modesOfCondition(inst, 'defrost', cold).map(({ ref, placed, state }): Card => {
-    const interval = placed.device.settings.find((s) => s.intent === 'defrostInterval')
-    const minutes = interval ? settingValue(placed, interval.id) : null
-    const speedUp = placed.device.plate.speedUp ?? null
-    return {
+  const isMild = outdoorF > BANDS.defrostMostF
+  return modesOfCondition(inst, 'defrost', cold).flatMap(({ ref, placed, state }): Card[] => {
+    const steps = callSteps(inst, call)
+    // It is forced while the heat pump runs.
+    const card = { kind: 'defrost', at: ref, past: [{ call, seconds: RAN }] } as const
+    const inCold: Card = {
+      ...card,
       id: `defrost-${placed.ref}`,
-      kind: 'defrost',
-      at: ref,
       situation: { ...cold, modes: { [ref]: state } },
-      steps: [
-        ...callSteps(inst, call),
-        { kind: 'forceDefrost', speedUp, minutes: typeof minutes === 'number' ? minutes : null },
-      ],
-      today:
-        outdoorF > BANDS.defrostMostF ? { can: false, why: 'tooWarm', untilF: BANDS.defrostMostF } : TODAY,
-      // It is forced while the heat pump runs.
-      past: [{ call, seconds: RAN }],
+      steps: forcingSteps(placed, steps, false),
+      today: isMild ? { can: false, why: 'tooWarm', untilF: BANDS.defrostMostF } : TODAY,
     }
+    const forced: Card = {
+      ...card,
+      id: `forced-${placed.ref}`,
+      isForced: true,
+      situation: situationAt(call, outdoorF, { [ref]: state }),
+      steps: forcingSteps(placed, steps, true),
+      today: weather(call, outdoorF),
+    }
+    return isMild ? [forced, inCold] : [inCold]
   })
+}
+
+/** What a person does to force a defrost, by what its board starts one with. */
+function forcingSteps(placed: Placed, calls: TestStep[], isMild: boolean): TestStep[] {
+  const at = makeRef(placed.ref, '')
+  if (defrostStarts(placed).has('demand'))
+    return [...calls, { kind: 'boardDefrostTest', text: placed.device.profile?.tests?.join(' ') ?? null }]
+  const interval = placed.device.settings.find((s) => s.intent === 'defrostInterval')
+  const minutes = interval ? settingValue(placed, interval.id) : null
+  const pins: TestStep = {
+    kind: 'forceDefrost',
+    speedUp: placed.device.plate.speedUp ?? null,
+    minutes: typeof minutes === 'number' ? minutes : null,
+  }
+  return isMild
+    ? [{ kind: 'jumperCoil', at }, ...calls, pins, { kind: 'jumperCoilOut', at }]
+    : [...calls, pins]
 }
 
 /** Tried in a call that runs the compressor today; where none does, in the first that would on another day. */

@@ -10,8 +10,9 @@ import type { Counter } from './counter'
 import type { ModeCause } from './trace'
 import type { World } from './world'
 import type { Circuit, Settled } from '../circuit'
-import { makeRef, settingIn, type Placed, type Ref } from '../installation'
-import { evalContextOf, type Situation } from '../situation'
+import { type Installation, makeRef, settingIn, type Placed, type Ref } from '../installation'
+import { stands, type PlacedMode, evalContextOf, type Situation } from '../situation'
+import { degF } from '../units'
 import { entry } from './entry'
 import type { Slot } from './counter'
 
@@ -62,4 +63,17 @@ export function causeOf(
 ): ModeCause | null {
   const cause = felt && transition.when ? feltCause(transition.when, context) : null
   return cause && { ...cause, site: world?.misfeels?.(cause.feels) ?? null }
+}
+
+/** °F outdoors at which any board may defrost. */
+const FROSTS_F = degF(30)
+
+/**
+ * Whether a mode's state shows: where it can stand. A defrost that a stuck switch, a jumper or a forced test brings shows in
+ * any weather: what it does is what it does in the cold.
+ */
+export function shows(inst: Installation, mode: PlacedMode, state: string, at: Situation): boolean {
+  if (stands(inst, mode, state, at)) return true
+  const isDefrost = mode.mode.states.some((s) => s.id === state && s.condition === 'defrost')
+  return isDefrost && stands(inst, mode, state, { ...at, outdoorF: FROSTS_F })
 }

@@ -10,11 +10,11 @@ import {
 } from '../equipment'
 import type { Circuit, Outcome, Settled } from '../circuit'
 import { settingIn, type Placed, type Ref } from '../installation'
-import { memoriesAt, modesOf, stands, type PlacedMode, type Situation } from '../situation'
+import { memoriesAt, modesOf, type PlacedMode, type Situation } from '../situation'
 import { sure } from '../sure'
 import { tolerances } from '../tolerances'
 import { entry } from './entry'
-import { causeOf, contextFor, type View } from './context'
+import { causeOf, contextFor, shows, type View } from './context'
 import { CountCurves } from './curves'
 import { countersOf, Truths, type Counter, type Slot } from './counter'
 import { timedContacts, type TimedContact } from './timedContacts'
@@ -354,7 +354,7 @@ class Run {
     const modes: Situation['modes'] = { ...this.memories }
     for (const mode of this.modes) {
       const state = this.states.get(mode.ref)?.state
-      if (state !== undefined && stands(this.circuit.inst, mode, state, bare)) modes[mode.ref] = state
+      if (state !== undefined && shows(this.circuit.inst, mode, state, bare)) modes[mode.ref] = state
     }
     return { ...bare, modes }
   }

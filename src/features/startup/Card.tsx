@@ -163,6 +163,7 @@ function StepTool({ step, card }: { step: TestStep; card: TestCard }) {
 /** What a step leaves otherwise that is no setting. */
 function otherwise(step: TestStep): { kind: TemporaryKind; words: string } | null {
   if (step.kind === 'resistor') return { kind: 'lead', words: 'The lead is lifted: list it' }
+  if (step.kind === 'jumperCoil') return { kind: 'jumper', words: 'The jumper is in: list it' }
   if (step.kind === 'forceDefrost') return { kind: 'forced', words: 'The pins are bridged: list it' }
   if (step.kind === 'mode' && step.mode === 'emergency')
     return { kind: 'forced', words: 'It is in emergency heat: list it' }

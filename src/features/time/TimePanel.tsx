@@ -10,6 +10,7 @@ import {
   otherwiseOf,
   ownText,
   sampleAt,
+  sceneNotes,
   SCENES,
   scenesOf,
   waitingAt,
@@ -27,6 +28,8 @@ import {
   figure,
   otherwiseWords,
   SCENE_WORDS,
+  sceneNoteSentence,
+  sceneSummary,
   waitingSentence,
 } from '@/words'
 import { sceneInAddress, setSituation, situations, useDraft, useJobScreen } from '../session'
@@ -121,9 +124,9 @@ export function TimePanel() {
       {scene === 'forcedDefrost' && (
         <div className="mt-2 max-w-3xl">
           <Caution>
-            The pins stand in a live cabinet beside line voltage: for those trained for it, as the maker says,
-            and let go as soon as the defrost begins. What is held together is written down until it is off
-            again.
+            The pins are in a live cabinet beside line voltage. Only for trained people, by the manufacturer’s
+            instructions. Place or remove a jumper only with the power off and proven dead. List each jumper
+            until it is out. Let the pins go when the defrost begins.
           </Caution>
         </div>
       )}
@@ -181,9 +184,29 @@ function Played({ tapes, own, begins }: { tapes: Tapes; own: string | undefined;
           {differenceSentence(tape.sums, other.sums)}
         </p>
       )}
+      <Summary tape={tape} scene={scene} />
       <Now tape={tape} events={events} at={at} lane={lane} passed={passed} />
       <EventList events={events} passed={passed} opens={scene === 'forcedDefrost'} onSeek={player.seek} />
     </>
+  )
+}
+
+/** What the scene came to, and what it was expected to bring and did not. */
+function Summary({ tape, scene }: { tape: Tape; scene: Scene }) {
+  const { inst, circuit } = useJobScreen()
+  const notes = useMemo(
+    () => sceneNotes(inst, scene, tape.steps, tape.samples).map((n) => sceneNoteSentence(circuit, n)),
+    [inst, circuit, scene, tape],
+  )
+  return (
+    <div className="mt-2" data-testid="summary">
+      <p>{sceneSummary(tape.sums, tape.samples).join(' ')}</p>
+      {notes.map((n) => (
+        <p key={n} className="font-bold text-harm">
+          {n}
+        </p>
+      ))}
+    </div>
   )
 }
 

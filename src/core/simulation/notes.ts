@@ -1,0 +1,43 @@
+import { wantsBackup } from '../equipment'
+import type { Installation, Ref } from '../installation'
+import { targetsOf } from '../query'
+import { conditionsOf, type Situation } from '../situation'
+import type { Scene } from './scenes'
+import type { TapeStep } from './tape'
+import type { Sample } from './input'
+
+/** What a scene was expected to bring and did not: the load whose gate chain says why, in that operating state. */
+export interface SceneNote {
+  why: 'noDefrost' | 'noBackup'
+  load: Ref
+  situation: Situation
+}
+
+/** °F under its setpoint from which a room counts as left cold. */
+const COLD_BY_F = 2
+
+/** What did not happen in a run: a defrost that was to be forced, backup that was called while the house went on cooling. */
+export function sceneNotes(
+  inst: Installation,
+  scene: Scene,
+  steps: readonly Pick<TapeStep, 'situation' | 'running'>[],
+  samples: readonly Sample[],
+): SceneNote[] {
+  const targets = targetsOf(inst)
+  const first = (...what: string[]): Ref | undefined => targets.find((t) => what.includes(t.making.what))?.ref
+  const notes: SceneNote[] = []
+  const compressor = first('compressor')
+  const defrosts = steps.some((s) => conditionsOf(inst, s.situation).has('defrost'))
+  const called = steps.find((s) => s.situation.call !== 'off')
+  if (scene === 'forcedDefrost' && !defrosts && compressor && called)
+    notes.push({ why: 'noDefrost', load: compressor, situation: called.situation })
+  const [last, air] = [steps[steps.length - 1], samples[samples.length - 1]]
+  const backup = first('strip', 'burner')
+  if (!last || !air || !backup || air.roomF > air.targetF - COLD_BY_F) return notes
+  const isOn = targets.some(
+    (t) => ['strip', 'burner'].includes(t.making.what) && last.running.includes(t.ref),
+  )
+  if (wantsBackup(last.situation.call) && !isOn)
+    notes.push({ why: 'noBackup', load: backup, situation: last.situation })
+  return notes
+}
