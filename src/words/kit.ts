@@ -6,6 +6,7 @@ import { degrees, figure } from './numbers'
 
 const CLUE_WORDS: Record<Clue, string> = {
   labelKw: 'kW on the label',
+  labelBreaker: 'the breaker on the label',
   breakers: 'breakers',
   ohms: 'ohms of its rows',
   amps: 'amps at the feed',
@@ -13,6 +14,7 @@ const CLUE_WORDS: Record<Clue, string> = {
 }
 const NEXT_WORDS: Record<Clue, string> = {
   labelKw: 'look for kW on a label, inside the door or on the kit',
+  labelBreaker: 'look for the largest fuse or breaker on its label',
   breakers: 'find every breaker that feeds it, and read their numbers',
   ohms: 'meter ohms across each element, power off and proven dead',
   amps: 'clamp one leg of its feed with every row on',
@@ -31,12 +33,37 @@ export function unknownWattsSentence(inst: Installation, unknown: readonly Ref[]
 
 /** What the clues come to, in sentences. */
 export function identitySentences(found: KitIdentity): string[] {
-  if (!found.byClue.length) return ['Enter anything that can be seen or read; one clue is enough to begin.']
+  if (!found.byClue.length && !found.needsVolts)
+    return ['Enter anything that can be seen or read; one clue is enough to begin.']
   const said: string[] = []
+  const clue = (c: Clue) => found.byClue.some((b) => b.clue === c)
   const names = found.fits.map((k) => kitName(k.watts))
   if (names.length === 1) said.push(`It is a ${names[0] ?? ''} kit: nothing else fits.`)
   else if (names.length > 1) said.push(`It may be ${names.join(' or ')}.`)
   else said.push('No kit fits all of it.')
+  for (const r of found.strayOhms)
+    said.push(
+      `No listed kit has a row of ${figure(r, 2)} Ω (${figure(240 ** 2 / r / 1000, 1)} kW at 240 V). Lift one lead and read it again. Check the part number.`,
+    )
+  if (found.openRow === 'element') said.push('OL across an element alone: that row is open.')
+  if (found.openRow === 'row')
+    said.push('OL across a whole row is normal: its relay is open. Read across the element alone.')
+  if (found.openRow === 'ask')
+    said.push('OL: was it across the element alone, or across the whole row with its open relay?')
+  if (found.needsVolts) said.push('Amps need the volts: read the volts at its feed with every row on.')
+  if (found.rowAmps.length)
+    said.push(
+      `At these volts the rows that were read draw ${found.rowAmps.map((a) => figure(a, 1)).join(' + ')} A${
+        found.rowAmps.length > 1
+          ? ` = ${figure(
+              found.rowAmps.reduce((a, b) => a + b, 0),
+              1,
+            )} A`
+          : ''
+      }.`,
+    )
+  if (clue('labelBreaker'))
+    said.push('The label’s breaker is the largest allowed. It fits every kit up to that size.')
   for (const [a, b] of found.contradictions)
     said.push(
       `${CLUE_WORDS[a]} and ${CLUE_WORDS[b]} contradict each other: a row may be open, the label may be another’s, or the wrong kit was fitted.`,

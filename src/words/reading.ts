@@ -121,7 +121,7 @@ const SIMPLE_WORDS: Record<SimpleCause, string> = {
   bladeLoose: 'A blade loose on its shaft, or the wrong one',
   bearing: 'A bearing that is going, or a blade that drags',
   airflowLow: 'Too little air indoors: filter, coil, duct, tap',
-  airflowHigh: 'More air than was reckoned with: which tap, and what was measured?',
+  airflowHigh: 'More air than calculated: check the tap and the airflow reading',
   inputLow: 'Too little input: clock it',
   inputHigh: 'Too much input: clock it',
   compressorOff: 'No difference: the compressor is off, or has just started',
@@ -162,6 +162,16 @@ const SIMPLE_WORDS: Record<SimpleCause, string> = {
   panelsOff: 'Read with the panels on: an open cabinet changes the airflow',
   otherNozzle: 'Another nozzle than the plate’s input wants: its size, and the pump’s pressure with it',
   heatAhead: 'Something heats ahead of the coil that is not called here',
+  probes: 'The probes: out of sight of coil and strips, in mixed air',
+  ductLeak: 'A leak in the ducts: cold air gets in before the probe',
+  outdoorCoil: 'The outdoor coil is dirty or frosted, or its air is blocked',
+  tapFitsLine: 'The transformer is on its 208 V tap, and this line is about 208 V. Record the tap as it is',
+  idleLoad:
+    'Nothing is called, and something still loads the transformer. Lift the loads one at a time and read it again',
+  tooColdToCharge:
+    'Too cold to charge by this. It takes 65 °F outdoors, unless the manufacturer has a cold-weather method. Weigh the charge in',
+  acrossRow:
+    'Was it read across the whole row? Its open relay is normal. Read across the element alone, leads lifted',
   probePlace: 'The probe: not in the same stream of air, or cold air leaks in between',
   lengthWrong: 'The length of the line set: measure it again',
   leak: 'A leak: isolate the pump, and see whether it rises',
@@ -211,7 +221,12 @@ export function heldAgainst(v: Verdict): string {
       return `As wired, no row is on here: held against ${band}.`
     case 'stripAmps': {
       const rows = v.from.rows ?? 0
-      const sum = `${rows} ${rows === 1 ? 'row' : 'rows'} × ${figure(v.from.volts ?? 0)} V ÷ ${figure(v.from.ohms ?? 0, 2)} Ω`
+      const unlike = Array.from({ length: rows }, (_, i) => v.from[`row${i + 1}`]).filter(
+        (a) => a !== undefined,
+      )
+      const sum = unlike.length
+        ? `${unlike.map((a) => figure(a, 1)).join(' + ')} A at ${figure(v.from.volts ?? 0)} V`
+        : `${rows} ${rows === 1 ? 'row' : 'rows'} × ${figure(v.from.volts ?? 0)} V ÷ ${figure(v.from.ohms ?? 0, 2)} Ω`
       const blower = v.from.blower ? ` + ${figure(v.from.blower)} A blower` : ''
       return `Held against ${figure(e.nominal)} A (${sum}${blower}): ${band}.`
     }

@@ -116,6 +116,7 @@ export const PRICE_WORDS = { kwh: 'Price of a kWh', fuel: 'Price of a therm or g
 const WHY: Record<string, string> = {
   'gear.burner': 'a furnace is bolted down',
   'gear.strips': 'the backup is electric',
+  'gear.ahead': 'the strips heat upstream of the coil',
   'gear.landed': 'that is what is landed',
   'gear.minimumOff': 'five minutes lets pressures equalise; some measure and set less',
   'gear.cycles': 'three starts an hour spare the compressor',

@@ -1,6 +1,6 @@
 import { designFOf, BTU_PER_KWH, loadAt, loadLineOf } from '../house'
 import type { JobSeen } from '../installation'
-import { ofKind, serviceVolts } from '../query'
+import { burnersOf, ofKind, serviceVolts } from '../query'
 import { auxNeededKw, smallestKit } from './balance'
 import { heatersOf, plateOf } from './plant'
 
@@ -20,14 +20,15 @@ export interface KitAdvice {
 
 /**
  * The smallest listed kit that gives what the heat pump lacks at the design temperature, and the smallest that carries the
- * house alone there; at the job's volts. Null where the load or the design temperature is not known.
+ * house alone there; at the job's volts. Null where the load or the design temperature is not known, and where a burner is
+ * the backup.
  */
 export function kitAdvice(seen: JobSeen): KitAdvice | null {
   const { inst, house, climate } = seen
   const { unit } = heatersOf(seen)
   const line = loadLineOf(house, unit)
   const outdoorF = designFOf(house, climate)
-  if (!line || outdoorF === undefined) return null
+  if (!line || outdoorF === undefined || burnersOf(inst).length > 0) return null
   const handlers = ofKind(inst, 'airHandler', 'packagedUnit')
   const own = handlers.flatMap((p) => plateOf(seen, p).kits ?? []).map((k) => k.kilowatts)
   const listed = [...new Set(own.length ? own : USUAL_KW)].sort((a, b) => a - b)

@@ -14,16 +14,20 @@ export const USUAL_KITS: readonly KitCandidate[] = [
 export interface KitClues {
   /** kW on its label, at 240 V. */
   labelKw?: number
+  /** A: the breaker or fuse on its label. It is the largest for that kit: it names the kits that need no more. */
+  labelBreaker?: number
   /** A: the breakers that were found to feed it; there may be one more that was not. */
   breakers?: readonly number[]
-  /** Ω across elements that were read, cold. */
-  ohms?: readonly number[]
-  /** A at its feed with every row on, and the volts meanwhile. */
+  /** Ω that were read, cold; OL: the meter showed an open circuit. */
+  ohms?: readonly (number | 'OL')[]
+  /** Across what OL was read: an element by itself, or a whole row with its relay; left out: nobody said. */
+  across?: 'element' | 'row'
+  /** A at its feed with every row on, and the volts meanwhile, without which the amps say nothing. */
   amps?: number
   volts?: number
   rows?: number
 }
-export const CLUES = ['labelKw', 'breakers', 'ohms', 'amps', 'rows'] as const
+export const CLUES = ['labelKw', 'labelBreaker', 'breakers', 'ohms', 'amps', 'rows'] as const
 export type Clue = (typeof CLUES)[number]
 
 export interface KitIdentity {
@@ -33,6 +37,14 @@ export interface KitIdentity {
   byClue: { clue: Clue; fits: KitCandidate[] }[]
   /** Two clues that no kit satisfies together. */
   contradictions: [Clue, Clue][]
+  /** What an OL means: an element by itself that is open; a row whose open relay is normal; or it has to be said which. */
+  openRow: 'element' | 'row' | 'ask' | null
+  /** The amps wait for the volts. */
+  needsVolts: boolean
+  /** Ω that no kit of the list has a row of. */
+  strayOhms: number[]
+  /** A that each row that was read draws at the volts that were read; empty without both. */
+  rowAmps: number[]
   /** What to look at next: the clue that tells those left apart best; null: nothing would, or one is left. */
   next: Clue | null
 }
@@ -48,6 +60,10 @@ const CONTINUOUS = 1.25
 
 const total = (k: KitCandidate): number => k.watts.reduce((a, b) => a + b, 0)
 const rowOhms = (watts: number): number => RATED ** 2 / watts
+
+const isRow = (ohms: number, watts: number): boolean =>
+  Math.abs(ohms - rowOhms(watts)) <= OHMS_SHARE * rowOhms(watts)
+const numbers = (ohms: KitClues['ohms'] = []): number[] => ohms.filter((r): r is number => r !== 'OL')
 
 /** How a kit's rows may be fed: all by one circuit; from three rows up also the first two by one and the rest by another. */
 const splitsOf = ({ watts }: KitCandidate): (readonly number[])[][] =>
@@ -76,15 +92,20 @@ const SATISFIES: Record<Clue, (k: KitCandidate, clues: KitClues, blowerA: number
         })
       })
     },
-    // Each element that was read is one of its rows, and no row is two of them.
+    labelBreaker(k, { labelBreaker = 0 }, _, volts) {
+      const amps = (total(k) / RATED) * (volts / RATED)
+      return nextBreaker(CONTINUOUS * amps) <= labelBreaker
+    },
+    // Each element that was read is one of its rows, and no row is two of them; an open one may be any of those left.
     ohms(k, { ohms = [] }) {
       const left = [...k.watts]
-      return [...ohms].every((r) => {
-        const near = left.findIndex((w) => Math.abs(r - rowOhms(w)) <= OHMS_SHARE * rowOhms(w))
+      const all = numbers(ohms).every((r) => {
+        const near = left.findIndex((w) => isRow(r, w))
         if (near < 0) return false
         left.splice(near, 1)
         return true
       })
+      return all && left.length >= ohms.length - numbers(ohms).length
     },
     amps(k, { amps = 0, volts: at }, blowerA, volts) {
       const drawn = k.watts.reduce((sum, w) => sum + (at ?? volts) / rowOhms(w), 0)
@@ -99,7 +120,10 @@ export function identifyKit(
   candidates: readonly KitCandidate[],
   { blowerA = 0, volts = RATED }: { blowerA?: number; volts?: number } = {},
 ): KitIdentity {
+  const needsVolts = clues.amps !== undefined && clues.volts === undefined
   const given = CLUES.filter((c) => {
+    // Amps say watts only with the volts of the same moment.
+    if (c === 'amps' && needsVolts) return false
     const value = clues[c]
     return Array.isArray(value) ? value.length > 0 : value !== undefined
   })
@@ -113,13 +137,20 @@ export function identifyKit(
       .map((other): [Clue, Clue] => [clue, other.clue]),
   )
   const close = (k: KitCandidate): number =>
-    clues.ohms?.length
-      ? clues.ohms.reduce((sum, r) => sum + Math.min(...k.watts.map((w) => Math.abs(r / rowOhms(w) - 1))), 0)
-      : 0
+    numbers(clues.ohms).reduce(
+      (sum, r) => sum + Math.min(...k.watts.map((w) => Math.abs(r / rowOhms(w) - 1))),
+      0,
+    )
+  const isOpen = clues.ohms?.includes('OL') ?? false
+  const measured = clues.volts
   return {
     fits: [...fits].sort((a, b) => close(a) - close(b)),
     byClue,
     contradictions,
+    openRow: isOpen ? (clues.across ?? 'ask') : null,
+    needsVolts,
+    strayOhms: numbers(clues.ohms).filter((r) => !candidates.some((k) => k.watts.some((w) => isRow(r, w)))),
+    rowAmps: measured === undefined ? [] : numbers(clues.ohms).map((r) => measured / r),
     next: nextClue(
       fits.length ? fits : [],
       CLUES.filter((c) => !given.includes(c)),
@@ -133,13 +164,14 @@ const SHOWS: Record<Clue, (k: KitCandidate) => string> = {
   rows: (k) => String(k.watts.length),
   ohms: (k) => [...k.watts].sort().join(),
   amps: (k) => String(total(k)),
+  labelBreaker: (k) => String(nextBreaker((CONTINUOUS * total(k)) / RATED)),
   breakers: (k) => String(nextBreaker((CONTINUOUS * total(k)) / RATED)),
 }
 /** The cheapest clue of those that tell the kits that are left apart into the most groups. */
 function nextClue(left: readonly KitCandidate[], open: readonly Clue[]): Clue | null {
   if (left.length < 2) return null
   const groups = (c: Clue) => new Set(left.map(SHOWS[c])).size
-  const order: readonly Clue[] = ['labelKw', 'rows', 'breakers', 'ohms', 'amps']
+  const order: readonly Clue[] = ['labelKw', 'rows', 'labelBreaker', 'breakers', 'ohms', 'amps']
   const [best] = [...open].sort((a, b) => groups(b) - groups(a) || order.indexOf(a) - order.indexOf(b))
   return best && groups(best) > 1 ? best : null
 }

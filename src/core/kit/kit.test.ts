@@ -18,6 +18,7 @@ import {
   USUAL_KITS,
   type KitClues,
 } from '.'
+import { identitySentences } from '../../words'
 
 const placed = (id: string): Placed => ({ ref: 'kit', label: 'Kit', device: libraryDevice(id), settings: {} })
 const banks = (id: string) => bankTable(placed(id)).map((b) => [b.inputs.join('+'), b.rows.map((r) => r.row)])
@@ -108,6 +109,39 @@ describe('which kit is this', () => {
   it('at 208 V a breaker names other kits: 10 kW draws 36.1 · 1.25 = 45.1, a 50', () => {
     expect(fits({ breakers: [50], rows: 2 }, { volts: 208 })).toEqual(['5+5'])
     expect(fits({ breakers: [50] }, { volts: 240 })).toEqual(['4.8+4.8'])
+  })
+
+  it('a label’s breaker is the largest: 60 A fits every kit that needs no more, 40 A up to 7.5 kW', () => {
+    // 9.6 kW draws 40 · 1.25 = 50 A, 10 kW 52.1: a 60; 8 kW 41.7: a 45; three rows 78.1: an 80.
+    expect(fits({ labelBreaker: 60 })).toEqual(['5', '7.5', '5+3', '4.8+4.8', '5+5'])
+    expect(fits({ labelBreaker: 40 })).toEqual(['5', '7.5'])
+  })
+
+  it('amps say nothing without volts, and ask for them', () => {
+    const found = identifyKit({ amps: 39 }, USUAL_KITS)
+    expect(found).toMatchObject({ fits: [], byClue: [], needsVolts: true })
+    expect(identitySentences(found).join(' ')).toMatch(/Amps need the volts/)
+  })
+
+  it('OL across an element is an open row; across a whole row it is its relay; else it is asked', () => {
+    const open = (across?: 'element' | 'row') =>
+      identifyKit({ ohms: [11.5, 'OL'], ...(across ? { across } : {}) }, USUAL_KITS)
+    expect([open('element').openRow, open('row').openRow, open().openRow]).toEqual(['element', 'row', 'ask'])
+    // Another row is there, whatever it has.
+    expect(open('element').fits.map((k) => k.watts.length)).not.toContain(1)
+  })
+
+  it('ohms and volts give amps: 240 V across 12.06 and 20.2 Ω are 19.9 + 11.9 A', () => {
+    const found = identifyKit({ ohms: [12.06, 12.06, 20.2], volts: 240 }, USUAL_KITS)
+    expect(found.rowAmps.map((a) => a.toFixed(1))).toEqual(['19.9', '19.9', '11.9'])
+    expect(identitySentences(found).join(' ')).toContain('19.9 + 19.9 + 11.9 A = 51.7 A')
+  })
+
+  it('names ohms that no listed kit has', () => {
+    // 240² / 15 = 3,840 W: between 3 kW (19.2 Ω) and 4.8 (12), each off by more than a tenth.
+    const found = identifyKit({ ohms: [15] }, USUAL_KITS)
+    expect(found.strayOhms).toEqual([15])
+    expect(identitySentences(found).join(' ')).toContain('No listed kit has a row of 15 Ω (3.8 kW at 240 V)')
   })
 
   it('two clues that no kit satisfies together contradict each other', () => {

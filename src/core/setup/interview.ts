@@ -1,5 +1,6 @@
 import { degF, type DegF } from '../units'
 import {
+  aheadTargets,
   burnersOf,
   hasBurner,
   hasStrips,
@@ -173,6 +174,7 @@ const NO_HEAT_F = 65
 /** What the gear alone decides. */
 function gearWishes(inst: Installation): Wish[] {
   const burner = hasBurner(inst)
+  const ahead = aheadTargets(inst).length > 0
   const sense = inst.placed
     .filter((p) => p.device.kind === 'outdoorUnit' || p.device.kind === 'packagedUnit')
     .flatMap((p) => settingsWith({ ...inst, placed: [p] }, 'rvSense'))[0]?.value
@@ -187,7 +189,7 @@ function gearWishes(inst: Installation): Wish[] {
     { intent: 'backupSource', value: oil ? 'oil' : burner ? (fuel === 'lp' ? 'lp' : 'gas') : 'electric', why: burner ? 'gear.burner' : 'gear.strips' },
     { intent: 'compressorStages', value: landed('Y2') ? '2' : '1', why: 'gear.landed' },
     { intent: 'backupStages', value: landed('W2') ? '2' : '1', why: 'gear.landed' },
-    { intent: 'together', value: burner ? 'no' : 'yes', why: burner ? 'gear.burner' : 'gear.strips' },
+    { intent: 'together', value: burner || ahead ? 'no' : 'yes', why: burner ? 'gear.burner' : ahead ? 'gear.ahead' : 'gear.strips' },
     { intent: 'minimumOff', value: 5, why: 'gear.minimumOff', differs: true },
     { intent: 'cyclesHeatPump', value: 3, why: 'gear.cycles' },
     { intent: 'cyclesBackup', value: Math.min(6, usualBackupCycles(inst)?.most ?? 6), why: 'gear.cyclesBackup' },

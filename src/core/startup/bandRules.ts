@@ -94,6 +94,17 @@ function cfmOf(c: Context, high: boolean): number | null {
   return low ?? tableCfm(seen, 'low') ?? (full === null ? null : BANDS.usualLowAir * full)
 }
 
+/** What may be behind a small difference across the coil: the cheapest to check among the likely first (trade). */
+const LOW_DIFFERENCE = cause(
+  'probes',
+  'airflowHigh',
+  'ductLeak',
+  'outdoorCoil',
+  'valveLeaks',
+  'chargeLow',
+  'notPumping',
+)
+
 /** Supply air by what warms or cools it: a furnace by its plate, the heat pump by its capacity and airflow, cooling by its drop. */
 function supplyAir(c: Context): Banded | null {
   const { solved, seen, v, r } = c
@@ -124,9 +135,7 @@ function supplyAir(c: Context): Banded | null {
       right,
       watch,
       basis: 'usual',
-      low: none
-        ? [...cause('compressorOff'), ...wayTo(c, 'compressor')]
-        : cause('airflowHigh', 'chargeLow', 'valveLeaks', 'notPumping'),
+      low: none ? [...cause('compressorOff'), ...wayTo(c, 'compressor')] : LOW_DIFFERENCE,
       high: cause('airflowLow', 'chargeLow'),
     }
   }
@@ -146,9 +155,7 @@ function supplyAir(c: Context): Banded | null {
     nominal,
     basis: 'capacity',
     from: { ...base.from, capacity, cfm, outdoor: r.situation.outdoorF },
-    low: none
-      ? [...cause('compressorOff'), ...wayTo(c, 'compressor')]
-      : cause('airflowHigh', 'chargeLow', 'valveLeaks', 'notPumping'),
+    low: none ? [...cause('compressorOff'), ...wayTo(c, 'compressor')] : LOW_DIFFERENCE,
     high: cause('airflowLow', 'stripsInIt'),
   }
 }
@@ -255,7 +262,7 @@ const lit =
 const cooling =
   (rule: BandRule): BandRule =>
   (c) =>
-    isCooling(c.r.situation.call) && runs(c, 'compressor') && c.r.situation.outdoorF >= BANDS.coolTestLeastF
+    isCooling(c.r.situation.call) && runs(c, 'compressor') && c.r.situation.outdoorF >= BANDS.chargeLeastF
       ? rule(c)
       : null
 

@@ -17,7 +17,7 @@ const FIXTURES: Record<BandedKind, Fixture> = {
   // 34,200 / (1.08 · 1,200 · 0.9565) = 27.59 °F, ±15 % from 23.45 to 31.73. Return 70.
   supplyAir: {
     at: 'ah', site: { ...STRIPS, returnAir: 70, house: { cfmHigh: 1200, altitudeFt: 1200 } },
-    right: [93.5, 97.6, 101.7], wrong: [[93.4, 'airflowHigh'], [101.8, 'airflowLow'], [71, 'compressorOff']],
+    right: [93.5, 97.6, 101.7], wrong: [[93.4, 'probes'], [101.8, 'airflowLow'], [71, 'compressorOff']],
   },
   staticPressure: { at: 'ah', site: STRIPS, right: [0.3, 0.5], watch: [0.51, 0.8], wrong: [[0.81, 'filter']] },
   // 3 tons: 1,050 to 1,350; a tenth beyond 945 and 1,485.
@@ -45,13 +45,13 @@ const FIXTURES: Record<BandedKind, Fixture> = {
     right: [7, 17], watch: [2, 22], wrong: [[1.9, 'chargeHigh'], [22.1, 'chargeLow']],
   },
   // 47 °F outdoors: 107 to 177; up to 225 worth a look.
-  dischargeLine: { at: 'od', site: STRIPS, right: [107, 177], watch: [106, 178, 225], wrong: [[226, 'chargeLow']] },
+  dischargeLine: { at: 'od', site: STRIPS, right: [107, 177], watch: [106, 178, 225], wrong: [[226, 'airflowLow']] },
   vapourLine: { at: 'od', site: STRIPS, right: [85, 150], watch: [84, 65], wrong: [[64, 'valveOtherWay']] },
   valveDifference: { at: 'od', site: STRIPS, right: [0, 3], watch: [8], wrong: [[8.1, 'valveLeaks']] },
   // The board ends it at 600 s = 10 min.
   defrostMinutes: {
     at: 'od', site: { ...STRIPS, outdoorF: 30, modes: { 'od.board': 'defrost' } },
-    right: [4, 9.7], watch: [10, 10.3], wrong: [[10.4, 'chargeLow']],
+    right: [4, 9.7], watch: [10, 10.3], wrong: [[10.4, 'airflowLow']],
   },
   coilSwitchOpens: { at: 'od', site: STRIPS, right: [60, 70], wrong: [[59, 'coilSwitch'], [71, 'coilSwitch']] },
   // 47 °F lies 0.83333 of the way from 32 (32,700 Ω) to 50 (19,900 Ω), on the logarithm: 21,616 Ω; ± 10 %.
@@ -306,7 +306,11 @@ describe('what a band hangs on', () => {
   it('charge is not judged in heating or in cold weather, nor what nobody has a figure for', () => {
     const plates = { od: { subcoolingF: 10 } }
     expect(told('subcooling', 'od', 3, { ...STRIPS, plates }).verdict).toBe('unjudged')
-    expect(told('subcooling', 'od', 3, { ...COOL, outdoorF: 55, plates }).verdict).toBe('unjudged')
+    // At 64 °F it is too cold to charge by; at 65 it is not.
+    expect(told('subcooling', 'od', 3, { ...COOL, outdoorF: 64, plates })).toMatchObject({
+      verdict: 'unjudged', causes: [{ kind: 'tooColdToCharge' }],
+    }) // prettier-ignore
+    expect(told('subcooling', 'od', 3, { ...COOL, outdoorF: 65, plates }).verdict).toBe('wrong')
     expect(told('subcooling', 'od', 3, COOL).verdict).toBe('unjudged')
     expect(told('capacitor', 'od.fan', 4, { ...STRIPS, plates: { od: { compressorUf: 40 } } }).verdict).toBe(
       'unjudged',

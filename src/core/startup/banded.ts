@@ -1,8 +1,10 @@
 import { solve, type Circuit } from '../circuit'
+import { isCooling } from '../equipment'
 import type { JobSeen } from '../installation'
 import type { BandedKind } from './bandedKind'
-import type { Banded } from './bandContext'
+import { cause, type Banded } from './bandContext'
 import { BAND_RULES } from './bandRules'
+import { BANDS } from './bands'
 import type { Reading } from './reading'
 import { number, type Verdict } from './verdict'
 
@@ -23,7 +25,15 @@ export function judgeBanded(
     r: reading,
     solved: solve(circuit, reading.situation),
   })
-  if (!held) return { verdict: 'unjudged', rule: 'recordedOnly', unit, expected: null, from: {}, causes: [] }
+  if (!held)
+    return {
+      verdict: 'unjudged',
+      rule: 'recordedOnly',
+      unit,
+      expected: null,
+      from: {},
+      causes: isColdCharge(reading) ? cause('tooColdToCharge') : [],
+    }
   const [low, high] = held.right
   const shown = held.value ?? v
   const base = {
@@ -39,5 +49,11 @@ export function judgeBanded(
   const verdict = held.watch && inside(held.watch) ? 'watch' : 'wrong'
   return { ...base, verdict, causes: [...causes] }
 }
+
+/** A charge that was read in cooling on a day too cold for it. */
+const isColdCharge = ({ kind, situation }: Reading): boolean =>
+  (kind === 'subcooling' || kind === 'superheat') &&
+  isCooling(situation.call) &&
+  situation.outdoorF < BANDS.chargeLeastF
 
 const middle = ([a, b]: Banded['right']): number => (a !== null && b !== null ? (a + b) / 2 : (a ?? b ?? 0))

@@ -11,6 +11,8 @@ export const BANDS = Object.freeze({
   heatTestMostF: 75,
   /** °F outdoors from which it is tried in cooling (trade). */
   coolTestLeastF: 60,
+  /** °F outdoors from which charge is read by subcooling or superheat (trade: or the maker's cold-weather method). */
+  chargeLeastF: 65,
   /** °F outdoors up to which a coil gets cold enough for an honest defrost (trade: frost forms from about 45 °F down). */
   defrostMostF: 40,
   /** °F that a lockout is moved past the sensor's reading to be tried (trade: at least 5). */

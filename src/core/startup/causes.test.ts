@@ -108,7 +108,7 @@ describe('causes, the likeliest and cheapest first', () => {
     expect(said({ ...ohms, value: 13.1 })).toEqual(['right'])
     expect(said({ ...ohms, value: 13.3 })).toEqual(['wrong', { kind: 'wrongKit' }, { kind: 'looseLug' }])
     expect(said({ ...ohms, value: 'OL' })).toEqual([
-      'wrong', { kind: 'linkOpen' }, { kind: 'limitOpen' }, { kind: 'rowOpen', rows: 1 },
+      'wrong', { kind: 'acrossRow' }, { kind: 'linkOpen' }, { kind: 'limitOpen' }, { kind: 'rowOpen', rows: 1 },
     ]) // prettier-ignore
   })
 
@@ -185,10 +185,26 @@ describe('causes, the likeliest and cheapest first', () => {
     const low = of('supplyAir', 78, 'ah', 'supplyDuct')
     const kinds = (all: Reading[]) =>
       judge(new Circuit(inst), low, [back, low, ...all], seen).causes.map((c) => c.kind)
-    expect(kinds([])).toEqual(['airflowHigh', 'chargeLow', 'valveLeaks', 'notPumping'])
+    expect(kinds([])).toEqual([
+      'probes',
+      'airflowHigh',
+      'ductLeak',
+      'outdoorCoil',
+      'valveLeaks',
+      'chargeLow',
+      'notPumping',
+    ])
     // 1,200 CFM are right for three tons: it is not the air.
     const air = of('airflow', 1200, 'ah', 'duct')
-    expect(kinds([air])).toEqual(['chargeLow', 'valveLeaks', 'notPumping', 'airflowHigh'])
+    expect(kinds([air])).toEqual([
+      'probes',
+      'ductLeak',
+      'outdoorCoil',
+      'valveLeaks',
+      'chargeLow',
+      'notPumping',
+      'airflowHigh',
+    ])
     // 12 °F across the valve leak.
     const valve = of('valveDifference', 12, 'od', 'line')
     expect(kinds([air, valve])[0]).toBe('valveLeaks')

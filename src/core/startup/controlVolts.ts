@@ -61,18 +61,21 @@ export function judgeControlVolts(circuit: Circuit, r: Reading, all: readonly Re
   // A few volts are no volts: a board that has lost its common floats.
   if (v < Math.max(tolerances.deadVolts, CONTROL_LIMITS.low / 2))
     return { ...base, verdict: 'wrong', causes: deadCauses(inst, r, source, all) }
-  const misfit = tapMisfit(inst, source)
+  const misfit = tapMisfit(inst, source, line)
   if (v >= expected.low && v <= expected.high)
     return misfit
       ? { ...base, verdict: 'watch', causes: [misfit] }
       : { ...base, verdict: 'right', causes: [] }
   const tap: Cause[] = otherTapFits(inst, source, v, nominal, line) ?? (misfit ? [misfit] : [])
+  if (tap[0]?.kind === 'tapFitsLine') return { ...base, verdict: 'watch', causes: tap }
   const idle = standing(all).some(
     (x) => x.kind === 'controlVolts' && x.at === r.at && x.id !== r.id && isIdle(x) && number(x) > v * 1.1,
   )
-  const low: Cause[] = idle
-    ? [{ kind: 'overload' }, ...tap, { kind: 'utility' }]
-    : [...tap, { kind: 'overload' }, { kind: 'utility' }]
+  const low: Cause[] = isIdle(r)
+    ? [...tap, { kind: 'idleLoad' }, { kind: 'utility' }]
+    : idle
+      ? [{ kind: 'overload' }, ...tap, { kind: 'utility' }]
+      : [...tap, { kind: 'overload' }, { kind: 'utility' }]
   const high: Cause[] = [...tap, { kind: 'utility' }]
   return { ...base, verdict: 'wrong', causes: v < expected.low ? low : high }
 }
@@ -124,9 +127,10 @@ function transformerFor(inst: Installation, at: Name): Name {
 const isIdle = (r: Reading): boolean => r.situation.call === 'off' || r.situation.call === 'fan'
 
 /** The control transformer's primary tap against the service; null where it fits, or where there is no tap. */
-function tapMisfit(inst: Installation, at: Name): Cause | null {
+function tapMisfit(inst: Installation, at: Name, line: { volts: number; measured: boolean }): Cause | null {
   const tap = tapVolts(inst, at)
-  const service = serviceVolts(inst, at)
+  // What was measured on the line is what the tap has to fit.
+  const service = line.measured ? line.volts : serviceVolts(inst, at)
   // 208 and 240 are told apart; 230 and 240 are one.
   if (tap === null || Math.abs(tap - service) / service < 0.08) return null
   return { kind: tap > service ? 'tapHighOnLow' : 'tapLowOnHigh' }
@@ -151,7 +155,7 @@ function otherTapFits(
   at: Name,
   v: number,
   nominal: number,
-  line: { measured: boolean },
+  line: { volts: number; measured: boolean },
 ): Cause[] | null {
   const tap = tapVolts(inst, at)
   if (tap === null) return null
@@ -159,8 +163,11 @@ function otherTapFits(
   const high = tap > BETWEEN_TAPS
   if (near(nominal * LOW_OVER_HIGH) && v < nominal && !(line.measured && high))
     return [{ kind: 'tapHighOnLow' }]
-  if (near(nominal / LOW_OVER_HIGH) && v > nominal && !(line.measured && !high))
-    return [{ kind: 'tapLowOnHigh' }]
+  if (near(nominal / LOW_OVER_HIGH) && v > nominal) {
+    // A low line with the volts of a high one: the tap is the low one, and does its work.
+    if (line.measured && line.volts < BETWEEN_TAPS && high) return [{ kind: 'tapFitsLine' }]
+    if (!(line.measured && !high)) return [{ kind: 'tapLowOnHigh' }]
+  }
   return null
 }
 /** V: midway between the two taps. */

@@ -112,6 +112,8 @@ function judgeStripAmps(circuit: Circuit, r: Reading, all: readonly Reading[], {
   const nominal = strips + (r.withBlower ? blower : 0)
   const from: Record<string, number> = { volts, rows: on.length, strips, blower: r.withBlower ? blower : 0 }
   if (on[0]) from.ohms = on[0].ohms
+  // Unlike rows are told one by one.
+  if (on.some((x) => x.ohms !== on[0]?.ohms)) on.forEach((x, i) => (from[`row${i + 1}`] = volts / x.ohms))
   const blocked: Cause[] = solved.ok
     ? rows.flatMap((x): Cause[] => {
         const chain = gateChain(solved, x.ref)
@@ -214,7 +216,12 @@ function judgeRowOhms(inst: Installation, r: Reading): Verdict {
     return {
       ...base,
       verdict: 'wrong',
-      causes: [{ kind: 'linkOpen' }, { kind: 'limitOpen' }, { kind: 'rowOpen', rows: 1 }],
+      causes: [
+        { kind: 'acrossRow' },
+        { kind: 'linkOpen' },
+        { kind: 'limitOpen' },
+        { kind: 'rowOpen', rows: 1 },
+      ],
     }
   if (r.value >= expected.low && r.value <= expected.high) return { ...base, verdict: 'right', causes: [] }
   return {

@@ -33,7 +33,7 @@ export function discharge(c: Context): Banded | null {
   // As warm as outdoors: nothing runs.
   const still =
     compressorStill(c) ?? (Math.abs(c.v - outdoorF) < BANDS.noDifferenceF ? cause('compressorOff') : null)
-  const causes = { low: still ?? cause('notPumping', 'chargeHigh'), high: cause('chargeLow', 'airflowLow') }
+  const causes = { low: still ?? cause('notPumping', 'chargeHigh'), high: cause('airflowLow', 'chargeLow') }
   if (outdoorF < from || outdoorF > to)
     return { right: [null, BANDS.dischargeMostF], basis: 'most', ...causes }
   // A habit: outside it one looks again; over the limit it is wrong.
@@ -92,7 +92,7 @@ export function defrost(c: Context): Banded | null {
     nominal: cap,
     basis: 'cap',
     low: [],
-    high: cause('chargeLow', 'coilSwitch', 'fanRunsOn', 'airflowLow'),
+    high: cause('airflowLow', 'coilSwitch', 'fanRunsOn', 'chargeLow'),
   }
 }
 

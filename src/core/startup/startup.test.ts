@@ -135,16 +135,17 @@ describe('control volts', () => {
     for (const at of ['ah.R', 'ah', 'ah.xfmr'])
       expect(kinds(reading({ kind: 'controlVolts', value, place: 'terminals', at }))).toEqual(expected)
   })
-  it('goes by the line volts as measured: 216 V of 240 takes a tenth off what is right, within 5 %', () => {
-    const line = reading({ kind: 'lineVolts', value: 216, place: 'disconnect', at: 'kit' })
-    const at = (value: number) =>
+  it('goes by the line volts as measured: 226 V of 240 takes 5.8 % off what is right, within 5 %', () => {
+    const at = (value: number, volts = 226) =>
       judge(new Circuit(inst), reading({ kind: 'controlVolts', value, place: 'terminals', at: 'ah.R' }), [
-        line,
+        reading({ kind: 'lineVolts', value: volts, place: 'disconnect', at: 'kit' }),
       ])
-    const { low, high, nominal } = at(22).expected!
+    const { low, high, nominal } = at(23).expected!
     expect(low / nominal).toBeCloseTo(0.95, 6)
     expect(high / nominal).toBeCloseTo(1.05, 6)
-    expect([at(22).verdict, at(24.6).verdict]).toEqual(['right', 'wrong'])
+    expect([at(23).verdict, at(25).verdict]).toEqual(['right', 'wrong'])
+    // 216 V is nearer to 208 than to 240: its tap is looked at.
+    expect(at(22, 216)).toMatchObject({ verdict: 'watch', causes: [{ kind: 'tapHighOnLow' }] })
   })
   it('low under load with more at idle: the load is looked at first', () => {
     const idle = reading({
@@ -153,6 +154,20 @@ describe('control volts', () => {
     }) // prettier-ignore
     const loaded = reading({ kind: 'controlVolts', value: 19.5, place: 'terminals', at: 'ah.R' })
     expect(judge(new Circuit(inst), loaded, [idle, loaded]).causes[0]).toEqual({ kind: 'overload' })
+  })
+  it('203 V on the line and 25.4 from R to C: the 208 V tap does its work, whatever is recorded', () => {
+    // Recorded: 240 V and the 240 V tap, which would give 24.6 · 203 / 240 = 20.8 V. On the 208 V tap it is 24.
+    const line = reading({ kind: 'lineVolts', value: 203, place: 'disconnect', at: 'kit' })
+    const r = reading({ kind: 'controlVolts', value: 25.4, place: 'terminals', at: 'ah.R' })
+    expect(judge(new Circuit(inst), r, [line, r])).toMatchObject({
+      verdict: 'watch',
+      causes: [{ kind: 'tapFitsLine' }],
+    })
+  })
+  it('19 V with nothing called: something loads the transformer', () => {
+    const situation = { call: 'off' as const, outdoorF: degF(52), modes: {} }
+    const r = reading({ kind: 'controlVolts', value: 19, place: 'terminals', at: 'ah.R', situation })
+    expect(kinds(r)).toEqual(['wrong', 'idleLoad', 'utility'])
   })
   it('a tap that does not fit the feed is said, though the volts are what such a circuit gives', () => {
     const low = demoInstallation('quillfeather-lane', { 'feedA.volts': 208, 'feedB.volts': 208 })

@@ -174,6 +174,14 @@ describe('the test run of a job with strips and an outdoor thermostat', () => {
         expect(c.steps.map((s) => s.kind)).toEqual(['setpoint', 'installerTest', 'boardDefrostTest'])
   }) // prettier-ignore
 
+  it('never asks that the heat pump come alone where it is locked out', () => {
+    const raise = (f: number) => card(planOf('tallow-mill', f), 'heat1').steps.find((s) => s.kind === 'setpoint')
+    expect(raise(50)).toMatchObject({ limit: { passes: false } })
+    // Below the changeover of 35 °F the furnace answers.
+    expect(raise(20)).toMatchObject({ limit: null })
+    expect(planOf('tallow-mill', 20).some((c) => c.steps.some((s) => s.kind === 'backupComesToo'))).toBe(false)
+  }) // prettier-ignore
+
   it('waits for the weather where nothing else is honest', () => {
     const warm = planOf('quillfeather-lane', 80)
     expect(card(warm, 'defrost-od').today).toEqual({ can: false, why: 'tooWarm', untilF: 40 })

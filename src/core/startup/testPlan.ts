@@ -73,12 +73,16 @@ export function testPlan(circuit: Circuit, outdoorF: DegF, plates: JobSeen['plat
     started ||= starts
     const steps = [
       ...(first ? crankcase(inst, plates) : []),
-      ...card.steps,
+      ...(runsCompressor(own, situation) ? card.steps : card.steps.flatMap(withoutDroop)),
       ...(starts ? forcedSpeed(inst, plates) : []),
     ]
     return { ...card, steps, moved, past, expected, today }
   })
 }
+
+/** Where the compressor is locked out nothing comes alone, or beside it: the setpoint brings what there is. */
+const withoutDroop = (step: TestStep): TestStep[] =>
+  step.kind === 'backupComesToo' ? [] : step.kind === 'setpoint' ? [{ ...step, limit: null }] : [step]
 
 const runsCompressor = (circuit: Circuit, situation: Situation): boolean => {
   const solved = solve(circuit, situation)

@@ -9,7 +9,7 @@ export const SIMPLE_CAUSES = [
   'orifice', 'manifoldLow', 'manifoldHigh', 'piping', 'utilityGas', 'coilSwitch', 'fanRunsOn', 'sensorPlace', 'sensorWiring',
   'settingElsewhere', 'switchPlace', 'filter', 'duct', 'tap', 'excessAir', 'draftHigh', 'draftLow', 'combustionAir',
   'exchanger', 'nozzle', 'pumpSetting', 'oilFilter', 'metering', 'moisture', 'leak',
-  'twoClamps', 'gasSwitch', 'weighAgain', 'lengthWrong', 'panelsOff', 'otherNozzle', 'heatAhead', 'probePlace',
+  'ductLeak', 'outdoorCoil', 'tapFitsLine', 'idleLoad', 'tooColdToCharge', 'acrossRow', 'probes', 'twoClamps', 'gasSwitch', 'weighAgain', 'lengthWrong', 'panelsOff', 'otherNozzle', 'heatAhead', 'probePlace',
 ] as const // prettier-ignore
 export type SimpleCause = (typeof SIMPLE_CAUSES)[number]
 

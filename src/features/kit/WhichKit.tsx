@@ -1,30 +1,35 @@
 'use client'
 
 import { blowerAmps, identifyKit, USUAL_KITS, type KitClues } from '@/core/kit'
-import { Field, Input, useLocalStorage, typedAmount } from '@/ui'
+import { Field, Input, SelectField, useLocalStorage, typedAmount } from '@/ui'
 import { identitySentences } from '@/words'
 import { useJobScreen } from '../session'
 
 const FIELDS = [
   ['labelKw', 'kW on its label'],
+  ['labelBreaker', 'Largest breaker on its label, A'],
   ['breakers', 'Its breakers, A, with spaces'],
   ['rows', 'Rows, counted'],
-  ['ohms', 'Ω of each row, with spaces'],
+  ['ohms', 'Ω of each row, or OL, with spaces'],
   ['amps', 'A at its feed, all on'],
   ['volts', 'V meanwhile'],
 ] as const
-type Typed = Partial<Record<(typeof FIELDS)[number][0], string>>
+type Typed = Partial<Record<(typeof FIELDS)[number][0] | 'across', string>>
 
 function cluesOf(typed: Typed): KitClues {
   const list = (text = '') => text.split(/[\s;]+/).flatMap((t) => typedAmount(t) ?? [])
-  const [ohms, breakers] = [list(typed.ohms), list(typed.breakers)]
-  const known = (['labelKw', 'rows', 'amps', 'volts'] as const).flatMap((k) => {
+  const breakers = list(typed.breakers)
+  const ohms = (typed.ohms ?? '')
+    .split(/[\s;]+/)
+    .flatMap((t): (number | 'OL')[] => (/^ol$/i.test(t) ? ['OL'] : list(t)))
+  const known = (['labelKw', 'labelBreaker', 'rows', 'amps', 'volts'] as const).flatMap((k) => {
     const n = typedAmount(typed[k])
     return n === undefined ? [] : [[k, n] as const]
   })
   return {
     ...Object.fromEntries(known),
     ...(ohms.length ? { ohms } : {}),
+    ...(typed.across === 'element' || typed.across === 'row' ? { across: typed.across } : {}),
     ...(breakers.length ? { breakers } : {}),
   }
 }
@@ -57,6 +62,18 @@ export function WhichKit({ volts }: { volts: number }) {
             )}
           </Field>
         ))}
+        {/\bol\b/i.test(typed.ohms ?? '') && (
+          <SelectField
+            label="OL was read across"
+            value={typed.across ?? ''}
+            options={[
+              ['', 'not said'],
+              ['element', 'the element alone'],
+              ['row', 'the whole row, relay open'],
+            ]}
+            onValue={(across) => setTyped({ ...typed, across })}
+          />
+        )}
       </div>
       <div role="status" className="mt-2 text-[15px]" data-testid="which-kit-answer">
         {identitySentences(found).map((s, i) => (
