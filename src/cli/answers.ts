@@ -206,6 +206,7 @@ export const ANSWERS = {
         }),
       ),
       advice: list(str()),
+      readings: list(str()),
       notKnown: list(str()),
     }),
   startup: () =>

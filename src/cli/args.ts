@@ -51,6 +51,10 @@ export interface Args {
     weather?: string
     schools?: boolean
     volts?: string
+    clock?: string
+    nozzle?: string
+    airflow?: string
+    which?: string
     past?: string[]
     scene?: string
     events?: string
@@ -100,6 +104,10 @@ export function readArgs(argv: string[], library: string, now: string): Args {
       weather: { type: 'string' },
       schools: { type: 'boolean' },
       volts: { type: 'string' },
+      clock: { type: 'string' },
+      nozzle: { type: 'string' },
+      airflow: { type: 'string' },
+      which: { type: 'string' },
       past: { type: 'string', multiple: true },
       scene: { type: 'string' },
       events: { type: 'string' },

@@ -1,6 +1,6 @@
 import { CABLE_COLOURS, freeName, planLanding, practiceFor, withLineWork } from '@/core/plan'
-import type { Device, Unknowable, Value } from '@/core/equipment'
-import { makeRef, placedByRef, settingDef, splitRef, terminalOf, type Wire, isRef } from '@/core/installation'
+import type { Device } from '@/core/equipment'
+import { placedByRef, splitRef, terminalOf, type Wire, isRef } from '@/core/installation'
 import { READING_KINDS, type Reading, type ReadingKind, type ReadingPlace } from '@/core/startup'
 import {
   apply,
@@ -16,6 +16,8 @@ import { DEVICE_WORDS } from '@/words'
 import { refuse } from './answer'
 import { readPractice, readSituation, type Args } from './args'
 import { findDevice, libraryDevices } from './jobOnDisk'
+import { pairs } from './pairs'
+import { set } from './setCommand'
 
 /** An edit of a job from the command line: the operations that the screens make too, in order. */
 type Edit = (job: Job, args: Args) => Checked<Operation[]>
@@ -37,17 +39,6 @@ export function newJob(id: string, title: string): Job {
     wires: [],
     ...freshParts(),
   }
-}
-
-/** Each of the words as KEY=VALUE; one that is not is refused by name. */
-function pairs(words: readonly string[], expected: string): Checked<[string, string][]> {
-  const list: [string, string][] = []
-  for (const word of words) {
-    const at = word.indexOf('=')
-    if (at < 1 || at === word.length - 1) return refuse(word, expected, word)
-    list.push([word.slice(0, at), word.slice(at + 1)])
-  }
-  return list.length ? { ok: true, value: list } : refuse('place', expected, 'nothing')
 }
 
 /** `place FILE REF=DEVICE …`: devices of the library, or of files of their own, bolted down. */
@@ -214,34 +205,6 @@ function lineWork(job: Job, library: string): Checked<Operation[]> {
   }))
   for (const c of fed.cables.filter((x) => !inst.cables.some((y) => y.id === x.id)))
     ops.push({ kind: 'addCable', cable: c, wires: fed.wires.filter((w) => w.cable === c.id) })
-  return done(ops)
-}
-
-const valueOf = (text: string): Unknowable<Value> => {
-  if (text === '?') return null
-  return /^-?\d+(\.\d+)?$/.test(text) ? Number(text) : text
-}
-
-/** `set FILE REF.SETTING=VALUE …`: settings as left; "?" is not known. `title=`, `note=` and the like are the job's own. */
-const set: Edit = (job, { words }) => {
-  const list = pairs(words, 'REF.SETTING=VALUE, such as tstat.minimumOff=5')
-  if (!list.ok) return list
-  const inst = installationOf(job)
-  const ops: Operation[] = []
-  for (const [key, text] of list.value) {
-    if (['title', 'note', 'technician', 'site.address', 'site.owner'].includes(key)) {
-      ops.push({ kind: 'setField', field: key, value: text } as Operation)
-      continue
-    }
-    const { placed: ref, id } = splitRef(key)
-    const placed = placedByRef(inst, ref)
-    if (!placed)
-      return refuse(key, `one of ${inst.placed.map((p) => makeRef(p.ref, 'SETTING')).join(', ')}`, key)
-    const setting = settingDef(placed, id)
-    if (!setting) return refuse(key, `one of ${placed.device.settings.map((s) => s.id).join(', ')}`, id)
-    const value = setting.kind === 'choice' && text !== '?' ? text : valueOf(text)
-    ops.push({ kind: 'setSetting', ref, setting: id, value })
-  }
   return done(ops)
 }
 

@@ -1,23 +1,17 @@
 import { readFileSync } from 'node:fs'
 import { basename } from 'node:path'
 import { Circuit } from '@/core/circuit'
-import { crossingView, kitAdvice, type DownTo, type Year } from '@/core/crossing'
-import { cableOf } from '@/core/house'
+import { crossingView, type DownTo, type Year } from '@/core/crossing'
 import type { JobSeen } from '@/core/installation'
-import { bankTable, lineCircuitsOf, rowFigures, unknownWatts } from '@/core/kit'
-import { serviceVolts } from '@/core/query'
 import { jobSeen, parseWeather, type Checked, type Job } from '@/jobfile'
 import {
-  circuitNoteWords,
-  circuitSentence,
   crossingAnswer,
   defrostSentence,
   figure,
-  kitAdviceSentences,
+  FUEL_UNIT,
   money,
   recommendedSentence,
   STRATEGY_WORDS,
-  unknownWattsSentence,
   wantedSentence,
 } from '@/words'
 import type { Args } from './args'
@@ -76,7 +70,7 @@ export function crossingCommand(job: Job, args: Args): Result {
     ...(wanted ? [wanted] : []),
     ...schools.map(
       ({ school, year: y }) =>
-        `  ${STRATEGY_WORDS[school].name.padEnd(24)} ${money(y.cost, currency).padStart(10)}  ${figure(y.kwh, 0)} kWh  fuel ${figure(y.fuel, 0)}  aux ${figure(y.backupHours, 0)} h  unmet ${figure(y.unmetDegreeHours, 0)} °F·h`,
+        `  ${STRATEGY_WORDS[school].name.padEnd(24)} ${money(y.cost, currency).padStart(10)}  ${figure(y.kwh, 0)} kWh${view.fuel ? `  ${figure(y.fuel, 0)} ${FUEL_UNIT[view.fuel]}` : ''}  aux ${figure(y.backupHours, 0)} h  unmet ${figure(y.unmetDegreeHours, 0)} °F·h`,
     ),
     ...(schools.length && view.recommended ? [recommendedSentence(view.recommended)] : []),
     ...(schools.length ? [defrostSentence(schools, currency) ?? []].flat() : []),
@@ -98,49 +92,5 @@ export function crossingCommand(job: Job, args: Args): Result {
       recommended: view.recommended?.best.school ?? null,
     },
     lines,
-  )
-}
-
-/** `gatecross kit FILE`: what each row should read, which are on with which inputs, and the line circuits. */
-export function kitCommand(job: Job, args: Args): Result {
-  const seen = jobSeen(job)
-  const { inst } = seen
-  const asked = args.values.volts === undefined ? null : Number(args.values.volts)
-  if (asked !== null && !(asked >= 100 && asked <= 300))
-    return refuse('--volts', '100 to 300 V', args.values.volts)
-  const kits = inst.placed.flatMap((placed) => {
-    const volts = asked ?? serviceVolts(inst, placed.ref)
-    const rows = rowFigures(inst, placed.ref, volts)
-    if (!rows.length) return []
-    const banks = bankTable(placed).map((b) => ({ inputs: b.inputs, rows: b.rows.map((r) => r.row) }))
-    return [{ kit: placed.ref, volts, rows, banks }]
-  })
-  const circuits = lineCircuitsOf(inst, seen.plates, cableOf(seen.house)).map((c) => ({
-    feed: c.feed,
-    feeds: c.feeds,
-    requiredA: c.requiredA,
-    breakerA: c.breakerA,
-    gauge: c.gauge,
-    words: circuitSentence(inst, c),
-    notes: c.notes.map(circuitNoteWords),
-  }))
-  const notKnown = unknownWatts(inst)
-  const advice = kitAdvice(seen)
-  const sentences = advice ? kitAdviceSentences(advice) : []
-  return answer(
-    { kits, circuits, advice: sentences, notKnown },
-    [
-      ...notKnown.flatMap((at) => unknownWattsSentence(inst, [at]) ?? []),
-      ...kits.flatMap((k) => [
-        `${k.kit} at ${figure(k.volts)} V`,
-        ...k.rows.map(
-          (r) => `  row ${r.row}  ${figure(r.ohms, 2)} Ω  ${figure(r.amps)} A  ${figure(r.kw, 2)} kW`,
-        ),
-        ...k.banks.map((b) => `  ${b.inputs.join(' + ')}: rows ${b.rows.join(', ') || 'none'}`),
-      ]),
-      ...circuits.flatMap((c) => [c.words, ...c.notes.map((n) => `  ${n}`)]),
-      ...sentences,
-    ],
-    circuits.some((c) => c.notes.length > 0),
   )
 }

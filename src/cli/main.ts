@@ -26,7 +26,9 @@ const HELP = `gatecross: proof of a heat pump's wiring and readings, from a job 
   gatecross supplies FILE                   every circuit to lock out, place by place, and what stays live
   gatecross crossing FILE [--weather W] [--schools]
                                             who heats when in this house, and what it costs
-  gatecross kit FILE [--volts V]            what the kit should read, its banks, the line circuits
+  gatecross kit FILE [--volts V]            what the kit should read, its banks, the line circuits, the service
+                [--airflow AMPS:RISE] [--clock FT3:SECONDS:BTU] [--nozzle GPH:PSI]
+                [--which "label=10 breaker=60 found=60,30 ohms=11.5,OL across=element amps=39 volts=236 rows=2"]
   gatecross startup FILE --outdoor T        the test run's cards on such a day, in order
   gatecross wait FILE --call C [--past CALL=SECONDS …]
                                             what comes on when, and what it waits for
@@ -43,7 +45,9 @@ const HELP = `gatecross: proof of a heat pump's wiring and readings, from a job 
   gatecross land FILE A=B …                 a conductor from A to B each: of a cable, else a jumper
                 [--colour C] [--gauge N] [--feet N] | --line (kits and circuits) | --plan
   gatecross lift FILE A=B …                 takes the conductor between A and B off
-  gatecross set FILE REF.SETTING=VALUE …    settings as left; ? is not known
+  gatecross set FILE REF.SETTING=VALUE …    settings as left; ? is not known. Also what is known of the house:
+                house.designLoad=32000 house.altitudeFt=5280 house.cable=copper75 price.kwh=0.14 price.fuel=1.1
+                climate=mixed|FILE plate.od.mca=18.4 plate.od.ratings=rated:47:36000::3.5 air.staticInWc=0.5 ask.frail=yes
   gatecross read FILE KIND VALUE --at REF [--place P] [--blower in|out] [--who W] [--when T]
                 [--corrects ID] --call C --outdoor T [--mode REF=STATE]
   gatecross pack FILE                       carry the devices that the file only names

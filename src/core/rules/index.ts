@@ -19,3 +19,4 @@ export type {
 export { findingKey } from './rule'
 export { stateSeen } from './seen'
 export { SITE_RULES, withSite } from './withSite'
+export { stripsNeverTogether } from './neverTogether'

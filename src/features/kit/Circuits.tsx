@@ -1,6 +1,6 @@
 'use client'
 
-import { heaterRows, heatingVa, lineCircuitsOf, serviceLoad, type ServiceMethod } from '@/core/kit'
+import { heatingVa, lineCircuitsOf, serviceLoad, type ServiceMethod } from '@/core/kit'
 import {
   CABLE_RATINGS,
   cableOf,
@@ -10,7 +10,7 @@ import {
   type HouseValue,
 } from '@/core/house'
 import type { JobSeen } from '@/core/installation'
-import { aheadTargets } from '@/core/query'
+import { stripsNeverTogether } from '@/core/rules'
 import { NumberField, SelectField } from '@/ui'
 import { circuitNoteWords, circuitSentence, HOUSE_WORDS, serviceSentence } from '@/words'
 import { useJobScreen, useProof } from '../session'
@@ -80,13 +80,8 @@ function Service({ seen }: { seen: JobSeen }) {
   const { inst, house } = seen
   const method = house.service ?? 'existing'
   const serviceA = houseValue(house, 'serviceA')
-  // An interlock counts only where the sweep proves it: every row stands ahead of the coil, and in no state does the
-  // compressor heat with anything there.
-  const ahead = new Set(aheadTargets(inst).map((t) => t.ref))
-  const holds =
-    proof.rules.includes('heatAheadOfCoil') &&
-    [...proof.findings, ...proof.undecided].every((f) => f.rule !== 'heatAheadOfCoil')
-  const neverTogether = holds && heaterRows(inst).every((r) => ahead.has(r.ref))
+  // An interlock counts only where the sweep proves it.
+  const neverTogether = stripsNeverTogether(inst, proof)
   const heating = heatingVa(inst)
   const { stripsVa } = heating
   const load =
@@ -99,7 +94,7 @@ function Service({ seen }: { seen: JobSeen }) {
           ...optional('applianceVa'),
           ...optional('peakKw'),
           ...heating,
-          neverTogether: neverTogether && stripsVa > 0,
+          neverTogether,
         })
   return (
     <div className="mt-3" data-testid="service">
