@@ -3,6 +3,7 @@ import { crossingOf, sharingAt, type CallLevel, type Crossing, type SharingStret
 import { hourAt } from '@/core/crossing/year'
 import type { JobSeen } from '@/core/installation'
 import { heaterRows } from '@/core/kit'
+import { settingsWith } from '@/core/query'
 import { factsOf } from '@/core/rules'
 import { simulate, type Simulation, type Sums } from '@/core/simulation'
 import { testPlan } from '@/core/startup'
@@ -28,7 +29,9 @@ const COMPARED = 48
  * line: the run's strips get the volts that their wires leave, the year's those of the job.
  * turns: timers make each of two that take turns wait, which the year leaves out; a part of what the heat pump moves.
  */
-const MAY_DIFFER = { frost: 0.09, tempered: 0.14, line: 0.03, fuel: 0.05, turns: 0.3 }
+const MAY_DIFFER = { frost: 0.09, tempered: 0.14, line: 0.03, fuel: 0.05, turns: 0.3, starts: 0.4 }
+/** °F outdoors from which no defrost drops or starts anything. */
+const FROSTLESS_F = 45
 
 /** Sums of the hours after the house has settled, for each of them; or why they say nothing of a year. */
 function perHour(circuit: Circuit, seen: JobSeen, indoorF: number, outdoorF: number) {
@@ -106,6 +109,11 @@ function yearAgainstRun(seen: JobSeen, circuit: Circuit, crossing: Crossing, t: 
   )
   same('kWh of strips', year.stripKwh, of('stripKwh'), bound / 3412)
   same('kWh of the blower', year.blowerKwh, of('blowerKwh'), 0.1 + 0.3 * year.blowerKwh)
+  // At a rate of N a stage that heats alone starts 4·N·x·(1 − x) times an hour; the run's x holds what starts lose.
+  const isByRate = settingsWith(seen.inst, 'cyclesHeatPump').some((s) => typeof s.value === 'number')
+  const isFirst = may.levels[0] !== undefined && may.levels[0].stage > 0
+  if (isByRate && isFirst && t >= FROSTLESS_F && year.backupHours === 0 && year.heatPumpHours < 0.9)
+    same('starts an hour', year.heatPumpStarts, of('starts'), MAY_DIFFER.starts)
   // Who lacks heat in the one lacks it in the other: the room settles where what is given is lost.
   const below = (load - of('lostBtu') + of('gainsBtu')) / house.line.slope
   const DROOP_MOST = 6

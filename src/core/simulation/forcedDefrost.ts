@@ -18,7 +18,7 @@ const POWER_OFF = MINUTE
 export const MILD_F = 40
 
 /** How a board's defrost is forced: by pins that shorten its interval, or by its own test. */
-export type Forced =
+type Forced =
   | { way: 'pins'; device: Placed; times: number; seconds: number }
   | { way: 'test'; device: Placed; mode: OutsideEvent & { mode: unknown } }
 

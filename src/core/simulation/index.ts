@@ -32,6 +32,5 @@ export {
 export { frostDrop, frostOver, melt, standStill, toward, type Coil } from './coil'
 export { ESTIMATES } from './estimates'
 export { Network } from './network'
-export { forcedBy, MILD_F } from './forcedDefrost'
 export { COIL_JUMPER } from './siteFault'
 export { sceneNotes, type SceneNote } from './notes'

@@ -2,7 +2,7 @@ import { DEFAULT_INDOOR_F, designFOf, houseValue } from '../house'
 import type { JobSeen } from '../installation'
 import { modesOf } from '../situation'
 import type { OutsideEvent } from '../time'
-import { forcedBy, forcesDefrost } from './forcedDefrost'
+import { forcedBy, forcesDefrost, MILD_F } from './forcedDefrost'
 import { ownInput, type OwnEvent } from './own'
 import { feedEvents } from './power'
 import type { SimulationInput } from './simulate'
@@ -114,7 +114,12 @@ export function sceneInput(seen: JobSeen, scene: Scene, o: SceneOptions = {}): S
       // From six in the evening: six in the morning is twelve hours on.
       return { ...base, wakes: { at: 12 * HOUR } }
     case 'forcedDefrost':
-      return { ...base, wall: [set(MINUTE, indoor + 1)], events: forcesDefrost(seen, at(0)) }
+      return {
+        ...base,
+        // The room of a mild day warms soon: the call is held up for the test.
+        wall: [set(MINUTE, indoor + 1), set(8 * MINUTE, indoor + (at(0) > MILD_F ? 2 : 1))],
+        events: forcesDefrost(seen, at(0)),
+      }
     case 'heatPumpDies':
       return { ...base, events: dies(seen, 2 * HOUR) }
     case 'powerOff':

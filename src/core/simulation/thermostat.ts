@@ -26,6 +26,8 @@ export interface DemandNumbers {
 
 /** Usual where neither the device nor a setting says (trade): Δ°F, and the part of the droop at which backup goes again. */
 const USUAL = { firstF: 0.5, overF: 0, secondF: 1, comfortDroopF: 1, releaseShare: 0.5, rateF: 0.25 }
+/** °F by which the room must have risen for a stage at a rate to end. */
+const RATE_SWING_F = 0.05
 /** min that a stage is on at a rate of N and a load factor x: 15 / (N · (1 − x)). */
 const RATE_MINUTES = 15
 
@@ -163,9 +165,9 @@ export class Thermostat {
   private knownEdges: readonly number[] | null = null
 
   private newEdges(): number[] {
-    const { firstF, secondF, droopF, overF } = this.numbers
+    const { firstF, secondF, droopF } = this.numbers
     const more = [firstF, firstF + secondF, droopF, droopF + secondF].map((off) => off - EPS)
-    const less = [-overF, firstF + secondF / 2, droopF, this.releaseF].map((off) => off + EPS)
+    const less = [this.endF, firstF + secondF / 2, droopF, this.releaseF].map((off) => off + EPS)
     return [...more, ...less, 0]
   }
 
@@ -183,6 +185,12 @@ export class Thermostat {
     return at
   }
 
+  /** °F under the setpoint at which the first stage may end: at a rate as soon as the room is on its way, by time; else there. */
+  private get endF(): number {
+    const { cycles, firstF, overF } = this.numbers
+    return cycles === null ? -overF : firstF - RATE_SWING_F
+  }
+
   private secondAt = (): number => this.numbers.firstF + this.numbers.secondF
   private leastOn = (): number => {
     const { cycles } = this.numbers
@@ -198,7 +206,7 @@ export class Thermostat {
     const backup = system === 'heat' ? this.backupOf(now, off, f) : null
     if (backup) return backup
     const mayEnd = f.backup === 0 && now >= this.onSince + this.leastOn() - EPS
-    if (off <= -n.overF + EPS && mayEnd) return { ...NOTHING }
+    if (off <= this.endF + EPS && mayEnd) return { ...NOTHING }
     const staged =
       system === 'cool' ? this.offered.has('cool2') : system === 'heat' && this.offered.has('heat2')
     if (!staged) return f
