@@ -120,7 +120,7 @@ describe('what Crossing and Kit say', () => {
 
   it('names a kit, what contradicts, and what to look at next', () => {
     const said = (clues: object) => identitySentences(identifyKit(clues, USUAL_KITS)).join(' ')
-    expect(said({ ohms: [11.5, 19.2] })).toBe('It is a 8 kW (5 + 3) kit: nothing else fits.')
+    expect(said({ ohms: [11.5, 19.2] })).toBe('It is an 8 kW (5 + 3) kit: nothing else fits.')
     expect(said({ labelKw: 10, rows: 3 })).toMatch(
       /^No kit fits all of it\. KW on the label and number of rows contradict/,
     )

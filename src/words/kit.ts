@@ -38,7 +38,7 @@ export function identitySentences(found: KitIdentity): string[] {
   const said: string[] = []
   const clue = (c: Clue) => found.byClue.some((b) => b.clue === c)
   const names = found.fits.map((k) => kitName(k.watts))
-  if (names.length === 1) said.push(`It is a ${names[0] ?? ''} kit: nothing else fits.`)
+  if (names.length === 1) said.push(`It is ${/^(8|11|18)/.test(names[0] ?? '') ? 'an' : 'a'} ${names[0] ?? ''} kit: nothing else fits.`)
   else if (names.length > 1) said.push(`It may be ${names.join(' or ')}.`)
   else said.push('No kit fits all of it.')
   for (const r of found.strayOhms)
@@ -115,7 +115,7 @@ export function circuitSentence(inst: Installation, c: LineCircuit): string {
     : c.elementsA === 0
       ? `125 % of ${figure(c.motorsA)} A of motors is ${figure(c.requiredA)} A`
       : `125 % of ${figure(c.elementsA)} A of elements and ${figure(c.motorsA)} A of motors is ${figure(c.requiredA)} A (NEC 424.4)`
-  const needs = `${c.gaugeNeeds === null ? 'no conductor of the table' : `${c.gaugeNeeds} AWG`} and a breaker of ${figure(c.breakerNeeds)} A${c.mostBreakerA === null ? '' : ` to ${figure(c.mostBreakerA)}`}`
+  const needs = `${c.gaugeNeeds === null ? 'no conductor of the table' : `${c.gaugeNeeds} AWG`} and a breaker of ${figure(c.breakerNeeds)} A${c.mostBreakerA === null || c.mostBreakerA === c.breakerNeeds ? '' : ` to ${figure(c.mostBreakerA)}`}`
   const has = [
     c.breakerA === null ? null : `${figure(c.breakerA)} A`,
     c.gauge === null ? null : `${c.gauge} AWG`,

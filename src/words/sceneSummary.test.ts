@@ -27,6 +27,7 @@ describe('what a scene came to', () => {
       why: 'noDefrost',
       load: 'od.compressor',
       situation: { call: 'heat1', outdoorF: degF(30), modes: {} },
+      outdoorF: 30,
     })
     expect(said).toMatch(/^No defrost: the compressor doesn’t run at 30 °F\. Held at .*35 °F/)
   })

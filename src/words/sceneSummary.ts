@@ -24,13 +24,13 @@ export function sceneSummary(sums: Sums, samples: readonly Sample[]): string[] {
 }
 
 /** What a scene was expected to bring and did not, and the first gate that stopped it. */
-export function sceneNoteSentence(circuit: Circuit, { why, load, situation }: SceneNote): string {
+export function sceneNoteSentence(circuit: Circuit, { why, load, situation, outdoorF }: SceneNote): string {
   const { inst } = circuit
   const solved = solve(circuit, situation)
   const reason = solved.ok ? ` ${chainSentence(inst, gateChain(solved, load)).replace(/\.$/, '')}.` : ''
   const head =
     why === 'noDefrost'
-      ? `No defrost: the ${lower(refWords(inst, load))} doesn’t run at ${degrees(situation.outdoorF)}.`
+      ? `No defrost: the ${lower(refWords(inst, load))} doesn’t run at ${degrees(outdoorF)}.`
       : 'Backup is called and doesn’t run. The house cools.'
   return `${head}${reason}`
 }

@@ -71,9 +71,10 @@ export function stepWords(inst: Installation, step: TestStep): string {
     case 'setpoint': {
       const by = `${step.way === 'raise' ? 'Raise' : 'Lower'} the setpoint to ${degrees(step.byF)} ${step.way === 'raise' ? 'above' : 'below'} the room`
       if (!step.limit) return `${by}.`
+      const droop = `the ${step.limit.taken ? 'usual ' : ''}droop of ${degrees(step.limit.droopF)}`
       return step.limit.passes
-        ? `${by}: past the droop of ${degrees(step.limit.droopF)}, so that backup is called too.`
-        : `${by}: below the droop of ${degrees(step.limit.droopF)}, so that the heat pump comes alone.`
+        ? `${by}: past ${droop}, so that backup is called too.`
+        : `${by}: below ${droop}, so that the heat pump comes alone.`
     }
     case 'backupComesToo':
       return `The droop is ${degrees(step.droopF)}: backup is called with it. Read this stage before it comes, or set the droop higher for the test.`
@@ -109,9 +110,9 @@ export function stepWords(inst: Installation, step: TestStep): string {
       return `${sped} Let go when the defrost begins. ${DEFROST_SIGNS}`
     }
     case 'jumperCoil':
-      return `Turn off the power to the ${lower(deviceWords(inst, step.at))} and test for dead. Jumper the coil thermostat and list the jumper. Turn the power on.`
+      return `Turn off the power to the ${lower(deviceWords(inst, step.at))} and to the indoor unit that feeds its 24 V. Test for dead. Jumper the coil thermostat and list the jumper. Turn the power on.`
     case 'jumperCoilOut':
-      return 'Turn the power off and test for dead. Take the jumper out at once: with it in, only the board’s time ends the defrost. Turn the power on. This test doesn’t prove the coil thermostat or the melting. Test those in cold weather.'
+      return 'Turn both off and test for dead. Take the jumper out at once: with it in, only the board’s time ends the defrost. Turn the power on. This test doesn’t prove the coil thermostat or the melting. Test those in cold weather.'
     case 'boardDefrostTest':
       return `${step.text ?? 'Force a defrost by the board’s own test, as the manufacturer says.'} Never jumper a thermistor. ${DEFROST_SIGNS}`
     case 'pour':
@@ -162,9 +163,9 @@ export function todayWords(inst: Installation, today: Today): string | null {
   if (today.can) return today.brief ? 'Warm outdoors: three minutes at most on the heat pump.' : null
   switch (today.why) {
     case 'tooWarm':
-      return `Come back below ${degrees(today.untilF)}: nothing else would be honest.`
+      return `Test it below ${degrees(today.untilF)} outdoors.`
     case 'tooCold':
-      return `Come back above ${degrees(today.untilF)}.`
+      return `Test it above ${degrees(today.untilF)} outdoors.`
     case 'settingUnknown':
       return `${refWords(inst, today.at)} is not known: find out on the device first.`
     case 'neverRuns':

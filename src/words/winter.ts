@@ -52,10 +52,15 @@ export function winterSentences(
     `${count(sums.starts)} starts${Number.isFinite(sums.shortestOff) ? `, at the shortest ${duration(sums.shortestOff)} after it had stopped` : ''}.`,
     `${count(sums.defrosts)} defrosts${sums.defrosts ? `, ${sums.defrostsByTime ? count(sums.defrostsByTime) : 'none'} of them ended by the board’s time` : ''}; at the most ${figure(sums.mostFrostLb)} lb of frost.`,
     `Coldest room ${degrees(sums.coldestF)}, on day ${day} at ${String(hour).padStart(2, '0')}:00; ${whole(sums.belowHours)} h more than 1 °F below the setpoint.`,
-    `In the two hours before six in the morning the blower ran ${whole((sums.wakingHours * 60) / WINTER_DAYS)} min a day, with ${figure(sums.wakingStarts / WINTER_DAYS, 1)} starts.`,
+    `In the two hours before six in the morning the blower ran ${whole((sums.wakingHours * 60) / WINTER_DAYS)} min a day, with ${startsWords(sums.wakingStarts / WINTER_DAYS)}.`,
     ...(year ? [besideYear(sums, year)] : []),
     ...against.map((a) => AGAINST_WORDS[a.code](a.kwh)),
   ]
+}
+
+const startsWords = (n: number): string => {
+  const said = figure(n, 1)
+  return `${said} ${said === '1' ? 'start' : 'starts'}`
 }
 
 /** Less than this part of the whole is no difference worth an explanation. */

@@ -44,10 +44,16 @@ test('a kit that nobody knows is named from its clues, and contradictions are sa
   const path = await copyOf(page, 'pennywort-close')
   await open(page, `${path}/kit`)
   const which = page.getByTestId('which-kit')
-  await which.getByLabel('Ω of each row, with spaces').fill('11.5 19.1')
-  await expect(page.getByTestId('which-kit-answer')).toContainText('It is a 8 kW (5 + 3) kit')
+  await which.getByLabel('Ω of each row, or OL, with spaces').fill('11.5 19.1')
+  await expect(page.getByTestId('which-kit-answer')).toContainText('It is an 8 kW (5 + 3) kit')
   await which.getByLabel('kW on its label').fill('10')
   await expect(page.getByTestId('which-kit-answer')).toContainText('contradict each other')
+  // OL is asked about: across the element alone it is an open row.
+  await which.getByLabel('kW on its label').fill('')
+  await which.getByLabel('Ω of each row, or OL, with spaces').fill('11.5 OL')
+  await expect(page.getByTestId('which-kit-answer')).toContainText('OL: was it across the element alone')
+  await which.getByLabel('OL was read across').selectOption({ label: 'the element alone' })
+  await expect(page.getByTestId('which-kit-answer')).toContainText('that row is open')
 })
 
 test('the airflow by the strips is kept with its source, and Crossing has it', async ({ page }) => {

@@ -91,7 +91,7 @@ test('a defrost forced with the pins is a procedure: what to do and to see, each
   const path = await copyOf(page, 'quillfeather-lane')
   await open(page, `${path}/bench?call=heat1&t=25&scene=forcedDefrost&at=0`)
   await ready(page)
-  await expect(clock(page)).toContainText('let go as soon as the defrost begins')
+  await expect(clock(page)).toContainText('Let the pins go when the defrost begins')
   const events = page.getByTestId('events').getByRole('listitem')
   await expect(events.filter({ hasText: 'hold the speed-up pins' })).toContainText('0:10:00')
   const defrost = events.filter({ hasText: 'outdoor fan off' })
@@ -104,6 +104,19 @@ test('a defrost forced with the pins is a procedure: what to do and to see, each
   await expect(page.locator('[data-count="od.board defrost"]')).toBeVisible()
   await expect(clock(page)).toContainText('1 h to defrosting')
   await expect(clock(page)).toContainText(/frost\s*up to/)
+  // On a mild day the coil is not cold: a jumper, with the power off, and out again.
+  await clock(page).getByLabel('Outdoors, °F').fill('62')
+  await expect(events.filter({ hasText: 'jumper the coil thermostat' })).toBeVisible()
+  await expect(events.filter({ hasText: 'take the jumper out' })).toBeVisible()
+  await expect(page.getByTestId('summary')).toContainText(/Room 70 °F at the start.*Supply air up to.*kWh/)
+})
+
+test('a defrost that cannot be forced says which gate keeps the compressor off', async ({ page }) => {
+  const path = await copyOf(page, 'ferrous-hill')
+  await open(page, `${path}/bench?call=heat1&t=25&scene=forcedDefrost&at=0`)
+  await ready(page)
+  await clock(page).getByLabel('Outdoors, °F').fill('25')
+  await expect(page.getByTestId('summary')).toContainText('No defrost: the compressor doesn’t run at 25 °F.')
 })
 
 test('a scene of one’s own: line by line, kept over a reload, sent by its address; a line that cannot be read is named', async ({

@@ -11,6 +11,8 @@ export interface SceneNote {
   why: 'noDefrost' | 'noBackup'
   load: Ref
   situation: Situation
+  /** °F outdoors: the situation has one for all that the job answers alike to. */
+  outdoorF: number
 }
 
 /** °F under its setpoint from which a room counts as left cold. */
@@ -30,7 +32,12 @@ export function sceneNotes(
   const defrosts = steps.some((s) => conditionsOf(inst, s.situation).has('defrost'))
   const called = steps.find((s) => s.situation.call !== 'off')
   if (scene === 'forcedDefrost' && !defrosts && compressor && called)
-    notes.push({ why: 'noDefrost', load: compressor, situation: called.situation })
+    notes.push({
+      why: 'noDefrost',
+      load: compressor,
+      situation: called.situation,
+      outdoorF: samples[0]?.outdoorF ?? called.situation.outdoorF,
+    })
   const [last, air] = [steps[steps.length - 1], samples[samples.length - 1]]
   const backup = first('strip', 'burner')
   if (!last || !air || !backup || air.roomF > air.targetF - COLD_BY_F) return notes
@@ -38,6 +45,6 @@ export function sceneNotes(
     (t) => ['strip', 'burner'].includes(t.making.what) && last.running.includes(t.ref),
   )
   if (wantsBackup(last.situation.call) && !isOn)
-    notes.push({ why: 'noBackup', load: backup, situation: last.situation })
+    notes.push({ why: 'noBackup', load: backup, situation: last.situation, outdoorF: air.outdoorF })
   return notes
 }

@@ -7,6 +7,7 @@ import { ownInput, type OwnEvent } from './own'
 import { feedEvents } from './power'
 import type { SimulationInput } from './simulate'
 import type { SiteFault } from './siteFault'
+import { demandNumbers, thermostatOf } from './thermostat'
 import type { WallEvent } from './wall'
 
 /** Stretches of time that tell something of a job, by what happens in them. */
@@ -113,13 +114,17 @@ export function sceneInput(seen: JobSeen, scene: Scene, o: SceneOptions = {}): S
     case 'coldNight':
       // From six in the evening: six in the morning is twelve hours on.
       return { ...base, wakes: { at: 12 * HOUR } }
-    case 'forcedDefrost':
+    case 'forcedDefrost': {
+      // Below the droop, so that the heat pump comes alone.
+      const { droopF } = demandNumbers(seen.inst, thermostatOf(seen.inst))
+      const alone = droopF > 1 ? 1 : droopF / 2
       return {
         ...base,
         // The room of a mild day warms soon: the call is held up for the test.
-        wall: [set(MINUTE, indoor + 1), set(8 * MINUTE, indoor + (at(0) > MILD_F ? 2 : 1))],
+        wall: [set(MINUTE, indoor + alone), set(8 * MINUTE, indoor + (at(0) > MILD_F ? 2 : 1) * alone)],
         events: forcesDefrost(seen, at(0)),
       }
+    }
     case 'heatPumpDies':
       return { ...base, events: dies(seen, 2 * HOUR) }
     case 'powerOff':

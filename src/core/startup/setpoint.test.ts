@@ -35,7 +35,13 @@ function steps(
   } // prettier-ignore
   return callSteps(install([placed('ah', device('ah', [], [])), placed('tstat', thermostat, settings)]), call)
 }
-const setpoint = (way: string, byF: number, limit: { droopF: number; passes: boolean } | null = null) => ({
+/** Nobody set a droop: comfort is about a degree (trade). */
+const USUAL = { droopF: 1, passes: false, taken: true as const }
+const setpoint = (
+  way: string,
+  byF: number,
+  limit: { droopF: number; passes: boolean; taken?: true } | null = null,
+) => ({
   kind: 'setpoint',
   way,
   byF,
@@ -50,19 +56,19 @@ describe('how far the setpoint goes for a call', () => {
     ['its second stage a differential more', 'cool2', { differential: 1.5 }, [setpoint('lower', 2.5)]],
     ['a degree where no differential is known', 'cool2', {}, [setpoint('lower', 2)]],
     ['emergency is a mode, and a degree', 'emergency', { droop: 3 }, [{ kind: 'mode', mode: 'emergency' }, setpoint('raise', 1)]],
-    ['heating goes up a degree', 'heat1', {}, [setpoint('raise', 1)]],
-    ['its second stage a differential more', 'heat2', { differential: 1.5 }, [setpoint('raise', 2.5)]],
+    ['heating stays below the usual droop of a degree', 'heat1', {}, [setpoint('raise', 0.5, USUAL)]],
+    ['its second stage cannot', 'heat2', { differential: 1.5 }, [setpoint('raise', 2.5), { kind: 'backupComesToo', droopF: 1 }]],
     ['which stays below the droop', 'heat2', { differential: 1.5, droop: 3 }, [setpoint('raise', 2.5, { droopF: 3, passes: false })]],
     ['or cannot', 'heat2', { differential: 1.5, droop: 2.5 }, [setpoint('raise', 2.5), { kind: 'backupComesToo', droopF: 2.5 }]],
     ['a first stage goes half of a small droop', 'heat1', { droop: 1 }, [setpoint('raise', 0.5, { droopF: 1, passes: false })]],
     ['where half a degree still lies between', 'heat1', { droop: 0.8 }, [setpoint('raise', 1), { kind: 'backupComesToo', droopF: 0.8 }]],
-    ['backup comes past both stages', 'heatAux1', { differential: 1.5 }, [setpoint('raise', 4)]],
+    ['backup comes a degree past it', 'heatAux1', { differential: 1.5 }, [setpoint('raise', 2, { ...USUAL, passes: true })]],
     ['or a degree past the droop', 'heatAux1', { differential: 1.5, droop: 3 }, [setpoint('raise', 4, { droopF: 3, passes: true })]],
     ['its second stage a differential more', 'heatAux2', { differential: 1.5, droop: 3 }, [setpoint('raise', 5.5, { droopF: 3, passes: true })]],
   ])('%s: %s with %j', (_, call, settings, expected) => expect(steps(call, settings)).toEqual(expected)) // prettier-ignore
 
-  it('with one stage backup comes a differential past it', () =>
-    expect(steps('heatAux1', { differential: 1.5 }, ['heat1', 'heatAux1'])).toEqual([setpoint('raise', 2.5)]))
+  it('without backup there is no droop to stay below', () =>
+    expect(steps('heat2', { differential: 1.5 }, ['heat1', 'heat2'])).toEqual([setpoint('raise', 2.5)]))
 
   it('the thermostat’s own test follows where something is called for', () => {
     const own = { kind: 'installerTest', at: 'tstat.', text: 'hold both keys' }

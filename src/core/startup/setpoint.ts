@@ -1,6 +1,7 @@
 import { wantsBackup, type Call, type Intent } from '../equipment'
 import { makeRef, settingValue, type Installation, type Placed } from '../installation'
-import type { TestStep } from './testCard'
+import { demandNumbers } from '../simulation'
+import type { DroopLimit, TestStep } from './testCard'
 
 /** Δ°F below the setpoint at which a first stage is called for, as is usual. */
 const FIRST_F = 1
@@ -17,14 +18,19 @@ const numberOf = (thermostat: Placed | undefined, intent: Intent): number | null
  */
 export function callSteps(inst: Installation, call: Call): TestStep[] {
   const thermostat = inst.placed.find((p) => (p.device.calls ?? []).some((c) => c.call === call))
-  const droop = numberOf(thermostat, 'droop')
+  // What the thermostat uses, which is the usual droop where nobody set one: the room answers to it all the same.
+  const numbers = demandNumbers(inst, thermostat)
+  const hasBackup = (thermostat?.device.calls ?? []).some((c) => c.call === 'heatAux1')
+  const droop = hasBackup ? numbers.droopF : null
   const differential = numberOf(thermostat, 'stageDifferential') ?? 1
   const tests = (thermostat?.device.profile?.tests ?? []).map((text): TestStep => ({
     kind: 'installerTest',
     at: makeRef(thermostat?.ref ?? '', ''),
     text,
   }))
-  const raise = (byF: number, limit: { droopF: number; passes: boolean } | null): TestStep => ({
+  const limitOf = (passes: boolean): DroopLimit | null =>
+    droop === null ? null : { droopF: droop, passes, ...(numbers.droopTaken && { taken: true }) }
+  const raise = (byF: number, limit: DroopLimit | null): TestStep => ({
     kind: 'setpoint',
     way: 'raise',
     byF,
@@ -50,13 +56,12 @@ export function callSteps(inst: Installation, call: Call): TestStep[] {
     const stages = (thermostat?.device.calls ?? []).some((c) => c.call === 'heat2') ? 2 : 1
     const first = droop === null ? FIRST_F + stages * differential : droop + 1
     const byF = first + (call === 'heatAux2' ? differential : 0)
-    return [raise(byF, droop === null ? null : { droopF: droop, passes: true }), ...tests]
+    return [raise(byF, limitOf(true)), ...tests]
   }
   const byF = FIRST_F + (call === 'heat2' ? differential : 0)
-  if (droop === null || byF < droop)
-    return [raise(byF, droop === null ? null : { droopF: droop, passes: false }), ...tests]
+  if (droop === null || byF < droop) return [raise(byF, limitOf(false)), ...tests]
   // Half a degree may still lie between; a stage that needs more than the droop never comes alone.
   const half = droop / 2
-  if (call === 'heat1' && half >= 0.5) return [raise(half, { droopF: droop, passes: false }), ...tests]
+  if (call === 'heat1' && half >= 0.5) return [raise(half, limitOf(false)), ...tests]
   return [raise(byF, null), { kind: 'backupComesToo', droopF: droop }, ...tests]
 }

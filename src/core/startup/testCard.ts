@@ -5,6 +5,13 @@ import type { Situation } from '../situation'
 import type { Past } from '../time'
 import type { DegF } from '../units'
 
+/** The droop that a step stays below, or passes, °F; `taken`: nobody set one, and it is the usual. */
+export interface DroopLimit {
+  droopF: number
+  passes: boolean
+  taken?: true
+}
+
 /** What a person does to bring a card's state up. */
 export type TestStep =
   /** Room and setpoint apart by so many degrees; `limit`: the droop that it must stay below, or has to pass. */
@@ -12,7 +19,7 @@ export type TestStep =
       kind: 'setpoint'
       way: 'raise' | 'lower'
       byF: number
-      limit: { droopF: number; passes: boolean } | null
+      limit: DroopLimit | null
     }
   /** The step cannot stay below the droop: backup comes with it. */
   | { kind: 'backupComesToo'; droopF: number }

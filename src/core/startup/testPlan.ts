@@ -80,9 +80,13 @@ export function testPlan(circuit: Circuit, outdoorF: DegF, plates: JobSeen['plat
   })
 }
 
-/** Where the compressor is locked out nothing comes alone, or beside it: the setpoint brings what there is. */
+/** Where the compressor is locked out it never comes alone: the setpoint brings what there is. */
 const withoutDroop = (step: TestStep): TestStep[] =>
-  step.kind === 'backupComesToo' ? [] : step.kind === 'setpoint' ? [{ ...step, limit: null }] : [step]
+  step.kind === 'backupComesToo'
+    ? []
+    : step.kind === 'setpoint' && step.limit?.passes === false
+      ? [{ ...step, limit: null }]
+      : [step]
 
 const runsCompressor = (circuit: Circuit, situation: Situation): boolean => {
   const solved = solve(circuit, situation)
