@@ -38,7 +38,10 @@ export function identitySentences(found: KitIdentity): string[] {
   const said: string[] = []
   const clue = (c: Clue) => found.byClue.some((b) => b.clue === c)
   const names = found.fits.map((k) => kitName(k.watts))
-  if (names.length === 1) said.push(`It is ${/^(8|11|18)/.test(names[0] ?? '') ? 'an' : 'a'} ${names[0] ?? ''} kit: nothing else fits.`)
+  if (names.length === 1)
+    said.push(
+      `It is ${/^(8|11|18)/.test(names[0] ?? '') ? 'an' : 'a'} ${names[0] ?? ''} kit: nothing else fits.`,
+    )
   else if (names.length > 1) said.push(`It may be ${names.join(' or ')}.`)
   else said.push('No kit fits all of it.')
   for (const r of found.strayOhms)

@@ -41,8 +41,6 @@ export const ESTIMATES = Object.freeze({
   aheadS: 40,
   /** Relative humidity outdoors where nobody gave a dew point. */
   humidity: 0.8,
-  /** °F an hour by which an early start is reckoned. */
-  recoveryFPerHour: 4,
   /**
    * s of full heat that each start of a compressor loses, by its Cd: at N calls an hour it is on for 900 s / (N·(1 − x)), so
    * that Cd · 900 / N takes the Cd · (1 − x) of the rating's part-load factor. N is 3, as it is rated.

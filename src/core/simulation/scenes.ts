@@ -1,13 +1,12 @@
 import { DEFAULT_INDOOR_F, designFOf, houseValue } from '../house'
 import type { JobSeen } from '../installation'
 import { modesOf } from '../situation'
-import type { OutsideEvent } from '../time'
+import { demandNumbers, thermostatOf, type OutsideEvent } from '../time'
 import { forcedBy, forcesDefrost, MILD_F } from './forcedDefrost'
 import { ownInput, type OwnEvent } from './own'
 import { feedEvents } from './power'
 import type { SimulationInput } from './simulate'
 import type { SiteFault } from './siteFault'
-import { demandNumbers, thermostatOf } from './thermostat'
 import type { WallEvent } from './wall'
 
 /** Stretches of time that tell something of a job, by what happens in them. */

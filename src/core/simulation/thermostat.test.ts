@@ -1,7 +1,8 @@
 import type { Device } from '../equipment'
 import { demoInstallation, libraryDevice } from '../../../tests/helpers/demo'
 import type { Installation } from '../installation'
-import { demandNumbers, Thermostat, thermostatOf } from './thermostat'
+import { demandNumbers, thermostatOf } from '../time'
+import { Thermostat } from './thermostat'
 import type { WallEvent } from './wall'
 
 const WALL = { setpointF: 70, system: 'heat' as const }

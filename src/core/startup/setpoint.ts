@@ -1,6 +1,6 @@
 import { wantsBackup, type Call, type Intent } from '../equipment'
 import { makeRef, settingValue, type Installation, type Placed } from '../installation'
-import { demandNumbers } from '../simulation'
+import { demandNumbers } from '../time'
 import type { DroopLimit, TestStep } from './testCard'
 
 /** Δ°F below the setpoint at which a first stage is called for, as is usual. */
