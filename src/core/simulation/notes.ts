@@ -15,8 +15,10 @@ export interface SceneNote {
   outdoorF: number
 }
 
-/** °F under its setpoint from which a room counts as left cold. */
+/** °F under its setpoint from which a room counts as left cold; °F in the last hour from which it counts as cooling. */
 const COLD_BY_F = 2
+const COOLS_BY_F = 0.05
+const HOUR = 3600
 
 /** What did not happen in a run: a defrost that was to be forced, backup that was called while the house went on cooling. */
 export function sceneNotes(
@@ -41,6 +43,9 @@ export function sceneNotes(
   const [last, air] = [steps[steps.length - 1], samples[samples.length - 1]]
   const backup = first('strip', 'burner')
   if (!last || !air || !backup || air.roomF > air.targetF - COLD_BY_F) return notes
+  // A room that is on its way up needs no backup.
+  const before = samples.findLast((s) => s.at <= air.at - HOUR)
+  if (!before || air.roomF > before.roomF - COOLS_BY_F) return notes
   const isOn = targets.some(
     (t) => ['strip', 'burner'].includes(t.making.what) && last.running.includes(t.ref),
   )
