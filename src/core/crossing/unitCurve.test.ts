@@ -1,6 +1,6 @@
 import type { Rating } from '../equipment'
 import { sure } from '../sure'
-import { unitCurve } from './unitCurve'
+import { asReached, unitCurve } from './unitCurve'
 
 const rating = (stage: Rating['stage'], outdoorF: number, capacityBtuh: number, cop: number): Rating => ({
   stage,
@@ -131,5 +131,26 @@ describe('a unit’s curve', () => {
     expect(inverter.heatFrom(47, 99)).toBeCloseTo(40_000, -1)
     // It has no frost at 17 and 47.
     expect(inverter.capacity(47)).toBe(40_000)
+  })
+})
+
+describe('a unit of two stages as it is wired', () => {
+  const unit = unitCurve({
+    ratings: [
+      { stage: 'low', outdoorF: 47, capacityBtuh: 24_000, cop: 4 },
+      { stage: 'low', outdoorF: 17, capacityBtuh: 14_000, cop: 2.8 },
+      { stage: 'high', outdoorF: 47, capacityBtuh: 36_000, cop: 3.6 },
+      { stage: 'high', outdoorF: 17, capacityBtuh: 20_000, cop: 2.4 },
+    ],
+  })!
+  it('is its low stage where no call brings the second, its high one where each brings both', () => {
+    const low = asReached(unit, new Set([1]))
+    expect([low.capacity(47), low.least]).toEqual([24_000, null])
+    const high = asReached(unit, new Set([2]))
+    expect([high.capacity(47), high.least]).toEqual([36_000, null])
+    expect(asReached(unit, new Set([1, 2]))).toBe(unit)
+    // Of one stage there is nothing to choose.
+    const one = unitCurve({ ratings: [{ stage: 'rated', outdoorF: 47, capacityBtuh: 36_000, cop: 3.6 }] })!
+    expect(asReached(one, new Set([1]))).toBe(one)
   })
 })

@@ -2,7 +2,7 @@ import type { OutdoorUnitPlate, Rating } from '../equipment'
 import { binned, climateYear } from '../house'
 import { hoursOfYear } from './hours'
 import type { Plant } from './plant'
-import { sharingBy } from './sharing'
+import { sharingBy, type CallLevel, type Sharing } from './sharing'
 import { unitCurve } from './unitCurve'
 import { hourAt, yearOf, type HouseAt } from './year'
 
@@ -133,6 +133,82 @@ describe('an hour', () => {
     expect(hourAt(one, sharingBy({}, strips), 17).coldAirHours).toBe(1)
     // 36,000 warm it by 27.8.
     expect(hourAt(one, sharingBy({}, strips), 47).coldAirHours).toBe(0)
+  })
+})
+
+describe('an hour of a job that is wired wrong', () => {
+  const QUIET: CallLevel = { stage: 0, cools: false, kitKw: 0, fire: 0, blower: false }
+  const runs = (part: Partial<CallLevel>): CallLevel => ({ ...QUIET, blower: true, ...part })
+  /** One stretch over all temperatures, by what its calls run. */
+  const by = (levels: CallLevel[], idle = QUIET): Sharing => [
+    {
+      from: -60,
+      to: 140,
+      heatPump: false,
+      kitKw: 0,
+      furnace: false,
+      together: true,
+      unsure: false,
+      levels,
+      idle,
+    },
+  ]
+
+  it('a valve in cooling takes its 36,000 away: 10 kW of strips beside it leave 12,680 of 46,800 unmet', () => {
+    const cools = runs({ stage: 1, cools: true })
+    const hour = hourAt(one, by([cools, { ...cools, kitKw: 10 }]), 47)
+    expect(hour).toMatchObject({ heatPumpHeat: -36_000, stripKwh: 10, unmetHeat: expect.closeTo(12_680, 6) })
+    // 36,000 / (3412 · 3.6)
+    expect(hour.heatPumpKwh).toBeCloseTo(2.93083, 4)
+  })
+
+  it('and takes turns with a furnace: (10,800 + 36,000) / (61,364.8 + 36,000) of the hour is the furnace’s', () => {
+    const hour = hourAt(dual, by([runs({ stage: 1, cools: true }), runs({ fire: 1 })]), 47)
+    expect(hour.furnaceHeat).toBeCloseTo(29_496.1, 0)
+    expect(hour.heatPumpHeat).toBeCloseTo(-18_696.1, 0)
+    expect(hour.fuel).toBeCloseTo(0.3605, 4)
+    expect(hour.unmetHeat).toBe(0)
+  })
+
+  it('strips that come with every call: 10,800 / 70,120 of the hour both', () => {
+    const hour = hourAt(one, by([runs({ stage: 2, kitKw: 10 })]), 47)
+    expect(hour.stripKwh).toBeCloseTo(1.54022, 4)
+    expect(hour.heatPumpKwh).toBeCloseTo(0.451411, 4)
+    expect(hour.unmetHeat).toBe(0)
+  })
+
+  it('a burner that nobody calls burns all the hour', () => {
+    expect(hourAt(dual, by([runs({ fire: 1 })], runs({ fire: 1 })), 47)).toMatchObject({
+      furnaceHeat: expect.closeTo(61_364.8, 6),
+      fuel: 0.75,
+      unmetHeat: 0,
+    })
+  })
+
+  it('a call that brings the blower alone: it runs on while strips come and go, and its heat counts', () => {
+    // (28,800 − 1,364.8) / 34,120 = 0.80408 of the hour.
+    const hour = hourAt(one, by([runs({}), runs({ kitKw: 10 })]), 17)
+    expect(hour.stripKwh).toBeCloseTo(8.0408, 4)
+    expect(hour.blowerKwh).toBeCloseTo(0.4, 9)
+    expect(hour.stripHeat).toBeCloseTo(28_800, 6)
+  })
+
+  it('heat without air is none', () => {
+    expect(hourAt(one, by([runs({ stage: 1, blower: false }), runs({ kitKw: 10, blower: false })]), 17)).toMatchObject({
+      heatPumpHeat: 0, stripHeat: 0, unmetHeat: 28_800,
+    }) // prettier-ignore
+  })
+
+  it('strips that warm defrosts are the kit’s own: with it on all the hour they add nothing', () => {
+    // At 5 °F 10,800 are there and 54,000 wanted: 34,120 of strips leave 9,080.
+    const tempered = {
+      ...houseOf(plant({ ratings: RATINGS }, { temperKw: 10 })),
+      line: { slope: 900, noHeatF: 65 },
+    }
+    const pump = runs({ stage: 2 })
+    const hour = hourAt(tempered, by([pump, { ...pump, kitKw: 10 }]), 5)
+    expect(hour.stripKwh).toBeCloseTo(10, 9)
+    expect(hour.unmetHeat).toBeCloseTo(9_080, 6)
   })
 })
 
