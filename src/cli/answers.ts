@@ -165,6 +165,7 @@ export const ANSWERS = {
         loadBtuh: num(),
         capacityBtuh: num(),
         heldOff: bool(),
+        cools: bool(),
         lacksKw: num(),
         kitKw: num(),
         furnaceBtuh: num(),

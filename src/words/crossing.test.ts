@@ -5,7 +5,7 @@ import { UNKNOWN_SITE } from '@/core/installation'
 import { installationOf } from '@/jobfile'
 import { NOT_LOOKED_AT } from '../../tests/cases/gear'
 import { compose } from '../../tests/helpers/compose'
-import { jobIds } from '../../tests/helpers/demo'
+import { demoInstallation, jobIds } from '../../tests/helpers/demo'
 import { demoSeen } from '../../tests/helpers/seen'
 import {
   circuitNoteWords,
@@ -137,4 +137,26 @@ describe('what Crossing and Kit say', () => {
     [{ code: 'breakerUnknown' }, 'not known'],
     [{ code: 'conductorUnknown' }, 'not recorded'],
   ] as [CircuitNote, string][])('%j', (note, words) => expect(circuitNoteWords(note)).toContain(words))
+})
+
+describe('a job that is wired wrong', () => {
+  it('says that its heat pump does not heat, and what the strips must make up', () => {
+    const seen = demoSeen('pennywort-close')
+    const inst = demoInstallation('pennywort-close', { 'tstat.rvSense': 'heating' })
+    const wrong = { ...seen, inst }
+    const view = crossingView(wrong, new Circuit(inst))
+    const text = (id: string) => crossingAnswer(view).find((l) => l.id === id)?.text
+    expect(text('balance')).toMatch(
+      /^As wired, the heat pump doesn’t heat\. By its plate it carries the house/,
+    )
+    // Its high stage has 36,000 BTU/h at 47 °F: 10.6 kW more than the load of 10.8.
+    expect(text('design')).toMatch(
+      /the compressor cools on a heat call\. With what it takes away the house needs 2\d(\.\d)? kW; the strips have 9\.6\.$/,
+    )
+    expect(defrostSentence(view.schools)).toBeNull()
+    const right = crossingAnswer(crossingView(seen, new Circuit(seen.inst)))
+    expect(right.find((l) => l.id === 'balance')?.text).toBe(
+      'The heat pump alone carries the house down to 31 °F.',
+    )
+  })
 })

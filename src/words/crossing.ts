@@ -144,13 +144,15 @@ export function crossingAnswer(v: CrossingView, currency = ''): AnswerLine[] {
 
 function balanceLine(v: CrossingView): AnswerLine | null {
   if (v.balanceF === undefined || !v.line) return null
-  const text =
-    v.balanceF === 'never'
-      ? 'The heat pump alone carries the house at no temperature.'
-      : `The heat pump alone carries the house ${downTo(v.balanceF)}.`
+  const carries =
+    v.balanceF === 'never' ? 'carries the house at no temperature' : `carries the house ${downTo(v.balanceF)}`
+  const heats = v.sharing.some((s) => s.heatPump)
   return {
     id: 'balance',
-    text,
+    text: heats
+      ? `The heat pump alone ${carries}.`
+      : `As wired, the heat pump doesn’t heat. By its plate it ${carries}.`,
+    grave: !heats,
     how: `${lineHow(v.line)} ${curveHow(v)} Where the two meet is the balance point.`,
   }
 }
@@ -163,6 +165,13 @@ function designLine(v: CrossingView): AnswerLine | null {
     `${where}${v.designFromClimate ? ' (the coldest hundredth of the climate’s hours)' : ''} the house wants ` +
     `${btuh(d.loadBtuh)} and the heat pump gives ${btuh(d.capacityBtuh)}${d.heldOff ? ', as wired and set' : ''}; ` +
     `the difference over 3,412 is ${figure(d.lacksKw)} kW.`
+  if (d.cools)
+    return {
+      id: 'design',
+      text: `${where} the compressor cools on a heat call. With what it takes away the house needs ${figure(d.lacksKw)} kW; ${v.fuel ? `the furnace has ${kilowatts(d.furnaceBtuh)}` : `the strips have ${figure(d.kitKw)}`}.`,
+      how,
+      grave: true,
+    }
   if (d.lacksKw <= 0) return { id: 'design', text: `${where} it lacks nothing.`, how }
   const backup = v.fuel ? 'the furnace' : 'strips'
   const wants = figure(d.loadBtuh / BTU_PER_KWH)
@@ -303,6 +312,8 @@ export function defrostSentence(schools: readonly SchoolYear[], currency = ''): 
   const [tempered, cold] = [of('temperedDefrost'), of('coldDefrost')]
   if (!tempered || !cold) return null
   const minutes = whole(cold.coldDefrostMinutes)
+  // Where no heat pump defrosts the two are one.
+  if (Math.abs(tempered.kwh - cold.kwh) < 0.5) return null
   const cost =
     tempered.cost === null || cold.cost === null
       ? `${whole(tempered.kwh - cold.kwh)} kWh`

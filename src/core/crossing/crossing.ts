@@ -29,6 +29,8 @@ export interface AtDesign {
   /** BTU/h that the heat pump has there; 0 where something holds it off, which `heldOff` says. */
   capacityBtuh: number
   heldOff: boolean
+  /** A heating call runs the compressor in cooling: its capacity is below 0. */
+  cools: boolean
   /** kW that backup must give. */
   lacksKw: number
   /** kW of strips that may run there; a furnace's output, BTU/h. */
@@ -127,12 +129,15 @@ function atDesign(house: HouseAt, sharing: Sharing, outdoorF: number): AtDesign 
   const { plant } = house
   const may = sharingAt(sharing, outdoorF)
   const heldOff = may?.heatPump === false
+  const cools = heldOff && may.levels.some((l) => l.cools)
+  const taken = cools ? (plant.unit?.cleanCapacity(47) ?? 0) : 0
   return {
     outdoorF,
     loadBtuh: loadAt(house.line, outdoorF),
-    capacityBtuh: heldOff ? 0 : (plant.unit?.capacity(outdoorF) ?? 0),
+    capacityBtuh: heldOff ? -taken : (plant.unit?.capacity(outdoorF) ?? 0),
     heldOff,
-    lacksKw: heldOff ? loadAt(house.line, outdoorF) / BTU_PER_KWH : auxNeededKw(house, outdoorF),
+    cools,
+    lacksKw: heldOff ? (loadAt(house.line, outdoorF) + taken) / BTU_PER_KWH : auxNeededKw(house, outdoorF),
     kitKw: may?.kitKw ?? 0,
     furnaceBtuh: may?.furnace ? (plant.burner?.outputBtuh ?? 0) : 0,
     together: may?.together ?? false,

@@ -186,6 +186,7 @@ function sumUp(
     let runs = 0
     let begun = 0
     let unmet = 0
+    let pumps = 0
     let strips = 0
     let blower = 0
     let share = 0
@@ -211,6 +212,7 @@ function sumUp(
       heat = table.heat[i] ?? 0
       kw = table.kw[i] ?? 0
       runs = table.runs[i] ?? 0
+      pumps = runs
       begun = starts(cycles.heatPump, table.loadFactor[i] ?? 1)
       strips = tempered / BTU_PER_KWH
       stripHeat += times * tempered
@@ -224,6 +226,7 @@ function sumUp(
       heat = mean(pumped)
       kw = mean((l) => (l.call.stage > 0 ? fullKw : 0))
       runs = mean((l) => (l.call.stage > 0 ? 1 : 0))
+      pumps = mean((l) => (l.pumps ? 1 : 0))
       begun = starts(cycles.heatPump, runs)
       const [ofStrips, ofFire] = [mean((l) => l.stripHeat), mean((l) => l.fireHeat)]
       const ofBlower = mean((l) => l.blowerHeat)
@@ -251,7 +254,7 @@ function sumUp(
     backupHours += times * share
     backupStarts += times * starts(cycles.backup, share)
     unmetHeat += times * unmet
-    coldDefrostMinutes += t < FROSTS_BELOW_F ? times * runs * coldMinutes : 0
+    coldDefrostMinutes += t < FROSTS_BELOW_F ? times * pumps * coldMinutes : 0
     coldAirHours += table.coldAir[i] ? times * runs : 0
     const all = kw + strips + blower
     electric += all * (priced[i] ?? 0)
