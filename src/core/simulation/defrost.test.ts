@@ -50,6 +50,19 @@ describe('a time-and-temperature defrost', () => {
     expect(mild.defrosts).toBeLessThanOrEqual(Math.floor(mild.compressorHours) + 1)
   })
 
+  it('names a stuck switch, and no temperature, as what started it', () => {
+    const causes = (fault: SiteFault | null, outdoorF: number) =>
+      simulate(circuit, seen, {
+        ...sceneInput(seen, 'fog34', { until: 6 * 3600, sampleEvery: 600 }),
+        air: { at: () => outdoorF, dewAt: () => outdoorF },
+        fault,
+      }).steps.flatMap((s) =>
+        s.moves.flatMap((m) => (m.kind === 'mode' && m.to === 'defrost' ? [m.because] : [])),
+      )
+    expect(causes('coilSwitchClosed', 45)[0]).toMatchObject({ feels: 'coil', site: 'coilSwitchClosed' })
+    expect(causes(null, 34)[0]).toEqual({ feels: 'coil', side: 'below', at: 30, site: null })
+  })
+
   it('with a fan that does not stop takes longer, and may end by time', () => {
     const fan = day('fanStays', 20)
     const right = day(null, 20)
