@@ -85,7 +85,7 @@ test('the guided screens say which terminals must be found live, by this landing
 })
 
 test('switches and pins are drawn, with the power off first and on again last', async ({ page }) => {
-  await open(page, '/job/pennywort-close/setup')
+  await open(page, '/job/quillfeather-lane/setup')
   await device(page, /Outdoor unit/)
   const lines = page.locator('li[data-line]')
   await expect(lines.first()).toContainText('Power off, locked, and metered dead')

@@ -29,6 +29,7 @@ export interface CallLevel {
   blower: boolean
 }
 
+/** Nothing runs. */
 export const NOTHING: CallLevel = { stage: 0, cools: false, kitKw: 0, fire: 0, blower: false }
 
 /** Who may heat over a stretch of outdoor temperature, °F, from ≤ T < to; emergency heat left out. */
