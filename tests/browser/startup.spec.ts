@@ -27,7 +27,7 @@ test('a card says how to bring it up today, what must run, and ends done, with t
   await expect(card(page, 'heatAux1')).toBeVisible()
   await expect(page).toHaveURL(/call=heatAux1/)
   await choose(page, 'cool1')
-  await expect(card(page, 'cool1').getByTestId('today')).toHaveText('Come back above 60 °F.')
+  await expect(card(page, 'cool1').getByTestId('today')).toHaveText('Test it above 60 °F outdoors.')
   // Another day: on a warm one it can be tried.
   await page.getByLabel('Outdoors today, °F').fill('72')
   await expect(card(page, 'cool1').getByTestId('today')).toHaveCount(0)
