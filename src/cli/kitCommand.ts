@@ -5,7 +5,6 @@ import {
   bankTable,
   blowerAmps,
   clockedInput,
-  heatingVa,
   identifyKit,
   inputAtSite,
   lineCircuitsOf,
@@ -13,9 +12,11 @@ import {
   nozzleFor,
   oilInput,
   rowFigures,
-  serviceLoad,
+  serviceLoadOf,
   unknownWatts,
+  USUAL_HEATING,
   USUAL_KITS,
+  USUAL_PSI,
   type KitClues,
 } from '@/core/kit'
 import { burnersOf, serviceVolts } from '@/core/query'
@@ -34,12 +35,7 @@ import {
 import { answer, refuse, type Result } from './answer'
 import type { Args } from './args'
 
-/** BTU of a cubic foot at sea level where nobody asked the utility: natural gas, LP vapor. */
-const USUAL_HEATING = { gas: 1030, lp: 2500 }
-/** psi of an oil pump that nobody read. */
-const USUAL_PSI = 140
-
-/** Numbers with colons between, as an option has them; `most` of them. */
+/** Numbers with colons between, as an option has them: at least so many, and no more than its form names. */
 function numbers(
   option: string,
   text: string | undefined,
@@ -83,17 +79,7 @@ function serviceLines(seen: JobSeen): string[] {
   const { inst, house } = seen
   const serviceA = houseValue(house, 'serviceA')
   if (serviceA === undefined) return []
-  const known = (['areaFt2', 'applianceVa', 'peakKw'] as const).flatMap((of) => {
-    const value = houseValue(house, of)
-    return value === undefined ? [] : [[of, value] as const]
-  })
-  const load = serviceLoad({
-    method: house.service ?? 'existing',
-    serviceA,
-    ...Object.fromEntries(known),
-    ...heatingVa(inst),
-    neverTogether: stripsNeverTogether(inst, prove(inst)),
-  })
+  const load = serviceLoadOf(inst, house, stripsNeverTogether(inst, prove(inst)))
   return load ? [`Service: ${serviceSentence(load, serviceA)}`] : []
 }
 

@@ -17,6 +17,11 @@ export function inputAtSite(
   return { btuh: inputBtuh * share, isDerated: share < 1 }
 }
 
+/** BTU of a cubic foot at sea level where nobody asked the utility: natural gas, LP vapor. */
+export const USUAL_HEATING = { gas: 1030, lp: 2500 } as const
+/** psi of an oil pump that nobody read. */
+export const USUAL_PSI = 140
+
 /**
  * BTU/h of a gas burner by its meter: 3600 · ft³ · heating value / s.
  * @param btuPerFt3 of a cubic foot as it is sold

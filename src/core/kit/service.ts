@@ -1,3 +1,4 @@
+import { houseValue, type House } from '../house'
 import type { Installation } from '../installation'
 import { motorsOf } from './motors'
 import { heaterRows } from './rows'
@@ -75,6 +76,26 @@ export function serviceLoad(asked: ServiceAsked): ServiceLoad | null {
     { code: 'generalRest', va: REST_SHARE * (general - first) },
     { code: 'heating', va: together(method === 'new' ? STRIPS_SHARE : 1) },
   ])
+}
+
+/**
+ * What this job's service carries, by the method that its house names; null where a number is missing.
+ * @param neverTogether the compressor never runs with the strips, and that is proven
+ */
+export function serviceLoadOf(inst: Installation, house: House, neverTogether: boolean): ServiceLoad | null {
+  const serviceA = houseValue(house, 'serviceA')
+  if (serviceA === undefined) return null
+  const known = (['areaFt2', 'applianceVa', 'peakKw'] as const).flatMap((of) => {
+    const value = houseValue(house, of)
+    return value === undefined ? [] : [[of, value] as const]
+  })
+  return serviceLoad({
+    method: house.service ?? 'existing',
+    serviceA,
+    ...Object.fromEntries(known),
+    ...heatingVa(inst),
+    neverTogether,
+  })
 }
 
 function sum(serviceA: number, parts: ServiceLoad['parts']): ServiceLoad {

@@ -3,7 +3,17 @@
 import { plateOf } from '@/core/crossing'
 import type { HEAT_CONTENT } from '@/core/house'
 import { airflowOf, houseValue, meteredShare } from '@/core/house'
-import { clockedInput, inputAtSite, inputSide, MANIFOLD, nozzleFlow, nozzleFor, oilInput } from '@/core/kit'
+import {
+  clockedInput,
+  inputAtSite,
+  inputSide,
+  MANIFOLD,
+  nozzleFlow,
+  nozzleFor,
+  oilInput,
+  USUAL_HEATING,
+  USUAL_PSI,
+} from '@/core/kit'
 import { burnersOf } from '@/core/query'
 import { heatersOf } from '@/core/crossing'
 import type { JobSeen } from '@/core/installation'
@@ -37,8 +47,6 @@ const FIELDS = {
     ['psi', 'Pump, psi'],
   ],
 } as const
-/** BTU in a cubic foot, where the supplier's is not known. */
-const USUAL_HEATING = { gas: 1030, lp: 2500 } as const
 /** Each step of a conversion to LP, with what proves it. */
 const LP_STEPS = [
   'Gas off, leak-free, and the kit made for this furnace: its list names the model.',
@@ -88,7 +96,7 @@ export function Burner({ seen }: { seen: JobSeen }) {
         {isOil
           ? inputBtuh === undefined
             ? ''
-            : ` At 140 psi that is a nozzle of ${figure(nozzleFor(inputBtuh, 140), 2)} gal/h; its angle and pattern are in the burner’s chart.`
+            : ` At ${USUAL_PSI} psi that is a nozzle of ${figure(nozzleFor(inputBtuh, USUAL_PSI), 2)} gal/h; its angle and pattern are in the burner’s chart.`
           : ` Manifold ${MANIFOLD[fuel].map((p) => figure(p)).join(' to ')} in.w.c.; the plate wins.`}
       </p>
       <div className="mt-1 grid max-w-2xl grid-cols-2 items-end gap-3 sm:grid-cols-3">

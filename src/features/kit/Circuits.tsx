@@ -1,6 +1,6 @@
 'use client'
 
-import { heatingVa, lineCircuitsOf, serviceLoad, type ServiceMethod } from '@/core/kit'
+import { heatingVa, lineCircuitsOf, serviceLoadOf, type ServiceMethod } from '@/core/kit'
 import {
   CABLE_RATINGS,
   cableOf,
@@ -82,20 +82,8 @@ function Service({ seen }: { seen: JobSeen }) {
   const serviceA = houseValue(house, 'serviceA')
   // An interlock counts only where the sweep proves it.
   const neverTogether = stripsNeverTogether(inst, proof)
-  const heating = heatingVa(inst)
-  const { stripsVa } = heating
-  const load =
-    serviceA === undefined
-      ? null
-      : serviceLoad({
-          method,
-          serviceA,
-          ...optional('areaFt2'),
-          ...optional('applianceVa'),
-          ...optional('peakKw'),
-          ...heating,
-          neverTogether,
-        })
+  const { stripsVa } = heatingVa(inst)
+  const load = serviceLoadOf(inst, house, neverTogether)
   return (
     <div className="mt-3" data-testid="service">
       <h3 className="font-bold">Can the service carry it?</h3>
@@ -128,9 +116,4 @@ function Service({ seen }: { seen: JobSeen }) {
       </p>
     </div>
   )
-
-  function optional<K extends 'areaFt2' | 'applianceVa' | 'peakKw'>(of: K): Partial<Record<K, number>> {
-    const value = houseValue(house, of)
-    return value === undefined ? {} : ({ [of]: value } as Partial<Record<K, number>>)
-  }
 }
