@@ -1,4 +1,3 @@
-import { readFileSync } from 'node:fs'
 import { basename } from 'node:path'
 import { Circuit } from '@/core/circuit'
 import { crossingView, type DownTo, type Year } from '@/core/crossing'
@@ -16,6 +15,7 @@ import {
 } from '@/words'
 import type { Args } from './args'
 import { answer, refuse, type Result } from './answer'
+import { textOf } from './jobOnDisk'
 
 /** A temperature down to which something holds, for a script: `always` where it holds as cold as it gets. */
 const downTo = (t: DownTo | undefined): { known: boolean; downToF: number | null; always: boolean } => ({
@@ -44,12 +44,8 @@ const finite = (n: number): number | null => (Number.isFinite(n) ? n : null)
 function withWeather(job: Job, file: string | undefined): Checked<JobSeen> {
   const seen = jobSeen(job)
   if (file === undefined) return { ok: true, value: seen }
-  let text: string
-  try {
-    text = readFileSync(file, 'utf8')
-  } catch {
-    return refuse('--weather', 'a file that can be read', file)
-  }
+  const text = textOf(file)
+  if (text === null) return refuse('--weather', 'a file that can be read', file)
   const read = parseWeather(text, basename(file))
   if (read.ok) return { ok: true, value: { ...seen, climate: read.value } }
   return { ok: false, problems: read.problems.map((p) => ({ ...p, path: `--weather ${file}` })) }

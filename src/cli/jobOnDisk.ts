@@ -21,7 +21,8 @@ export interface JobOnDisk {
 
 const isName = (id: string): boolean => /^[a-z0-9][a-z0-9-]*$/i.test(id)
 
-const textOf = (path: string): string | null => {
+/** The text of a file; null where it cannot be read. */
+export const textOf = (path: string): string | null => {
   try {
     return readFileSync(path, 'utf8')
   } catch {

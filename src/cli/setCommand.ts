@@ -1,4 +1,3 @@
-import { readFileSync } from 'node:fs'
 import { basename } from 'node:path'
 import { PLATES, type Unknowable, type Value } from '@/core/equipment'
 import { CLIMATES, HOUSE_VALUES, type Climate, type HouseValue } from '@/core/house'
@@ -6,6 +5,7 @@ import { makeRef, placedByRef, settingDef, splitRef, type Installation } from '@
 import { installationOf, parseWeather, type Checked, type Job, type Operation } from '@/jobfile'
 import { refuse } from './answer'
 import type { Args } from './args'
+import { textOf } from './jobOnDisk'
 import { pairs } from './pairs'
 
 const one = (op: Operation): Checked<Operation> => ({ ok: true, value: op })
@@ -48,12 +48,9 @@ const setClimate: Setter = (_, text) => {
   if (text === '?') return one({ kind: 'clearClimate' })
   if (Object.hasOwn(CLIMATES, text))
     return one({ kind: 'setClimate', climate: { kind: 'shipped', climate: text as Climate } })
-  let file: string
-  try {
-    file = readFileSync(text, 'utf8')
-  } catch {
+  const file = textOf(text)
+  if (file === null)
     return refuse('climate', `one of ${Object.keys(CLIMATES).join(', ')}, or a weather file`, text)
-  }
   const weather = parseWeather(file, basename(text))
   return weather.ok ? one({ kind: 'setClimate', climate: weather.value }) : weather
 }

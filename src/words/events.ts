@@ -10,6 +10,7 @@ import {
   type System,
   type Waiting,
 } from '@/core/simulation'
+import { conditionOf } from '@/core/situation'
 import type { CountCurve, DemandCause, ModeCause, Move, OutsideEvent, Step } from '@/core/time'
 import { INTENT_WORDS } from './intents'
 import { CALL_WORDS, gateName, lower, refWords, upper } from './names'
@@ -102,9 +103,7 @@ function causeWords({ feels, side, at, site }: ModeCause): string {
 /** What somebody did, or what went wrong. */
 function outsideWords(inst: Installation, e: OutsideEvent): string {
   if ('mode' in e) {
-    const { placed, id } = splitRef(e.mode)
-    const mode = placedByRef(inst, placed)?.device.modes.find((m) => m.id === id)
-    const isDefrost = mode?.states.some((s) => s.id === e.state && s.condition === 'defrost')
+    const isDefrost = conditionOf(inst, e.mode, e.state) === 'defrost'
     return isDefrost ? 'force a defrost by the board’s own test' : modeWords(inst, e.mode, e.state)
   }
   if ('call' in e) return `${CALL_WORDS[e.call]} is called`

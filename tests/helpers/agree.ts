@@ -150,7 +150,7 @@ function reasonsOf(
 function cardsAgainstYear(seen: JobSeen, circuit: Circuit, crossing: Crossing, t: number): Disagreement[] {
   const may = sharingAt(crossing.sharing, t)
   if (!may) return []
-  const kw = (refs: readonly string[]) => heaterRows(seen.inst).filter((r) => refs.includes(r.ref)).length
+  const rowsOf = (refs: readonly string[]) => heaterRows(seen.inst).filter((r) => refs.includes(r.ref)).length
   const found: Disagreement[] = []
   for (const card of testPlan(circuit, degF(t), seen.plates)) {
     if (card.kind !== 'call' || !card.expected || card.expected.open.length) continue
@@ -160,11 +160,11 @@ function cardsAgainstYear(seen: JobSeen, circuit: Circuit, crossing: Crossing, t
     const compressor = facts.compressor !== null && card.expected.runs.includes(facts.compressor)
     if (compressor !== (facts.compressor !== null))
       found.push({ at: `${t} °F ${card.id}`, what: 'compressor', here: String(compressor), there: 'circuit' })
-    if (kw(card.expected.runs) !== facts.stripsOn.length)
+    if (rowsOf(card.expected.runs) !== facts.stripsOn.length)
       found.push({
         at: `${t} °F ${card.id}`,
         what: 'rows',
-        here: kw(card.expected.runs),
+        here: rowsOf(card.expected.runs),
         there: facts.stripsOn.length,
       })
     // With heat ahead of its coil it runs until the air there is hot: a state of danger, and no way to heat.

@@ -93,7 +93,7 @@ function runsIn(circuit: Circuit, situation: Situation) {
       fire: burners === 0 ? 0 : facts.burnersOff.length ? FIRST_FIRE : 1,
       blower: facts.blower,
     }
-    return { ...level, rows: facts.stripsOn }
+    return { level, rows: facts.stripsOn }
   })
   const [open, closed] = answers
   if (!open || !closed) return null
@@ -118,19 +118,12 @@ export function sharingOf(circuit: Circuit): SharingStretch[] {
   return stretchesUpTo(inst, tolerances.warmestF).map(({ from, to, middleF: outdoorF }): SharingStretch => {
     const of = (call: Call) => runsIn(circuit, { call, outdoorF, modes: {} })
     const runs = heatingCalls(inst).flatMap((call) => of(call) ?? [])
-    const idle = of('off') ?? { ...NOTHING, unsure: false }
-    const isUnsure = [idle, ...runs].some((r) => r.unsure)
-    return stretchOf(from, to, runs.map(levelOf), levelOf(idle), isUnsure)
+    const idle = of('off')
+    const isUnsure = [idle, ...runs].some((r) => r?.unsure)
+    const levels = runs.map((r) => r.level)
+    return stretchOf(from, to, levels, idle?.level, isUnsure)
   })
 }
-
-const levelOf = ({ stage, cools, kitKw, fire, blower }: CallLevel): CallLevel => ({
-  stage,
-  cools,
-  kitKw,
-  fire,
-  blower,
-})
 
 /** Blowing cold is no heat, and neither is heat that no air carries. */
 export const pumpsHeat = (l: CallLevel): boolean => l.stage > 0 && !l.cools && l.blower
@@ -184,7 +177,7 @@ export function temperingKw(circuit: Circuit): number {
   for (const outdoorF of [degF(DEFROSTS_F), ...middles].sort((x, y) => distance(x) - distance(y)))
     for (const call of heatingCalls(inst)) {
       const usual = runsIn(circuit, { call, outdoorF, modes: {} })
-      if (!usual?.stage) continue
+      if (!usual?.level.stage) continue
       const on = runsIn(circuit, { call, outdoorF, modes })?.rows ?? []
       return rowsKw(
         inst,
@@ -197,7 +190,8 @@ export function temperingKw(circuit: Circuit): number {
 /** kW of strips in emergency heat, and whether the burner answers it, in the cold. */
 export function emergencyOf(circuit: Circuit): { kitKw: number; furnace: boolean } {
   const runs = runsIn(circuit, { call: 'emergency', outdoorF: degF(5), modes: {} })
-  return { kitKw: runs?.kitKw ?? 0, furnace: (runs?.fire ?? 0) > 0 }
+  const { kitKw, fire } = runs?.level ?? NOTHING
+  return { kitKw, furnace: fire > 0 }
 }
 
 /** Limits of who heats when, apart from any device; what is left out limits nothing. */
@@ -237,6 +231,7 @@ export function sharingBy(
     return stretchOf(from, edges[i + 1] ?? warmestF, [...(runs ? [pump] : []), ...(helps ? [aux] : [])])
   })
 }
+
 /** BTU/h that the backup of a stretch can give. */
 export const backupBtuh = (s: SharingStretch, furnaceBtuh: number): number =>
   s.furnace ? furnaceBtuh : s.kitKw * BTU_PER_KWH

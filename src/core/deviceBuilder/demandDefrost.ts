@@ -26,6 +26,7 @@ const when = (...list: When[]): When => ({ all: list })
  */
 export function demandDefrost(opensF: number): { starts: NonNullable<Mode['transitions']>; modes: Mode[] } {
   const runs = on('contactor')
+  const reset: When = { any: [{ feels: 'coil', above: opensF }, { not: on('logic') }] }
   const coil = is('coilSensor', 'good')
   const starts: NonNullable<Mode['transitions']> = [
     {
@@ -46,7 +47,7 @@ export function demandDefrost(opensF: number): { starts: NonNullable<Mode['trans
       when: when(runs, coil, is('airSensor', 'good'), { sense: 'outdoor', below: USUAL.coldF }),
       after: USUAL.longestRun,
       accumulates: true,
-      reset: { any: [{ feels: 'coil', above: opensF }, { not: on('logic') }] },
+      reset,
     },
     {
       from: 'normal',
@@ -54,7 +55,7 @@ export function demandDefrost(opensF: number): { starts: NonNullable<Mode['trans
       when: when(runs, coil, is('airSensor', 'lost'), { feels: 'coil', below: USUAL.coldCoilF }),
       after: USUAL.byTime,
       accumulates: true,
-      reset: { any: [{ feels: 'coil', above: opensF }, { not: on('logic') }] },
+      reset,
     },
   ]
   const clock: Mode = {

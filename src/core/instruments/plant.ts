@@ -131,8 +131,8 @@ function heating(solution: Solution): boolean {
   return true
 }
 
-/** °R of 0 °F. */
-const KELVIN = 459.67
+/** °F from absolute zero to 0 °F. */
+const ABSOLUTE_F = 459.67
 /**
  * Ω of a thermistor that went through the two points of its table next to a temperature, °F: R = R₁ · e^(B · (1/T − 1/T₁)).
  * Null where the table has no two points.
@@ -140,7 +140,7 @@ const KELVIN = 459.67
 export function thermistorOhms(table: readonly { atF: number; ohms: number }[], t: number): number | null {
   const [a, b] = [...table].sort((x, y) => Math.abs(x.atF - t) - Math.abs(y.atF - t))
   if (!a || !b) return null
-  const over = (f: number) => 1 / (f + KELVIN)
+  const over = (f: number) => 1 / (f + ABSOLUTE_F)
   const beta = Math.log(b.ohms / a.ohms) / (over(b.atF) - over(a.atF))
   return a.ohms * Math.exp(beta * (over(t) - over(a.atF)))
 }

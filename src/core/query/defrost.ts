@@ -1,6 +1,5 @@
 import { evaluateWhen, feltLeaves, normalState, type Mode, type When } from '../equipment'
-import type { Placed } from '../installation'
-import { settingValue } from '../installation'
+import { settingValue, type Placed } from '../installation'
 import { degF } from '../units'
 
 /** How a defrost begins: by what the coil says against outdoors, or by run time on a cold coil. */

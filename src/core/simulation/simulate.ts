@@ -1,7 +1,7 @@
 import type { Circuit } from '../circuit'
 import { feltLeaves } from '../equipment'
-import { placedByRef, splitRef, type Installation, type JobSeen, type Ref } from '../installation'
-import { memoriesAt } from '../situation'
+import type { Installation, JobSeen, Ref } from '../installation'
+import { conditionOf, memoriesAt } from '../situation'
 import { runTime, type Move, type OutsideEvent, type Step, type Trace } from '../time'
 import { Home } from './home'
 import type { HomeInput, Sample } from './input'
@@ -99,8 +99,5 @@ function countDefrosts(sums: Sums, inst: Installation, move: Move): void {
   if (isDefrost(inst, move.ref, move.from) && byTime) sums.defrostsByTime++
 }
 
-function isDefrost(inst: Installation, ref: Ref, state: string): boolean {
-  const { placed, id } = splitRef(ref)
-  const mode = placedByRef(inst, placed)?.device.modes.find((m) => m.id === id)
-  return mode?.states.find((s) => s.id === state)?.condition === 'defrost'
-}
+const isDefrost = (inst: Installation, ref: Ref, state: string): boolean =>
+  conditionOf(inst, ref, state) === 'defrost'

@@ -16,6 +16,7 @@ export {
   conditionsOfModes,
   memoryState,
   modesOf,
+  conditionOf,
   modesWith,
   evalContextOf,
   type PlacedMode,

@@ -99,6 +99,10 @@ function modeAt(inst: Installation, ref: Name): Mode | undefined {
   return placedByRef(inst, placed)?.device.modes.find((m) => m.id === id)
 }
 
+/** What a state of the mode that a reference names means; undefined where it means nothing special, or is not there. */
+export const conditionOf = (inst: Installation, ref: Name, state: string): ModeCondition | undefined =>
+  modeAt(inst, ref)?.states.find((s) => s.id === state)?.condition
+
 /** The demands that the job's thermostats can make, lowest first. */
 export function callsOf(inst: Installation): Call[] {
   const offered = new Set<Call>()
