@@ -17,6 +17,8 @@ const COLUMN: Record<DeviceKind, number> = {
   packagedUnit: 2,
   transformer: 1,
   relay: 1,
+  sender: 0,
+  receiver: 1,
   airThermostat: 1,
   floatSwitch: 1,
   splice: 1,

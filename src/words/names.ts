@@ -143,6 +143,8 @@ export const DEVICE_WORDS: Record<DeviceKind, string> = {
   stripKit: 'Strip kit',
   outdoorThermostat: 'Outdoor thermostat',
   relay: 'Relay',
+  sender: 'Call sender',
+  receiver: 'Call receiver',
   airThermostat: 'Coil-entering-air thermostat',
   fuelKit: 'Fossil fuel kit',
   zonePanel: 'Zone panel',

@@ -1,3 +1,4 @@
+import type { DeviceKind } from '@/core/equipment'
 import { makeRef, type Installation } from '@/core/installation'
 import type { Unmet, Difference, Plan, PlanSetting, PlanWhy, Remedy } from '@/core/plan'
 import { valueAtText } from './intents'
@@ -24,6 +25,8 @@ const WHY_WORDS: Record<PlanWhy, string> = {
   sensor: 'the outdoor sensor’s pair',
   zone: 'the zone’s call into the panel',
   oldCommon: 'on this thermostat this letter is the common',
+  pair: 'the sender and receiver pair carries two calls on one conductor',
+  fanRelay: 'the relay runs the blower: on Y through its closed contact, on W from R',
 }
 export const whyWords = (why: PlanWhy): string => WHY_WORDS[why]
 
@@ -53,25 +56,47 @@ export const unmetWords = (c: Unmet): string => UNMET_WORDS[c]
 
 /** What each remedy for a short cable does, and what it gives up. */
 const REMEDY_WORDS: Record<Remedy, string> = {
+  pair: 'Land two calls on the sender and receiver pair. They share one conductor. Use only loads that its manufacturer lists.',
   jumperStages: 'Jumper W1 to W2 at the indoor unit. This gives up staging of the backup.',
   noSensor: 'Use a weather feed or a wireless sensor. This gives up the wired outdoor sensor.',
   tieFan: 'Tie G to Y at the indoor unit. This gives up fan only.',
+  fanRelay:
+    'Land a relay at the indoor unit: coil on W1, COM on G, NC on Y, NO on R. This gives up fan only.',
   oneStage: 'Leave Y2 off. This gives up the second compressor stage.',
+}
+
+/** Parts that the job lacks and that would save a conductor, the one that gives up least first. */
+function wouldHelp(inst: Installation, plan: Plan): string[] {
+  const has = (kind: DeviceKind) => inst.placed.some((p) => p.device.kind === kind)
+  return [
+    ...(has('sender') && has('receiver')
+      ? []
+      : ['Or add a call sender and receiver in Equipment: they put two calls on one conductor.']),
+    ...(plan.short.length && !has('relay') && !plan.gaveUp.includes('tieFan')
+      ? ['Or add a relay in Equipment: at the indoor unit it runs the blower without G.']
+      : []),
+  ]
 }
 
 /** The plan in one sentence: what is short first, then what the gear cannot give, then what is left. */
 export function planSentence(inst: Installation, plan: Plan): string {
   const name = (id: string) => inst.cables.find((c) => c.id === id)?.label ?? id
+  const remedies = plan.gaveUp.map((r) => REMEDY_WORDS[r])
   if (plan.short.length)
     return [
       ...plan.short.map((s) => `${name(s.cable)} is short of ${s.by} conductor${s.by === 1 ? '' : 's'}.`),
-      ...(plan.notLanded.length
-        ? [`Not landed: ${plan.notLanded.join(', ')}. Pull a cable with more conductors.`]
-        : []),
-      ...plan.gaveUp.map((r) => REMEDY_WORDS[r]),
+      ...(plan.notLanded.length ? [`Not landed: ${plan.notLanded.join(', ')}.`] : []),
+      ...remedies,
+      'Best: pull a cable with more conductors.',
+      ...wouldHelp(inst, plan),
     ].join(' ')
-  if (plan.gaveUp.length)
-    return `It fits with what it gives up. Best: pull a cable with more conductors. ${plan.gaveUp.map((r) => REMEDY_WORDS[r]).join(' ')}`
+  if (remedies.length)
+    return [
+      'It fits this way.',
+      ...remedies,
+      'Better: pull a cable with more conductors.',
+      ...wouldHelp(inst, plan),
+    ].join(' ')
   const spares = plan.spares.map((s) => `${s.left} spare in the ${lower(name(s.cable))}`)
   const left = spares.length ? `: ${spares.join(', ')}.` : '.'
   const lacks = plan.unmet.length

@@ -34,7 +34,7 @@ export function memoryCoils(net: Netlist, coilWatchers: ReadonlyMap<number, read
   const { nodes, conductors, contacts, loads, sources, transformers } = net
   const copper = new Groups(nodes.length)
   for (const c of conductors) if (c.re > COPPER) copper.join(c.a, c.b)
-  for (const c of contacts) if (c.ratedA !== null || isSupplyGate(c.part.driver)) copper.join(c.a, c.b)
+  for (const c of contacts) if (isSupplyGate(c.part.driver)) copper.join(c.a, c.b)
   const supplied = new Set([GROUND, ...sources.flatMap((s) => [s.a, s.b])].map((n) => copper.of(n)))
   for (const t of transformers) for (const n of [t.c, t.d]) supplied.add(copper.of(n))
 

@@ -13,7 +13,7 @@ import type { Value } from './value'
 /** What a terminal is for, in the trade's letters; it decides suggestions and colour customs, never the solution. */
 export const TERMINAL_ROLES = [
   'R', 'C', 'G', 'Y1', 'Y2', 'O', 'B', 'OB', 'W1', 'W2', 'W3', 'AUX', 'E', 'L', 'S',
-  'switch', 'splice', 'line', 'harness', 'spare', 'bus', 'LEAK', 'ground',
+  'switch', 'splice', 'line', 'harness', 'spare', 'bus', 'pair', 'LEAK', 'ground',
   'zoneR', 'zoneC', 'zoneY1', 'zoneG', 'zoneOB', 'zoneW1',
 ] as const // prettier-ignore
 export type TerminalRole = (typeof TERMINAL_ROLES)[number]

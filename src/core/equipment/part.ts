@@ -101,7 +101,7 @@ export interface ContactPart {
   openOhms?: number
   /** s between what its driver says and what it does: a sequencer warms before it closes and stays closed while it cools. */
   after?: { closes: Duration; opens: Duration }
-  /** A. More than this through a fuse or breaker is reported as an overcurrent. */
+  /** A that a fuse or breaker is made for, or that the manufacturer lists for a contact. More is reported. */
   ratedA?: Quantity
 }
 

@@ -23,6 +23,8 @@ export class Requirements {
   nets: Net[] = []
   settings: PlanSetting[] = []
   unmet: Unmet[] = []
+  /** Relays that nothing has taken. */
+  spareRelays: Placed[] = []
 
   net(role: TerminalRole, points: (Ref | undefined)[], why?: PlanWhy): void {
     const there = points.filter((p): p is Ref => p !== undefined)

@@ -5,7 +5,7 @@ import type { Ref } from '../installation'
 export type PlanWhy =
   | 'bypass' | 'auxThroughSwitch' | 'tempered' | 'temperedReturn' | 'jumperW' | 'jumperY' | 'jumperE' | 'jumperR' | 'isolated'
   | 'interlock' | 'airFirst' | 'fuelKit' | 'dryContact' | 'float' | 'monitor' | 'leak' | 'bus' | 'sensor' | 'zone'
-  | 'oldCommon' // prettier-ignore
+  | 'oldCommon' | 'pair' | 'fanRelay' // prettier-ignore
 
 /** Terminals that are to be one conductor, in the order in which the cable runs. */
 export interface Net {

@@ -50,6 +50,7 @@ export function wantedNets(inst: Installation, practice: WiringPractice): Requir
   accessoryNets(requirements, gear)
   backupSettings(requirements, gear)
   defrostSettings(requirements, gear, bus)
+  requirements.spareRelays = gear.relays
   return requirements
 }
 

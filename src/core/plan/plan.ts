@@ -22,7 +22,7 @@ export interface Plan extends Routing {
 /** Plans the landing of a job. What is landed right already stays, and so do line conductors and harnesses. */
 export function planLanding(inst: Installation, practice: WiringPractice): Plan {
   const wanted = wantedNets(inst, practice)
-  const { routing, ...fitted } = fitConductors(inst, wanted.nets, (r) =>
+  const { routing, ...fitted } = fitConductors(inst, wanted.nets, wanted.spareRelays, (r) =>
     planned(inst, { ...r, settings: wanted.settings }),
   )
   tellThermostats(inst, wanted, fitted.gaveUp)

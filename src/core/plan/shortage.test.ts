@@ -1,5 +1,9 @@
-import { gear, STRIPS } from '../../../tests/helpers/gear'
-import type { Installation } from '../installation'
+import { gear, STRIPS, type Short } from '../../../tests/helpers/gear'
+import { pairOnContactor, withPair } from '../../../tests/helpers/pair'
+import { Circuit, solve } from '../circuit'
+import type { Call } from '../equipment'
+import type { Installation, Ref } from '../installation'
+import { degF } from '../units'
 import { prove } from '../rules'
 import { planLanding, planned, USUAL, type Plan } from '.'
 
@@ -84,4 +88,59 @@ describe('a cable with too few conductors', () => {
     for (const before of [{}, { backupStages: '2', outdoorSource: 'wired' }, { backupStages: '1', outdoorSource: 'feed' }])
       expect(told(before)).toMatchObject({ backupStages: '1', outdoorSource: 'feed' })
   }) // prettier-ignore
+
+  describe('a sender and receiver pair', () => {
+    const plan = planLanding(withPair(9), USUAL)
+    const job = planned(withPair(9), plan)
+
+    it('comes before anything is given up', () => {
+      expect([plan.gaveUp, plan.notLanded, plan.short]).toEqual([['pair'], [], []])
+      expect(broken(withPair(9), plan)).toEqual([])
+      expect(planLanding(withPair(10), USUAL).gaveUp).toEqual([])
+      // It saves one conductor. The second stage is on it, so the sensor gives the other two.
+      expect(planLanding(withPair(8), USUAL).gaveUp).toEqual(['pair', 'noSensor'])
+    })
+
+    it('carries Y2 and W2, each alone and both', () => {
+      for (const [a, b] of [['tstat.Y2', 'tx.IN1'], ['tstat.W2', 'tx.IN2'], ['rx.OUT1', 'ah.Y2'], ['rx.OUT2', 'ah.W2']] as const)
+        expect([a, joins(plan, a, b)]).toEqual([a, true])
+      const circuit = new Circuit(job)
+      const at = (call: Call) => {
+        const s = solve(circuit, { call, outdoorF: degF(20), modes: {} })
+        if (!s.ok) throw new Error(call)
+        return ['ah.Y2', 'ah.W2'].map((t) => s.volts(t as Ref, 'ah.C') > 20)
+      }
+      expect(at('cool2')).toEqual([true, false])
+      expect(at('emergency')).toEqual([false, true])
+      expect(at('heatAux2')).toEqual([true, true])
+      expect(at('heat1')).toEqual([false, false])
+    }) // prettier-ignore
+
+    it('sends a quarter of R, half of it, and all of it', () => {
+      // 1,000 Ω in the receiver behind 3,000 or 1,000 in the sender, and behind none.
+      const circuit = new Circuit(job)
+      for (const [call, share] of [['cool2', 1 / 4], ['emergency', 1 / 2], ['heatAux2', 1]] as const) {
+        const s = solve(circuit, { call, outdoorF: degF(20), modes: {} })
+        if (!s.ok) throw new Error(call)
+        expect(s.volts('rx.IN', 'rx.C') / s.volts('rx.R', 'rx.C')).toBeCloseTo(share, 1)
+      }
+    }) // prettier-ignore
+
+    it('says where its output carries a load beyond the list: 9 VA of a contactor draw 0.41 A at 26 V', () => {
+      const beyond = (inst: Installation) => prove(inst).findings.flatMap((f) => (f.code === 'beyondList' ? [f.at] : []))
+      expect(beyond(pairOnContactor())).toEqual(['rx.one'])
+      expect(beyond(job)).toEqual([])
+    }) // prettier-ignore
+  })
+
+  it('runs the blower by a relay at the unit where strips start none', () => {
+    const pieces: Short[] = [['tstat', 'sorrel-h1', 'wall'], ['ah', 'plain-air-handler-g', 'garage'], ['kit', 'teasel-k2', 'garage'], ['od', 'marram-s1', 'north'], ['relay', 'sedge-r1', 'garage']] // prettier-ignore
+    const inst = gear(pieces, 5, 8)
+    const bare = { ...inst, wires: inst.wires.filter((w) => w.a !== 'ah.BL') }
+    const plan = planLanding(bare, { ...USUAL, defrost: 'cold' })
+    expect([plan.gaveUp, plan.notLanded, plan.short]).toEqual([['fanRelay'], [], []])
+    expect(broken(bare, plan)).toEqual([])
+    // Where the kit's sequencer starts it, a jumper does the same with less.
+    expect(planLanding(inst, { ...USUAL, defrost: 'cold' }).gaveUp).toEqual(['tieFan'])
+  })
 })

@@ -56,7 +56,7 @@ const always: Needs = () => true
  * that it has something to say about; the codes that it is the cause of.
  */
 const DECLARED: Record<RuleId, [is: string, codes: string, needs: Needs, explains?: string]> = {
-  noShort: ['state danger', 'overcurrent overRating', always],
+  noShort: ['state danger', 'overcurrent overRating beyondList', always],
   noParallel: ['job danger', 'paralleled', (g) => g.hotEnds() > 1],
   heatAheadOfCoil: ['state danger', 'heatAheadOfCoil', (g) => g.where((p) => p.settings.coil === 'after') && g.makes('compressor')],
   hotCoil: ['state danger', 'hotRestart hotRestartSeldom', (g) => g.where((p) => p.settings.coil === 'after') && g.makes('compressor')],

@@ -85,6 +85,7 @@ const TABLE: [string, string, Case, string][] = [
   ['noShort', 'overRating where the loads draw it', { facts: { over: [over(80, 40, 73)] } }, 'overRating feedA.pole1 80 40'],
   ['noShort', 'overcurrent where they draw less', { facts: { over: [over(80, 40, 72)] } }, 'overcurrent feedA.pole1 80 40'],
   ['noShort', 'overcurrent: the worst of several by its share', { facts: { over: [over(50, 40, 1), over(18, 3, 1), over(60, 40, 1)] } }, 'overcurrent feedA.pole1 18 3'],
+  ['noShort', 'beyondList: a contact that no load opens', { facts: { over: [{ ...over(0.41, 0.4, 1), ref: 'od.outW' }] } as never }, 'beyondList od.outW 0.41 0.4'],
   ['noShort', 'nothing', {}, ''],
   ['transformerLoad', 'overloaded', { facts: { overloaded: [{ ref: 'ah.xfmr', va: 53, ratedVa: 40 }] } }, 'overloaded ah.xfmr 53 40'],
   ['transformerLoad', 'overloaded beside too much load', { facts: { overloaded: [{ ref: 'ah.xfmr', va: 53, ratedVa: 40 }], over: [over(41, 40, 41)] } }, 'overloaded ah.xfmr 53 40'],

@@ -1,20 +1,28 @@
+import { placedByRef, splitRef, type Installation, type Ref } from '../installation'
 import { greatest, isShort } from './overloads'
 import type { StateRule } from './rule'
 
-/** No fuse, breaker or transformer carries more than it is made for. */
-export const noShort: StateRule<'noShort', 'overcurrent' | 'overRating'> = {
+/** No fuse, breaker, transformer or listed contact carries more than it is made for. */
+export const noShort: StateRule<'noShort', 'overcurrent' | 'overRating' | 'beyondList'> = {
   id: 'noShort',
   scope: 'state',
   severity: 'danger',
-  codes: ['overcurrent', 'overRating'],
+  codes: ['overcurrent', 'overRating', 'beyondList'],
   applies: () => true,
-  each: ({ facts }) => {
+  each: ({ facts, inst }) => {
     const worst = greatest(facts.over, (o) => o.amps / o.limitA)
     if (!worst) return null
     return {
       at: worst.ref,
-      code: isShort(worst) ? 'overcurrent' : 'overRating',
+      code: isShort(worst) ? 'overcurrent' : isListed(inst, worst.ref) ? 'beyondList' : 'overRating',
       numbers: [worst.amps, worst.limitA],
     }
   },
+}
+
+/** Whether it is a contact for which the manufacturer lists loads: no fuse or breaker, which opens by itself. */
+function isListed(inst: Installation, ref: Ref): boolean {
+  const { placed, id } = splitRef(ref)
+  const part = placedByRef(inst, placed)?.device.parts.find((p) => p.id === id)
+  return part?.kind === 'contact' && part.gate !== 'fuse' && part.gate !== 'breaker'
 }

@@ -2,6 +2,7 @@ import { demoInstallation, libraryDevice, rewired, wireBetween, without } from '
 import { device, install, placed, wire } from '../../../tests/helpers/build'
 import { compose } from '../../../tests/helpers/compose'
 import { ONE_STAGE } from '../../../tests/cases/gear'
+import { pairOnContactor } from '../../../tests/helpers/pair'
 import { FIXTURES, joined, moved, slowHeat } from '../../../tests/helpers/ruleFixtures'
 import { said, SAYS } from '../../../tests/helpers/ruleSays'
 import {
@@ -50,6 +51,8 @@ const MORE: Record<string, () => JobSeen | Proof> = {
     seen(job('quillfeather-lane', { 'feedB.breakerA': 15 }), { plates: { od: { mca: 17.8 } } }),
   breakerUnderLoad: () => seen(job('quillfeather-lane', { 'feedA.breakerA': 45 })),
   // 40 A of strips and the blower's two on a breaker for 40: no short, and too much for good.
+  // A contactor of 9 VA on an output that is listed for 0.4 A.
+  beyondList: () => prove(pairOnContactor()),
   overRating: () => prove(job('quillfeather-lane', { 'feedA.breakerA': 40 })),
   conductorUnderLoad: () => seen(gauged('feedA', 10)),
   breakerOverConductor: () => seen(gauged('feedA', 10)),

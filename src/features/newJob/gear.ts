@@ -39,12 +39,14 @@ export const KINDS = {
   outdoor: ['outdoorUnit', 'packagedUnit'],
 } satisfies Record<string, DeviceKind[]>
 
-/** Loose parts, and whether each sits outdoors or beside the indoor unit. */
-export const EXTRAS: Partial<Record<DeviceKind, 'north wall' | 'beside'>> = {
+/** Loose parts, and whether each sits outdoors, beside the indoor unit or at the thermostat. */
+export const EXTRAS: Partial<Record<DeviceKind, 'north wall' | 'beside' | 'inside wall'>> = {
   outdoorThermostat: 'north wall',
   outdoorSensor: 'north wall',
   lineMonitor: 'north wall',
   relay: 'beside',
+  sender: 'inside wall',
+  receiver: 'beside',
   airThermostat: 'beside',
   fuelKit: 'beside',
   zonePanel: 'beside',
@@ -59,6 +61,8 @@ const REFS: Partial<Record<DeviceKind, string>> = {
   outdoorSensor: 'sensor',
   lineMonitor: 'monitor',
   relay: 'relay',
+  sender: 'sender',
+  receiver: 'receiver',
   airThermostat: 'air',
   fuelKit: 'fuelkit',
   zonePanel: 'zone',
@@ -105,7 +109,8 @@ export function gearOf(library: readonly Device[], c: Choices): Installation | n
       const extra = device(id)
       if (!extra) return []
       const twin = c.extras.slice(0, i).filter((e) => device(e)?.kind === extra.kind).length
-      const where = EXTRAS[extra.kind] === 'north wall' ? outside : inside
+      const own = EXTRAS[extra.kind]
+      const where = own === 'north wall' ? outside : own === 'inside wall' ? own : inside
       return [
         {
           ref: `${REFS[extra.kind] ?? 'part'}${twin ? twin + 1 : ''}`,

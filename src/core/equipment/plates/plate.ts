@@ -59,6 +59,8 @@ export const PLATES: Readonly<Record<DeviceKind, Readonly<Record<string, PlateFi
   stripKit: { ...stripKitFields, delays },
   outdoorThermostat: { ...outdoorThermostatFields, delays },
   relay: { ...controlFields, delays },
+  sender: { ...controlFields, delays },
+  receiver: { ...controlFields, delays },
   airThermostat: { ...airThermostatFields, delays },
   fuelKit: { ...controlFields, delays },
   zonePanel: { ...controlFields, delays },
