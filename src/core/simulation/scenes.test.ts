@@ -1,6 +1,8 @@
 import { Circuit } from '../circuit'
+import type { Device } from '../equipment'
 import type { Ref } from '../installation'
 import { demoInstallation } from '../../../tests/helpers/demo'
+import { stageDriven } from '../../../tests/helpers/ruleFixtures'
 import { demoSeen } from '../../../tests/helpers/seen'
 import { sceneInput, sceneNotes, simulate, type Scene, type SceneOptions } from '.'
 
@@ -182,6 +184,26 @@ const FIXTURES: Record<string, Fixture> = {
 /** What happens in one second has no order. */
 const inOrder = (list: [string, number][]): [string, number][] =>
   [...list].sort((a, b) => Math.round(a[1]) - Math.round(b[1]) || (a[0] < b[0] ? -1 : 1))
+
+/** s at which the compressor starts after a cycle of the furnace, behind an air thermostat that remakes at so many °F. */
+function backAfterFurnace(remakesF: number): { at: number; because: unknown } {
+  const inst = stageDriven()
+  const text = JSON.stringify(inst.placed.find((p) => p.ref === 'ceat')!.device).replace('"below":86', `"below":${remakesF}`)
+  const placed = inst.placed.map((p) => (p.ref === 'ceat' ? { ...p, device: JSON.parse(text) as Device } : p))
+  const seen = { ...demoSeen('lapwing-court'), inst: { ...inst, placed } }
+  const run = simulate(new Circuit(seen.inst), seen, sceneInput(seen, 'backupCycle', { sampleEvery: 60, outdoorF: 45, until: 2400 }))
+  const step = run.steps.find((s) => s.at > 960 && s.moves.some((m) => m.kind === 'load' && m.on && m.ref === 'od.compressor'))
+  const moved = step?.moves.find((m) => m.kind === 'mode' && m.ref === 'ceat.ahead')
+  return { at: step?.at ?? NaN, because: moved?.kind === 'mode' ? moved.because : null }
+} // prettier-ignore
+
+describe('a coil-entering-air thermostat ahead of the coil', () => {
+  it('lets the compressor back at its own temperature', () => {
+    expect(backAfterFurnace(86).because).toMatchObject({ feels: 'enteringAir', side: 'below', at: 86 })
+    expect(backAfterFurnace(78).because).toMatchObject({ feels: 'enteringAir', side: 'below', at: 78 })
+    expect(backAfterFurnace(78).at).toBeGreaterThan(backAfterFurnace(86).at)
+  })
+})
 
 describe('scenes, by the delays of their devices', () => {
   it.each(Object.entries(FIXTURES))('%s', (_, { job, scene, o = {}, of, events }) => {

@@ -2,7 +2,7 @@ import { leaves, type Call, type ContactPart, type ModeCondition } from '../equi
 import { solutionOf, type Circuit } from '../circuit'
 import { gateChain } from '../explain'
 import { isRef, makeRef, type Placed, type Ref } from '../installation'
-import { modesOf, type Situation } from '../situation'
+import { conditionsOf, modesOf, type Situation } from '../situation'
 import { tolerances } from '../tolerances'
 import { runTime } from './run'
 import type { Move, OutsideEvent, Step, Trace } from './trace'
@@ -60,6 +60,7 @@ export function waitsFor(circuit: Circuit, call: Call, at: Situation, past: Past
     start: { call: begin, outdoorF: at.outdoorF, modes: standing },
     events: [...events, { at: now, call }, ...begins.map((b) => ({ at: now, ...b }))],
     until: now + LOOK,
+    feels: (_, what, situation) => (what === 'enteringAir' ? enteringAirF(circuit, situation) : null),
   })
   const steps = trace.steps.filter((s) => s.at >= now && s.moves.length > 0)
   const last = steps[steps.length - 1]
@@ -71,6 +72,15 @@ export function waitsFor(circuit: Circuit, call: Call, at: Situation, past: Past
     untimed: trace.untimed,
     ended: trace.ended,
   }
+}
+
+/**
+ * °F of the air that enters the coil, where no house is simulated: what the furnace's own states say of it. They stand for
+ * above 105 °F, for 95 to 105 °F and for room air.
+ */
+function enteringAirF({ inst }: Circuit, situation: Situation): number {
+  const are = conditionsOf(inst, situation)
+  return are.has('hotCoil') ? 110 : are.has('warmCoil') ? 100 : 70
 }
 
 /** The modes of a situation: those that stood before the call, and those that come with it. */
