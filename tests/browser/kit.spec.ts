@@ -129,3 +129,17 @@ test('at altitude a furnace is meant to fire less, and its meter counts less gas
   )
   await expect(answer).not.toContainText('below')
 })
+
+test('an oil burner is compared with its plate only once its pump was read', async ({ page }) => {
+  await open(page, `${await copyOf(page, 'candlemaker-yard')}/kit?call=heatAux1&t=20`)
+  const burner = page.getByTestId('burner')
+  const answer = page.getByTestId('burner-answer')
+  await burner.getByLabel('Nozzle, gal/h at 100 psi').fill('0.6')
+  // 0.6 · √1.4 · 138,500 = 98,325.
+  await expect(answer).toContainText('98,325 BTU/h in')
+  await expect(answer).not.toContainText('the plate')
+  await expect(burner).toContainText('Pump pressure not entered. Calculated for 140 psi.')
+  await burner.getByLabel('Pump, psi').fill('100')
+  // 0.6 · 138,500 = 83,100.
+  await expect(answer).toContainText('83,100 BTU/h in, 21 % below the plate: check the pump pressure')
+})

@@ -76,11 +76,12 @@ export function Burner({ seen }: { seen: JobSeen }) {
   const input = inputOf(typed, fuel, meterFt)
   // Not known, the meter may compensate all the same: a verdict that depends on it is none.
   const compensated = meter === 'unknown' ? inputOf(typed, fuel, 0) : input
+  const isPumpRead = typedAmount(typed.psi) !== undefined
   const besidePlate =
-    !wanted || input === undefined || compensated === undefined
+    !wanted || input === undefined || compensated === undefined || (isOil && !isPumpRead)
       ? ''
       : inputSide(input, wanted.btuh) === inputSide(compensated, wanted.btuh)
-        ? verdict(input, wanted)
+        ? verdict(input, wanted, fuel)
         : `, or ${btuh(compensated)} if the meter compensates: ask the utility before you change anything`
   const output = input !== undefined && efficiency !== undefined ? input * efficiency : undefined
   return (
@@ -106,7 +107,13 @@ export function Burner({ seen }: { seen: JobSeen }) {
               <Input
                 {...ids}
                 inputMode="decimal"
-                placeholder={of === 'heating' && !isOil ? String(USUAL_HEATING[fuel]) : ''}
+                placeholder={
+                  of === 'psi'
+                    ? String(USUAL_PSI)
+                    : of === 'heating' && !isOil
+                      ? String(USUAL_HEATING[fuel])
+                      : ''
+                }
                 value={typed[of] ?? ''}
                 onChange={(e) => setTyped({ ...typed, [of]: e.target.value })}
               />
@@ -138,6 +145,9 @@ export function Burner({ seen }: { seen: JobSeen }) {
           {`Corrected for ${count(meterFt)} ft: a cubic foot of a meter without pressure compensation holds ${figure(100 * meteredShare(meterFt), 0)} % of the gas. Ask the utility whether this meter compensates.`}
         </p>
       )}
+      {isOil && input !== undefined && !isPumpRead && (
+        <p className="text-[15px]">{`Pump pressure not entered. Calculated for ${USUAL_PSI} psi. Read it before you compare with the plate.`}</p>
+      )}
       {!isOil && meter !== 'yes' && altitude === undefined && (
         <p className="text-[15px]">Altitude not entered. Calculated for sea level.</p>
       )}
@@ -157,7 +167,7 @@ export function Burner({ seen }: { seen: JobSeen }) {
 
 function inputOf(typed: Typed, fuel: keyof typeof HEAT_CONTENT, meterFt: number): number | undefined {
   if (fuel === 'oil') {
-    const [gph, psi] = [typedAmount(typed.gph), typedAmount(typed.psi) ?? 100]
+    const [gph, psi] = [typedAmount(typed.gph), typedAmount(typed.psi) ?? USUAL_PSI]
     return gph === undefined ? undefined : oilInput(nozzleFlow(gph, psi))
   }
   const [feet, seconds] = [typedAmount(typed.feet), typedAmount(typed.seconds)]
@@ -165,12 +175,18 @@ function inputOf(typed: Typed, fuel: keyof typeof HEAT_CONTENT, meterFt: number)
   return clockedInput(feet, seconds, typedAmount(typed.heating) ?? USUAL_HEATING[fuel], meterFt)
 }
 
-const verdict = (input: number, wanted: { btuh: number; isDerated: boolean }): string => {
+const verdict = (
+  input: number,
+  wanted: { btuh: number; isDerated: boolean },
+  fuel: keyof typeof HEAT_CONTENT,
+): string => {
   const off = input / wanted.btuh - 1
   const than = wanted.isDerated ? `${btuh(wanted.btuh)}, the input at this altitude` : 'the plate'
   if (inputSide(input, wanted.btuh) === 0) return `, within 5 % of ${than}`
   const check = wanted.isDerated
     ? 'check the orifices first; the manifold stays at the plate’s pressure'
-    : 'orifice, pressure, regulator'
+    : fuel === 'oil'
+      ? 'check the pump pressure, then the nozzle'
+      : 'check the orifice, the inlet pressure and the regulator'
   return `, ${figure(Math.abs(100 * off), 0)} % ${off > 0 ? 'above' : 'below'} ${than}: ${check}`
 }
