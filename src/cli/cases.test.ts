@@ -1,3 +1,5 @@
+import { join } from 'node:path'
+import { ANSWERED_CASES } from '../../tests/cases/answered'
 import { CASES } from '../../tests/cases/cases'
 import { FURTHER_CASES } from '../../tests/cases/further'
 import { CROSSED_CASES } from '../../tests/cases/crossed'
@@ -9,11 +11,14 @@ import { prove, withSite } from '@/core/rules'
 import { installationOf, jobSeen, sentence } from '@/jobfile'
 import { chainSentence, gateWords } from '@/words'
 import { compose } from '../../tests/helpers/compose'
-import { readSituation } from './args'
+import { readArgs, readSituation } from './args'
+import { COMMANDS } from './commands'
+
+const LIBRARY = join(__dirname, '../../library')
 
 describe('jobs as people wire them', () => {
   it.each(
-    [...CASES, ...MORE_CASES, ...FURTHER_CASES, ...CROSSED_CASES, ...PAIRED_CASES].map(
+    [...CASES, ...MORE_CASES, ...FURTHER_CASES, ...CROSSED_CASES, ...PAIRED_CASES, ...ANSWERED_CASES].map(
       (c) => [c.name, c] as const,
     ),
   )('%s', (_, c) => {
@@ -37,6 +42,13 @@ describe('jobs as people wire them', () => {
       if (!solved.ok) throw new Error(`${text}: ${solved.why}`)
       return solved
     }
+    const printed = (command: string): string => {
+      const [name = '', ...rest] = command.split(' ').map((word) => word.replaceAll('_', ' '))
+      const args = readArgs([name, 'FILE', ...rest], LIBRARY, '2026-12-01T09:00:00Z')
+      const said = COMMANDS[name]!(job, args)
+      if (!said.ok) throw new Error(`${command}: ${said.problems.map(sentence).join('; ')}`)
+      return said.value.lines.join('\n')
+    }
     const seen = {
       breaks: codes(false),
       warns: (c.warns ?? []).filter((w) => codes(true).includes(w)),
@@ -51,6 +63,11 @@ describe('jobs as people wire them', () => {
         const words = `${chainSentence(inst, chain)} ${gate ? gateWords(inst, gate).reason : ''}`
         return [text, load, said.test(words) ? said : words]
       }),
+    }
+    for (const [command, says, not] of c.outputs ?? []) {
+      const text = printed(command)
+      for (const s of says) expect(text).toMatch(s)
+      for (const s of not ?? []) expect(text).not.toMatch(s)
     }
     expect(seen).toEqual({
       breaks: [...c.breaks].sort(),

@@ -17,6 +17,8 @@ export interface Case {
   states?: readonly [situation: string, runs: readonly Ref[], not: readonly Ref[]][]
   /** Why something does not run: the sentence under its chain. */
   reasons?: readonly [situation: string, load: Ref, said: RegExp][]
+  /** What a command must print of it, and must not; in an option's value "_" stands for a space. */
+  outputs?: readonly [command: string, says: readonly RegExp[], not?: readonly RegExp[]][]
 }
 
 export const CASES: readonly Case[] = [
