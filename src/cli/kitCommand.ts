@@ -23,6 +23,7 @@ import { burnersOf, serviceVolts } from '@/core/query'
 import { prove, stripsNeverTogether } from '@/core/rules'
 import { jobSeen, type Checked, type Job } from '@/jobfile'
 import {
+  btuh,
   circuitNoteWords,
   circuitSentence,
   count,
@@ -50,8 +51,6 @@ function numbers(
     ? { ok: true, value: list }
     : refuse(option, form, text)
 }
-
-const btuh = (n: number): string => `${count(Math.round(n / 10) * 10)} BTU/h`
 
 /** The clues of `--which`: "label=10 breaker=60 found=60,30 ohms=11.5,OL across=element amps=39 volts=236 rows=2". */
 function cluesOf(text: string): Checked<KitClues> {
@@ -116,6 +115,9 @@ function burnerLines(seen: JobSeen, clock: number[] | null, nozzle: number[] | n
   return lines
 }
 
+const total = (rows: readonly { kw: number; amps: number }[], of: 'kw' | 'amps'): number =>
+  rows.reduce((sum, r) => sum + r[of], 0)
+
 /** `gatecross kit FILE`: rows, banks, circuits, service, burner; with readings also airflow, clocked input, which kit. */
 export function kitCommand(job: Job, args: Args): Result {
   const seen = jobSeen(job)
@@ -172,7 +174,7 @@ export function kitCommand(job: Job, args: Args): Result {
     [
       ...notKnown.flatMap((at) => unknownWattsSentence(inst, [at]) ?? []),
       ...kits.flatMap((k) => [
-        `${k.kit} at ${figure(k.volts)} V`,
+        `${k.kit} at ${figure(k.volts)} V: ${figure(total(k.rows, 'kw'), 2)} kW, ${figure(total(k.rows, 'amps'))} A`,
         ...k.rows.map(
           (r) => `  row ${r.row}  ${figure(r.ohms, 2)} Ω  ${figure(r.amps)} A  ${figure(r.kw, 2)} kW`,
         ),

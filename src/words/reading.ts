@@ -279,7 +279,7 @@ export function causeWords(inst: Installation, c: Cause): string {
       return `Held at ${lower(name)}. ${reason}`
     }
     case 'oneBankClamped':
-      return `It is ${c.rows} of ${c.of} rows: only one bank in the clamp? Compare with the feed`
+      return `It is ${c.rows} of ${c.of} rows: only one bank in the clamp? Clamp the conductor that feeds them all`
     case 'rowOpen':
       return c.rows > 1 ? `${c.rows} rows open: ohm each` : 'An open row: ohm it'
     case 'linkOpen':

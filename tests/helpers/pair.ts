@@ -19,7 +19,7 @@ export const withPair = (wall: number): Installation =>
   )
 
 /** The same landed by the plan, which puts Y2 and W2 on the pair. */
-export function pairedCalls(): Installation {
+function pairedCalls(): Installation {
   const inst = withPair(9)
   return planned(inst, planLanding(inst, USUAL))
 }

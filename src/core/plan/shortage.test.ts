@@ -97,34 +97,38 @@ describe('a cable with too few conductors', () => {
       expect([plan.gaveUp, plan.notLanded, plan.short]).toEqual([['pair'], [], []])
       expect(broken(withPair(9), plan)).toEqual([])
       expect(planLanding(withPair(10), USUAL).gaveUp).toEqual([])
-      // It saves one conductor. The second stage is on it, so the sensor gives the other two.
-      expect(planLanding(withPair(8), USUAL).gaveUp).toEqual(['pair', 'noSensor'])
+      // It saves one conductor, the stages another.
+      expect(planLanding(withPair(8), USUAL).gaveUp).toEqual(['pair', 'jumperStages'])
     })
 
-    it('carries Y2 and W2, each alone and both', () => {
-      for (const [a, b] of [['tstat.Y2', 'tx.IN1'], ['tstat.W2', 'tx.IN2'], ['rx.OUT1', 'ah.Y2'], ['rx.OUT2', 'ah.W2']] as const)
+    it('carries Y2 and G, each alone and both', () => {
+      for (const [a, b] of [['tstat.Y2', 'tx.IN1'], ['tstat.G', 'tx.IN2'], ['rx.OUT1', 'ah.Y2'], ['rx.OUT2', 'ah.G']] as const)
         expect([a, joins(plan, a, b)]).toEqual([a, true])
       const circuit = new Circuit(job)
       const at = (call: Call) => {
         const s = solve(circuit, { call, outdoorF: degF(20), modes: {} })
         if (!s.ok) throw new Error(call)
-        return ['ah.Y2', 'ah.W2'].map((t) => s.volts(t as Ref, 'ah.C') > 20)
+        return ['ah.Y2', 'ah.G'].map((t) => s.volts(t as Ref, 'ah.C') > 20)
       }
-      expect(at('cool2')).toEqual([true, false])
-      expect(at('emergency')).toEqual([false, true])
-      expect(at('heatAux2')).toEqual([true, true])
-      expect(at('heat1')).toEqual([false, false])
+      expect(at('cool2')).toEqual([true, true])
+      expect(at('fan')).toEqual([false, true])
+      expect(at('off')).toEqual([false, false])
     }) // prettier-ignore
 
-    it('sends a quarter of R, half of it, and all of it', () => {
-      // 1,000 Ω in the receiver behind 3,000 or 1,000 in the sender, and behind none.
-      const circuit = new Circuit(job)
-      for (const [call, share] of [['cool2', 1 / 4], ['emergency', 1 / 2], ['heatAux2', 1]] as const) {
-        const s = solve(circuit, { call, outdoorF: degF(20), modes: {} })
+    it('sends a twentieth of R, a fifth of it, and all of it', () => {
+      // 300 Ω in the receiver behind 5,700 or 1,200 in the sender, and behind none.
+      const share = (inst: Installation, call: Call) => {
+        const s = solve(new Circuit(inst), { call, outdoorF: degF(20), modes: {} })
         if (!s.ok) throw new Error(call)
-        expect(s.volts('rx.IN', 'rx.C') / s.volts('rx.R', 'rx.C')).toBeCloseTo(share, 1)
+        return s.volts('rx.IN', 'rx.C') / s.volts('rx.R', 'rx.C')
       }
-    }) // prettier-ignore
+      const other = { 'tx.IN1': 'tx.IN2', 'tx.IN2': 'tx.IN1' } as const
+      const swap = (ref: Ref | null) => (ref && ref in other ? other[ref as keyof typeof other] : ref)
+      const crossed = { ...job, wires: job.wires.map((w) => ({ ...w, a: swap(w.a), b: swap(w.b) })) }
+      expect(share(crossed, 'fan')).toBeCloseTo(300 / 6000, 2)
+      expect(share(job, 'fan')).toBeCloseTo(300 / 1500, 2)
+      expect(share(job, 'cool2')).toBeCloseTo(1, 1)
+    })
 
     it('says where its output carries a load beyond the list: 9 VA of a contactor draw 0.41 A at 26 V', () => {
       const beyond = (inst: Installation) => prove(inst).findings.flatMap((f) => (f.code === 'beyondList' ? [f.at] : []))

@@ -138,7 +138,10 @@ function without(
   }
 } // prettier-ignore
 
-/** The nets with two calls on one conductor, for each two that the pair can carry: the ones that matter least first. */
+/**
+ * The nets with two calls on one conductor, for each two that the pair can carry: the ones that matter least first. A further
+ * bank comes after them: a jumper would spare its conductor anyhow.
+ */
 function pairings(inst: Installation, nets: readonly Net[]): Net[][] {
   const [sender, receiver] = [first(inst, 'sender'), first(inst, 'receiver')]
   const [from, to] = [term(sender, 'pair'), term(receiver, 'pair')]
@@ -150,7 +153,10 @@ function pairings(inst: Installation, nets: readonly Net[]): Net[][] {
     PAIRED.includes(role)
       ? points.findIndex((p, i) => isAt(sender)(p) && i + 1 < points.length && isAt(receiver)(nth(points, i + 1)))
       : -1
-  const calls = nets.filter((n) => hop(n) >= 0).sort((a, b) => rank(b) - rank(a))
+  const isBank = ({ role }: Net) => Number(role === 'W2' || role === 'W3')
+  const calls = nets
+    .filter((n) => hop(n) >= 0)
+    .sort((a, b) => isBank(a) - isBank(b) || rank(b) - rank(a))
   const supply = (role: TerminalRole, p: Placed | undefined): Net[] => {
     const own = term(p, role)
     const near = nets.filter((n) => n.role === role).flatMap((n) => n.points).find(isAt(p))
