@@ -132,6 +132,7 @@ export const ANSWERS = {
       wires: list(shape({ cable: str().nullable(), colour: str(), a: str(), b: str(), why: str() })),
       spares: list(shape({ cable: str(), left: num() })),
       short: list(shape({ cable: str(), by: num() })),
+      apart: list(list(str())),
       gaveUp: list(str()),
       notLanded: list(str()),
       settings: list(shape({ placed: str(), setting: str(), value: str(), why: str(), words: str() })),

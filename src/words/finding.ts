@@ -79,6 +79,8 @@ const CODE_WORDS: Record<RuleCode, (found: Naming) => string> = {
   cyclesStrips: ({ n: [a, b] }) => `${a} starts an hour on strips; ${b} is usual at most`,
   backupCallEmpty: () => 'A call for backup brings on no backup at any outdoor temperature',
   stageCallEmpty: ({ at }) => `The second stage is called and brings nothing more: ${at} stays as it was`,
+  banksExchanged: ({ at }) =>
+    `The first call for backup brings on the second bank. ${at} waits for the second call: W1 and W2 are exchanged`,
   onlyInEmergency: ({ at }) => `${at} heats in emergency heat alone, and in no ordinary call for backup`,
   rowNever: ({ at }) => `${at} never heats, on any call`,
   stageNever: ({ at }) => `${at} never runs, on any call`,

@@ -82,13 +82,17 @@ function wouldHelp(inst: Installation, plan: Plan): string[] {
 export function planSentence(inst: Installation, plan: Plan): string {
   const name = (id: string) => inst.cables.find((c) => c.id === id)?.label ?? id
   const remedies = plan.gaveUp.map((r) => REMEDY_WORDS[r])
-  if (plan.short.length)
+  const apart = [...new Set(plan.apart.map((places) => [...places].sort().join(' and ')))]
+  const noCable = apart.map(
+    (places) => `No control cable joins ${places}. Add one in Equipment, or correct where each device is.`,
+  )
+  if (plan.short.length || apart.length)
     return [
+      ...noCable,
       ...plan.short.map((s) => `${name(s.cable)} is short of ${s.by} conductor${s.by === 1 ? '' : 's'}.`),
       ...(plan.notLanded.length ? [`Not landed: ${plan.notLanded.join(', ')}.`] : []),
       ...remedies,
-      'Best: pull a cable with more conductors.',
-      ...wouldHelp(inst, plan),
+      ...(plan.short.length ? ['Best: pull a cable with more conductors.', ...wouldHelp(inst, plan)] : []),
     ].join(' ')
   if (remedies.length)
     return [

@@ -103,6 +103,13 @@ describe('the plan in words', () => {
     expect(planSentence(inst, plan({}))).toBe('Everything fits.')
   })
 
+  it('names the places that no cable joins', () => {
+    const apart: Plan['apart'] = [['garage', 'shed'], ['shed', 'garage']] // prettier-ignore
+    expect(planSentence(inst, plan({ apart }))).toBe(
+      'No control cable joins garage and shed. Add one in Equipment, or correct where each device is.',
+    )
+  })
+
   it('never says that everything fits where the gear lacks something', () => {
     expect(planSentence(inst, plan({ unmet: ['transformerSmall'] }))).toBe(
       'One thing is beyond this gear. The conductors fit.',

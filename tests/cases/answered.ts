@@ -365,4 +365,13 @@ export const ANSWERED_CASES: readonly Case[] = [
       ['failures', [/Row 1 sequencer contact does not open\. Breaks: strips never heat without the blower/]],
     ],
   },
+  {
+    name: 'the kit’s harness is plugged in with its two inputs exchanged',
+    gear: G.TWO_STAGE,
+    work: ['lift ah.K1=kit.W1 ah.K2=kit.W2', 'land ah.K1=kit.W2 ah.K2=kit.W1'],
+    breaks: [],
+    warns: ['banksExchanged'],
+    states: [['heatAux1 20', ['kit.row2'], ['kit.row1']]],
+    outputs: [['plan', [/Swapped: Strip kit W[12] and Strip kit W[12]/]]],
+  },
 ]

@@ -29,9 +29,7 @@ export function pairOnContactor(): Installation {
   const job = pairedCalls()
   const joins = (w: Wire, a: Ref, b: Ref) => (w.a === a && w.b === b) || (w.a === b && w.b === a)
   const wires = job.wires.flatMap((w): Wire[] =>
-    joins(w, 'ah.Y', 'od.Y')
-      ? []
-      : [joins(w, 'ah.Y2', 'od.Y2') ? { ...w, a: 'ah.Y2', b: 'od.Y' } : w],
+    joins(w, 'ah.Y', 'od.Y') ? [] : [joins(w, 'ah.Y2', 'od.Y2') ? { ...w, a: 'ah.Y2', b: 'od.Y' } : w],
   )
   return { ...job, wires }
 }

@@ -1,5 +1,13 @@
 import type { Device, Unknowable, Value } from '../equipment'
-import { makeRef, type Cable, type Installation, type Placed, type Ref, type Wire } from '../installation'
+import {
+  makeRef,
+  placedByRef,
+  type Cable,
+  type Installation,
+  type Placed,
+  type Ref,
+  type Wire,
+} from '../installation'
 import { lineCircuitsOf } from '../kit'
 
 /** A device on its way into a job. */
@@ -89,6 +97,32 @@ const ground = ({ device }: Pick<Placed, 'device'>): string | undefined =>
   device.terminals.find((t) => t.role === 'ground')?.id
 const has = (p: Placed, id: string): boolean => p.device.terminals.some((t) => t.id === id)
 
+/** The inputs of a kit, by their number, each with what it plugs into at an air handler. */
+const pluggedInputs = (ah: Placed, kit: Placed): { n: string; from: Ref; to: Ref }[] =>
+  ['1', '2', '3'].flatMap((n) => {
+    const from = has(ah, `K${n}`) ? `K${n}` : `W${n}`
+    return has(kit, `W${n}`) && has(ah, from)
+      ? [{ n, from: makeRef(ah.ref, from), to: makeRef(kit.ref, `W${n}`) }]
+      : []
+  })
+
+/** A job whose kits are plugged in as they were made: a harness with two of its inputs exchanged is put right. */
+export function withHarnessesRight(inst: Installation): Installation {
+  const right = new Map<string, Ref>()
+  for (const cable of inst.cables.filter((c) => c.kind === 'harness')) {
+    const [ah, kit] = [placedByRef(inst, cable.from), placedByRef(inst, cable.to)]
+    if (!ah || !kit) continue
+    const inputs = pluggedInputs(ah, kit)
+    const there = inst.wires.filter((w) => w.cable === cable.id)
+    for (const { from, to } of inputs) {
+      const own = there.find((w) => w.a === from && inputs.some((i) => i.to === w.b))
+      if (own && there.some((w) => w.b === to && w !== own)) right.set(own.id, to)
+    }
+  }
+  if (!right.size) return inst
+  return { ...inst, wires: inst.wires.map((w) => ({ ...w, b: right.get(w.id) ?? w.b })) }
+}
+
 /** Each strip kit on the air handler beside it. */
 function plugIn(job: Installation, land: Land): void {
   for (const kit of job.placed.filter((p) => p.device.kind === 'stripKit')) {
@@ -105,15 +139,8 @@ function plugIn(job: Installation, land: Land): void {
       gauge: 18,
       feet: 2,
     } satisfies Cable)
-    for (const [n, colour] of [
-      ['1', 'white'],
-      ['2', 'brown'],
-      ['3', 'grey'],
-    ] as const) {
-      const from = has(ah, `K${n}`) ? `K${n}` : `W${n}`
-      if (has(kit, `W${n}`) && has(ah, from))
-        land(id, colour, makeRef(ah.ref, from), makeRef(kit.ref, `W${n}`))
-    }
+    const colours: Record<string, string> = { 1: 'white', 2: 'brown', 3: 'grey' }
+    for (const { n, from, to } of pluggedInputs(ah, kit)) land(id, colours[n] ?? 'white', from, to)
     for (const [t, colour] of [
       ['C', 'blue'],
       ['L1', 'black'],

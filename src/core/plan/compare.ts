@@ -20,15 +20,11 @@ export const joined = (w: { a: Ref; b: Ref }): string => [w.a, w.b].sort().join(
 
 /**
  * Compares a landing as found with the plan. A conductor of another colour that joins the same terminals is right:
- * colour is a convention, never proof. Harnesses are left out, since nobody lands them.
+ * colour is a convention, never proof.
  */
 export function compare(found: Installation, plan: Installation): Difference[] {
-  const harness = new Set(found.cables.filter((c) => c.kind !== 'low').map((c) => c.id))
   const own = (inst: Installation) =>
-    inst.wires.filter((w) => isLow(inst, w) && whole(w) && !(w.cable && harness.has(w.cable))) as (Wire & {
-      a: Ref
-      b: Ref
-    })[]
+    inst.wires.filter((w): w is Wire & { a: Ref; b: Ref } => isLow(inst, w) && whole(w))
   const there = own(found)
   const wanted = own(plan)
   const have = new Map(there.map((w) => [joined(w), w]))

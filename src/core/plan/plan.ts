@@ -5,6 +5,7 @@ import type { Requirements } from './gear'
 import type { Routing } from './routing'
 import { fitConductors, type Remedy } from './shortage'
 import type { Unmet, PlanSetting, PlanWhy, WiringPractice } from './net'
+import { withHarnessesRight } from './assemble'
 import { limitsOf } from './limits'
 import { wantedNets } from './nets'
 
@@ -19,8 +20,12 @@ export interface Plan extends Routing {
   notLanded: TerminalRole[]
 }
 
-/** Plans the landing of a job. What is landed right already stays, and so do line conductors and harnesses. */
-export function planLanding(inst: Installation, practice: WiringPractice): Plan {
+/**
+ * Plans the landing of a job. What is landed right already stays, and so do line conductors and harnesses; a harness whose
+ * inputs are exchanged is put right.
+ */
+export function planLanding(found: Installation, practice: WiringPractice): Plan {
+  const inst = withHarnessesRight(found)
   const wanted = wantedNets(inst, practice)
   const { routing, ...fitted } = fitConductors(inst, wanted.nets, wanted.spareRelays, (r) =>
     planned(inst, { ...r, settings: wanted.settings }),

@@ -34,6 +34,8 @@ export interface Routing {
   splices: Placed[]
   /** Cables with too few conductors, and by how many. */
   short: { cable: string; by: number }[]
+  /** Two places that should share a conductor, and no cable joins them, not by way of a third either. */
+  apart: [place: string, place: string][]
   spares: { cable: string; left: number }[]
   reasons: { wire: string; why: PlanWhy }[]
 }
@@ -70,7 +72,7 @@ function routeOnce(inst: Installation, nets: readonly Net[], right: ReadonlyMap<
     )
   const splices = new Splices(inst)
   const made: Wire[] = []
-  const routing: Routing = { wires: [], splices: splices.made, short: [], spares: [], reasons: [] }
+  const routing: Routing = { wires: [], splices: splices.made, short: [], apart: [], spares: [], reasons: [] }
   const short = new Map<string, number>()
   let jumpers = 0
   const where = (ref: Ref): string => {
@@ -91,8 +93,7 @@ function routeOnce(inst: Installation, nets: readonly Net[], right: ReadonlyMap<
     if (!cables.length) {
       const middle = middlePlace(inst, where(a), where(b))
       if (!middle) {
-        const any = inst.cables.find((c) => c.kind === 'low')
-        if (any) short.set(any.id, (short.get(any.id) ?? 0) + 1)
+        routing.apart.push([where(a), where(b)])
         return
       }
       const point = splices.pointAt(middle, net)

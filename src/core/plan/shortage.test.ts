@@ -147,4 +147,11 @@ describe('a cable with too few conductors', () => {
     // Where the kit's sequencer starts it, a jumper does the same with less.
     expect(planLanding(inst, { ...USUAL, defrost: 'cold' }).gaveUp).toEqual(['tieFan'])
   })
+
+  it('says that two places share no cable, and calls no cable short for it', () => {
+    const inst = gear([...STRIPS, ['odt', 'sedge-t50', 'shed']], 8, 8)
+    const plan = planLanding(inst, USUAL)
+    expect(plan.short).toEqual([])
+    expect(new Set(plan.apart.flat())).toContain('shed')
+  })
 })

@@ -34,7 +34,7 @@ export interface Fitted {
   notLanded: TerminalRole[]
 }
 
-const lacks = ({ short }: Routing): number => short.reduce((sum, s) => sum + s.by, 0)
+const lacks = ({ short, apart }: Routing): number => short.reduce((sum, s) => sum + s.by, apart.length)
 
 /**
  * Routes nets through the cables that are there. Where they are too few, the remedies are tried from the one that gives up
@@ -82,7 +82,7 @@ export function fitConductors(
   // One conductor of a sensor's pair senses nothing: the place is another function's, or a spare.
   if (open.has('S')) {
     const rest = now.filter((n) => n.role !== 'S')
-    routing = { ...routeConductors(inst, rest), short: routing.short }
+    routing = { ...routeConductors(inst, rest), short: routing.short, apart: routing.apart }
   }
   return { routing, lacking, gaveUp, notLanded: [...open] }
 }

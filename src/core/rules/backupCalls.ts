@@ -1,9 +1,10 @@
 import type { Call } from '../equipment'
 import type { Ref } from '../installation'
-import { targetsOf, type Target } from '../query'
+import { bankTable } from '../kit'
+import { ofKind, targetsOf, type Target } from '../query'
 import type { Breach, Coverage, CoverageRule } from './rule'
 
-type Code = 'backupCallEmpty' | 'stageCallEmpty' | 'onlyInEmergency'
+type Code = 'backupCallEmpty' | 'stageCallEmpty' | 'onlyInEmergency' | 'banksExchanged'
 type Found = Breach<Code> & { call: Call }
 
 const isBackup = (t: Target): boolean => t.making.what === 'strip' || t.making.what === 'burner'
@@ -16,16 +17,22 @@ const STAGES: readonly [Call, Call][] = [
 
 /**
  * A call for backup brings backup at some outdoor temperature, each stage that the thermostat can call brings something
- * more than the one below it, and no row or burner is left to emergency heat alone. A thermostat that makes no aux call
+ * more than the one below it, the first call for backup brings a kit's first bank, and no row or burner is left to emergency
+ * heat alone. A thermostat that makes no aux call
  * (strips for emergencies only) is asked none of the last.
  */
 export const backupCalls: CoverageRule<'backupCalls', Code> = {
   id: 'backupCalls',
   scope: 'coverage',
   severity: 'wrong',
-  codes: ['backupCallEmpty', 'stageCallEmpty', 'onlyInEmergency'],
+  codes: ['backupCallEmpty', 'stageCallEmpty', 'onlyInEmergency', 'banksExchanged'],
   applies: (inst) => targetsOf(inst).some((t) => isBackup(t) || t.making.what === 'compressor'),
-  overall: (seen) => [...emptyBackup(seen), ...emptyStages(seen), ...emergencyOnly(seen)],
+  overall: (seen) => [
+    ...emptyBackup(seen),
+    ...emptyStages(seen),
+    ...emergencyOnly(seen),
+    ...banksExchanged(seen),
+  ],
 }
 
 const auxCalls = ({ calls }: Coverage): Call[] => calls.filter((c) => c === 'heatAux1' || c === 'heatAux2')
@@ -65,4 +72,19 @@ function emergencyOnly(seen: Coverage): Found[] {
   return backup
     .filter((t) => emergency.has(t.ref) && !ordinary.has(t.ref))
     .map((t) => ({ at: t.ref, code: 'onlyInEmergency', call: aux[aux.length - 1] ?? 'heatAux1' }))
+}
+
+/** Kits whose second bank comes on the first call, and whose first bank waits for the second: W1 and W2 are exchanged. */
+function banksExchanged(seen: Coverage): Found[] {
+  const [first, second] = auxCalls(seen)
+  if (first !== 'heatAux1' || second === undefined) return []
+  const [early, late] = [seen.ranNormally(first), seen.ranNormally(second)]
+  return ofKind(seen.inst, 'stripKit').flatMap((kit): Found[] => {
+    const [bank, more] = bankTable(kit).map((b) => b.rows.map((r) => r.id))
+    const own = bank?.[0]
+    if (!bank || !more || !own || bank.some((r) => early.has(r)) || !late.has(own)) return []
+    return more.some((r) => early.has(r))
+      ? [{ at: own, code: 'banksExchanged', severity: 'warn', call: first }]
+      : []
+  })
 }

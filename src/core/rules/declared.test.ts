@@ -78,7 +78,7 @@ const DECLARED: Record<RuleId, [is: string, codes: string, needs: Needs, explain
   compressorNeedsBlower: ['state wrong', 'compressorNoBlower', (g) => g.makes('compressor') && g.makes('blower')],
   blowerSpeed: ['state wrong', 'fanSpeedOnly lowSpeedInHigh oneStageOnLow', (g) => g.makes('compressor') && g.makes('blower low')],
   kitAirflow: ['state wrong', 'kitBelowSpeed kitBelowAir', (g) => g.where(({ device: { plate } }) => (plate.leastSpeed ?? plate.leastCfm) !== undefined)],
-  backupCalls: ['coverage wrong', 'backupCallEmpty stageCallEmpty onlyInEmergency', (g) => g.makes('strip', 'burner', 'compressor')],
+  backupCalls: ['coverage wrong', 'backupCallEmpty stageCallEmpty onlyInEmergency banksExchanged', (g) => g.makes('strip', 'burner', 'compressor')],
   rowsReachable: ['coverage wrong', 'rowNever', (g) => g.makes('strip')],
   stagesReachable: ['coverage wrong', 'burnerNever stageNever humidifierNever', (g) => g.makes('humidifier', 'compressor', 'burner')],
   togetherAhead: ['job danger', 'togetherAhead', (g) => g.sets('together') && g.where((p) => p.settings.coil === 'after'), 'heatAheadOfCoil'],

@@ -1,7 +1,7 @@
 import { demoInstallation, libraryDevice, rewired, wireBetween, without } from '../../../tests/helpers/demo'
 import { device, install, placed, wire } from '../../../tests/helpers/build'
 import { compose } from '../../../tests/helpers/compose'
-import { ONE_STAGE } from '../../../tests/cases/gear'
+import { ONE_STAGE, TWO_STAGE } from '../../../tests/cases/gear'
 import { pairOnContactor } from '../../../tests/helpers/pair'
 import { FIXTURES, joined, moved, slowHeat } from '../../../tests/helpers/ruleFixtures'
 import { said, SAYS } from '../../../tests/helpers/ruleSays'
@@ -42,6 +42,12 @@ const MORE: Record<string, () => JobSeen | Proof> = {
   heatingCools: () => prove(joined(right(), 'od.R', 'od.OB')),
   backupCallEmpty: () => prove(lifted('quillfeather-lane', 'tstat.AUX', 'spl.x')),
   stageCallEmpty: () => prove(lifted('pennywort-close', 'ah.Y2', 'od.Y2')),
+  banksExchanged: () =>
+    prove(
+      installationOf(
+        compose([...TWO_STAGE, 'lift ah.K1=kit.W1 ah.K2=kit.W2', 'land ah.K1=kit.W2 ah.K2=kit.W1']),
+      ),
+    ),
   onlyInEmergency: () => prove(without(right(), wireBetween(right(), 'ah.W1', 'ah.W2').id)),
   auxNoGate: () => prove(job('copper-alley')),
   tapTooHigh: () => seen(job('quillfeather-lane', { 'feedA.volts': 208, 'ah.tap': 240 })),
