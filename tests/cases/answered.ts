@@ -374,4 +374,12 @@ export const ANSWERED_CASES: readonly Case[] = [
     states: [['heatAux1 20', ['kit.row2'], ['kit.row1']]],
     outputs: [['plan', [/Swapped: Strip kit W[12] and Strip kit W[12]/]]],
   },
+  {
+    name: 'a coil-entering-air thermostat after the coil',
+    gear: G.STAGE_FUEL,
+    work: ['set ceat.position=after'],
+    // It trips on the heat pump's own heat; through an idle coil the furnace's hot air opens it as well.
+    breaks: ['airAfterCoil'],
+    reasons: [['heat1 30 fur.air=hot', 'od.compressor', /coil-entering-air/i]],
+  },
 ]
