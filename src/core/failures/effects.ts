@@ -143,7 +143,7 @@ function effectOf(
   if (noHeatAt) return { ...effect, kind: 'noHeat', witness: noHeatAt }
   const defrosts = defrostsWith(inst, failure)
   if (defrosts && !changed) return { ...effect, kind: 'unnoticed', defrosts }
-  if (failure.kind === 'stuckClosed' && protects(inst, failure.at))
+  if (failure.kind === 'stuckClosed' && !changed && protects(inst, failure.at))
     return { ...effect, kind: 'lostProtection' }
   // Whatever a cooling call would show: a house that still warms up tells nobody.
   const cold = [...heat].some(([t, h]) => t <= tolerances.mildF && !h.ordinary)

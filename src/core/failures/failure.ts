@@ -28,14 +28,14 @@ const MOVING: ContactPart['gate'][] = [
 ] // prettier-ignore
 
 /**
- * Contacts that protect: they open in an event of their own device (water, a leak, great heat, no flame, no gas) and are
- * closed else. One that cannot open any more changes nothing until that event.
+ * Contacts that protect: they open in an event of their own device (water, a leak, great heat, no flame, no gas, a board's
+ * lockout on a fault) and are closed else. One that cannot open any more changes nothing until that event.
  */
 export function protects(inst: Installation, at: Ref): boolean {
   const { placed: ref, id } = splitRef(at)
   const placed = placedByRef(inst, ref)
   const part = placed?.device.parts.find((x) => x.id === id)
-  if (!placed || part?.kind !== 'contact' || !['safety', 'limit'].includes(part.gate)) return false
+  if (!placed || part?.kind !== 'contact' || !['safety', 'limit', 'board'].includes(part.gate)) return false
   const outdoorF = degF(tolerances.mildF)
   const answer = (modes: Situation['modes']) =>
     evaluate(
@@ -43,7 +43,11 @@ export function protects(inst: Installation, at: Ref): boolean {
       evalContextOf(inst, placed, { call: 'off', outdoorF, modes }, () => 'yes'),
     )
   const events = placed.device.modes.flatMap((m) =>
-    m.states.slice(1).map((s) => ({ [makeRef(ref, m.id)]: s.id })),
+    m.states
+      .slice(1)
+      // A board's relay also opens when it is not called; that is no protection.
+      .filter((s) => part.gate !== 'board' || s.condition === 'lockout')
+      .map((s) => ({ [makeRef(ref, m.id)]: s.id })),
   )
   return answer({}) === 'yes' && events.some((e) => answer(e) === 'no')
 }

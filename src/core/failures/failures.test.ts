@@ -78,6 +78,8 @@ describe('a protection that cannot open any more', () => {
     ['tallow-mill', 'fur.pressure'],
     ['tallow-mill', 'fur.flame'],
     ['candlemaker-yard', 'fur.lockout'],
+    // A board that can no longer drop the compressor when it locks it out.
+    ['quillfeather-lane', 'od.boardY'],
   ])('%s %s is lost, and found only by a test', (job, at) => {
     expect(effects(demoInstallation(job))('stuckClosed', at).kind).toBe('lostProtection')
   })

@@ -273,7 +273,7 @@ describe('other bands at their edges', () => {
     }
     // 32 °F of ice and the dial's own five.
     expect(plan(36)).toEqual([{ can: false, why: 'tooWarm', untilF: 25 }, []])
-    expect(plan(37)[1]).toEqual([{ kind: 'moveSetting', at: 'odt.setpoint', was: 25, to: 37 }, { kind: 'iceBath', at: 'odt.setpoint' }])
+    expect(plan(37)[1]).toEqual([{ kind: 'moveSetting', at: 'odt.setpoint', was: 25, to: 37 }, { kind: 'iceBath', at: 'odt.setpoint' }, { kind: 'setpoint', way: 'raise', byF: 3, limit: { droopF: 2, passes: true } }])
   }) // prettier-ignore
 })
 

@@ -12,6 +12,9 @@ const card = (plan: TestCard[], id: string): TestCard => {
   return found
 }
 
+/** The setpoint goes a degree, and nothing limits it. */
+const ONE_F = { kind: 'setpoint', way: 'raise', byF: 1, limit: null }
+
 describe('the test run of a job with strips and an outdoor thermostat', () => {
   it('begins with the supplies, runs the heat pump from stage to stage, and cools last', () => {
     expect(planOf('quillfeather-lane', 25).map((c) => c.id)).toEqual([
@@ -100,10 +103,7 @@ describe('the test run of a job with strips and an outdoor thermostat', () => {
   it('turns the switch for a fan, and for emergency heat before a degree is asked for', () => {
     const plan = planOf('quillfeather-lane', 25)
     expect(card(plan, 'fan').steps).toEqual([{ kind: 'mode', mode: 'fan' }])
-    expect(card(plan, 'emergency').steps).toEqual([
-      { kind: 'mode', mode: 'emergency' },
-      { kind: 'setpoint', way: 'raise', byF: 1, limit: null },
-    ])
+    expect(card(plan, 'emergency').steps).toEqual([{ kind: 'mode', mode: 'emergency' }, ONE_F])
     const [supply] = plan
     expect(supply).toMatchObject({
       id: 'supply',
@@ -133,7 +133,10 @@ describe('the test run of a job with strips and an outdoor thermostat', () => {
   it('tries the switch from its other side: by its dial on a cold day, in ice water on a mild one', () => {
     // 25 °F outdoors, closed below 35. Open wants 25 − 5 − 5 (its differential) = 15 on the dial.
     const cold = card(planOf('quillfeather-lane', 25), 'gate-odt-setpoint')
-    expect(cold.steps).toEqual([{ kind: 'moveSetting', at: 'odt.setpoint', was: 35, to: 15 }])
+    expect(cold.steps).toEqual([
+      { kind: 'moveSetting', at: 'odt.setpoint', was: 35, to: 15 },
+      { kind: 'setpoint', way: 'raise', byF: 3, limit: { droopF: 2, passes: true } },
+    ])
     expect(cold.expected?.stays).toEqual(['kit.row1', 'kit.row2'])
     // 55 °F is past the dial's 50 less 5. Set to 35 °F a switch that is right may close at 30, and ice water is 32: the dial
     // goes up first. From 37 °F on it closes there for certain.
@@ -141,15 +144,20 @@ describe('the test run of a job with strips and an outdoor thermostat', () => {
     expect(mild.steps).toEqual([
       { kind: 'moveSetting', at: 'odt.setpoint', was: 35, to: 50 },
       { kind: 'iceBath', at: 'odt.setpoint' },
+      { kind: 'setpoint', way: 'raise', byF: 3, limit: { droopF: 2, passes: true } },
     ])
     const warm = card(planOf('quillfeather-lane', 55, { 'odt.setpoint': 37 }), 'gate-odt-setpoint')
-    expect(warm.steps).toEqual([{ kind: 'iceBath', at: 'odt.setpoint' }])
+    expect(warm.steps).toEqual([
+      { kind: 'iceBath', at: 'odt.setpoint' },
+      { kind: 'setpoint', way: 'raise', byF: 3, limit: { droopF: 2, passes: true } },
+    ])
     expect(mild.expected?.runs).toEqual(expect.arrayContaining(['kit.row1', 'kit.row2']))
     // Set to 30 °F ice water is too warm: the dial goes up to 50, and back.
     const low = card(planOf('quillfeather-lane', 55, { 'odt.setpoint': 30 }), 'gate-odt-setpoint')
     expect(low.steps).toEqual([
       { kind: 'moveSetting', at: 'odt.setpoint', was: 30, to: 50 },
       { kind: 'iceBath', at: 'odt.setpoint' },
+      { kind: 'setpoint', way: 'raise', byF: 3, limit: { droopF: 2, passes: true } },
     ])
     // 40 °F: 45 on the dial is enough.
     expect(card(planOf('quillfeather-lane', 40), 'gate-odt-setpoint').steps).toEqual([
@@ -203,18 +211,21 @@ describe('the test run of a job with strips and an outdoor thermostat', () => {
 describe('the test run of a dual fuel job', () => {
   it('moves the changeover at least 5 °F past the sensor, to the side where the other source heats', () => {
     const mild = card(planOf('tallow-mill', 55), 'gate-tstat-changeover')
-    expect(mild.steps).toEqual([{ kind: 'moveSetting', at: 'tstat.changeover', was: 35, to: 60 }])
+    expect(mild.steps).toEqual([{ kind: 'moveSetting', at: 'tstat.changeover', was: 35, to: 60 }, ONE_F])
     expect(mild.expected?.runs).toContain('fur.valve')
     expect(mild.expected?.stays).toContain('od.compressor')
     const cold = card(planOf('tallow-mill', 25), 'gate-tstat-changeover')
-    expect(cold.steps).toEqual([{ kind: 'moveSetting', at: 'tstat.changeover', was: 35, to: 20 }])
+    expect(cold.steps).toEqual([
+      { kind: 'moveSetting', at: 'tstat.changeover', was: 35, to: 20 },
+      { ...ONE_F, limit: { droopF: 2, passes: false } },
+    ])
     expect(cold.expected?.runs).toContain('od.compressor')
   })
 
   it('puts a resistor in the sensor’s place where the setting does not go so far', () => {
     // 70 °F outdoors wants 75 °F, and the setting ends at 60. A cold day is 35 − 5 = 30 °F.
     const hot = card(planOf('tallow-mill', 70), 'gate-tstat-changeover')
-    expect(hot.steps).toMatchObject([{ kind: 'resistor', at: 'sen.', forF: 30 }])
+    expect(hot.steps).toMatchObject([{ kind: 'resistor', at: 'sen.', forF: 30 }, ONE_F])
     const table = demoInstallation('tallow-mill').placed.find((p) => p.ref === 'sen')!.device.plate
       .sensorOhms!
     const given = table.find((p) => p.atF === 30)!
@@ -243,8 +254,14 @@ describe('what else there is to try', () => {
     const plan = planOf('osier-walk', 65)
     for (const id of ['float-flo', 'leak-leak'])
       expect(card(plan, id).expected?.stays).toContain('od.compressor')
-    expect(card(plan, 'float-flo').steps).toEqual([{ kind: 'pour', at: 'flo.' }])
-    expect(card(plan, 'leak-leak').steps).toEqual([{ kind: 'leakTest', at: 'leak.' }])
+    expect(card(plan, 'float-flo').steps).toEqual([
+      { ...ONE_F, way: 'lower' },
+      { kind: 'pour', at: 'flo.' },
+    ])
+    expect(card(plan, 'leak-leak').steps).toEqual([
+      { ...ONE_F, way: 'lower' },
+      { kind: 'leakTest', at: 'leak.' },
+    ])
     // The blower is forced; the humidifier that runs with it proves nothing.
     expect(card(plan, 'leak-leak').expected?.runs).not.toContain('hum.valve')
     expect(card(plan, 'leak-leak').expected?.runs).toContain('ah.blowerHigh')
@@ -300,10 +317,16 @@ describe('a gate on a sensor without a table of ohms', () => {
   it('is tried in a cup: ice water on a mild day, warm water where the dial does not reach low enough', () => {
     // A kit's own bulb: 80 °F outdoors is past its dial's 60 less 5; 35 °F opens in ice water.
     const mild = card(planOf('ferrous-hill', 80), 'gate-ffk-changeover')
-    expect(mild.steps).toEqual([{ kind: 'iceBath', at: 'ffk.' }])
+    expect(mild.steps).toEqual([
+      { kind: 'iceBath', at: 'ffk.' },
+      { kind: 'setpoint', way: 'raise', byF: 0.5, limit: null },
+    ])
     // 3 °F outdoors: the dial would go to −2, and ends at 0; the bulb stands at 35 + 5 in a cup.
     const cold = card(planOf('ferrous-hill', 3), 'gate-ffk-changeover')
-    expect(cold.steps).toEqual([{ kind: 'warmBath', at: 'ffk.', forF: 40 }])
+    expect(cold.steps).toEqual([
+      { kind: 'warmBath', at: 'ffk.', forF: 40 },
+      { ...ONE_F, byF: 0.5, limit: { droopF: 1, passes: false, taken: true } },
+    ])
     expect(cold.expected?.runs).toContain('od.compressor')
   })
 })
@@ -311,7 +334,7 @@ describe('a gate on a sensor without a table of ohms', () => {
 describe('a low-gas switch', () => {
   it('is proved with the gas valve closed: nothing may try to light, and the heat pump is not called', () => {
     const lowGas = card(planOf('tallow-mill', 30, { 'fur.gasSwitch': 'pressure' }), 'lowGas-fur')
-    expect(lowGas.steps.map((s) => s.kind)).toEqual(['closeGas'])
+    expect(lowGas.steps.map((s) => s.kind)).toEqual(['closeGas', 'mode', 'setpoint'])
     expect(lowGas.situation).toMatchObject({ call: 'emergency', modes: { 'fur.gasSupply': 'empty' } })
     expect(lowGas.expected?.runs ?? []).not.toContain('fur.valve')
   })

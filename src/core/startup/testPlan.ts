@@ -71,13 +71,26 @@ export function testPlan(circuit: Circuit, outdoorF: DegF, plates: JobSeen['plat
     const starts = today.can && card.kind === 'call' && runsCompressor(own, situation)
     const first = starts && !started
     started ||= starts
+    const tried = withCall(inst, card)
     const steps = [
       ...(first ? crankcase(inst, plates) : []),
-      ...(runsCompressor(own, situation) ? card.steps : card.steps.flatMap(withoutDroop)),
+      ...(runsCompressor(own, situation) ? tried : tried.flatMap(withoutDroop)),
       ...(starts ? forcedSpeed(inst, plates) : []),
     ]
     return { ...card, steps, moved, past, expected, today }
   })
+}
+
+/**
+ * The steps of a card with those of its call. A gate's setting is moved and the gas closed with nothing called, and then it is
+ * called; any other event is met while the call stands. The cards of a call and of a defrost have theirs. A thermostat's own
+ * output test is left out: it forces outputs past the gate.
+ */
+function withCall(inst: Installation, { kind, steps, situation, today }: Card): TestStep[] {
+  if (!today.can || situation.call === 'off') return [...steps]
+  const calls = callSteps(inst, situation.call).filter((s) => s.kind !== 'installerTest')
+  if (kind === 'gate' || kind === 'lowGas') return [...steps, ...calls]
+  return ['minimumOff', 'float', 'leak'].includes(kind) ? [...calls, ...steps] : [...steps]
 }
 
 /** Where the compressor is locked out it never comes alone: the setpoint brings what there is. */
