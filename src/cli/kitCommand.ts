@@ -178,7 +178,10 @@ export function kitCommand(job: Job, args: Args): Result {
         ...k.rows.map(
           (r) => `  row ${r.row}  ${figure(r.ohms, 2)} Ω  ${figure(r.amps)} A  ${figure(r.kw, 2)} kW`,
         ),
-        ...k.banks.map((b) => `  ${b.inputs.join(' + ')}: rows ${b.rows.join(', ') || 'none'}`),
+        ...k.banks.map(
+          (b) =>
+            `  ${b.inputs.join(' + ')}: ${b.rows.length === 1 ? 'row' : 'rows'} ${b.rows.join(', ') || 'none'}`,
+        ),
       ]),
       ...circuits.flatMap((c) => [c.words, ...c.notes.map((n) => `  ${n}`)]),
       ...readings,

@@ -172,7 +172,7 @@ function designLine(v: CrossingView): AnswerLine | null {
       how,
       grave: true,
     }
-  if (d.lacksKw <= 0) return { id: 'design', text: `${where} it lacks nothing.`, how }
+  if (d.lacksKw < 0.05) return { id: 'design', text: `${where} it lacks nothing.`, how }
   const backup = v.fuel ? 'the furnace' : 'strips'
   const wants = figure(d.loadBtuh / BTU_PER_KWH)
   const lacks = d.heldOff

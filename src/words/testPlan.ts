@@ -110,9 +110,9 @@ export function stepWords(inst: Installation, step: TestStep): string {
       return `${sped} Let go when the defrost begins. ${DEFROST_SIGNS}`
     }
     case 'jumperCoil':
-      return `Turn off the power to the ${lower(deviceWords(inst, step.at))} and to the indoor unit that feeds its 24 V. Test for dead. Jumper the coil thermostat and list the jumper. Turn the power on.`
+      return `Turn off the power to the ${lower(deviceWords(inst, step.at))}${hasOwn24(inst, step.at) ? '' : ' and to the indoor unit that feeds its 24 V'}. Test for dead. Jumper the coil thermostat and list the jumper. Turn the power on.`
     case 'jumperCoilOut':
-      return 'Turn both off and test for dead. Take the jumper out at once: with it in, only the board’s time ends the defrost. Turn the power on. This test doesn’t prove the coil thermostat or the melting. Test those in cold weather.'
+      return 'Turn the power off again and test for dead. Take the jumper out at once: with it in, only the board’s time ends the defrost. Turn the power on. This test doesn’t prove the coil thermostat or the melting. Test those in cold weather.'
     case 'boardDefrostTest':
       return `${step.text ?? 'Force a defrost by the board’s own test, as the manufacturer says.'} Never jumper a thermistor. ${DEFROST_SIGNS}`
     case 'pour':
@@ -174,3 +174,7 @@ export function todayWords(inst: Installation, today: Today): string | null {
       return 'The compressor is held off at this temperature: try it with its lockout moved, or on another day.'
   }
 }
+
+/** Whether a unit has a control transformer of its own: nothing else feeds its 24 V. */
+const hasOwn24 = (inst: Installation, at: Ref): boolean =>
+  placedByRef(inst, splitRef(at).placed)?.device.parts.some((p) => p.kind === 'transformer') ?? false

@@ -1,7 +1,11 @@
 import { designFOf, BTU_PER_KWH, loadAt, loadLineOf } from '../house'
-import type { JobSeen } from '../installation'
-import { burnersOf, ofKind, serviceVolts } from '../query'
+import { Circuit, solve } from '../circuit'
+import { isHeatPumpHeating } from '../equipment'
+import type { Installation, JobSeen } from '../installation'
+import { aheadTargets, burnersOf, ofKind, serviceVolts } from '../query'
 import { auxNeededKw, smallestKit } from './balance'
+import { callsOf, regionsOf } from '../situation'
+import { degF, type DegF } from '../units'
 import { heatersOf, plateOf } from './plant'
 
 /** kW of the kits that the trade sells, where an air handler lists none. */
@@ -14,6 +18,7 @@ export interface KitAdvice {
   /** kW of the kits to choose from, at 240 V, and whether the air handler's own list is meant. */
   listed: number[]
   fromList: boolean
+  /** Null where heat pump and strips never run together there: strips ahead of its coil, or a lockout at that temperature. */
   withHeatPump: { needsKw: number; kit: { kilowatts: number; givesKw: number } | null } | null
   alone: { needsKw: number; kit: { kilowatts: number; givesKw: number } | null }
 }
@@ -48,9 +53,24 @@ export function kitAdvice(seen: JobSeen): KitAdvice | null {
     listed,
     fromList: own.length > 0,
     withHeatPump:
-      unit && unit.capacity(outdoorF) !== null
+      unit &&
+      unit.capacity(outdoorF) !== null &&
+      aheadTargets(inst).length === 0 &&
+      !isLockedOut(inst, outdoorF)
         ? advise(auxNeededKw({ line, plant: { unit } }, outdoorF))
         : null,
     alone: advise(loadAt(line, outdoorF) / BTU_PER_KWH),
   }
+}
+
+/** Whether the compressor, which heats on some call at another temperature, runs on none at this one, °F. */
+function isLockedOut(inst: Installation, outdoorF: number): boolean {
+  const circuit = new Circuit(inst)
+  const calls = callsOf(inst).filter(isHeatPumpHeating)
+  const runsAt = (t: DegF) =>
+    calls.some((call) => {
+      const solved = solve(circuit, { call, outdoorF: t, modes: {} })
+      return solved.ok && solved.running.some((l) => l.part.does?.what === 'compressor')
+    })
+  return !runsAt(degF(outdoorF)) && regionsOf(inst).some(runsAt)
 }

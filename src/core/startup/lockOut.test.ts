@@ -9,6 +9,15 @@ import type { Reading } from './reading'
 
 const inst = installationOf(compose(TWO_CIRCUITS))
 
+it('proves a 120 V circuit dead from its leg to its neutral, and both to ground', () => {
+  const garage = lockOutList(installationOf(compose(SENSOR_FUEL))).find((c) => c.devices.includes('fur'))
+  expect(garage?.prove).toEqual([
+    ['fur.L1', 'fur.N'],
+    ['fur.L1', 'fur.@earth'],
+    ['fur.N', 'fur.@earth'],
+  ])
+})
+
 describe('what must be off before a cabinet is opened', () => {
   it('names both circuits of a kit, and what one of them leaves live', () => {
     const [indoor, outdoor, ...more] = lockOutList(inst)

@@ -33,7 +33,7 @@ export interface Cabinet {
   neverDead: Ref[]
   /** What holds a charge with everything open. */
   stored: 'none' | 'capacitor' | 'dcBus'
-  /** Pairs of points to meter dead: leg to leg, and each leg to ground. */
+  /** Pairs of points to meter dead: those with line volts between them when all is on, and each of them to ground. */
   prove: [Ref, Ref][]
 }
 
@@ -100,6 +100,8 @@ export function lockOutList(inst: Installation): Cabinet[] {
   }
   // A blower lead, or a neutral, is no leg: with everything on and nothing called it has no volts.
   const isLeg = liveIn({})
+  const on = solve(circuit, { call: 'off', outdoorF: degF(tolerances.mildF), modes: {} })
+  const hasVolts = (a: Ref, b: Ref) => !on.ok || on.meter(a, b) > tolerances.liveLineVolts / 2
   return places.map((where) => {
     const devices = gear.filter((p) => (p.where || p.ref) === where)
     const legs = devices.flatMap((p) => legsOf(inst, p)).filter(isLeg)
@@ -124,14 +126,19 @@ export function lockOutList(inst: Installation): Cabinet[] {
         : parts.some((x) => x.kind === 'load' && x.does?.what === 'compressor')
           ? 'capacitor'
           : 'none',
-      prove: devices.flatMap((p) => pairsOf(legsOf(inst, p).filter(isLeg))),
+      prove: devices.flatMap((p) => pairsOf(legsOf(inst, p), hasVolts)),
     }
   })
 }
 
-/** Leg to leg within a device, and each leg to ground. */
-function pairsOf(legs: readonly Ref[]): [Ref, Ref][] {
-  const between = legs.flatMap((a, i) => legs.slice(i + 1).map((b): [Ref, Ref] => [a, b]))
-  const ground = (leg: Ref): [Ref, Ref] => [leg, makeRef(splitRef(leg).placed, EARTH)]
-  return [...between, ...legs.map(ground)]
+/** Leg to leg or to neutral within a device, and each of them to ground. */
+function pairsOf(ends: readonly Ref[], hasVolts: (a: Ref, b: Ref) => boolean): [Ref, Ref][] {
+  const between = ends.flatMap((a, i) =>
+    ends
+      .slice(i + 1)
+      .filter((b) => hasVolts(a, b))
+      .map((b): [Ref, Ref] => [a, b]),
+  )
+  const ground = (end: Ref): [Ref, Ref] => [end, makeRef(splitRef(end).placed, EARTH)]
+  return [...between, ...ends.filter((end) => between.some((pair) => pair.includes(end))).map(ground)]
 }

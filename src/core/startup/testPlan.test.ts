@@ -162,6 +162,7 @@ describe('the test run of a job with strips and an outdoor thermostat', () => {
     // 40 °F: 45 on the dial is enough.
     expect(card(planOf('quillfeather-lane', 40), 'gate-odt-setpoint').steps).toEqual([
       { kind: 'moveSetting', at: 'odt.setpoint', was: 35, to: 45 },
+      { kind: 'setpoint', way: 'raise', byF: 3, limit: { droopF: 2, passes: true } },
     ])
     const open = card(planOf('quillfeather-lane', 40, { 'odt.setpoint': null }), 'gate-odt-setpoint')
     expect(open.today).toEqual({ can: false, why: 'settingUnknown', at: 'odt.setpoint' })
@@ -334,7 +335,7 @@ describe('a gate on a sensor without a table of ohms', () => {
 describe('a low-gas switch', () => {
   it('is proved with the gas valve closed: nothing may try to light, and the heat pump is not called', () => {
     const lowGas = card(planOf('tallow-mill', 30, { 'fur.gasSwitch': 'pressure' }), 'lowGas-fur')
-    expect(lowGas.steps.map((s) => s.kind)).toEqual(['closeGas', 'mode', 'setpoint'])
+    expect(lowGas.steps.map((s) => s.kind)).toEqual(['closeGas'])
     expect(lowGas.situation).toMatchObject({ call: 'emergency', modes: { 'fur.gasSupply': 'empty' } })
     expect(lowGas.expected?.runs ?? []).not.toContain('fur.valve')
   })

@@ -82,14 +82,14 @@ export function testPlan(circuit: Circuit, outdoorF: DegF, plates: JobSeen['plat
 }
 
 /**
- * The steps of a card with those of its call. A gate's setting is moved and the gas closed with nothing called, and then it is
- * called; any other event is met while the call stands. The cards of a call and of a defrost have theirs. A thermostat's own
- * output test is left out: it forces outputs past the gate.
+ * The steps of a card with those of its call. A gate's setting is moved with nothing called, and then it is called; an event
+ * is met while the call stands. Other cards say themselves when to call. A thermostat's own output test is left out: it forces
+ * outputs past the gate.
  */
 function withCall(inst: Installation, { kind, steps, situation, today }: Card): TestStep[] {
   if (!today.can || situation.call === 'off') return [...steps]
   const calls = callSteps(inst, situation.call).filter((s) => s.kind !== 'installerTest')
-  if (kind === 'gate' || kind === 'lowGas') return [...steps, ...calls]
+  if (kind === 'gate') return [...steps, ...calls]
   return ['minimumOff', 'float', 'leak'].includes(kind) ? [...calls, ...steps] : [...steps]
 }
 
