@@ -16,7 +16,7 @@ export { checkJob, formatJob, MOST_BYTES, parseJob } from './file'
 export { formatReadings, parseReadings } from './readingsFile'
 export { MOST_SHOP_BYTES, parseShop, shopText, type ShopFile } from './shopFile'
 export { jsonSchemaOf, publish } from './jsonSchema'
-export { list, named, optional, record, shape } from './schemaKit'
+export { list, MOST_ID, named, optional, record, shape } from './schemaKit'
 export {
   LIST_PART,
   LIST_START,
@@ -52,7 +52,7 @@ export { planOperations } from './planOps'
 export { check } from './check'
 export { isRaw, problem, sentence, type Checked, type Problem } from './problem'
 export { restorable, type Restore, type RestoreChange } from './restore'
-export type { Field } from './sections/about'
+export { MOST_CHARACTERS, type Field } from './sections/about'
 export { FRESH_COMMISSIONING, type Commissioning } from './sections/commissioning'
 export type { PlacedEntry } from './sections/gear'
 export { SIGNER_ROLES, type Handover, type Signature, type SignerRole } from './sections/handover'

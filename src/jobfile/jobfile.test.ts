@@ -247,6 +247,15 @@ describe('operations', () => {
     [{ kind: 'takeReading', reading: reading('r1', { value: 'OL' }) }, 'reading.value'],
     [{ kind: 'takeReading', reading: reading('r1', { place: 'returnDuct' }) }, 'reading.place'],
     [{ kind: 'takeReading', reading: reading('r1', { when: 'yesterday' }) }, 'reading.when'],
+    // Years that a database, a calendar or a paper does not take; a day that no month has; an hour that no zone is off.
+    ...[
+      '0000-01-01T00:00:00Z',
+      '1969-12-31T23:59:59Z',
+      '2200-01-01T00:00:00Z',
+      '2026-02-30T09:00:00Z',
+      '2026-11-31T09:00:00Z',
+      '2026-11-26T09:00:00+99:99',
+    ].map((when) => [{ kind: 'takeReading', reading: reading('r1', { when }) }, 'reading.when']),
     [{ kind: 'takeReading', reading: reading('r1', { supersedes: 'r0' }) }, 'reading.supersedes'],
   ] as [Operation, string][])('refuses %j and names %s', (op, path) => {
     const after = apply(demo(), op)

@@ -69,15 +69,25 @@ export function named(name: string, schema: () => yup.ISchema<unknown>) {
   return lazy(schema, { kind: 'named', name, schema })
 }
 
-const ID = new RegExp(`^(?!(?:${[...INHERITED].join('|')})$)[A-Za-z0-9@_-]{1,64}$`)
-const WHEN =
-  /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])T([01]\d|2[0-3]):[0-5]\d(:[0-5]\d(\.\d{1,9})?)?(Z|[+-]\d\d:\d\d)$/
-const EXAMPLE = 'a date and time such as 2026-11-26T09:00:00Z'
+/** Characters of an identifier at most. */
+export const MOST_ID = 64
+const ID = new RegExp(`^(?!(?:${[...INHERITED].join('|')})$)[A-Za-z0-9@_-]{1,${MOST_ID}}$`)
+/** Years 1970 to 2199: what a database, a calendar and a date on paper take alike. */
+const YEAR = '(19[7-9]\\d|2[01]\\d\\d)'
+/** A month with a day that it has; the 29th of February stands in any year. */
+const DAY = '((0[13578]|1[02])-(0[1-9]|[12]\\d|3[01])|(0[469]|11)-(0[1-9]|[12]\\d|30)|02-(0[1-9]|[12]\\d))'
+const TIME = '([01]\\d|2[0-3]):[0-5]\\d(:[0-5]\\d(\\.\\d{1,9})?)?'
+/** No place on earth is more than 14 hours off. */
+const ZONE = '(Z|[+-](0\\d|1[0-4]):[0-5]\\d)'
+const WHEN = new RegExp(`^${YEAR}-${DAY}T${TIME}${ZONE}$`)
+export const EXAMPLE_WHEN = 'a date and time from 1970 to 2199, such as 2026-11-26T09:00:00Z'
 
 /** An identifier: letters, digits, dashes; it is used in references such as "ah.W1". */
 export const id = once(() => yup.string().matches(ID).required())
+/** Whether a text is such a date and time. */
+export const isWhen = (text: string): boolean => WHEN.test(text)
 /** A date and time as this app writes them: ISO 8601 with a zone. */
-export const when = once(() => yup.string().matches(WHEN, { name: 'when', message: EXAMPLE }).required())
+export const when = once(() => yup.string().matches(WHEN, { name: 'when', message: EXAMPLE_WHEN }).required())
 /** A line of text, possibly empty. */
 export const text = (most = 400) => yup.string().max(most).defined()
 /** A finite number. */

@@ -152,7 +152,7 @@ export function settingsSection({ inst, job, conflicts }: PaperInput, speech: Sp
               k.found ? text(at, k.found.value) : '',
               { text: text(at, k.left.value), tone: 'strong' as const },
               k.readBack ? text(at, k.readBack.value) : '',
-              `${k.left.who || labels.nobody}, ${speech.moment(new Date(k.left.when))}`,
+              `${k.left.who || labels.nobody}, ${speech.moment(k.left.when)}`,
             ] satisfies Cell[],
           },
         ]
@@ -189,7 +189,7 @@ export function putBackSection({ inst, job }: PaperInput, speech: Speech): Secti
               const { stands, open } = temporaryWords(inst, t)
               return t.back
                 ? line(
-                    `${stands} ${labels.wasPutBack} ${t.back.who || labels.nobody}, ${speech.moment(new Date(t.back.when))}.`,
+                    `${stands} ${labels.wasPutBack} ${t.back.who || labels.nobody}, ${speech.moment(t.back.when)}.`,
                   )
                 : line(open, 'harm')
             }),

@@ -18,7 +18,7 @@ export function runSection({ circuit, job, inst }: PaperInput, speech: Speech): 
   const { cards } = job.startup
   const rows = testPlan(circuit, dayF(job.startup), job.commissioning.plates).map((card) => {
     const mark = cards[card.id]
-    const by = mark && `${mark.who || labels.nobody}, ${speech.moment(new Date(mark.when))}`
+    const by = mark && `${mark.who || labels.nobody}, ${speech.moment(mark.when)}`
     const state: Line = mark
       ? { text: states[mark.state], tone: mark.state === 'failed' ? 'harm' : 'strong' }
       : line(labels.notTried)
@@ -50,8 +50,7 @@ const TONE: Record<keyof Speech['verdicts'], Tone> = {
 /** Every reading that stands, with what it was held against, and those that it superseded. */
 export function readingsSection({ inst, job, stands, verdicts }: PaperInput, speech: Speech): Section {
   const { labels } = speech
-  const taken = (r: Reading): string =>
-    `${r.instrument}, ${r.who || labels.nobody}, ${speech.moment(new Date(r.when))}`
+  const taken = (r: Reading): string => `${r.instrument}, ${r.who || labels.nobody}, ${speech.moment(r.when)}`
   const rows = stands.map((r) => {
     const { unit } = READING_KINDS[r.kind]
     const v = verdicts.get(r.id)

@@ -55,10 +55,8 @@ function timesOf({ job, stands }: PaperInput, { labels, moment }: ReturnType<typ
   const { arrived, departed } = job.handover ?? {}
   const last = stands.reduce<string | null>((a, r) => (a && a > r.when ? a : r.when), null)
   return [
-    arrived ? `${labels.arrived.toLowerCase()} ${moment(new Date(arrived))}` : '',
-    departed ? `${labels.departed.toLowerCase()} ${moment(new Date(departed))}` : '',
-    last
-      ? `${labels.lastReading.toLowerCase()} ${moment(new Date(last))}`
-      : labels.noReadingsYet.toLowerCase(),
+    arrived ? `${labels.arrived.toLowerCase()} ${moment(arrived)}` : '',
+    departed ? `${labels.departed.toLowerCase()} ${moment(departed)}` : '',
+    last ? `${labels.lastReading.toLowerCase()} ${moment(last)}` : labels.noReadingsYet.toLowerCase(),
   ]
 }

@@ -11,10 +11,10 @@ export function signatureSection({ job, state }: PaperInput, speech: Speech): Se
     kind: 'signature',
     strokes: s.withdrawn ? [] : s.strokes,
     under: [
-      line(`${s.name}, ${roles[s.role].toLowerCase()}, ${speech.moment(new Date(s.when))}`),
+      line(`${s.name}, ${roles[s.role].toLowerCase()}, ${speech.moment(s.when)}`),
       s.withdrawn
         ? line(
-            `${labels.withdrawn}: ${s.withdrawn.who || labels.nobody}, ${speech.moment(new Date(s.withdrawn.when))}`,
+            `${labels.withdrawn}: ${s.withdrawn.who || labels.nobody}, ${speech.moment(s.withdrawn.when)}`,
             'harm',
           )
         : s.of === state

@@ -15,8 +15,7 @@ interface Naming {
 const CODE_WORDS: Record<RuleCode, (found: Naming) => string> = {
   overcurrent: ({ at, n: [a, b] }) => `Short: ${at} carries ${a} A, and is made for ${b}`,
   overRating: ({ at, n: [a, b] }) => `${at} carries ${a} A, and is made for ${b}: it trips in time`,
-  beyondList: ({ at, n: [a, b] }) =>
-    `${at} carries ${a} A. Its manufacturer lists loads up to ${b} A on it`,
+  beyondList: ({ at, n: [a, b] }) => `${at} carries ${a} A. Its manufacturer lists loads up to ${b} A on it`,
   paralleled: () => 'Two transformers feed the same conductor',
   heatAheadOfCoil: () => 'The compressor runs while heat is made ahead of its coil',
   hotRestart: () => 'The compressor starts into air that the furnace left hot',

@@ -73,6 +73,7 @@ export {
   unknownWattsSentence,
 } from './kit'
 export { temporaryWords, TEMPORARY_WORDS } from './temporary'
+export { dateWords } from './dates'
 export { clock, duration, waitReason, waitsSentences } from './time'
 export {
   demandWords,

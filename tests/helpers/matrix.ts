@@ -82,7 +82,7 @@ export function* matrix(): Generator<MatrixCase> {
 export function landedCase(c: MatrixCase): Installation | null {
   const inst = gear(c.pieces, 10, c.packaged ? 0 : 10)
   const plan = planLanding(inst, c.practice)
-  return plan.unmet.length || plan.short.length ? null : planned(inst, plan)
+  return plan.unmet.length || plan.short.length + plan.apart.length ? null : planned(inst, plan)
 }
 
 /** What is found of a landed case that the table does not allow. */

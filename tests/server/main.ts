@@ -2,14 +2,16 @@ import { readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { rmSync } from 'node:fs'
-import { apply, JOB_VERSION, storedJob, type Envelope, type Job, type Operation } from '@/jobfile'
+import { apply, checkJob, JOB_VERSION, storedJob, type Envelope, type Job, type Operation } from '@/jobfile'
 import {
   allDevices,
   awayProblem,
+  unfitProblem,
   closeProofs,
   connect,
   provenAside,
   proofOf,
+  copyAt,
   createJob,
   getJob,
   healthOf,
@@ -117,6 +119,27 @@ async function main(): Promise<void> {
     expect('a reading inside a batch is a row', await db.readings.count({ where: { id: 'r-batch' } }), 1)
 
     expect('a job that is not here is none', await pushOps(at, 'nobody', { base: 1, ops: [] }), null)
+
+    // What the database never takes is no reason to send it again and again.
+    const poison = { ...reading, id: 'r-poison', when: '0000-01-01T00:00:00Z' }
+    const thrown: unknown = await push(envelope('a', 6, { kind: 'takeReading', reading: poison })).catch((e: unknown) => e) // prettier-ignore
+    const why = unfitProblem(thrown) ?? (thrown as { results?: { outcome: string }[] }).results?.[0]?.outcome
+    expect('a value that cannot be saved is refused', [why !== null, awayProblem(thrown)], [true, null])
+    expect('and the next edit is saved', await outcomes(envelope('a', 6, feet(93))), ['applied'])
+
+    const long = { ...job, id: 'x'.repeat(64), title: 't'.repeat(110) }
+    const names = await Promise.all(Array.from({ length: 8 }, () => createJob(at, long, true)))
+    const ids = names.map((made) => (made.ok ? made.id : made.taken))
+    expect('eight imports of one name at once are eight jobs', [new Set(ids).size, names.every((m) => m.ok)], [8, true]) // prettier-ignore
+    expect(
+      'each with a name that is short enough',
+      ids.every((i) => i.length <= 64),
+      true,
+    )
+    const twice = await Promise.all([1, 2].map(() => createJob(at, { ...job, id: 'once' }, false)))
+    expect('without a copy one is taken and the other told', twice.map((m) => m.ok).sort(), [false, true])
+    const copied = (await copyAt(at, ids[0]!, 1))!
+    expect('a copy of a long title is a job that can be read', checkJob((await getJob(at, copied))!.job).ok, true) // prettier-ignore
 
     // The log, replayed from the snapshot, is the document.
     const snapshot = (await db.snapshots.findOne({ where: { jobId: job.id } }))!

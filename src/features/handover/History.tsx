@@ -1,12 +1,11 @@
 'use client'
 
-import { format } from 'date-fns'
 import Link from 'next/link'
 import { useState } from 'react'
 import { ask, linesOf } from '@/client'
 import type { Operation } from '@/jobfile'
 import { Button, Disclosure } from '@/ui'
-import { operationWords } from '@/words'
+import { dateWords, operationWords } from '@/words'
 import { useJobScreen } from '../session'
 
 /** One edit, as the server's log has it. */
@@ -74,7 +73,7 @@ export function History() {
               <span className="flex-1 basis-60">
                 {operationWords(inst, e.op)}{' '}
                 <span className="text-sm text-soft">
-                  {e.who || 'nobody named'}, {format(new Date(e.at), 'd MMM yyyy, HH:mm')}
+                  {e.who || 'nobody named'}, {dateWords(e.at, 'd MMM yyyy, HH:mm')}
                 </span>
               </span>
               <Button look="quiet" className="text-sm" onClick={() => void copy(e.version)}>

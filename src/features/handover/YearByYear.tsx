@@ -1,11 +1,10 @@
 'use client'
 
 import { useState } from 'react'
-import { format } from 'date-fns'
 import { splitRef } from '@/core/installation'
 import { READING_KINDS, readingHistory, type ReadingLine } from '@/core/startup'
 import { cx, SelectField } from '@/ui'
-import { CALL_WORDS, figure, KIND_WORDS, refWords, valueAtText } from '@/words'
+import { CALL_WORDS, KIND_WORDS, dateWords, figure, refWords, valueAtText } from '@/words'
 import { useJobScreen } from '../session'
 
 /** Days that stand side by side; earlier ones are in the report and the file of readings. */
@@ -53,7 +52,7 @@ export function YearByYear() {
                 </th>
                 {days.map((d) => (
                   <th key={d} scope="col" className="pr-3">
-                    {format(new Date(`${d}T12:00:00`), 'd MMM yyyy')}
+                    {dateWords(`${d}T12:00:00`, 'd MMM yyyy')}
                   </th>
                 ))}
                 <th scope="col">Since the first</th>
@@ -125,7 +124,7 @@ function Visits({ unit }: { unit: string }) {
               </th>
               {visits.map((v) => (
                 <th key={v.id} scope="col" className="pr-3">
-                  {format(new Date(v.when), 'd MMM yyyy')}
+                  {dateWords(v.when, 'd MMM yyyy')}
                   <span className="block text-sm font-normal text-soft">{v.who}</span>
                 </th>
               ))}

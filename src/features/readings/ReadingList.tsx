@@ -1,11 +1,10 @@
 'use client'
 
-import { format } from 'date-fns'
 import { useState } from 'react'
 import { judge, READING_KINDS, standing, supersededBy, type Reading } from '@/core/startup'
 import { jobSeen } from '@/jobfile'
 import { Button } from '@/ui'
-import { KIND_WORDS, readingWords, situationWords } from '@/words'
+import { KIND_WORDS, dateWords, readingWords, situationWords } from '@/words'
 import { useJobScreen } from '../session'
 import { ReadingForm } from './ReadingForm'
 import { VerdictLine } from './VerdictLine'
@@ -43,7 +42,7 @@ function ReadingItem({
   const [correcting, setCorrecting] = useState(false)
   const { unit } = READING_KINDS[r.kind]
   const stamp = (x: Reading) =>
-    `${x.instrument}, ${x.who || 'nobody named'}, ${format(new Date(x.when), 'd MMM yyyy HH:mm')}`
+    `${x.instrument}, ${x.who || 'nobody named'}, ${dateWords(x.when, 'd MMM yyyy HH:mm')}`
   return (
     <li className="border-t border-line py-2" data-reading={r.id}>
       <div className="flex flex-wrap items-start justify-between gap-x-3">

@@ -8,7 +8,7 @@ import { allowedOf, ledPattern, type SheetLine } from '@/core/setup'
 import { settingsOfItem, type Unknowable, type Value } from '@/core/equipment'
 import type { Job, Operation } from '@/jobfile'
 import { Button, cx, Disclosure } from '@/ui'
-import { lineWords } from '@/words'
+import { dateWords, lineWords } from '@/words'
 import { useJobScreen, useSetValue, useStamp } from '../session'
 import { ValueField } from './ValueField'
 
@@ -149,7 +149,7 @@ export function KeyInLine({
           {keyed?.left && ticked && (
             <p className="text-sm text-soft">
               Left so by {keyed.left.who || 'nobody named'},{' '}
-              {new Date(keyed.left.when).toLocaleString('en-US')}
+              {dateWords(keyed.left.when, 'MMM d, yyyy, h:mm a')}
             </p>
           )}
         </div>

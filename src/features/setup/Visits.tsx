@@ -4,7 +4,7 @@ import { settingValue, makeRef, type Installation } from '@/core/installation'
 import { itemsFor } from '@/core/setup'
 import type { Unknowable, Value } from '@/core/equipment'
 import { Button } from '@/ui'
-import { refWords, valueAtText } from '@/words'
+import { dateWords, refWords, valueAtText } from '@/words'
 import { useJobScreen, useStamp } from '../session'
 
 /** Every setting that a profile keys in, as it is left. */
@@ -95,5 +95,4 @@ export function Visits() {
   )
 }
 
-const day = (when: string): string =>
-  new Date(when).toLocaleDateString('en-US', { year: 'numeric', month: 'long', day: 'numeric' })
+const day = (when: string): string => dateWords(when, 'MMMM d, yyyy')

@@ -1,4 +1,5 @@
 import { format } from 'date-fns'
+import { dateWords } from '@/words'
 import type { BackupName, Speech } from './speech'
 
 const readings = (n: number): string => `${n} ${n === 1 ? 'reading' : 'readings'}`
@@ -119,7 +120,7 @@ export const en: Speech = {
           .map(([n, what]) => `${n} ${what}`)
           .join(', ')}.`,
   day: (at) => format(at, 'd MMMM yyyy'),
-  moment: (at) => format(at, 'd MMM yyyy HH:mm'),
+  moment: (at) => dateWords(at, 'd MMM yyyy HH:mm'),
   balanceAt: (at) => `The heat pump alone carries the house down to ${at}.`,
   owner: {},
   auxCosts: (times, at, source) =>

@@ -1,5 +1,6 @@
 import { format } from 'date-fns'
 import { es as months } from 'date-fns/locale/es'
+import { dateWords } from '@/words'
 import type { BackupName, PartialSpeech } from './speech'
 
 const SOURCE: Record<BackupName, string> = { strips: 'las resistencias', furnace: 'el horno' }
@@ -58,7 +59,7 @@ export const es: PartialSpeech = {
   roles: { technician: 'Técnico', owner: 'Propietario', inspector: 'Inspector' },
   verdicts: { right: 'Bien', watch: 'Mirar otra vez', wrong: 'Mal', unjudged: 'Anotado' },
   day: (at) => format(at, "d 'de' MMMM 'de' yyyy", { locale: months }),
-  moment: (at) => format(at, 'd MMM yyyy HH:mm', { locale: months }),
+  moment: (at) => dateWords(at, 'd MMM yyyy HH:mm', months),
   owner: {
     droop: (text, value) =>
       value === 0

@@ -108,7 +108,7 @@ export interface Speech {
   /** "12 readings: 11 right, 1 wrong" */
   read: (count: { all: number; right: number; watch: number; wrong: number; unjudged: number }) => string
   day: (at: Date) => string
-  moment: (at: Date) => string
+  moment: (at: string) => string
   balanceAt: (balanceF: string) => string
   /**
    * What a setting means to those who live there, by what it decides, from its value as a person says it and as a number;

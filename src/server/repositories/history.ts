@@ -1,5 +1,5 @@
 import { Op } from 'sequelize'
-import { apply, storedJob, type Job, type Operation } from '@/jobfile'
+import { apply, cut, MOST_CHARACTERS, storedJob, type Job, type Operation } from '@/jobfile'
 import type { Shop } from '../shop'
 import { freshJob } from './held'
 import { createJob } from './jobs'
@@ -55,6 +55,8 @@ export async function copyAt(at: Shop, jobId: string, version: number): Promise<
   if (!held || version < 1 || version > held.version) return null
   const past = version === held.version ? held.doc : await jobAt(at, jobId, version)
   if (!past) return null
-  const made = await createJob(at, { ...past, title: `${past.title}, as at revision ${version}` }, true)
+  const end = `, as at revision ${version}`
+  const title = `${cut(past.title, MOST_CHARACTERS.title - end.length)}${end}`
+  const made = await createJob(at, { ...past, title }, true)
   return made.ok ? made.id : null
 }

@@ -1,13 +1,13 @@
 import { LRUCache } from 'lru-cache'
-import { Op } from 'sequelize'
-import { needsYou, statesOf, type Job, type JobKnown, type JobProof, type Summary } from '@/jobfile'
+import { Op, UniqueConstraintError } from 'sequelize'
+import { MOST_ID, needsYou, statesOf, type Job, type JobKnown, type JobProof, type Summary } from '@/jobfile'
 import { tellChange } from '../changes'
 import { ENGINE } from '../engine'
 import { fieldsOf } from '../models/job'
 import { readingRow } from '../models/reading'
 import { provenAside } from '../proof/pool'
 import type { Shop } from '../shop'
-import { inTransaction } from '../transaction'
+import { inTransaction, inTurn } from '../transaction'
 import { freshJob, keyOf } from './held'
 import { currentOf } from './list'
 import { keepSnapshot } from './snapshots'
@@ -76,24 +76,38 @@ export async function getJob(at: Shop, id: string): Promise<{ version: number; j
   return held && { version: held.version, job: held.doc }
 }
 
+/** How often a free name is looked for where another server takes it first. */
+const MOST_TRIES = 6
+
 /** Takes a whole job in. With `copy`, a name that is taken gets a number; otherwise it is refused. */
-export async function createJob(
-  at: Shop,
-  job: Job,
-  copy: boolean,
-): Promise<{ ok: true; id: string } | { ok: false; taken: string }> {
+export const createJob = (at: Shop, job: Job, copy: boolean): Promise<Created> =>
+  inTurn(`${at.shop} new ${job.id}`, async () => {
+    for (let tries = 1; ; tries++)
+      try {
+        return await insertJob(at, job, copy)
+      } catch (e) {
+        if (!(e instanceof UniqueConstraintError) || tries === MOST_TRIES) throw e
+      }
+  })
+
+type Created = { ok: true; id: string } | { ok: false; taken: string }
+
+/** A job's name with a number, cut so that it stays as short as a name must be. */
+const numbered = (id: string, n: number): string => `${id.slice(0, MOST_ID - `-${n}`.length)}-${n}`
+
+function insertJob(at: Shop, job: Job, copy: boolean): Promise<Created> {
   const { db, shop } = at
   return inTransaction(db, async (transaction) => {
     let id = job.id
     const taken = await db.jobs.findAll({
       attributes: ['id'],
-      where: { shop, id: { [Op.startsWith]: job.id } },
+      where: { shop, id: { [Op.startsWith]: job.id.slice(0, MOST_ID - 6) } },
       transaction,
     })
     const ids = new Set(taken.map((t) => t.id))
     if (ids.has(id)) {
       if (!copy) return { ok: false, taken: id }
-      for (let n = 2; ids.has(id); n++) id = `${job.id}-${n}`
+      for (let n = 2; ids.has(id); n++) id = numbered(job.id, n)
     }
     const doc = { ...job, id }
     await db.jobs.create(

@@ -15,7 +15,7 @@ export const FIELDS = ['title', 'note', 'technician', 'site.address', 'site.owne
 export type Field = (typeof FIELDS)[number]
 
 /** Characters of each. */
-const MOST: Record<Field, number> = {
+export const MOST_CHARACTERS: Record<Field, number> = {
   title: 120,
   note: 2000,
   technician: 80,
@@ -32,22 +32,22 @@ export type AboutOperation = SetField
 
 export const about: Section<AboutDoc, AboutOperation> = {
   fields: () => ({
-    title: yup.string().max(MOST.title).required(),
+    title: yup.string().max(MOST_CHARACTERS.title).required(),
     site: shape({
-      address: text(MOST['site.address']),
-      owner: text(MOST['site.owner']),
+      address: text(MOST_CHARACTERS['site.address']),
+      owner: text(MOST_CHARACTERS['site.owner']),
       altitudeFt: optional(yup.number().min(-1500).max(20_000).defined()),
       designF: optional(yup.number().min(-80).max(120).defined()),
     }),
-    note: text(MOST.note),
-    technician: text(MOST.technician),
+    note: text(MOST_CHARACTERS.note),
+    technician: text(MOST_CHARACTERS.technician),
   }),
   operations: {
     setField: {
-      fields: () => ({ field: yup.string().oneOf(FIELDS).required(), value: text(MOST.note) }),
+      fields: () => ({ field: yup.string().oneOf(FIELDS).required(), value: text(MOST_CHARACTERS.note) }),
       apply(job, { field, value }) {
-        if (value.length > MOST[field])
-          return refuse(field, `at most ${MOST[field]} characters`, `${value.length}`)
+        if (value.length > MOST_CHARACTERS[field])
+          return refuse(field, `at most ${MOST_CHARACTERS[field]} characters`, `${value.length}`)
         switch (field) {
           case 'title':
             return value.trim()

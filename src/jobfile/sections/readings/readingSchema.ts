@@ -1,7 +1,7 @@
 import * as yup from 'yup'
 import { CALLS } from '@/core/equipment'
 import { READING_KINDS, type Reading, type ReadingKind } from '@/core/startup'
-import { anyOf, id, num, optional, record, shape, text, when, once } from '../../schemaKit'
+import { anyOf, EXAMPLE_WHEN, id, isWhen, num, optional, record, shape, text, when, once } from '../../schemaKit'
 import { problem, type Problem } from '../../problem'
 
 const situationSchema = once(() =>
@@ -53,7 +53,6 @@ export function readingProblems(reading: Reading, path: string): Problem[] {
   }
   if (!kind.places.includes(reading.place))
     found.push(problem(`${path}.place`, `one of ${kind.places.join(', ')}`, reading.place))
-  if (Number.isNaN(Date.parse(reading.when)))
-    found.push(problem(`${path}.when`, 'a date and time', reading.when))
+  if (!isWhen(reading.when)) found.push(problem(`${path}.when`, EXAMPLE_WHEN, reading.when))
   return found
 }
