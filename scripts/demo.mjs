@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import { ensurePackages } from './lib/machine.mjs'
 import { portIsFree, startCluster } from './lib/postgres.mjs'
 import { data, ensureBuild, ensureDataFolder, ensureModules } from './lib/prepare.mjs'
-import { endOrphan, forgetRunning, keepUp, noteRunning, within } from './lib/keep.mjs'
+import { endOrphan, forgetRunning, holdFolder, keepUp, noteRunning, within } from './lib/keep.mjs'
 import { main, Plain, say } from './lib/say.mjs'
 import { prepareDatabase, startServer } from './lib/serve.mjs'
 
@@ -18,7 +18,6 @@ main(async () => {
   const port = Number(process.env.PORT ?? 4810)
   if (!(port > 0 && port < 65536))
     throw new Plain(`PORT is "${process.env.PORT}": it must be a number from 1 to 65535.`)
-  await endOrphan(ensureDataFolder())
   if (!(await portIsFree(port)))
     throw new Plain(
       `port ${port} is in use, perhaps by another "npm run demo". Stop that one, or run: PORT=${port + 1} npm run demo`,
@@ -28,7 +27,10 @@ main(async () => {
     throw new Plain(
       '--reset empties only the demo database of its own; DATABASE_URL is set, so nothing was touched.',
     )
+  const release = external ? () => undefined : holdFolder(ensureDataFolder())
+  process.on('exit', release)
   if (!external) await ensurePackages(['postgresql'])
+  await endOrphan(ensureDataFolder())
   await ensureModules()
   await ensureBuild()
   const cluster = external ? null : await startCluster(ensureDataFolder())

@@ -1,7 +1,7 @@
-import { existsSync, readFileSync, readlinkSync, rmSync, writeFileSync } from 'node:fs'
+import { existsSync, linkSync, readFileSync, readlinkSync, renameSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { root } from './prepare.mjs'
-import { say } from './say.mjs'
+import { Plain, say } from './say.mjs'
 
 const delay = (ms) => new Promise((resolve) => setTimeout(resolve, ms))
 
@@ -76,4 +76,58 @@ export async function endOrphan(folder) {
     if (line(server)) process.kill(server, 'SIGKILL')
   }
   forgetRunning(folder)
+}
+
+/** The command that has the folder, where it still runs; null: none, or one that was cut off. */
+function holderOf(lock) {
+  try {
+    const held = JSON.parse(readFileSync(lock, 'utf8'))
+    // Another program may have the number by now.
+    return held.pid !== process.pid && line(held.pid).includes(held.script) ? held : null
+  } catch {
+    return null
+  }
+}
+
+/** Takes the lock of a command that was cut off away; one that somebody has just taken meanwhile is put back. */
+function clearStale(lock) {
+  const aside = `${lock}-stale-${process.pid}`
+  try {
+    renameSync(lock, aside)
+  } catch {
+    return
+  }
+  if (holderOf(aside)) linkSync(aside, lock)
+  rmSync(aside, { force: true })
+}
+
+/**
+ * Takes the data folder for this command alone, so that no other starts or stops the database in it. Who has it is said.
+ * @returns what gives it back
+ */
+export function holdFolder(folder) {
+  const lock = join(folder, 'lock')
+  const mine = `${lock}-${process.pid}`
+  const script = process.argv[1]?.split('/').pop() ?? 'node'
+  writeFileSync(mine, JSON.stringify({ pid: process.pid, script }))
+  try {
+    for (let tries = 0; tries < 2; tries++) {
+      const holder = holderOf(lock)
+      if (holder)
+        throw new Plain(
+          `process ${holder.pid} (${holder.script}) already uses the database in ${folder}. Stop it, or set GATE_CROSS_DATA to another folder.`,
+        )
+      if (tries) clearStale(lock)
+      try {
+        // A link is made whole or not at all, and never over another.
+        linkSync(mine, lock)
+        return () => rmSync(lock, { force: true })
+      } catch (e) {
+        if (e.code !== 'EEXIST') throw e
+      }
+    }
+    throw new Plain(`${lock} cannot be taken: another command is just starting. Try again.`)
+  } finally {
+    rmSync(mine, { force: true })
+  }
 }

@@ -79,6 +79,11 @@ export async function startCluster(folder) {
   }
   await start()
   const pid = () => Number(readFileSync(join(dir, 'postmaster.pid'), 'utf8').split('\n')[0])
+  /** Removes the pid file of a server that has ended: one that lives keeps its own. */
+  const forgetDead = () => {
+    const file = join(dir, 'postmaster.pid')
+    if (existsSync(file) && stateOf(pid()) === 'Z') rmSync(file, { force: true })
+  }
   /** The end of the server that runs now, whoever brings it about. */
   const gone = async () => {
     const mine = pid()
@@ -97,7 +102,7 @@ export async function startCluster(folder) {
     gone,
     /** Starts it again after such an end. */
     async again() {
-      rmSync(join(dir, 'postmaster.pid'), { force: true })
+      forgetDead()
       await start()
     },
     /** For tests: as a power failure would. */
@@ -105,7 +110,7 @@ export async function startCluster(folder) {
       const end = gone()
       process.kill(pid(), 'SIGKILL')
       await end
-      rmSync(join(dir, 'postmaster.pid'), { force: true })
+      forgetDead()
     },
   }
 }

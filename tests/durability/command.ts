@@ -1,4 +1,4 @@
-import { spawn, type ChildProcess } from 'node:child_process'
+import { spawn, spawnSync, type ChildProcess } from 'node:child_process'
 import { mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -73,6 +73,23 @@ async function main(): Promise<void> {
       said,
     )
     expect('and answers again, with what was in it', await until(answers, 20_000), said)
+
+    // Another in the same folder is refused, and takes nothing down.
+    const before = [server(), postmaster()]
+    const other = await freePort()
+    const second = spawnSync(process.execPath, [join(root, 'scripts/demo.mjs')], {
+      cwd: root,
+      env: { ...process.env, DATABASE_URL: '', GATE_CROSS_DATA: folder, PORT: String(other) },
+      encoding: 'utf8',
+      timeout: 60_000,
+    })
+    expect(
+      'a second command in the folder is told who has it',
+      second.status !== 0 &&
+        second.stderr.includes(`process ${command.pid} (demo.mjs) already uses the database in ${folder}`),
+      `${second.status} ${second.stdout}${second.stderr}`,
+    )
+    expect('and the first goes on', (await answers()) && [server(), postmaster()].join() === before.join())
 
     // Cut off itself, it leaves both behind; the next command ends them and begins.
     const left = server()
