@@ -166,7 +166,7 @@ async function list(url, databaseUrl) {
   const copies = `INSERT INTO jobs (shop, id, version, doc, doc_rev, title, address, owner, note, summary, updated_at)
     SELECT shop, 'many-' || n, 1, doc, 1, n || ' ' || title, n || ' ' || address, owner, note, NULL, now() - n * interval '1 hour'
     FROM jobs, generate_series(1, 5000) AS n WHERE id = 'osier-walk'`
-  await postgres('psql', '-d', databaseUrl, '-qc', copies, '-c', 'ANALYZE jobs')
+  await postgres('psql', databaseUrl, '-qc', copies, '-c', 'ANALYZE jobs')
   const timed = async (act) => {
     const ms = []
     let bytes = 0

@@ -4,12 +4,13 @@ import {
   backUp,
   contentOf,
   contentWords,
+  databaseIn,
   postgres,
   proveBackup,
   runningServer,
   withDatabase,
 } from './lib/backup.mjs'
-import { data } from './lib/prepare.mjs'
+import { data, ensureModules } from './lib/prepare.mjs'
 import { main, Plain, say } from './lib/say.mjs'
 
 /** npm run restore -- FILE: a backup in place of what the database has, which is backed up first. */
@@ -20,17 +21,19 @@ main(async () => {
   if (runningServer() !== null)
     throw new Plain('the app is running: stop "npm run demo" first, so that nobody saves meanwhile.')
   const file = resolve(asked)
+  await ensureModules()
   await withDatabase(async (url) => {
     const wanted = await proveBackup(url, file)
     const stamp = new Date().toISOString().replace(/[:.]/g, '-').slice(0, 19)
     const kept = join(data, 'backup', `before-restore-${stamp}.dump`)
-    mkdirSync(join(data, 'backup'), { recursive: true })
+    mkdirSync(join(data, 'backup'), { recursive: true, mode: 0o700 })
     await backUp(url, kept)
     // All or nothing.
     await postgres(
       'pg_restore',
-      '-d',
       url,
+      '-d',
+      databaseIn(url),
       '--no-owner',
       '--clean',
       '--if-exists',

@@ -1,7 +1,8 @@
-import { existsSync, readFileSync } from 'node:fs'
+import { chmodSync, existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { postgresBin } from './machine.mjs'
-import { isAlive } from './keep.mjs'
+import { holdFolder, isAlive } from './keep.mjs'
 import { startCluster } from './postgres.mjs'
 import { data } from './prepare.mjs'
 import { Plain, run } from './say.mjs'
@@ -16,11 +17,16 @@ export async function withDatabase(act) {
   if (running) return act(running)
   if (!existsSync(join(data, 'pg')))
     throw new Plain(`there is no database in ${data}; set DATABASE_URL, or run "npm run demo" once.`)
-  const cluster = await startCluster(data)
+  const release = holdFolder(data)
   try {
-    return await act(cluster.url)
+    const cluster = await startCluster(data)
+    try {
+      return await act(cluster.url)
+    } finally {
+      await cluster.stop()
+    }
   } finally {
-    await cluster.stop()
+    release()
   }
 }
 
@@ -46,14 +52,40 @@ export function runningServer() {
   }
 }
 
-/** Runs one of PostgreSQL's programs; what it says where it fails. */
-export async function postgres(program, ...args) {
+/** A part of a line of a password file, where ":" and "\\" stand for themselves only behind a "\\". */
+const escaped = (text) => text.replace(/[\\:]/g, '\\$&')
+
+/**
+ * Runs one of PostgreSQL's programs on a database; what it says where it fails. The password goes by a file of its own:
+ * everybody on the machine can read a program's arguments.
+ */
+export async function postgres(program, url, ...args) {
   const bin = postgresBin()
   if (!bin) throw new Plain('PostgreSQL is missing. Run this once as root: apt-get install -y postgresql')
-  const { code, out } = await run(join(bin, program), args, { quiet: true, cwd: '/' })
-  if (code !== 0) throw new Plain(`${program} failed: ${out.trim().split('\n').slice(-3).join(' ')}`)
-  return out.trim()
+  const at = new URL(url)
+  const [user, password] = [at.username, at.password].map(decodeURIComponent)
+  const folder = mkdtempSync(join(tmpdir(), 'gate-cross-pass-'))
+  const file = join(folder, 'pgpass')
+  const port = at.port || '5432'
+  writeFileSync(file, `${[at.hostname, port, '*', user, password].map(escaped).join(':')}\n`, { mode: 0o600 })
+  const env = {
+    PGHOST: at.hostname,
+    PGPORT: port,
+    PGUSER: user,
+    PGDATABASE: databaseIn(at),
+    PGPASSFILE: file,
+  }
+  try {
+    const { code, out } = await run(join(bin, program), args, { quiet: true, cwd: '/', env })
+    if (code !== 0) throw new Plain(`${program} failed: ${out.trim().split('\n').slice(-3).join(' ')}`)
+    return out.trim()
+  } finally {
+    rmSync(folder, { recursive: true, force: true })
+  }
 }
+
+/** The name of the database that an address names. */
+export const databaseIn = (url) => decodeURIComponent(new URL(url).pathname.slice(1)) || 'postgres'
 
 /** The address of another database of the same server. */
 function databaseOf(url, name) {
@@ -68,25 +100,69 @@ const COUNT = TABLES.map(
   (t) => `SELECT '${t}', count(*), coalesce(sum(hashtext(t::text)::bigint), 0) FROM ${t} AS t`,
 ).join(' UNION ALL ')
 
-export const contentOf = (url) => postgres('psql', '-d', url, '-Atc', `${COUNT} ORDER BY 1`)
+export const contentOf = (url) => postgres('psql', url, '-Atc', `${COUNT} ORDER BY 1`)
 
-/** Writes everything into a file, and proves it by restoring it into a database that is dropped again. */
+/** Runs `act` with the name of a snapshot of the database, and gives what was in it: it stands still while others save. */
+async function inSnapshot(url, act) {
+  const { Client } = (await import('pg')).default
+  const client = new Client({ connectionString: url })
+  await client.connect()
+  try {
+    await client.query('BEGIN TRANSACTION ISOLATION LEVEL REPEATABLE READ READ ONLY')
+    const { rows } = await client.query('SELECT pg_export_snapshot() AS name')
+    const counted = await client.query({ text: `${COUNT} ORDER BY 1`, rowMode: 'array' })
+    await act(rows[0].name)
+    return counted.rows.map((row) => row.join('|')).join('\n')
+  } finally {
+    await client.end()
+  }
+}
+
+/**
+ * Writes everything into a file that its owner alone can read, and proves it by restoring it into a database that is dropped
+ * again.
+ * @returns what stood in the database at the instant of the backup
+ * @throws Plain where the file does not bring that back
+ */
 export async function backUp(url, file) {
-  await postgres('pg_dump', '-d', url, '-Fc', '--no-owner', '-f', file)
-  return proveBackup(url, file)
+  // Made first, so that nobody can read it while it is written either.
+  writeFileSync(file, '', { mode: 0o600 })
+  chmodSync(file, 0o600)
+  const content = await inSnapshot(url, (snapshot) =>
+    postgres('pg_dump', url, '-Fc', '--no-owner', `--snapshot=${snapshot}`, '-f', file),
+  )
+  if ((await proveBackup(url, file)) !== content)
+    throw new Plain(
+      `the backup does not bring back what is there: ${file} is not to be relied on. Try again.`,
+    )
+  return content
 }
 
 /** What a backup brings back, counted in a database of its own on the same server. */
 export async function proveBackup(url, file) {
   const name = `gate_cross_check_${process.pid}`
   const scratch = databaseOf(url, name)
-  await postgres('psql', '-d', url, '-qc', `CREATE DATABASE ${name}`)
+  await dropOrphans(url)
+  await postgres('psql', url, '-qc', `CREATE DATABASE ${name}`)
   try {
-    await postgres('pg_restore', '-d', scratch, '--no-owner', '--exit-on-error', file)
+    await postgres('pg_restore', scratch, '-d', name, '--no-owner', '--exit-on-error', file)
     return await contentOf(scratch)
   } finally {
-    await postgres('psql', '-d', url, '-qc', `DROP DATABASE ${name}`)
+    await postgres('psql', url, '-qc', `DROP DATABASE ${name} WITH (FORCE)`)
   }
+}
+
+/** Drops what a check that was cut off has left behind. */
+async function dropOrphans(url) {
+  const names = await postgres(
+    'psql',
+    url,
+    '-Atc',
+    "SELECT datname FROM pg_database WHERE datname ~ '^gate_cross_check_[0-9]+$'",
+  )
+  for (const name of names.split('\n').filter(Boolean))
+    if (!isAlive(Number(name.split('_').pop())))
+      await postgres('psql', url, '-qc', `DROP DATABASE IF EXISTS ${name} WITH (FORCE)`)
 }
 
 /** A count of each table as words. */

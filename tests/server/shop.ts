@@ -1,4 +1,5 @@
 import { spawnSync } from 'node:child_process'
+import { statSync } from 'node:fs'
 import { join } from 'node:path'
 import { Client } from 'pg'
 import { QueryTypes } from 'sequelize'
@@ -121,7 +122,7 @@ export async function shopTests(
   )
   expect('readings of others still refuse to go', refused, true)
 
-  await backupTests(url, folder, expect)
+  await backupTests(at, id, url, folder, expect)
 
   const other = { ...shopIn(at.db), shop: 'another' }
   await createJob(other, { ...job, id: copy }, false)
@@ -135,11 +136,23 @@ export async function shopTests(
 }
 
 /** What the commands write and bring back. */
-async function backupTests(url: string, folder: string, expect: Expect): Promise<void> {
+async function backupTests(at: Shop, id: string, url: string, folder: string, expect: Expect): Promise<void> {
   const file = join(folder, 'all.dump')
+  // The shop goes on saving meanwhile: the file has what stood there at one instant.
+  let [saves, goes] = [0, true]
+  const busy = (async () => {
+    const { version } = (await getJob(at, id))!
+    for (; goes; saves++)
+      await pushOps(at, id, { base: version, ops: [edit(version, feet(20 + (saves % 60)))] })
+  })()
+  const taken = await backUp(url, file).then(() => 'proven', (e: unknown) => String(e)) // prettier-ignore
+  goes = false
+  await busy
+  expect('a backup is proven while the shop works', [taken, saves > 10], ['proven', true])
+  expect('and its owner alone can read it', statSync(file).mode & 0o777, 0o600)
   const before = (await contentOf(url)) as string
   expect('a backup, restored beside, has what is there', await backUp(url, file), before)
-  await postgres('psql', '-d', url, '-qc', "UPDATE jobs SET title = 'Written over'")
+  await postgres('psql', url, '-qc', "UPDATE jobs SET title = 'Written over'")
   expect('what changes in between shows', (await contentOf(url)) === before, false)
   const root = join(__dirname, '../..')
   const env = { ...process.env, DATABASE_URL: url, GATE_CROSS_DATA: join(folder, 'data') }
