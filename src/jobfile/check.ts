@@ -3,7 +3,7 @@ import { fits } from './fits'
 import { problem, show, type Checked, type Problem } from './problem'
 
 /** What a value may be at most before it is looked at closely: its depth, the length of a list, and how much is in it. */
-const LIMITS = Object.freeze({ depth: 64, list: 5000, values: 400_000, problems: 20 })
+export const LIMITS = Object.freeze({ depth: 64, list: 5000, values: 400_000, problems: 20 })
 
 /** What no text of a file may hold: a NUL, which the database does not take, and half of a character. */
 const UNSOUND = /[\0\p{Cs}]/u

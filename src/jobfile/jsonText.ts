@@ -1,4 +1,5 @@
 import { parse, parseTree, printParseErrorCode, type Node, type ParseError } from 'jsonc-parser'
+import { LIMITS } from './check'
 import { cut } from './cut'
 import { problem, type Checked, type Problem } from './problem'
 
@@ -13,6 +14,8 @@ const QUOTED = /"(?:[^"\\]|\\.)*"(?:\s*:)?/g
  * person who looks at the file sees the first.
  */
 export function readJson(text: string): Checked<unknown> {
+  const deep = tooDeep(text)
+  if (deep) return { ok: false, problems: [deep] }
   let value: unknown
   try {
     value = JSON.parse(text)
@@ -25,6 +28,27 @@ export function readJson(text: string): Checked<unknown> {
   const tree = parseTree(text)
   const twice = tree ? doubled(tree, text, '') : []
   return twice.length ? { ok: false, problems: twice.slice(0, 20) } : { ok: true, value }
+}
+
+const [QUOTE, BACKSLASH] = [34, 92]
+const OPENS = new Set([91, 123])
+const CLOSES = new Set([93, 125])
+
+/** The place at which brackets are inside one another too often: what reads them by calling itself would run out of stack. */
+function tooDeep(text: string): Problem | null {
+  let depth = 0
+  let inString = false
+  for (let i = 0; i < text.length; i++) {
+    const c = text.charCodeAt(i)
+    if (inString) {
+      if (c === BACKSLASH) i++
+      else if (c === QUOTE) inString = false
+    } else if (c === QUOTE) inString = true
+    else if (CLOSES.has(c)) depth--
+    else if (OPENS.has(c) && ++depth > LIMITS.depth + 1)
+      return { ...problem('', `at most ${LIMITS.depth} levels`, 'more'), line: lineAt(text, i) }
+  }
+  return null
 }
 
 function brokenAt(text: string): Problem {

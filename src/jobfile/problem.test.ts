@@ -1,5 +1,5 @@
 import * as yup from 'yup'
-import { check, sentence } from '.'
+import { check, readJson, sentence } from '.'
 import { problem, show } from './problem'
 
 const schema = yup.object({
@@ -76,6 +76,18 @@ describe('a value that no file of ours would hold', () => {
     expect(check(schema, nested(66))).toMatchObject({ problems: [{ expected: 'at most 64 levels' }] })
     // Deep enough to overflow the stack of whatever walks it by calling itself.
     expect(check(schema, nested(100_000))).toMatchObject({ problems: [{ expected: 'at most 64 levels' }] })
+  })
+  it('is refused while it is read, whole or cut off', () => {
+    const text = (n: number) => `${'['.repeat(n)}${']'.repeat(n)}`
+    expect(readJson(text(65)).ok).toBe(true)
+    for (const deep of [text(66), '['.repeat(1_000_000), `{"a":${'{"b":'.repeat(200_000)}`])
+      expect(readJson(deep)).toMatchObject({
+        ok: false,
+        problems: [{ expected: 'at most 64 levels', line: 1 }],
+      })
+    // Brackets inside a text are text.
+    expect(readJson(JSON.stringify('['.repeat(100))).ok).toBe(true)
+    expect(readJson(JSON.stringify(`\\"${'['.repeat(100)}`)).ok).toBe(true)
   })
   it('has at most so much in it', () => {
     const rows = Array.from({ length: 100 }, () => new Array<number>(4001).fill(0))

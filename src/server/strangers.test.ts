@@ -12,7 +12,7 @@ describe('requests of strangers', () => {
   it.each([
     ['a page of its own', 'POST', { ...HERE, origin: 'http://127.0.0.1:3000', 'sec-fetch-site': 'same-origin' }],
     ['a script without a browser', 'POST', HERE],
-    ['a read from anywhere: the browser keeps its answer from the page', 'GET', { ...HERE, 'sec-fetch-site': 'cross-site' }],
+    ['a link that somebody follows', 'GET', { ...HERE, 'sec-fetch-site': 'cross-site', 'sec-fetch-mode': 'navigate' }],
     ['the machine by another of its names', 'GET', { host: 'localhost:3000' }],
   ])('%s is let in', (_, method, headers) => expect(strangerProblem(request(method, headers))).toBeNull()) // prettier-ignore
 
@@ -20,6 +20,12 @@ describe('requests of strangers', () => {
     ['a page of another origin', 'POST', { ...HERE, origin: 'http://elsewhere.example' }, 'Origin'],
     ['the same machine at another port', 'PUT', { ...HERE, origin: 'http://127.0.0.1:8080' }, 'Origin'],
     ['a page without an origin of its own', 'DELETE', { ...HERE, origin: 'null' }, 'Origin'],
+    [
+      'another site that asks for data',
+      'GET',
+      { ...HERE, 'sec-fetch-site': 'cross-site', 'sec-fetch-mode': 'no-cors' },
+      'Sec-Fetch-Site',
+    ],
     ['another site', 'POST', { ...HERE, 'sec-fetch-site': 'cross-site' }, 'Sec-Fetch-Site'],
     ['another page of the same site', 'POST', { ...HERE, 'sec-fetch-site': 'same-site' }, 'Sec-Fetch-Site'],
     ['a name that was made to lead here', 'GET', { host: 'elsewhere.example:3000' }, 'Host'],

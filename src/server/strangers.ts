@@ -16,7 +16,8 @@ const READS = ['GET', 'HEAD', 'OPTIONS']
 
 /**
  * Why a request is not this app's own; null where it is. A browser lets any page send requests here: a page of another
- * origin must change nothing, and one that calls itself by another name and was led here must read nothing either. What
+ * origin must change nothing and have nothing worked out, and one that calls itself by another name and was led here must
+ * read nothing either. What
  * is sent without a browser (the command line, a script) carries none of these headers and is let in.
  */
 export function strangerProblem(request: Pick<Request, 'method' | 'headers'>): Problem | null {
@@ -24,10 +25,14 @@ export function strangerProblem(request: Pick<Request, 'method' | 'headers'>): P
   const host = headers.get('host') ?? ''
   if (host && !hosts().includes(nameOf(host)))
     return problem('Host', `one of ${hosts().join(', ')} (GATE_CROSS_HOSTS adds to them)`, host)
-  if (READS.includes(method)) return null
   const site = headers.get('sec-fetch-site')
-  if (site !== null && site !== 'same-origin' && site !== 'none')
-    return problem('Sec-Fetch-Site', 'same-origin', site)
+  const isOwn = site === null || site === 'same-origin' || site === 'none'
+  // A link that a person follows is a navigation; what another page asks for by itself is work for nobody.
+  if (READS.includes(method))
+    return isOwn || headers.get('sec-fetch-mode') === 'navigate'
+      ? null
+      : problem('Sec-Fetch-Site', 'same-origin', site)
+  if (!isOwn) return problem('Sec-Fetch-Site', 'same-origin', site)
   const origin = headers.get('origin')
   if (origin !== null && originHost(origin) !== host.toLowerCase())
     return problem('Origin', 'this app’s own', origin)

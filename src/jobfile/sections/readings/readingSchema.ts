@@ -1,7 +1,19 @@
 import * as yup from 'yup'
 import { CALLS } from '@/core/equipment'
 import { READING_KINDS, type Reading, type ReadingKind } from '@/core/startup'
-import { anyOf, EXAMPLE_WHEN, id, isWhen, num, optional, record, shape, text, when, once } from '../../schemaKit'
+import {
+  anyOf,
+  EXAMPLE_WHEN,
+  id,
+  isWhen,
+  num,
+  optional,
+  record,
+  shape,
+  text,
+  when,
+  once,
+} from '../../schemaKit'
 import { problem, type Problem } from '../../problem'
 
 const situationSchema = once(() =>
