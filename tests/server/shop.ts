@@ -122,7 +122,7 @@ export async function shopTests(
   )
   expect('readings of others still refuse to go', refused, true)
 
-  await backupTests(at, id, url, folder, expect)
+  await backupTests(at, job, url, folder, expect)
 
   const other = { ...shopIn(at.db), shop: 'another' }
   await createJob(other, { ...job, id: copy }, false)
@@ -136,10 +136,12 @@ export async function shopTests(
 }
 
 /** What the commands write and bring back. */
-async function backupTests(at: Shop, id: string, url: string, folder: string, expect: Expect): Promise<void> {
+async function backupTests(at: Shop, job: Job, url: string, folder: string, expect: Expect): Promise<void> {
   const file = join(folder, 'all.dump')
   // The shop goes on saving meanwhile: the file has what stood there at one instant.
   let [saves, goes] = [0, true]
+  const id = 'busy'
+  await createJob(at, { ...job, id }, false)
   const busy = (async () => {
     const { version } = (await getJob(at, id))!
     for (; goes; saves++)
