@@ -10,6 +10,7 @@ export {
 } from './envelope'
 export { freshParts, installationOf, storedJob, upgradeJob, upgradeOperation } from './document'
 export { checkDevice, formatDevice, MOST_DEVICE_BYTES, parseDevice } from './deviceFile'
+export { csvOf } from './csv'
 export { cut } from './cut'
 export { readJson } from './jsonText'
 export { checkJob, formatJob, MOST_BYTES, parseJob } from './file'

@@ -28,6 +28,15 @@ describe('readings as a table', () => {
     expect(text.split('\r\n')).toHaveLength(list.length + 2)
   })
 
+  it.each([' =1+1', '\t=1+1', 'a\n=1+1', 'a\r\n @x', "'=1+1", "'twas", '-5 outside', '+x'])(
+    'a cell that a spreadsheet would run is a text there, and comes back: %j',
+    (note) => {
+      const text = formatReadings([{ ...readings[0]!, note }])
+      expect(text).toContain(`'${note}`)
+      expect(parseReadings(text)).toMatchObject({ ok: true, value: [{ note: note.trim() }] })
+    },
+  )
+
   it('columns may stand in any order, with a mark before the first and a comma in a number', () => {
     const csv = [
       '\uFEFFkind;id;when;who;value;place;at;instrument;call;outdoorF;supersedes',

@@ -2,6 +2,7 @@ import Papa from 'papaparse'
 import type { Reading } from '@/core/startup'
 import { READING_KINDS } from '@/core/startup'
 import { check } from './check'
+import { cellOf, csvOf } from './csv'
 import { problem, type Checked, type Problem } from './problem'
 import { readingProblems, readingSchema } from './sections/readings/readingSchema'
 
@@ -29,7 +30,7 @@ export function formatReadings(readings: readonly Reading[]): string {
     supersedes: r.supersedes ?? '',
     note: r.note ?? '',
   }))
-  return `${Papa.unparse({ fields: [...COLUMNS], data: rows }, { newline: '\r\n', escapeFormulae: true })}\r\n`
+  return csvOf(COLUMNS, rows)
 }
 
 /** Reads such a table, with its columns in any order. All of it is right, or each wrong line is named and none is taken. */
@@ -49,7 +50,7 @@ export function parseReadings(text: string): Checked<Reading[]> {
   const problems: Problem[] = []
   rows.forEach((cells, i) => {
     const line = i + 2
-    const cell = (name: Column): string => plain(cells[columns.indexOf(name)] ?? '')
+    const cell = (name: Column): string => cellOf(cells[columns.indexOf(name)] ?? '').trim()
     const read = readingOf(cell)
     const wrong = read.ok ? readingProblems(read.value, 'line') : read.problems
     problems.push(...wrong.map((p) => ({ ...p, path: p.path.replace(/^line\.?/, ''), line })))
@@ -59,9 +60,6 @@ export function parseReadings(text: string): Checked<Reading[]> {
 }
 
 const fail = (problems: Problem[]) => ({ ok: false as const, problems })
-
-/** A cell without the mark that keeps it from being a formula. */
-const plain = (cell: string): string => cell.trim().replace(/^'(?=[=+\-@])/, '')
 
 function readingOf(cell: (name: Column) => string): Checked<Reading> {
   const number = (name: Column) => (cell(name) === '' ? NaN : Number(cell(name).replace(',', '.')))

@@ -1,5 +1,5 @@
-import Papa from 'papaparse'
 import type { Installation } from '@/core/installation'
+import { csvOf } from '@/jobfile'
 import { refWords } from './names'
 
 /** The landing schedule as CSV: one conductor or jumper a line, harnesses and line conductors included. */
@@ -18,6 +18,5 @@ export function landingCsv(inst: Installation): string {
     ]
   })
   const head = ['cable', 'colour', 'colour at the far end', 'from', 'to', 'from id', 'to id', 'note']
-  // A cell that a spreadsheet would take for a formula is made harmless.
-  return `${Papa.unparse([head, ...rows], { newline: '\r\n', escapeFormulae: true })}\r\n`
+  return csvOf(head, rows)
 }
