@@ -97,6 +97,29 @@ describe('JobStore', () => {
     b.close()
   })
 
+  it('shows the newest of theirs beside one’s own, also what came after', async () => {
+    const server = fakeServer()
+    const queue = memoryQueue()
+    const [a, b] = [await open(server), await open(server, queue)]
+    a.edit(set(30))
+    await settled(a)
+    b.edit(set(44))
+    await settled(b)
+    a.edit(set(31))
+    await settled(a)
+    // Any edit of b's brings what others have done meanwhile.
+    b.edit({ kind: 'setCableFeet', cable: 'c2', feet: 70 })
+    await settled(b)
+    expect(b.getView().conflicted).toMatchObject([
+      { theirs: { op: { value: 31 } }, envelope: { op: { value: 44 } } },
+    ])
+    b.close()
+    const again = await open(server, queue)
+    expect(again.getView().conflicted).toMatchObject([{ theirs: { op: { value: 31 } } }])
+    again.close()
+    a.close()
+  })
+
   it('undoes and redoes, each as an edit of its own', async () => {
     const server = fakeServer()
     const store = await open(server)

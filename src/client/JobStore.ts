@@ -298,7 +298,7 @@ export class JobStore {
     const job = withAll(before, made)
     // Once it is, only the whole document mends it.
     this.isInexact ||= !isExact || job === null
-    this.learn(answer.others)
+    await this.learn(answer.others)
     const opIds = sent.map((e) => e.opId)
     await box.done(opIds)
     await this.rebase({ version: answer.version, job: job ?? withMost(before, made) })
@@ -319,7 +319,7 @@ export class JobStore {
     this.failures = 0
     const since = answered.ok ? answered.value : null
     const job = since?.ops ? withAll(base.job, since.ops) : null
-    if (since?.ops) this.learn(since.ops)
+    if (since?.ops) await this.learn(since.ops)
     if (since && job) await this.rebase({ version: since.version, job })
     else if ((await this.reload()) === 'later') return 'later'
     // It is at least as new as what had been heard of when it was asked for, or is gone; what was heard meanwhile may be newer.
@@ -327,10 +327,12 @@ export class JobStore {
     return 'done'
   }
 
-  private learn(ops: readonly Envelope[]): void {
+  private async learn(ops: readonly Envelope[]): Promise<void> {
     const known = new Set(this.news.map((e) => e.opId))
     const theirs = ops.filter((e) => e.client !== this.needs.client && !known.has(e.opId))
-    if (theirs.length) this.news = [...this.news, ...theirs].slice(-MOST_NEWS)
+    if (!theirs.length) return
+    this.news = [...this.news, ...theirs].slice(-MOST_NEWS)
+    await this.box.renew(theirs)
   }
 
   /** The server will not take these: nothing is lost, each is set aside with the reason. */

@@ -1,4 +1,4 @@
-import { upgradeEnvelope, type Envelope, type Job, type Problem } from '@/jobfile'
+import { clashAt, upgradeEnvelope, type Envelope, type Job, type Problem } from '@/jobfile'
 import type { ConflictedOp, QueueStorage } from './queue'
 
 /** ms after which a store that does not answer counts as one that keeps nothing. */
@@ -98,6 +98,16 @@ export class Outbox {
     this.conflicted = [...this.conflicted.filter((c) => !same.includes(c)), item]
     await this.tried(() => this.store.addConflicted(this.jobId, item))
     for (const each of same) await this.tried(() => this.store.settle(this.jobId, each.envelope.opId))
+  }
+  /** Shows beside each edit that was set aside what others have made of its place since: the newest counts. */
+  async renew(ops: readonly Envelope[]): Promise<void> {
+    for (const item of this.conflicted.filter((c) => c.theirs)) {
+      const newest = ops.findLast((e) => clashAt(item.envelope.op, e.op) !== null)
+      if (!newest) continue
+      const now = { ...item, theirs: newest }
+      this.conflicted = this.conflicted.map((c) => (c === item ? now : c))
+      await this.tried(() => this.store.addConflicted(this.jobId, now))
+    }
   }
   /** Takes out one that was set aside; `null`: there is none of that name. */
   settle(opId: string): { item: ConflictedOp | null; kept: Promise<void> } {

@@ -188,7 +188,11 @@ export function memoryQueue(): QueueStorage {
         (pending.get(id) ?? []).filter((e) => !ops.includes(e.opId)),
       ),
     conflicted: async (id) => [...(conflicted.get(id) ?? [])],
-    addConflicted: async (id, item) => void conflicted.set(id, [...(conflicted.get(id) ?? []), item]),
+    addConflicted: async (id, item) => {
+      const { opId } = item.envelope
+      const others = (conflicted.get(id) ?? []).filter((i) => i.envelope.opId !== opId)
+      conflicted.set(id, [...others, item])
+    },
     settle: async (id, opId) =>
       void conflicted.set(
         id,

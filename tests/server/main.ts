@@ -120,12 +120,16 @@ async function main(): Promise<void> {
 
     expect('a job that is not here is none', await pushOps(at, 'nobody', { base: 1, ops: [] }), null)
 
+    await push(envelope('c', 6, feet(94)), envelope('c', 6, feet(95)))
+    const newest = (await push(envelope('d', 6, feet(96)))).results[0]!
+    expect('a clash shows the newest of theirs', 'theirs' in newest && newest.theirs.op, feet(95))
+
     // What the database never takes is no reason to send it again and again.
     const poison = { ...reading, id: 'r-poison', when: '0000-01-01T00:00:00Z' }
     const thrown: unknown = await push(envelope('a', 6, { kind: 'takeReading', reading: poison })).catch((e: unknown) => e) // prettier-ignore
     const why = unfitProblem(thrown) ?? (thrown as { results?: { outcome: string }[] }).results?.[0]?.outcome
     expect('a value that cannot be saved is refused', [why !== null, awayProblem(thrown)], [true, null])
-    expect('and the next edit is saved', await outcomes(envelope('a', 6, feet(93))), ['applied'])
+    expect('and the next edit is saved', await outcomes(envelope('c', 8, feet(93))), ['applied'])
 
     const long = { ...job, id: 'x'.repeat(64), title: 't'.repeat(110) }
     const names = await Promise.all(Array.from({ length: 8 }, () => createJob(at, long, true)))

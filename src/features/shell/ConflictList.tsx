@@ -2,7 +2,7 @@
 
 import { sentence } from '@/jobfile'
 import { Button } from '@/ui'
-import { ended, operationWords, placeWords } from '@/words'
+import { dateWords, ended, operationWords, placeWords } from '@/words'
 import { useJobScreen, useJobView } from '../session'
 
 /** Edits that the server did not take: yours and theirs side by side, to be decided; neither is lost. */
@@ -26,7 +26,12 @@ export function ConflictList({
                 <span className="font-bold">Yours:</span> {ended(operationWords(inst, envelope.op))}
               </span>
               <span className="block">
-                <span className="font-bold">{theirs ? theirs.who || 'Somebody else' : 'Not taken'}:</span>{' '}
+                <span className="font-bold">
+                  {theirs
+                    ? `${theirs.who || 'Somebody else'}, ${dateWords(theirs.at, 'MMM d, h:mm a')}`
+                    : 'Not taken'}
+                  :
+                </span>{' '}
                 {ended(theirs ? operationWords(inst, theirs.op) : problems.map(sentence).join('; '))}
               </span>
             </span>

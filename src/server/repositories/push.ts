@@ -266,7 +266,8 @@ type Judged = Exclude<OpResult, { outcome: 'applied' | 'alreadyThere' }> | { out
 
 function judgeOp(doc: Job, envelope: Envelope, since: readonly Logged[]): Judged {
   const { opId, op } = envelope
-  for (const { version, envelope: theirs } of since) {
+  // The newest of theirs is what stands there now.
+  for (const { version, envelope: theirs } of since.toReversed()) {
     if (version <= envelope.seen || theirs.client === envelope.client) continue
     if (envelope.knew?.includes(theirs.opId)) continue
     const path = clashAt(op, theirs.op)
