@@ -37,7 +37,13 @@ export function planCommand(job: Job, args: Args): Result {
   }))
   const unmet = plan.unmet.map((c) => ({ what: c, words: unmetWords(c) }))
   const found =
-    plan.short.length + plan.apart.length + plan.gaveUp.length + plan.unmet.length + differences.length + settings.length > 0
+    plan.short.length +
+      plan.apart.length +
+      plan.gaveUp.length +
+      plan.unmet.length +
+      differences.length +
+      settings.length >
+    0
   return answer(
     {
       sentence: planSentence(inst, plan),

@@ -71,9 +71,9 @@ function wouldHelp(inst: Installation, plan: Plan): string[] {
   return [
     ...(has('sender') && has('receiver')
       ? []
-      : ['Or add a call sender and receiver in Equipment: they put two calls on one conductor.']),
+      : ['Or add a call sender and receiver to the job: they put two calls on one conductor.']),
     ...(plan.short.length && !has('relay') && !plan.gaveUp.includes('tieFan')
-      ? ['Or add a relay in Equipment: at the indoor unit it runs the blower without G.']
+      ? ['Or add a relay to the job: at the indoor unit it runs the blower without G.']
       : []),
   ]
 }

@@ -148,7 +148,7 @@ export const ANSWERED_CASES: readonly Case[] = [
     // The rows still temper a defrost.
     breaks: ['backupCallEmpty', 'noBackup'],
     states: [['heatAux1 20', ['od.compressor', 'ah.blower'], ['kit.row1']]],
-    outputs: [['plan', [/Not landed: W1/, /relay in Equipment/]]],
+    outputs: [['plan', [/Not landed: W1/, /add a relay to the job/]]],
   },
   {
     name: 'the same, and a relay at the unit runs the blower',
