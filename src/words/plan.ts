@@ -84,7 +84,7 @@ export function planSentence(inst: Installation, plan: Plan): string {
   const remedies = plan.gaveUp.map((r) => REMEDY_WORDS[r])
   const apart = [...new Set(plan.apart.map((places) => [...places].sort().join(' and ')))]
   const noCable = apart.map(
-    (places) => `No control cable joins ${places}. Add one in Equipment, or correct where each device is.`,
+    (places) => `No control cable joins ${places}. Add one, or correct where each device is.`,
   )
   if (plan.short.length || apart.length)
     return [

@@ -106,7 +106,7 @@ describe('the plan in words', () => {
   it('names the places that no cable joins', () => {
     const apart: Plan['apart'] = [['garage', 'shed'], ['shed', 'garage']] // prettier-ignore
     expect(planSentence(inst, plan({ apart }))).toBe(
-      'No control cable joins garage and shed. Add one in Equipment, or correct where each device is.',
+      'No control cable joins garage and shed. Add one, or correct where each device is.',
     )
   })
 
