@@ -22,11 +22,10 @@ import { withAll, withMost } from './replay'
 import { problemsOf } from './transport'
 import type { EditHow, JobView, StoreNeeds, TabMessage } from './view'
 
-/**
- * How often an edit on which the server breaks down is sent before it is set aside; how much of what others did is kept to be
- * shown; after how many ms a tab sends what another one has made and has not said to have sent.
- */
-const [TRIES, MOST_NEWS, ADOPT_MS] = [3, 20, 4000]
+/** Times that an edit on which the server breaks down is sent before it is set aside; edits of others that are shown. */
+const [TRIES, MOST_NEWS] = [3, 20]
+/** ms after which a tab sends what another one has made and has not said to have sent. */
+const ADOPT_MS = 4000
 
 /**
  * The job document in the browser. An edit changes what is seen at once, goes into the durable queue, and travels to

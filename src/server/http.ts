@@ -1,17 +1,8 @@
 import { randomUUID } from 'node:crypto'
-import {
-  BaseError,
-  ConnectionAcquireTimeoutError,
-  ConnectionError,
-  DatabaseError,
-  TimeoutError,
-  ValidationError,
-} from 'sequelize'
 import { check, problem, readJson, sentence, type Checked, type Problem } from '@/jobfile'
-import { POOL } from './database'
+import { awayProblem, unfitProblem } from './databaseErrors'
 import { log } from './log'
 import { sessionOf, type Session } from './session'
-import { TurnTimeout } from './transaction'
 import { bodyProblem, strangerProblem } from './strangers'
 
 /** An error answer: what was wrong and where, in the same shape everywhere. */
@@ -70,47 +61,6 @@ export const jsonOf =
     const read = readJson(text)
     return read.ok ? check<T>(schema, upgrade(read.value)) : read
   }
-
-/** What the database says, by its own codes: a lock or a statement that took too long, or two that waited for each other. */
-const TOOK_TOO_LONG = new Set(['55P03', '57014', '25P03', '40001', '40P01'])
-/** Beginnings of its codes for a connection that is lost, for no room just now, and for a server that goes down. */
-const AWAY = ['08', '53', '57P', '58']
-/** And for a value that it does not take: out of range, or against what it holds together. */
-const UNFIT = ['22', '23']
-
-/** What the database itself answered, by its own code; null where it answered nothing. */
-function codeOf(e: unknown): string | null {
-  const { original } = e as { original?: { code?: string } }
-  const code = original?.code ?? null
-  return code !== null && /^[0-9A-Z]{5}$/.test(code) ? code : null
-}
-
-/** What is being waited for, where an error means that the same request may be sent again later; null for any other. */
-export function awayProblem(e: unknown): Problem | null {
-  const code = codeOf(e)
-  if (e instanceof TurnTimeout || (code !== null && TOOK_TOO_LONG.has(code)))
-    return problem('database', 'the row to be free; somebody else’s save still holds it')
-  if (e instanceof ConnectionAcquireTimeoutError)
-    return problem('database', `a free connection; all ${POOL} are in use`)
-  // A question to which no code came back was never answered.
-  const isUnanswered =
-    e instanceof BaseError &&
-    !(e instanceof ValidationError) &&
-    (code === null || AWAY.some((c) => code.startsWith(c)))
-  const { code: own } = e as { code?: string }
-  if (isUnanswered || e instanceof ConnectionError || e instanceof TimeoutError || own === 'ECONNREFUSED')
-    return problem('database', 'an answer; it is not reachable just now')
-  return null
-}
-
-/** Why the database does not take a value, however often it is sent; null for any other error. */
-export function unfitProblem(e: unknown): Problem | null {
-  const code = codeOf(e)
-  if (!(e instanceof DatabaseError || e instanceof ValidationError) || code === null) return null
-  return UNFIT.some((c) => code.startsWith(c))
-    ? problem('the database', `a value that it takes; ${e.message} (${code})`)
-    : null
-}
 
 /**
  * Runs a handler for a request of this app's own; a stranger's is a 403. A database that does not answer is a 503 that says

@@ -124,11 +124,15 @@ async function main(): Promise<void> {
     const newest = (await push(envelope('d', 6, feet(96)))).results[0]!
     expect('a clash shows the newest of theirs', 'theirs' in newest && newest.theirs.op, feet(95))
 
-    // What the database never takes is no reason to send it again and again.
-    const poison = { ...reading, id: 'r-poison', when: '0000-01-01T00:00:00Z' }
-    const thrown: unknown = await push(envelope('a', 6, { kind: 'takeReading', reading: poison })).catch((e: unknown) => e) // prettier-ignore
-    const why = unfitProblem(thrown) ?? (thrown as { results?: { outcome: string }[] }).results?.[0]?.outcome
-    expect('a value that cannot be saved is refused', [why !== null, awayProblem(thrown)], [true, null])
+    // What the database never takes is no reason to send it again and again. The schema at the door refuses this one too.
+    const poison: Operation = { kind: 'setField', field: 'site.owner', value: 'a\0b' }
+    const thrown: unknown = await push(envelope('a', 6, poison)).catch((e: unknown) => e)
+    expect('a value that cannot be saved is refused with its reason', [/22P05/.test(unfitProblem(thrown)?.expected ?? ''), awayProblem(thrown)], [true, null]) // prettier-ignore
+    const [bad, neighbour] = await Promise.allSettled([
+      push(envelope('a', 6, poison)),
+      push(envelope('c', 8, feet(92))),
+    ])
+    expect('it takes no neighbour in the line along', [bad.status, neighbour.status === 'fulfilled' && neighbour.value.results[0]!.outcome], ['rejected', 'applied']) // prettier-ignore
     expect('and the next edit is saved', await outcomes(envelope('c', 8, feet(93))), ['applied'])
 
     const long = { ...job, id: 'x'.repeat(64), title: 't'.repeat(110) }

@@ -1,4 +1,4 @@
-import { BaseError, QueryTypes, UniqueConstraintError } from 'sequelize'
+import { QueryTypes, UniqueConstraintError } from 'sequelize'
 import { sure } from '@/core/sure'
 import {
   apply,
@@ -10,6 +10,7 @@ import {
   type PushRequest,
   type PushResponse,
 } from '@/jobfile'
+import { awayProblem } from '../databaseErrors'
 import { log } from '../log'
 import { readingRow } from '../models/reading'
 import { fieldsOf } from '../models/job'
@@ -75,8 +76,9 @@ async function serve(at: Shop, jobId: string, name: string): Promise<void> {
   try {
     await answer(all)
   } catch (e) {
-    // Where the database is away it is for all of them; what this code breaks down on takes no neighbour along.
-    const alone = all.length > 1 && !(e instanceof BaseError) && !(e instanceof TurnTimeout)
+    // Where the database is away it is for all of them; what it does not take, or this code breaks down on, takes no
+    // neighbour along.
+    const alone = all.length > 1 && awayProblem(e) === null
     for (const w of all)
       if (alone) await answer([w]).catch(w.reject)
       else w.reject(e)
