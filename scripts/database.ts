@@ -1,11 +1,12 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { parseArgs } from 'node:util'
 import { parseJob, sentence, type Job } from '@/jobfile'
-import { connect, createJob, migrate, purgeJobs, shopIn, summaryOf } from '@/server'
+import { connect, createJob, isMigration, migrate, purgeJobs, shopIn, summaryOf } from '@/server'
 
 /**
  * Brings a database up to this code: --reset empties it, --demo loads the demo jobs where there are none, --unproven leaves
- * their proofs to whoever first looks at them.
+ * their proofs to whoever first looks at them. --to NAME stops at the schema change of that name.
  */
 async function main(): Promise<void> {
   const url = process.env.DATABASE_URL
@@ -15,7 +16,15 @@ async function main(): Promise<void> {
   try {
     if (process.argv.includes('--reset'))
       await db.sequelize.query('DROP SCHEMA public CASCADE; CREATE SCHEMA public')
-    const migrated = await migrate(db.sequelize)
+    const { values } = parseArgs({ options: { to: { type: 'string' } }, strict: false })
+    const to = typeof values.to === 'string' ? values.to : undefined
+    if (to !== undefined && !isMigration(to)) {
+      console.log(`This comes from a newer Gate Cross (it has ${to}): restore it with that release.`)
+      process.exitCode = 3
+      return
+    }
+    const migrated = await migrate(db.sequelize, to)
+    if (to !== undefined) return
     if (!migrated.ok) {
       console.log(
         `The database is newer than this Gate Cross (it has ${migrated.newer.join(', ')}): update the code, or set DATABASE_URL to another database.`,

@@ -1,4 +1,4 @@
-import { existsSync, mkdirSync } from 'node:fs'
+import { existsSync, mkdirSync, rmSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import {
   backUp,
@@ -6,9 +6,9 @@ import {
   contentWords,
   databaseIn,
   postgres,
-  proveBackup,
   runningServer,
   withDatabase,
+  withRestored,
 } from './lib/backup.mjs'
 import { data, ensureModules } from './lib/prepare.mjs'
 import { main, Plain, say } from './lib/say.mjs'
@@ -23,25 +23,22 @@ main(async () => {
   const file = resolve(asked)
   await ensureModules()
   await withDatabase(async (url) => {
-    const wanted = await proveBackup(url, file)
     const stamp = new Date().toISOString().replace(/[:.]/g, '-').slice(0, 19)
     const kept = join(data, 'backup', `before-restore-${stamp}.dump`)
     mkdirSync(join(data, 'backup'), { recursive: true, mode: 0o700 })
-    await backUp(url, kept)
-    // All or nothing.
-    await postgres(
-      'pg_restore',
-      url,
-      '-d',
-      databaseIn(url),
-      '--no-owner',
-      '--clean',
-      '--if-exists',
-      '--single-transaction',
-      file,
-    )
-    if ((await contentOf(url)) !== wanted)
-      throw new Plain(`what stands there now is not what the file has. What was there before is in ${kept}.`)
-    say(`restored: ${contentWords(wanted)}. What was there before is in ${kept}`)
+    await withRestored(url, file, async (restored, wanted) => {
+      await backUp(url, kept)
+      // What goes in place of what is there was written here, from a schema of this release.
+      const clean = `${kept}.next`
+      await backUp(restored, clean)
+      const how = ['--no-owner', '--clean', '--if-exists', '--single-transaction']
+      await postgres('pg_restore', url, '-d', databaseIn(url), ...how, clean)
+      rmSync(clean)
+      if ((await contentOf(url)) !== wanted)
+        throw new Plain(
+          `what stands there now is not what the file has. What was there before is in ${kept}.`,
+        )
+      say(`restored: ${contentWords(wanted)}. What was there before is in ${kept}`)
+    })
   })
 })

@@ -1,3 +1,4 @@
+import { randomBytes } from 'node:crypto'
 import { chmodSync, existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -6,6 +7,7 @@ import { holdFolder, isAlive } from './keep.mjs'
 import { startCluster } from './postgres.mjs'
 import { data } from './prepare.mjs'
 import { Plain, run } from './say.mjs'
+import { prepareDatabase } from './serve.mjs'
 
 /**
  * Runs `act` with the address of the database: DATABASE_URL, the one that "npm run demo" has running, or the same started for
@@ -129,7 +131,7 @@ export async function backUp(url, file) {
   writeFileSync(file, '', { mode: 0o600 })
   chmodSync(file, 0o600)
   const content = await inSnapshot(url, (snapshot) =>
-    postgres('pg_dump', url, '-Fc', '--no-owner', `--snapshot=${snapshot}`, '-f', file),
+    postgres('pg_dump', url, '-Fc', '--no-owner', '--no-acl', `--snapshot=${snapshot}`, '-f', file),
   )
   if ((await proveBackup(url, file)) !== content)
     throw new Plain(
@@ -138,31 +140,99 @@ export async function backUp(url, file) {
   return content
 }
 
-/** What a backup brings back, counted in a database of its own on the same server. */
-export async function proveBackup(url, file) {
-  const name = `gate_cross_check_${process.pid}`
+let scratches = 0
+
+/**
+ * Restores a backup into a database of its own on the same server, which is dropped again. A file may come from anywhere: its
+ * rows alone are taken, of the tables that this app has, by a role that may do nothing but add rows to them.
+ * @param act gets the address of that database and a count of what is in it
+ */
+export async function withRestored(url, file, act) {
+  const name = `gate_cross_check_${process.pid}_${++scratches}`
+  const role = name.replace('check', 'reader')
+  const password = randomBytes(18).toString('base64url')
   const scratch = databaseOf(url, name)
+  const done = await migrationsIn(url, file)
   await dropOrphans(url)
-  await postgres('psql', url, '-qc', `CREATE DATABASE ${name}`)
+  await query(url, `CREATE DATABASE ${name}`)
+  const folder = mkdtempSync(join(tmpdir(), 'gate-cross-rows-'))
   try {
-    await postgres('pg_restore', scratch, '-d', name, '--no-owner', '--exit-on-error', file)
-    return await contentOf(scratch)
+    // As it was when the backup was made, then filled, then brought up to today.
+    await prepareDatabase(scratch, { demo: false, to: done[done.length - 1] })
+    await query(
+      scratch,
+      `CREATE ROLE ${role} LOGIN PASSWORD '${password}'; GRANT INSERT ON ${TABLES.join(', ')} TO ${role}`,
+    )
+    const rows = join(folder, 'rows')
+    writeFileSync(rows, await rowsIn(url, file))
+    const reader = new URL(scratch)
+    reader.username = role
+    reader.password = password
+    const only = ['--data-only', '--single-transaction', '--exit-on-error', '-L', rows]
+    await postgres('pg_restore', reader.toString(), '-d', name, ...only, file)
+    await query(scratch, `DROP OWNED BY ${role}; DROP ROLE ${role}`)
+    await prepareDatabase(scratch, { demo: false })
+    return await act(scratch, await contentOf(scratch))
   } finally {
-    await postgres('psql', url, '-qc', `DROP DATABASE ${name} WITH (FORCE)`)
+    rmSync(folder, { recursive: true, force: true })
+    await query(url, `DROP DATABASE ${name} WITH (FORCE)`)
+    await query(url, `DROP ROLE IF EXISTS ${role}`)
   }
 }
 
-/** Drops what a check that was cut off has left behind. */
-async function dropOrphans(url) {
-  const names = await postgres(
-    'psql',
-    url,
-    '-Atc',
-    "SELECT datname FROM pg_database WHERE datname ~ '^gate_cross_check_[0-9]+$'",
+/** What a backup brings back, counted in a database of its own. */
+export const proveBackup = (url, file) => withRestored(url, file, (_, content) => content)
+
+/** Runs SQL of this app's own. */
+async function query(url, sql) {
+  const { Client } = (await import('pg')).default
+  const client = new Client({ connectionString: url })
+  await client.connect()
+  try {
+    return (await client.query(sql)).rows
+  } finally {
+    await client.end()
+  }
+}
+
+/** The lines of a backup's list that name the rows of our tables, each table after those that it refers to. */
+async function rowsIn(url, file) {
+  const list = (await postgres('pg_restore', url, '-l', file)).split('\n')
+  const lines = TABLES.map((t) =>
+    list.find((l) => new RegExp(`^\\d+; \\d+ \\d+ TABLE DATA public ${t} `).test(l)),
   )
-  for (const name of names.split('\n').filter(Boolean))
-    if (!isAlive(Number(name.split('_').pop())))
-      await postgres('psql', url, '-qc', `DROP DATABASE IF EXISTS ${name} WITH (FORCE)`)
+  const missing = TABLES.filter((_, i) => lines[i] === undefined)
+  // A backup of an early release has fewer tables; one that has none is no backup.
+  if (missing.includes('jobs')) throw new Plain(`${file} has no jobs in it: it is no backup of Gate Cross.`)
+  return `${lines.filter(Boolean).join('\n')}\n`
+}
+
+/** The names of the schema changes that a backup's database had. Its text is read here and run nowhere. */
+async function migrationsIn(url, file) {
+  const text = await postgres('pg_restore', url, '--data-only', '-t', 'schema_migrations', '-f', '-', file)
+  const lines = text.split('\n')
+  const from = lines.findIndex((l) => /^COPY \S*schema_migrations /.test(l))
+  const names = from < 0 ? [] : lines.slice(from + 1, lines.indexOf('\\.', from))
+  if (!names.length)
+    throw new Plain(`${file} does not say which release made it: it is no backup of Gate Cross.`)
+  return names.sort()
+}
+
+/** Drops what a restore that was cut off has left behind. */
+async function dropOrphans(url) {
+  const ended = (name) => !isAlive(Number(name.split('_')[3]))
+  const left = async (column, table) =>
+    (
+      await query(
+        url,
+        `SELECT ${column} AS name FROM ${table} WHERE ${column} ~ '^gate_cross_(check|reader)_[0-9]+'`,
+      )
+    )
+      .map((row) => row.name)
+      .filter(ended)
+  for (const name of await left('datname', 'pg_database'))
+    await query(url, `DROP DATABASE ${name} WITH (FORCE)`)
+  for (const name of await left('rolname', 'pg_roles')) await query(url, `DROP ROLE ${name}`)
 }
 
 /** A count of each table as words. */

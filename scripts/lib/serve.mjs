@@ -5,9 +5,9 @@ import { Plain, run, say } from './say.mjs'
 
 /**
  * Migrates the database, and loads the demo jobs where there are none yet. `reset` empties it first; `proven: false` leaves
- * the proofs of the demo jobs to the server.
+ * the proofs of the demo jobs to the server; `to` stops at a schema change of an earlier release.
  */
-export async function prepareDatabase(url, { reset = false, demo = true, proven = true } = {}) {
+export async function prepareDatabase(url, { reset = false, demo = true, proven = true, to = null } = {}) {
   const args = [
     '--import',
     'tsx',
@@ -15,6 +15,7 @@ export async function prepareDatabase(url, { reset = false, demo = true, proven 
     ...(reset ? ['--reset'] : []),
     ...(demo ? ['--demo'] : []),
     ...(proven ? [] : ['--unproven']),
+    ...(to === null ? [] : ['--to', to]),
   ]
   const result = await run(process.execPath, args, {
     cwd: root,

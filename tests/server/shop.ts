@@ -1,5 +1,6 @@
 import { spawnSync } from 'node:child_process'
-import { statSync } from 'node:fs'
+import { existsSync, rmSync, statSync } from 'node:fs'
+import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { Client } from 'pg'
 import { QueryTypes } from 'sequelize'
@@ -21,6 +22,7 @@ import {
 } from '@/server'
 
 import { backUp, contentOf, postgres } from '../../scripts/lib/backup.mjs'
+import { prepareDatabase } from '../../scripts/lib/serve.mjs'
 
 type Expect = (what: string, got: unknown, wanted: unknown) => void
 
@@ -163,6 +165,35 @@ async function backupTests(at: Shop, job: Job, url: string, folder: string, expe
   const done = restore(file)
   expect('the command brings all of it back', [done.status, (await contentOf(url)) === before], [0, true]) // prettier-ignore
   expect('and keeps what was there before', /before-restore-.*\.dump/.test(done.stdout), true)
+  // A file from anywhere: its rows come, and nothing that it says is done.
+  const evil = new URL(url)
+  evil.pathname = '/evil'
+  // A place that the database's own user can write to.
+  const sign = join(tmpdir(), `gate-cross-sign-${process.pid}`)
+  await postgres('psql', url, '-qc', 'CREATE DATABASE evil')
+  await prepareDatabase(evil.toString(), { demo: false })
+  await postgres('psql', evil.toString(), '-qc', `CREATE FUNCTION bite() RETURNS int LANGUAGE plpgsql AS $$ BEGIN COPY (SELECT 1) TO PROGRAM 'touch ${sign}'; RETURN 1; END $$`) // prettier-ignore
+  await postgres(
+    'psql',
+    evil.toString(),
+    '-qc',
+    'CREATE MATERIALIZED VIEW trap AS SELECT bite() WITH NO DATA',
+  )
+  await postgres('psql', evil.toString(), '-qc', "INSERT INTO library_devices (shop, id, doc, updated_at) VALUES ('here', 'own-evil', '{}', now())") // prettier-ignore
+  await postgres('psql', evil.toString(), '-qc', 'REFRESH MATERIALIZED VIEW trap')
+  const bit = existsSync(sign)
+  rmSync(sign, { force: true })
+  const foreign = join(folder, 'foreign.dump')
+  await postgres('pg_dump', evil.toString(), '-Fc', '-f', foreign)
+  const brought = restore(foreign)
+  expect('the rows of a foreign file come, and its commands do not', [bit, brought.status, existsSync(sign), ((await contentOf(url)) as string).includes('library_devices|1|')], [true, 0, false, true]) // prettier-ignore
+  await postgres('psql', evil.toString(), '-qc', "INSERT INTO schema_migrations VALUES ('m9999Later')")
+  await postgres('pg_dump', evil.toString(), '-Fc', '-f', foreign)
+  const newer = restore(foreign)
+  expect('a backup of a newer release is refused with words', [newer.status, /comes from a newer Gate Cross/.test(newer.stderr)], [1, true]) // prettier-ignore
+  expect('and nothing is left of the trial', (await postgres('psql', url, '-Atc', "SELECT datname FROM pg_database WHERE datname ~ 'gate_cross_check' UNION SELECT rolname FROM pg_roles WHERE rolname ~ 'gate_cross_reader'")), '') // prettier-ignore
+  await postgres('psql', url, '-qc', 'DROP DATABASE evil WITH (FORCE)')
+  expect('what was there before is brought back', [restore(file).status, (await contentOf(url)) === before], [0, true]) // prettier-ignore
   const nothing = restore(join(folder, 'nothing.dump'))
   expect('a file that is none is said in a sentence', [nothing.status, /name a file/.test(nothing.stderr)], [1, true]) // prettier-ignore
 }
