@@ -181,7 +181,7 @@ export async function withRestored(url, file, act) {
 }
 
 /** What a backup brings back, counted in a database of its own. */
-export const proveBackup = (url, file) => withRestored(url, file, (_, content) => content)
+const proveBackup = (url, file) => withRestored(url, file, (_, content) => content)
 
 /** Runs SQL of this app's own. */
 async function query(url, sql) {
