@@ -1,6 +1,6 @@
 import * as yup from 'yup'
 import { MOST } from '../../limits'
-import { id, list, num, optional, shape, text, when, once } from '../../schemaKit'
+import { EXAMPLE_WHEN, id, isWhen, list, num, once, optional, shape, text, when } from '../../schemaKit'
 import type { SetupDoc } from '../setup'
 import { done, refuse, repeated, type Section } from '../section'
 
@@ -91,8 +91,8 @@ export const handover: Section<HandoverDoc, HandoverOperation, HandoverDoc & Set
         value: yup.string().max(LICENCE_MOST).nullable().defined(),
       }),
       apply(job, { field, value }) {
-        if (value !== null && field !== 'licence' && !when().isValidSync(value))
-          return refuse('value', 'a date and time such as 2026-11-26T09:00:00Z', value)
+        if (value !== null && field !== 'licence' && !isWhen(value))
+          return refuse('value', EXAMPLE_WHEN, value)
         const { [field]: _, ...rest } = job.handover ?? {}
         return done({ ...job, handover: value === null ? rest : { ...rest, [field]: value } })
       },
