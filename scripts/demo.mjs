@@ -18,19 +18,20 @@ main(async () => {
   const port = Number(process.env.PORT ?? 4810)
   if (!(port > 0 && port < 65536))
     throw new Plain(`PORT is "${process.env.PORT}": it must be a number from 1 to 65535.`)
+  const external = process.env.DATABASE_URL || null
+  const release = external ? () => undefined : holdFolder(ensureDataFolder())
+  process.on('exit', release)
+  // What an earlier command left behind may hold the port.
+  await endOrphan(ensureDataFolder())
   if (!(await portIsFree(port)))
     throw new Plain(
       `port ${port} is in use, perhaps by another "npm run demo". Stop that one, or run: PORT=${port + 1} npm run demo`,
     )
-  const external = process.env.DATABASE_URL || null
   if (external && reset)
     throw new Plain(
       '--reset empties only the demo database of its own; DATABASE_URL is set, so nothing was touched.',
     )
-  const release = external ? () => undefined : holdFolder(ensureDataFolder())
-  process.on('exit', release)
   if (!external) await ensurePackages(['postgresql'])
-  await endOrphan(ensureDataFolder())
   await ensureModules()
   await ensureBuild()
   const cluster = external ? null : await startCluster(ensureDataFolder())
