@@ -21,6 +21,15 @@ export function gear(pieces: Short[], wall: number, out = 0) {
   return assemble(list, cables, FEEDS)
 }
 
+/** Two stages of both, three rows and a wired sensor. */
+export const TWO_STAGE: Short[] = [
+  ['tstat', 'sorrel-h2', 'wall'],
+  ['ah', 'teasel-a5', 'garage'],
+  ['kit', 'teasel-k3', 'garage'],
+  ['od', 'marram-t2', 'north'],
+  ['sen', 'sedge-os1', 'north'],
+]
+
 /** One-stage heat pump, air handler and two-row kit. */
 export const STRIPS: Short[] = [
   ['tstat', 'sorrel-h1', 'wall'],

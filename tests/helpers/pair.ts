@@ -1,22 +1,10 @@
 import type { Installation, Ref, Wire } from '@/core/installation'
 import { planLanding, planned, USUAL } from '@/core/plan'
-import { gear } from './gear'
+import { gear, TWO_STAGE } from './gear'
 
 /** A two-stage heat pump with strips, a wired sensor and a sender and receiver pair, nothing landed. */
 export const withPair = (wall: number): Installation =>
-  gear(
-    [
-      ['tstat', 'sorrel-h2', 'wall'],
-      ['ah', 'teasel-a5', 'garage'],
-      ['kit', 'teasel-k3', 'garage'],
-      ['od', 'marram-t2', 'north'],
-      ['sen', 'sedge-os1', 'north'],
-      ['tx', 'sedge-d2s', 'wall'],
-      ['rx', 'sedge-d2r', 'garage'],
-    ],
-    wall,
-    8,
-  )
+  gear([...TWO_STAGE, ['tx', 'sedge-d2s', 'wall'], ['rx', 'sedge-d2r', 'garage']], wall, 8)
 
 /** The same landed by the plan, which puts Y2 and W2 on the pair. */
 function pairedCalls(): Installation {

@@ -1,4 +1,4 @@
-import { gear, STRIPS, type Short } from '../../../tests/helpers/gear'
+import { gear, STRIPS, TWO_STAGE, type Short } from '../../../tests/helpers/gear'
 import { pairOnContactor, withPair } from '../../../tests/helpers/pair'
 import { Circuit, solve } from '../circuit'
 import type { Call } from '../equipment'
@@ -19,8 +19,7 @@ describe('a cable with too few conductors', () => {
     ])
   })
 
-  const two = (wall: number, out = 8) =>
-    gear([['tstat', 'sorrel-h2', 'wall'], ['ah', 'teasel-a5', 'garage'], ['kit', 'teasel-k3', 'garage'], ['od', 'marram-t2', 'north'], ['sen', 'sedge-os1', 'north']], wall, out) // prettier-ignore
+  const two = (wall: number, out = 8) => gear(TWO_STAGE, wall, out)
   const joins = (plan: Plan, a: string, b: string) =>
     plan.wires.some((w) => (w.a === a && w.b === b) || (w.a === b && w.b === a))
   /** Rules that the landed plan breaks. */

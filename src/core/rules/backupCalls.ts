@@ -18,8 +18,7 @@ const STAGES: readonly [Call, Call][] = [
 /**
  * A call for backup brings backup at some outdoor temperature, each stage that the thermostat can call brings something
  * more than the one below it, the first call for backup brings a kit's first bank, and no row or burner is left to emergency
- * heat alone. A thermostat that makes no aux call
- * (strips for emergencies only) is asked none of the last.
+ * heat alone. A thermostat that makes no aux call (strips for emergencies only) is asked none of the last two.
  */
 export const backupCalls: CoverageRule<'backupCalls', Code> = {
   id: 'backupCalls',

@@ -73,11 +73,12 @@ export function lockOutList(inst: Installation): Cabinet[] {
   const gear = inst.placed.filter((p) => p.device.kind !== 'feed' && legsOf(inst, p).length > 0)
   const places = [...new Set(gear.map((p) => p.where || p.ref))]
   const circuit = new Circuit(inst)
-  const liveIn = (modes: Situation['modes']): ((leg: Ref) => boolean) => {
-    const solved = solve(circuit, { call: 'off', outdoorF: degF(tolerances.mildF), modes })
-    // What cannot be solved is taken for live.
-    return (leg) => !solved.ok || solved.meter(leg, EARTH) > tolerances.liveLineVolts / 2
-  }
+  const idleIn = (modes: Situation['modes']) =>
+    solve(circuit, { call: 'off', outdoorF: degF(tolerances.mildF), modes })
+  /** What cannot be solved is taken for live. */
+  const liveAt = (solved: ReturnType<typeof idleIn>) => (leg: Ref) =>
+    !solved.ok || solved.meter(leg, EARTH) > tolerances.liveLineVolts / 2
+  const liveIn = (modes: Situation['modes']) => liveAt(idleIn(modes))
   const feedsOfJob = inst.placed.filter((p) => p.device.kind === 'feed')
   const off = (feeds: readonly Placed[]): Situation['modes'] =>
     Object.fromEntries(
@@ -99,8 +100,8 @@ export function lockOutList(inst: Installation): Cabinet[] {
     return [...live]
   }
   // A blower lead, or a neutral, is no leg: with everything on and nothing called it has no volts.
-  const isLeg = liveIn({})
-  const on = solve(circuit, { call: 'off', outdoorF: degF(tolerances.mildF), modes: {} })
+  const on = idleIn({})
+  const isLeg = liveAt(on)
   const hasVolts = (a: Ref, b: Ref) => !on.ok || on.meter(a, b) > tolerances.liveLineVolts / 2
   return places.map((where) => {
     const devices = gear.filter((p) => (p.where || p.ref) === where)
