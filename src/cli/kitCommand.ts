@@ -1,3 +1,4 @@
+import { Circuit } from '@/core/circuit'
 import { kitAdvice, heatersOf, plateOf } from '@/core/crossing'
 import { airflowOf, BTU_PER_KWH, cableOf, houseValue } from '@/core/house'
 import type { JobSeen } from '@/core/installation'
@@ -151,7 +152,7 @@ export function kitCommand(job: Job, args: Args): Result {
     notes: c.notes.map(circuitNoteWords),
   }))
   const notKnown = unknownWatts(inst)
-  const advice = kitAdvice(seen)
+  const advice = kitAdvice(seen, new Circuit(inst))
   const sentences = advice ? kitAdviceSentences(advice) : []
   const volts = asked ?? kits[0]?.volts ?? 240
   const [amps, rise] = air.value ?? []

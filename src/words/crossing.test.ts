@@ -31,7 +31,7 @@ describe('what Crossing and Kit say', () => {
   it.each(jobIds())('%s: whole sentences, with numbers in them', (job) => {
     const v = view(job)
     const seen = demoSeen(job)
-    const advice = kitAdvice(seen)
+    const advice = kitAdvice(seen, new Circuit(seen.inst))
     const said = [
       ...crossingAnswer(v, '$').flatMap((l) => [l.text, l.how]),
       v.recommended ? recommendedSentence(v.recommended) : '',

@@ -1,9 +1,13 @@
 import { demoInstallation } from '../../../tests/helpers/demo'
 import { demoSeen } from '../../../tests/helpers/seen'
+import { Circuit } from '../circuit'
+import type { Installation } from '../installation'
 import { kitAdvice } from '.'
 
+const adviceFor = (job: string, inst: Installation) =>
+  kitAdvice({ ...demoSeen(job), inst }, new Circuit(inst))
 const advice = (job: string, settings: Record<string, string | number> = {}) =>
-  kitAdvice({ ...demoSeen(job), inst: demoInstallation(job, settings) })
+  adviceFor(job, demoInstallation(job, settings))
 /** A compressor lockout at so many °F on a thermostat that has the outdoor temperature. */
 const lockedOut = (f: number) => ({
   'tstat.outdoorSource': 'feed',
@@ -22,9 +26,6 @@ describe('the kit that a house asks for', () => {
   it('does where they run together at the design temperature, or where nothing is wired yet', () => {
     expect(advice('pennywort-close', lockedOut(10))?.withHeatPump?.needsKw).toBeCloseTo(4.6, 1)
     const bare = { ...demoInstallation('pennywort-close'), wires: [] }
-    expect(kitAdvice({ ...demoSeen('pennywort-close'), inst: bare })?.withHeatPump?.needsKw).toBeCloseTo(
-      4.6,
-      1,
-    )
+    expect(adviceFor('pennywort-close', bare)?.withHeatPump?.needsKw).toBeCloseTo(4.6, 1)
   })
 })

@@ -1,7 +1,7 @@
 import { designFOf, BTU_PER_KWH, loadAt, loadLineOf } from '../house'
-import { Circuit, solve } from '../circuit'
+import { solve, type Circuit } from '../circuit'
 import { isHeatPumpHeating } from '../equipment'
-import type { Installation, JobSeen } from '../installation'
+import type { JobSeen } from '../installation'
 import { aheadTargets, burnersOf, ofKind, serviceVolts } from '../query'
 import { auxNeededKw, smallestKit } from './balance'
 import { callsOf, regionsOf } from '../situation'
@@ -28,7 +28,7 @@ export interface KitAdvice {
  * house alone there; at the job's volts. Null where the load or the design temperature is not known, and where a burner is
  * the backup.
  */
-export function kitAdvice(seen: JobSeen): KitAdvice | null {
+export function kitAdvice(seen: JobSeen, circuit: Circuit): KitAdvice | null {
   const { inst, house, climate } = seen
   const { unit } = heatersOf(seen)
   const line = loadLineOf(house, unit)
@@ -56,7 +56,7 @@ export function kitAdvice(seen: JobSeen): KitAdvice | null {
       unit &&
       unit.capacity(outdoorF) !== null &&
       aheadTargets(inst).length === 0 &&
-      !isLockedOut(inst, outdoorF)
+      !isLockedOut(circuit, outdoorF)
         ? advise(auxNeededKw({ line, plant: { unit } }, outdoorF))
         : null,
     alone: advise(loadAt(line, outdoorF) / BTU_PER_KWH),
@@ -64,8 +64,8 @@ export function kitAdvice(seen: JobSeen): KitAdvice | null {
 }
 
 /** Whether the compressor, which heats on some call at another temperature, runs on none at this one, °F. */
-function isLockedOut(inst: Installation, outdoorF: number): boolean {
-  const circuit = new Circuit(inst)
+function isLockedOut(circuit: Circuit, outdoorF: number): boolean {
+  const { inst } = circuit
   const calls = callsOf(inst).filter(isHeatPumpHeating)
   const runsAt = (t: DegF) =>
     calls.some((call) => {

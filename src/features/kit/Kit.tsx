@@ -22,7 +22,7 @@ import { WhichKit } from './WhichKit'
 
 /** The backup inside: drawn as it is wired, with what it should read, which kit it is, its circuits and its air. */
 export function Kit() {
-  const { inst, job, situation, solved, targets } = useJobScreen()
+  const { inst, job, circuit, situation, solved, targets } = useJobScreen()
   const seen = useMemo(() => jobSeen(job, inst), [job, inst])
   const rows = heaterRows(inst)
   const [first] = rows
@@ -37,7 +37,7 @@ export function Kit() {
         ? measured.value
         : nominal
   const kits = inst.placed.filter((p) => rows.some((r) => r.ref.startsWith(`${p.ref}.`)))
-  const advice = kitAdvice(seen)
+  const advice = useMemo(() => kitAdvice(seen, circuit), [seen, circuit])
   const on = solved.ok ? rows.filter((r) => solved.energised(r.ref)) : []
   const amps = rows.reduce((sum, r) => sum + volts / r.ohms, 0)
   const notKnown = unknownWattsSentence(inst, unknownWatts(inst))
