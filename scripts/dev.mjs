@@ -2,7 +2,7 @@ import { mkdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { ensurePackages } from './lib/machine.mjs'
 import { portIsFree, startCluster } from './lib/postgres.mjs'
-import { data, ensureModules, watchProofWorker } from './lib/prepare.mjs'
+import { data, ensureModules, watchThreads } from './lib/prepare.mjs'
 import { main, Plain, say } from './lib/say.mjs'
 import { prepareDatabase, startServer } from './lib/serve.mjs'
 
@@ -28,7 +28,7 @@ main(async () => {
   // By port: a second one in this checkout, which the framework refuses, leaves the database of the first alone.
   const folder = join(data, `dev-${port}`)
   mkdirSync(folder, { recursive: true })
-  const [proofWorker, cluster] = await Promise.all([watchProofWorker(folder), startCluster(folder)])
+  const [threads, cluster] = await Promise.all([watchThreads(folder), startCluster(folder)])
   let server = null
   const stop = async () => {
     await server?.stop()
@@ -39,7 +39,7 @@ main(async () => {
   // The server starts and compiles its first page while the demo jobs are loaded: both take a few seconds.
   const [loaded, started] = await Promise.allSettled([
     prepareDatabase(cluster.url, { proven: false }),
-    startServer({ port, databaseUrl: cluster.url, log: process.stdout, proofWorker, dev: true }),
+    startServer({ port, databaseUrl: cluster.url, log: process.stdout, threads, dev: true }),
   ])
   server = started.value
   if (loaded.reason || started.reason) {

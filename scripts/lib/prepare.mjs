@@ -77,7 +77,7 @@ export async function ensureBuild() {
   }
   if (result.code !== 0) throw new Plain(`the app does not build:\n${result.out}`)
   compileEarly()
-  await buildProofWorker()
+  await buildThreads()
   await buildServiceWorker()
   writeFileSync(stamp, now)
 }
@@ -132,48 +132,48 @@ async function buildServiceWorker() {
   })
 }
 
-/** How the file is made that the server's proof threads run. It is no part of the pages' bundle. */
-const proofWorker = (outfile) => ({
-  entryPoints: [join(root, 'src/server/proof/proof.worker.ts')],
+/** How the file is made that the server's threads run. It is no part of the pages' bundle. */
+const threadsFile = (outfile) => ({
+  entryPoints: [join(root, 'src/server/threads/tasks.worker.ts')],
   outfile,
   bundle: true,
   platform: 'node',
   target: 'node20',
   format: 'cjs',
-  footer: { js: 'module.exports = module.exports.default;' },
   mainFields: ['module', 'main'],
   tsconfig: join(root, 'tsconfig.json'),
   logLevel: 'error',
 })
 
 /** Writes that file beside the built pages. */
-export async function buildProofWorker() {
+export async function buildThreads() {
   const { build } = await import('esbuild')
-  await build(proofWorker(join(root, '.next/server/proof.worker.cjs')))
+  await build(threadsFile(join(root, '.next/server/tasks.worker.cjs')))
 }
 
 /**
  * Writes that file into a folder, and writes it again whenever its source changes.
- * @returns the path of a worker file whose threads load the newest one for each proof
+ * @returns the path of a worker file whose threads load the newest one for each task
  */
-export async function watchProofWorker(folder) {
+export async function watchThreads(folder) {
   const { context } = await import('esbuild')
-  const bundle = join(folder, 'proof.bundle.cjs')
-  const making = await context(proofWorker(bundle))
+  const bundle = join(folder, 'tasks.bundle.cjs')
+  const making = await context(threadsFile(bundle))
   await making.rebuild()
   await making.watch()
-  const worker = join(folder, 'proof.worker.cjs')
+  const worker = join(folder, 'tasks.worker.cjs')
   writeFileSync(
     worker,
     `const { statSync } = require('node:fs')
 const bundle = ${JSON.stringify(bundle)}
 let loaded = 0
-module.exports = (task) => {
+const newest = () => {
   const { mtimeMs } = statSync(bundle)
   if (mtimeMs !== loaded) delete require.cache[bundle]
   loaded = mtimeMs
-  return require(bundle)(task)
+  return require(bundle)
 }
+for (const name of Object.keys(newest())) exports[name] = (task) => newest()[name](task)
 `,
   )
   return worker

@@ -53,9 +53,9 @@ function servant() {
  * Starts the server on loopback and waits for its first answer.
  * @param log takes what the server prints
  * @param dev serves the source with hot reload instead of the build
- * @param proofWorker path of the file that proof threads run, where it is not the build's own
+ * @param threads path of the file that threads run, where it is not the build's own
  */
-export async function startServer({ port, databaseUrl, log = null, dev = false, proofWorker = null }) {
+export async function startServer({ port, databaseUrl, log = null, dev = false, threads = null }) {
   const next = join(root, 'node_modules/next/dist/bin/next')
   // A development server writes what it compiles into the checkout, so it runs as whoever owns that.
   const who = dev ? null : servant()
@@ -79,7 +79,7 @@ export async function startServer({ port, databaseUrl, log = null, dev = false, 
       NEXT_TELEMETRY_DISABLED: '1',
       // A build has its engine's name in it already.
       ...(dev ? { GATE_CROSS_ENGINE: engine() } : {}),
-      ...(proofWorker ? { GATE_CROSS_PROOF_WORKER: proofWorker } : {}),
+      ...(threads ? { GATE_CROSS_THREADS: threads } : {}),
     },
     stdio: ['ignore', 'pipe', 'pipe'],
     // Its own process group: Ctrl-C then ends it through us, in order.

@@ -15,7 +15,7 @@ export { cut } from './cut'
 export { readJson } from './jsonText'
 export { checkJob, formatJob, MOST_BYTES, parseJob } from './file'
 export { formatReadings, parseReadings } from './readingsFile'
-export { MOST_SHOP_BYTES, parseShop, shopText, type ShopFile } from './shopFile'
+export { ShopFileError, shopItems, shopText, type Imported, type ShopItem, type ShopReport } from './shopFile'
 export { jsonSchemaOf, publish } from './jsonSchema'
 export { list, MOST_ID, named, optional, record, shape } from './schemaKit'
 export {

@@ -1,68 +1,185 @@
-import type { Device } from '@/core/equipment'
-import { checkDevice } from './deviceFile'
-import { checkJob } from './file'
-import { readJson } from './jsonText'
-import { isRaw, problem, type Checked, type Problem } from './problem'
-import type { Job } from './sections/registry'
+import { TokenParser, Tokenizer, TokenType, type ParsedTokenInfo } from '@streamparser/json'
+import { LIMITS } from './check'
+import { MOST_BYTES } from './file'
+import { problem, show, type Problem } from './problem'
 
-/** The largest file of a whole shop that is read, bytes; and the most jobs and devices in it. */
-export const MOST_SHOP_BYTES = 48 * 1024 * 1024
-const MOST_JOBS = 5000
-/** Wrong places that are named of all that may be wrong. */
-const MOST_PROBLEMS = 20
+const FORMAT = 'gatecross.shop'
 const VERSION = 1
+/** The lists of a shop's file: its jobs, and the devices of its own. */
+export const SHOP_LISTS = ['jobs', 'devices'] as const
+export type ShopList = (typeof SHOP_LISTS)[number]
 
-/** Everything that a shop has: its jobs, and the devices of its own. */
-export interface ShopFile {
-  format: 'gatecross.shop'
-  version: typeof VERSION
-  jobs: Job[]
-  devices: Device[]
+/** A job or a device of a shop's file, not read yet. */
+export interface ShopItem {
+  list: ShopList
+  /** Its place in the list, from 0. */
+  index: number
+  /** Its JSON. */
+  text: string
 }
 
-/** Reads the text of a shop's file: the whole of it is right, or the wrong places are named. */
-export function parseShop(text: string): Checked<ShopFile> {
-  const read = readJson(text)
-  if (!read.ok) return read
-  const { value } = read
-  if (!isRaw(value) || value.format !== 'gatecross.shop')
-    return wrong(problem('format', '"gatecross.shop"', isRaw(value) ? value.format : value))
-  if (value.version !== VERSION)
-    return wrong(problem('version', `${VERSION}: another Gate Cross wrote it`, value.version))
-  const strange = Object.keys(value).find((k) => !['format', 'version', 'jobs', 'devices'].includes(k))
-  if (strange !== undefined) return wrong(problem('', `no field named ${strange}`))
-  const jobs = each('jobs', value.jobs, checkJob)
-  const devices = each('devices', value.devices, checkDevice)
-  const problems = [jobs, devices].flatMap((l) => (l.ok ? [] : l.problems))
-  if (!jobs.ok || !devices.ok) return { ok: false, problems: problems.slice(0, MOST_PROBLEMS) }
-  return {
-    ok: true,
-    value: { format: 'gatecross.shop', version: VERSION, jobs: jobs.value, devices: devices.value },
-  }
+/** What became of an item of an imported file. */
+export interface Imported {
+  list: ShopList
+  index: number
+  /** The name in the shop; the name in the file where it was not imported; empty where it has none. */
+  id: string
+  /**
+   * `known`: the same is here already. `differs`: another of that name is here, and no copy was asked for. `deleted`: it is
+   * among the deleted jobs. `refused`: it is wrong at `problems`.
+   */
+  outcome: 'imported' | 'known' | 'differs' | 'deleted' | 'refused'
+  problems?: Problem[]
 }
 
-const wrong = (p: Problem) => ({ ok: false as const, problems: [p] })
+/** What became of a shop's file, item by item, as far as it could be read. */
+export interface ShopReport {
+  items: Imported[]
+  /** Where the file itself is wrong: what follows that place was not read. */
+  problem: Problem | null
+}
 
-function each<T>(name: string, list: unknown, checkOne: (value: unknown) => Checked<T>): Checked<T[]> {
-  if (!Array.isArray(list)) return wrong(problem(name, 'a list', list))
-  if (list.length > MOST_JOBS) return wrong(problem(name, `at most ${MOST_JOBS} of them`, list.length))
-  const found: T[] = []
-  const problems: Problem[] = []
-  for (const [i, value] of list.entries()) {
-    const checked = checkOne(value)
-    if (checked.ok) found.push(checked.value)
-    else
-      problems.push(
-        ...checked.problems.map((p) => ({ ...p, path: `${name}[${i}]${p.path && `.${p.path}`}` })),
-      )
-    if (problems.length >= MOST_PROBLEMS) break
+/** A shop's file that cannot be read on. */
+export class ShopFileError extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.expected)
   }
-  return problems.length ? { ok: false, problems } : { ok: true, value: found }
+}
+const stop = (path: string, expected: string, got?: unknown): never => {
+  throw new ShopFileError(problem(path, expected, got))
+}
+
+const isList = (name: unknown): name is ShopList => (SHOP_LISTS as readonly unknown[]).includes(name)
+
+/**
+ * Splits a shop's file into its jobs and devices while its bytes come, so that a large shop is never in memory as a whole.
+ * No item is read here: each is text, at most `MOST_BYTES` characters long.
+ * @throws ShopFileError where the file is no shop's file, or breaks off
+ */
+export async function* shopItems(chunks: AsyncIterable<Uint8Array>): AsyncGenerator<ShopItem, undefined> {
+  const splitter = new Splitter()
+  for await (const chunk of chunks) {
+    let wrong: Error | null = null
+    try {
+      splitter.write(chunk)
+    } catch (e) {
+      wrong = e as Error
+    }
+    yield* splitter.take()
+    if (wrong) throw wrong
+  }
+  splitter.end()
+}
+
+const OPENS: ReadonlySet<TokenType> = new Set([TokenType.LEFT_BRACE, TokenType.LEFT_BRACKET])
+const CLOSES: ReadonlySet<TokenType> = new Set([TokenType.RIGHT_BRACE, TokenType.RIGHT_BRACKET])
+/** Brackets around an item: those of the file and of its list. */
+const ITEM_DEPTH = 2
+
+/** The frame of the file goes through a parser in which `null` stands for each item; the item itself is cut out as text. */
+class Splitter {
+  private readonly tokenizer = new Tokenizer()
+  private readonly frame = new TokenParser({ paths: ['$.*', '$.jobs.*', '$.devices.*'], keepStack: false })
+  private depth = 0
+  /** Bytes before this chunk, and the chunk. */
+  private base = 0
+  private chunk: Uint8Array = new Uint8Array()
+  /** Where the open item, or what is left of it, begins in the file; null: none is open. */
+  private from: number | null = null
+  /** Where the last part of the frame, or the open item, begins. */
+  private mark = 0
+  private text = ''
+  private decoder = new TextDecoder()
+  private ready: ShopItem[] = []
+  private last = ''
+  private readonly seen = new Set<string>()
+
+  constructor() {
+    // What is thrown while a token is taken comes by here too.
+    const broken = (e: Error) => {
+      if (e instanceof ShopFileError) throw e
+      stop(this.place(), 'JSON', e.message)
+    }
+    this.tokenizer.onError = broken
+    this.frame.onError = broken
+    // Its end is told to the frame by hand.
+    this.frame.onEnd = () => undefined
+    this.tokenizer.onToken = (token) => this.token(token.token, token.value, token.offset)
+    this.frame.onValue = ({ value, key, stack }) => {
+      if (stack.length > 1) this.item(stack[1]?.key, Number(key))
+      else this.field(String(key), value)
+    }
+  }
+
+  write(chunk: Uint8Array): void {
+    this.chunk = chunk
+    this.tokenizer.write(chunk)
+    if (this.from !== null) {
+      this.text += this.decoder.decode(chunk.subarray(this.from - this.base), { stream: true })
+      this.from = this.base + chunk.length
+    }
+    this.base += chunk.length
+    if (this.base - this.mark > MOST_BYTES)
+      stop(this.place(), `at most ${MOST_BYTES / 1024 / 1024} MB for each job or device`, 'more')
+  }
+
+  /** The items that are whole by now. */
+  take(): ShopItem[] {
+    return this.ready.splice(0)
+  }
+
+  end(): void {
+    if (this.depth > 0 || this.seen.size === 0) stop(this.place(), 'the rest of the file', 'its end')
+    for (const name of ['format', 'version', ...SHOP_LISTS])
+      if (!this.seen.has(name)) stop(name, 'a value', undefined)
+  }
+
+  private token(token: TokenType, value: unknown, offset: number): void {
+    if (OPENS.has(token)) {
+      this.depth++
+      if (this.depth === ITEM_DEPTH + 1) this.from = this.mark = offset
+      if (this.depth > LIMITS.depth + ITEM_DEPTH) stop(this.place(), `at most ${LIMITS.depth} levels`, 'more')
+    }
+    if (this.from === null) {
+      this.mark = offset
+      this.frame.write({ token, value } as ParsedTokenInfo)
+    }
+    if (!CLOSES.has(token)) return
+    if (this.depth-- !== ITEM_DEPTH + 1 || this.from === null) return
+    this.text += this.decoder.decode(this.chunk.subarray(this.from - this.base, offset + 1 - this.base))
+    this.from = null
+    this.mark = offset
+    this.frame.write({ token: TokenType.NULL, value: null })
+  }
+
+  private item(list: unknown, index: number): void {
+    const text = this.text || 'null'
+    this.text = ''
+    if (!isList(list)) return
+    if (Number.isNaN(index)) stop(list, 'a list', 'an object')
+    this.last = `${list}[${index}]`
+    this.ready.push({ list, index, text })
+  }
+
+  private field(name: string, value: unknown): void {
+    if (this.seen.has(name)) stop(name, 'each field once', 'it a second time')
+    this.seen.add(name)
+    if (name === 'format' && value !== FORMAT) stop(name, `"${FORMAT}"`, value)
+    if (name === 'version' && value !== VERSION)
+      stop(name, `${VERSION}: another Gate Cross wrote the file`, value)
+    if (isList(name) ? !Array.isArray(value) : !['format', 'version'].includes(name))
+      stop(name, isList(name) ? 'a list' : `no field named ${show(name)}`, value)
+  }
+
+  /** Where the file is being read: behind the last item that was whole. */
+  private place(): string {
+    return this.last && `behind ${this.last}`
+  }
 }
 
 /** The file, piece by piece, so that a large shop is never one text. */
 export function* shopText(jobs: Iterable<string>, devices: Iterable<string>): Generator<string> {
-  yield `{\n"format": "gatecross.shop",\n"version": ${VERSION},\n"jobs": [\n`
+  yield `{\n"format": "${FORMAT}",\n"version": ${VERSION},\n"jobs": [\n`
   yield* separated(jobs)
   yield '],\n"devices": [\n'
   yield* separated(devices)

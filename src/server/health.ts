@@ -1,6 +1,6 @@
 import { listening } from './changes'
 import type { Database } from './database'
-import { proofsWaiting } from './proof/pool'
+import { proofsWaiting } from './threads/proofs'
 
 /** How the server stands. */
 export interface Health {

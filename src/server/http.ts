@@ -1,9 +1,11 @@
 import { randomUUID } from 'node:crypto'
-import { check, problem, readJson, sentence, type Checked, type Problem } from '@/jobfile'
+import { problem, sentence, type Checked, type Problem } from '@/jobfile'
 import { awayProblem, unfitProblem } from './databaseErrors'
 import { log } from './log'
 import { sessionOf, type Session } from './session'
 import { bodyProblem, strangerProblem } from './strangers'
+import { holdingLarge, isLarge, readAside, TooMuchAtOnce } from './threads/reading'
+import { jsonOf, READERS, type ReadBy, type ReaderName } from './threads/readText'
 
 /** An error answer: what was wrong and where, in the same shape everywhere. */
 export const refuse = (status: number, problems: Problem[]): Response =>
@@ -12,55 +14,59 @@ export const refuse = (status: number, problems: Problem[]): Response =>
 const notHere = (what: string, id: string): Response =>
   refuse(404, [problem('id', `a ${what} that is here`, id)])
 
-/** Reads a request's JSON body as text, giving up as soon as it is larger than allowed (bytes). */
-async function readBody(request: Request, most: number): Promise<string | Response> {
+/** A request's JSON body as it comes, or why it is refused unread. */
+export function bodyOf(request: Request): ReadableStream<Uint8Array> | Response {
   const wrongType = bodyProblem(request)
   if (wrongType) return refuse(415, [wrongType])
+  return request.body ?? new Blob([]).stream()
+}
+
+/** Reads a body as text, giving up as soon as it is larger than allowed (bytes). */
+async function textOf(request: Request, most: number): Promise<string | Response> {
   const tooLarge = () =>
     refuse(413, [problem('body', `at most ${Math.round(most / 1024)} kB`, 'a larger one')])
   if (Number(request.headers.get('content-length') ?? 0) > most) return tooLarge()
-  const reader = request.body?.getReader()
-  if (!reader) return ''
+  const body = bodyOf(request)
+  if (body instanceof Response) return body
   const chunks: Uint8Array[] = []
   let size = 0
-  for (;;) {
-    const { done, value } = await reader.read()
-    if (done) break
-    size += value.byteLength
-    if (size > most) {
-      await reader.cancel()
-      return tooLarge()
-    }
-    chunks.push(value)
+  for await (const chunk of body) {
+    size += chunk.byteLength
+    if (size > most) return tooLarge()
+    chunks.push(chunk)
   }
   return Buffer.concat(chunks).toString('utf8')
 }
 
-/**
- * A request's body, read and checked; the refusal where it is too large (bytes), no JSON, or wrong.
- * @param parse reads the text
- */
-export async function parsedBody<T>(
+/** A request's body, read and checked; the refusal where it is too large, no JSON, or wrong. */
+async function parsed<T>(
   request: Request,
   most: number,
-  parse: (text: string) => Checked<T>,
+  parse: (text: string) => Checked<T> | Promise<Checked<T>>,
 ): Promise<T | Response> {
-  const text = await readBody(request, most)
+  const text = await textOf(request, most)
   if (typeof text !== 'string') return text
-  const parsed = parse(text)
-  return parsed.ok ? parsed.value : refuse(400, parsed.problems)
+  const read = await parse(text)
+  return read.ok ? read.value : refuse(400, read.problems)
 }
 
+/** Bytes of a body that says little. */
+const LITTLE = 4096
+
+/** A small body of a schema; the refusal where it is too large, no JSON, or wrong. */
+export const smallBody = <T>(request: Request, schema: Parameters<typeof jsonOf>[0]): Promise<T | Response> =>
+  parsed(request, LITTLE, jsonOf<T>(schema))
+
 /**
- * Reads a text as JSON of a schema.
- * @param upgrade makes of an older version's value one of today's
+ * A body that may be large, by the name of its reader; the refusal where it is too large, no JSON, or wrong.
+ * @throws TooMuchAtOnce
  */
-export const jsonOf =
-  <T>(schema: Parameters<typeof check>[0], upgrade: (value: unknown) => unknown = (value) => value) =>
-  (text: string): Checked<T> => {
-    const read = readJson(text)
-    return read.ok ? check<T>(schema, upgrade(read.value)) : read
-  }
+export function largeBody<N extends ReaderName>(request: Request, reader: N): Promise<ReadBy<N> | Response> {
+  const read = () => parsed(request, READERS[reader].most, (text) => readAside(reader, text))
+  // A body that does not say how long it is counts as a large one.
+  const length = Number(request.headers.get('content-length') ?? Infinity)
+  return isLarge(length) ? holdingLarge(read) : read()
+}
 
 /**
  * Runs a handler for a request of this app's own; a stranger's is a 403. A database that does not answer is a 503 that says
@@ -93,7 +99,10 @@ async function answerTo(
   try {
     return await handler(sessionOf(request))
   } catch (e) {
-    const [away, unfit] = [awayProblem(e), unfitProblem(e)]
+    const [away, unfit] = [
+      e instanceof TooMuchAtOnce ? problem('the server', `room for it; ${e.message}`) : awayProblem(e),
+      unfitProblem(e),
+    ]
     log.error({ id, why: (e as Error).message, ...(away ? {} : { stack: (e as Error).stack }) }, 'failed')
     if (unfit) return refuse(422, [unfit])
     if (!away)

@@ -121,5 +121,5 @@ test('all jobs leave as one file and come back as one, and what is here already 
   await page.getByLabel('Job file').setInputFiles(await file.path())
   // The list may say beside it that somebody else has changed it.
   const took = page.getByRole('region', { name: 'Take a job in' }).getByRole('status')
-  await expect(took).toContainText('0 jobs and 0 devices are imported')
+  await expect(took).toContainText('Imported 0 jobs and 0 devices.')
 })

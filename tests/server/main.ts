@@ -8,6 +8,7 @@ import {
   awayProblem,
   unfitProblem,
   closeProofs,
+  closeReading,
   connect,
   provenAside,
   proofOf,
@@ -21,10 +22,10 @@ import {
   summaryOf,
 } from '@/server'
 import { monitorEventLoopDelay } from 'node:perf_hooks'
-import { proveJob } from '@/server/proof/proveJob'
+import { proveJob } from '@/server/threads/proveJob'
 import { shopTests } from './shop'
 import { startCluster } from '../../scripts/lib/postgres.mjs'
-import { buildProofWorker } from '../../scripts/lib/prepare.mjs'
+import { buildThreads } from '../../scripts/lib/prepare.mjs'
 
 /** The push route's repository against a real PostgreSQL: what is applied, what clashes, what is replayed. */
 let failed = 0
@@ -76,7 +77,7 @@ async function main(): Promise<void> {
   const db = connect(cluster.url)
   const at = shopIn(db)
   const { shop } = at
-  await buildProofWorker()
+  await buildThreads()
   try {
     expect('the schema is made', (await migrate(db.sequelize)).ok, true)
     const job = read('demo/jobs/quillfeather-lane.json')
@@ -284,7 +285,7 @@ async function main(): Promise<void> {
     expect('and the one between them is proven', fine.summary.verdict, many[0]!.summary.verdict)
     console.log(`${passed} passed, ${failed} failed`)
   } finally {
-    await closeProofs()
+    await Promise.all([closeProofs(), closeReading()])
     await db.sequelize.close()
     await cluster.stop()
     rmSync(folder, { recursive: true, force: true })

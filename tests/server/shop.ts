@@ -4,17 +4,19 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { Client } from 'pg'
 import { QueryTypes } from 'sequelize'
-import { JOB_VERSION, type Envelope, type Job, type Operation } from '@/jobfile'
+import { formatJob, JOB_VERSION, shopText, type Envelope, type Job, type Operation } from '@/jobfile'
 import {
   copyAt,
   createJob,
   getJob,
   historyOf,
+  importShop,
   listJobs,
   moveJob,
   opsSince,
   purgeJobs,
   pushOps,
+  shopFileOf,
   shopIn,
   summaryOf,
   type Listed,
@@ -78,6 +80,8 @@ export async function shopTests(
   expect('both servers show the same', now.job.cables.slice(0, 2).map((c) => c.feet), [33, 22]) // prettier-ignore
   expect('every save is told, with whose it is', heard.map((h) => JSON.parse(h) as unknown), [2, 3, 4, 5].map((version) => ({ shop: at.shop, id, version }))) // prettier-ignore
   await listener.end()
+
+  await fileTests(at, job, expect)
   const later = await opsSince(at, id, 2)
   expect('what came since is told one by one', [later!.version, later!.ops!.length], [5, 3])
   expect('nothing, where nothing came', (await opsSince(at, id, 5))!.ops, [])
@@ -196,4 +200,41 @@ async function backupTests(at: Shop, job: Job, url: string, folder: string, expe
   expect('what was there before is brought back', [restore(file).status, (await contentOf(url)) === before], [0, true]) // prettier-ignore
   const nothing = restore(join(folder, 'nothing.dump'))
   expect('a file that is none is said in a sentence', [nothing.status, /name a file/.test(nothing.stderr)], [1, true]) // prettier-ignore
+}
+
+/** The file of a whole shop, exported and imported: item by item, again and again, and with some of it wrong. */
+async function fileTests(at: Shop, job: Job, expect: Expect): Promise<void> {
+  const other: Shop = { ...at, shop: 'taker' }
+  async function* bytes(text: string): AsyncGenerator<Uint8Array> {
+    const all = new TextEncoder().encode(text)
+    for (let i = 0; i < all.length; i += 65_536) yield all.subarray(i, i + 65_536)
+  }
+  const take = async (text: string, copies = false) => {
+    const { items, problem } = await importShop(other, bytes(text), copies)
+    return { became: items.map((i) => `${i.id} ${i.outcome}`), problem: problem?.path ?? null, items }
+  }
+  // Larger than what is read at once, so that a thread reads it.
+  const large = { ...job, id: 'large', note: 'n'.repeat(2000), readings: manyReadings(job, 900) }
+  const text = [...shopText([{ ...job, id: 'one' }, large, { ...job, id: 'two', title: 7 as never }, { ...job, id: 'three' }].map((j) => formatJob(j)), [])].join('') // prettier-ignore
+  const first = await take(text.slice(0, -40))
+  expect('what was whole before a break is imported', [first.became, first.problem !== null], [['one imported', 'large imported', ' refused'], true]) // prettier-ignore
+  expect('one wrong job is named, and spoils nothing', first.items[2]!.problems!.map((p) => p.path), ['title']) // prettier-ignore
+  expect('the same file goes on where it broke off', (await take(text)).became, ['one known', 'large known', ' refused', 'three imported']) // prettier-ignore
+  await pushOps(other, 'one', { base: 1, ops: [edit(1, feet(77), 'taker')] })
+  const again = await take(text)
+  expect('what was changed here since is not overwritten, nor copied unasked', again.became, ['one differs', 'large known', ' refused', 'three known']) // prettier-ignore
+  expect('asked for, it is a copy', (await take(text, true)).became[0], 'one-2 imported')
+  expect('and one copy, however often it is asked for', (await take(text, true)).became[0], 'one-2 known')
+  await moveJob(other, 'three', 'deleted', 'x')
+  expect('a deleted one is said to be deleted', (await take(text)).became[3], 'three deleted')
+
+  let exported = ''
+  for await (const piece of shopFileOf(other)) exported += piece
+  expect('what is exported is known again, all of it', (await take(exported)).became, ['large known', 'one known', 'one-2 known']) // prettier-ignore
+}
+
+/** Readings of a job, so many that the file is large. */
+function manyReadings(job: Job, many: number): Job['readings'] {
+  const one = job.readings[0]!
+  return Array.from({ length: many }, (_, i) => ({ ...one, id: `many-${i}` }))
 }

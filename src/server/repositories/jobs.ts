@@ -1,11 +1,11 @@
 import { LRUCache } from 'lru-cache'
-import { Op, UniqueConstraintError } from 'sequelize'
+import { Op, UniqueConstraintError, type Transaction } from 'sequelize'
 import { MOST_ID, needsYou, statesOf, type Job, type JobKnown, type JobProof, type Summary } from '@/jobfile'
 import { tellChange } from '../changes'
 import { ENGINE } from '../engine'
 import { fieldsOf } from '../models/job'
 import { readingRow } from '../models/reading'
-import { provenAside } from '../proof/pool'
+import { provenAside } from '../threads/proofs'
 import type { Shop } from '../shop'
 import { inTransaction, inTurn } from '../transaction'
 import { freshJob, keyOf } from './held'
@@ -95,16 +95,28 @@ type Created = { ok: true; id: string } | { ok: false; taken: string }
 /** A job's name with a number, cut so that it stays as short as a name must be. */
 const numbered = (id: string, n: number): string => `${id.slice(0, MOST_ID - `-${n}`.length)}-${n}`
 
+/** The names here that are a job's, or its with a number; its own first. */
+export async function namesLike(
+  { db, shop }: Shop,
+  id: string,
+  transaction?: Transaction,
+): Promise<string[]> {
+  const rows = await db.jobs.findAll({
+    attributes: ['id'],
+    where: { shop, id: { [Op.startsWith]: id.slice(0, MOST_ID - 6) } },
+    order: [['id', 'ASC']],
+    ...(transaction ? { transaction } : {}),
+  })
+  const isLike = (name: string) =>
+    name === id || name === numbered(id, Number(/-([1-9]\d*)$/.exec(name)?.[1]))
+  return rows.map((r) => r.id).filter(isLike)
+}
+
 function insertJob(at: Shop, job: Job, copy: boolean): Promise<Created> {
   const { db, shop } = at
   return inTransaction(db, async (transaction) => {
     let id = job.id
-    const taken = await db.jobs.findAll({
-      attributes: ['id'],
-      where: { shop, id: { [Op.startsWith]: job.id.slice(0, MOST_ID - 6) } },
-      transaction,
-    })
-    const ids = new Set(taken.map((t) => t.id))
+    const ids = new Set(await namesLike(at, job.id, transaction))
     if (ids.has(id)) {
       if (!copy) return { ok: false, taken: id }
       for (let n = 2; ids.has(id); n++) id = numbered(job.id, n)

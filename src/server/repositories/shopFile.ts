@@ -1,15 +1,30 @@
 import isEqual from 'fast-deep-equal'
-import { formatDevice, formatJob, shopText, storedJob, upgradeDevice, type ShopFile } from '@/jobfile'
+import { Semaphore } from 'async-mutex'
+import { Op } from 'sequelize'
+import {
+  formatDevice,
+  formatJob,
+  ShopFileError,
+  shopItems,
+  shopText,
+  storedJob,
+  upgradeDevice,
+  type Imported,
+  type Job,
+  type ShopItem,
+  type ShopReport,
+} from '@/jobfile'
 import type { Device } from '@/core/equipment'
 import type { Shop } from '../shop'
-import { addDevice } from './devices'
+import { readAside } from '../threads/reading'
+import { addDevice, allDevices } from './devices'
 import { freshJob } from './held'
-import { createJob } from './jobs'
+import { createJob, namesLike } from './jobs'
 
-/** Jobs that are at hand at a time: a large shop is never in memory as a whole. */
-const AT_ONCE = 50
+/** Exports take turns by the job: thirty at once leave the database's connections to everybody else. */
+const turn = new Semaphore(1)
 
-/** Everything that a shop has as one file, piece by piece. */
+/** Everything that a shop has as one file, piece by piece: a large shop is never in memory as a whole. */
 export async function* shopFileOf(at: Shop): AsyncGenerator<string, undefined> {
   const { db, shop } = at
   const rows = await db.jobs.findAll({
@@ -18,7 +33,6 @@ export async function* shopFileOf(at: Shop): AsyncGenerator<string, undefined> {
     order: [['id', 'ASC']],
   })
   const devices = await db.devices.findAll({ where: { shop }, order: [['id', 'ASC']] })
-  const jobs: string[] = []
   // The pieces of the text around them are the file's own affair; each job is one of them.
   const pieces = shopText(
     [JOBS],
@@ -29,43 +43,83 @@ export async function* shopFileOf(at: Shop): AsyncGenerator<string, undefined> {
       yield piece
       continue
     }
-    for (const [i, { id }] of rows.entries()) {
-      const held = await freshJob(at, id)
-      if (held) jobs.push(`${i ? ',' : ''}${formatJob(held.doc)}`)
-      if (jobs.length >= AT_ONCE) yield jobs.splice(0).join('')
+    let comma = ''
+    for (const { id } of rows) {
+      const text = await turn.runExclusive(async () => {
+        const held = await freshJob(at, id)
+        return held && formatJob(held.doc)
+      })
+      if (text !== null) yield `${comma}${text}`
+      if (text !== null) comma = ','
     }
-    yield jobs.join('')
   }
 }
 const JOBS = ' '
 
-/** What became of a shop's file. */
-export interface Imported {
-  jobs: number
-  devices: number
-  /** What was here already, the same to the letter. */
-  known: number
+/**
+ * Imports a shop's file while it comes, item by item: what is wrong spoils nothing beside it, and what was imported before a
+ * break stays and is known the next time.
+ * @param copies what has the name of something else here is imported under a name with a number
+ */
+export async function importShop(
+  at: Shop,
+  chunks: AsyncIterable<Uint8Array>,
+  copies: boolean,
+): Promise<ShopReport> {
+  const items: Imported[] = []
+  try {
+    for await (const item of shopItems(chunks)) {
+      const { list, index } = item
+      items.push({ list, index, ...(await importItem(at, item, copies)) })
+    }
+  } catch (e) {
+    if (!(e instanceof ShopFileError)) throw e
+    return { items, problem: e.problem }
+  }
+  return { items, problem: null }
 }
 
-/** Imports a shop's file: what is here already stays, and what has a name that something else has gets a number. */
-export async function importShop(at: Shop, file: ShopFile): Promise<Imported> {
+type Outcome = Omit<Imported, 'list' | 'index'>
+
+async function importItem(at: Shop, { list, text }: ShopItem, copies: boolean): Promise<Outcome> {
+  const read = list === 'jobs' ? await readAside('job', text) : await readAside('device', text)
+  if (!read.ok) return { id: '', outcome: 'refused', problems: read.problems }
+  return list === 'jobs'
+    ? importJob(at, read.value as Job, copies)
+    : importDevice(at, read.value as Device, copies)
+}
+
+async function importJob(at: Shop, job: Job, copies: boolean): Promise<Outcome> {
   const { db, shop } = at
-  const done: Imported = { jobs: 0, devices: 0, known: 0 }
-  for (const device of file.devices) {
-    const row = await db.devices.findOne({ where: { shop, id: device.id } })
-    if (row && isEqual(upgradeDevice(row.doc), device)) done.known++
-    else {
-      await addDevice(at, device)
-      done.devices++
-    }
+  const names = await namesLike(at, job.id)
+  if (names.includes(job.id)) {
+    const known = await whoseIs(at, names, job)
+    const row = await db.jobs.findOne({
+      where: { shop, id: known ?? job.id, deletedAt: { [Op.ne]: null } },
+      attributes: ['id'],
+    })
+    if (row && (known || !copies)) return { id: row.id, outcome: 'deleted' }
+    if (known) return { id: known, outcome: 'known' }
+    if (!copies) return { id: job.id, outcome: 'differs' }
   }
-  for (const job of file.jobs) {
-    const held = await freshJob(at, job.id)
-    if (held && isEqual(storedJob(held.doc), job)) done.known++
-    else {
-      await createJob(at, job, true)
-      done.jobs++
-    }
+  const made = await createJob(at, job, copies)
+  return made.ok ? { id: made.id, outcome: 'imported' } : { id: job.id, outcome: 'differs' }
+}
+
+/** The one of some jobs that is the same as another, its name aside; null: none is. */
+async function whoseIs(at: Shop, names: readonly string[], job: Job): Promise<string | null> {
+  for (const id of names) {
+    const held = await freshJob(at, id)
+    if (held && isEqual(storedJob({ ...held.doc, id: job.id }), job)) return id
   }
-  return done
+  return null
+}
+
+async function importDevice(at: Shop, device: Device, copies: boolean): Promise<Outcome> {
+  const { id } = device
+  const { devices } = await allDevices(at)
+  const same = devices.find((d) => isEqual({ ...d, id }, device))
+  if (same) return { id: same.id, outcome: 'known' }
+  if (!copies && devices.some((d) => d.id === id)) return { id, outcome: 'differs' }
+  return { id: (await addDevice(at, device)).id, outcome: 'imported' }
 }

@@ -1,6 +1,6 @@
 import * as yup from 'yup'
-import { check, LIST_PART, LIST_START, MOST_BYTES, ORDERS, parseJob, SHELVES, STATES } from '@/jobfile'
-import { createJob, guarded, listJobs, parsedBody, refuse, type Listed } from '@/server'
+import { check, LIST_PART, LIST_START, ORDERS, SHELVES, STATES } from '@/jobfile'
+import { createJob, guarded, largeBody, listJobs, refuse, type Listed } from '@/server'
 
 export const dynamic = 'force-dynamic'
 
@@ -26,7 +26,7 @@ export const GET = (request: Request) =>
 /** Takes a job file in; with ?copy=1 a name that is taken gets a number. */
 export const POST = (request: Request) =>
   guarded(request, async ({ at }) => {
-    const job = await parsedBody(request, MOST_BYTES, parseJob)
+    const job = await largeBody(request, 'job')
     if (job instanceof Response) return job
     const copy = new URL(request.url).searchParams.get('copy') === '1'
     const made = await createJob(at, job, copy)

@@ -1,5 +1,4 @@
-import { MOST_DEVICE_BYTES, parseDevice } from '@/jobfile'
-import { addDevice, allDevices, guarded, parsedBody } from '@/server'
+import { addDevice, allDevices, guarded, largeBody } from '@/server'
 
 export const dynamic = 'force-dynamic'
 
@@ -9,7 +8,7 @@ export const GET = (request: Request) => guarded(request, async ({ at }) => Resp
 /** Takes a device file into the shop's own; a name that is taken gets a number. */
 export const POST = (request: Request) =>
   guarded(request, async ({ at }) => {
-    const device = await parsedBody(request, MOST_DEVICE_BYTES, parseDevice)
+    const device = await largeBody(request, 'device')
     if (device instanceof Response) return device
     return Response.json({ device: await addDevice(at, device) }, { status: 201 })
   })

@@ -1,5 +1,4 @@
-import { MOST_SHOP_BYTES, parseShop } from '@/jobfile'
-import { guarded, importShop, parsedBody, shopFileOf } from '@/server'
+import { bodyOf, guarded, holdingLarge, importShop, refuse, shopFileOf } from '@/server'
 
 export const dynamic = 'force-dynamic'
 
@@ -22,10 +21,12 @@ export const GET = (request: Request) =>
     return Promise.resolve(new Response(body, { headers }))
   })
 
-/** Imports such a file. It is right as a whole, or nothing of it is taken. */
+/** Imports such a file while it comes; what became of it is said item by item. ?copies=1: what has a name that is taken too. */
 export const POST = (request: Request) =>
   guarded(request, async ({ at }) => {
-    const file = await parsedBody(request, MOST_SHOP_BYTES, parseShop)
-    if (file instanceof Response) return file
-    return Response.json(await importShop(at, file), { status: 201 })
+    const body = bodyOf(request)
+    if (body instanceof Response) return body
+    const copies = new URL(request.url).searchParams.get('copies') === '1'
+    const report = await holdingLarge(() => importShop(at, body, copies))
+    return report.problem && !report.items.length ? refuse(400, [report.problem]) : Response.json(report)
   })

@@ -1,5 +1,4 @@
-import { MOST_DEVICE_BYTES, parseDevice } from '@/jobfile'
-import { aboutOne, parsedBody, removeDevice, replaceDevice } from '@/server'
+import { aboutOne, largeBody, removeDevice, replaceDevice } from '@/server'
 
 export const dynamic = 'force-dynamic'
 
@@ -7,7 +6,7 @@ const OWN = 'device of the shop’s own'
 
 /** Replaces one of the shop's own devices. Jobs that used it keep what they carry. */
 export const PUT = aboutOne(OWN, async (id, request, { at }) => {
-  const device = await parsedBody(request, MOST_DEVICE_BYTES, parseDevice)
+  const device = await largeBody(request, 'device')
   if (device instanceof Response) return device
   return (await replaceDevice(at, id, device)) ? Response.json({ id }) : null
 })

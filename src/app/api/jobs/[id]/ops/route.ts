@@ -1,14 +1,11 @@
-import { problem, pushSchema, upgradePush, type PushRequest } from '@/jobfile'
-import { aboutOne, jsonOf, opsSince, parsedBody, pushOps, refuse } from '@/server'
+import { problem } from '@/jobfile'
+import { aboutOne, largeBody, opsSince, pushOps, refuse } from '@/server'
 
 export const dynamic = 'force-dynamic'
 
-/** Operations are small; a request larger than this is a mistake. */
-const MOST = 512 * 1024
-
 /** The one way in which a job is changed. Sending the same operations again changes nothing. */
 export const POST = aboutOne('job', async (id, request, { at }) => {
-  const body = await parsedBody(request, MOST, jsonOf<PushRequest>(pushSchema(), upgradePush))
+  const body = await largeBody(request, 'edits')
   if (body instanceof Response) return body
   const pushed = await pushOps(at, id, body)
   return pushed && Response.json(pushed)

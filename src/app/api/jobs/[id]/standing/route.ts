@@ -1,5 +1,5 @@
 import * as yup from 'yup'
-import { aboutOne, jsonOf, moveJob, parsedBody, type Standing } from '@/server'
+import { aboutOne, moveJob, smallBody, type Standing } from '@/server'
 
 export const dynamic = 'force-dynamic'
 
@@ -12,7 +12,7 @@ const schema = yup
 
 /** Puts a job away, deletes it for thirty days, or brings it back. */
 export const PUT = aboutOne('job', async (id, request, { at, who }) => {
-  const body = await parsedBody(request, 4096, jsonOf<{ to: Standing; who: string }>(schema))
+  const body = await smallBody<{ to: Standing; who: string }>(request, schema)
   if (body instanceof Response) return body
   const { to } = body
   return (await moveJob(at, id, to, who ?? body.who)) ? Response.json({ id, to }) : null

@@ -1,17 +1,12 @@
-import { join } from 'node:path'
 import { availableParallelism } from 'node:os'
 import { Semaphore } from 'async-mutex'
-import Piscina from 'piscina'
+import type Piscina from 'piscina'
 import { log } from '../log'
+import { MOST_MB, threadPool } from './pool'
 import type { ProofTask, ProvenJob } from './proveJob'
 
-/** ms and MB that a proof may take on the server: the budget of states keeps nearly every one far below. */
+/** ms that a proof may take on the server: the budget of states keeps nearly every one far below. */
 const MOST_MS = 20_000
-const MOST_MB = 512
-
-/** Path of what the threads run: the build puts it beside the pages' bundle, `npm run dev` elsewhere. */
-const workerFile = (): string =>
-  process.env.GATE_CROSS_PROOF_WORKER ?? join(process.cwd(), '.next', 'server', 'proof.worker.cjs')
 
 const holder = globalThis as typeof globalThis & { gateCrossProofs?: Proofs | undefined }
 interface Proofs {
@@ -27,13 +22,7 @@ const THREADS = Math.max(1, Math.min(4, availableParallelism() - 1))
 
 function proofs(): Proofs {
   return (holder.gateCrossProofs ??= {
-    pool: new Piscina<ProofTask, ProvenJob>({
-      filename: workerFile(),
-      minThreads: 1,
-      maxThreads: THREADS,
-      idleTimeout: 30_000,
-      resourceLimits: { maxOldGenerationSizeMb: MOST_MB },
-    }),
+    pool: threadPool<ProofTask, ProvenJob>('proveJob', THREADS),
     turns: new Semaphore(THREADS),
     underWay: new Map(),
   })
