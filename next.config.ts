@@ -26,8 +26,8 @@ const config: NextConfig = {
           { key: 'Content-Security-Policy', value: "default-src 'none'; frame-ancestors 'none'" },
         ],
       },
-      // Packed, it would be held back until there is enough of it.
-      { source: '/api/changes', headers: [{ key: 'Cache-Control', value: 'no-store, no-transform' }] },
+      // Packed, changes would be held back until there are enough of them; and an export takes a core while it is packed.
+      { source: '/api/(changes|shop)', headers: [{ key: 'Cache-Control', value: 'no-store, no-transform' }] },
     ]),
 }
 

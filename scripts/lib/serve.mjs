@@ -56,19 +56,13 @@ function servant() {
  * @param threads path of the file that threads run, where it is not the build's own
  */
 export async function startServer({ port, databaseUrl, log = null, dev = false, threads = null }) {
-  const next = join(root, 'node_modules/next/dist/bin/next')
   // A development server writes what it compiles into the checkout, so it runs as whoever owns that.
   const who = dev ? null : servant()
   // Requests are short-lived and many: more room for the young spares the collector a fifth of the server's time.
-  const flags = [
-    '--max-semi-space-size=64',
-    next,
-    dev ? 'dev' : 'start',
-    '-H',
-    '127.0.0.1',
-    '-p',
-    String(port),
-  ]
+  const program = dev
+    ? [join(root, 'node_modules/next/dist/bin/next'), 'dev', '-H', '127.0.0.1', '-p', String(port)]
+    : [join(root, 'scripts/server.mjs'), String(port)]
+  const flags = ['--max-semi-space-size=64', ...program]
   const child = spawn(process.execPath, flags, {
     cwd: root,
     ...who,

@@ -1,5 +1,5 @@
 import { ValidationError, type AnySchema } from 'yup'
-import { fits } from './fits'
+import { fits, unfit } from './fits'
 import { problem, show, type Checked, type Problem } from './problem'
 
 /** What a value may be at most before it is looked at closely: its depth, the length of a list, and how much is in it. */
@@ -62,20 +62,38 @@ export function check<T>(
 ): Checked<T> {
   const over = overLimit(value)
   if (over) return { ok: false, problems: [over] }
-  if (fits(schema, value)) return { ok: true, value: value as T }
+  const problems: Problem[] = []
+  // Yup is asked about one place after the other: all at once, five thousand wrong ones take it a second and a half.
+  for (const { path, schema: here, value: v } of unfit(schema, value)) {
+    problems.push(...problemsAt(here, v, path, false))
+    if (problems.length >= LIMITS.problems) break
+  }
+  // What is not known to fit may still be right.
+  if (!problems.length && !fits(schema, value)) problems.push(...problemsAt(schema, value, '', true))
+  return problems.length
+    ? { ok: false, problems: problems.slice(0, LIMITS.problems) }
+    : { ok: true, value: value as T }
+}
+
+/** What Yup has against a value; with `recursive` against what is inside it too. */
+function problemsAt(
+  schema: Pick<AnySchema, 'validateSync'>,
+  value: unknown,
+  path: string,
+  recursive: boolean,
+): Problem[] {
   try {
-    schema.validateSync(value, { strict: true, abortEarly: false })
-    return { ok: true, value: value as T }
+    schema.validateSync(value, { strict: true, abortEarly: false, recursive })
+    return []
   } catch (e) {
     if (!(e instanceof ValidationError)) throw e
     const inner = e.inner.length ? e.inner : [e]
-    return { ok: false, problems: inner.slice(0, LIMITS.problems).map((i) => problemOf(i, value)) }
+    return inner.map((i) => {
+      const { path: place = '' } = i
+      const whole = path && place ? `${path}.${place}` : path || place
+      return { path: whole, expected: expectedOf(i), got: show(at(value, place)) }
+    })
   }
-}
-
-function problemOf(e: ValidationError, value: unknown): Problem {
-  const path = e.path ?? ''
-  return { path, expected: expectedOf(e), got: show(at(value, path)) }
 }
 
 function expectedOf(e: ValidationError): string {

@@ -2,8 +2,10 @@ import fc from '../../tests/helpers/property'
 import { readFileSync, readdirSync } from 'node:fs'
 import * as yup from 'yup'
 import { mutated } from '../../tests/helpers/mutate'
+import { check } from './check'
 import { deviceSchema } from './deviceSchema'
 import { jobSchema } from './document'
+import { pushSchema } from './envelope'
 import { fits } from './fits'
 import { anyOf, byField, id, num, optional, record, shape, text, union, when } from './schemaKit'
 
@@ -69,6 +71,17 @@ describe('whether a value fits', () => {
         }),
         { numRuns: 60 },
       )
+  })
+
+  it('of five thousand wrong elements Yup is asked about as many as are named', () => {
+    const asked = jest.spyOn(yup.Schema.prototype, 'validateSync')
+    const value = { base: 0, ops: Array.from({ length: 5000 }, () => ({})) }
+    const checked = check(pushSchema(), value)
+    const places = checked.ok ? [] : checked.problems.map((p) => p.path)
+    expect(places.slice(0, 3)).toEqual(['ops', 'ops[0].opId', 'ops[0].client'])
+    expect(places).toHaveLength(20)
+    expect(asked.mock.calls.length).toBeLessThan(30)
+    asked.mockRestore()
   })
 
   it('is never said of a schema that looks elsewhere, or is none of ours: there Yup is asked', () => {

@@ -29,6 +29,36 @@ const made = new WeakMap<object, Fit>()
  */
 export const fits = (schema: object, value: unknown): boolean => fitOf(schema)(value)
 
+/** A place of a value that does not fit, or inside which something does not. */
+interface Unfit {
+  path: string
+  /** What the value is held to there. */
+  schema: Schema
+  value: unknown
+}
+
+/** The places of a value that do not surely fit, the outermost first, found one by one as they are asked for. */
+export function* unfit(schema: object, value: unknown, path = ''): Generator<Unfit, undefined> {
+  if (fits(schema, value)) return
+  const meaning = meaningOf(schema)
+  if (meaning?.kind === 'record' && isRaw(value)) {
+    for (const [key, v] of Object.entries(value)) yield* unfit(meaning.value, v, under(path, key))
+    return
+  }
+  const pick = pickOf(schema)
+  if (pick) {
+    yield* unfit(pick(value), value, path)
+    return
+  }
+  yield { path, schema: schema as Schema, value }
+  const { fields, innerType } = schema as unknown as Inside
+  if (fields && isRaw(value))
+    for (const [name, field] of Object.entries(fields)) yield* unfit(field, value[name], under(path, name))
+  if (innerType && Array.isArray(value))
+    for (let i = 0; i < value.length; i++) yield* unfit(innerType, value[i], `${path}[${i}]`)
+}
+const under = (path: string, name: string): string => (path ? `${path}.${name}` : name)
+
 /** What is asked of values is made once for each schema: its tests as a list, its fields by name. */
 function fitOf(schema: object): Fit {
   let fit = made.get(schema)

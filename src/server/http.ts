@@ -4,12 +4,18 @@ import { awayProblem, unfitProblem } from './databaseErrors'
 import { log } from './log'
 import { sessionOf, type Session } from './session'
 import { bodyProblem, strangerProblem } from './strangers'
-import { holdingLarge, isLarge, readAside, TooMuchAtOnce } from './threads/reading'
+import { holding, readAside, TooMuchAtOnce } from './threads/reading'
 import { jsonOf, READERS, type ReadBy, type ReaderName } from './threads/readText'
 
 /** An error answer: what was wrong and where, in the same shape everywhere. */
 export const refuse = (status: number, problems: Problem[]): Response =>
   Response.json({ error: problems.map(sentence).join('; '), problems }, { status })
+
+/** The refusal of a request that is not this app's own; null where it is. */
+export function strangerRefused(request: Request): Response | null {
+  const stranger = strangerProblem(request)
+  return stranger && refuse(403, [stranger])
+}
 
 const notHere = (what: string, id: string): Response =>
   refuse(404, [problem('id', `a ${what} that is here`, id)])
@@ -21,8 +27,8 @@ export function bodyOf(request: Request): ReadableStream<Uint8Array> | Response 
   return request.body ?? new Blob([]).stream()
 }
 
-/** Reads a body as text, giving up as soon as it is larger than allowed (bytes). */
-async function textOf(request: Request, most: number): Promise<string | Response> {
+/** Reads a body, giving up as soon as it is larger than allowed (bytes). */
+async function bytesOf(request: Request, most: number): Promise<Uint8Array<ArrayBuffer> | Response> {
   const tooLarge = () =>
     refuse(413, [problem('body', `at most ${Math.round(most / 1024)} kB`, 'a larger one')])
   if (Number(request.headers.get('content-length') ?? 0) > most) return tooLarge()
@@ -35,18 +41,25 @@ async function textOf(request: Request, most: number): Promise<string | Response
     if (size > most) return tooLarge()
     chunks.push(chunk)
   }
-  return Buffer.concat(chunks).toString('utf8')
+  // With a memory of its own, which can be handed to a thread.
+  const all = new Uint8Array(size)
+  let at = 0
+  for (const chunk of chunks) {
+    all.set(chunk, at)
+    at += chunk.byteLength
+  }
+  return all
 }
 
 /** A request's body, read and checked; the refusal where it is too large, no JSON, or wrong. */
 async function parsed<T>(
   request: Request,
   most: number,
-  parse: (text: string) => Checked<T> | Promise<Checked<T>>,
+  parse: (bytes: Uint8Array<ArrayBuffer>) => Checked<T> | Promise<Checked<T>>,
 ): Promise<T | Response> {
-  const text = await textOf(request, most)
-  if (typeof text !== 'string') return text
-  const read = await parse(text)
+  const bytes = await bytesOf(request, most)
+  if (bytes instanceof Response) return bytes
+  const read = await parse(bytes)
   return read.ok ? read.value : refuse(400, read.problems)
 }
 
@@ -55,17 +68,17 @@ const LITTLE = 4096
 
 /** A small body of a schema; the refusal where it is too large, no JSON, or wrong. */
 export const smallBody = <T>(request: Request, schema: Parameters<typeof jsonOf>[0]): Promise<T | Response> =>
-  parsed(request, LITTLE, jsonOf<T>(schema))
+  parsed(request, LITTLE, (bytes) => jsonOf<T>(schema)(new TextDecoder().decode(bytes)))
 
 /**
  * A body that may be large, by the name of its reader; the refusal where it is too large, no JSON, or wrong.
  * @throws TooMuchAtOnce
  */
 export function largeBody<N extends ReaderName>(request: Request, reader: N): Promise<ReadBy<N> | Response> {
-  const read = () => parsed(request, READERS[reader].most, (text) => readAside(reader, text))
-  // A body that does not say how long it is counts as a large one.
-  const length = Number(request.headers.get('content-length') ?? Infinity)
-  return isLarge(length) ? holdingLarge(read) : read()
+  const { most } = READERS[reader]
+  // A body that does not say how long it is may be as long as any.
+  const bytes = Math.min(most, Number(request.headers.get('content-length') ?? most))
+  return holding(bytes, () => parsed(request, most, (read) => readAside(reader, read)))
 }
 
 /**
@@ -94,8 +107,8 @@ async function answerTo(
   handler: (session: Session) => Promise<Response>,
   id: string,
 ): Promise<Response> {
-  const stranger = strangerProblem(request)
-  if (stranger) return refuse(403, [stranger])
+  const refused = strangerRefused(request)
+  if (refused) return refused
   try {
     return await handler(sessionOf(request))
   } catch (e) {

@@ -37,14 +37,13 @@ export const defineReading = (db: Sequelize) =>
     { sequelize: db, tableName: 'readings', timestamps: false },
   )
 
-export const readingRow = (shop: string, jobId: string, r: Reading): InferCreationAttributes<ReadingRow> => ({
-  shop,
+/** A reading as the fields of its row, by their names in the database. */
+export const readingRow = (r: Reading) => ({
   id: r.id,
-  jobId,
   kind: r.kind,
   value: r.value === 'OL' ? null : r.value,
   who: r.who,
-  takenAt: new Date(r.when),
+  taken_at: r.when,
   supersedes: r.supersedes,
   doc: r,
 })

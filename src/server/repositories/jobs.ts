@@ -1,5 +1,5 @@
 import { LRUCache } from 'lru-cache'
-import { Op, UniqueConstraintError, type Transaction } from 'sequelize'
+import { Op, QueryTypes, UniqueConstraintError, type Transaction } from 'sequelize'
 import { MOST_ID, needsYou, statesOf, type Job, type JobKnown, type JobProof, type Summary } from '@/jobfile'
 import { tellChange } from '../changes'
 import { ENGINE } from '../engine'
@@ -10,7 +10,7 @@ import type { Shop } from '../shop'
 import { inTransaction, inTurn } from '../transaction'
 import { freshJob, keyOf } from './held'
 import { currentOf } from './list'
-import { keepSnapshot } from './snapshots'
+import { snapshotOfRow } from './snapshots'
 
 /** What the list shows of a job: worked out once for each revision and kept with the row. null: no such job. */
 export async function summaryOf(at: Shop, id: string): Promise<Summary | null> {
@@ -124,12 +124,18 @@ function insertJob(at: Shop, job: Job, copy: boolean): Promise<Created> {
     const doc = { ...job, id }
     await db.jobs.create(
       { shop, id, version: 1, doc, docRev: 1, ...fieldsOf(doc), summary: null, updatedAt: new Date() },
-      { transaction },
+      { transaction, returning: false },
     )
-    await keepSnapshot(at, id, 1, doc, transaction)
-    await db.readings.bulkCreate(
-      doc.readings.map((r) => readingRow(shop, id, r)),
-      { transaction },
+    await snapshotOfRow(at, id, transaction)
+    await db.sequelize.query(
+      `INSERT INTO readings (shop, job_id, id, kind, value, who, taken_at, supersedes, doc)
+       SELECT $1, $2, x.* FROM jsonb_to_recordset($3) AS x (id text, kind text, value double precision, who text,
+         taken_at timestamptz, supersedes text, doc jsonb)`,
+      {
+        type: QueryTypes.INSERT,
+        bind: [shop, id, JSON.stringify(doc.readings.map(readingRow))],
+        transaction,
+      },
     )
     await tellChange(at, { id, version: 1 }, transaction)
     return { ok: true, id }

@@ -204,11 +204,7 @@ async function append(
     op: e.op,
   }))
   const readings = taken.flatMap(({ envelope }) =>
-    partsOf(envelope.op).flatMap((part) => {
-      if (part.kind !== 'takeReading') return []
-      const { takenAt, ...row } = readingRow(shop, jobId, part.reading)
-      return [{ ...row, taken_at: takenAt }]
-    }),
+    partsOf(envelope.op).flatMap((part) => (part.kind === 'takeReading' ? [readingRow(part.reading)] : [])),
   )
   const fields = fieldsOf(doc)
   const isSame = JSON.stringify(fields) === JSON.stringify(fieldsOf(held.doc))

@@ -1,9 +1,10 @@
+import { setImmediate } from 'node:timers/promises'
 import isEqual from 'fast-deep-equal'
 import { Semaphore } from 'async-mutex'
 import { Op } from 'sequelize'
 import {
   formatDevice,
-  formatJob,
+  problem,
   ShopFileError,
   shopItems,
   shopText,
@@ -47,7 +48,7 @@ export async function* shopFileOf(at: Shop): AsyncGenerator<string, undefined> {
     for (const { id } of rows) {
       const text = await turn.runExclusive(async () => {
         const held = await freshJob(at, id)
-        return held && formatJob(held.doc)
+        return held && JSON.stringify(held.doc)
       })
       if (text !== null) yield `${comma}${text}`
       if (text !== null) comma = ','
@@ -55,6 +56,9 @@ export async function* shopFileOf(at: Shop): AsyncGenerator<string, undefined> {
   }
 }
 const JOBS = ' '
+
+/** Wrong items that are named of one file: what has so many is no shop's file. */
+const MOST_WRONG = 100
 
 /**
  * Imports a shop's file while it comes, item by item: what is wrong spoils nothing beside it, and what was imported before a
@@ -67,10 +71,16 @@ export async function importShop(
   copies: boolean,
 ): Promise<ShopReport> {
   const items: Imported[] = []
+  let wrong = 0
   try {
     for await (const item of shopItems(chunks)) {
       const { list, index } = item
-      items.push({ list, index, ...(await importItem(at, item, copies)) })
+      const became = await importItem(at, item, copies)
+      items.push({ list, index, ...became })
+      if (became.outcome === 'refused' && ++wrong === MOST_WRONG)
+        return { items, problem: problem(`${list}[${index}]`, `fewer than ${MOST_WRONG} wrong items`) }
+      // Small items are read at once: others have their turn between two of them.
+      await setImmediate()
     }
   } catch (e) {
     if (!(e instanceof ShopFileError)) throw e
@@ -82,7 +92,7 @@ export async function importShop(
 type Outcome = Omit<Imported, 'list' | 'index'>
 
 async function importItem(at: Shop, { list, text }: ShopItem, copies: boolean): Promise<Outcome> {
-  const read = list === 'jobs' ? await readAside('job', text) : await readAside('device', text)
+  const read = await readAside(list === 'jobs' ? 'job' : 'device', new TextEncoder().encode(text))
   if (!read.ok) return { id: '', outcome: 'refused', problems: read.problems }
   return list === 'jobs'
     ? importJob(at, read.value as Job, copies)

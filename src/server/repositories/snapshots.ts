@@ -1,4 +1,4 @@
-import type { Transaction } from 'sequelize'
+import { QueryTypes, type Transaction } from 'sequelize'
 import type { Job } from '@/jobfile'
 import type { Shop } from '../shop'
 
@@ -18,3 +18,15 @@ export async function keepSnapshot(
     },
   )
 }
+
+/** Keeps a job as its row has it: the document does not travel for it. */
+export const snapshotOfRow = async (
+  { db, shop }: Shop,
+  jobId: string,
+  transaction: Transaction,
+): Promise<unknown> =>
+  db.sequelize.query(
+    `INSERT INTO job_snapshots (shop, job_id, version, doc_version, doc, taken_at)
+     SELECT shop, id, version, (doc->>'version')::integer, doc, now() FROM jobs WHERE shop = $1 AND id = $2`,
+    { type: QueryTypes.INSERT, bind: [shop, jobId], transaction },
+  )

@@ -15,6 +15,8 @@ import {
 export interface Reader<T> {
   /** Bytes that it may have. */
   most: number
+  /** Bytes up to which it is read at once: a thread would take longer to be told. What a job is checked by takes long to make. */
+  small: number
   parse(text: string): Checked<T>
 }
 
@@ -31,10 +33,14 @@ export const jsonOf =
 
 /** The readers of bodies that may be large. A large one is read in a thread, which knows its reader by this name. */
 export const READERS = {
-  job: { most: MOST_BYTES, parse: parseJob },
-  device: { most: MOST_DEVICE_BYTES, parse: parseDevice },
+  job: { most: MOST_BYTES, small: 0, parse: parseJob },
+  device: { most: MOST_DEVICE_BYTES, small: 0, parse: parseDevice },
   // Operations are small; a request larger than this is a mistake.
-  edits: { most: 512 * 1024, parse: (text) => jsonOf<PushRequest>(pushSchema(), upgradePush)(text) },
+  edits: {
+    most: 512 * 1024,
+    small: 8 * 1024,
+    parse: (text) => jsonOf<PushRequest>(pushSchema(), upgradePush)(text),
+  },
 } satisfies Record<string, Reader<unknown>>
 export type ReaderName = keyof typeof READERS
 /** What a reader makes of a text that is right. */
@@ -42,8 +48,10 @@ export type ReadBy<N extends ReaderName> = (typeof READERS)[N] extends Reader<in
 
 export interface ReadTask {
   reader: ReaderName
-  text: string
+  /** The text in UTF-8. */
+  bytes: Uint8Array
 }
 
 /** Reads and checks a text. */
-export const readText = ({ reader, text }: ReadTask): Checked<unknown> => READERS[reader].parse(text)
+export const readText = ({ reader, bytes }: ReadTask): Checked<unknown> =>
+  READERS[reader].parse(new TextDecoder().decode(bytes))

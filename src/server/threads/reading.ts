@@ -1,57 +1,64 @@
 import type Piscina from 'piscina'
 import type { Checked } from '@/jobfile'
 import { threadPool } from './pool'
-import { READERS, type ReadBy, type ReaderName, type ReadTask } from './readText'
+import { READERS, readText, type ReadBy, type ReaderName, type ReadTask } from './readText'
 
-/** Characters up to which a text is read at once: a thread would take longer to be told. */
-const SMALL = 64 * 1024
 /** ms that the reading of one text may take. */
 const MOST_MS = 20_000
-/** Large bodies that are held at a time, while they come in or wait to be read. */
-const MOST_LARGE = 16
+/** Bytes of large bodies that are held at a time, while they come in or wait to be read. */
+const MOST_HELD = 128 * 1024 * 1024
 
 interface Reading {
   pool: Piscina<ReadTask, Checked<unknown>>
-  large: number
+  /** Bytes of large bodies. */
+  held: number
 }
 const holder = globalThis as typeof globalThis & { gateCrossReading?: Reading | undefined }
 const reading = (): Reading =>
   (holder.gateCrossReading ??= {
     // One thread: a core stays with whoever answers requests.
     pool: threadPool<ReadTask, Checked<unknown>>('readText', 1),
-    large: 0,
+    held: 0,
   })
 
 /** There are as many large bodies as the server takes at a time: the same request may be sent again. */
 export class TooMuchAtOnce extends Error {
   constructor() {
-    super(`${MOST_LARGE} large requests are being read`)
+    super(`large requests of ${MOST_HELD / 1024 / 1024} MB are being read`)
   }
 }
 
-/** Whether something of a length (bytes or characters) is read in a thread. */
-export const isLarge = (length: number): boolean => length > SMALL
-
 /**
- * Runs `act` while a large body is held.
+ * Runs `act` while a body of some bytes is held.
  * @throws TooMuchAtOnce
  */
-export async function holdingLarge<T>(act: () => Promise<T>): Promise<T> {
-  const held = reading()
-  if (held.large >= MOST_LARGE) throw new TooMuchAtOnce()
-  held.large++
+export async function holding<T>(bytes: number, act: () => Promise<T>): Promise<T> {
+  const now = reading()
+  if (now.held + bytes > MOST_HELD) throw new TooMuchAtOnce()
+  now.held += bytes
   try {
     return await act()
   } finally {
-    held.large--
+    now.held -= bytes
   }
 }
 
-/** Reads and checks a text; a large one in a thread, so that other requests are answered meanwhile. */
-export async function readAside<N extends ReaderName>(reader: N, text: string): Promise<Checked<ReadBy<N>>> {
-  const read = isLarge(text.length)
-    ? await reading().pool.run({ reader, text }, { signal: AbortSignal.timeout(MOST_MS) })
-    : READERS[reader].parse(text)
+/**
+ * Reads and checks a text in UTF-8; one that is not small in a thread, so that other requests are answered meanwhile. The bytes go to
+ * the thread as they are, and are no longer here.
+ */
+export async function readAside<N extends ReaderName>(
+  reader: N,
+  bytes: Uint8Array<ArrayBuffer>,
+): Promise<Checked<ReadBy<N>>> {
+  const task = { reader, bytes }
+  const read =
+    bytes.length > READERS[reader].small
+      ? await reading().pool.run(task, {
+          signal: AbortSignal.timeout(MOST_MS),
+          transferList: [bytes.buffer],
+        })
+      : readText(task)
   return read as Checked<ReadBy<N>>
 }
 

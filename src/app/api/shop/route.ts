@@ -1,4 +1,5 @@
-import { bodyOf, guarded, holdingLarge, importShop, refuse, shopFileOf } from '@/server'
+import { MOST_BYTES } from '@/jobfile'
+import { bodyOf, guarded, holding, importShop, refuse, shopFileOf } from '@/server'
 
 export const dynamic = 'force-dynamic'
 
@@ -27,6 +28,6 @@ export const POST = (request: Request) =>
     const body = bodyOf(request)
     if (body instanceof Response) return body
     const copies = new URL(request.url).searchParams.get('copies') === '1'
-    const report = await holdingLarge(() => importShop(at, body, copies))
+    const report = await holding(MOST_BYTES, () => importShop(at, body, copies))
     return report.problem && !report.items.length ? refuse(400, [report.problem]) : Response.json(report)
   })
