@@ -5,6 +5,7 @@ import {
   contentOf,
   contentWords,
   databaseIn,
+  manifestOf,
   postgres,
   runningServer,
   withDatabase,
@@ -33,7 +34,7 @@ main(async () => {
       await backUp(restored, clean)
       const how = ['--no-owner', '--clean', '--if-exists', '--single-transaction']
       await postgres('pg_restore', url, '-d', databaseIn(url), ...how, clean)
-      rmSync(clean)
+      for (const used of [clean, manifestOf(clean)]) rmSync(used)
       if ((await contentOf(url)) !== wanted)
         throw new Plain(
           `what stands there now is not what the file has. What was there before is in ${kept}.`,

@@ -1,11 +1,21 @@
-import { randomBytes } from 'node:crypto'
-import { chmodSync, existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { createHash, randomBytes } from 'node:crypto'
+import {
+  chmodSync,
+  createReadStream,
+  existsSync,
+  mkdtempSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs'
+import { pipeline } from 'node:stream/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { postgresBin } from './machine.mjs'
 import { holdFolder, isAlive } from './keep.mjs'
 import { startCluster } from './postgres.mjs'
-import { data } from './prepare.mjs'
+import { data, root } from './prepare.mjs'
 import { Plain, run } from './say.mjs'
 import { prepareDatabase } from './serve.mjs'
 
@@ -127,17 +137,64 @@ async function inSnapshot(url, act) {
  * @throws Plain where the file does not bring that back
  */
 export async function backUp(url, file) {
-  // Made first, so that nobody can read it while it is written either.
-  writeFileSync(file, '', { mode: 0o600 })
-  chmodSync(file, 0o600)
-  const content = await inSnapshot(url, (snapshot) =>
-    postgres('pg_dump', url, '-Fc', '--no-owner', '--no-acl', `--snapshot=${snapshot}`, '-f', file),
-  )
-  if ((await proveBackup(url, file)) !== content)
-    throw new Plain(
-      `the backup does not bring back what is there: ${file} is not to be relied on. Try again.`,
+  const part = `${file}.part`
+  try {
+    // Made first, so that nobody can read it while it is written either.
+    writeFileSync(part, '', { mode: 0o600 })
+    chmodSync(part, 0o600)
+    const content = await inSnapshot(url, (snapshot) =>
+      postgres('pg_dump', url, '-Fc', '--no-owner', '--no-acl', `--snapshot=${snapshot}`, '-f', part),
     )
-  return content
+    const proven = await withRestored(url, part, (_, found, schema) => ({ found, schema }))
+    if (proven.found !== content)
+      throw new Plain('the backup does not bring back what is there, so it was not kept. Try again.')
+    // A manifest of an earlier file of this name would say that this one is damaged.
+    rmSync(manifestOf(file), { force: true })
+    renameSync(part, file)
+    const manifest = {
+      format: 'gatecross.backup',
+      made: new Date().toISOString(),
+      release: JSON.parse(readFileSync(join(root, 'package.json'), 'utf8')).version,
+      schema: proven.schema,
+      content: content.split('\n'),
+      sha256: await sumOf(file),
+    }
+    writeFileSync(manifestOf(file), `${JSON.stringify(manifest, null, 2)}\n`, { mode: 0o600 })
+    return content
+  } finally {
+    rmSync(part, { force: true })
+  }
+}
+
+/** Where it is written what a backup is: its release, its schema, a count of each table and its sum. */
+export const manifestOf = (file) => `${file}.manifest.json`
+
+async function sumOf(file) {
+  const hash = createHash('sha256')
+  await pipeline(createReadStream(file), hash)
+  return hash.digest('hex')
+}
+
+/**
+ * Reads what is written of a backup and compares its sum; null where nothing is: an earlier release wrote no manifest.
+ * @throws Plain where the file is not the one that was written
+ */
+async function manifestChecked(file) {
+  const path = manifestOf(file)
+  if (!existsSync(path)) return null
+  let manifest
+  try {
+    manifest = JSON.parse(readFileSync(path, 'utf8'))
+  } catch {
+    manifest = null
+  }
+  if (manifest?.format !== 'gatecross.backup' || !Array.isArray(manifest.content))
+    throw new Plain(`${path} is no manifest of a backup. Get the one that was written with ${file}.`)
+  if (manifest.sha256 !== (await sumOf(file)))
+    throw new Plain(
+      `${file} is damaged, or another file than ${path} describes: its SHA-256 differs. Get another copy of it.`,
+    )
+  return manifest
 }
 
 let scratches = 0
@@ -145,20 +202,22 @@ let scratches = 0
 /**
  * Restores a backup into a database of its own on the same server, which is dropped again. A file may come from anywhere: its
  * rows alone are taken, of the tables that this app has, by a role that may do nothing but add rows to them.
- * @param act gets the address of that database and a count of what is in it
+ * @param act gets the address of that database, a count of what is in it, and the name of the backup's schema
  */
 export async function withRestored(url, file, act) {
   const name = `gate_cross_check_${process.pid}_${++scratches}`
   const role = name.replace('check', 'reader')
   const password = randomBytes(18).toString('base64url')
   const scratch = databaseOf(url, name)
+  const manifest = await manifestChecked(file)
   const done = await migrationsIn(url, file)
+  const schema = done[done.length - 1]
   await dropOrphans(url)
   await query(url, `CREATE DATABASE ${name}`)
   const folder = mkdtempSync(join(tmpdir(), 'gate-cross-rows-'))
   try {
     // As it was when the backup was made, then filled, then brought up to today.
-    await prepareDatabase(scratch, { demo: false, to: done[done.length - 1] })
+    await prepareDatabase(scratch, { demo: false, to: schema })
     await query(
       scratch,
       `CREATE ROLE ${role} LOGIN PASSWORD '${password}'; GRANT INSERT ON ${TABLES.join(', ')} TO ${role}`,
@@ -171,17 +230,18 @@ export async function withRestored(url, file, act) {
     const only = ['--data-only', '--single-transaction', '--exit-on-error', '-L', rows]
     await postgres('pg_restore', reader.toString(), '-d', name, ...only, file)
     await query(scratch, `DROP OWNED BY ${role}; DROP ROLE ${role}`)
+    if (manifest && (await contentOf(scratch)) !== manifest.content.join('\n'))
+      throw new Plain(
+        `${file} does not bring what its manifest says: ${contentWords(manifest.content.join('\n'))}.`,
+      )
     await prepareDatabase(scratch, { demo: false })
-    return await act(scratch, await contentOf(scratch))
+    return await act(scratch, await contentOf(scratch), schema)
   } finally {
     rmSync(folder, { recursive: true, force: true })
     await query(url, `DROP DATABASE ${name} WITH (FORCE)`)
     await query(url, `DROP ROLE IF EXISTS ${role}`)
   }
 }
-
-/** What a backup brings back, counted in a database of its own. */
-const proveBackup = (url, file) => withRestored(url, file, (_, content) => content)
 
 /** Runs SQL of this app's own. */
 async function query(url, sql) {

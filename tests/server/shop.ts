@@ -1,5 +1,6 @@
 import { spawnSync } from 'node:child_process'
-import { existsSync, rmSync, statSync } from 'node:fs'
+import { createHash } from 'node:crypto'
+import { existsSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { Client } from 'pg'
@@ -23,7 +24,7 @@ import {
   type Shop,
 } from '@/server'
 
-import { backUp, contentOf, postgres } from '../../scripts/lib/backup.mjs'
+import { backUp, contentOf, manifestOf, postgres } from '../../scripts/lib/backup.mjs'
 import { prepareDatabase } from '../../scripts/lib/serve.mjs'
 
 type Expect = (what: string, got: unknown, wanted: unknown) => void
@@ -158,6 +159,10 @@ async function backupTests(at: Shop, job: Job, url: string, folder: string, expe
   await busy
   expect('a backup is proven while the shop works', [taken, saves > 10], ['proven', true])
   expect('and its owner alone can read it', statSync(file).mode & 0o777, 0o600)
+  const manifest = JSON.parse(readFileSync(manifestOf(file), 'utf8')) as Record<string, unknown>
+  const sum = createHash('sha256').update(readFileSync(file)).digest('hex')
+  const jobs = (manifest.content as string[]).find((line) => line.startsWith('jobs|'))!.split('|')[1]
+  expect('its manifest has release, schema, counts and sum', [manifest.release, manifest.schema, jobs, manifest.sha256 === sum], ['0.1.0', '0004-shop', String(await at.db.jobs.count()), true]) // prettier-ignore
   const before = (await contentOf(url)) as string
   expect('a backup, restored beside, has what is there', await backUp(url, file), before)
   await postgres('psql', url, '-qc', "UPDATE jobs SET title = 'Written over'")
@@ -198,6 +203,13 @@ async function backupTests(at: Shop, job: Job, url: string, folder: string, expe
   expect('and nothing is left of the trial', (await postgres('psql', url, '-Atc', "SELECT datname FROM pg_database WHERE datname ~ 'gate_cross_check' UNION SELECT rolname FROM pg_roles WHERE rolname ~ 'gate_cross_reader'")), '') // prettier-ignore
   await postgres('psql', url, '-qc', 'DROP DATABASE evil WITH (FORCE)')
   expect('what was there before is brought back', [restore(file).status, (await contentOf(url)) === before], [0, true]) // prettier-ignore
+  const bytes = readFileSync(file)
+  writeFileSync(file, bytes.subarray(0, bytes.length - 7))
+  const short = restore(file)
+  expect('a damaged file is refused before anything is done', [short.status, /damaged/.test(short.stderr)], [1, true]) // prettier-ignore
+  writeFileSync(file, bytes)
+  rmSync(manifestOf(file))
+  expect('one of an earlier release has no manifest, and is taken', restore(file).status, 0)
   const nothing = restore(join(folder, 'nothing.dump'))
   expect('a file that is none is said in a sentence', [nothing.status, /name a file/.test(nothing.stderr)], [1, true]) // prettier-ignore
 }
