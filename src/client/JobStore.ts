@@ -10,6 +10,7 @@ import {
   restorable,
   storedJob,
   type Checked,
+  type Deletion,
   type Envelope,
   type Job,
   type Operation,
@@ -40,6 +41,7 @@ export class JobStore {
   private notTakenBack: string[] = []
   private news: readonly Envelope[] = []
   private missing: Problem[] | null = null
+  private deleted: Deletion | null = null
   private failures = 0
   /** How often the server has broken down on the oldest edit. */
   private breakdowns = 0
@@ -92,8 +94,10 @@ export class JobStore {
     }
     this.failures = 0
     this.isInexact = false
-    if (loaded.ok) await this.rebase(loaded.value)
-    else {
+    if (loaded.ok) {
+      this.deleted = loaded.value.deleted
+      await this.rebase(loaded.value)
+    } else {
       // What waits for it is not thrown away with it: it is set aside with the reason as it is sent, and can be looked at.
       if (!this.box.pending.length && !this.box.conflicted.length) this.base = null
       this.missing = this.base ? null : loaded.problems
@@ -295,6 +299,8 @@ export class JobStore {
     }
     const made = [...answer.others, ...taken]
     const job = withAll(before, made)
+    // An edit moves the day on which a deleted job is removed.
+    this.mayHaveMissed ||= this.deleted !== null
     // Once it is, only the whole document mends it.
     this.isInexact ||= !isExact || job === null
     await this.learn(answer.others)
@@ -317,6 +323,7 @@ export class JobStore {
     }
     this.failures = 0
     const since = answered.ok ? answered.value : null
+    if (since) this.deleted = since.deleted
     const job = since?.ops ? withAll(base.job, since.ops) : null
     if (since?.ops) await this.learn(since.ops)
     if (since && job) await this.rebase({ version: since.version, job })
@@ -380,6 +387,7 @@ export class JobStore {
       isKeeping: box.isKeeping,
       saving: waiting === 0 && this.failures === 0 ? 'saved' : this.failures > 0 ? 'offline' : 'saving',
       missing: this.missing,
+      deleted: this.deleted,
       conflicted: box.conflicted,
       canUndo: this.undos.length > 0,
       canRedo: this.redos.length > 0,

@@ -1,7 +1,7 @@
 export { JobStore } from './JobStore'
 export { openLive, type Heard, type Live } from './live'
 export { browserQueue, memoryQueue, type QueueStorage, type ConflictedOp, type OnDeviceJob } from './queue'
-export { addJob } from './addJob'
+export { addJob, moveJob } from './addJob'
 export {
   ask,
   httpTransport,

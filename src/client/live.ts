@@ -5,6 +5,8 @@ export interface Change {
   kind: 'changed'
   id: string | null
   version: number
+  /** It was archived, deleted or restored: its revision is the same. */
+  moved?: boolean
 }
 export type Heard = Change | TabMessage
 
@@ -59,7 +61,7 @@ function stream(onChange: (change: Change) => void): void {
   const source = new EventSource('/api/changes')
   source.addEventListener('open', () => onChange({ kind: 'changed', id: null, version: 0 }))
   source.addEventListener('message', (e: MessageEvent<string>) => {
-    const told = JSON.parse(e.data) as { id: string | null; version: number }
+    const told = JSON.parse(e.data) as Omit<Change, 'kind'>
     onChange({ kind: 'changed', ...told })
   })
   source.addEventListener('error', () => {

@@ -85,6 +85,25 @@ describe('errors are sorted', () => {
 })
 
 describe('others', () => {
+  it('a deletion is seen though the revision is the same, and each edit asks for its new day', async () => {
+    const server = fakeServer()
+    const store = await open(server)
+    expect(store.getView().deleted).toBeNull()
+    server.state.deleted = { by: 'Ash Tolland', goes: '2026-12-24T00:00:00Z' }
+    store.hear(null)
+    await store.flush()
+    expect(store.getView().deleted).toEqual(server.state.deleted)
+    server.state.deleted = { by: 'Ash Tolland', goes: '2026-12-30T00:00:00Z' }
+    store.edit(set(31))
+    await settled(store)
+    expect(store.getView().deleted?.goes).toBe('2026-12-30T00:00:00Z')
+    server.state.deleted = null
+    store.hear(null)
+    await store.flush()
+    expect(store.getView().deleted).toBeNull()
+    store.close()
+  })
+
   it('a field that was opened before somebody changed its place overwrites nothing', async () => {
     const server = fakeServer()
     const store = await open(server)

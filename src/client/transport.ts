@@ -2,6 +2,7 @@ import {
   isRaw,
   problem,
   sentence,
+  type Deletion,
   type Envelope,
   type Job,
   type JobProof,
@@ -34,10 +35,11 @@ export const problemsOf = (answer: NotDone): Problem[] =>
 export interface Since {
   version: number
   ops: Envelope[] | null
+  deleted: Deletion | null
 }
 
 export interface Transport {
-  load(jobId: string): Promise<Answered<{ version: number; job: Job }>>
+  load(jobId: string): Promise<Answered<{ version: number; job: Job; deleted: Deletion | null }>>
   push(jobId: string, request: PushRequest): Promise<Answered<PushResponse>>
   since(jobId: string, version: number): Promise<Answered<Since>>
 }

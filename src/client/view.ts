@@ -1,4 +1,4 @@
-import type { Envelope, Job, Problem } from '@/jobfile'
+import type { Deletion, Envelope, Job, Problem } from '@/jobfile'
 import type { ConflictedOp, QueueStorage } from './queue'
 import type { Transport } from './transport'
 
@@ -18,6 +18,8 @@ export interface JobView {
   saving: 'saved' | 'saving' | 'offline'
   /** Why there is no job to show; null while there is, or while it loads. */
   missing: Problem[] | null
+  /** Somebody has deleted the job; null: nobody has. */
+  deleted: Deletion | null
   conflicted: ConflictedOp[]
   canUndo: boolean
   canRedo: boolean

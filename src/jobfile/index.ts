@@ -26,6 +26,7 @@ export {
   SHELVES,
   STATES,
   statesOf,
+  type Deletion,
   type JobListEntry,
   type JobKnown,
   type JobProof,

@@ -29,8 +29,15 @@ export interface JobListEntry {
   version: number
   /** null: not worked out since its last change. */
   summary: Summary | null
-  /** For one that is deleted: by whom, and when it goes for good. */
-  deleted?: { by: string; goes: string }
+  deleted?: Deletion
+}
+
+/** A job that is deleted and can still be restored. */
+export interface Deletion {
+  /** Who deleted it; empty where nobody said who. */
+  by: string
+  /** ISO time after which it is removed. */
+  goes: string
 }
 
 /** What is known of a job before it is opened. */

@@ -10,6 +10,8 @@ const CHANNEL = 'gate_cross_jobs'
 interface JobChange {
   id: string
   version: number
+  /** It was archived, deleted or restored: its revision is the same. */
+  moved?: boolean
 }
 /** The same with whose it is. */
 type Told = JobChange & { shop: string }
@@ -123,8 +125,8 @@ export function changeStream({ shop }: Shop, signal: AbortSignal): ReadableStrea
       }
       const unlisten = line().listen((told) => {
         if (told && told.shop !== shop) return
-        const { id, version } = told ?? { id: null, version: 0 }
-        send(`data: ${JSON.stringify({ id, version })}\n\n`)
+        const { id, version, moved } = told ?? { id: null, version: 0 }
+        send(`data: ${JSON.stringify({ id, version, moved })}\n\n`)
       })
       const beat = setInterval(() => send(': here\n\n'), BEAT_MS)
       stop = () => {

@@ -38,6 +38,28 @@ test('what somebody does on another device is seen within a second, with who and
   await far.context().close()
 })
 
+test('a job that is deleted while somebody works on it says so at once, and is restored from there', async ({
+  page,
+  browser,
+}) => {
+  const far = await twoDevices(page, browser)
+  const id = new URL(page.url()).pathname.split('/')[2]!
+  const answer = await far.request.put(`/api/jobs/${id}/standing`, {
+    data: { to: 'deleted', who: 'Ash Tolland' },
+  })
+  expect(answer.status()).toBe(200)
+  const notice = page.getByRole('alert', { name: 'Deleted job' })
+  await expect(notice).toContainText('Ash Tolland deleted this job.')
+  // What is typed meanwhile is kept.
+  await setpoint(page).fill('38')
+  await saved(page)
+  await notice.getByRole('button', { name: 'Restore job' }).click()
+  await expect(notice).toBeHidden()
+  const listing = await page.request.get(`/api/jobs/${id}`)
+  expect(((await listing.json()) as { deleted: unknown }).deleted).toBeNull()
+  await far.context().close()
+})
+
 test('what others do moves no line of the list under a finger: it waits until it is asked for', async ({
   page,
 }) => {

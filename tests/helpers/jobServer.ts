@@ -3,6 +3,7 @@ import {
   apply,
   clashAt,
   JOB_VERSION,
+  type Deletion,
   type Envelope,
   type Job,
   type Operation,
@@ -18,6 +19,7 @@ export function fakeServer() {
   let job = readJson<Job>('demo/jobs/quillfeather-lane.json')
   const state = {
     away: false,
+    deleted: null as Deletion | null,
     loseAnswers: 0,
     pushes: 0,
     /** Says what becomes of a request before it is looked at; null: it is taken. */
@@ -48,8 +50,14 @@ export function fakeServer() {
   }
   const transport: Transport = {
     since: async (_, version) =>
-      state.away ? away : { ok: true, value: { version: log.length + 1, ops: log.slice(version - 1) } },
-    load: async () => (state.away ? away : { ok: true, value: { version: log.length + 1, job } }),
+      state.away
+        ? away
+        : {
+            ok: true,
+            value: { version: log.length + 1, ops: log.slice(version - 1), deleted: state.deleted },
+          },
+    load: async () =>
+      state.away ? away : { ok: true, value: { version: log.length + 1, job, deleted: state.deleted } },
     push: async (_, request) => {
       state.pushes++
       if (state.away) return away

@@ -111,6 +111,14 @@ export async function shopTests(
   expect('deleted, it says by whom and until when', [gone.deleted!.by, Math.round((Date.parse(gone.deleted!.goes) - Date.now()) / 86_400_000)], ['Wren Hollis', 30]) // prettier-ignore
   expect('an edit from a device that did not know is kept', (await push(edit(33, feet(55)))).results[0]!.outcome, 'applied') // prettier-ignore
 
+  // Deleted three weeks ago, and edited a moment ago.
+  const longAgo = new Date(Date.now() - 20 * 86_400_000)
+  await at.db.jobs.update({ deletedAt: longAgo }, { where: { shop: at.shop, id } })
+  const days = (goes: string) => Math.round((Date.parse(goes) - Date.now()) / 86_400_000)
+  const told = (await opsSince(at, id, 34))!.deleted
+  expect('who has it open is told, and that the edit counts as use', [told?.by, days(told!.goes), (await getJob(at, id))!.deleted?.by], ['Wren Hollis', 30, 'Wren Hollis']) // prettier-ignore
+  expect('so it stays for 30 more days', await purgeJobs(at, new Date(longAgo.getTime() + 35 * 86_400_000)), 0) // prettier-ignore
+
   const history = (await historyOf(at, id, null))!
   expect('the history has every edit, the newest first', [history.edits[0]!.op, history.edits.length, history.more], [feet(55), 33, false]) // prettier-ignore
   expect('and what came before one', (await historyOf(at, id, 3))!.edits.map((e) => [e.version, e.who]), [[2, "shop's"]]) // prettier-ignore

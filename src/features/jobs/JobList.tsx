@@ -5,7 +5,7 @@ import { intlFormat, intlFormatDistance } from 'date-fns'
 import Link from 'next/link'
 import { Plus } from 'lucide-react'
 import { type ComponentProps, lazy, Suspense, useDeferredValue, useEffect, useState } from 'react'
-import { ask } from '@/client'
+import { moveJob } from '@/client'
 import {
   LIST_START,
   ORDERS,
@@ -205,10 +205,7 @@ function useMoving(askAnew: () => Promise<void>) {
     return () => clearTimeout(timer)
   }, [moved])
   const move = async ({ id, title }: { id: string; title: string }, from: Shelf, to: Shelf) => {
-    const answer = await ask(fetch, `/api/jobs/${encodeURIComponent(id)}/standing`, {
-      method: 'PUT',
-      body: JSON.stringify({ to, who: kept(WHO) ?? '' }),
-    })
+    const answer = await moveJob(id, to, kept(WHO) ?? '')
     const failed = answer.ok ? null : answer.why === 'refused' ? 'it is not there any more' : answer.message
     setMoved({ id, title, from, to, failed })
     await askAnew()

@@ -73,7 +73,8 @@ export function useStore(jobId: string): JobStore | null {
     void made.load()
     const stop = live.listen((heard) => {
       if (heard.kind !== 'changed') made.hearTab(heard)
-      else if (heard.id === null || heard.id === id) made.hear(heard.id === null ? null : heard.version)
+      else if (heard.id === null) made.hear(null)
+      else if (heard.id === id) made.hear(heard.moved ? null : heard.version)
     })
     const again = () => document.visibilityState === 'visible' && made.hear(null)
     const online = () => void made.flush()

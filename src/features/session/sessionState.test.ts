@@ -15,7 +15,7 @@ async function board({ isLoaded = true } = {}) {
   let n = 0
   const store = new JobStore(job.id, {
     transport: {
-      load: () => Promise.resolve({ ok: true, value: { version: 1, job } }),
+      load: () => Promise.resolve({ ok: true, value: { version: 1, job, deleted: null } }),
       push: () => Promise.resolve({ ok: false, why: 'offline', message: 'no signal' }),
       since: () => Promise.resolve({ ok: false, why: 'offline', message: 'no signal' }),
     },

@@ -50,6 +50,7 @@ import { Verdict } from './Verdict'
 
 /** What others do, and what is to be decided between them, comes after the first look. */
 const News = later(async () => (await import('../news')).News)
+const Deleted = later(async () => (await import('./Deleted')).Deleted)
 const ConflictList = later(async () => (await import('./ConflictList')).ConflictList)
 
 /**
@@ -266,6 +267,7 @@ const Walk = memo(function Walk({ decide, onSeen }: { decide: JobStore['decide']
           <TimeSlot />
           <NothingStored />
           <Verdict />
+          <Deleted />
           <ConflictList decide={decide} />
           <News onSeen={onSeen} />
           <PutBack />

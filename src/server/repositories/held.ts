@@ -1,13 +1,16 @@
 import { LRUCache } from 'lru-cache'
-import { apply, JOB_VERSION, storedJob, type Job } from '@/jobfile'
+import { apply, JOB_VERSION, storedJob, type Deletion, type Job } from '@/jobfile'
 import { log } from '../log'
 import type { Shop } from '../shop'
+import { DELETION_COLUMNS, deletionOf } from './deletion'
 import { loggedBetween, type Logged } from './logged'
 
 /** A job as this server last saw it: never believed without asking the database for its revision. */
 export interface Held {
   version: number
   doc: Job
+  /** null: it is not deleted. */
+  deleted: Deletion | null
   /** The revision at which the document was last written, and whether it was one of an older version of the file. */
   docRev: number
   isOlder: boolean
@@ -43,23 +46,33 @@ export async function freshJob(at: Shop, id: string): Promise<Held | null> {
   const { db, shop } = at
   const known = heldJob(at, id)
   if (known) {
-    const row = await db.jobs.findOne({ where: { shop, id }, attributes: ['version'] })
+    const row = await db.jobs.findOne({ where: { shop, id }, attributes: ['version', ...DELETION_COLUMNS] })
     if (!row) {
       forgetJob(at, id)
       return null
     }
     const { version } = row
-    if (version === known.version) return known
+    const deleted = deletionOf(row)
+    if (version === known.version) return { ...known, deleted }
     if (version > known.version && version - known.version <= LOG_TAIL) {
       const since = await loggedBetween(at, id, known.version, version)
       if (since.length === version - known.version) {
-        const next = { ...known, version, doc: after(id, known.doc, since), log: [...known.log, ...since] }
+        const next = {
+          ...known,
+          version,
+          deleted,
+          doc: after(id, known.doc, since),
+          log: [...known.log, ...since],
+        }
         holdJob(at, id, next)
         return next
       }
     }
   }
-  const row = await db.jobs.findOne({ where: { shop, id }, attributes: ['version', 'doc', 'docRev'] })
+  const row = await db.jobs.findOne({
+    where: { shop, id },
+    attributes: ['version', 'doc', 'docRev', ...DELETION_COLUMNS],
+  })
   if (!row) return null
   const { version, docRev } = row
   const logFrom = Math.max(0, Math.min(docRev, version - LOG_TAIL))
@@ -72,6 +85,7 @@ export async function freshJob(at: Shop, id: string): Promise<Held | null> {
       stored,
       ops.filter((o) => o.version > docRev),
     ),
+    deleted: deletionOf(row),
     docRev,
     isOlder: row.doc.version !== JOB_VERSION,
     log: ops,

@@ -1,6 +1,15 @@
 import { LRUCache } from 'lru-cache'
 import { Op, QueryTypes, UniqueConstraintError, type Transaction } from 'sequelize'
-import { MOST_ID, needsYou, statesOf, type Job, type JobKnown, type JobProof, type Summary } from '@/jobfile'
+import {
+  MOST_ID,
+  needsYou,
+  statesOf,
+  type Deletion,
+  type Job,
+  type JobKnown,
+  type JobProof,
+  type Summary,
+} from '@/jobfile'
 import { tellChange } from '../changes'
 import { ENGINE } from '../engine'
 import { fieldsOf } from '../models/job'
@@ -71,9 +80,12 @@ export async function knownOf({ db, shop }: Shop, id: string): Promise<JobKnown 
   return row && { title: row.title, owner: row.owner, verdict: currentOf(row)?.verdict ?? null }
 }
 
-export async function getJob(at: Shop, id: string): Promise<{ version: number; job: Job } | null> {
+export async function getJob(
+  at: Shop,
+  id: string,
+): Promise<{ version: number; job: Job; deleted: Deletion | null } | null> {
   const held = await freshJob(at, id)
-  return held && { version: held.version, job: held.doc }
+  return held && { version: held.version, job: held.doc, deleted: held.deleted }
 }
 
 /** How often a free name is looked for where another server takes it first. */

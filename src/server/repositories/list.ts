@@ -3,7 +3,7 @@ import type { JobListEntry, JobListing, JobOrder, ListAsked, Shelf, Summary } fr
 import { ENGINE } from '../engine'
 import type { JobRow } from '../models/job'
 import type { Shop } from '../shop'
-import { GONE_AFTER_DAYS } from './standing'
+import { deletionOf } from './deletion'
 
 /** What part of the list is asked for. */
 export interface Listed extends ListAsked {
@@ -65,8 +65,8 @@ const words = (text: string): string[] =>
 type Standing = Pick<JobRow, 'summary' | 'summaryVersion' | 'version' | 'engine'>
 
 function entryOf(row: JobRow): JobListEntry {
-  const { id, title, address, owner, note, version, deletedAt, deletedBy } = row
-  const goes = deletedAt && new Date(deletedAt.getTime() + GONE_AFTER_DAYS * 86_400_000).toISOString()
+  const { id, title, address, owner, note, version } = row
+  const deleted = deletionOf(row)
   return {
     id,
     title,
@@ -76,7 +76,7 @@ function entryOf(row: JobRow): JobListEntry {
     version,
     updatedAt: row.updatedAt.toISOString(),
     summary: currentOf(row),
-    ...(goes ? { deleted: { by: deletedBy ?? '', goes } } : {}),
+    ...(deleted ? { deleted } : {}),
   }
 }
 

@@ -4,6 +4,7 @@ import {
   apply,
   clashAt,
   partsOf,
+  type Deletion,
   type Envelope,
   type Job,
   type OpResult,
@@ -249,15 +250,15 @@ export async function opsSince(
   at: Shop,
   jobId: string,
   after: number,
-): Promise<{ version: number; ops: Envelope[] | null } | null> {
+): Promise<{ version: number; ops: Envelope[] | null; deleted: Deletion | null } | null> {
   const held = await freshJob(at, jobId)
   if (!held) return null
-  const { version, log: end, logFrom } = held
-  if (version - after > MOST_SINCE) return { version, ops: null }
+  const { version, deleted, log: end, logFrom } = held
+  if (version - after > MOST_SINCE) return { version, ops: null, deleted }
   const since =
     after >= logFrom ? end.filter((o) => o.version > after) : await loggedBetween(at, jobId, after, version)
   // A job that was taken in again under its name has no way from there to here.
-  return { version, ops: since.length === version - after ? since.map((o) => o.envelope) : null }
+  return { version, ops: since.length === version - after ? since.map((o) => o.envelope) : null, deleted }
 }
 
 type Judged = Exclude<OpResult, { outcome: 'applied' | 'alreadyThere' }> | { outcome: 'change'; doc: Job }

@@ -1,11 +1,8 @@
-import { Op } from 'sequelize'
 import { tellChange } from '../changes'
 import type { Shop } from '../shop'
 import { inTransaction } from '../transaction'
+import { isGone } from './deletion'
 import { forgetJob } from './held'
-
-/** Days for which a deleted job can be brought back. */
-export const GONE_AFTER_DAYS = 30
 
 /** Where a job stands: at work, put away, or deleted and still to be brought back. */
 export type Standing = 'here' | 'archived' | 'deleted'
@@ -24,7 +21,7 @@ export async function moveJob(at: Shop, id: string, to: Standing, who: string): 
       returning: ['version'],
       transaction,
     })
-    if (count) await tellChange(at, { id, version: rows[0]?.version ?? 0 }, transaction)
+    if (count) await tellChange(at, { id, version: rows[0]?.version ?? 0, moved: true }, transaction)
     return count > 0
   })
 }
@@ -33,12 +30,7 @@ export async function moveJob(at: Shop, id: string, to: Standing, who: string): 
 export async function purgeJobs(at: Shop, now: Date): Promise<number> {
   const { db, shop } = at
   return inTransaction(db, async (transaction) => {
-    const before = new Date(now.getTime() - GONE_AFTER_DAYS * 86_400_000)
-    const rows = await db.jobs.findAll({
-      where: { shop, deletedAt: { [Op.lt]: before } },
-      attributes: ['id'],
-      transaction,
-    })
+    const rows = await db.jobs.findAll({ where: isGone(shop, now), attributes: ['id'], transaction })
     const ids = rows.map((r) => r.id)
     if (!ids.length) return 0
     // Readings are kept against everything but this.
