@@ -3,6 +3,7 @@ import type { Drawing, Shape } from '@/drawing'
 import { inColumns } from './columns'
 import type { Block, Cell, Line, Paper, Section } from './paper'
 import { modulePath, strokePath } from './PaperView'
+import { unprintable, UnprintableError, wordParts } from './printable'
 
 /** Where the two weights of the font lie: an address in the browser, a path on a machine. */
 export interface PaperFonts {
@@ -51,7 +52,10 @@ const styles = StyleSheet.create({
   line: { borderBottom: '0.75pt solid #111', height: 70 },
 })
 
-/** A paper as a PDF: US letter, its pages numbered, in greys and weights that a copier keeps. */
+/**
+ * A paper as a PDF: US letter, its pages numbered, in greys and weights that a copier keeps.
+ * @throws UnprintableError
+ */
 export async function pdfOf(paper: Paper, fonts: PaperFonts): Promise<Blob> {
   Font.register({
     family: 'Paper',
@@ -60,8 +64,12 @@ export async function pdfOf(paper: Paper, fonts: PaperFonts): Promise<Blob> {
       { src: fonts.bold, fontWeight: 'bold' },
     ],
   })
-  // Words are the trade's own: none is broken.
-  Font.registerHyphenationCallback((word) => [word])
+  Font.registerHyphenationCallback(wordParts)
+  const wanted = { fontFamily: 'Paper', fontWeight: 400 }
+  await Font.load(wanted)
+  const font = Font.getFont(wanted)?.data
+  const words = unprintable(paper, (codePoint) => !font || font.hasGlyphForCodePoint(codePoint))
+  if (words.length) throw new UnprintableError(words)
   return pdf(paper.layout === 'card' ? <CardPdf paper={paper} /> : <PaperPdf paper={paper} />).toBlob()
 }
 

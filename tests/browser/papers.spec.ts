@@ -100,6 +100,36 @@ test('the report is a PDF of numbered pages: the first says all in a minute, and
   )
 })
 
+test('no name is garbled: what the PDF cannot print is said before, and a word without end stays on the page', async ({
+  page,
+}) => {
+  const path = await copyOf(page, 'quillfeather-lane')
+  await open(page, `${path}/gear`)
+  const owner = page.getByLabel('Owner', { exact: true })
+  const long = `${'Krzysztof'.repeat(12)}`.slice(0, 100)
+  await owner.fill(`Ольга Παππά ${long}`)
+  await owner.press('Enter')
+  await saved(page)
+  await page.getByRole('link', { name: /^Handover/ }).click()
+  const file = await download(page, 'PDF')
+  const text = textOf(await file.path()).join('\n')
+  expect(text).toContain('Ольга Παππά')
+  // Of a letter page, 612 points wide, every word ends before the margin.
+  const boxes = execFileSync('pdftotext', ['-bbox', await file.path(), '-'], { encoding: 'utf8' })
+  const ends = [...boxes.matchAll(/xMax="([\d.]+)"/g)].map((m) => Number(m[1]))
+  expect(ends.length).toBeGreaterThan(100)
+  expect(Math.max(...ends)).toBeLessThanOrEqual(612 - 36)
+  await page.getByRole('link', { name: /^Gear/ }).click()
+  await owner.fill('王芳')
+  await owner.press('Enter')
+  await saved(page)
+  await page.getByRole('link', { name: /^Handover/ }).click()
+  await page.getByRole('button', { name: 'PDF', exact: true }).click()
+  await expect(page.getByRole('alert').filter({ hasText: 'It cannot print: 王芳' })).toBeVisible()
+  const html = await download(page, 'HTML')
+  expect(readFileSync(await html.path(), 'utf8')).toContain('王芳')
+})
+
 test('a signature stands for what was signed: an edit after it is said, and it can be withdrawn', async ({
   page,
 }) => {

@@ -2,7 +2,7 @@
 
 import { Download, Printer } from 'lucide-react'
 import { type ReactNode, useMemo, useState } from 'react'
-import { LANGUAGES, PaperView, type Paper, type PaperInput } from '@/papers'
+import { LANGUAGES, PaperView, UnprintableError, type Paper, type PaperInput } from '@/papers'
 import { Button, downloadFile, SelectField, useLocalStorage } from '@/ui'
 
 /** A paper on the screen, and the ways to take it along. */
@@ -39,7 +39,11 @@ export function PaperPanel({
       }
       downloadFile(`${name}.pdf`, 'application/pdf', await pdfOf(paper, fonts))
     } catch (error) {
-      setSaid(`The PDF could not be made: ${error instanceof Error ? error.message : 'try again'}.`)
+      setSaid(
+        error instanceof UnprintableError
+          ? `The PDF can print Latin, Greek and Cyrillic letters only. It cannot print: ${error.words.join(', ')}. Use HTML or Print: the browser prints these.`
+          : `The PDF could not be made: ${error instanceof Error ? error.message : 'try again'}.`,
+      )
     }
     setMaking(false)
   }
