@@ -123,11 +123,13 @@ export class JobStore {
     if (record === 'fresh') this.redos = []
     const { needs, box, jobId } = this
     const knew = box.pending.filter((e) => e.client !== needs.client).map((e) => e.opId)
+    const clock = needs.clockOff?.() ?? 0
     const envelope: Envelope = {
       opId: needs.newId(),
       client: needs.client,
       who: needs.who(),
       at: needs.now().toISOString(),
+      ...(clock ? { clock } : {}),
       docVersion: JOB_VERSION,
       seen: Math.min(seen ?? this.base.version, this.base.version),
       ...(knew.length && seen === undefined ? { knew } : {}),
@@ -261,7 +263,9 @@ export class JobStore {
   /** Sends some edits; `halve`: they were not taken together. */
   private async pushSome(ops: Envelope[]): Promise<'done' | 'halve' | 'later'> {
     const base = sure(this.base, 'the document')
-    const answered = await this.needs.transport.push(this.jobId, { base: base.version, ops })
+    const { now, clockOff } = this.needs
+    const sent = new Date(now().getTime() - (clockOff?.() ?? 0)).toISOString()
+    const answered = await this.needs.transport.push(this.jobId, { base: base.version, sent, ops })
     if (answered.ok) {
       this.failures = this.breakdowns = 0
       await this.acknowledge(base.job, ops, answered.value)
@@ -287,7 +291,7 @@ export class JobStore {
     for (const result of answer.results) {
       const envelope = sent.find((e) => e.opId === result.opId)
       if (!envelope) continue
-      if (result.outcome === 'applied' || result.outcome === 'alreadyThere') taken.push(envelope)
+      if (result.outcome === 'applied' || result.outcome === 'alreadyThere') taken.push(result.as ?? envelope)
       // What was there already was in between: only the server knows in which order.
       if (result.outcome === 'alreadyThere' || result.outcome === 'refused') isExact = false
       if (result.outcome === 'stale')

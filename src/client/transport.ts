@@ -10,6 +10,7 @@ import {
   type PushRequest,
   type PushResponse,
 } from '@/jobfile'
+import { learnClock } from './clock'
 
 /**
  * An answer from the server, or why there is none. `offline`: the same request may be sent again later; `failed`: Gate Cross
@@ -68,12 +69,14 @@ export async function ask<T>(
   init: RequestInit = {},
 ): Promise<Answered<T>> {
   try {
+    const began = Date.now()
     const response = await fetcher(url, {
       ...init,
       ...(init.body === undefined ? {} : { headers: { 'content-type': 'application/json' } }),
       cache: 'no-store',
       signal: AbortSignal.timeout(15_000),
     })
+    learnClock(response.headers.get('date'), began)
     if (response.status === 500) return { ok: false, why: 'failed', message: await referenceOf(response) }
     if (response.status > 500 || LATER.has(response.status))
       return { ok: false, why: 'offline', message: `the server answered ${response.status}` }

@@ -36,7 +36,9 @@ export interface StoreNeeds {
   client: string
   who: () => string
   newId: () => string
+  /** The time by the clock that is trusted, and the ms by which that is ahead of the device's own (0 when not given). */
   now: () => Date
+  clockOff?: () => number
   /** Milliseconds before try number `n` (from 1) after a failure. */
   retryAfter?: (n: number) => number
   /** Runs the write of what is not urgent when nothing else is to be done; at once when not given. */

@@ -11,8 +11,12 @@ export interface Envelope {
   /** The browser (tab) that made it. */
   client: string
   who: string
-  /** ISO time at which it was made. */
+  /** ISO time at which it was made, by the clock that is trusted. */
   at: string
+  /** ms that were added to the device's clock for it; left out: none. */
+  clock?: number
+  /** What the device's clock said, where the server found it wrong. */
+  deviceAt?: string
   /** The version of the document that it was written for. */
   docVersion: number
   /** The revision of the job that its maker saw: what somebody else did to the same place since is a clash. */
@@ -25,12 +29,15 @@ export interface Envelope {
 /** What the browser sends: the version of the job that it has seen, and operations in the order of making. */
 export interface PushRequest {
   base: number
+  /** ISO time by the device's own clock as it is sent. */
+  sent?: string
   ops: Envelope[]
 }
 
 /** What became of one operation. */
 export type OpResult =
-  | { opId: string; outcome: 'applied' | 'alreadyThere' }
+  /** `as`: how it was taken, where the device's clock was wrong. */
+  | { opId: string; outcome: 'applied' | 'alreadyThere'; as?: Envelope }
   /** Someone else has changed the same place since `base`: nothing was changed, theirs is shown beside yours. */
   | { opId: string; outcome: 'stale'; path: string; theirs: Envelope }
   | { opId: string; outcome: 'refused'; problems: { path: string; expected: string; got?: string }[] }
@@ -54,6 +61,8 @@ const envelopeSchema = once(() =>
     client: id(),
     who: text(80),
     at: when(),
+    clock: optional(yup.number().integer().defined()),
+    deviceAt: optional(when()),
     docVersion: yup.number().integer().oneOf([JOB_VERSION]).defined(),
     seen: yup.number().integer().min(0).defined(),
     knew: optional(yup.array(id()).max(MOST_KNOWN).defined()),
@@ -63,6 +72,7 @@ const envelopeSchema = once(() =>
 export const pushSchema = once(() =>
   shape({
     base: yup.number().integer().min(0).defined(),
+    sent: optional(when()),
     ops: yup.array(envelopeSchema()).max(MOST_OPS).defined(),
   }),
 )

@@ -12,6 +12,7 @@ export { freshParts, installationOf, storedJob, upgradeJob, upgradeOperation } f
 export { checkDevice, formatDevice, MOST_DEVICE_BYTES, parseDevice } from './deviceFile'
 export { csvOf } from './csv'
 export { cut } from './cut'
+export { MOST_OFF_MS, onServerClock } from './deviceClock'
 export { readJson } from './jsonText'
 export { checkJob, formatJob, MOST_BYTES, parseJob } from './file'
 export { formatReadings, parseReadings } from './readingsFile'
@@ -72,4 +73,4 @@ export {
 export { jobSeen, onDevice } from './onDevice'
 export { signedState } from './signedState'
 export { DEVICE_VERSION, upgradeDevice } from './upgradeDevice'
-export { parseWeather } from './weatherFile'
+export { parseWeather, readWeather } from './weatherFile'

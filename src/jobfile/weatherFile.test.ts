@@ -1,6 +1,6 @@
 import fc from '../../tests/helpers/property'
 import { MONTH_HOURS, weatherOf, type ClimateChoice } from '@/core/house'
-import { parseWeather, sentence } from '.'
+import { parseWeather, readWeather, sentence } from '.'
 
 /** °F of an hour of the year, such that each is another: 20 and a hundredth of a degree for each hour of the year/10. */
 const at = (hour: number): number => Math.round(10 * (20 + (hour % 500) / 10)) / 10
@@ -36,6 +36,23 @@ describe('a weather file', () => {
   it('by the hour with its times', () => expect(read(plain)).toEqual(YEAR))
   it('with Windows line ends and a mark at its start', () =>
     expect(read(`\uFEFF${plain.replaceAll('\n', '\r\n')}`)).toEqual(YEAR))
+  it('in many parts, each line with its number, and the page has its turn between two', async () => {
+    const wide = csv('time;temperature °C;"more"', (s, h) => `${iso(s)};${h === 7000 ? 'x' : 20};${'m'.repeat(90)}`, '\r\n') // prettier-ignore
+    const pause = jest.fn(() => Promise.resolve())
+    const checked = await readWeather(wide, 'weather.csv', pause)
+    expect(checked).toMatchObject({ ok: false, problems: [{ line: 7002 }] })
+    expect(pause.mock.calls.length).toBeGreaterThan(3)
+    expect(await readWeather(plain, 'weather.csv', pause)).toEqual(parseWeather(plain, 'weather.csv'))
+  })
+  it.each([
+    ['8 MB of line ends', '\n'.repeat(8_000_000), 'at most 527100 rows'],
+    ['39 MB of line ends', '\r\n'.repeat(19_500_000), 'at most 527100 rows'],
+    ['39 MB of rows', '1\n'.repeat(19_500_000), 'at most 527100 rows'],
+    ['39 MB in one line', '1,'.repeat(19_500_000), 'at most 10000 characters in a line'],
+    ['39 MB in one quote', `"${'\n'.repeat(39_000_000)}`, 'line'],
+  ])('%s is refused early, by what is too much', (_, text, said) => {
+    expect(refused(text)).toContain(said)
+  })
   it('without times: 8,760 rows from the first hour of January', () =>
     expect(read(['temp_F', ...YEAR].join('\n'))).toEqual(YEAR))
   it('in any order', () => {

@@ -6,6 +6,12 @@ import { fail } from './sections/section'
 
 /** The largest weather file that is read, characters: a year by the minute and more. */
 const MOST_WEATHER = 40 * 1024 * 1024
+/** Rows of a year by the minute, a leap day too; and lines, of which every second may be empty. */
+const [MOST_ROWS, MOST_LINES] = [527_100, 1_054_200]
+/** Characters of one line. */
+const MOST_LINE = 10_000
+/** Characters that are read at a time: what a page has to do meanwhile comes between two of them. */
+const PART = 256 * 1024
 
 /** Months and days that a year of 365 days has. */
 const FEBRUARY = 1
@@ -32,11 +38,86 @@ const wrong = (line: number, expected: string, got: unknown): Problem => ({
  * hours a year. A leap day is left out; several values of an hour are averaged. Anything else is refused with its line.
  */
 export function parseWeather(text: string, name: string): Checked<ClimateChoice> {
-  if (text.length > MOST_WEATHER)
-    return fail(problem('', `at most ${MOST_WEATHER / 1024 / 1024} MB`, `${text.length} bytes`))
-  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: false })
-  const lines = data.map((cells, i) => ({ line: i + 1, cells: cells.map((c) => c.trim()) }))
-  const full = lines.filter(({ cells }) => cells.some((c) => c !== ''))
+  const read = linesOf(text)
+  let step = read.next()
+  while (!step.done) step = read.next()
+  return step.value.ok ? climateOf(step.value.value, name) : step.value
+}
+
+/** The same, with a pause between the parts: a page stays usable while a large file is read. */
+export async function readWeather(
+  text: string,
+  name: string,
+  pause: () => Promise<void>,
+): Promise<Checked<ClimateChoice>> {
+  const read = linesOf(text)
+  let step = read.next()
+  while (!step.done) {
+    await pause()
+    step = read.next()
+  }
+  return step.value.ok ? climateOf(step.value.value, name) : step.value
+}
+
+interface FullLine {
+  line: number
+  cells: string[]
+}
+
+/** The lines of a file that have something in them, part by part. */
+function* linesOf(file: string): Generator<void, Checked<FullLine[]>> {
+  if (file.length > MOST_WEATHER)
+    return fail(problem('', `at most ${MOST_WEATHER / 1024 / 1024} MB`, `${file.length} bytes`))
+  const text = file.replace(/^\uFEFF/, '')
+  const full: FullLine[] = []
+  let delimiter = ''
+  let line = 0
+  for (let from = 0; from < text.length;) {
+    const end = partEnd(text, from)
+    if (end === null)
+      return fail(wrong(line + 1, `at most ${MOST_LINE} characters in a line`, 'a longer one'))
+    // The first part says by what the cells are separated.
+    const part = Papa.parse<string[]>(text.slice(from, end), { skipEmptyLines: false, delimiter })
+    delimiter = part.meta.delimiter
+    // Behind the last line end of a part there is no line.
+    const rows = end < text.length ? part.data.slice(0, -1) : part.data
+    for (const cells of rows) {
+      line++
+      const trimmed = cells.map((c) => c.trim())
+      if (trimmed.some((c) => c !== '')) full.push({ line, cells: trimmed })
+    }
+    if (full.length > MOST_ROWS || line > MOST_LINES)
+      return fail(wrong(line, `at most ${MOST_ROWS} rows, a year by the minute`, 'more'))
+    from = end
+    yield
+  }
+  return { ok: true, value: full }
+}
+
+/** Where a part that begins somewhere ends: behind a line end; null: a line is too long. */
+function partEnd(text: string, from: number): number | null {
+  if (text.length - from <= PART) {
+    return longest(text, from, text.length) > MOST_LINE ? null : text.length
+  }
+  const end = Math.max(text.lastIndexOf('\n', from + PART), text.lastIndexOf('\r', from + PART - 1)) + 1
+  return end <= from || longest(text, from, end) > MOST_LINE ? null : end
+}
+
+/** Characters of the longest line between two places. */
+function longest(text: string, from: number, to: number): number {
+  let most = 0
+  let begun = from
+  for (let i = from; i < to; i++) {
+    const c = text.charCodeAt(i)
+    if (c !== LINE_FEED && c !== RETURN) continue
+    most = Math.max(most, i - begun)
+    begun = i + 1
+  }
+  return Math.max(most, to - begun)
+}
+const [LINE_FEED, RETURN] = [10, 13]
+
+function climateOf(full: FullLine[], name: string): Checked<ClimateChoice> {
   const [first] = full
   if (!first) return fail(problem('', 'a year of outdoor temperatures', 'an empty file'))
   const title = cut(name.trim() || 'From a file', 80)

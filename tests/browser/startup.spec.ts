@@ -131,6 +131,35 @@ test('a wait is counted down with its reason, and goes on after a reload', async
   await expect(card(page, 'minimumOff').getByRole('timer')).toHaveText('Now')
 })
 
+test('a device whose clock is a year behind is told so, and its wait runs right here and elsewhere', async ({
+  page,
+  browser,
+}) => {
+  const late = await (await browser.newContext({ serviceWorkers: 'block' })).newPage()
+  await late.addInitScript(() => {
+    const Real = Date
+    const behind = 365 * 86_400_000
+    const Late = function (...args: [number]) {
+      return args.length ? new Real(...args) : new Real(Real.now() - behind)
+    }
+    Object.setPrototypeOf(Late, Real)
+    Late.prototype = Real.prototype
+    Late.now = () => Real.now() - behind
+    window.Date = Late as unknown as DateConstructor
+  })
+  const path = await openRun(late, 'quillfeather-lane', 'call=heat1&t=45')
+  await expect(late.getByRole('alert', { name: 'Clock' })).toContainText('clock is 1 year behind')
+  await choose(late, 'minimumOff')
+  const waits = card(late, 'minimumOff').getByTestId('waits')
+  await waits.getByRole('button', { name: 'The call is made: count' }).click()
+  await expect(waits.getByRole('timer')).toHaveText(/^4:[0-3]\d$/)
+  await saved(late)
+  await open(page, `${path}/startup?call=heat1&t=45`)
+  await choose(page, 'minimumOff')
+  await expect(card(page, 'minimumOff').getByRole('timer')).toHaveText(/^[34]:\d\d$/)
+  await late.context().close()
+})
+
 test('what stands otherwise is on every screen until it is put back, and no visit ends before', async ({
   page,
 }) => {

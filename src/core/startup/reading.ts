@@ -35,8 +35,10 @@ export interface Reading {
   /** Settings that stood otherwise while it was taken: it is held against the job with them. */
   moved?: readonly SettingChange[]
   who: string
-  /** ISO 8601 time. */
+  /** ISO 8601 time, by the server's clock where the device's was wrong. */
   when: string
+  /** What the device's clock said, where it was wrong. */
+  deviceWhen?: string
   supersedes: string | null
   note?: string
 }

@@ -3,13 +3,16 @@
 import { useState } from 'react'
 import { CLIMATES, designTemperature, degreeDaysBelow, weatherOf, type Climate } from '@/core/house'
 import type { JobSeen } from '@/core/installation'
-import { parseWeather, sentence } from '@/jobfile'
+import { readWeather, sentence } from '@/jobfile'
 import { Button, FileButton, SelectField } from '@/ui'
 import { CLIMATE_WORDS, count, degrees } from '@/words'
 import { useJobScreen } from '../session'
 import { BinsForm } from './BinsForm'
 
 const OPTIONS = (Object.keys(CLIMATES) as Climate[]).map((c) => [c, CLIMATE_WORDS[c]] as const)
+
+/** Lets the page do what is due before a long work goes on. */
+const painted = () => new Promise<void>((resolve) => setTimeout(resolve))
 
 /** The weather that the year is reckoned with: a climate that ships, or a file. */
 export function WeatherForm({ seen }: { seen: JobSeen }) {
@@ -18,7 +21,7 @@ export function WeatherForm({ seen }: { seen: JobSeen }) {
   const { climate } = seen
   const weather = climate && weatherOf(climate)
   const take = async (file: File) => {
-    const read = parseWeather(await file.text(), file.name)
+    const read = await readWeather(await file.text(), file.name, painted)
     if (!read.ok) return setWrong(read.problems.map((p) => `${file.name}: ${sentence(p)}`))
     const done = edit({ kind: 'setClimate', climate: read.value })
     setWrong(done.ok ? [] : done.problems.map(sentence))

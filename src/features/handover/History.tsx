@@ -13,6 +13,7 @@ interface PastEdit {
   version: number
   who: string
   at: string
+  deviceAt?: string
   op: Operation
 }
 interface Page {
@@ -74,6 +75,7 @@ export function History() {
                 {operationWords(inst, e.op)}{' '}
                 <span className="text-sm text-soft">
                   {e.who || 'nobody named'}, {dateWords(e.at, 'd MMM yyyy, HH:mm')}
+                  {e.deviceAt && `. The device’s clock said ${dateWords(e.deviceAt, 'd MMM yyyy, HH:mm')}`}
                 </span>
               </span>
               <Button look="quiet" className="text-sm" onClick={() => void copy(e.version)}>

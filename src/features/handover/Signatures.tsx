@@ -2,6 +2,7 @@
 
 import { useEffect, useRef, useState } from 'react'
 import type SignaturePad from 'signature_pad'
+import { now } from '@/client'
 import { sentence, SIGNER_ROLES, type SignerRole } from '@/jobfile'
 import { Button, Field, Input, SelectField, TypedInput } from '@/ui'
 import { useDraft, useJobScreen, useStamp } from '../session'
@@ -38,7 +39,7 @@ export function Signatures({ state }: { state: string }) {
             <Button
               key={field}
               aria-pressed={(field === 'arrived' ? arrived : departed) !== undefined}
-              onClick={() => edit({ kind: 'setHandover', field, value: new Date().toISOString() })}
+              onClick={() => edit({ kind: 'setHandover', field, value: now().toISOString() })}
             >
               {field === 'arrived' ? 'Arrived now' : 'Leaving now'}
             </Button>

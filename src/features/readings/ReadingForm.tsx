@@ -2,6 +2,7 @@
 
 import { useMemo, useState } from 'react'
 import * as yup from 'yup'
+import { now } from '@/client'
 import { judge, READING_KINDS, type Reading, type ReadingKind, type ReadingPlace } from '@/core/startup'
 import { jobSeen, sentence } from '@/jobfile'
 import { Button, SelectField, Field, Input, useDraftForm } from '@/ui'
@@ -151,7 +152,7 @@ export function ReadingForm({
     if (!reading) return
     const result = edit({
       kind: 'takeReading',
-      reading: { ...reading, id: `r-${crypto.randomUUID().slice(0, 13)}`, when: new Date().toISOString() },
+      reading: { ...reading, id: `r-${crypto.randomUUID().slice(0, 13)}`, when: now().toISOString() },
     })
     if (!result.ok) return setRefused(result.problems.map(sentence).join('; '))
     setRefused(null)

@@ -42,7 +42,8 @@ function ReadingItem({
   const [correcting, setCorrecting] = useState(false)
   const { unit } = READING_KINDS[r.kind]
   const stamp = (x: Reading) =>
-    `${x.instrument}, ${x.who || 'nobody named'}, ${dateWords(x.when, 'd MMM yyyy HH:mm')}`
+    `${x.instrument}, ${x.who || 'nobody named'}, ${dateWords(x.when, 'd MMM yyyy HH:mm')}` +
+    (x.deviceWhen ? `. The device’s clock said ${dateWords(x.deviceWhen, 'd MMM yyyy HH:mm')}` : '')
   return (
     <li className="border-t border-line py-2" data-reading={r.id}>
       <div className="flex flex-wrap items-start justify-between gap-x-3">

@@ -3,7 +3,7 @@
 import { usePathname } from 'next/navigation'
 import { useCallback, useEffect, useState } from 'react'
 import type { Situation } from '@/core/situation'
-import { browserQueue, httpTransport, JobStore, openLive } from '@/client'
+import { browserQueue, clockOff, httpTransport, JobStore, now, openLive } from '@/client'
 import { kept, keep, WHO } from '@/ui'
 import type { Source } from './sessionState'
 import { keepMoment, momentOf, type Moment } from './moment'
@@ -62,7 +62,8 @@ export function useStore(jobId: string): JobStore | null {
       client: crypto.randomUUID(),
       who: () => kept(WHO) ?? '',
       newId: () => crypto.randomUUID(),
-      now: () => new Date(),
+      now,
+      clockOff,
       sendAfter: 150,
       defer: afterFrame,
       idle: whenQuiet,

@@ -1,9 +1,10 @@
 'use client'
 
+import { now } from '@/client'
 import { useJobScreen } from './JobContext'
 
 /** Who does it and when, for a note. */
 export function useStamp() {
   const { who } = useJobScreen()
-  return () => ({ who, when: new Date().toISOString() })
+  return () => ({ who, when: now().toISOString() })
 }

@@ -42,6 +42,7 @@ import {
 } from '../session'
 import { PutBack } from '../putBack'
 import { TimeSlot } from '../time'
+import { ClockOff } from './ClockOff'
 import { Dock } from './dock'
 import { NothingStored } from './NothingStored'
 import { PLACES, placeNamed } from './places'
@@ -266,6 +267,7 @@ const Walk = memo(function Walk({ decide, onSeen }: { decide: JobStore['decide']
         <main className="px-4 pt-3 lg:px-5">
           <TimeSlot />
           <NothingStored />
+          <ClockOff />
           <Verdict />
           <Deleted />
           <ConflictList decide={decide} />

@@ -1,6 +1,7 @@
 'use client'
 
 import { useMemo, useState } from 'react'
+import { now } from '@/client'
 import { circuitWith } from '@/core/crossing'
 import {
   expectations,
@@ -223,7 +224,7 @@ function Entry({
     if (!taken) return setRefused('Type the volts that the meter shows')
     const done = edit({
       kind: 'takeReading',
-      reading: { ...taken, id: `r-${crypto.randomUUID().slice(0, 13)}`, when: new Date().toISOString() },
+      reading: { ...taken, id: `r-${crypto.randomUUID().slice(0, 13)}`, when: now().toISOString() },
     })
     if (!done.ok) return setRefused(done.problems.map(sentence).join('; '))
     clear()

@@ -4,19 +4,20 @@ import { useEffect, useMemo, useState } from 'react'
 import { circuitWith } from '@/core/crossing'
 import type { TestCard } from '@/core/startup'
 import { waitsFor } from '@/core/time'
+import { now } from '@/client'
 import { Button } from '@/ui'
 import { clock, duration, refWords, waitReason } from '@/words'
 import { useJobScreen } from '../session'
 
 /** The time, again each second while something is being waited for. */
 function useNow(running: boolean): number {
-  const [now, setNow] = useState(() => Date.now())
+  const [time, setTime] = useState(() => now().getTime())
   useEffect(() => {
     if (!running) return
-    const timer = setInterval(() => setNow(Date.now()), 1000)
+    const timer = setInterval(() => setTime(now().getTime()), 1000)
     return () => clearInterval(timer)
   }, [running])
-  return now
+  return time
 }
 
 /**
@@ -31,17 +32,17 @@ export function Waits({ card }: { card: TestCard }) {
   )
   const called = job.startup.calls[card.id]
   const waits = found.waits.filter((w) => w.seconds > 0)
-  const [opened] = useState(() => Date.now())
-  const now = useNow(called !== undefined && waits.length > 0)
+  const [opened] = useState(() => now().getTime())
+  const time = useNow(called !== undefined && waits.length > 0)
   if (!waits.length && !found.untimed.length) return null
-  const gone = called === undefined ? null : Math.max(0, (Math.max(now, opened) - Date.parse(called)) / 1000)
+  const gone = called === undefined ? null : Math.max(0, (Math.max(time, opened) - Date.parse(called)) / 1000)
   const left = gone === null ? found.steady : found.steady - gone
   return (
     <section aria-label="Waits" className="mt-2" data-testid="waits">
       <div className="flex flex-wrap items-center gap-3">
         <h3 className="font-bold">Wait {duration(found.steady)}</h3>
         {gone === null ? (
-          <Button onClick={() => edit({ kind: 'noteCall', card: card.id, when: new Date().toISOString() })}>
+          <Button onClick={() => edit({ kind: 'noteCall', card: card.id, when: now().toISOString() })}>
             The call is made: count
           </Button>
         ) : (

@@ -1,6 +1,7 @@
 import {
   DataTypes,
   Model,
+  type CreationOptional,
   type InferAttributes,
   type InferCreationAttributes,
   type Sequelize,
@@ -18,6 +19,8 @@ export class JobOpRow extends Model<InferAttributes<JobOpRow>, InferCreationAttr
   declare client: string
   declare who: string
   declare madeAt: string
+  /** What the device's own clock said where it was wrong; `madeAt` is then by the server's. */
+  declare deviceAt: CreationOptional<string | null>
   /** The version of the document that the operation was applied to, and the job's version that its maker had seen. */
   declare docVersion: number
   declare seen: number | null
@@ -35,6 +38,7 @@ export const defineJobOp = (db: Sequelize) =>
       client: { type: DataTypes.TEXT, allowNull: false },
       who: { type: DataTypes.TEXT, allowNull: false },
       madeAt: { type: DataTypes.TEXT, allowNull: false, field: 'made_at' },
+      deviceAt: { type: DataTypes.TEXT, allowNull: true, field: 'device_at' },
       docVersion: { type: DataTypes.INTEGER, allowNull: false, field: 'doc_version' },
       seen: { type: DataTypes.INTEGER, allowNull: true },
       op: { type: DataTypes.JSONB, allowNull: false },

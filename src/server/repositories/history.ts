@@ -12,6 +12,8 @@ export interface PastEdit {
   who: string
   /** ISO time at which it was made. */
   at: string
+  /** What the device's clock said, where it was wrong. */
+  deviceAt?: string
   op: Operation
 }
 
@@ -28,9 +30,13 @@ export async function historyOf(
   if (!held) return null
   const upTo = before === null ? held.version : Math.min(before - 1, held.version)
   const ops = await loggedBetween(at, jobId, Math.max(0, upTo - PAGE), upTo)
-  const edits = ops
-    .reverse()
-    .map(({ version, envelope: { who, at: when, op } }) => ({ version, who, at: when, op }))
+  const edits = ops.reverse().map(({ version, envelope: { who, at: when, deviceAt, op } }) => ({
+    version,
+    who,
+    at: when,
+    ...(deviceAt ? { deviceAt } : {}),
+    op,
+  }))
   return { version: held.version, edits, more: edits.length === PAGE }
 }
 

@@ -11,9 +11,28 @@ export interface Logged {
 }
 
 /** A row of the log as one of today's envelopes: it may have been written for an older document. */
-const envelopeOf = ({ opId, client, who, madeAt, docVersion, seen, baseVersion, op }: JobOpRow): Envelope =>
+const envelopeOf = ({
+  opId,
+  client,
+  who,
+  madeAt,
+  deviceAt,
+  docVersion,
+  seen,
+  baseVersion,
+  op,
+}: JobOpRow): Envelope =>
   upgradeEnvelope(
-    { opId, client, who, at: madeAt, docVersion, seen: seen ?? baseVersion, op },
+    {
+      opId,
+      client,
+      who,
+      at: madeAt,
+      ...(deviceAt ? { deviceAt } : {}),
+      docVersion,
+      seen: seen ?? baseVersion,
+      op,
+    },
     baseVersion,
   ) as Envelope
 

@@ -3,6 +3,7 @@ import { sure } from '@/core/sure'
 import {
   apply,
   clashAt,
+  onServerClock,
   partsOf,
   type Deletion,
   type Envelope,
@@ -44,8 +45,10 @@ const lines = new Map<string, Waiting[]>()
  * job as this server holds it; the database takes them only if that is how it stands, else it is done again on what does.
  * @throws TurnTimeout where the turn does not come, or others are faster again and again
  */
-export function pushOps(at: Shop, jobId: string, request: PushRequest): Promise<PushResponse | null> {
+export function pushOps(at: Shop, jobId: string, sent: PushRequest): Promise<PushResponse | null> {
   const name = `${at.shop} ${jobId}`
+  const [sentMs, now] = [sent.sent === undefined ? null : Date.parse(sent.sent), Date.now()]
+  const request = { ...sent, ops: sent.ops.map((e) => onServerClock(e, sentMs, now)) }
   return new Promise((resolve, reject) => {
     const mine = { request, resolve, reject }
     const line = lines.get(name)
@@ -175,7 +178,7 @@ async function workOut(
     version += 1
     taken.push({ version, envelope, base: request.base })
     there.add(opId)
-    results.push({ opId, outcome: 'applied' })
+    results.push({ opId, outcome: 'applied', ...(envelope.deviceAt ? { as: envelope } : {}) })
   }
   const asked = new Set(request.ops.map((o) => o.opId))
   const others = since
@@ -200,6 +203,7 @@ async function append(
     client: e.client,
     who: e.who,
     made_at: e.at,
+    device_at: e.deviceAt ?? null,
     doc_version: e.docVersion,
     seen: e.seen,
     op: e.op,

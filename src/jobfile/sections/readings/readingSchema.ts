@@ -48,6 +48,7 @@ export const readingSchema = once(() =>
       .max(20),
     who: text(80),
     when: when(),
+    deviceWhen: optional(when()),
     supersedes: yup.string().max(64).nullable().defined(),
     note: yup.string().max(400),
   }),
