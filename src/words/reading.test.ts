@@ -73,6 +73,13 @@ describe('what may be behind it', () => {
     meterNext: [{ kind: 'meterNext', at: 'ah.W1' }, /^Meter air handler W1 next$/],
     gateToCheck: [{ kind: 'gateToCheck', at: 'tstat.outAux' }, /^On the way: /],
     ghost: [{ kind: 'ghost' }, /low-impedance range/],
+    contradicted: [
+      {
+        kind: 'contradicted',
+        by: { kind: 'terminalVolts', value: 23.6, who: 'Ash Tolland', when: '2026-11-26T09:02:00Z' } as never,
+      },
+      /^Contradiction: Ash Tolland read 23\.6 V here, 26 Nov 2026 \d\d:\d\d\. Measure again\. Correct the wrong reading$/,
+    ],
     notKnown: [{ kind: 'notKnown', at: 'tstat.rvSense' }, /energised in: not known yet$/],
     supplyNotFound: [{ kind: 'supplyNotFound' }, /another breaker/],
     commonOpen: [{ kind: 'commonOpen', from: 'ah.C' }, /The common: its conductor from air handler C/],

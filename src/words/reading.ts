@@ -1,5 +1,6 @@
 import type { Installation } from '@/core/installation'
 import {
+  READING_KINDS,
   SIMPLE_CAUSES,
   type BandBasis,
   type Cause,
@@ -9,6 +10,7 @@ import {
   type SimpleCause,
   type Verdict,
 } from '@/core/startup'
+import { dateWords } from './dates'
 import { gateWords } from './gate'
 import { gateName, lower, refWords } from './names'
 import { degrees, figure, whole } from './numbers'
@@ -298,6 +300,11 @@ export function causeWords(inst: Installation, c: Cause): string {
       return `On the way: ${lower(gateName(inst, c.at))}`
     case 'ghost':
       return 'A ghost? Read it on the low-impedance range; what stays is a leak'
+    case 'contradicted': {
+      const { by } = c
+      const shown = by.value === 'OL' ? 'OL' : `${figure(by.value)} ${READING_KINDS[by.kind].unit}`
+      return `Contradiction: ${by.who || 'somebody'} read ${shown} here, ${dateWords(by.when, 'd MMM yyyy HH:mm')}. Measure again. Correct the wrong reading`
+    }
     case 'notKnown':
       return `${refWords(inst, c.at)}: not known yet`
     case 'supplyNotFound':

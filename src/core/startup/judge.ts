@@ -10,6 +10,7 @@ import { judgeTerminalVolts } from './terminalVolts'
 import { blowerAmps, heaterRows, motorsBehind, rowsBehind, type HeaterRow } from '../kit'
 import { judgeLegToGround, judgeLineVolts, lineVoltsFor } from './lineVolts'
 import { BANDS } from './bands'
+import { withContradiction } from './contradiction'
 import { hangsOn, waysOf } from './knownWays'
 import { READING_KINDS, type Reading } from './reading'
 import { number, type Cause, type Verdict } from './verdict'
@@ -29,7 +30,7 @@ export function judge(
   const verdict = inLikelyOrder(judgeAlone(job, reading, all, seen), reading, all, (other) =>
     judgeAlone(job, other, all, seen),
   )
-  return withPanels(verdict, reading)
+  return withContradiction(withPanels(verdict, reading), reading, all)
 }
 
 /** What hangs on the air through a cabinet. */

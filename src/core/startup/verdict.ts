@@ -31,6 +31,8 @@ export type Cause =
   | { kind: SimpleCause }
   /** A setting or a conductor that is not known: the verdict hangs on it. */
   | { kind: 'notKnown'; at: Name }
+  /** Another reading of the same point shows something else. */
+  | { kind: 'contradicted'; by: Reading }
   | { kind: 'supplyNotFound' } | { kind: 'blowerIncluded' } | { kind: 'rowIsolated' } // prettier-ignore
 
 export type Rule =

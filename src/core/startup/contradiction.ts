@@ -1,0 +1,50 @@
+import { READING_KINDS, sameState, standing, type Reading } from './reading'
+import { number, type Verdict } from './verdict'
+
+/** Hours within which two readings of one point should show about the same. */
+const SAME_VISIT_H = 24
+/** Two values that no instrument's error explains: half the larger one apart, and of temperatures at least so many °F. */
+const [FAR_SHARE, FAR_F] = [0.5, 15]
+
+const HOUR_MS = 3_600_000
+const hoursApart = (a: Reading, b: Reading): number =>
+  Math.abs(Date.parse(a.when) - Date.parse(b.when)) / HOUR_MS
+
+function isFar(a: number, b: number, unit: string): boolean {
+  if (a === b) return false
+  const apart = Math.abs(a - b)
+  return apart > FAR_SHARE * Math.max(Math.abs(a), Math.abs(b)) && (!unit.includes('°F') || apart >= FAR_F)
+}
+
+/** The newest reading by somebody else of the same point, in the same state on the same day, that shows something else; null: none. */
+export function contradicting(reading: Reading, all: readonly Reading[]): Reading | null {
+  const { kind, at, place, id, supersedes, panelsOff = false } = reading
+  const others = standing(all).filter(
+    (o) =>
+      o.id !== id &&
+      // Who measures again is not contradicted: what was there may have been mended.
+      o.who !== reading.who &&
+      o.id !== supersedes &&
+      o.supersedes !== id &&
+      o.kind === kind &&
+      o.at === at &&
+      o.place === place &&
+      o.withBlower === reading.withBlower &&
+      (o.panelsOff ?? false) === panelsOff &&
+      sameState(o, reading) &&
+      hoursApart(o, reading) <= SAME_VISIT_H &&
+      isFar(number(o), number(reading), READING_KINDS[kind].unit),
+  )
+  return others.at(-1) ?? null
+}
+
+/** Where two readings contradict each other neither passes: it is not known which of them is right. */
+export function withContradiction(verdict: Verdict, reading: Reading, all: readonly Reading[]): Verdict {
+  const other = contradicting(reading, all)
+  if (!other) return verdict
+  return {
+    ...verdict,
+    verdict: verdict.verdict === 'right' ? 'watch' : verdict.verdict,
+    causes: [{ kind: 'contradicted', by: other }, ...verdict.causes],
+  }
+}
