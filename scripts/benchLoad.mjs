@@ -151,9 +151,39 @@ main(() =>
     console.log(
       `200 devices: ${words(many.outcomes)}; the jobs moved on by ${after - before} revisions, ${applied} were acknowledged`,
     )
+    await streams(url, devices)
     await list(url, databaseUrl)
   }),
 )
+
+/** Saves a second with 300 browsers that hear of each, half of which never read, against none, in turns. */
+async function streams(url, devices) {
+  const rates = { without: [], with: [] }
+  let n = 10_000
+  for (let turn = 0; turn < 3; turn++) {
+    rates.without.push((await inFlight(devices(50, (n += 100)), 4000)).rate)
+    const open = await Promise.all(Array.from({ length: 300 }, (_, i) => hear(url, i % 2 === 0)))
+    rates.with.push((await inFlight(devices(50, (n += 100)), 4000)).rate)
+    for (const stream of open) stream.destroy()
+    await pause(500)
+  }
+  const [without, with300] = [quantile(rates.without, 0.5), quantile(rates.with, 0.5)]
+  console.log(
+    `300 streams, half unread: ${with300.toFixed(0)} saves a second against ${without.toFixed(0)} without; they cost ${(100 * (1 - with300 / without)).toFixed(0)} %`,
+  )
+}
+
+/** A stream of changes; read or left to fill up. */
+function hear(url, isRead) {
+  return new Promise((resolve, reject) => {
+    const to = request(new URL('/api/changes', url), { agent: false }, (answer) => {
+      if (isRead) answer.resume()
+      resolve(answer)
+    })
+    to.on('error', reject)
+    to.end()
+  })
+}
 
 async function versions(url, jobs) {
   let sum = 0

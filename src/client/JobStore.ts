@@ -4,7 +4,6 @@ import {
   apply,
   batched,
   inverse,
-  JOB_VERSION,
   MOST_OPS,
   pathsOf,
   restorable,
@@ -18,6 +17,7 @@ import {
   type PushResponse,
   type Restore,
 } from '@/jobfile'
+import { envelopeOf, sentNow } from './envelopeOf'
 import { Outbox, setAsideFor } from './outbox'
 import { withAll, withMost } from './replay'
 import { problemsOf } from './transport'
@@ -122,19 +122,7 @@ export class JobStore {
     else this.undos = back ? [...this.undos, back].slice(-100) : this.undos
     if (record === 'fresh') this.redos = []
     const { needs, box, jobId } = this
-    const knew = box.pending.filter((e) => e.client !== needs.client).map((e) => e.opId)
-    const clock = needs.clockOff?.() ?? 0
-    const envelope: Envelope = {
-      opId: needs.newId(),
-      client: needs.client,
-      who: needs.who(),
-      at: needs.now().toISOString(),
-      ...(clock ? { clock } : {}),
-      docVersion: JOB_VERSION,
-      seen: Math.min(seen ?? this.base.version, this.base.version),
-      ...(knew.length && seen === undefined ? { knew } : {}),
-      op,
-    }
+    const envelope = envelopeOf(op, needs, box.pending, this.base.version, seen)
     const { kept } = box.add(envelope)
     this.view = this.look(applied.value)
     for (const l of this.listeners) l()
@@ -263,9 +251,8 @@ export class JobStore {
   /** Sends some edits; `halve`: they were not taken together. */
   private async pushSome(ops: Envelope[]): Promise<'done' | 'halve' | 'later'> {
     const base = sure(this.base, 'the document')
-    const { now, clockOff } = this.needs
-    const sent = new Date(now().getTime() - (clockOff?.() ?? 0)).toISOString()
-    const answered = await this.needs.transport.push(this.jobId, { base: base.version, sent, ops })
+    const request = { base: base.version, sent: sentNow(this.needs), ops }
+    const answered = await this.needs.transport.push(this.jobId, request)
     if (answered.ok) {
       this.failures = this.breakdowns = 0
       await this.acknowledge(base.job, ops, answered.value)

@@ -2,7 +2,8 @@ export { JobStore } from './JobStore'
 export { openLive, type Heard, type Live } from './live'
 export { browserQueue, memoryQueue, type QueueStorage, type ConflictedOp, type OnDeviceJob } from './queue'
 export { clockOff, now, onClock } from './clock'
-export { addJob, moveJob } from './addJob'
+export { addJob } from './addJob'
+export { moveJob } from './moveJob'
 export {
   ask,
   httpTransport,

@@ -1,9 +1,8 @@
 import { isWhen } from './schemaKit'
+import { MOST_OFF_MS } from './mostOff'
 import { isRaw } from './problem'
 import type { Envelope } from './envelope'
 
-/** ms by which a device's clock may differ from the server's: more is told, and corrected. */
-export const MOST_OFF_MS = 120_000
 /** ms around an edit's own time within which a time in it was given by the same clock. */
 const SAME_CLOCK_MS = 600_000
 

@@ -67,7 +67,9 @@ export async function pdfOf(paper: Paper, fonts: PaperFonts): Promise<Blob> {
   Font.registerHyphenationCallback(wordParts)
   const wanted = { fontFamily: 'Paper', fontWeight: 400 }
   await Font.load(wanted)
-  const font = Font.getFont(wanted)?.data
+  // Its package's own type is not at hand here.
+  const font = Font.getFont(wanted)?.data as unknown as
+    { hasGlyphForCodePoint(point: number): boolean } | undefined
   const words = unprintable(paper, (codePoint) => !font || font.hasGlyphForCodePoint(codePoint))
   if (words.length) throw new UnprintableError(words)
   return pdf(paper.layout === 'card' ? <CardPdf paper={paper} /> : <PaperPdf paper={paper} />).toBlob()

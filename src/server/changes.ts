@@ -29,7 +29,20 @@ export async function tellChange(
   })
 }
 
-type Listener = (told: Told | null) => void
+/** What is sent to the browsers of one shop, encoded once for all of them. */
+type Message = Uint8Array<ArrayBuffer>
+type Listener = (byShop: ReadonlyMap<string, Message>, missed: boolean) => void
+
+const encoder = new TextEncoder()
+const messageOf = (changes: readonly { id: string | null; version: number; moved?: boolean }[]): Message =>
+  encoder.encode(
+    changes.map(({ id, version, moved }) => `data: ${JSON.stringify({ id, version, moved })}\n\n`).join(''),
+  )
+/** Some changes may have gone by unheard. */
+const MISSED = messageOf([{ id: null, version: 0 }])
+
+/** ms for which changes are gathered: with hundreds of browsers each message costs more than a save. */
+const GATHER_MS = 100
 
 /** ms: the first pause before the line to the database is opened again, and the longest. */
 const PAUSE = { first: 250, most: 10_000 }
@@ -42,6 +55,9 @@ const PAUSE = { first: 250, most: 10_000 }
 class Line {
   readonly listeners = new Set<Listener>()
   private client: Client | null = null
+  /** The newest of each job's changes since browsers were last told, by shop and job; null: some may have gone by. */
+  private gathered: Map<string, Told> | null = new Map()
+  private gathering: ReturnType<typeof setTimeout> | null = null
   private pause = PAUSE.first
   private timer: ReturnType<typeof setTimeout> | null = null
 
@@ -76,7 +92,27 @@ class Line {
   }
 
   private tell(told: Told | null): void {
-    for (const listener of this.listeners) listener(told)
+    if (told === null) this.gathered = null
+    const key = told && `${told.shop} ${told.id}`
+    if (told && key && this.gathered) {
+      const before = this.gathered.get(key)
+      const moved = told.moved || before?.moved
+      this.gathered.set(key, {
+        ...told,
+        version: Math.max(told.version, before?.version ?? 0),
+        ...(moved ? { moved } : {}),
+      })
+    }
+    this.gathering ??= setTimeout(() => {
+      this.gathering = null
+      const { gathered } = this
+      this.gathered = new Map()
+      const shops = new Map<string, Told[]>()
+      for (const change of gathered?.values() ?? [])
+        shops.set(change.shop, [...(shops.get(change.shop) ?? []), change])
+      const byShop = new Map([...shops].map(([shop, changes]) => [shop, messageOf(changes)]))
+      for (const listener of this.listeners) listener(byShop, gathered === null)
+    }, GATHER_MS)
   }
 
   private again(client: Client, why: Error | null): void {
@@ -110,38 +146,48 @@ export const listening = (): number => holder.gateCrossLine?.listeners.size ?? 0
 /** ms between two signs of life on a stream on which nothing happens: what stands between closes one that is silent. */
 const BEAT_MS = 20_000
 
-/** A stream of what changes, for as long as the request lives. null tells that some may have been missed. */
+/**
+ * A stream of what changes, for as long as the request lives. To a browser that does not read nothing more is sent until it
+ * does: then it is told that it may have missed some.
+ */
 export function changeStream({ shop }: Shop, signal: AbortSignal): ReadableStream<Uint8Array> {
-  const encoder = new TextEncoder()
   let stop: () => void = () => undefined
-  return new ReadableStream<Uint8Array>({
-    start(controller) {
-      const send = (text: string) => {
-        try {
-          controller.enqueue(encoder.encode(text))
-        } catch {
-          stop()
+  let isBehind = false
+  return new ReadableStream<Uint8Array>(
+    {
+      start(controller) {
+        const send = (message: Message) => {
+          if ((controller.desiredSize ?? 0) <= 0) isBehind = true
+          else controller.enqueue(message)
         }
-      }
-      const unlisten = line().listen((told) => {
-        if (told && told.shop !== shop) return
-        const { id, version, moved } = told ?? { id: null, version: 0 }
-        send(`data: ${JSON.stringify({ id, version, moved })}\n\n`)
-      })
-      const beat = setInterval(() => send(': here\n\n'), BEAT_MS)
-      stop = () => {
-        clearInterval(beat)
-        unlisten()
-        stop = () => undefined
-        try {
-          controller.close()
-        } catch {
-          // The reader has closed it already.
+        const unlisten = line().listen((byShop, missed) => {
+          const message = missed ? MISSED : byShop.get(shop)
+          if (message) send(message)
+        })
+        const beat = setInterval(() => send(HERE), BEAT_MS)
+        stop = () => {
+          clearInterval(beat)
+          unlisten()
+          stop = () => undefined
+          try {
+            controller.close()
+          } catch {
+            // The reader has closed it already.
+          }
         }
-      }
-      signal.addEventListener('abort', () => stop())
-      send('retry: 2000\n: here\n\n')
+        signal.addEventListener('abort', () => stop())
+        controller.enqueue(encoder.encode('retry: 2000\n: here\n\n'))
+      },
+      pull(controller) {
+        if (!isBehind) return
+        isBehind = false
+        controller.enqueue(MISSED)
+      },
+      cancel: () => stop(),
     },
-    cancel: () => stop(),
-  })
+    new CountQueuingStrategy({ highWaterMark: MOST_UNREAD }),
+  )
 }
+const HERE = encoder.encode(': here\n\n')
+/** Messages that wait for a browser to read them. */
+const MOST_UNREAD = 16

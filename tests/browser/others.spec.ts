@@ -60,6 +60,63 @@ test('a job that is deleted while somebody works on it says so at once, and is r
   await far.context().close()
 })
 
+test('two people who read one point each without a signal see that their readings contradict each other', async ({
+  page,
+  browser,
+}) => {
+  const path = await copyOf(page, 'quillfeather-lane')
+  const far = await (await browser.newContext({ serviceWorkers: 'block' })).newPage()
+  await named(page, 'Wren Hollis')
+  await named(far, 'Ash Tolland')
+  for (const p of [page, far]) {
+    await open(p, `${path}/startup?call=heatAux1&t=25`)
+    await p.getByTestId('startup').waitFor()
+  }
+  await far.context().setOffline(true)
+  for (const [p, volts] of [
+    [page, '23.6'],
+    [far, '0.4'],
+  ] as const) {
+    const terminal = p.locator('[data-card="heatAux1"] [data-terminal="ah.W1"]')
+    await terminal.click()
+    await p.getByLabel('Volts, Air handler W1 to C').fill(volts)
+    await p.keyboard.press('Enter')
+    await expect(terminal).toHaveAttribute('data-verdict', volts === '0.4' ? 'wrong' : 'right')
+  }
+  await saved(page)
+  await far.context().setOffline(false)
+  await saved(far)
+  await page.goto(`${path}/handover`)
+  const said = page.getByText(/Contradiction: Ash Tolland read 0\.4 V here/)
+  await expect(said.first()).toBeVisible()
+  await expect(page.getByText(/Contradiction: Wren Hollis read 23\.6 V here/).first()).toBeVisible()
+  await far.context().close()
+})
+
+test('after a deploy a page without the worker loads itself anew once, and keeps what was typed', async ({
+  page,
+}) => {
+  const path = await copyOf(page, 'quillfeather-lane')
+  await open(page, `${path}/gear`)
+  await page.getByLabel('Owner', { exact: true }).pressSequentially(' and sons')
+  // The parts that this page has not fetched yet are gone from the server, until it is asked for the page.
+  let gone = true
+  let loads = 0
+  await page.route('**/_next/static/**', (route) =>
+    gone ? route.fulfill({ status: 404, body: '' }) : route.continue(),
+  )
+  page.on('request', (r) => {
+    if (!r.isNavigationRequest()) return
+    loads++
+    gone = false
+  })
+  await page.getByRole('link', { name: /^Startup/ }).click()
+  await page.getByTestId('startup').waitFor()
+  expect(loads).toBe(1)
+  await page.getByRole('link', { name: /^Gear/ }).click()
+  await expect(page.getByLabel('Owner', { exact: true })).toHaveValue(/and sons/)
+})
+
 test('what others do moves no line of the list under a finger: it waits until it is asked for', async ({
   page,
 }) => {

@@ -277,8 +277,13 @@ test('the cabinet card’s code is read by two readers, small, turned and smudge
   await page.getByLabel('Or the code’s text').fill(other)
   await page.getByLabel('Or the code’s text').press('Enter')
   await expect(card).toContainText('Tallow Mill House')
-  await card.getByRole('button', { name: 'Make a job of it' }).click()
+  await expect(card).toContainText('It doesn’t prove that this shop made the card')
+  const jobs = async () =>
+    ((await (await page.request.get('/api/jobs?text=tallow')).json()) as { found: number }).found
+  const before = await jobs()
+  await card.getByRole('button', { name: 'Make job from card' }).click()
   await card.getByRole('link', { name: 'Open the job' }).click()
+  expect(await jobs()).toBe(before + 1)
   await expect(page.locator('[data-testid=verdict][data-stale=false]')).toBeVisible()
 })
 

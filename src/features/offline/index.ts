@@ -1,2 +1,3 @@
 export { Offline } from './Offline'
 export { OnDevice } from './OnDevice'
+export { MissingPart } from './MissingPart'

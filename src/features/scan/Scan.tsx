@@ -113,6 +113,10 @@ function CardShown({ card }: { card: CardRead }) {
       <p className="text-lg font-bold" role="status">
         {job.title}, as left on {day.toISOString().slice(0, 10)}.
       </p>
+      <p className="mt-2 border-l-4 border-line pl-3 text-[15px]">
+        This is data from a card. It is checked like any file. It doesn’t prove that this shop made the card,
+        or that the equipment is still as it says. Nothing is saved until you make a job.
+      </p>
       {otherwise.length > 0 && (
         <p className="mt-2 bg-watch-soft p-3">
           This library describes otherwise what the card was made with: {otherwise.join(', ')}. What is proven
@@ -126,7 +130,7 @@ function CardShown({ card }: { card: CardRead }) {
             Open the job
           </Link>
         ) : (
-          <Button onClick={() => void makeJob()}>Make a job of it</Button>
+          <Button onClick={() => void makeJob()}>Make job from card</Button>
         )}
         {said && (
           <p role="alert" className="text-harm">

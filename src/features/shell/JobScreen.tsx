@@ -40,6 +40,7 @@ import {
   type JobScreenValue,
   type SessionState,
 } from '../session'
+import { MissingPart } from '../offline'
 import { PutBack } from '../putBack'
 import { TimeSlot } from '../time'
 import { ClockOff } from './ClockOff'
@@ -256,7 +257,8 @@ const onPrint = (l: () => void) => {
 
 /** The frame and the place; each part of it draws itself again only for what it looks at. */
 const Walk = memo(function Walk({ decide, onSeen }: { decide: JobStore['decide']; onSeen: () => void }) {
-  const { Component, Print } = placeNamed(useJobScreen().place)
+  const { place } = useJobScreen()
+  const { Component, Print } = placeNamed(place)
   useOthersFetched()
   const printing = useSyncExternalStore(onPrint, isPrinting, () => false)
   return (
@@ -275,15 +277,17 @@ const Walk = memo(function Walk({ decide, onSeen }: { decide: JobStore['decide']
           <PutBack />
           {/* It stays as it is meanwhile: what is open there is open again afterwards. */}
           <div hidden={Print !== undefined && printing}>
-            <Suspense
-              fallback={
-                <p className="min-h-96 text-soft" data-testid="fetching">
-                  …
-                </p>
-              }
-            >
-              <Component />
-            </Suspense>
+            <MissingPart key={place}>
+              <Suspense
+                fallback={
+                  <p className="min-h-96 text-soft" data-testid="fetching">
+                    …
+                  </p>
+                }
+              >
+                <Component />
+              </Suspense>
+            </MissingPart>
           </div>
           {Print && printing && (
             <Suspense>

@@ -19,6 +19,9 @@ export interface CardRead {
   otherwise: string[]
 }
 
+/** Characters of the largest code that a scanner reads: what is longer was typed, and could unpack to anything. */
+const MOST_CODE = 4296
+
 /** Whether a scanned text is one of our cards at all. */
 export const isCardCode = (text: string): boolean => text.startsWith(MARK)
 
@@ -33,6 +36,7 @@ const refused = (expected: string, got: string): Checked<never> => ({
  */
 export function readCode(text: string, library: readonly Device[]): Checked<CardRead> {
   if (!isCardCode(text)) return refused('the code of a cabinet card', text.slice(0, 20))
+  if (text.length > MOST_CODE) return refused(`at most ${MOST_CODE} characters`, `${text.length}`)
   try {
     const read = new Reader(text.slice(MARK.length), library).read()
     if ('missing' in read)

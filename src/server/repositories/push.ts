@@ -24,8 +24,8 @@ import { keepSnapshot } from './snapshots'
 
 /** How often a save is worked out anew where another server was faster. */
 const MOST_TRIES = 6
-/** The document is written with every so many revisions; between them the log has what is new. */
-const WRITE_EVERY = 25
+/** The document is written with every so many revisions; between them the log has what is new: fewer than one save in a hundred waits for it. */
+const WRITE_EVERY = 200
 /** More than this is not told one by one: the whole document is shorter. */
 const MOST_SINCE = 200
 
