@@ -119,14 +119,22 @@ main(() =>
     await inFlight(devices(50, 0), 3000)
     await inFlight(Array(50).fill(ping), 2000)
 
-    const pings = await atRate(Array(50).fill(ping), 10)
-    const saves = await atRate(devices(50, 100), 20)
-    const [p, s] = [quantile(pings.late, 0.99), quantile(saves.late, 0.99)]
+    // In turns, and the median of their p99: what the machine does beside it for a moment decides nothing.
+    const turns = []
+    const outcomes = new Map()
+    for (let turn = 0; turn < 7; turn++) {
+      const pings = await atRate(Array(50).fill(ping), 5)
+      const saves = await atRate(devices(50, 100 + 50 * turn), 5)
+      for (const [o, n] of saves.outcomes) outcomes.set(o, (outcomes.get(o) ?? 0) + n)
+      turns.push({ pings: pings.late, saves: saves.late })
+    }
+    const median = (of, q) => quantile(turns.map((t) => quantile(t[of], q)), 0.5) // prettier-ignore
+    const [p, s] = [median('pings', 0.99), median('saves', 0.99)]
     console.log(
-      `50 devices on 20 jobs, an edit a second each: p50 ${quantile(saves.late, 0.5).toFixed(1)} ms, p99 ${s.toFixed(1)} ms (${words(saves.outcomes)})`,
+      `50 devices on 20 jobs, an edit a second each: p50 ${median('saves', 0.5).toFixed(1)} ms, p99 ${s.toFixed(1)} ms (${words(outcomes)})`,
     )
     console.log(
-      `  a route that does nothing at that rate: p50 ${quantile(pings.late, 0.5).toFixed(1)} ms, p99 ${p.toFixed(1)} ms; ratio of p99 ${(s / p).toFixed(2)}`,
+      `  a route that does nothing at that rate: p50 ${median('pings', 0.5).toFixed(1)} ms, p99 ${p.toFixed(1)} ms; ratio of p99 ${(s / p).toFixed(2)}`,
     )
 
     const rates = []

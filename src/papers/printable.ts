@@ -32,7 +32,8 @@ export function unprintable(paper: Paper, hasGlyph: (codePoint: number) => boole
     for (const word of text.split(/\s+/)) {
       const isGarbled =
         OTHER_SCRIPT.test(word) || [...word].some((sign) => !hasGlyph(sign.codePointAt(0) ?? 0))
-      if (isGarbled) found.add(word)
+      // A comma behind a name is none of it.
+      if (isGarbled) found.add(word.replace(/^\p{P}+|\p{P}+$/gu, '') || word)
       if (found.size === MOST_NAMED) return [...found]
     }
   return [...found]

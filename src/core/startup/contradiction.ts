@@ -17,7 +17,7 @@ function isFar(a: number, b: number, unit: string): boolean {
 }
 
 /** The newest reading by somebody else of the same point, in the same state on the same day, that shows something else; null: none. */
-export function contradicting(reading: Reading, all: readonly Reading[]): Reading | null {
+function contradicting(reading: Reading, all: readonly Reading[]): Reading | null {
   const { kind, at, place, id, supersedes, panelsOff = false } = reading
   const others = standing(all).filter(
     (o) =>
