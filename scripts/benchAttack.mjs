@@ -130,6 +130,25 @@ const attack = () =>
       JSON.stringify(outcomes),
     )
 
+    await poison(url, file)
+    const twins = await Promise.all(
+      Array.from({ length: 8 }, () => post(JSON.stringify({ ...file, id: 'twin' }))),
+    )
+    expect(
+      'eight imports of one name at once',
+      twins.every((a) => a.status === 201),
+      words(tally(twins)),
+    )
+    const deep = `${'['.repeat(30_000)}${']'.repeat(30_000)}`
+    const depths = await Promise.all(
+      ['/api/jobs', '/api/library', '/api/shop', `/api/jobs/${file.id}/ops`].map((path) => post(deep, path)),
+    )
+    expect(
+      'JSON of 30,000 levels',
+      depths.every((a) => a.status === 400),
+      words(tally(depths)),
+    )
+
     const host = new URL(url).host
     const lines = [
       ['TRACE', `TRACE / HTTP/1.1\r\nHost: ${host}\r\nConnection: close\r\n\r\n`, 405],
@@ -160,6 +179,28 @@ const attack = () =>
 
 if (isMainThread) main(attack)
 else void askHealth(workerData.url)
+
+/** An edit that can never be saved keeps none behind it from being saved. */
+async function poison(url, file) {
+  const at = '2026-11-26T09:00:00.000Z'
+  const edit = (opId, op) => ({
+    opId,
+    client: 'attack',
+    who: '',
+    at,
+    docVersion: file.version,
+    seen: 1,
+    op,
+  })
+  const push = (...ops) => send(url, 'POST', `/api/jobs/${file.id}/ops`, JSON.stringify({ base: 1, ops }), {})
+  const reading = { ...file.readings[0], id: 'poison', when: '0000-01-01T00:00:00Z' }
+  const bad = await push(edit('attack-1', { kind: 'takeReading', reading }))
+  expect('a reading of the year 0', bad.status === 400, bad.status)
+  const good = await push(
+    edit('attack-2', { kind: 'setField', field: 'site.owner', value: 'Teasel Marlowe' }),
+  )
+  expect('the edit behind it is saved', good.status === 200 && good.body.includes('"applied"'), good.status)
+}
 
 /** A body or answer as a whole. */
 async function whole(url, path, body = null) {

@@ -77,7 +77,7 @@ export class JobStore {
   async load(): Promise<void> {
     const seen = await this.box.load()
     if (seen && !this.base) this.base = { ...seen, job: storedJob(seen.job) }
-    // Where a copy is at hand it is shown at once; it is brought up to date in a moment.
+    // The device's copy is shown at once; the server's document replaces it in a moment.
     if (seen) this.publish()
     this.isInexact = true
     // In its turn: a document that comes while edits are on their way is not the one that they are acknowledged on.
@@ -98,7 +98,7 @@ export class JobStore {
       this.deleted = loaded.value.deleted
       await this.rebase(loaded.value)
     } else {
-      // What waits for it is not thrown away with it: it is set aside with the reason as it is sent, and can be looked at.
+      // Edits that wait for this job are not lost: each is set aside with the reason as it is sent.
       if (!this.box.pending.length && !this.box.conflicted.length) this.base = null
       this.missing = this.base ? null : loaded.problems
     }
@@ -164,7 +164,7 @@ export class JobStore {
     await kept
   }
 
-  /** What others did has been seen. */
+  /** Clears the list of what others did. */
   dismissNews = (): void => {
     this.news = []
     this.publish()
@@ -223,7 +223,7 @@ export class JobStore {
 
   private async exchange(): Promise<void> {
     const { box } = this
-    // Of a request that was not taken, half is sent, until the one at fault is alone.
+    // After a refusal half of the edits are sent, until the one at fault is alone.
     let most = MOST_OPS
     for (;;) {
       if (box.isKeeping) await box.written()
@@ -263,7 +263,7 @@ export class JobStore {
     if (answered.why === 'refused' && answered.status === 404) return this.setAside(ops, answered.problems)
     if (ops.length > 1) return 'halve'
     if (answered.why === 'failed') {
-      // Where the server breaks down on everything, this edit is not what it breaks down on.
+      // If the server fails on an empty request too, this edit is not the cause.
       const isWell = await this.needs.transport.push(this.jobId, { base: base.version, ops: [] })
       if (!isWell.ok || ++this.breakdowns < TRIES) return 'later'
     }
@@ -279,7 +279,7 @@ export class JobStore {
       const envelope = sent.find((e) => e.opId === result.opId)
       if (!envelope) continue
       if (result.outcome === 'applied' || result.outcome === 'alreadyThere') taken.push(result.as ?? envelope)
-      // What was there already was in between: only the server knows in which order.
+      // Edits that were there already came in between; only the server knows the order.
       if (result.outcome === 'alreadyThere' || result.outcome === 'refused') isExact = false
       if (result.outcome === 'stale')
         await box.setAside(setAsideFor(envelope, result.path, { theirs: result.theirs }))

@@ -10,7 +10,7 @@ export interface Change {
 }
 export type Heard = Change | TabMessage
 
-/** What is told between the tabs of this browser, and by the server. */
+/** Messages from the server and between the tabs of this browser. */
 export interface Live {
   tell: (message: TabMessage) => void
   listen: (listener: (heard: Heard) => void) => () => void

@@ -37,7 +37,7 @@ export class Outbox {
     if (!read) return null
     const [pending, conflicted, seen] = read
     const made = this.pending.filter((p) => !pending.some((q) => q.opId === p.opId))
-    // What an older version of the app left in the queue is read as one of today's.
+    // Edits that an older version left in the queue are upgraded.
     const base = seen?.version ?? 0
     this.pending = [...pending.map((e) => upgradeEnvelope(e, base) as Envelope), ...made]
     this.conflicted = [
@@ -59,7 +59,7 @@ export class Outbox {
     return { kept: this.write(() => this.defer(() => this.keep(envelope))) }
   }
 
-  /** What another tab made and keeps itself. */
+  /** Adds an edit that another tab made and stores itself. */
   adopt(envelope: Envelope): boolean {
     if (this.pending.some((e) => e.opId === envelope.opId)) return false
     this.pending = [...this.pending, envelope]
@@ -89,7 +89,7 @@ export class Outbox {
   }
 
   async setAside(item: ConflictedOp): Promise<void> {
-    // Of one box that is typed in on and on, the last text is what its maker wants.
+    // While somebody types in one field, only the last text is sent.
     const { op, client, at } = item.envelope
     const same = this.conflicted.filter(
       (c) => c.path === item.path && c.envelope.op.kind === op.kind && c.envelope.client === client,
@@ -141,7 +141,7 @@ export class Outbox {
     else this.unkept.add(envelope.opId)
   }
 
-  /** What the store answers; null where it refuses, is full, or says nothing for too long. */
+  /** The store's answer; null where it refuses, is full, or takes too long. */
   private async tried<T>(act: () => Promise<T>): Promise<T | null> {
     let timer: ReturnType<typeof setTimeout> | undefined
     const tooLong = new Promise<never>((_, reject) => {

@@ -5,12 +5,12 @@ import type { Envelope, Job, Problem } from '@/jobfile'
 export interface ConflictedOp {
   envelope: Envelope
   path: string
-  /** What somebody else did to the same place; or why it was refused. */
+  /** The other person's edit of the same place; null where the edit was refused. */
   theirs: Envelope | null
   problems: Problem[]
 }
 
-/** Where operations wait, and the last document seen; it outlives the page. */
+/** Storage for waiting operations and for the last document seen. It outlives the page. */
 export interface QueueStorage {
   pending(jobId: string): Promise<Envelope[]>
   add(jobId: string, envelope: Envelope): Promise<void>
@@ -57,7 +57,7 @@ export function browserQueue(): QueueStorage {
     opened = null
   }
   const db = (): Promise<IDBPDatabase<Schema>> => {
-    // One that could not be opened, was emptied or closed is opened anew with the next question.
+    // A database that failed to open, was emptied or closed is opened again by the next call.
     opened ??= openDB<Schema>('gate-cross', 2, {
       upgrade(d, from, _, tx) {
         if (from === 1) return void renameConflicted(d, tx)
@@ -81,7 +81,7 @@ export function browserQueue(): QueueStorage {
       const kept = (await (await db()).getAllFromIndex('pending', 'job', jobId)).map((r) => r.envelope)
       const names = new Set(kept.map((e) => e.opId))
       const jotted = jottedFor(jobId)
-      // What has arrived in the meantime, and what is kept by now, needs no note.
+      // Edits that have arrived or are stored by now need no note.
       for (const e of jotted) if (names.has(e.opId)) unjot(e.opId)
       return [...kept, ...jotted.filter((e) => !names.has(e.opId))]
     },

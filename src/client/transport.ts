@@ -22,7 +22,10 @@ export type Answered<T> =
   | { ok: false; why: 'refused'; status: number; problems: Problem[] }
 export type NotDone = Extract<Answered<unknown>, { ok: false }>
 
-/** What stood in the way, a line for each wrong place; `undone` begins the line of a server that was not reached. */
+/**
+ * Lines that say why a request was not done, one for each wrong place.
+ * @param undone begins the line for a server that was not reached
+ */
 export const linesOf = (answer: NotDone, undone: string): string[] =>
   answer.why === 'refused' ? answer.problems.map(sentence) : [`${undone}: ${answer.message}`]
 
@@ -32,7 +35,7 @@ export const problemsOf = (answer: NotDone): Problem[] =>
     ? answer.problems
     : [problem('the server', `that Gate Cross takes it; ${answer.message}`)]
 
-/** What was done to a job since a revision; `ops` is null where it is too much or too old to be told one by one. */
+/** Edits of a job since a revision; `ops` is null where there are too many, or the revision is too old. */
 export interface Since {
   version: number
   ops: Envelope[] | null
@@ -56,13 +59,13 @@ export function httpTransport(base = '', fetcher: typeof fetch = fetch): Transpo
   }
 }
 
-/** What the server has proven of a job's wiring; null where it does not say. */
+/** The server's proof of a job's wiring; null where it gives none. */
 export async function proofOf(jobId: string, fetcher: typeof fetch = fetch): Promise<JobProof | null> {
   const answered = await ask<JobProof>(fetcher, `/api/jobs/${encodeURIComponent(jobId)}/proof`)
   return answered.ok ? answered.value : null
 }
 
-/** One request, with its answer sorted into done, refused, failed and not reached. */
+/** Sends a request and sorts its answer into done, refused, failed and not reached. */
 export async function ask<T>(
   fetcher: typeof fetch,
   url: string,
@@ -82,7 +85,7 @@ export async function ask<T>(
       return { ok: false, why: 'offline', message: `the server answered ${response.status}` }
     const body: unknown = await response.json()
     if (response.ok) return { ok: true, value: body as T }
-    // What does not speak as our server does is something that stands between: a sign-in page, a proxy.
+    // An answer in another form comes from something in between: a sign-in page, a proxy.
     if (!isRaw(body) || !Array.isArray(body.problems))
       return { ok: false, why: 'offline', message: `something on the way answered ${response.status}` }
     return { ok: false, why: 'refused', status: response.status, problems: body.problems as Problem[] }
@@ -94,7 +97,7 @@ export async function ask<T>(
 /** Statuses by which a server, or what stands before it, asks for patience. */
 const LATER: ReadonlySet<number> = new Set([408, 425, 429])
 
-/** What our server calls its own failure, for whoever looks it up in the log. */
+/** The server's text for its own failure, with the number to look up in the log. */
 async function referenceOf(response: Response): Promise<string> {
   const body: unknown = await response.json().catch(() => null)
   return isRaw(body) && typeof body.error === 'string' ? body.error : 'Gate Cross itself failed on it'

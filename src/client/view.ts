@@ -2,7 +2,7 @@ import type { Deletion, Envelope, Job, Problem } from '@/jobfile'
 import type { ConflictedOp, QueueStorage } from './queue'
 import type { Transport } from './transport'
 
-/** What a screen sees of a job. A new object for each change. */
+/** A job as screens see it. Each change makes a new object. */
 export interface JobView {
   /** null until it is loaded. */
   job: Job | null
@@ -10,7 +10,7 @@ export interface JobView {
   version: number
   /** Operations that have not reached the server yet. */
   waiting: number
-  /** Of these, how many are on this page alone, for the device has not stored them. */
+  /** How many of the waiting edits are on this page alone, because the device has not stored them. */
   onPageOnly: number
   /** Whether the device stores anything. */
   isKeeping: boolean
@@ -25,7 +25,7 @@ export interface JobView {
   canRedo: boolean
   /** Places that the last undo or redo left as they are, for somebody has changed them in the meantime. */
   notTakenBack: string[]
-  /** What others have done while the job is looked at, the newest last. */
+  /** Edits of others since the job was opened, newest last. */
   news: readonly Envelope[]
 }
 
@@ -51,7 +51,7 @@ export interface StoreNeeds {
   tell?: (message: TabMessage) => void
 }
 
-/** What the tabs of one browser tell each other. */
+/** Messages between the tabs of one browser. */
 export type TabMessage =
   | { kind: 'made'; jobId: string; envelope: Envelope }
   | { kind: 'sent'; jobId: string; opIds: string[]; version: number }

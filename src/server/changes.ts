@@ -6,7 +6,7 @@ import type { Shop } from './shop'
 /** The channel on which servers of one database tell each other, through it, that a job has moved on. */
 const CHANNEL = 'gate_cross_jobs'
 
-/** What is told of a job that moved on, or stands elsewhere. */
+/** Notice of a job that has a new revision, or was archived, deleted or restored. */
 interface JobChange {
   id: string
   version: number
@@ -29,7 +29,7 @@ export async function tellChange(
   })
 }
 
-/** What is sent to the browsers of one shop, encoded once for all of them. */
+/** Bytes for the browsers of a shop, encoded once for all of them. */
 type Message = Uint8Array<ArrayBuffer>
 type Listener = (byShop: ReadonlyMap<string, Message>, missed: boolean) => void
 
@@ -84,7 +84,7 @@ class Line {
       await client.connect()
       await client.query(`LISTEN ${CHANNEL}`)
       this.pause = PAUSE.first
-      // What happened while nobody listened was not heard.
+      // Changes from before the connection were not heard.
       this.tell(null)
     } catch (e) {
       this.again(client, e as Error)

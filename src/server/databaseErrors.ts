@@ -10,21 +10,21 @@ import { problem, type Problem } from '@/jobfile'
 import { POOL } from './database'
 import { TurnTimeout } from './transaction'
 
-/** What the database says, by its own codes: a lock or a statement that took too long, or two that waited for each other. */
+/** PostgreSQL's codes for a lock or statement that took too long, and for a deadlock. */
 const TOOK_TOO_LONG = new Set(['55P03', '57014', '25P03', '40001', '40P01'])
 /** Beginnings of its codes for a connection that is lost, for no room just now, and for a server that goes down. */
 const AWAY = ['08', '53', '57P', '58']
 /** And for a value that it does not take: out of range, or against what it holds together. */
 const UNFIT = ['22', '23']
 
-/** What the database itself answered, by its own code; null where it answered nothing. */
+/** PostgreSQL's code of an error; null where it gave no answer. */
 function codeOf(e: unknown): string | null {
   const { original } = e as { original?: { code?: string } }
   const code = original?.code ?? null
   return code !== null && /^[0-9A-Z]{5}$/.test(code) ? code : null
 }
 
-/** What is being waited for, where an error means that the same request may be sent again later; null for any other. */
+/** The problem to report where the same request may be sent again later; null for any other error. */
 export function awayProblem(e: unknown): Problem | null {
   const code = codeOf(e)
   if (e instanceof TurnTimeout || (code !== null && TOOK_TOO_LONG.has(code)))

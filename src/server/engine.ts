@@ -1,2 +1,2 @@
-/** What names the rules and words of this build: `scripts` works it out from their source. */
+/** Name of the rules and words of this build; `scripts` derives it from their source. */
 export const ENGINE = process.env.GATE_CROSS_ENGINE ?? ''

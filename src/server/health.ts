@@ -17,7 +17,7 @@ export interface Health {
   listening: number
 }
 
-/** What the pool of connections tells of itself; Sequelize's types leave it out. */
+/** Counts of Sequelize's connection pool, which its types leave out. */
 interface Pool {
   size: number
   waiting?: number

@@ -77,7 +77,7 @@ export const smallBody = <T>(request: Request, schema: Parameters<typeof jsonOf>
 export function largeBody<N extends ReaderName>(request: Request, reader: N): Promise<ReadBy<N> | Response> {
   const { most } = READERS[reader]
   // A body that does not say how long it is counts as the longest.
-  const bytes = Math.min(most, Number(request.headers.get('content-length') ?? most))
+  const bytes = Math.min(most, Number(request.headers.get('content-length')) || most)
   return holding(bytes, () => parsed(request, most, (read) => readAside(reader, read)))
 }
 

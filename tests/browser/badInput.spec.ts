@@ -1,3 +1,4 @@
+import { connect } from 'node:net'
 import { expect, test, type APIRequestContext } from '@playwright/test'
 
 const job = async (request: APIRequestContext) =>
@@ -80,6 +81,33 @@ test('operations: nonsense, absurd values and unknown jobs are named; replays ch
   // Put back what this test changed, for the others.
   const back = { ...op('b', 'late-3', 0), op: { kind: 'setCableFeet', cable: 'c1', feet: 45 } }
   await push(version + 2, [op('a', 'good-2', 35), back])
+})
+
+test('what no browser sends is refused with the number that the log has it under', async ({ baseURL }) => {
+  const { hostname, port, host } = new URL(baseURL!)
+  /** The head of the answer to a request as it stands. */
+  const answerTo = (line: string, from = host) =>
+    new Promise<string>((resolve, reject) => {
+      let out = ''
+      const socket = connect(Number(port), hostname, () =>
+        socket.end(`${line} HTTP/1.1\r\nHost: ${from}\r\nContent-Length: 0\r\nConnection: close\r\n\r\n`),
+      )
+      socket.on('data', (d) => (out += String(d)))
+      socket.on('close', () => resolve(out.split('\r\n\r\n')[0] ?? ''))
+      socket.on('error', reject)
+    })
+  for (const [line, status] of [
+    ['TRACE /', 405],
+    ['TRACE /api/jobs', 405],
+    ['GET /job/%E0%A4%A', 400],
+    ['GET /api/jobs/%ZZ/file', 400],
+  ] as const) {
+    const head = await answerTo(line)
+    expect(head).toContain(`HTTP/1.1 ${status} `)
+    expect(head.toLowerCase()).toMatch(/x-request-id: [0-9a-f]{8}/)
+  }
+  expect(await answerTo('POST /api/ping', 'elsewhere.example')).toContain('HTTP/1.1 403 ')
+  expect(await answerTo('POST /api/ping')).toContain('HTTP/1.1 200 ')
 })
 
 test('a page of another origin changes nothing, and a name that was made to lead here reads nothing', async ({

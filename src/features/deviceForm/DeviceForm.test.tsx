@@ -13,7 +13,7 @@ beforeEach(() => {
   global.fetch = jest.fn((_: unknown, init?: { body?: string }) => {
     sent.push(init?.body ?? '')
     const body = { device: JSON.parse(init?.body ?? '{}') as unknown }
-    return Promise.resolve({ ok: true, status: 200, json: () => Promise.resolve(body), text: () => Promise.resolve(JSON.stringify(body)) })
+    return Promise.resolve({ ok: true, status: 200, headers: new Headers(), json: () => Promise.resolve(body), text: () => Promise.resolve(JSON.stringify(body)) })
   }) as unknown as typeof fetch
 }) // prettier-ignore
 
@@ -55,7 +55,14 @@ describe('the device form', () => {
         new Promise((resolve) => {
           const body = { device: JSON.parse(init?.body ?? '{}') as unknown }
           const text = () => Promise.resolve(JSON.stringify(body))
-          answer = () => resolve({ ok: true, status: 201, json: () => Promise.resolve(body), text })
+          answer = () =>
+            resolve({
+              ok: true,
+              status: 201,
+              headers: new Headers(),
+              json: () => Promise.resolve(body),
+              text,
+            })
         }),
     ) as unknown as typeof fetch
     render(<DeviceForm />)

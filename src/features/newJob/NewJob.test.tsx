@@ -14,7 +14,7 @@ const answer = (url: string, init?: RequestInit) => {
   if (init?.method === 'POST') sent.push({ url, body: JSON.parse(init.body as string) })
   const body =
     url === '/api/library' ? { devices, own: [] } : init?.method === 'POST' ? { id: 'made' } : { jobs: [] }
-  return Promise.resolve({ ok: true, status: 200, json: () => Promise.resolve(body) })
+  return Promise.resolve({ ok: true, status: 200, headers: new Headers(), json: () => Promise.resolve(body) })
 }
 beforeEach(() => {
   localStorage.clear()

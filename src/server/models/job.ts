@@ -20,7 +20,7 @@ export class JobRow extends Model<InferAttributes<JobRow>, InferCreationAttribut
   declare owner: string
   declare note: string
   declare summary: Summary | null
-  /** Of the summary, for the database to choose by. */
+  /** Columns copied from the summary, so that queries can filter by them. */
   declare summaryVersion: CreationOptional<number | null>
   declare engine: CreationOptional<string | null>
   declare states: CreationOptional<string[]>
@@ -56,7 +56,7 @@ export const defineJob = (db: Sequelize) =>
     { sequelize: db, tableName: 'jobs', timestamps: false },
   )
 
-/** What of a document the list is chosen, searched and ordered by. */
+/** Fields of a document that the list is filtered, searched and sorted by. */
 export const fieldsOf = ({ title, site, note }: Job) => ({
   title,
   address: site.address,

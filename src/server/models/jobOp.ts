@@ -8,7 +8,7 @@ import {
 } from 'sequelize'
 import type { Operation } from '@/jobfile'
 
-/** One operation as it was accepted; `op_id` is unique, which is what makes sending it twice harmless. */
+/** An operation as it was accepted. `op_id` is unique, so sending an operation twice does no harm. */
 export class JobOpRow extends Model<InferAttributes<JobOpRow>, InferCreationAttributes<JobOpRow>> {
   declare shop: string
   declare opId: string
@@ -19,7 +19,7 @@ export class JobOpRow extends Model<InferAttributes<JobOpRow>, InferCreationAttr
   declare client: string
   declare who: string
   declare madeAt: string
-  /** What the device's own clock said where it was wrong; `madeAt` is then by the server's. */
+  /** Time by the device's own clock, where that was wrong; `madeAt` is then by the server's. */
   declare deviceAt: CreationOptional<string | null>
   /** The version of the document that the operation was applied to, and the job's version that its maker had seen. */
   declare docVersion: number

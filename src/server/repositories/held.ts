@@ -89,7 +89,7 @@ export async function freshJob(at: Shop, id: string): Promise<Held | null> {
     docRev,
     isOlder: row.doc.version !== JOB_VERSION,
     log: ops,
-    // What a job had before it was taken in has no log: then it begins where the log does.
+    // An imported job has no log of the time before its import, so its log begins there.
     logFrom: ops[0] ? ops[0].version - 1 : version,
   }
   holdJob(at, id, held)

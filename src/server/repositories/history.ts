@@ -5,14 +5,14 @@ import { freshJob } from './held'
 import { createJob } from './jobs'
 import { loggedBetween } from './logged'
 
-/** One edit of a job's history. */
+/** An edit in a job's history. */
 export interface PastEdit {
   /** The job's revision after it. */
   version: number
   who: string
   /** ISO time at which it was made. */
   at: string
-  /** What the device's clock said, where it was wrong. */
+  /** Time by the device's own clock, where that was wrong. */
   deviceAt?: string
   op: Operation
 }
@@ -20,7 +20,7 @@ export interface PastEdit {
 /** Edits of a page of the history. */
 const PAGE = 50
 
-/** What was done to a job before a revision, the newest first; null: no such job. */
+/** Edits of a job before a revision, newest first; null where there is no such job. */
 export async function historyOf(
   at: Shop,
   jobId: string,

@@ -21,7 +21,7 @@ import { freshJob, keyOf } from './held'
 import { currentOf } from './list'
 import { snapshotOfRow } from './snapshots'
 
-/** What the list shows of a job: worked out once for each revision and kept with the row. null: no such job. */
+/** The job's summary for the list, computed once for each revision and saved in its row; null for an unknown job. */
 export async function summaryOf(at: Shop, id: string): Promise<Summary | null> {
   const { db, shop } = at
   const row = await db.jobs.findOne({
@@ -71,7 +71,7 @@ async function proven(at: Shop, id: string): Promise<{ summary: Summary; wiring:
   return { summary, wiring }
 }
 
-/** What is known of a job without reading it, out of columns alone. null: no such job. */
+/** A job's title, owner and last verdict, from columns alone; null for an unknown job. */
 export async function knownOf({ db, shop }: Shop, id: string): Promise<JobKnown | null> {
   const row = await db.jobs.findOne({
     where: { shop, id },

@@ -5,7 +5,7 @@ import type { JobRow } from '../models/job'
 import type { Shop } from '../shop'
 import { deletionOf } from './deletion'
 
-/** What part of the list is asked for. */
+/** The part of the list that a browser asks for. */
 export interface Listed extends ListAsked {
   /** How many come before the first, and how many are wanted. */
   from: number
@@ -53,7 +53,7 @@ export async function listJobs(at: Shop, asked: Listed): Promise<JobListing> {
   return { jobs: rows.map(entryOf), found, all, needYou }
 }
 
-/** What is asked for, as the database looks for it: its own signs mean nothing. */
+/** The words of a search, escaped so that the signs of LIKE mean themselves. */
 const words = (text: string): string[] =>
   text
     .toLowerCase()
@@ -80,6 +80,6 @@ function entryOf(row: JobRow): JobListEntry {
   }
 }
 
-/** What a row is proven to be; null: not since its last change, or by other rules than these. */
+/** The summary of a row's proof; null where the row has changed since, or other rules proved it. */
 export const currentOf = ({ summary, summaryVersion, version, engine }: Standing): Summary | null =>
   summaryVersion === version && engine === ENGINE ? summary : null

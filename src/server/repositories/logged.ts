@@ -36,7 +36,7 @@ const envelopeOf = ({
     baseVersion,
   ) as Envelope
 
-/** What was done to a job after a revision and up to another, in order. */
+/** Edits of a job after one revision and up to another, in order. */
 export async function loggedBetween(
   { db, shop }: Shop,
   jobId: string,

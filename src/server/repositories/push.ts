@@ -24,7 +24,7 @@ import { keepSnapshot } from './snapshots'
 
 /** How often a save is worked out anew where another server was faster. */
 const MOST_TRIES = 6
-/** The document is written with every so many revisions; between them the log has what is new: fewer than one save in a hundred waits for it. */
+/** Revisions after which the document is written; between them the log has the news. Fewer than one save in a hundred waits. */
 const WRITE_EVERY = 200
 /** More than this is not told one by one: the whole document is shorter. */
 const MOST_SINCE = 200
@@ -35,7 +35,7 @@ interface Waiting {
   resolve: (answer: PushResponse | null) => void
   reject: (why: unknown) => void
 }
-/** What waits, by job. Who gets the turn takes all of it along: one question to the database, however many wait. */
+/** Requests that wait, by job. Whoever gets the turn sends all of them to the database as one query. */
 const lines = new Map<string, Waiting[]>()
 
 /**
@@ -144,7 +144,7 @@ async function tryPush(
   return { responses, wrote: true }
 }
 
-/** What becomes of a request on a job as it is held, and the job after it. */
+/** Works a request out on a cached job: the response, the edits that it adds, and the job after them. */
 async function workOut(
   at: Shop,
   jobId: string,
@@ -152,7 +152,7 @@ async function workOut(
   held: Held,
   elsewhere: ReadonlyMap<string, string>,
 ): Promise<{ response: PushResponse; taken: Taken[]; now: Held }> {
-  // What anybody did since the oldest revision that some maker had seen; of these, the browser is told what is new to it.
+  // Edits since the oldest revision that any maker in the request had seen. The browser is told those that it lacks.
   const seen = request.ops.reduce((least, o) => Math.min(least, o.seen), request.base)
   const since =
     seen >= held.logFrom
@@ -249,7 +249,7 @@ async function whereTaken(
   return new Map(rows.map((r) => [r.opId, r.jobId]))
 }
 
-/** What was done to a job after a revision, in order; `ops` is null where that is very much. null: no such job. */
+/** Edits of a job after a revision, in order; `ops` is null where there are too many. null: no such job. */
 export async function opsSince(
   at: Shop,
   jobId: string,

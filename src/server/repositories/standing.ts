@@ -4,7 +4,7 @@ import { inTransaction } from '../transaction'
 import { isGone } from './deletion'
 import { forgetJob } from './held'
 
-/** Where a job stands: at work, put away, or deleted and still to be brought back. */
+/** The list that a job is in: active, archived, or deleted for now. */
 export type Standing = 'here' | 'archived' | 'deleted'
 
 /** Puts a job away, deletes it, or brings it back; false: there is none of that name. Its edits are taken wherever it stands. */

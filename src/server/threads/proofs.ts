@@ -11,13 +11,13 @@ const MOST_MS = 20_000
 const holder = globalThis as typeof globalThis & { gateCrossProofs?: Proofs | undefined }
 interface Proofs {
   pool: Piscina<ProofTask, ProvenJob>
-  /** One for each thread: the time of a proof begins when it does, not while it stands in line. */
+  /** A permit for each thread: the time limit of a proof begins when it starts, not while it waits. */
   turns: Semaphore
   /** The one that is being worked out for a job's revision: who asks meanwhile waits for the same. */
   underWay: Map<string, Promise<ProvenJob>>
 }
 
-/** One core stays with whoever answers requests. */
+/** A core stays free to answer requests. */
 const THREADS = Math.max(1, Math.min(4, availableParallelism() - 1))
 
 function proofs(): Proofs {

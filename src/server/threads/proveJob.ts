@@ -4,7 +4,7 @@ import { judge, runStanding, standing } from '@/core/startup'
 import { installationOf, jobSeen, storedJob, type Summary } from '@/jobfile'
 import { proofSentence } from '@/words'
 
-/** What a proof is worked out of; it travels to another thread. */
+/** Input of a proof; it is sent to another thread. */
 export interface ProofTask {
   /** The document as the row has it, of any version. */
   doc: unknown
@@ -14,9 +14,9 @@ export interface ProofTask {
   engine: string
 }
 
-/** What comes of it. */
+/** Result of a proof. */
 export interface ProvenJob {
-  /** What the list shows of the job: its proof in a sentence, and counts. */
+  /** The job's summary for the list: its verdict in a sentence, and counts. */
   summary: Summary
   /** The proof of the wiring alone, before the house has its say; null: it was given up. */
   wiring: Proof | null

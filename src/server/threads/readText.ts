@@ -15,7 +15,7 @@ import {
 export interface Reader<T> {
   /** Bytes that it may have. */
   most: number
-  /** Bytes up to which it is read at once: a thread would take longer to be told. What a job is checked by takes long to make. */
+  /** Bytes up to which it is read at once, since handing it to a thread takes longer. Making a job's schema takes longest. */
   small: number
   parse(text: string): Checked<T>
 }
@@ -43,7 +43,7 @@ export const READERS = {
   },
 } satisfies Record<string, Reader<unknown>>
 export type ReaderName = keyof typeof READERS
-/** What a reader makes of a text that is right. */
+/** Type of the value that a reader gives for a valid text. */
 export type ReadBy<N extends ReaderName> = (typeof READERS)[N] extends Reader<infer T> ? T : never
 
 export interface ReadTask {

@@ -1,5 +1,5 @@
 import type Piscina from 'piscina'
-import type { Checked } from '@/jobfile'
+import { problem, type Checked } from '@/jobfile'
 import { threadPool } from './pool'
 import { READERS, readText, type ReadBy, type ReaderName, type ReadTask } from './readText'
 
@@ -16,7 +16,7 @@ interface Reading {
 const holder = globalThis as typeof globalThis & { gateCrossReading?: Reading | undefined }
 const reading = (): Reading =>
   (holder.gateCrossReading ??= {
-    // One thread: a core stays with whoever answers requests.
+    // A single thread, so that a core stays free to answer requests.
     pool: threadPool<ReadTask, Checked<unknown>>('readText', 1),
     held: 0,
   })
@@ -44,22 +44,26 @@ export async function holding<T>(bytes: number, act: () => Promise<T>): Promise<
 }
 
 /**
- * Reads and checks a text in UTF-8; one that is not small in a thread, so that other requests are answered meanwhile. The bytes go to
- * the thread as they are, and are no longer here.
+ * Reads and checks a text in UTF-8; one that is not small in a thread, so that other requests are answered meanwhile. The
+ * bytes go to the thread as they are, and are no longer here.
  */
 export async function readAside<N extends ReaderName>(
   reader: N,
   bytes: Uint8Array<ArrayBuffer>,
 ): Promise<Checked<ReadBy<N>>> {
   const task = { reader, bytes }
-  const read =
-    bytes.length > READERS[reader].small
-      ? await reading().pool.run(task, {
-          signal: AbortSignal.timeout(MOST_MS),
-          transferList: [bytes.buffer],
-        })
-      : readText(task)
+  const read = bytes.length > READERS[reader].small ? await inThread(task, bytes.buffer) : readText(task)
   return read as Checked<ReadBy<N>>
+}
+
+async function inThread(task: ReadTask, buffer: ArrayBuffer): Promise<Checked<unknown>> {
+  const signal = AbortSignal.timeout(MOST_MS)
+  try {
+    return await reading().pool.run(task, { signal, transferList: [buffer] })
+  } catch (e) {
+    if (!signal.aborted) throw e
+    return { ok: false, problems: [problem('', `a text that is read within ${MOST_MS / 1000} s`, 'another')] }
+  }
 }
 
 /** Ends the thread; the next large text starts a new one. */

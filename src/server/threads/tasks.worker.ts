@@ -1,3 +1,3 @@
-/** What a thread of the server does with a task, by the name that the task is run under. */
+/** Tasks that the server's threads can run; a pool runs one of them by its name. */
 export { proveJob } from './proveJob'
 export { readText } from './readText'
