@@ -10,7 +10,7 @@ import { refuse } from './answer'
 export interface Args {
   command: string
   file: string | undefined
-  /** What stands after the file. */
+  /** Arguments after the file. */
   words: string[]
   json: boolean
   /** The folder of the devices that ship with the product. */

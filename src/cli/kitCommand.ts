@@ -74,7 +74,7 @@ function cluesOf(text: string): Checked<KitClues> {
   return { ok: true, value: clues }
 }
 
-/** What the service carries, by the method that the job names; none where its numbers are missing. */
+/** Lines about the service load, by the method that the job names; none where its numbers are missing. */
 function serviceLines(seen: JobSeen): string[] {
   const { inst, house } = seen
   const serviceA = houseValue(house, 'serviceA')

@@ -149,7 +149,7 @@ function write(file: string, what: JobOnDisk, done: string[], { json, library }:
   return said(done, json)
 }
 
-/** What was done, a line each. */
+/** A line for each change that was made. */
 function said(changed: string[], json: boolean): number {
   const result = answer({ ok: true, changed }, changed.length ? changed : ['Nothing to change.'])
   return result.ok ? print(result.value, json) : 2

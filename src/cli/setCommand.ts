@@ -19,7 +19,7 @@ function numberOf(key: string, text: string, expected: string): Checked<number |
   return NUMBER.test(text) ? { ok: true, value: Number(text) } : refuse(key, expected, text)
 }
 
-/** What the keys with a prefix of their own set, each as the screen's own operation. */
+/** Makes the screen's own operation for a key with a prefix. */
 type Setter = (rest: string, text: string, inst: Installation) => Checked<Operation>
 
 const CHOICES = ['way', 'service', 'cable', 'billFuel']

@@ -2,15 +2,15 @@ import { ValidationError, type AnySchema } from 'yup'
 import { fits, unfit } from './fits'
 import { problem, show, type Checked, type Problem } from './problem'
 
-/** What a value may be at most before it is looked at closely: its depth, the length of a list, and how much is in it. */
+/** Limits that are checked before anything else: depth, length of a list, number of values, and problems reported. */
 export const LIMITS = Object.freeze({ depth: 64, list: 5000, values: 400_000, problems: 20 })
 
-/** What no text of a file may hold: a NUL, which the database does not take, and half of a character. */
+/** Characters that no text may hold: a NUL, which the database refuses, and half of a surrogate pair. */
 const UNSOUND = /[\0\p{Cs}]/u
 /** Names that every object has without being given them: a field of that name would be found where there is none. */
 export const INHERITED: ReadonlySet<string> = new Set(Object.getOwnPropertyNames(Object.prototype))
 
-/** What is wrong with a value by itself, whatever should stand there; null where nothing is. */
+/** The expectation that a value fails whatever its schema says; null where it fails none. */
 function unsound(value: unknown): string | null {
   if (typeof value === 'string' && UNSOUND.test(value)) return 'text without NUL or half characters'
   return typeof value === 'number' && !Number.isFinite(value) ? 'a finite number' : null
@@ -24,7 +24,7 @@ interface Inner {
   depth: number
 }
 
-/** Where it stands, in words: made of the few that are complained of, not of the many that are looked at. */
+/** Its path as text. Built for the few values that are reported, not for the many that are checked. */
 function pathOf({ in: outer, key }: Inner): string {
   if (!outer) return ''
   const before = pathOf(outer)
@@ -68,14 +68,14 @@ export function check<T>(
     problems.push(...problemsAt(here, v, path, false))
     if (problems.length >= LIMITS.problems) break
   }
-  // What is not known to fit may still be right.
+  // A schema that `fits` does not know may still accept the value.
   if (!problems.length && !fits(schema, value)) problems.push(...problemsAt(schema, value, '', true))
   return problems.length
     ? { ok: false, problems: problems.slice(0, LIMITS.problems) }
     : { ok: true, value: value as T }
 }
 
-/** What Yup has against a value; with `recursive` against what is inside it too. */
+/** Yup's problems with a value; with `recursive`, with everything inside it too. */
 function problemsAt(
   schema: Pick<AnySchema, 'validateSync'>,
   value: unknown,

@@ -1,7 +1,7 @@
 import Papa from 'papaparse'
 
 /**
- * What a spreadsheet would run: a formula at the beginning of a cell or of a line in it, behind blanks too. A cell that begins
+ * A formula that a spreadsheet would run: at the start of a cell or of a line in it, after blanks too. A cell that begins
  * with the mark itself is marked as well, so that it comes back as it was.
  */
 const FORMULA = /^'|(^|[\r\n])[\s\uFEFF]*[=+\-@]/

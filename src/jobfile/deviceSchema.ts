@@ -50,7 +50,7 @@ const joined = (of: yup.ISchema<unknown>) => ({
 })
 const exprUnion = once(() => byField({ ...joined(exprSchema), ...leafSchemas() }))
 
-/** What a transition waits for; it contains itself, too. */
+/** Schema of the condition that a transition waits for; it can contain itself. */
 const whenSchema: yup.ISchema<unknown> = named('When', () => whenUnion())
 const whenUnion = once(() =>
   byField({

@@ -77,7 +77,7 @@ export function upgradeOperation(op: unknown, from: number): unknown {
 }
 
 /**
- * What the core computes on.
+ * The installation that the core computes with.
  * @param before that of the job a moment ago: what has not changed stays the same object, and where nothing of the wiring
  * has, so does the whole
  */
@@ -133,7 +133,7 @@ function configured(placed: Placed): Placed {
   return { ...placed, device: { ...device, terminals } }
 }
 
-/** What was read off a device, left or found, for settings that nobody has set in the job. */
+/** Values read off a device, left or found, for settings that nobody has set in the job. */
 function readOff(job: Job, entry: PlacedEntry, device: Device): Placed['settings'] {
   const { keyed } = job.setup
   return Object.fromEntries(

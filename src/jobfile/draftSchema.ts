@@ -6,7 +6,7 @@ import { id, optional, shape, once } from './schemaKit'
 /** The largest number that any field of a device form takes: BTU/h of a burner. */
 const MOST = 400_000
 
-/** What a choice may be, of any kind of device. */
+/** Schema of a choice, for any kind of device. */
 const options = new Map<string, string[]>()
 for (const f of Object.values(FIELDS).flat())
   if (f.takes === 'choice') options.set(f.key, [...(options.get(f.key) ?? []), ...f.options])

@@ -15,7 +15,7 @@ export interface Envelope {
   at: string
   /** ms that were added to the device's clock for it; left out: none. */
   clock?: number
-  /** What the device's clock said, where the server found it wrong. */
+  /** Time by the device's clock, where the server found that wrong. */
   deviceAt?: string
   /** The version of the document that it was written for. */
   docVersion: number
@@ -26,7 +26,7 @@ export interface Envelope {
   op: Operation
 }
 
-/** What the browser sends: the version of the job that it has seen, and operations in the order of making. */
+/** A browser's request: the version of the job that it has seen, and operations in the order of making. */
 export interface PushRequest {
   base: number
   /** ISO time by the device's own clock as it is sent. */
@@ -34,7 +34,7 @@ export interface PushRequest {
   ops: Envelope[]
 }
 
-/** What became of one operation. */
+/** Result of an operation. */
 export type OpResult =
   /** `as`: how it was taken, where the device's clock was wrong. */
   | { opId: string; outcome: 'applied' | 'alreadyThere'; as?: Envelope }

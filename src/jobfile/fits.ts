@@ -6,7 +6,7 @@ import { isRaw } from './problem'
 type Fit = (value: unknown) => boolean
 type Test = { OPTIONS?: TestConfig }
 
-/** What Yup keeps of a schema that is not lazy, as far as it decides what fits. */
+/** Yup's internal fields of a schema that is not lazy, as far as they decide what fits. */
 interface Inside {
   type: string
   internalTests: Record<string, Test | undefined>
@@ -32,7 +32,7 @@ export const fits = (schema: object, value: unknown): boolean => fitOf(schema)(v
 /** A place of a value that does not fit, or inside which something does not. */
 interface Unfit {
   path: string
-  /** What the value is held to there. */
+  /** The schema of the value at that place. */
   schema: Schema
   value: unknown
 }

@@ -1,6 +1,6 @@
 import * as yup from 'yup'
 
-/** What a lazy Yup schema stands for, kept beside it, since Yup itself cannot say. */
+/** Meaning of a lazy Yup schema, stored beside it, since Yup itself cannot tell. */
 export type LazyMeaning =
   | { kind: 'union'; by: string; options: Record<string, yup.AnySchema> }
   | { kind: 'anyOf'; options: yup.ISchema<unknown>[] }
@@ -13,7 +13,7 @@ type Pick = (value: unknown) => yup.ISchema<unknown>
 
 const known = new WeakMap<object, { pick: Pick; meaning: LazyMeaning }>()
 export const meaningOf = (schema: object): LazyMeaning | undefined => known.get(schema)?.meaning
-/** What a lazy schema chooses its schema for a value by. */
+/** Function by which a lazy schema chooses the schema for a value. */
 export const pickOf = (schema: object): Pick | undefined => known.get(schema)?.pick
 
 /** A lazy schema, with what it stands for. */

@@ -1,7 +1,7 @@
 import { isRaw, problem, type Problem } from './problem'
 
 /**
- * What a job holds at most, by the place of the list: one table for files and edits, so that whatever is entered can be
+ * The longest that each list of a job may be: one table for files and edits, so that whatever is entered can be
  * exported and read back. A house with four systems and a visit each season for ten years stays well below each.
  */
 export const MOST = Object.freeze({

@@ -1,7 +1,7 @@
 import type { Proof } from '@/core/rules'
 import type { RunStanding } from '@/core/startup'
 
-/** What the list of jobs shows, worked out from one version of the document. */
+/** A job's line in the list, computed from one version of its document. */
 export interface Summary {
   version: number
   /** The rules and words that it was worked out with: others may come to another verdict. */
@@ -40,7 +40,7 @@ export interface Deletion {
   goes: string
 }
 
-/** What is known of a job before it is opened. */
+/** Facts about a job before it is opened. */
 export interface JobKnown {
   title: string
   owner: string
@@ -67,16 +67,16 @@ export interface JobListing {
   needYou: number
 }
 
-/** What a list of jobs can be narrowed to. */
+/** States that the list of jobs can be filtered by. */
 export const STATES = ['all', 'open', 'broken', 'needsReading', 'toPutBack', 'waiting', 'done'] as const
 export type JobState = (typeof STATES)[number]
 export const ORDERS = ['urgent', 'newest', 'street'] as const
 export type JobOrder = (typeof ORDERS)[number]
-/** What is shown beside the work in hand: what was put away, and what is deleted and can still be brought back. */
+/** The lists of jobs: active, archived, and deleted jobs that can still be restored. */
 export const SHELVES = ['here', 'archived', 'deleted'] as const
 export type Shelf = (typeof SHELVES)[number]
 
-/** What of the list is asked for. */
+/** A request for a part of the list. */
 export interface ListAsked {
   shelf: Shelf
   /** Every word of it is in the job's title, owner, address or note. */
@@ -84,7 +84,7 @@ export interface ListAsked {
   state: JobState
   order: JobOrder
 }
-/** What is asked for at the start, and how many lines come at a time. */
+/** The first request, and the number of lines in each part. */
 export const LIST_START: ListAsked = { shelf: 'here', text: '', state: 'all', order: 'urgent' }
 export const LIST_PART = 40
 

@@ -10,7 +10,7 @@ export function hasTerminal(job: GearDoc, ref: string): boolean {
   return device?.terminals.some((t) => t.id === id) ?? false
 }
 
-/** What a setting would take instead of this value; null when the value is fine. "Not known yet" always is. */
+/** The values that a setting takes, where this is none of them; null where it is. "Not known yet" always is. */
 export function settingProblem(setting: Setting | undefined, value: unknown): string | null {
   if (!setting) return 'a setting of the device'
   if (value === null) return null
@@ -24,7 +24,7 @@ export function settingProblem(setting: Setting | undefined, value: unknown): st
   return `${low} to ${high}${setting.unit ? ` ${setting.unit}` : ''}`
 }
 
-/** What is wrong with a value of a placed device's setting; without a value, with naming the setting alone. */
+/** Problems of a value of a placed device's setting; without a value, of the setting's name alone. */
 export function settingAt(job: GearDoc, ref: string, setting: string, value: unknown = null): Problem | null {
   const entry = job.placed.find((p) => p.ref === ref)
   if (!entry) return problem('ref', 'a placed device', ref)

@@ -11,7 +11,7 @@ import { installationOf } from './document'
 import type { Job } from './sections/registry'
 
 /**
- * What is known to stand on a placed device: as left today where that is no longer what is wanted, as found today, or as
+ * The last known settings of a placed device: as left today where that is no longer the target, as found today, or as
  * the maker set it where it is new from its box; what nobody has looked at is left out.
  */
 export function onDevice(job: Job, placed: Placed): Record<string, Unknowable<Value>> {
@@ -20,7 +20,7 @@ export function onDevice(job: Job, placed: Placed): Record<string, Unknowable<Va
   return Object.fromEntries(
     placed.device.settings.flatMap((s) => {
       const k = keyed[makeRef(placed.ref, s.id)]
-      // What was keyed today and still is what is wanted keeps its line, ticked.
+      // A value that was keyed in today and is still the target keeps its line, ticked.
       const note = k?.left && k.left.value !== settingValue(placed, s.id) ? k.left : k?.found
       if (note) return [[s.id, note.value] as const]
       return plate?.newFromBox ? [[s.id, defaultOf(placed, s.id) ?? s.default] as const] : []

@@ -45,7 +45,7 @@ export const operationSchema = once(() => {
 export const partsOf = (op: Operation): (SectionOperation | Restore)[] =>
   op.kind === 'batch' ? op.ops : [op]
 
-/** What belongs to one thing done, as one operation; a single edit stays itself. */
+/** Several edits that belong together as one operation; a single edit stays itself. */
 export const batched = (ops: readonly Operation[]): Operation | null => {
   const all = ops.flatMap(partsOf)
   return all.length > 1 ? { kind: 'batch', ops: all } : (all[0] ?? null)

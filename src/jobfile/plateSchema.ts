@@ -18,7 +18,7 @@ function plain(field: Plain) {
   }
 }
 
-/** What one field of a plate takes. */
+/** Schema of a field of a plate. */
 export function plateFieldSchema(field: PlateField): yup.AnySchema {
   if (field.type !== 'table') return plain(field)
   const columns = Object.entries(field.columns).map(([name, column]) => {

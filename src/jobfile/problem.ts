@@ -1,6 +1,6 @@
 import { cut } from './cut'
 
-/** What is wrong with a file or an operation: where, what was expected there, and what stands there. */
+/** A problem of a file or an operation: its place, the expectation, and the value that was found. */
 export interface Problem {
   /** Place inside the file ("placed[3].settings.tap"); empty for the whole of it. */
   path: string
@@ -24,7 +24,7 @@ export const problem = (path: string, expected: string, got?: unknown): Problem 
   got: show(got),
 })
 
-/** One problem as a sentence. */
+/** A problem as a sentence. */
 export const sentence = (p: Problem): string =>
   `${p.line ? `line ${p.line}, ` : ''}${p.path || 'the file'}: expected ${p.expected}${p.got === undefined ? '' : `, found ${p.got}`}`
 

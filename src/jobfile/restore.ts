@@ -7,7 +7,7 @@ import { optional, shape } from './schemaKit'
 import type { Job } from './sections/registry'
 import { fail } from './sections/section'
 
-/** One place as it is and as it shall be again; a value that is left out is not there. */
+/** A place with its value now and the value to restore; a value that is left out is absent. */
 export interface RestoreChange {
   /** Names of fields, and of elements of lists that have names. */
   at: string[]
@@ -120,7 +120,7 @@ function withChange(here: unknown, at: readonly string[], change: RestoreChange)
   return { ...object, [key]: withChange(object[key], rest, change) }
 }
 
-/** What of a restoring still can be done: the places that are as the edit left them; and those that somebody moved on. */
+/** Splits a restore: places that are still as the edit left them, and places that somebody has changed since. */
 export function restorable(job: Job, op: Restore): { can: Restore | null; left: RestoreChange[] } {
   const isStill = (c: RestoreChange) => isEqual(valueAt(job, c.at), c.from)
   const changes = op.changes.filter(isStill)

@@ -5,7 +5,7 @@ import { fits } from './fits'
 import { lazy } from './lazySchema'
 import { isRaw } from './problem'
 
-/** What is made when it is first asked for, and kept: who only looks at a job builds no schema of it. */
+/** Makes a value when it is first asked for and caches it, so that showing a job builds no schema. */
 export function once<T>(make: () => T): () => T {
   let made: { value: T } | null = null
   return () => (made ??= { value: make() }).value
@@ -16,7 +16,7 @@ export const shape = (fields: yup.ObjectShape) =>
   // Changed in place while nobody has seen it yet: each step would copy it whole, and a file has some two hundred of them.
   yup.object(fields).withMutation((made) => made.noUnknown().defined())
 
-/** One of several shapes, told apart by a field. */
+/** A choice of several shapes, told apart by a field. */
 export function union(by: string, options: Record<string, yup.AnySchema>) {
   const names = Object.keys(options)
   const tag = yup.string().oneOf(names).required()
@@ -36,7 +36,7 @@ export function anyOf(...options: yup.ISchema<unknown>[]) {
   return lazy(pick, { kind: 'anyOf', options })
 }
 
-/** One of several shapes, told apart by which field they have. */
+/** A choice of several shapes, told apart by which field they have. */
 export function byField(options: Record<string, yup.AnySchema>) {
   const names = Object.keys(options)
   const none = yup.mixed().test('shape', `an object with one of the fields ${names.join(', ')}`, () => false)

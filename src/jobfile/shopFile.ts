@@ -18,7 +18,7 @@ export interface ShopItem {
   text: string
 }
 
-/** What became of an item of an imported file. */
+/** Result of importing an item of a shop's file. */
 export interface Imported {
   list: ShopList
   index: number
@@ -32,10 +32,10 @@ export interface Imported {
   problems?: Problem[]
 }
 
-/** What became of a shop's file, item by item, as far as it could be read. */
+/** Results of importing a shop's file, item by item, as far as it could be read. */
 export interface ShopReport {
   items: Imported[]
-  /** Where the file itself is wrong: what follows that place was not read. */
+  /** The place where the file itself is wrong; the rest of it was not read. */
   problem: Problem | null
 }
 
@@ -84,9 +84,9 @@ class Splitter {
   /** Bytes before this chunk, and the chunk. */
   private base = 0
   private chunk: Uint8Array = new Uint8Array()
-  /** Where the open item, or what is left of it, begins in the file; null: none is open. */
+  /** Offset in the file of the open item, or of its part in this chunk; null: no item is open. */
   private from: number | null = null
-  /** Where the last part of the frame, or the open item, begins. */
+  /** Offset of the last token of the frame, or of the open item. */
   private mark = 0
   private text = ''
   private decoder = new TextDecoder()
@@ -95,7 +95,7 @@ class Splitter {
   private readonly seen = new Set<string>()
 
   constructor() {
-    // What is thrown while a token is taken comes by here too.
+    // Errors that are thrown while a token is handled arrive here too.
     const broken = (e: Error) => {
       if (e instanceof ShopFileError) throw e
       stop(this.place(), 'JSON', e.message)
@@ -171,7 +171,7 @@ class Splitter {
       stop(name, isList(name) ? 'a list' : `no field named ${show(name)}`, value)
   }
 
-  /** Where the file is being read: behind the last item that was whole. */
+  /** The place that is being read: behind the last complete item. */
   private place(): string {
     return this.last && `behind ${this.last}`
   }

@@ -94,7 +94,7 @@ function* linesOf(file: string): Generator<void, Checked<FullLine[]>> {
   return { ok: true, value: full }
 }
 
-/** Where a part that begins somewhere ends: behind a line end; null: a line is too long. */
+/** End of the part that begins at `from`, behind a line end; null where a line is too long. */
 function partEnd(text: string, from: number): number | null {
   if (text.length - from <= PART) {
     return longest(text, from, text.length) > MOST_LINE ? null : text.length

@@ -1,7 +1,7 @@
 import type * as yup from 'yup'
 import { problem, type Checked, type Problem } from '../problem'
 
-/** One kind of edit: what it holds, what it does, and the place in the document that it changes. */
+/** A kind of edit: its fields, its effect, and the place in the document that it changes. */
 export interface OperationSpec<O extends { kind: string }, N> {
   /** Its fields beside `kind`. */
   fields: () => yup.ObjectShape
@@ -16,7 +16,7 @@ export interface OperationSpec<O extends { kind: string }, N> {
 /** An object of some older version: read, never trusted. */
 export type Raw = Record<string, unknown>
 
-/** What a version step does to a section's part of an older document, and to an older operation. */
+/** A version step's change of a section's part of an older document, and of an older operation. */
 export interface VersionStep {
   doc?: (job: Raw) => Raw
   op?: (op: Raw) => Raw

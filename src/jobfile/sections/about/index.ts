@@ -2,7 +2,7 @@ import * as yup from 'yup'
 import { optional, shape, text } from '../../schemaKit'
 import { done, refuse, type Section } from '../section'
 
-/** What the job is called, where it is and whose. */
+/** The job's title, site and owner. */
 export interface AboutDoc {
   title: string
   site: { address: string; owner: string; altitudeFt?: number; designF?: number }

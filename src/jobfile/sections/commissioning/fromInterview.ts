@@ -3,7 +3,7 @@ import { cut } from '../../cut'
 import { isRaw } from '../../problem'
 import type { Raw } from '../section'
 
-/** What stood in the interview of version 2, and what it was about. */
+/** An answer of version 2's interview, as the place that it has now. */
 type Moved =
   | { to: 'plate'; ref: string; field: 'model' | 'newFromBox' | 'seenOnline'; value: string | true }
   | { to: 'static'; value: number }

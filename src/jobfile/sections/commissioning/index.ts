@@ -8,7 +8,7 @@ import type { GearDoc } from '../gear/gearDoc'
 import { done, fail, put, refuse, type Section } from '../section'
 import { upgradeInterview, upgradeAnswer } from './fromInterview'
 
-/** What was read on site: plates as they are, and the air. */
+/** Readings of plates and airflow on site. */
 export interface Commissioning {
   /** By placed device. */
   plates: Record<string, SitePlate>
@@ -20,7 +20,7 @@ export interface Commissioning {
 export interface CommissioningDoc {
   commissioning: Commissioning
 }
-/** One field of a plate as it was read; null: not read. */
+/** A field of a plate as it was read; null: not read. */
 export interface SetPlate {
   kind: 'setPlate'
   ref: string
@@ -50,7 +50,7 @@ const kindOf = (job: GearDoc, ref: string): DeviceKind | undefined => {
   return entry && job.devices[entry.device]?.kind
 }
 
-/** What is wrong with one field of a plate of this kind of device. */
+/** Problems of a field of a plate of this kind of device. */
 function fieldProblems(kind: DeviceKind, field: string, value: unknown, at: string): Problem[] {
   if ((SITE_TEXTS as readonly string[]).includes(field)) return under(check(TEXT(), value), at)
   if ((SITE_FLAGS as readonly string[]).includes(field))

@@ -12,7 +12,7 @@ export interface PlacedEntry {
   defaultAssumed?: true
 }
 
-/** What is bolted down, with the descriptions of the devices that it uses. */
+/** The equipment, with the descriptions of its devices. */
 export interface GearDoc {
   devices: Record<string, Device>
   placed: PlacedEntry[]

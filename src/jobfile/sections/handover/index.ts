@@ -15,14 +15,14 @@ export interface Signature {
   name: string
   /** Each stroke as x, y, x, y …, in thousandths of the field's width. */
   strokes: number[][]
-  /** What was signed, as `signedState` gives it: it tells whether the job is still that one. */
+  /** The signed content, as `signedState` gives it: it tells whether the job is still the same. */
   of: string
   who: string
   when: string
   withdrawn?: { who: string; when: string }
 }
 
-/** What the handover adds to a job. */
+/** The handover's part of a job. */
 export interface Handover {
   /** The technician's licence, as it stands on the report. */
   licence?: string

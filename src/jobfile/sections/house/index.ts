@@ -17,7 +17,7 @@ import { problem, type Problem } from '../../problem'
 import { optional, shape, text, union, once } from '../../schemaKit'
 import { done, fail, put, refuse, type Section } from '../section'
 
-/** What is known of the house beside its gear, and the weather that its year is reckoned with. */
+/** Facts about the house beside its equipment, and the weather for its year. */
 export interface HousePart extends House {
   climate?: ClimateChoice
 }
@@ -25,7 +25,7 @@ export interface HouseDoc {
   house: HousePart
 }
 
-/** One number of the house, with where it comes from; null: not known. */
+/** A number of the house with its source; null: not known. */
 export interface SetHouse {
   kind: 'setHouse'
   of: HouseValue

@@ -54,7 +54,7 @@ export const readingSchema = once(() =>
   }),
 )
 
-/** What no schema can say of a reading: whether a meter could have shown it, and whether the place fits the kind. */
+/** Problems of a reading that no schema finds: a value that no meter shows, or a place that does not fit the kind. */
 export function readingProblems(reading: Reading, path: string): Problem[] {
   const kind = READING_KINDS[reading.kind]
   const found: Problem[] = []

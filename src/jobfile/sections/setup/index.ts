@@ -31,14 +31,14 @@ export interface AnswerQuestion {
   question: string
   answer: string
 }
-/** Where a setting's value comes from; null: the device's default. */
+/** Source of a setting's value; null: the device's default. */
 export interface MarkSource {
   kind: 'markSource'
   ref: string
   setting: string
   source: ValueSource | null
 }
-/** What a device showed, or was left with, or showed when it was asked again; null takes the note back. */
+/** A value as found, as left, or as read back on a device; null takes the note back. */
 export interface NoteKeyed {
   kind: 'noteKeyed'
   ref: string
@@ -159,7 +159,7 @@ export const setup: Section<SetupDoc, SetupOperation, SetupDoc & GearDoc> = {
           return refuse('visit.id', 'a name that is not used yet', visit.id)
         const open = job.setup.temporary.find((t) => !t.back)
         if (open) return refuse('visit', 'everything put back first', open.what ?? open.at)
-        // What was left is next time's "last time"; what was found and ticked today belongs to today.
+        // Values as left become the next visit's "last time"; values found and ticked today belong to today.
         return changed(job, { visits: [...job.setup.visits, visit], keyed: {}, ticks: {} })
       },
       path: (op) => `setup.visits.${op.visit.id}`,

@@ -9,7 +9,7 @@ export interface Note {
   who: string
   when: string
 }
-/** What is known of one setting on its device: as found, as left, read back. */
+/** Record of a setting on its device: as found, as left, read back. */
 export interface Keyed {
   found?: Note
   left?: Note
@@ -24,7 +24,7 @@ export interface Temporary {
   id: string
   /** Left out: a setting. */
   kind?: TemporaryKind
-  /** What was done, in words, where it is no setting. */
+  /** Note of the change, where it is no setting. */
   what?: string
   /** The setting; of anything else the device or terminal that it is about. */
   at: string
@@ -43,14 +43,14 @@ export interface Visit {
   when: string
   left: Record<string, Unknowable<Value>>
 }
-/** Where a value of a setting comes from; a setting that is not named stands at its device's default. */
+/** Source of a setting's value; a setting that is not listed has its device's default. */
 export type ValueSource = 'recommended' | 'typed' | 'found'
 
 /** Setup: the interview, what was found and left on each device, and what must still be put back. */
 export interface Setup {
   /** Answers by question; a question that is left out was not asked. */
   interview: Record<string, string>
-  /** Where each setting's value comes from, by reference ("tstat.droop"). */
+  /** Source of each setting's value, by reference ("tstat.droop"). */
   sources: Record<string, ValueSource>
   keyed: Record<string, Keyed>
   /** Lines of key-in sheets that set nothing (menu opened, power off), ticked. */
