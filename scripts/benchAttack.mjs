@@ -8,7 +8,7 @@ import { root } from './lib/prepare.mjs'
 import { main } from './lib/say.mjs'
 import { withStage } from './lib/stage.mjs'
 
-/** What strangers and mishaps send to a running server: each must end in the answer it should have, and nobody may wait for it. */
+/** Hostile and broken requests to a running server: each must get the right answer, and nobody may wait for it. */
 
 /** ms within which the server must say that it is well, whatever else it is asked. */
 const MOST_HEALTH_MS = 200
@@ -19,7 +19,7 @@ const expect = (what, right, found) => {
   console.log(`attack: ${right ? 'ok  ' : 'FAIL'} ${what}: ${found}`)
 }
 
-/** One request; its status and body. A Content-Type of JSON goes along, unless `headers` says otherwise. */
+/** Sends a request and gives its status and body. Its Content-Type is JSON, unless `headers` has another. */
 function send(url, method, path, body = null, headers = {}) {
   return new Promise((resolve) => {
     const options = { method, agent: false, headers: { 'content-type': 'application/json', ...headers } }
@@ -60,7 +60,7 @@ async function healthDuring(url, act) {
   return { p95, health: `health p95 ${p95.toFixed(0)} ms, at most ${most.toFixed(0)} ms`, result }
 }
 
-/** What that thread does. */
+/** Body of that thread. */
 async function askHealth(url) {
   let isOver = false
   parentPort.once('message', () => (isOver = true))

@@ -3,7 +3,7 @@ const STEPS = 200
 /** ms that a step may take beyond one changed attribute: at 1280 px, and at 390 px with a processor four times slower. */
 const LIMITS = { wide: 8, phone: 16 }
 
-/** What is dragged: where it is, what hears the pointer, and along what. */
+/** Things to drag: their place, the element that hears the pointer, and the element that they move along. */
 const DRAGS = {
   // A gate over the picture of Crossing.
   gate: {

@@ -32,7 +32,7 @@ main(async () => {
       servers.push(await startServer({ port: await freePort(), databaseUrl: pooled.url }))
     const urls = servers.map((s) => s.url)
 
-    // What the second server tells a browser.
+    // The second server's messages to a browser.
     const heard = new Map()
     const stop = new AbortController()
     void listen(`${urls[1]}/api/changes`, stop.signal, ({ id, version }) => id && heard.set(id, version))

@@ -21,7 +21,7 @@ main(async () => {
   const external = process.env.DATABASE_URL || null
   const release = external ? () => undefined : holdFolder(ensureDataFolder())
   process.on('exit', release)
-  // What an earlier command left behind may hold the port.
+  // A server that an earlier command left behind may hold the port.
   await endOrphan(ensureDataFolder())
   if (!(await portIsFree(port)))
     throw new Plain(

@@ -8,7 +8,7 @@ import { withStage } from './lib/stage.mjs'
 import { jestArgs } from './lib/unit.mjs'
 
 const FILE = join(root, 'docs/measure.json')
-/** What is too long to be printed. */
+/** Results that are too long to be printed. */
 const LONG = new Set(['files', 'folders', 'longFunctions'])
 const PARTS = { source: measureSource, unit: measureUnit, scripts: measureScripts, cold: measureCold }
 

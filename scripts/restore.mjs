@@ -29,7 +29,7 @@ main(async () => {
     mkdirSync(join(data, 'backup'), { recursive: true, mode: 0o700 })
     await withRestored(url, file, async (restored, wanted) => {
       await backUp(url, kept)
-      // What goes in place of what is there was written here, from a schema of this release.
+      // The rows that replace the present ones were written here, from a schema of this release.
       const clean = `${kept}.next`
       await backUp(restored, clean)
       const how = ['--no-owner', '--clean', '--if-exists', '--single-transaction']

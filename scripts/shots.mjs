@@ -10,7 +10,7 @@ const PHONE = { width: 390, height: 844 }
 const GOOD = '/job/quillfeather-lane'
 const BAD = '/job/saltmarsh-row'
 
-/** One picture per main view, from the demo jobs. */
+/** A picture of each main view, from the demo jobs. */
 const SHOTS = [
   { name: 'jobs', path: '/', size: WIDE },
   { name: 'gear', path: `${GOOD}/gear?call=heat1&t=47`, size: WIDE },

@@ -107,7 +107,7 @@ function databaseOf(url, name) {
 }
 
 const TABLES = ['jobs', 'job_ops', 'job_snapshots', 'readings', 'library_devices']
-/** What is counted of each table, and a figure that changes with what is in it. */
+/** Query for each table's number of rows, and a sum that changes with their content. */
 const COUNT = TABLES.map(
   (t) => `SELECT '${t}', count(*), coalesce(sum(hashtext(t::text)::bigint), 0) FROM ${t} AS t`,
 ).join(' UNION ALL ')
@@ -166,7 +166,7 @@ export async function backUp(url, file) {
   }
 }
 
-/** Where it is written what a backup is: its release, its schema, a count of each table and its sum. */
+/** Path of a backup's manifest: its release, schema, a count of each table, and its SHA-256. */
 export const manifestOf = (file) => `${file}.manifest.json`
 
 async function sumOf(file) {

@@ -2,7 +2,7 @@ import { join } from 'node:path'
 import { createStream } from 'rotating-file-stream'
 
 /**
- * Where a server's lines go: a file that is turned over at 5 MB, of which five are kept.
+ * Log of a server: a file that is turned over at 5 MB, of which five are kept.
  * @param folder in which "log" lies
  */
 export const openLog = (folder) =>

@@ -51,7 +51,7 @@ export async function startCluster(folder) {
   const passwordFile = join(folder, 'pg-password')
   if (!existsSync(join(dir, 'PG_VERSION'))) await initialize(bin, dir, passwordFile)
   const password = readFileSync(passwordFile, 'utf8').trim()
-  // One left running by a session that was cut off: end that one, through its own pid file, and start afresh.
+  // A server that a session left running when it was cut off is ended through its own pid file.
   if ((await exec(`${bin}/pg_ctl`, '-D', dir, 'status')).code === 0)
     await exec(`${bin}/pg_ctl`, '-D', dir, '-m', 'fast', '-w', 'stop')
   const port = await freePort()
@@ -115,7 +115,7 @@ export async function startCluster(folder) {
   }
 }
 
-/** What a process is doing, by the system's letter; Z for one that has ended. */
+/** A process's state, by the system's letter; Z for one that has ended. */
 function stateOf(pid) {
   try {
     return readFileSync(`/proc/${pid}/stat`, 'utf8').split(') ')[1][0]

@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { Plain, run, say } from './say.mjs'
 
 export const root = join(import.meta.dirname, '..', '..')
-/** What a run keeps: the demo's database, what was compiled. GATE_CROSS_DATA puts it elsewhere. */
+/** Folder of what a run keeps: the demo's database and compiled files. GATE_CROSS_DATA puts it elsewhere. */
 export const data = process.env.GATE_CROSS_DATA || join(root, '.data')
 
 /** A fingerprint of files and folders, for "has this changed since". */

@@ -18,7 +18,7 @@ function folderOf(path) {
 }
 
 /**
- * What the source is made of, as git knows its files. Nodes are those of TypeScript's syntax tree, so that neither comments
+ * Counts of the source, by the files that git knows. Nodes are those of TypeScript's syntax tree, so that neither comments
  * nor layout count; JSON data is counted the same way, by itself.
  * @returns nodes and lines by folder and in all, product functions over 80 lines, and device-kind literals outside their folder
  */

@@ -50,7 +50,7 @@ const serwist = new Serwist({
     },
   ],
 })
-// One page stands for every job: which it is, it reads from its address.
+// A single page serves every job; it reads the job's name from its address.
 serwist.registerRoute(
   new NavigationRoute(serwist.createHandlerBoundToUrl('/job/-'), { allowlist: [/^\/job\/[^/]+(\/[^/]*)?$/] }),
 )

@@ -25,7 +25,7 @@ export class CrossingRunner {
     })
   }
 
-  /** What settings changed so would come to; `done` as above. */
+  /** Asks for the result of changed settings; `done` as above. */
   preview({ inst, ...rest }: JobSeen, changes: SettingChange[], done: (p: GatePreview) => void): void {
     this.ask(async () => {
       const preview = await this.work.preview(this.packer.pack(inst), rest, changes)
@@ -52,7 +52,7 @@ export class CrossingRunner {
         await job()
       }
     } finally {
-      // One that fails is an error of its own, and does not stop what is asked for after it.
+      // A request that fails stops none of those after it.
       this.busy = false
     }
   }

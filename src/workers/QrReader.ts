@@ -11,7 +11,7 @@ export class QrReader {
     this.work = wrap<QrWork>(this.worker)
   }
 
-  /** What a code in the picture says; null where none is seen. The picture's pixels go along and are gone here. */
+  /** Reads the code in a picture; null where there is none. The pixels move to the worker and are no longer here. */
   read({ data, width, height }: ImageData): Promise<string | null> {
     return this.work.read(transfer(data, [data.buffer]), width, height)
   }

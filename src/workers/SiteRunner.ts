@@ -20,7 +20,7 @@ export class SiteRunner {
     return this.work.stand(this.packer.pack(inst), altitudeFt, seed, hasFault)
   }
 
-  /** What was hidden; null: nothing. */
+  /** The hidden fault; null: there was none. */
   reveal(): Promise<SiteFault | null> {
     return this.work.reveal()
   }

@@ -14,12 +14,12 @@ import type { Finding } from '@/core/rules'
 import { seenOpener, type SeenRest } from './openSeen'
 import type { WorkerPayload } from './payload'
 
-/** What a gate that is being dragged would come to. */
+/** The year's result for a lockout that is being dragged. */
 export interface GatePreview {
   sharing: Sharing
   year: Year | null
   lacksKw: number | null
-  /** What the change would raise that stands not already. */
+  /** Findings that the change would add. */
   raised: Finding[]
 }
 

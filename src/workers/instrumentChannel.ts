@@ -3,7 +3,7 @@ import type { Point } from '@/core/instruments'
 /** The channel between the app's pages and instruments; `docs/instruments.md` describes what is said on it. */
 export const CHANNEL = 'gate-cross-instruments'
 
-/** What a page says: that an instrument is held somewhere, or no more. */
+/** A page's message: an instrument is put on a point, or taken off. */
 export type FromPage =
   | {
       type: 'hold'
@@ -14,7 +14,7 @@ export type FromPage =
     }
   | { type: 'release'; id: string }
 
-/** What an instrument says of a hold. */
+/** An instrument's message about a point that it is on. */
 export interface FromInstrument {
   type: 'value'
   id: string

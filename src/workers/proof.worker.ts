@@ -7,7 +7,7 @@ const unpacker = new Unpacker()
 /** The wiring that was proven last: the next one mostly has the same devices. */
 let last: ProvenAnalysis | null = null
 
-/** What runs off the main thread: the sweep, and the search for the smallest mend. */
+/** Work off the main thread: the proof's sweep, and the search for the smallest fix. */
 const work = {
   prove(payload: WorkerPayload) {
     const inst = unpacker.unpack(payload)

@@ -37,7 +37,7 @@ channel.onmessage = ({ data }: MessageEvent<FromPage | FromInstrument>) => {
 }
 setInterval(() => held.forEach(show), EVERY_MS)
 
-/** What the page asks of the site itself: to stand there, and in the end what was wrong with it. */
+/** The page's requests about the site itself: to set it up, and in the end to reveal its fault. */
 const work = {
   stand: (payload: WorkerPayload, altitudeFt: number, seed: number, hasFault: boolean): void => {
     const inst = unpacker.unpack(payload)
