@@ -69,7 +69,7 @@ export async function endOrphan(folder) {
   if (!existsSync(noteIn(folder))) return
   const { command, server } = JSON.parse(readFileSync(noteIn(folder), 'utf8'))
   if (line(command).includes('demo.mjs') && command !== process.pid) return
-  if (/next/.test(line(server)) && isHere(server)) {
+  if (/next|server\.mjs/.test(line(server)) && isHere(server)) {
     say('ending a server that an earlier command left behind')
     process.kill(server, 'SIGTERM')
     for (let i = 0; i < 30 && line(server); i++) await delay(100)

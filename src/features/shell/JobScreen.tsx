@@ -43,7 +43,6 @@ import {
 import { MissingPart } from '../offline'
 import { PutBack } from '../putBack'
 import { TimeSlot } from '../time'
-import { ClockOff } from './ClockOff'
 import { Dock } from './dock'
 import { NothingStored } from './NothingStored'
 import { PLACES, placeNamed } from './places'
@@ -52,6 +51,7 @@ import { Verdict } from './Verdict'
 
 /** What others do, and what is to be decided between them, comes after the first look. */
 const News = later(async () => (await import('../news')).News)
+const ClockOff = later(async () => (await import('./ClockOff')).ClockOff)
 const Deleted = later(async () => (await import('./Deleted')).Deleted)
 const ConflictList = later(async () => (await import('./ConflictList')).ConflictList)
 
