@@ -111,6 +111,13 @@ test('every terminal is a reading: tap, type, Enter, the next; a dead one says w
 
 test('a wait is counted down with its reason, and goes on after a reload', async ({ page }) => {
   await page.clock.install({ time: new Date('2026-11-26T09:00:00Z') })
+  // The page's clock runs as this test has it; the server, whose clock runs as ever, does not say its time.
+  await page.route(/\/api\/(?!changes)/, async (route) => {
+    const response = await route.fetch()
+    const headers = response.headers()
+    delete headers.date
+    await route.fulfill({ response, headers })
+  })
   const path = await openRun(page, 'quillfeather-lane', 'call=heat1&t=45')
   await choose(page, 'minimumOff')
   const waits = card(page, 'minimumOff').getByTestId('waits')

@@ -1,10 +1,7 @@
 'use client'
 
 import { Component, type ReactNode } from 'react'
-import { Button } from '@/ui'
 
-/** When this tab was last loaded anew because a part was missing, ms. */
-const KEY = 'gate-cross-reloaded'
 /** ms within which it is not done again: a server that lacks its own files would have the page reload for ever. */
 const ONCE_MS = 60_000
 
@@ -12,28 +9,19 @@ const isMissing = (error: unknown): boolean => error instanceof Error && error.n
 
 /**
  * Loads the page anew, once, where a newer release on the server has taken this page's parts away. What was typed is kept on
- * the device. `false`: the server does not answer, or it was done a moment ago.
+ * the device. Nothing is done where the server does not answer, or it was done a moment ago.
  */
-async function loadAnew(): Promise<boolean> {
-  const answers = await fetch('/api/ping', { method: 'POST' }).then(
-    (r) => r.ok,
-    () => false,
-  )
-  if (!answers) return false
-  try {
-    if (Date.now() - Number(sessionStorage.getItem(KEY) ?? 0) < ONCE_MS) return false
-    sessionStorage.setItem(KEY, String(Date.now()))
-  } catch {
-    // A browser that stores nothing cannot say whether it was done, so the person decides.
-    return false
-  }
-  window.location.reload()
-  return true
+async function loadAnew(): Promise<void> {
+  const [loaded] = performance.getEntriesByType('navigation')
+  const isAgain = (loaded as PerformanceNavigationTiming | undefined)?.type === 'reload'
+  if (isAgain && performance.now() < ONCE_MS) return
+  const answer = await fetch('/api/ping', { method: 'POST' }).catch(() => null)
+  if (answer?.ok) window.location.reload()
 }
 
 /** Where a part of the page cannot be fetched: a newer release is on the server, or there is no signal. */
-export class MissingPart extends Component<{ children: ReactNode }, { error: unknown; tried: boolean }> {
-  override state: { error: unknown; tried: boolean } = { error: null, tried: false }
+export class MissingPart extends Component<{ children: ReactNode }, { error: unknown }> {
+  override state: { error: unknown } = { error: null }
 
   static getDerivedStateFromError(error: unknown) {
     return { error }
@@ -41,39 +29,27 @@ export class MissingPart extends Component<{ children: ReactNode }, { error: unk
 
   override componentDidMount() {
     // What a tap asks for is fetched outside of rendering.
-    window.addEventListener('unhandledrejection', this.onRejected)
-  }
-
-  override componentWillUnmount() {
-    window.removeEventListener('unhandledrejection', this.onRejected)
+    window.addEventListener('unhandledrejection', onRejected)
   }
 
   override componentDidCatch(error: unknown) {
-    if (isMissing(error)) void loadAnew().then((isDone) => this.setState({ tried: !isDone }))
-  }
-
-  private onRejected = ({ reason }: PromiseRejectionEvent) => {
-    if (isMissing(reason)) void loadAnew()
+    if (isMissing(error)) void loadAnew()
   }
 
   override render() {
-    const { error, tried } = this.state
+    const { error } = this.state
     if (error === null) return this.props.children
     if (!isMissing(error)) throw error as Error
     return (
-      <div role="alert" className="my-4 bg-watch-soft p-3">
-        <p className="font-bold">This part of the app could not be loaded.</p>
-        <p>
-          {tried
-            ? 'Check the signal, or the server has a newer release. What you typed is kept on this device.'
-            : 'Loading the page again …'}
-        </p>
-        {tried && (
-          <Button className="mt-2" onClick={() => window.location.reload()}>
-            Reload page
-          </Button>
-        )}
-      </div>
+      <p role="alert" className="my-4 bg-watch-soft p-3">
+        This part of the app could not be loaded. Check the signal, then reload the page. What you typed is
+        kept on this device.
+      </p>
     )
   }
+}
+
+// Added again it is the same listener, so it is never there twice.
+const onRejected = ({ reason }: PromiseRejectionEvent) => {
+  if (isMissing(reason)) void loadAnew()
 }

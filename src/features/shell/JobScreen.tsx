@@ -50,10 +50,7 @@ import { FirstRail, Rail } from './Rail'
 import { Verdict } from './Verdict'
 
 /** What others do, and what is to be decided between them, comes after the first look. */
-const News = later(async () => (await import('../news')).News)
-const ClockOff = later(async () => (await import('./ClockOff')).ClockOff)
-const Deleted = later(async () => (await import('./Deleted')).Deleted)
-const ConflictList = later(async () => (await import('./ConflictList')).ConflictList)
+const Notices = later(async () => (await import('./Notices')).Notices)
 
 /**
  * A job: its places, the dock, and the verdict over all of it.
@@ -269,11 +266,8 @@ const Walk = memo(function Walk({ decide, onSeen }: { decide: JobStore['decide']
         <main className="px-4 pt-3 lg:px-5">
           <TimeSlot />
           <NothingStored />
-          <ClockOff />
           <Verdict />
-          <Deleted />
-          <ConflictList decide={decide} />
-          <News onSeen={onSeen} />
+          <Notices decide={decide} onSeen={onSeen} />
           <PutBack />
           {/* It stays as it is meanwhile: what is open there is open again afterwards. */}
           <div hidden={Print !== undefined && printing}>
