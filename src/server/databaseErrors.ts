@@ -8,6 +8,7 @@ import {
 } from 'sequelize'
 import { problem, type Problem } from '@/jobfile'
 import { POOL } from './database'
+import { TooMuchAtOnce } from './threads/reading'
 import { TurnTimeout } from './transaction'
 
 /** PostgreSQL's codes for a lock or statement that took too long, and for a deadlock. */
@@ -26,6 +27,7 @@ function codeOf(e: unknown): string | null {
 
 /** The problem to report where the same request may be sent again later; null for any other error. */
 export function awayProblem(e: unknown): Problem | null {
+  if (e instanceof TooMuchAtOnce) return problem('the server', `room for it; ${e.message}`)
   const code = codeOf(e)
   if (e instanceof TurnTimeout || (code !== null && TOOK_TOO_LONG.has(code)))
     return problem('database', 'the row to be free; somebody else’s save still holds it')

@@ -4,7 +4,7 @@ import { awayProblem, unfitProblem } from './databaseErrors'
 import { log } from './log'
 import { sessionOf, type Session } from './session'
 import { bodyProblem, strangerProblem } from './strangers'
-import { holding, readAside, TooMuchAtOnce } from './threads/reading'
+import { holding, readAside } from './threads/reading'
 import { jsonOf, READERS, type ReadBy, type ReaderName } from './threads/readText'
 
 /** An error answer: what was wrong and where, in the same shape everywhere. */
@@ -112,10 +112,7 @@ async function answerTo(
   try {
     return await handler(sessionOf(request))
   } catch (e) {
-    const [away, unfit] = [
-      e instanceof TooMuchAtOnce ? problem('the server', `room for it; ${e.message}`) : awayProblem(e),
-      unfitProblem(e),
-    ]
+    const [away, unfit] = [awayProblem(e), unfitProblem(e)]
     log.error({ id, why: (e as Error).message, ...(away ? {} : { stack: (e as Error).stack }) }, 'failed')
     if (unfit) return refuse(422, [unfit])
     if (!away)

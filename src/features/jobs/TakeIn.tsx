@@ -2,7 +2,7 @@
 
 import { useRef, useState } from 'react'
 import { ask, linesOf } from '@/client'
-import type { Imported } from '@/jobfile'
+import { sentence, type Imported } from '@/jobfile'
 import { Button, cx, FileButton } from '@/ui'
 import { count } from '@/words'
 import type { ShopImport } from './importShop'
@@ -133,12 +133,11 @@ function shopLines({ items, stopped }: ShopImport): string[] {
       case 'deleted':
         return [`${id}: not imported. It is in the deleted jobs. Restore it there.`]
       case 'refused':
-        return (problems ?? [])
-          .slice(0, 1)
-          .map(
-            ({ path, expected, got }) =>
-              `${list}[${index}]${path && `.${path}`}: expected ${expected}${got === undefined ? '' : `, found ${got}`}`,
-          )
+        // A line of the item's own text is no line of the file.
+        return (problems ?? []).slice(0, 1).map(({ line: _, ...p }) => {
+          const at = `${list}[${index}]`
+          return sentence({ ...p, path: p.path ? `${at}.${p.path}` : at })
+        })
       case 'imported':
       case 'known':
         return []

@@ -2,7 +2,6 @@
 
 import { useMemo, useState } from 'react'
 import * as yup from 'yup'
-import { now } from '@/client'
 import { judge, READING_KINDS, type Reading, type ReadingKind, type ReadingPlace } from '@/core/startup'
 import { jobSeen, sentence } from '@/jobfile'
 import { Button, SelectField, Field, Input, useDraftForm } from '@/ui'
@@ -10,6 +9,7 @@ import { KIND_WORDS } from '@/words'
 import { useJobScreen } from '../session'
 import { LiveValue } from '../instruments'
 import { kindsFor, spotsFor } from './spots'
+import { taken } from './taken'
 import { VerdictLine } from './VerdictLine'
 
 const KINDS = Object.keys(READING_KINDS) as ReadingKind[]
@@ -150,10 +150,7 @@ export function ReadingForm({
 
   const save = form.handleSubmit(() => {
     if (!reading) return
-    const result = edit({
-      kind: 'takeReading',
-      reading: { ...reading, id: `r-${crypto.randomUUID().slice(0, 13)}`, when: now().toISOString() },
-    })
+    const result = edit(taken(reading))
     if (!result.ok) return setRefused(result.problems.map(sentence).join('; '))
     setRefused(null)
     clear({ ...values, value: '', feed: '', kit: '' })

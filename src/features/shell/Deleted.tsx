@@ -1,12 +1,10 @@
 'use client'
 
 import { useState } from 'react'
-import { intlFormat } from 'date-fns'
 import { moveJob } from '@/client'
 import { Button } from '@/ui'
+import { dateWords } from '@/words'
 import { useJobScreen, useJobView } from '../session'
-
-const DAY = { day: 'numeric', month: 'long', year: 'numeric' } as const
 
 /** Says that somebody has deleted the job that is open, and restores it. */
 export function Deleted() {
@@ -28,8 +26,7 @@ export function Deleted() {
       <div className="min-w-0 flex-1 basis-60">
         <p className="font-bold">{deleted.by || 'Somebody'} deleted this job.</p>
         <p>
-          It will be removed on {intlFormat(deleted.goes, DAY, { locale: 'en-GB' })}. Each edit gives it 30
-          more days.
+          It will be removed on {dateWords(deleted.goes, 'd MMMM yyyy')}. Each edit gives it 30 more days.
         </p>
         {failed && <p>Not restored: {failed}.</p>}
       </div>

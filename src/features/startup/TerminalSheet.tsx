@@ -1,7 +1,6 @@
 'use client'
 
 import { useMemo, useState } from 'react'
-import { now } from '@/client'
 import { circuitWith } from '@/core/crossing'
 import {
   expectations,
@@ -17,7 +16,7 @@ import { Button, cx, Field, Input, typedNumber } from '@/ui'
 import { degrees, figure, refWords } from '@/words'
 import { useDraft, useJobScreen, useProof } from '../session'
 import { LiveValue } from '../instruments'
-import { VerdictLine } from '../readings'
+import { taken as takenReading, VerdictLine } from '../readings'
 
 /**
  * Each low-voltage terminal with what it must read, and the place where what it does read is written: tap it, type what the
@@ -222,10 +221,7 @@ function Entry({
   const reading = readingOf(value, 'multimeter, low impedance')
   const save = (taken: Reading | null) => {
     if (!taken) return setRefused('Type the volts that the meter shows')
-    const done = edit({
-      kind: 'takeReading',
-      reading: { ...taken, id: `r-${crypto.randomUUID().slice(0, 13)}`, when: now().toISOString() },
-    })
+    const done = edit(takenReading(taken))
     if (!done.ok) return setRefused(done.problems.map(sentence).join('; '))
     clear()
     onDone()

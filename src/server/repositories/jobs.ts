@@ -107,7 +107,7 @@ type Created = { ok: true; id: string } | { ok: false; taken: string }
 /** A job's name with a number, cut so that it stays as short as a name must be. */
 const numbered = (id: string, n: number): string => `${id.slice(0, MOST_ID - `-${n}`.length)}-${n}`
 
-/** The names here that are a job's, or its with a number; its own first. */
+/** Names of jobs here that equal a job's name, or are it with a number. */
 export async function namesLike(
   { db, shop }: Shop,
   id: string,

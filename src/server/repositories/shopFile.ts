@@ -1,7 +1,5 @@
-import { setImmediate } from 'node:timers/promises'
 import isEqual from 'fast-deep-equal'
 import { Semaphore } from 'async-mutex'
-import { Op } from 'sequelize'
 import {
   formatDevice,
   problem,
@@ -79,8 +77,6 @@ export async function importShop(
       items.push({ list, index, ...became })
       if (became.outcome === 'refused' && ++wrong === MOST_WRONG)
         return { items, problem: problem(`${list}[${index}]`, `fewer than ${MOST_WRONG} wrong items`) }
-      // Small items are read at once: others have their turn between two of them.
-      await setImmediate()
     }
   } catch (e) {
     if (!(e instanceof ShopFileError)) throw e
@@ -100,17 +96,14 @@ async function importItem(at: Shop, { list, text }: ShopItem, copies: boolean): 
 }
 
 async function importJob(at: Shop, job: Job, copies: boolean): Promise<Outcome> {
-  const { db, shop } = at
   const names = await namesLike(at, job.id)
   if (names.includes(job.id)) {
     const known = await whoseIs(at, names, job)
-    const row = await db.jobs.findOne({
-      where: { shop, id: known ?? job.id, deletedAt: { [Op.ne]: null } },
-      attributes: ['id'],
-    })
-    if (row && (known || !copies)) return { id: row.id, outcome: 'deleted' }
-    if (known) return { id: known, outcome: 'known' }
-    if (!copies) return { id: job.id, outcome: 'differs' }
+    if (known || !copies) {
+      const id = known ?? job.id
+      const isDeleted = (await freshJob(at, id))?.deleted
+      return { id, outcome: isDeleted ? 'deleted' : known ? 'known' : 'differs' }
+    }
   }
   const made = await createJob(at, job, copies)
   return made.ok ? { id: made.id, outcome: 'imported' } : { id: job.id, outcome: 'differs' }

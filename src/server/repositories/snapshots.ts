@@ -8,14 +8,10 @@ export async function keepSnapshot(
   jobId: string,
   version: number,
   doc: Job,
-  transaction?: Transaction,
 ): Promise<void> {
   await db.snapshots.bulkCreate(
     [{ shop, jobId, version, docVersion: doc.version, doc, takenAt: new Date() }],
-    {
-      ignoreDuplicates: true,
-      ...(transaction ? { transaction } : {}),
-    },
+    { ignoreDuplicates: true },
   )
 }
 
