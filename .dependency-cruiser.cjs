@@ -1,4 +1,4 @@
-/** One-way dependencies of docs/architecture.md, as rules that fail the build. */
+/** Rules of docs/architecture.md about which folder may import which; a breach fails the build. */
 const floors = [
   'kept',
   'sure',
@@ -38,7 +38,7 @@ const floorRules = floors.map((floor, i) => ({
   },
 }))
 
-/** What each place outside the core may reach. */
+/** Folders that each folder outside the core may import. */
 const may = {
   jobfile: ['core'],
   words: ['core', 'jobfile'],

@@ -35,7 +35,8 @@ const config = [
     },
   },
   {
-    // What must be there is looked up by `core/sure`, which says what was missing. The inner loops of solver and simulation are let off.
+    // Values that must exist are read through `core/assert`, which says what was missing. The inner loops of solver and
+    // simulation are exempt.
     files: ['src/**/*.ts', 'src/**/*.tsx'],
     ignores: ['src/**/*.test.ts', 'src/**/*.test.tsx', 'src/core/circuit/**', 'src/core/simulation/**'],
     rules: { '@typescript-eslint/no-non-null-assertion': 'error' },

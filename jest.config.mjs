@@ -2,7 +2,7 @@ import nextJest from 'next/jest.js'
 
 const withNext = nextJest({ dir: './' })
 
-/** What both projects share. */
+/** Options of both projects. */
 const common = {
   testEnvironment: 'node',
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },

@@ -17,7 +17,7 @@ const config: NextConfig = {
           { key: 'Referrer-Policy', value: 'same-origin' },
         ],
       },
-      // What is in a job is for this page now, and for no cache on the way.
+      // A job's data is for this page now; no cache on the way may store it.
       {
         source: '/api/:path*',
         headers: [

@@ -25,7 +25,7 @@ main(async () => {
   const { out } = await run('git', ['rev-parse', '--short=12', 'HEAD'], { cwd: root, quiet: true })
   const commit = out.trim()
   const began = Date.now()
-  // What a result depends on beside text and tests: one by fewer tests says less.
+  // A result also depends on how many changes were tried: fewer tests say less.
   const tried = `${every}-${from}${without && `-${without}`}`
   const all = named.length ? named.flatMap(filesOf) : filesOf('')
   const todo = all.filter((file) => !resume || resultsNow()[file]?.fingerprint !== stateOf(file, tried))
@@ -152,7 +152,8 @@ async function tryFile(file, every, from, without) {
     (t) => !rules.length || isNamed.test(readFileSync(join(root, t), 'utf8')),
   )
   if (!tests.length) return { tried: 0, noticed: 0, survivors: [], why: 'its folder has no tests' }
-  // Those of rules are gathered in one file, so that the core is loaded once a change and not once a file.
+  // Tests of rules are gathered in one file, so that the core is loaded once for each change instead of once for each
+  // file.
   const gathered = join(data, 'gathered.test.ts')
   writeFileSync(gathered, tests.map((t) => `import '@/${t.slice('src/'.length, -'.ts'.length)}'\n`).join(''))
   const matched = rules.length ? [join(folderOf(file), 'gathered.test.ts')] : tests
@@ -203,7 +204,7 @@ const rulesIn = (text) =>
     [...(m[1] ?? m[2]).matchAll(/\w+/g)].map((word) => word[0]),
   )
 
-/** What counts of a report: changes that compile and reach a test, how many were noticed, and each that was not. */
+/** Figures of a report: changes that compile and reach a test, how many were noticed, and each that was not. */
 function resultIn(report, file, text) {
   const { mutants } = report.files[file] ?? { mutants: [] }
   const counted = mutants.filter((m) => !['Ignored', 'CompileError', 'RuntimeError'].includes(m.status))

@@ -7,8 +7,8 @@ import { sentence } from '@/jobfile'
 const IS_DEV = process.env.NODE_ENV === 'development'
 
 /**
- * What a page may load and run: its own files, and inline scripts that carry this answer's nonce. A script that got into a
- * text field has none. Style attributes are let be: colours of conductors and places of terminals are written there.
+ * Files and scripts that a page may load: its own, and inline scripts with this answer's nonce. A script that was typed
+ * into a text field has none. Style attributes are allowed: conductor colors and terminal positions use them.
  */
 const policy = (nonce: string): string =>
   [
@@ -18,7 +18,7 @@ const policy = (nonce: string): string =>
     "style-src-attr 'unsafe-inline'",
     "img-src 'self' data: blob:",
     "font-src 'self'",
-    // What sets the pages of a PDF brings its own machine code along, as data.
+    // The PDF engine brings its own machine code as data.
     "connect-src 'self' data:",
     "worker-src 'self' blob:",
     "frame-ancestors 'none'",

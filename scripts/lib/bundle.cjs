@@ -16,14 +16,14 @@ const { Script } = require('node:vm')
 const root = join(__dirname, '..', '..')
 const bundle = join(root, '.data', 'cli', 'gatecross.cjs')
 /**
- * What was compiled of one bundle, named by when that was made: V8 knows a source by its length alone, and would run what it
- * compiled of an older bundle of the same length.
+ * V8's compiled code of one bundle, named by the bundle's time: V8 identifies a source by its length alone, and would
+ * run the compiled code of an older bundle of the same length.
  */
 const compiledOf = ({ mtimeMs, size }) => join(root, '.data', 'cli', `gatecross.${mtimeMs}.${size}.compiled`)
 
-/** What the command line is made of. */
+/** Sources of the command line. */
 const SOURCES = ['src/core', 'src/jobfile', 'src/words', 'src/cli']
-/** What it is made by, and with. */
+/** Files that the bundle also depends on. */
 const MAKERS = [__filename, join(root, 'package-lock.json')]
 
 /** Milliseconds: when the newest of a folder and what lies below it was last changed; tests are no part of the program. */

@@ -62,7 +62,7 @@ export const COMMANDS: Record<string, (job: Job, args: Args) => Result> = {
       return { ...rest, words: undecidedSentence(inst, u) }
     })
     const grave = findings.some((f) => f.severity !== 'warn')
-    // Where no state was solved nothing is proven, and nothing holds.
+    // With no operating state solved, nothing is proven and nothing passes.
     const found = grave || undecided.length > 0 || proof.solved === 0
     const verdict = proofSentence(inst, proof)
     return answer(

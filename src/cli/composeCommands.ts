@@ -190,7 +190,7 @@ function lineWork(job: Job, library: string): Checked<Operation[]> {
   const of = (terminal: string) =>
     feeds
       .filter((d) => d.terminals.some((t) => t.id === terminal))
-      // Of several the one of the highest volts, which is the usual service of a house.
+      // Among several feeds, take the one of the highest volts: usually the house's service.
       .reduce<Device | null>((a, d) => (a && serviceVolts(a) >= serviceVolts(d) ? a : d), null)
   const [twoPole, onePole] = [of('L2'), of('N')]
   if (!twoPole || !onePole)

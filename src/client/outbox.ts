@@ -5,8 +5,8 @@ import type { ConflictedOp, QueueStorage } from './queue'
 const STORE_MS = 5000
 
 /**
- * What waits on this device for one job: in memory, and in a store that outlives the page as far as the device has one.
- * What the store would not take stays in memory, is counted, and is offered to it again.
+ * A job's edits that wait on this device: in memory, and in a store that outlives the page as far as the device has
+ * one. An edit that the store refuses stays in memory, is counted, and is offered to the store again.
  */
 export class Outbox {
   pending: Envelope[] = []

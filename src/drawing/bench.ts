@@ -5,7 +5,7 @@ import { hue } from './colours'
 import { drawWires, layOut, SIZE } from './layout'
 import { svgOf, type Drawing, type Shape } from './shapes'
 
-/** What a meter shows at a terminal, for a drawing. */
+/** Meter reading at a terminal, for a drawing. */
 export interface VoltsShown {
   volts: number
   state: 'live' | 'dead' | 'between' | 'common' | 'unknown'

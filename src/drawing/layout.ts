@@ -83,7 +83,7 @@ export function layOut(all: Placed[]): BenchLayout {
 export interface DrawnWire {
   wire: Wire
   d: string
-  /** Where the conductor's bare end is drawn when it is not landed. */
+  /** Position of a conductor's bare end that is not landed. */
   loose: { x: number; y: number }[]
 }
 export interface DrawnCable {
@@ -108,7 +108,7 @@ export function drawWires(
   const wires: DrawnWire[] = []
   const cables: DrawnCable[] = []
   const columnOf = (placed: string) => layout.panels.find((p) => p.placed.ref === placed)?.column ?? -1
-  /** Where the last jacket of each gap ends. */
+  /** Lower end of the last jacket in each gap. */
   const bottoms = [-Infinity, -Infinity]
   const seen = [0, 0]
   for (const cable of inst.cables) {

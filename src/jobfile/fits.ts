@@ -17,7 +17,7 @@ interface Inside {
   innerType?: object
 }
 
-/** Of these alone it is known here what Yup asks of them beyond their tests. */
+/** Schema types whose own checks are known here, beyond their tests. */
 const TYPES: ReadonlySet<string> = new Set(['object', 'array', 'string', 'number', 'boolean', 'mixed'])
 
 const made = new WeakMap<object, Fit>()
@@ -59,7 +59,7 @@ export function* unfit(schema: object, value: unknown, path = ''): Generator<Unf
 }
 const under = (path: string, name: string): string => (path ? `${path}.${name}` : name)
 
-/** What is asked of values is made once for each schema: its tests as a list, its fields by name. */
+/** Reads each schema once: its tests as a list, its fields by name. */
 function fitOf(schema: object): Fit {
   let fit = made.get(schema)
   if (!fit) made.set(schema, (fit = fitMade(schema)))
@@ -80,11 +80,11 @@ function fitMade(schema: object): Fit {
   return isKnown ? plainFit(inside) : () => false
 }
 
-/** What a test may ask its context for, where no schema refers to another field. */
+/** Stand-in for a test's `resolve`, which has nothing to do where no schema refers to another field. */
 const resolve = <T>(item: T): T => item
 const createError = (): boolean => false
 
-/** One test of a schema. Two that are asked of nearly every value answer here from a set, where Yup makes lists. */
+/** Makes a check of one test of a schema. The two most frequent tests answer from a set, where Yup makes lists. */
 function testFit(schema: Inside, { name, test, skipAbsent }: TestConfig): Fit {
   const { fields = {}, _whitelist: allowed } = schema
   const isAbsent = (value: unknown): boolean => value === undefined || value === null

@@ -185,7 +185,7 @@ function code({ job }: PaperInput, day: Date, labels: Labels): Block[] {
   ]
 }
 
-/** What a code could not hold, and what no code holds. */
+/** Facts that a code had no room for, and facts that no code contains. */
 function leftWords(left: LeftOut): string[] {
   if (left.all) return ['the landing and settings: they are too many for one code']
   return [

@@ -14,7 +14,7 @@ import { line, type Line, type Section, type Tone } from './paper'
 import type { PaperInput } from './paperInput'
 import type { Speech } from './speech'
 
-/** What a house is told apart by; feeds, splices and small controls are for the pages after. */
+/** Kinds that identify a house; feeds, splices and small controls are on later pages. */
 const SHOWN: readonly DeviceKind[] = [
   'outdoorUnit',
   'packagedUnit',
@@ -118,7 +118,7 @@ function openLines(input: PaperInput, run: RunStanding | null, { labels, verdict
     stands
       .filter((r) => verdicts.get(r.id)?.verdict === v)
       .map((r) => ({ text: `${said[v]}: ${KIND_WORDS[r.kind]}`, tone }))
-  // What is found in the settings is among the proof's findings where that looks at them.
+  // Findings about settings are among the proof's findings where that covers them.
   const known = new Set(proof.findings.map((f) => findingSentence(inst, f)))
   const findings = [...proof.findings, ...conflicts.filter((c) => !known.has(findingSentence(inst, c)))]
   const of = (isWarning: boolean) =>

@@ -122,11 +122,11 @@ export function crossingSection(input: PaperInput, { labels }: Speech): Section[
   return blocks.length ? [{ id: 'crossing', title: labels.crossing, blocks }] : []
 }
 
-/** What speaks for settings as they could be: answers of the owner, the gear, the schools; asked once for all gates. */
+/** Reasons for settings: the owner's answers, the equipment, the strategies; asked once for all lockouts. */
 const speakingFor = ({ seen }: PaperInput): Recommended[] =>
   [null, ...STRATEGIES].flatMap((school) => recommend(seen, school))
 
-/** Of these, what speaks for a gate as it is set. */
+/** Reasons for a lockout's present value. */
 const reasonsFor = (gate: CrossingGate, all: readonly Recommended[]): string[] => [
   ...new Set(
     all.filter((r) => r.at === gate.at && r.value === gate.valueF).map((r) => whyRecommended(r.why)),

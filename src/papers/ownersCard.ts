@@ -10,7 +10,7 @@ import { speak, type BackupName, type Speech } from './speech'
 /** °F at which costs are set beside each other: a winter's day as most are. */
 const COMPARED_F = 35
 
-/** What the settings mean to those who live there, and what backup costs. */
+/** The settings in the owner's terms, and the cost of backup. */
 export function ownersCardOf(input: PaperInput, lang = 'en'): Paper {
   const speech = speak(lang)
   const { job, inst } = input
@@ -57,7 +57,7 @@ function applies(inst: Installation, intent: Intent): boolean {
   return intent !== 'changeover' || is('system', 'dualFuel')
 }
 
-/** What the same warmth costs from the backup, in terms of the heat pump's. */
+/** Cost of the same heat from the backup, compared with the heat pump. */
 function costLines(input: PaperInput, speech: Speech): Line[] {
   const { crossing } = input
   const source: BackupName = crossing?.fuel ? 'furnace' : 'strips'

@@ -10,7 +10,7 @@ export interface Line {
   /** It does not stand any more: struck through. */
   gone?: boolean
 }
-/** What stands in one field of a table: a line, or several. */
+/** Content of a table cell: a line, or several. */
 export type Cell = string | Line | readonly Line[]
 
 export type Block =
@@ -18,7 +18,7 @@ export type Block =
   | { kind: 'heading'; text: string }
   | {
       kind: 'table'
-      /** What the table is of, for who does not see it. */
+      /** The table's caption for screen readers. */
       caption: string
       /** Left out: it has no heads, and each row begins with what it is of. */
       heads?: readonly string[]

@@ -5,7 +5,7 @@ import { jobFindings, type Finding, type Proof } from '@/core/rules'
 import { judge, standing, type Reading, type Verdict } from '@/core/startup'
 import { jobSeen, signedState, type Job } from '@/jobfile'
 
-/** What a paper is made from: the job, its proof, its readings with their verdicts, and Crossing. */
+/** Input of a paper: the job, its proof, its readings with their verdicts, and the balance. */
 export interface PaperInput {
   job: Job
   seen: JobSeen
@@ -18,7 +18,7 @@ export interface PaperInput {
   /** The readings that stand. */
   stands: readonly Reading[]
   verdicts: ReadonlyMap<string, Verdict>
-  /** What a signature of this instant would be put under. */
+  /** State of the job that a signature now would cover. */
   state: string
 }
 

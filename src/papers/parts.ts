@@ -58,7 +58,7 @@ export function provenSection({ inst, proof }: PaperInput, { labels }: Speech): 
   }
 }
 
-/** What is bolted down, with its plate and what of it is set by hand. */
+/** Installed equipment, with plates and settings that are set by hand. */
 export function gearSection({ inst, seen }: PaperInput, { labels }: Speech): Section {
   const plateText = (p: Placed): string => {
     const { model, serial, newFromBox: _, seenOnline: __, ...plate } = seen.plates[p.ref] ?? {}
@@ -138,7 +138,7 @@ export function landingSections({ inst, job }: PaperInput, { labels }: Speech): 
   ]
 }
 
-/** What was keyed in by whom, and what contradicts. */
+/** Settings keyed in, by whom, and contradictions. */
 export function settingsSection({ inst, job, conflicts }: PaperInput, speech: Speech): Section {
   const { labels } = speech
   const text = (at: string, value: Unknowable<Value>) => valueAtText(inst, at, value)
@@ -175,7 +175,7 @@ export function settingsSection({ inst, job, conflicts }: PaperInput, speech: Sp
   return { id: 'settings', title: labels.settings, blocks }
 }
 
-/** What stood otherwise for a test, and who put it back when. */
+/** Temporary changes for a test: who put each back, and when. */
 export function putBackSection({ inst, job }: PaperInput, speech: Speech): Section {
   const { labels } = speech
   return {

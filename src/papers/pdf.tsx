@@ -5,7 +5,7 @@ import type { Block, Cell, Line, Paper, Section } from './paper'
 import { modulePath, strokePath } from './PaperView'
 import { unprintable, UnprintableError, wordParts } from './printable'
 
-/** Where the two weights of the font lie: an address in the browser, a path on a machine. */
+/** Location of the font's two weights: an address in the browser, a path on a machine. */
 export interface PaperFonts {
   regular: string
   bold: string

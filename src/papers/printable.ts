@@ -7,7 +7,7 @@ export class UnprintableError extends Error {
   }
 }
 
-/** What the PDF's font has and what needs no shaping: these scripts, and signs that belong to none. */
+/** Scripts that the PDF's font contains and that need no shaping, and signs that belong to no script. */
 const OTHER_SCRIPT =
   /[^\p{Script=Latin}\p{Script=Greek}\p{Script=Cyrillic}\p{Script=Common}\p{Script=Inherited}]/u
 

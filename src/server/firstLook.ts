@@ -6,8 +6,8 @@ import type { Shop } from './shop'
 const MOST_MS = 300
 
 /**
- * What a page shows at once, out of the database; null where it is not there in time, and for whatever is not a person's own
- * look: a page that is kept on the device for days without a signal must hold nobody's jobs.
+ * First content of a page from the database; null where it does not come in time, and for a request that no person
+ * makes: a page that is stored on the device for days must contain nobody's jobs.
  */
 export async function firstLook<T>(ask: (at: Shop) => Promise<T>): Promise<T | null> {
   const asked = await headers()

@@ -1,8 +1,8 @@
 import pino from 'pino'
 
 /**
- * What the server has to say of itself, a line of JSON each, on its standard output: whoever runs it keeps and turns them
- * over (the start command does). Nothing that was typed into a job is in it.
+ * The server's log, a line of JSON each, on standard output: whoever runs it stores and rotates it (the start command
+ * does). It contains nothing that was typed into a job.
  */
 export const log = pino(
   {

@@ -21,7 +21,7 @@ export function Disclosure({
   summary: ReactNode
   summaryClass?: string
   defaultOpen?: boolean
-  /** What is in it is much and is only looked at: it is made when it is opened first. */
+  /** Its content is large and rarely needed: it renders when it is first opened. */
   isMadeOnOpening?: boolean
   onOpenChange?: (open: boolean) => void
   className?: string

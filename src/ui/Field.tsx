@@ -64,7 +64,7 @@ export function SelectField<T extends string>({
   ...field
 }: {
   label: string
-  /** What it is called where its label alone would not tell. */
+  /** Accessible name, where the label alone is not clear. */
   name?: string
   value: T | ''
   options: readonly (readonly [T, string])[]

@@ -11,9 +11,9 @@ export function FileButton({
   accept = '.json,application/json',
   onFile,
 }: {
-  /** What the button says. */
+  /** The button's text. */
   label: string
-  /** What the file is, for those who do not see the button. */
+  /** The file's name for screen readers. */
   name: string
   /** Kinds of file, as the browser lists them. */
   accept?: string

@@ -29,7 +29,7 @@ export function NumberField({
   unit?: string
   whole?: boolean
   placeholder?: string
-  /** What it is called where its label alone would not tell. */
+  /** Accessible name, where the label alone is not clear. */
   name?: string
   beside?: ReactNode
   className?: string

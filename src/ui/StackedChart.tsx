@@ -5,7 +5,7 @@ import { useSyncExternalStore } from 'react'
 
 const Chart = dynamic(() => import('react-apexcharts'), { ssr: false })
 
-/** One layer of the bars: its name and its colour, by a variable of the theme. */
+/** A layer of the bars: its name and its color, by a variable of the theme. */
 export interface ChartLayer {
   name: string
   colour: `--${string}`

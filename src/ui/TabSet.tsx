@@ -11,7 +11,7 @@ export function TabSet({
   label,
   tabs,
 }: {
-  /** What they are parts of. */
+  /** Name of the whole that the tabs are parts of. */
   label: string
   tabs: readonly { id: string; label: string; content: ReactNode }[]
 }) {

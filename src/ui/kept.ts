@@ -4,7 +4,7 @@
  */
 const onPage = new Map<string, string>()
 
-/** What is kept under a name; null: nothing. */
+/** Value in local storage under a name; null: none. */
 export function kept(name: string): string | null {
   const here = onPage.get(name)
   if (here !== undefined) return here

@@ -24,7 +24,7 @@ export interface DraftForm<T extends FieldValues> {
   put: (change: Partial<T>) => void
   /** Starts afresh and forgets the draft, for when what was typed has arrived where it belongs. */
   clear: (values?: T) => void
-  /** What was sent has arrived: the draft is forgotten, unless somebody has typed on since. */
+  /** The sent values have arrived: the draft is deleted, unless somebody has typed since. */
   arrived: (sent: T) => void
 }
 
@@ -47,7 +47,7 @@ export function useDraftForm<T extends FieldValues>(
   const { reset, setValue, subscribe } = form
   useEffect(() => {
     const kept = keptValue<Partial<T>>(storageKey(key))
-    // What a newer version of the form has beside an older draft stands as it is fresh.
+    // Fields that a newer version of the form has, and an older draft lacks, start empty.
     if (kept) reset({ ...form.getValues(), ...kept })
     return subscribe({
       formState: { values: true },

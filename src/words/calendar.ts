@@ -2,7 +2,7 @@ import ical, { ICalEventRepeatingFreq } from 'ical-generator'
 import { expressedIn } from '@/core/setup'
 import type { Installation } from '@/core/installation'
 
-/** What recurs for those who live there: what, every how many months, and why. */
+/** A recurring task for the owner: what, every how many months, and why. */
 export interface Reminder {
   id: string
   what: string
@@ -19,7 +19,7 @@ const ASKED = [
 /** Months between two looks of a technician, where nothing else is agreed. */
 const SERVICE_MONTHS = 12
 
-/** What recurs in a house, by what its thermostat was set to remind of; a filter is looked at whether it reminds or not. */
+/** Recurring tasks in a house, by its thermostat's reminders; a filter is always on the list. */
 export function remindersOf(inst: Installation): Reminder[] {
   const set = ASKED.flatMap(([intent, id, what]): Reminder[] => {
     const found = expressedIn(inst, intent).find(

@@ -91,7 +91,7 @@ const WANTED_WORDS: Record<Wanted, string> = {
   fuelPrice: 'the price of the fuel',
   burner: 'the furnace’s input and efficiency',
 }
-/** What would have to be known, as a sentence; null: nothing is missing. */
+/** Missing inputs as a sentence; null: nothing is missing. */
 export const wantedSentence = (wanted: readonly Wanted[]): string | null =>
   wanted.length ? `Not known yet: ${wanted.map((w) => WANTED_WORDS[w]).join('; ')}.` : null
 
@@ -128,7 +128,7 @@ const curveHow = (v: CrossingView): string =>
       ? 'Capacity runs in straight lines through its ratings; 10 % off at 35 °F for frost is an estimate, for want of a rating there.'
       : 'Capacity runs in straight lines through its ratings.'
 
-/** What Crossing says first, in sentences. */
+/** The Balance page's first answer, in sentences. */
 export function crossingAnswer(v: CrossingView, currency = ''): AnswerLine[] {
   const said: AnswerLine[] = []
   const add = (line: AnswerLine | null) => line && said.push(line)
@@ -188,7 +188,7 @@ function designLine(v: CrossingView): AnswerLine | null {
       ? `the strips that may run there have ${figure(d.kitKw)}`
       : 'no strips may run there'
   const kw = v.fuel ? d.furnaceBtuh / BTU_PER_KWH : d.kitKw
-  // One that takes turns has to carry all of it by itself.
+  // A source that runs alone has to carry the whole load.
   const enough = d.together && !d.heldOff ? kw >= d.lacksKw : kw * BTU_PER_KWH >= d.loadBtuh
   return { id: 'design', text: `${lacks}; ${has}.`, how, grave: !enough }
 }
@@ -306,13 +306,13 @@ export function recommendedSentence(r: RecommendedSchool): string {
   return `This house speaks for “${STRATEGY_WORDS[r.best.school].name}”: ${REASON_WORDS[r.why]}.${tied} Practitioners differ; the reasons of each stand in the table.`
 }
 
-/** What warming the defrosts costs a year; null where there is nothing to warm them with. */
+/** Yearly cost of tempering defrosts; null where nothing can temper them. */
 export function defrostSentence(schools: readonly SchoolYear[], currency = ''): string | null {
   const of = (school: string) => schools.find((s) => s.school === school)?.year
   const [tempered, cold] = [of('temperedDefrost'), of('coldDefrost')]
   if (!tempered || !cold) return null
   const minutes = whole(cold.coldDefrostMinutes)
-  // Where no heat pump defrosts the two are one.
+  // Without a heat pump that defrosts the two are the same.
   if (Math.abs(tempered.kwh - cold.kwh) < 0.5) return null
   const cost =
     tempered.cost === null || cold.cost === null
@@ -328,7 +328,7 @@ interface Way {
     'cost' | 'kwh' | 'fuel' | 'backupHours' | 'unmetDegreeHours' | 'peakKw' | 'coldDefrostMinutes'
   >
 }
-/** What one way differs in from another, with the numbers. */
+/** Difference of one way from another, with the numbers. */
 export function comparedSentence(one: Way, other: Way, currency = ''): string {
   const part = (by: number, words: (n: number) => string, what: string): string | null =>
     Math.abs(by) < 0.5 ? null : `${words(Math.abs(by))}${what} ${by > 0 ? 'more' : 'less'}`

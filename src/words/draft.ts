@@ -3,7 +3,7 @@ import type { DeviceDraft, DraftKind, DraftRow } from '@/core/equipment'
 import { CALL_WORDS } from './names'
 import { figure } from './numbers'
 
-/** What can be described by the form. */
+/** Kinds that the form can describe. */
 export const DRAFT_KIND_WORDS: Record<DraftKind, string> = {
   thermostat: 'Thermostat',
   outdoorUnit: 'Outdoor unit',
@@ -14,7 +14,7 @@ export const DRAFT_KIND_WORDS: Record<DraftKind, string> = {
   switch: 'Switch in a circuit',
 }
 
-/** What is asked. */
+/** Label of each field. */
 const ASKED: Record<PlainKey, string> = {
   batteries: 'It runs on batteries',
   timerPower: 'Minimum-off timer at a power loss',
@@ -87,7 +87,7 @@ const OPTION: Record<string, string> = {
   clears: 'clears: no delay after it',
 }
 
-/** What a field asks, with its unit. */
+/** Label of a field, with its unit. */
 export const draftFieldWords = (f: DraftField): string =>
   f.takes === 'number' ? `${ASKED[f.key]}, ${f.unit}` : ASKED[f.key]
 export const draftOptionWords = (option: string): string => OPTION[option] ?? option
@@ -102,7 +102,7 @@ function valueWords(f: DraftField, value: DeviceDraft[PlainKey]): string {
 const rowWords = (r: DraftRow | null): string =>
   r ? `${figure(r.watts)} W on ${r.by}, circuit ${r.circuit}` : 'none'
 
-/** One change against the device that a draft was started from. */
+/** A change against the device that a draft was started from. */
 export function draftChangeWords(kind: DraftKind, change: DraftChange): string {
   const label = (id: string) => OFFERED[kind].find((t) => t.id === id)?.label ?? id
   const list = (ids: readonly string[]) => ids.map(label).join(', ') || 'nothing'
@@ -127,7 +127,7 @@ export function draftChangeWords(kind: DraftKind, change: DraftChange): string {
   }
 }
 
-/** One step of the bank table at 240 V. */
+/** A step of the bank table at 240 V. */
 export function bankWords({ coils, rows, watts, amps }: Bank): string {
   const each = amps.map((a) =>
     amps.length > 1 ? `circuit ${a.circuit} ${figure(a.amps, 1)} A` : `${figure(a.amps, 1)} A`,

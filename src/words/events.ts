@@ -33,7 +33,7 @@ export const SCENE_WORDS: Record<Scene, string> = {
   own: 'A scene of your own',
 }
 
-/** What may happen in a scene of one's own, and to what where that is one of a few. */
+/** Events of a custom scene, each with the things that it can happen to. */
 export const OWN_WHAT_WORDS: Record<OwnWhat, string> = {
   set: 'setpoint',
   out: 'outdoors',
@@ -50,7 +50,7 @@ const SYSTEM_WORDS: Record<System, string> = {
   off: 'off',
 }
 
-/** What was expected of an entry of a written scene. */
+/** Expected content of an entry in a written scene. */
 export const OWN_PROBLEM_WORDS: Record<OwnProblem['expected'], string> = {
   time: 'a time such as 1:30 (hours and minutes, up to 240 h) and what happens then',
   order: 'a time that is not before the one ahead of it',
@@ -90,7 +90,7 @@ export function demandWords(c: DemandCause, call: Call): string {
   }
 }
 
-/** What a device felt that let a mode go: "the outdoor coil above 65 °F", or what is wrong where it feels it. */
+/** Temperature that let a mode change: "the outdoor coil above 65 °F", or the fault at its sensor. */
 function causeWords({ feels, side, at, site }: ModeCause): string {
   const known: Partial<Record<string, string>> = {
     ...SITE_FAULT_WORDS,
@@ -100,7 +100,7 @@ function causeWords({ feels, side, at, site }: ModeCause): string {
   return wrong ?? `${FELT_WORDS[feels]} ${side} ${degrees(at)}`
 }
 
-/** What somebody did, or what went wrong. */
+/** A person's action, or a fault. */
 function outsideWords(inst: Installation, e: OutsideEvent): string {
   if ('mode' in e) {
     const isDefrost = conditionOf(inst, e.mode, e.state) === 'defrost'
@@ -121,7 +121,7 @@ function outsideWords(inst: Installation, e: OutsideEvent): string {
     : `let the speed-up pins of ${name} go`
 }
 
-/** What moved, and what it had waited for; a load that comes or goes is said by itself. */
+/** A change, and its delay; loads that come or go are reported apart. */
 function moveWords(inst: Installation, m: Move): string {
   switch (m.kind) {
     case 'demand':
@@ -143,7 +143,7 @@ function moveWords(inst: Installation, m: Move): string {
   }
 }
 
-/** What came and went at an instant, and why. */
+/** Changes at an instant, and their reason. */
 export interface EventWords {
   at: number
   what: string[]

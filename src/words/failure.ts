@@ -6,8 +6,7 @@ import { lower, refWords } from './names'
 import { ruleWords } from './ruleWords'
 import { situationWords } from './situation'
 
-/** What has failed, as a technician would say it. */
-/** What is said beside what each failure would do, where not everything is known; null: all is. */
+/** Caution beside the failures' effects, where not everything is known; null: all is. */
 export const takenAsUsual = (inst: Installation): string | null => {
   const n = unknownsOf(inst).length
   if (n === 1) return '1 thing is not known, and taken as it usually stands.'
@@ -60,7 +59,7 @@ function protectionTest(inst: Installation, { at }: Failure): string {
   return 'Test it only by the manufacturer’s procedure.'
 }
 
-/** What it does, and where it shows. */
+/** Effect of a failure, and where it shows. */
 export function effectWords(inst: Installation, e: Effect): string {
   const at = e.witness ? situationWords(inst, e.witness) : ''
   if (e.kind === 'harm') return `Breaks: ${lower(ruleWords(e.rule ?? ''))}. ${at}`

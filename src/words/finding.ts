@@ -4,14 +4,14 @@ import { count, figure } from './numbers'
 import { lower, refWords, upper } from './names'
 import { situationWords } from './situation'
 
-/** What the words of a finding may name: the place, its cable, and the figures. */
+/** Names and figures for the words of a finding: the place, its cable, and the numbers. */
 interface Naming {
   at: string
   cable: string
   n: string[]
 }
 
-/** What each code found, as a clause. A code without one does not compile. */
+/** Result of each code, as a clause. A code without one does not compile. */
 const CODE_WORDS: Record<RuleCode, (found: Naming) => string> = {
   overcurrent: ({ at, n: [a, b] }) => `Short: ${at} carries ${a} A, and is made for ${b}`,
   overRating: ({ at, n: [a, b] }) => `${at} carries ${a} A, and is made for ${b}: it trips in time`,
@@ -196,7 +196,7 @@ function cableOf(inst: Installation, at: Name): string {
   return inst.cables.find((c) => c.id === wire?.cable)?.label.toLowerCase() ?? 'a cable'
 }
 
-/** What must be there before a value can be set that would otherwise raise a finding. */
+/** Condition before a value can be set that would otherwise cause a finding. */
 export function needsWords(inst: Installation, f: Finding): string {
   switch (f.code as RuleCode) {
     case 'lockoutNoSource':
@@ -227,7 +227,7 @@ export const findingSentence = (inst: Installation, f: Finding): string => {
 export const undecidedSentence = (inst: Installation, u: Undecided): string =>
   `${u.tooMany ? 'More states than can be tried, because of' : 'Cannot be settled until this is known:'} ${u.unknown.map((r) => refWords(inst, r)).join(', ')}`
 
-/** What cannot be settled, each want once, with how many rules hang on it. */
+/** Undecided rules as sentences: each unknown once, with the number of rules that depend on it. */
 export function undecidedSentences(inst: Installation, undecided: readonly Undecided[]): string[] {
   const rules = new Map<string, Set<string>>()
   for (const u of undecided) {
@@ -240,7 +240,7 @@ export function undecidedSentences(inst: Installation, undecided: readonly Undec
 /** The verdict over the whole job, in one sentence or two, and what it takes for granted. */
 export function proofSentence(inst: Installation, proof: Proof): string {
   const n = proof.assumed.length
-  // What is wrong is wrong; only what is said to hold takes anything for granted.
+  // A finding is true whatever is assumed; only a pass depends on assumptions.
   if (!n || proof.findings.some((f) => f.severity !== 'warn')) return verdictOf(inst, proof)
   const settings = n === 1 ? '1 setting stands at its' : `${n} settings stand at their`
   return `${verdictOf(inst, proof)} ${settings} default, not looked at.`
@@ -262,7 +262,7 @@ function verdictOf(inst: Installation, proof: Proof): string {
   return said ? `${stands} Worth a look: ${said}` : stands
 }
 
-/** What can be said where nothing was found wrong: never more than was tried. */
+/** Verdict where nothing was found wrong: it never claims more than was tried. */
 function standingWords(inst: Installation, proof: Proof): string {
   if (proof.tooMany) {
     const { states, allowed, modes } = proof.tooMany
@@ -281,7 +281,7 @@ function standingWords(inst: Installation, proof: Proof): string {
   return warned.size ? `Nothing is wrong in ${n}.` : `All ${proof.rules.length} rules hold in ${n}.`
 }
 
-/** Where N comes from. */
+/** Origin of the number of operating states. */
 export function factorsSentence(p: Proof): string {
   const { calls, temperatures, mostModes, assumptions, otherRests } = p.factors
   const unknown = assumptions > 1 ? ` × ${assumptions} ways for what is not known` : ''

@@ -3,7 +3,7 @@ import type { Change } from '@/core/rules'
 import { valueAtText } from './intents'
 import { refWords } from './names'
 
-/** One change, as it is asked of the technician. */
+/** A change, as an instruction to the technician. */
 export function changeWords(inst: Installation, change: Change): string {
   const wireOf = (id: string) => inst.wires.find((w) => w.id === id)
   const named = (id: string) => refWords(inst, `wires.${id}`)

@@ -89,7 +89,7 @@ function becauseWords(inst: Installation, gate: ChainGate, b: ChainBecause): str
     }
     case 'condition': {
       const words = CONDITION_WORDS[b.condition]
-      // What holds is worded for what is so: a switch that waits for no gas passes because there is gas.
+      // A closed contact is worded by its true condition: a switch that opens without gas passes because there is gas.
       if (!words) return b.condition
       return words[b.truth === 'yes' ? 0 : 1].replace('{air}', airWords(placed, b.condition))
     }
@@ -116,7 +116,7 @@ function becauseWords(inst: Installation, gate: ChainGate, b: ChainBecause): str
   }
 }
 
-/** What a switch in the air, the drain or the refrigerant feels. */
+/** Condition at a switch in the air, the drain or the refrigerant. */
 const CONDITION_WORDS: Partial<Record<ModeCondition, [so: string, not: string]>> = {
   hotCoil: ['{air} is hot', '{air} is not hot'],
   warmCoil: ['{air} is still cooling down', '{air} has cooled'],

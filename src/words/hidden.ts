@@ -2,7 +2,7 @@ import type { PhysicsFault, SiteFault } from '@/core/instruments'
 import type { Installation } from '@/core/installation'
 import { failureWords } from './failure'
 
-/** What was wrong beside the wiring. */
+/** Physical faults of a hidden site. */
 const PHYSICS_WORDS: Record<PhysicsFault, string> = {
   lowVolts: 'The line volts were 14 % low.',
   dirtyFilter: 'The filter was full.',
@@ -21,7 +21,7 @@ const PHYSICS_WORDS: Record<PhysicsFault, string> = {
   fanRunsOn: 'The outdoor fan ran on in defrost.',
 }
 
-/** What a hidden site hid, when it is uncovered. */
+/** The hidden site's fault, when it is revealed. */
 export function hiddenWords(inst: Installation, fault: SiteFault | null): string {
   if (fault === null) return 'Nothing was wrong with this site.'
   return fault.kind === 'part'

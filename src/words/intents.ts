@@ -84,7 +84,7 @@ export const INTENT_WORDS: Record<Intent, { name: string; does: string; instead?
   airPosition: { name: 'Where the air thermostat sits', does: 'Ahead of the coil or after it.' },
 } // prettier-ignore
 
-/** That Gate Cross works nothing out of a setting, or of the option it is set to, and why; null: it does. */
+/** States that Gate Cross calculates nothing from a setting, or from its present option, and why; null: it does. */
 export function inertWords({ inert, options }: Setting, value: Value | null): string | null {
   const why = inert ?? options?.find((o) => o.id === value)?.inert
   return why ? `Gate Cross doesn't model this. ${why}` : null
@@ -107,7 +107,7 @@ export function valueAtText(inst: Installation, at: Name, value: Value | null): 
   return setting ? settingText(setting, value) : String(value)
 }
 
-/** What a value means to somebody who lives there; null where there is nothing to say of it. */
+/** A value's meaning for the owner; null where there is nothing to say. */
 export function ownerSentence(intent: Intent, setting: Setting, value: Value | null): string | null {
   if (value === null) return null
   const text = settingText(setting, value)

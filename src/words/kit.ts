@@ -24,14 +24,14 @@ const NEXT_WORDS: Record<Clue, string> = {
 const kitName = (watts: readonly number[]): string =>
   `${figure(watts.reduce((a, b) => a + b, 0) / 1000)} kW${watts.length > 1 ? ` (${watts.map((w) => figure(w / 1000)).join(' + ')})` : ''}`
 
-/** What rows are reckoned at a default for want of knowing it; null: nothing. */
+/** Rows whose watts are assumed; null: none. */
 export function unknownWattsSentence(inst: Installation, unknown: readonly Ref[]): string | null {
   if (!unknown.length) return null
   const names = unknown.map((r) => refWords(inst, r)).join('; ')
   return `Not known yet: ${names}. Its rows are reckoned at the default.`
 }
 
-/** What the clues come to, in sentences. */
+/** Conclusions from the clues, in sentences. */
 export function identitySentences(found: KitIdentity): string[] {
   if (!found.byClue.length && !found.needsVolts)
     return ['Enter anything that can be seen or read; one clue is enough to begin.']

@@ -5,7 +5,7 @@ import { lower, refWords, upper } from './names'
 const list = (inst: Installation, refs: readonly string[]): string =>
   refs.map((r) => refWords(inst, r)).join(', ')
 
-/** What one circuit off by itself leaves: line volts, and 24 V that another circuit's transformer supplies. */
+/** Volts that remain when one circuit is off: line volts, and 24 V from another circuit's transformer. */
 function supplySentence(inst: Installation, { feed, stillLive, still24 }: Supply): string {
   const off = `${refWords(inst, feed)} off alone`
   const left = [

@@ -80,7 +80,7 @@ export const makingWords = (m: LoadFunction): string => {
       return 'Thermostat electronics'
   }
 }
-/** What can run, for a narrow column. */
+/** A load's function, for a narrow column. */
 export const makingShort = (m: LoadFunction): string => {
   if (m.what === 'compressor' && m.stage === 2) return 'High stage'
   if (m.what === 'blower' && m.speed) return `Blower ${m.speed === 'fan' ? 'fan' : m.speed}`
@@ -121,7 +121,7 @@ export function gateName(inst: Installation, at: Ref): string {
   if (part.kind !== 'contact') return refWords(inst, at)
   // A breaker's poles are one thing to a person; which circuit it is matters more.
   if (part.gate === 'breaker') return `Breaker, ${lower(placed.label)}`
-  // Of a relay's contacts every relay has the same ones: which relay it is matters as much.
+  // Every relay has the same contacts: the relay's name matters as much.
   if (placed.device.kind === 'relay' && part.label) return `${placed.label}, ${lower(part.label)}`
   if (part.gate === 'thermostat') return `${placed.label} ${part.label ?? ''}`.trim()
   return part.label ?? GATE_WORDS[part.gate]

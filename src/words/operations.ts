@@ -6,7 +6,7 @@ type Words = {
   [K in Operation['kind']]: (inst: Installation, op: Extract<Operation, { kind: K }>) => string
 }
 
-/** What each kind of edit did, as a clause after "Yours:" or a name. A kind without a clause does not compile. */
+/** Action of each kind of edit, as a clause after "Yours:" or a name. A kind without a clause does not compile. */
 const OPERATION_WORDS: Words = {
   landWire: (inst, op) =>
     `${refWords(inst, `wires.${op.wire}`)} ${op.terminal ? `to ${refWords(inst, op.terminal)}` : 'lifted'}`,

@@ -54,7 +54,7 @@ const UNMET_WORDS: Record<Unmet, string> = {
 }
 export const unmetWords = (c: Unmet): string => UNMET_WORDS[c]
 
-/** What each remedy for a short cable does, and what it gives up. */
+/** Effect of each remedy for a short cable, and its cost. */
 const REMEDY_WORDS: Record<Remedy, string> = {
   pair: 'Land two calls on the sender and receiver pair. They share one conductor. Use only loads that its manufacturer lists.',
   jumperStages: 'Jumper W1 to W2 at the indoor unit. This gives up staging of the backup.',
@@ -116,7 +116,7 @@ export function planSettingWords(inst: Installation, s: PlanSetting): string {
   return `Set ${placed?.label ?? s.placed}, ${lower(def?.label ?? s.setting)}, to ${value}${why}`
 }
 
-/** One difference between what is landed and the plan. */
+/** A difference between the landed wires and the plan. */
 export function differenceWords(found: Installation, plan: Installation, d: Difference): string {
   switch (d.kind) {
     case 'missing':

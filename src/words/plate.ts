@@ -2,7 +2,7 @@ import type { Plate } from '@/core/equipment'
 import { upper } from './names'
 import { figure } from './numbers'
 
-/** What stands before the value of each field of a plate. A field without words does not compile. */
+/** Label of each plate field. A field without one does not compile. */
 const PLATE_WORDS: Record<keyof Required<Plate>, string> = {
   volts: 'volts',
   minimumVolts: 'lowest volts',

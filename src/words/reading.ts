@@ -81,7 +81,7 @@ export const VERDICT_WORDS: Record<Verdict['verdict'], string> = {
   unjudged: 'Recorded',
 }
 
-/** Where a band comes from, after its figures. */
+/** Source of an expected range, after its figures. */
 const BASIS_WORDS: Record<BandBasis, (v: Verdict) => string> = {
   plate: () => 'by its plate',
   plateDerated: () =>
@@ -194,7 +194,7 @@ export function readingWords(inst: Installation, r: Reading, unit: string): stri
   return `${value} ${at}${blower}${r.panelsOff ? ', panels off' : ''}`
 }
 
-/** What the reading was held against, with the arithmetic. */
+/** The reading's comparison, with the arithmetic. */
 export function heldAgainst(v: Verdict): string {
   const e = v.expected
   if (!e)
@@ -242,7 +242,7 @@ export function heldAgainst(v: Verdict): string {
 const isSimple = (c: Cause): c is { kind: SimpleCause } =>
   (SIMPLE_CAUSES as readonly string[]).includes(c.kind)
 
-/** One likely cause, said so that it can be checked. */
+/** A likely cause, worded so that it can be checked. */
 export function causeWords(inst: Installation, c: Cause): string {
   if (isSimple(c)) return SIMPLE_WORDS[c.kind]
   switch (c.kind) {

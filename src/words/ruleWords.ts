@@ -1,6 +1,6 @@
 import type { RuleId } from '@/core/rules'
 
-/** What each rule says, as a statement that holds. A rule without one does not compile. */
+/** Statement of each rule that passes. A rule without one does not compile. */
 const RULE_WORDS: Record<RuleId, string> = {
   noShort: 'No short: every fuse and breaker carries less than its rating',
   noParallel: 'No two transformers feed one conductor',

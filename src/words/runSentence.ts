@@ -1,7 +1,7 @@
 import type { RunStanding } from '@/core/startup'
 import { degrees } from './numbers'
 
-/** Where a test run stands, in a sentence for a list. */
+/** Progress of a test run, in a sentence for a list. */
 export function runSentence({ cards, done, failed, open, waiting, belowF, aboveF }: RunStanding): string {
   if (failed) return `Test run: ${failed} of ${cards} failed`
   if (open) return `Test run: ${done} of ${cards} done`

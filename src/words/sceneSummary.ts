@@ -5,7 +5,7 @@ import { chainSentence } from './gate'
 import { lower, refWords } from './names'
 import { degrees, figure } from './numbers'
 
-/** What a scene came to: the room, the air that left the equipment, and what it took. */
+/** Summary of a scene: the room, the supply air, and the energy. */
 export function sceneSummary(sums: Sums, samples: readonly Sample[]): string[] {
   const [first, last] = [samples[0], samples[samples.length - 1]]
   if (!first || !last) return []
@@ -23,7 +23,7 @@ export function sceneSummary(sums: Sums, samples: readonly Sample[]): string[] {
   ]
 }
 
-/** What a scene was expected to bring and did not, and the first gate that stopped it. */
+/** An expected event that did not happen in a scene, and the first contact that stopped it. */
 export function sceneNoteSentence(circuit: Circuit, { why, load, situation, outdoorF }: SceneNote): string {
   const { inst } = circuit
   const solved = solve(circuit, situation)

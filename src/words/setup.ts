@@ -178,13 +178,13 @@ const keyList = (line: SheetLine): string =>
     )
     .join(', ')
 
-/** One line of a key-in sheet: plain words first, the keys second. */
+/** A line of a key-in sheet: plain words first, the keys second. */
 export function lineWords(line: SheetLine, name: string): { title: string; keys: string } {
   if (line.kind === 'leaveAlone') return { title: name, keys: 'Leave it as it stands: its maker wants it so' }
   if (line.kind !== 'set') return { title: LINE_WORDS[line.kind], keys: keyList(line) }
   return { title: name, keys: keyList(line) }
 }
 
-/** Where a finding about settings stands, as a person points at it. */
+/** Places of a finding about settings, as a person points at them. */
 export const findingPlaces = (inst: Installation, f: Finding): string =>
   [f.at, ...f.also].map((r) => refWords(inst, r)).join('; ')

@@ -13,7 +13,7 @@ export const TEMPORARY_WORDS: Record<TemporaryKind, string> = {
   other: 'Something else',
 }
 
-/** What stands otherwise, what putting it back is called, and how a report says that it was not. */
+/** A temporary change, the words for putting it back, and the report's words while it is not. */
 export function temporaryWords(
   inst: Installation,
   t: Temporary,

@@ -29,7 +29,7 @@ const deviceWords = (inst: Installation, at: Ref): string => {
 const isFeed = (inst: Installation, at: string): boolean =>
   placedByRef(inst, splitRef(at).placed)?.device.kind !== 'outdoorSensor'
 
-/** What a card is about: "First-stage heating", "Changeover to the furnace below 35 °F, on its other side". */
+/** Title of a card: "First-stage heating", "Changeover to the furnace below 35 °F, on its other side". */
 export function cardTitle(inst: Installation, card: TestCard): string {
   const named = card.at ? deviceWords(inst, card.at) : ''
   switch (card.kind) {
@@ -65,7 +65,7 @@ export function cardTitle(inst: Installation, card: TestCard): string {
 const DEFROST_SIGNS =
   'The outdoor fan stops, the valve shifts, and the board sends 24 V on W where it is landed.'
 
-/** What is done to bring a card up, a sentence for each step. */
+/** Instructions for a card, a sentence for each step. */
 export function stepWords(inst: Installation, step: TestStep): string {
   switch (step.kind) {
     case 'setpoint': {
@@ -132,7 +132,7 @@ export function stepWords(inst: Installation, step: TestStep): string {
   }
 }
 
-/** What a person works beside in a step: everything off and proven dead, 24 V, or line voltage. */
+/** Hazard of a step: everything off and proven dead, 24 V, or line voltage. */
 export const STEP_HAZARD: Record<TestStep['kind'], 'dead' | '24V' | 'line' | null> = {
   setpoint: null,
   backupComesToo: null,

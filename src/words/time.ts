@@ -34,7 +34,7 @@ export const waitReason = (inst: Installation, w: Wait): string =>
     .map((h, i) => `${i === 0 ? ': ' : h.beside ? ' together with ' : '; then '}${heldWords(inst, h)}`)
     .join('')
 
-/** What happens after a call, the first thing first; and whose times nobody knows. */
+/** Events after a call, the first one first, and parts with unknown delays. */
 export const waitsSentences = (inst: Installation, { waits, untimed, ended }: CallWaits): string[] => [
   ...(ended === 'until' ? ['It does not settle: after an hour it still changes by itself.'] : []),
   ...[...waits].sort((a, b) => a.seconds - b.seconds).map((w) => waitWords(inst, w)),

@@ -23,7 +23,7 @@ const BACKUP_CAUSE_WORDS: Record<BackupCause, string> = {
   uncalled: 'no call asked for it',
 }
 
-/** What works against what, with what it costs. */
+/** Settings that work against each other, with the cost. */
 const AGAINST_WORDS: Record<Against['code'], (kwh: number) => string> = {
   recoveryWithBackup: (kwh) =>
     `With a setback by night, early recovery with backup allowed costs ${whole(kwh)} kWh more than with the heat pump alone.`,

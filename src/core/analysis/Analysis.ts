@@ -3,8 +3,8 @@ import type { Installation } from '../installation'
 import type { Situation } from '../situation'
 
 /**
- * One wiring with what is worked out from it: its circuit and solutions. Whoever asks makes it, keeps it for as
- * long as the wiring is this one, and drops it. Nothing that was worked out is kept anywhere else.
+ * A wiring with everything derived from it: its circuit and solutions. Its owner makes it, holds it while the wiring
+ * is the same, and drops it. Derived values are stored nowhere else.
  */
 export class Analysis {
   readonly circuit: Circuit
@@ -22,7 +22,7 @@ export class Analysis {
     return inst === this.inst ? this : new Analysis(inst, this)
   }
 
-  /** One situation, solved. */
+  /** Solves one operating state. */
   solve(situation: Situation): Solved {
     return solve(this.circuit, situation)
   }

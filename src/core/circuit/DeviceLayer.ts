@@ -4,8 +4,8 @@ import { DriverTable, type Driver } from './drivers'
 import { layDevices, type Netlist } from './netlist'
 
 /**
- * What stands inside the devices of a job: their branches, their compiled drivers and the modes that they can be in. It
- * hangs on the devices and their settings alone, so that circuits that differ in a wire share one.
+ * The inside of a job's devices: their branches, compiled drivers and possible modes. It depends on devices and
+ * settings alone, so circuits that differ in a wire share one.
  */
 export class DeviceLayer {
   readonly placed: Placed[]

@@ -186,7 +186,7 @@ export class DriverTable {
   private last: { call: Call; outdoorF: number; steady: Uint8Array } | null = null
   /** Leaves that look at modes alone; and those that look at a temperature and at what a switch did last. */
   private readonly changing: number[] = []
-  /** Of those, by their number among them: the ones that look at a mode, and at what several modes amount to. */
+  /** Index numbers of the drivers that read a mode directly, and of those that read a combination of modes. */
   private readonly ofMode = new Map<Ref, number[]>()
   private readonly ofConditions: number[] = []
   private atNormal = new Uint8Array()

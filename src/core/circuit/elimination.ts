@@ -141,7 +141,7 @@ export function factor(plan: Plan, matrix: Complexes, into: Factors = factorsFor
 
 /**
  * xᵀ·A⁻¹·x of a right-hand side, which is spent: with A = L·D·Lᵀ it is Σ yₖ²/dₖ of y = L⁻¹·x, so half a solution does.
- * Of a nodal matrix and 1 A driven in at one node and out at another it is the impedance between the two, Ω.
+ * For a nodal matrix and 1 A driven in at one node and out at another, the result is the impedance between the two, Ω.
  */
 export function quadratic(plan: Plan, f: Factors, x: Complexes): { re: number; im: number } {
   const { re, im } = x

@@ -65,7 +65,7 @@ export interface Netlist {
   index: ReadonlyMap<Ref, number>
   /** Wires and the plain conductors inside devices: always there. */
   conductors: Branch[]
-  /** What open triacs let through. */
+  /** Leakage paths through open triacs. */
   leaks: Branch[]
   contacts: ContactBranch[]
   contactIndex: ReadonlyMap<Ref, number>

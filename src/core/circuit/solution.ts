@@ -11,7 +11,7 @@ import { across, nodeOf, type Branch, type LoadBranch } from './netlist'
 import { overcurrents, type Overcurrent } from './overcurrent'
 import type { Circuit, Outcome, Settled, UnknownAs } from './solver'
 
-/** One situation, solved: numbers between any points, and what runs. */
+/** A solved operating state: volts and amps between any points, and which loads run. */
 export interface Solution {
   ok: true
   situation: Situation
@@ -29,7 +29,7 @@ export interface Solution {
   /** Loads that do something worth naming and have their volts. */
   running: LoadBranch[]
   overcurrents: Overcurrent[]
-  /** What others have worked out of this solution. */
+  /** Values that others derived from this solution. */
   kept: Kept<Solution>
 }
 export interface Unsolved {
@@ -54,7 +54,7 @@ export function solve(circuit: Circuit, situation: Situation, unknownAs: Unknown
   return solutionOf(circuit, situation, state)
 }
 
-/** What can be asked of a circuit at rest, however it came there. */
+/** Wraps a settled circuit in the questions that can be asked of it, whichever state it settled from. */
 export function solutionOf(circuit: Circuit, situation: Situation, state: Settled): Solution {
   const { net, plan } = circuit
   // Metering asks many times of one state.

@@ -27,13 +27,13 @@ export interface Settled {
   ok: true
   /** Node volts against earth. */
   volts: Complexes
-  /** What each contact's driver says: 0 no, 1 unknown, 2 yes. */
+  /** Answer of each contact's driver: 0 no, 1 unknown, 2 yes. */
   drivers: Uint8Array
   /** 1 where the contact was taken as closed. */
   closed: Uint8Array
   /** 2 where the load is energised, else 0. */
   coils: Uint8Array
-  /** What the situation answered to the drivers' outside leaves. */
+  /** The situation's answers to leaves that read outside the circuit. */
   outside: Uint8Array
 }
 /** A circuit that finds no rest: the coils that keep changing. */
@@ -52,11 +52,11 @@ export type Outcome = Settled | Chatter | Singular
 /** How a contact whose driver is unknown is taken. */
 export type UnknownAs = 'open' | 'closed'
 
-/** One job's circuit, laid out and planned once, solved for any number of situations. */
+/** A job's circuit, laid out and planned once, solved for any number of operating states. */
 export class Circuit {
   readonly net: Netlist
   readonly plan: Plan
-  /** What others have worked out of this circuit. */
+  /** Values that others derived from this circuit. */
   readonly kept = new Kept<Circuit>(this)
   private readonly devices: DeviceLayer
   private readonly table: DriverTable

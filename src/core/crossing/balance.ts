@@ -36,7 +36,7 @@ export type DownTo = number | null | 'never'
 
 const justBelowNoHeat = (house: Pick<HouseAt, 'line'>): number => house.line.noHeatF - 0.5
 
-/** What a balance point hangs on. */
+/** Inputs of a balance point. */
 type Balanced = Pick<HouseAt, 'line'> & { plant: Pick<HouseAt['plant'], 'unit'> }
 
 /** °F down to which the heat pump alone carries the house: where its capacity meets the load. */
@@ -59,7 +59,7 @@ export const holdsDownTo = (house: HouseAt, btuh: number): DownTo =>
 export const auxNeededKw = (house: Balanced, outdoorF: number): number =>
   Math.max(0, loadAt(house.line, outdoorF) - (house.plant.unit?.capacity(outdoorF) ?? 0)) / BTU_PER_KWH
 
-/** Where fuel and electricity cost the same. */
+/** The temperature at which heat from fuel and from electricity costs the same. */
 export interface BreakEven {
   /** The COP from which the heat pump is the cheaper one. */
   cop: number

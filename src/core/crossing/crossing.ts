@@ -19,10 +19,10 @@ import { sharingAt, sharingOf, stagesReached, type Sharing } from './sharing'
 import { asReached } from './unitCurve'
 import { yearOf, yearTable, type HouseAt, type Year, type YearTable } from './year'
 
-/** What is missing before something can be said. */
+/** Inputs that must be entered before an answer is possible. */
 export type Wanted = 'load' | 'ratings' | 'climate' | 'design' | 'kwh' | 'fuelPrice' | 'burner'
 
-/** What the house wants on its coldest ordinary day, and who may give it there. */
+/** The house's load on its design day, and which heat sources can meet it. */
 export interface AtDesign {
   outdoorF: number
   loadBtuh: number
@@ -64,13 +64,13 @@ export interface Crossing {
   emergencyF: DownTo | undefined
   breakEven: BreakEven | null
   hours: HoursOfYear | null
-  /** What each of those hours comes to, whoever may heat; it stays true while only a gate moves. */
+  /** Results of each hour, whichever source heats. Moving a lockout does not change them. */
   table: YearTable | null
   year: Year | null
   wanted: Wanted[]
 }
 
-/** What can be said of a house; each part that cannot is named in `wanted`. */
+/** Calculates everything that is known of a house's balance; `missing` names each input that is not entered. */
 export function crossingOf(seen: JobSeen, circuit: Circuit, sharing: Sharing = sharingOf(circuit)): Crossing {
   const { house: known, prices } = seen
   const weather = seen.climate && weatherOf(seen.climate)

@@ -15,7 +15,7 @@ import {
 import { findingKey, jobFindings, type Finding } from '../rules'
 import { sharingOf, type Sharing, type SharingStretch } from './sharing'
 
-/** What can be dragged: a temperature at which somebody begins or ends to heat. */
+/** Settings that can be dragged: temperatures at which a heat source begins or stops. */
 const GATE_INTENTS = ['compressorLockout', 'auxLockout', 'outdoorSwitch', 'changeover'] as const
 export type GateIntent = (typeof GATE_INTENTS)[number]
 
@@ -36,7 +36,7 @@ export interface CrossingGate {
   acts: boolean
   /** It would, once its lockout is switched on, which a drag does as well. */
   wouldAct: boolean
-  /** What stands in its way, where it would still change nothing or raise a finding of its own. */
+  /** The finding that must be cleared first, where the change has no effect or would add a finding. */
   needs: Finding | null
 }
 
@@ -78,7 +78,10 @@ export function circuitWith(circuit: Circuit, changes: readonly SettingChange[] 
   return own
 }
 
-/** What another wiring of a job raises that stands not already: what stands is looked up once for all that are tried. */
+/**
+ * Compares another wiring of a job with the present one and lists the findings that it adds. The present findings are
+ * looked up once.
+ */
 export function newFindings(seen: JobSeen): (inst: Installation) => Finding[] {
   const before = new Set(jobFindings(seen).map(findingKey))
   return (inst) => jobFindings({ ...seen, inst }).filter((f) => !before.has(findingKey(f)))

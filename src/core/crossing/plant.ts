@@ -15,7 +15,7 @@ import {
 import { emergencyOf, temperingKw } from './sharing'
 import { unitCurve, type UnitCurve } from './unitCurve'
 
-/** What heats the house, in the numbers that a year is reckoned with. */
+/** The equipment that heats the house, as numbers for the year calculation. */
 export interface Plant {
   unit: UnitCurve | null
   burner: FurnaceFigures | null
@@ -195,7 +195,7 @@ function mayHeatTogether(seen: JobSeen, fuel: Fuel | null): boolean {
 export const cfmAt = (seen: JobSeen): number | null =>
   houseValue(seen.house, 'cfmHeat') ?? houseValue(seen.house, 'cfmHigh') ?? tableCfm(seen, 'high')
 
-/** What heats this house, from plates, settings and what is known of the house. */
+/** Reads the heating equipment from plates, settings and the house's entries. */
 export function plantOf(seen: JobSeen, circuit: Circuit): Plant {
   const { inst, house } = seen
   const outdoor = outdoorUnitOf(inst)

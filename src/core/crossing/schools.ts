@@ -35,7 +35,7 @@ export function auxGate({ balanceF }: Pick<Crossing, 'balanceF'>): number {
   return typeof balanceF === 'number' ? Math.ceil(balanceF + ABOVE_BALANCE) : HABIT.auxAbove
 }
 
-/** What a school lets run when; null where a number that it hangs on is missing. */
+/** Temperatures at which a strategy lets each source run; null where an input is missing. */
 function gatesOf(crossing: Crossing, school: Strategy): Gates | null {
   switch (school) {
     case 'runAlways':
@@ -142,7 +142,7 @@ export function recommendSchool(
   }
 }
 
-/** What may be said of a row, by the whole table that it stands in: the schools, and the job as it is set. */
+/** Compares one row with the whole table: the strategies, and the job as it is set now. */
 function superlativeOf(best: Year, table: readonly Year[]): RecommendReason {
   const others = table.filter((y) => y !== best)
   const isWarm = (y: Year) => y.unmetDegreeHours <= UNNOTICED_DEGREE_HOURS
@@ -155,5 +155,5 @@ function superlativeOf(best: Year, table: readonly Year[]): RecommendReason {
   return warm.every((y) => burden(y) >= burden(best)) ? 'cheapest' : 'leastSharing'
 }
 
-/** What schools are compared by: cost, or the energy bought where a price is missing, BTU. */
+/** Figure to compare strategies by: cost, or the energy bought where a price is missing, BTU. */
 const burden = (year: Year): number => year.cost ?? year.kwh * BTU_PER_KWH + year.furnaceHeat

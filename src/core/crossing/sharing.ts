@@ -15,7 +15,7 @@ export const FROSTS_BELOW_F = 42
 /** Calls by which this job's house is heated day by day; emergency heat is not one of them. */
 const heatingCalls = (inst: Installation) => callsOf(inst).filter(isHeatPumpHeating)
 
-/** What one heating call runs, once its timers have run out. */
+/** Loads that one heating call runs once its timers have ended. */
 export interface CallLevel {
   /** Compressor stage: 0 off, 1 low or only stage, 2 second stage. */
   stage: 0 | 1 | 2
@@ -44,15 +44,15 @@ export interface SharingStretch {
   together: boolean
   /** An unknown setting decides: nothing is counted on that may not be there. */
   unsure: boolean
-  /** What each heating call runs, in the order in which a thermostat makes them. The flags above sum it up. */
+  /** Loads of each heating call, in the order in which a thermostat makes the calls. The flags above summarize them. */
   levels: readonly CallLevel[]
-  /** What runs with nothing called: nothing, in a job that is wired right. */
+  /** Loads that run without a call. In a correctly wired job there are none. */
   idle: CallLevel
 }
 /** Who heats when: stretches without gaps over all outdoor temperatures. */
 export type Sharing = readonly SharingStretch[]
 
-/** What a stretch allows at a temperature; beyond the ends as at them. */
+/** The stretch that contains an outdoor temperature; beyond the ends, the end's own stretch. */
 export function sharingAt(sharing: Sharing, outdoorF: number): SharingStretch | undefined {
   let found = sharing[0]
   for (const s of sharing) if (s.from <= outdoorF) found = s
@@ -79,7 +79,7 @@ function steadyFacts(circuit: Circuit, situation: Situation, as: 'open' | 'close
   return warm.ok ? factsOf(circuit, warm.state) : facts
 }
 
-/** What runs in one situation, everything but what is named normal. */
+/** Loads that run in one situation, with every mode that is not named at normal. */
 function runsIn(circuit: Circuit, situation: Situation) {
   const { inst } = circuit
   const answers = (['open', 'closed'] as const).map((as) => {
@@ -227,7 +227,7 @@ export function sharingBy(
       kitKw: backup.kitKw,
       fire: backup.furnace ? 1 : 0,
     }
-    // Where the heat pump may not run the first call is the backup's.
+    // While the heat pump is locked out, the first call goes to the backup.
     return stretchOf(from, edges[i + 1] ?? warmestF, [...(runs ? [pump] : []), ...(helps ? [aux] : [])])
   })
 }

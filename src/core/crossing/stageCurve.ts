@@ -9,7 +9,9 @@ interface Point {
   value: number
 }
 
-/** One stage of a heat pump over outdoor temperature (°F). Each is null where its ratings do not say. */
+/**
+ * A heat pump stage's capacity and power by outdoor temperature (°F). Each is null where the ratings do not give it.
+ */
 export interface StageCurve {
   stage: Rating['stage']
   /** BTU/h. */

@@ -17,7 +17,7 @@ export interface Delivered {
   loadFactor: number
 }
 
-/** What the outdoor unit can do, from its ratings. */
+/** Capacity and power of the outdoor unit, from its ratings. */
 export interface UnitCurve extends UnitFigures {
   /** BTU/h at full stage; null: not known there. */
   capacity: (outdoorF: number) => number | null
@@ -45,7 +45,10 @@ export interface UnitCurve extends UnitFigures {
   ratings: readonly Rating[]
 }
 
-/** What units of their tons usually have, BTU/h a ton at 47 and 17 °F, with their COPs: an estimate, and said so. */
+/**
+ * Estimate for a unit without ratings, from its tons: usual BTU/h a ton at 47 and 17 °F, with COPs. Screens call it an
+ * estimate.
+ */
 const usualRatings = (tons: number): Rating[] => [
   { stage: 'rated', outdoorF: 47, capacityBtuh: 12_000 * tons, cop: 3.5 },
   { stage: 'rated', outdoorF: 17, capacityBtuh: 7_200 * tons, cop: 2.3 },

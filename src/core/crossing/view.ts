@@ -27,7 +27,7 @@ export interface CrossingCurve {
   hours: number[]
 }
 
-/** What a year's sums are in a month, or over five degrees. */
+/** Sums of one month, or of one five-degree bin. */
 export interface Share {
   from: number
   year: Year

@@ -7,7 +7,7 @@ import { kwAt, type UnitCurve } from './unitCurve'
 /** °F of supply air that people begin to feel as cold. */
 const FEELS_COLD_F = 90
 
-/** What an hour, or a year, comes to. kWh of a heat pump whose COP is not known are NaN. */
+/** Sums of an hour or of a year. kWh of a heat pump without a known COP are NaN. */
 export interface Sums {
   /** kWh by what draws them; `blowerKwh` has a furnace's inducer or oil burner motor in it. */
   heatPumpKwh: number
@@ -42,8 +42,8 @@ export interface HouseAt {
 const starts = (cycles: number, share: number): number => 4 * cycles * share * (1 - share)
 
 /**
- * What an hour at each temperature comes to whoever may heat in it: worked out once for a house and its weather, so that a
- * gate that is dragged, and each school, is a sum of these.
+ * Results of an hour at each outdoor temperature, for every combination of sources. Worked out once for a house and its
+ * weather; a dragged lockout and each strategy are sums over it.
  */
 export interface YearTable {
   /** °F, ascending. */
@@ -192,7 +192,7 @@ function sumUp(
     let share = 0
     const pumped = (l: Level) => (l.pumps ? capacity : l.call.cools ? -table.cooling : 0)
     const gives = (l: Level) => pumped(l) + l.stripHeat + l.fireHeat + l.blowerHeat
-    // What warms the defrosts of a heat pump comes with it.
+    // Strips that temper a defrost come with the heat pump.
     const isEnough = (l: Level) => gives(l) >= load - (l.pumps ? tempered : 0)
     let lower = idle
     let upper = idle
@@ -206,7 +206,7 @@ function sumUp(
       if (gives(level) >= gives(most) || level.call.cools) most = level
     }
     if (!enough) lower = upper = most
-    // What nobody calls runs all the hour, but an inverter follows the load all the same.
+    // Loads that run without a call run the whole hour; an inverter still follows the load.
     const follows = upper !== idle || plant.unit?.inverter === true
     if (enough && follows && upper.isPumpAlone && (lower.isPumpAlone || gives(lower) === lower.blowerHeat)) {
       heat = table.heat[i] ?? 0
@@ -280,7 +280,7 @@ function sumUp(
   return { sums, electric, peakKw, heatingHours }
 }
 
-/** One hour at an outdoor temperature, °F. */
+/** Results of one hour at an outdoor temperature, °F. */
 export const hourAt = (house: HouseAt, sharing: Sharing, outdoorF: number): Sums =>
   sumUp(house, sharing, yearTable(house, [outdoorF]), [1], [0]).sums
 

@@ -91,7 +91,7 @@ export function airHandler(d: Device, draft: DeviceDraft): Device {
       role: 'harness',
       about: 'Blower motor, hot side.',
     })
-    // Where the kit's first contact feeds the blower, it does so at the heating speed.
+    // A kit whose first contact feeds the blower feeds it at the heating speed.
     parts.push({ kind: 'path', id: 'kitFan', a: 'BL', b: draft.severalSpeeds ? 'mheat' : 'BLm', ohms: 0.01 })
   }
   rows.forEach((row, i) => {

@@ -1,7 +1,7 @@
 import type { Call, DeviceDraft, DraftRow } from '../equipment'
 import { fieldsOf, tellsRows, type DraftField } from './fields'
 
-/** One thing in which a draft differs from the one that it was started from. */
+/** A difference between a draft and the draft that it was started from. */
 export type DraftChange =
   | {
       what: 'field'
@@ -15,7 +15,7 @@ export type DraftChange =
 
 const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b)
 
-/** What was changed of the draft that another was started from, field by field, in the form's order. */
+/** Lists the differences between two drafts, field by field, in the form's order. */
 export function changesOf(start: DeviceDraft, draft: DeviceDraft): DraftChange[] {
   const added = draft.terminals.filter((t) => !start.terminals.includes(t))
   const removed = start.terminals.filter((t) => !draft.terminals.includes(t))

@@ -2,9 +2,10 @@ import type { Mode, When } from '../equipment'
 import { mode, on } from './pieces'
 
 /**
- * What a demand board goes by, where its paper says nothing else (usual values): °F by which the coil must be colder under
- * outdoors than it was clean; s of run between two defrosts at the least and, on a cold day, at the most; °F outdoors below
- * which the longest counts; s by time where the outdoor sensor is lost; °F below which a coil can frost.
+ * Defaults of a demand defrost board, where its manual gives no others (usual values): °F by which the coil must be
+ * colder, against outdoors, than a clean coil; shortest and, on a cold day, longest s of run between two defrosts; °F
+ * outdoors below which the longest counts; s by time where the outdoor sensor has failed; °F below which a coil can
+ * frost.
  */
 const USUAL = {
   dropF: 5,

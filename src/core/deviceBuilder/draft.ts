@@ -34,9 +34,9 @@ export const OFFERED: Record<DraftKind, readonly Offered[]> = {
 
 /** Thermostat terminals that a demand may connect to R. */
 export const OUTPUTS = ['G', 'Y', 'Y2', 'AUX', 'W2', 'W3', 'E'] as const
-/** What a configurable terminal may be set to. */
+/** Roles that a configurable terminal may be set to. */
 export const STAR_ROLES = ['Y2', 'W2', 'W3', 'E'] as const
-/** Those that some terminal of the draft can be: its own, or a configurable one set to it. */
+/** Outputs that some terminal of the draft can be: its own role, or a configurable one set to it. */
 export const outputsOf = ({ terminals }: DeviceDraft): (typeof OUTPUTS)[number][] => {
   const star = terminals.some((t) => t === 'X1' || t === 'X2')
   return OUTPUTS.filter((o) => terminals.includes(o) || (star && STAR_ROLES.some((r) => r === o)))
@@ -75,7 +75,7 @@ const USUAL: Record<DraftKind, Partial<DeviceDraft>> = {
   switch: { terminals: ['T1', 'T2'] },
 }
 
-/** What a device of the kind usually is: a start to change. */
+/** A usual device of the kind, as a start to change. */
 export const freshDraft = (kind: DraftKind): DeviceDraft => ({
   kind,
   name: '',

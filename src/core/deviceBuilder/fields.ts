@@ -6,7 +6,7 @@ export type PlainKey = Exclude<
   'kind' | 'name' | 'model' | 'from' | 'terminals' | 'outputs' | 'rows'
 >
 
-/** One field of the form: what it takes, and for which drafts it is asked. */
+/** A field of the form: what it takes, and for which drafts it is asked. */
 export type DraftField = { key: PlainKey; when?: (d: DeviceDraft) => boolean } & (
   | { takes: 'yesNo' }
   /** A number in `unit`; where `unsaid` is true, 0 means that the paper does not say. */
@@ -61,7 +61,7 @@ const BURNER = [
   yesNo('temperDefrost', burns),
 ]
 
-/** What is asked of each kind, in order. */
+/** Fields of each kind, in order. */
 export const FIELDS: Record<DraftKind, readonly DraftField[]> = {
   thermostat: [
     choice('rvSense', ['cooling', 'heating'], hasTerminal('OB')),

@@ -26,7 +26,7 @@ import {
 const HOT: Expr = { condition: 'hotCoil' }
 const AHEAD = { set: 'coil', is: ['after'] }
 
-/** Where the coil stands against the burner. */
+/** Setting for the coil's position: before or after the burner. */
 const coilSetting = (draft: DeviceDraft): Setting => ({
   ...choice('coil', 'Indoor coil', 'plate', [['after', 'After the burner'], ['before', 'Before the burner']], draft.coilAfter ? 'after' : 'before', 'coil'),
   about: 'Where the coil stands in the air stream.',
@@ -50,7 +50,7 @@ const offDelay = (draft: DeviceDraft): Duration =>
   draft.kind === 'furnace' && draft.delayMost > 0
     ? { set: 'fanOffDelay' }
     : (draft.fuel === 'oil' ? OIL : GAS).blowerOff
-/** What the air that leaves the burner does after it: a compressor may not start into it. */
+/** Mode of the air that leaves a burner: while it is hot a compressor must not start. */
 const airMode = (
   lit: string,
   { heats, cools, warm }: Pick<typeof GAS, 'heats' | 'cools' | 'warm'>,
@@ -146,7 +146,7 @@ const delay = (draft: DeviceDraft): Setting[] =>
     ? [figure('fanOffDelay', 'Blower off delay', 'set', [0, draft.delayMost], 's', Math.min(90, draft.delayMost), 'fanOffDelay', 30)]
     : [] // prettier-ignore
 
-/** What the plate says of the burner; what it does not say is left out. */
+/** The burner's plate. A value that the draft lacks is left out. */
 export function burnerPlate(draft: DeviceDraft, stages: number): Device['plate'] {
   return {
     burnerStages: stages,

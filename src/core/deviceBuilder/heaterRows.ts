@@ -102,7 +102,7 @@ function stepped(draft: DeviceDraft, number: number, part: Part): Part {
   return delayed(part, closes, Math.round(90 - (40 * (number - 1)) / rows))
 }
 
-/** What a bank of rows gives at 240 V: those that these coils bring on. */
+/** A bank of rows at 240 V: the rows that these coils turn on. */
 export interface Bank {
   coils: DraftRow['by'][]
   rows: number[]

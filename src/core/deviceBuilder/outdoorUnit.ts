@@ -50,7 +50,7 @@ export const boardModes = (draft: DeviceDraft, pins: string | null): Mode[] => [
   ...(draft.demandDefrost ? demandDefrost(COIL.opensF).modes : []),
 ]
 
-/** What the board of an outdoor unit is doing. */
+/** Mode of an outdoor unit's board: normal, defrost, or forced by its pins. */
 const boardMode = (draft: DeviceDraft, pins: string | null): Mode => ({
   id: 'board',
   label: 'Outdoor board',
@@ -104,7 +104,7 @@ const boardMode = (draft: DeviceDraft, pins: string | null): Mode => ({
   ],
 })
 
-/** Where the unit has a bus beside its terminals: by the selector, and by the bus. */
+/** Conditions for a unit that has a bus beside its terminals: by its selector, and by the bus. */
 interface ByBus {
   terminals: Expr | null
   bus: Expr | null

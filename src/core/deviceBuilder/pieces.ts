@@ -221,7 +221,7 @@ export function controlSupply(other: string, volts: number, va: number): { parts
   }
 }
 
-/** One speed of a blower, with the board's contact that brings it. */
+/** A blower speed, with the board contact that selects it. */
 export const speed = (
   of: BlowerSpeed,
   [from, to]: readonly [string, string],

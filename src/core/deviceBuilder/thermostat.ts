@@ -48,7 +48,7 @@ const CHANGED: Expr = all({ set: 'system', is: ['dualFuel'] }, SOURCE, {
 const HOLDS_OFF: Expr = all({ set: 'system', is: ['dualFuel'] }, { not: { set: 'holdOff', is: [0] } })
 const HOLDING: Expr = inMode('furnaceTimer', 'waiting')
 
-/** What each output of a thermostat hangs on. */
+/** Inputs that each output of a thermostat depends on. */
 interface Says {
   draft: DeviceDraft
   calls: Call[]
@@ -60,7 +60,7 @@ const callsFor = ({ draft, calls }: Says, output: string): Call[] =>
   calls.filter((c) => draft.outputs[c]?.includes(output))
 const asked = (list: Call[]): Expr[] => (list.length ? [{ call: list }] : [])
 
-/** What keeps the heat pump from heating, where the thermostat can: cold, the changeover, a furnace that is still hot. */
+/** Conditions under which the thermostat locks out the heat pump: cold, the changeover, a furnace that is still hot. */
 function heatPumpHeld({ draft, calls }: Says): Expr[] {
   const backup = calls.filter((c) => c === 'heatAux1' || c === 'heatAux2')
   return [

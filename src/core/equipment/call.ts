@@ -1,4 +1,4 @@
-/** What the person at the thermostat (or the thermostat itself) asks for: a demand, never a list of outputs. */
+/** A demand that a person makes at the thermostat, or the thermostat by itself. It is never a list of outputs. */
 export type Call =
   'off' | 'fan' | 'cool1' | 'cool2' | 'heat1' | 'heat2' | 'heatAux1' | 'heatAux2' | 'emergency'
 

@@ -10,7 +10,7 @@ import type { Plate } from './plates'
 import type { Transition } from './transition'
 import type { Value } from './value'
 
-/** What a terminal is for, in the trade's letters; it decides suggestions and colour customs, never the solution. */
+/** Purpose of a terminal, in the trade's letters. It decides suggestions and usual colors, never the solution. */
 export const TERMINAL_ROLES = [
   'R', 'C', 'G', 'Y1', 'Y2', 'O', 'B', 'OB', 'W1', 'W2', 'W3', 'AUX', 'E', 'L', 'S',
   'switch', 'splice', 'line', 'harness', 'spare', 'bus', 'pair', 'LEAK', 'ground',
@@ -54,13 +54,13 @@ export interface Setting {
   about?: string
   /** Why nothing in Gate Cross depends on it, in one sentence; left out: something does, and a test moves it to see. */
   inert?: string
-  /** What it decides, in the vocabulary that rules understand; a device may call and code it as it likes. */
+  /** The setting's purpose, in words that rules understand; a device may name and code it in its own way. */
   intent?: Intent
   /** Over a bus, another device says it: the value is that of its setting with this intent, where there is one. */
   follows?: Intent
 }
 
-/** What a setting decides: the intents that a technician thinks in, whatever a device calls them. */
+/** Purposes of settings, as technicians think of them, whatever a device calls them. */
 export const INTENTS = [
   // who heats when
   'system', 'backupSource', 'inCharge', 'compressorStages', 'backupStages', 'rvSense', 'together', 'outdoorSource',
@@ -85,7 +85,7 @@ export const INTENTS = [
 ] as const // prettier-ignore
 export type Intent = (typeof INTENTS)[number]
 
-/** What time or an event does to a device. The first state is the normal one. */
+/** A state of a device that time or an event changes. The first state is the normal one. */
 export interface Mode {
   id: string
   label: string

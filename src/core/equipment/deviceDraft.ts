@@ -79,7 +79,7 @@ export interface DeviceDraft {
   /** The least that a kit may heat: CFM (0: not said) and blower speed. */
   leastCfm: number
   leastSpeed: 'any' | BlowerSpeed
-  /** What burns, or electric; where the low-gas switch is; whether the coil is after the burner. */
+  /** Fuel of the burner, or electric; position of the low-gas switch; whether the coil is after the burner. */
   fuel: 'natural' | 'lp' | 'oil' | 'electric'
   gasSwitch: 'none' | 'pressure' | 'flame'
   coilAfter: boolean

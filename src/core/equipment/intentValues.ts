@@ -4,7 +4,10 @@ const ON_OFF = ['on', 'off'] as const
 const YES_NO = ['yes', 'no'] as const
 const STAGES = ['1', '2', '3', '0'] as const
 
-/** Of every intent whose options decide something here, the options there are; what an intent without any may say is the device's own. */
+/**
+ * Options of every intent whose options have an effect in the core. An intent that is not listed takes the device's own
+ * options.
+ */
 const MEANINGS: Partial<Record<Intent, readonly string[]>> = {
   system: ['heatPump', 'dualFuel', 'conventional'],
   backupSource: ['electric', 'gas', 'lp', 'oil'],
@@ -37,7 +40,7 @@ const MEANINGS: Partial<Record<Intent, readonly string[]>> = {
   fuel: ['natural', 'lp', 'oil'],
 }
 
-/** Of every intent that is a figure here, the unit that rules count it in. */
+/** Unit that rules use for every intent that is a number in the core. */
 const UNITS: Partial<Record<Intent, Unit>> = {
   compressorLockout: '°F',
   auxLockout: '°F',
@@ -67,7 +70,7 @@ const UNITS: Partial<Record<Intent, Unit>> = {
 }
 type Unit = '°F' | 'Δ°F' | 'min' | 's' | '1/h' | 'months'
 
-/** What else a unit is written as. */
+/** Other ways of writing a unit. */
 const WRITTEN: Record<Unit, readonly string[]> = {
   '°F': ['f', 'deg f', 'degrees', '°'],
   'Δ°F': ['°f', 'f', 'deg f', 'degrees', '°'],

@@ -1,4 +1,4 @@
-/** What a device is. */
+/** Kinds of devices. */
 export const DEVICE_KINDS = [
   'thermostat', 'airHandler', 'furnace', 'outdoorUnit', 'packagedUnit', 'stripKit', 'outdoorThermostat',
   'relay', 'sender', 'receiver', 'airThermostat', 'fuelKit', 'zonePanel', 'floatSwitch', 'transformer', 'humidifier', 'leakSensor',

@@ -2,7 +2,7 @@ import type { Expr } from './expr/expr'
 import type { Duration } from './transition'
 import type { Quantity, Value } from './value'
 
-/** What a load does when it has its volts: the things that rules and chains speak of. */
+/** Function of a load that has its volts, in the terms of rules and chains. */
 export type LoadFunction =
   | { what: 'compressor'; stage: 1 | 2 }
   | { what: 'outdoorFan' }
@@ -25,7 +25,7 @@ export type BlowerSpeed = (typeof BLOWER_SPEEDS)[number]
 /** Whether heat is made ahead of the indoor coil: fixed, or where a setting of the device says so. */
 export type Ahead = boolean | { set: string; is: Value[] }
 
-/** What kind of gate a contact is, for the words around it. */
+/** Kinds of contacts, for the words around them. */
 export const GATES = [
   'thermostat', 'outdoorThermostat', 'timer', 'board', 'safety', 'relay', 'sequencer', 'contactor',
   'limit', 'fuseLink', 'fuse', 'breaker', 'disconnect', 'door', 'supply',

@@ -28,14 +28,14 @@ export type ItemCode =
   | { number: { plus: number; times: number; decimals?: number } }
   | { pair: PairCode }
 
-/** One line of a device's own menu, one function number, one switch or one set of pins. */
+/** A line of a device's menu, a function number, a switch or a set of pins. */
 export interface ProfileItem {
   /** As the device shows it ("B1", "F12", "3-07", "SW2-1"); the same code may stand at several addresses. */
   code: string
   label: string
   /** The setting that it writes, or writes a part of: one setting may be spread over two items. */
   setting: string
-  /** Where a wired controller keeps it. */
+  /** Unit in which a wired controller stores the value. */
   address?: 'group' | 'unit' | 'outdoor'
   as: ItemCode
   /** The item is there only while other settings stand so; settings alone decide. */
@@ -53,9 +53,9 @@ export const settingsOfItem = ({ setting, as }: ProfileItem): string[] =>
 /** How the settings of a device are keyed in, in the device's own order. */
 export interface Profile {
   style: ProfileStyle
-  /** What this way is called, where the device can be keyed in several. */
+  /** Name of this way of keying in, where the device has several. */
   name?: string
-  /** What must have come to pass before the first item, in words: "the outdoor unit has sent its data". */
+  /** Condition before the first item, in words: "the outdoor unit has sent its data". */
   wait?: string
   /** Keys that open the menu, and those that leave it. */
   enter: string[]
@@ -65,12 +65,12 @@ export interface Profile {
   unitOff?: boolean
   /** Nothing may be moved while there is power. */
   powerOff?: boolean
-  /** What is written cannot be taken back: the value found must be written down first. */
+  /** Writing it cannot be undone: note the value found first. */
   noUndo?: boolean
   /** Stored values count only after a second press. */
   activate?: boolean
   items: ProfileItem[]
-  /** What the device changes by itself, that nobody would look for. */
+  /** Settings that the device changes by itself when this one is written, unexpected by the technician. */
   shifts?: { setting: string; text: string }[]
   /** An installer's test menu, in words. */
   tests?: string[]

@@ -4,8 +4,8 @@ import { every, opposite, some, truth, type Truth } from './expr/truth'
 import type { Quantity, Unknowable, Value } from './value'
 
 /**
- * What a device feels, °F: the refrigerant coil, air that enters it, air that leaves it; `frostDrop`: Δ°F by which the coil
- * is colder under outdoors than it was clean, which a demand board learns after each defrost.
+ * Temperatures that a device senses, °F: the refrigerant coil, entering air, leaving air. `frostDrop`: Δ°F by which the
+ * coil is colder, against outdoors, than a clean coil; a demand board learns it after each defrost.
  */
 export const FELT = ['coil', 'enteringAir', 'leavingAir', 'frostDrop'] as const
 export type Felt = (typeof FELT)[number]
@@ -20,15 +20,15 @@ export interface FeltLeaf {
 export interface ClosedLeaf {
   closed: string
 }
-/** What a transition waits for. A driver has no time in it; this may also look at the device's contacts and its air. */
+/** Condition of a transition. A driver has no time in it; this may also read the device's contacts and its air. */
 export type When = { all: When[] } | { any: When[] } | { not: When } | Leaf | FeltLeaf | ClosedLeaf
 
 /** s: fixed, or a setting of the device, scaled (60 for minutes); a choice counts by the number that its id is. */
 export type Duration = Quantity
 
 /**
- * One way out of a mode's state by itself. Its seconds are counted while the mode stands in `from` and `when` holds; when
- * they are full the mode goes to `to`. A state that no transition leads into is entered by an event alone (a fault, water).
+ * A way out of a mode's state without an event. Its seconds count while the mode is in `from` and `when` is true; when
+ * they are full the mode goes to `to`. A state without such a way in is entered by an event alone (a fault, water).
  */
 export interface Transition {
   from: string
@@ -48,7 +48,7 @@ export interface Transition {
   reset?: When
 }
 
-/** What a transition may look at, beside what a driver may. */
+/** Values that a transition may read, beyond those of a driver. */
 export interface TransitionContext extends EvalContext {
   closed(part: string): Truth
   /** °F; null where nobody knows. */
@@ -92,7 +92,10 @@ export interface FeltCause {
   at: number
 }
 
-/** Of the temperatures in the branches that hold, the one that passed its point last: it is nearest to it. Null: none is felt. */
+/**
+ * Among the true branches, the temperature that passed its limit last: it is nearest to it. Null: no temperature is
+ * read.
+ */
 export function feltCause(when: When, context: TransitionContext): FeltCause | null {
   let found: FeltCause | null = null
   let nearest = Infinity

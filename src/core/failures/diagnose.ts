@@ -5,14 +5,14 @@ import { asUsual, type Situation } from '../situation'
 import { tolerances } from '../tolerances'
 import { failedModes, failuresOf, withFailure, type Failure } from './failure'
 
-/** What is wrong, as the technician sees it: this should run in this situation and does not (or the reverse). */
+/** A symptom as the technician sees it: a load should run in this situation and does not (or the reverse). */
 export interface Symptom {
   target: Ref
   situation: Situation
-  /** What it does, against what the wiring says it should. */
+  /** The load's state as seen, against the state that the wiring gives. */
   runs: boolean
 }
-/** Where the leads go, and what each answer would mean. */
+/** Points for a meter's leads, and the meaning of each reading. */
 export interface MeterPoint {
   a: Ref
   b: Ref

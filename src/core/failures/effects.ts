@@ -9,7 +9,7 @@ import { tolerances } from '../tolerances'
 import { failedModes, failuresOf, protects, withFailure, type Failure } from './failure'
 
 /**
- * What a failure does to the house, the gravest first. `lostProtection`: it changes nothing until the day it is needed, and
+ * Effects of a failure on the house, worst first. `lostProtection`: it changes nothing until the day it is needed, and
  * only a test finds it.
  */
 const EFFECT_KINDS = ['harm', 'noHeat', 'lostProtection', 'unnoticed', 'noticed', 'nothing'] as const
@@ -20,12 +20,12 @@ export interface Effect {
   kind: EffectKind
   /** The rule that it breaks, where it does harm. */
   rule: string | null
-  /** Where it shows: the first situation in which something is different. */
+  /** First situation in which something differs. */
   witness: Situation | null
-  /** What no longer runs there, and what runs that should not. */
+  /** Loads that no longer run there, and loads that run and should not. */
   lost: Ref[]
   gained: Ref[]
-  /** What becomes of the defrosts of its board, which no single state shows; left out: nothing. */
+  /** Change to the defrosts of its board, which no single state shows; left out: none. */
   defrosts?: 'never' | 'byTime'
 }
 
@@ -34,7 +34,7 @@ export interface Effect {
 function trials(circuit: Circuit): Situation[] {
   const { inst } = circuit
   const calls = callsOf(inst)
-  // What shows at many temperatures is told at the most ordinary of them, as what breaks a rule is.
+  // An effect at many temperatures is told at the most ordinary of them, like a finding.
   const awayFromMild = (t: number) => Math.abs(t - tolerances.mildF)
   const temperatures = [...regionsOf(inst)].sort((a, b) => awayFromMild(a) - awayFromMild(b))
   return calls.flatMap((call) =>
@@ -63,7 +63,7 @@ interface HeatAt {
 /** Rules about missing heat: a house without heat is told apart from harm. */
 const COLD = ['emergencyHeat', 'someHeat']
 
-/** What a failed mode makes of a board's defrosts. */
+/** Change that a failed mode makes to a board's defrosts. */
 function defrostsWith(inst: Installation, { kind, at, state }: Failure): Effect['defrosts'] {
   const { placed: ref, id } = splitRef(at)
   const placed = placedByRef(inst, ref)

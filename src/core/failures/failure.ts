@@ -13,7 +13,7 @@ import { evalContextOf, type Situation } from '../situation'
 import { tolerances } from '../tolerances'
 import { degF } from '../units'
 
-/** One thing that has gone wrong, and nothing else. */
+/** A single failure; everything else is as wired. */
 export interface Failure {
   kind: 'wireOpen' | 'stuckOpen' | 'stuckClosed' | 'loadOpen' | 'mode'
   /** The conductor, contact, load or mode. */
@@ -70,7 +70,7 @@ export function failuresOf(inst: Installation): Failure[] {
           { kind: 'stuckOpen', at },
           { kind: 'stuckClosed', at },
         ]
-      // That a limit opens is a state of its own; that it cannot open any more is not.
+      // An open limit is a mode of its own; a limit that cannot open any more is not.
       if (x.kind === 'contact' && x.gate === 'limit') return [{ kind: 'stuckClosed', at }]
       return x.kind === 'load' ? [{ kind: 'loadOpen', at }] : []
     }),

@@ -21,7 +21,7 @@ export interface LoadLine {
 export const loadAt = (line: Pick<LoadLine, 'slope' | 'noHeatF'>, outdoorF: number): number =>
   Math.max(0, line.slope * (line.noHeatF - outdoorF))
 
-/** What the unit gives at an outdoor temperature; null: not known. */
+/** Capacity of the unit at an outdoor temperature; null: unknown. */
 export interface UnitFigures {
   /** BTU/h at full stage. */
   capacity: (outdoorF: number) => number | null
@@ -31,7 +31,7 @@ export interface UnitFigures {
 }
 
 interface WaySpec {
-  /** What it cannot do without. */
+  /** Inputs that this way requires. */
   needs: (house: House, unit: UnitFigures | null) => HouseValue[]
   slope: (v: (of: HouseValue) => number, house: House, noHeatF: number, unit: UnitFigures | null) => number
 }

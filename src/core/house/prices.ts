@@ -14,7 +14,7 @@ export interface RatePeriod {
 /** The least and the most that a kWh, a therm or a gallon may cost. */
 export const PRICE_LIMITS = { least: 0.001, most: 1000 }
 
-/** What energy costs here, in the money of the place. */
+/** Energy prices, in the local currency. */
 export interface Prices {
   /** A kWh, where no period says otherwise. */
   kwh?: number

@@ -1,6 +1,6 @@
 import type { Fuel } from './fuel'
 
-/** Where a number about the house comes from. */
+/** Sources of a number about the house. */
 export const VALUE_SOURCES = ['typed', 'plate', 'measured', 'estimated', 'device'] as const
 export type ValueSource = (typeof VALUE_SOURCES)[number]
 export interface Sourced {
@@ -29,7 +29,7 @@ export const HOUSE_VALUES = {
   runHours: { unit: 'h', least: 0.25, most: 1000 },
   /** °F outdoors meanwhile. */
   runF: { unit: '°F', least: -40, most: 64 },
-  /** What a year's bills come to, in kWh, therms or gallons; and what a summer month has of it. */
+  /** A year's bills in kWh, therms or gallons, and a summer month's share of them. */
   billsYear: { unit: '', least: 1, most: 200_000 },
   billsSummerMonth: { unit: '', least: 0, most: 20_000 },
   /** Output over input of what burned it, 0 to 1; a heat pump's seasonal COP. */
@@ -55,7 +55,7 @@ export const HOUSE_VALUES = {
 } as const
 export type HouseValue = keyof typeof HOUSE_VALUES
 
-/** What the bills are for. */
+/** Fuels that bills can be for. */
 export const BILL_FUELS = ['electric', 'gas', 'lp', 'oil'] as const
 export type BillFuel = 'electric' | Fuel
 
@@ -67,7 +67,7 @@ export type LoadWay = (typeof LOAD_WAYS)[number]
 export const CABLE_RATINGS = ['copper75', 'copper60', 'aluminium75'] as const
 export type CableRating = (typeof CABLE_RATINGS)[number]
 
-/** What is known of the house itself: each number with where it comes from, each may be missing. */
+/** Entries about the house itself: each number with its source; each may be missing. */
 export interface House {
   values: Readonly<Partial<Record<HouseValue, Sourced>>>
   billFuel?: BillFuel

@@ -9,7 +9,7 @@ export type Weather =
   /** °F and hours a year. */
   | { kind: 'bins'; bins: readonly (readonly [outdoorF: number, hours: number])[] }
 
-/** Of an hour of the year: month 0 to 11, hour of the day 0 to 23. */
+/** Month (0 to 11) and hour of the day (0 to 23) of an hour of the year. */
 export function monthAndHour(hour: number): { month: number; hourOfDay: number } {
   let month = 0
   for (let left = hour; month < 11; month++) {

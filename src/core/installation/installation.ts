@@ -19,7 +19,7 @@ export interface Placed {
   where?: string
   device: Device
   settings: Record<string, Unknowable<Value>>
-  /** What is not among `settings` is taken to stand at its default, and nobody has looked: the verdict counts it. */
+  /** A setting that is missing from `settings` is assumed at its factory default, unchecked; the verdict counts it. */
   defaultAssumed?: true
   /** The model and revision on its plate, as read on site: some defaults hang on it. */
   model?: string
@@ -37,9 +37,9 @@ export interface Cable {
 }
 
 /**
- * One conductor: of a cable, or a jumper (`cable` null). Ends that are null are not landed.
- * `colour` is what is seen at end a; `colourB` at end b, where a splice or tape makes it another.
- * `doubt`: whether it is there has not been checked; the proof then tries both.
+ * A conductor of a cable, or a jumper (`cable` null). An end that is null is not landed. `colour` is the color at end
+ * a; `colourB` at end b, where a splice or tape changes it. `doubt`: nobody has checked whether it is there; the proof
+ * then tries both.
  */
 export interface Wire {
   id: string
@@ -53,7 +53,7 @@ export interface Wire {
   doubt?: boolean
 }
 
-/** What the core computes on. */
+/** The core's input for every computation. */
 export interface Installation {
   placed: Placed[]
   cables: Cable[]
@@ -143,7 +143,7 @@ export function wireSize(inst: Installation, wire: Wire): { gauge: number; feet:
   return { gauge: wire.gauge ?? cable?.gauge ?? 18, feet: wire.feet ?? cable?.feet ?? 2 }
 }
 
-/** What an expression over settings alone may look at. */
+/** Context for an expression that reads settings alone. */
 export const settingsContext = (setting: EvalContext['setting']): EvalContext => ({
   call: 'off',
   outdoorF: degF(47),

@@ -3,7 +3,7 @@ import type { EARTH } from '../equipment'
 /** Names a terminal, part, setting or mode of a placed device ("ah.W1"), or a wire ("wires.w07"). */
 export type Ref = `${string}.${string}`
 
-/** Where a meter's lead can stand: a terminal or earth. */
+/** A place for a meter's lead: a terminal or earth. */
 export type Point = Ref | typeof EARTH
 
 /** Names anything of a job: a placed device ("ah") or what a `Ref` names. */

@@ -2,7 +2,7 @@ import type { SitePlate } from '../equipment'
 import { UNKNOWN_HOUSE, type ClimateChoice, type House, type Prices } from '../house'
 import type { Installation } from './installation'
 
-/** What is known of a house beside its gear, wiring and settings. */
+/** Entries about a house beside its equipment, wiring and settings. */
 export interface Site {
   /** The owner's answers, by question. */
   answers: Readonly<Record<string, string>>

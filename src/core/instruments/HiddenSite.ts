@@ -22,7 +22,7 @@ import { fireShare, fullFire, plateOfKind, steadyOf, thermistorOhms, type Steady
 import type { Point, Quantity } from './point'
 import { SiteAir, TAU } from './SiteAir'
 
-/** What an instrument shows. */
+/** An instrument's display. */
 interface Sample {
   instrument: Instrument
   value: number | 'OL'
@@ -119,7 +119,7 @@ export class HiddenSite {
   usual = ({ situation }: Point): number =>
     conditionsOf(this.inst, situation).has('defrost') ? IN_DEFROST : LONG_AGO
 
-  /** What an instrument that is held there shows, so many seconds after the call was made; null: there is nothing to hold it to. */
+  /** The instrument's display at a point, so many seconds after the call; null: that point cannot be measured. */
   read(point: Point, seconds: number): Sample | null {
     const { instrument, unit } = heldBy(point.quantity)
     const { lag } = NATURES[instrument]
@@ -163,7 +163,10 @@ export class HiddenSite {
     return this.other(point, { ...steadyOf(solution, this.physics), supplyF, vapourF, dischargeF })
   }
 
-  /** What stands when, from a call that is made at 0 s. What the situation names (a defrost, an open breaker) stands from the start. */
+  /**
+   * Modes over time after a call at 0 s. Modes that the situation names (a defrost, an open breaker) count from the
+   * start.
+   */
   private trace(
     { situation, moved = [] }: Point,
     seconds: number,

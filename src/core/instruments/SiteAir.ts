@@ -35,7 +35,7 @@ export class SiteAir implements World {
     const { outdoorF } = situation
     this.tons = plateOfKind(inst, 'outdoorUnit', 'packagedUnit').tons ?? 3
     this.leavingF = physics.returnF
-    // One that is forced is forced on a coil that ran.
+    // A forced defrost starts with a coil that was running.
     this.coil = conditionsOf(inst, situation).has('defrost')
       ? { coilF: outdoorF - ESTIMATES.splitF, frostLb: FORCED_LB * this.tons }
       : { coilF: outdoorF, frostLb: 0 }
@@ -44,9 +44,7 @@ export class SiteAir implements World {
   demand(): { call: Call; cause: DemandCause } {
     return { call: this.situation.call, cause: { why: 'set' } }
   }
-  happens(): void {
-    // What is wrong here is the site's own.
-  }
+  happens(): void {}
   outdoorF = (): Situation['outdoorF'] => this.situation.outdoorF
   feltNumber = (): number => this.number
   feels = (_placed: Placed, what: Felt): number => {

@@ -2,7 +2,7 @@ import { failuresOf, type Failure } from '../failures'
 import type { Installation } from '../installation'
 import { draw } from './instrument'
 
-/** What can be wrong with a site beside its wiring: as data, each a number by which something stands off. */
+/** Physical faults of a site, outside its wiring: numbers by which a quantity is off. */
 export interface Physics {
   /** Share of the nominal volts of the service. */
   lineShare: number
@@ -55,16 +55,16 @@ export const SOUND: Physics = Object.freeze({
   fanRunsOn: false,
 })
 
-/** What can be wrong with a site beside its wiring, by name. */
+/** Names of physical faults, outside the wiring. */
 export type PhysicsFault =
   | 'lowVolts' | 'dirtyFilter' | 'lowCharge' | 'overcharge' | 'weakCompressor' | 'leakyValve' | 'weakCapacitor' | 'lowManifold'
   | 'highManifold' | 'lowInlet' | 'lowPump' | 'fireShortOfAir' | 'sensorInTheSun' | 'switchOff' | 'fanRunsOn' // prettier-ignore
 
-/** What is hidden: a part of the wiring that has failed, or something of air, refrigerant, fire or weather. */
+/** A hidden fault: a failed part of the wiring, or a fault of air, refrigerant, fire or weather. */
 export type SiteFault =
   { kind: 'part'; failure: Failure } | { kind: 'physics'; name: PhysicsFault; change: Partial<Physics> }
 
-/** What beside the wiring can be wrong with a house, by what is in it. */
+/** Physical faults that are possible with the equipment of this house. */
 export function physicsFaults(inst: Installation): SiteFault[] {
   const has = (what: string, fuel?: string) =>
     inst.placed.some((p) =>
@@ -95,7 +95,7 @@ export function physicsFaults(inst: Installation): SiteFault[] {
   return list.flatMap(([is, name, change]) => (is ? [{ kind: 'physics' as const, name, change }] : []))
 }
 
-/** One thing that a site can hide, by a seed alone: a part that has failed, or something beside the wiring. */
+/** Draws a single fault from a seed: a failed part, or a physical fault. */
 export function drawFault(inst: Installation, seed: number): SiteFault | null {
   const parts = failuresOf(inst)
   const physics = physicsFaults(inst)

@@ -10,7 +10,7 @@ export const INSTRUMENTS = [
 ] as const
 export type Instrument = (typeof INSTRUMENTS)[number]
 
-/** What an instrument is like: a real one of the ordinary kind. */
+/** Properties of an ordinary instrument. */
 export interface Nature {
   /** Part of the reading, and smallest step, by which two of its kind may differ. */
   share: number
@@ -41,7 +41,7 @@ export function draw(seed: number): number {
 export const seedOf = (text: string): number =>
   [...text].reduce((n, c) => (Math.imul(n, 31) + c.charCodeAt(0)) | 0, 7)
 
-/** What the instrument shows of a true value: its own error, a flicker of the last digit, and its steps. */
+/** The instrument's display for a true value: with its own error, a flicker of the last digit, and its steps. */
 export function shown(instrument: Instrument, truth: number, seed: number, second: number): number {
   const { share, step } = NATURES[instrument]
   const own = 2 * draw(seed) - 1

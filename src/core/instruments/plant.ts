@@ -12,7 +12,7 @@ const PER_TON = { fan: 300, low: 380, high: 400, heat: 400 }
 /** Δ°F that a cooling coil takes from the air at usual humidity. */
 const COOL_DROP = 19
 
-/** What runs in a solved state, and what the air and the refrigerant then come to once all is steady. */
+/** Loads that run in a solved state, and the steady values of air and refrigerant with them. */
 export interface Steady {
   compressor: boolean
   high: boolean

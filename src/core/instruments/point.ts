@@ -1,7 +1,7 @@
 import type { Name, SettingChange } from '../installation'
 import type { Situation } from '../situation'
 
-/** What can be measured. The names are those of readings, so that a value can be pinned to one. */
+/** Quantities that can be measured. The names are those of readings, so that a value can become one. */
 export const QUANTITIES = [
   'controlVolts', 'terminalVolts', 'lineVolts', 'legToGround', 'stripAmps', 'rowOhms', 'returnAir', 'compressorAmps',
   'fanAmps', 'blowerAmps', 'supplyAir', 'staticPressure', 'airflow', 'manifold', 'gasInlet', 'clockedInput', 'flueTemp',
@@ -11,7 +11,7 @@ export const QUANTITIES = [
 ] as const // prettier-ignore
 export type Quantity = (typeof QUANTITIES)[number]
 
-/** Where an instrument is held, and what the unit is asked for meanwhile. */
+/** Position of an instrument, and the call that is made meanwhile. */
 export interface Point {
   quantity: Quantity
   /** How it is held: "feed", "kitLead", "rowTerminals" … as a reading has it. */

@@ -1,6 +1,6 @@
 /**
- * What has been worked out of an owner (a circuit, a solution), each thing once. It belongs to the owner and goes with it:
- * nothing is kept beside it, and two owners never share.
+ * Values derived from an owner (a circuit, a solution), each computed once. They belong to the owner and go with it;
+ * two owners never share.
  */
 export class Kept<Owner> {
   private readonly done = new Map<(owner: Owner) => unknown, unknown>()

@@ -61,7 +61,7 @@ export class Functions {
   private go(address: (typeof ADDRESSES)[number], at: number): void {
     this.address = address
     this.at = at
-    // What was not written is gone.
+    // A value that was not written is lost.
     this.pending = null
   }
 

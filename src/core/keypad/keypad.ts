@@ -14,7 +14,7 @@ import { Triplets } from './triplets'
  */
 export interface Keypad {
   press(key: string): void
-  /** What its display, its lights or its switches show. */
+  /** Text of the display, its lights or its switches. */
   display(): string
   /** The keys that there are, for operating it on a screen. */
   keys(): string[]

@@ -4,7 +4,7 @@ import { settingsContext } from '../installation'
 
 const keyOf = (item: ProfileItem): string => `${item.address ?? ''}/${item.code}`
 
-/** What a device remembers: a code for each item, and from them the value of each setting. */
+/** A device's memory: a code for each item, and from the codes each setting's value. */
 export class Memory {
   private readonly codes = new Map<string, string>()
 

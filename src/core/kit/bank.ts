@@ -5,7 +5,7 @@ import { makeRef, settingsContext, settingValue, type Placed, type Ref } from '.
 export const HEAT_INPUTS = ['W1', 'W2', 'W3'] as const
 export type HeatInput = (typeof HEAT_INPUTS)[number]
 
-/** What is on with some inputs live, everything normal. */
+/** Rows and loads that are on with some inputs energized and everything normal. */
 export interface Bank {
   inputs: HeatInput[]
   rows: { id: Ref; row: number }[]
@@ -72,7 +72,7 @@ export function rowsWith(
   }
 }
 
-/** What a contact's driver says on a call for backup, everything normal. */
+/** Answer of a contact's driver on a call for backup, with everything normal. */
 function driven(placed: Placed, x: ContactPart, isOn: (coil: string) => boolean) {
   const { device } = placed
   return evaluate(x.driver, {

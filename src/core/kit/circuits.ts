@@ -11,7 +11,7 @@ import { heaterRows, rowsBehind } from './rows'
 const SUBDIVIDED_ABOVE_A = 48
 const SUBDIVIDED_BREAKER_A = 60
 
-/** What is wrong or worth asking about a line circuit. */
+/** Problems of and questions about a line circuit. */
 export type CircuitNote =
   | { code: 'breakerSmall'; needs: number }
   | { code: 'breakerLarge'; most: number }
@@ -20,7 +20,7 @@ export type CircuitNote =
   | { code: 'breakerUnknown' }
   | { code: 'conductorUnknown' }
 
-/** One line circuit of the job: what it feeds, what that asks for, and what is there. */
+/** A line circuit of the job: its loads, the ratings that they need, and the ratings that it has. */
 export interface LineCircuit {
   feed: string
   volts: number
@@ -35,7 +35,7 @@ export interface LineCircuit {
   platedBy: string | null
   /** A compressor is on it: what it asks for is its plate's matter alone. */
   hasCompressor: boolean
-  /** Of an outdoor unit: the most that its plate allows. */
+  /** Largest breaker that an outdoor unit's plate allows. */
   mostBreakerA: number | null
   /** A: the smallest standard breaker. */
   breakerNeeds: number
@@ -76,7 +76,7 @@ function circuitOf(
   const outdoor = fed.find((p) => p.device.kind === 'outdoorUnit')
   const elementsA = rows.reduce((sum, r) => sum + volts / r.ohms, 0)
   const motorsA = motors.reduce((sum, m) => sum + m.amps, 0)
-  // Of several circuits of one cabinet the plate's figures say nothing of each.
+  // With several circuits to one cabinet, the plate's figures are not for each of them.
   const plated = fed
     .filter((p) => feedsOf(inst, p.ref).length === 1)
     .map((p) => ({ ref: p.ref, plate: { ...p.device.plate, ...plates[p.ref] } }))
@@ -131,7 +131,7 @@ function notesOf(c: LineCircuit, rating: CableRating, motor: boolean): CircuitNo
   if (breakerA !== null && breakerA > most) notes.push({ code: 'breakerLarge', most })
   if (gauge !== null && ampacityOf(gauge, rating) < c.requiredA - 1e-9)
     notes.push({ code: 'conductorThin', needs: c.gaugeNeeds ?? NaN })
-  // What the maker has divided inside, behind one feed, its plate says.
+  // A kit that the manufacturer divided inside, behind one feed, says so on its plate.
   if (
     !c.fromPlate &&
     (c.elementsA > SUBDIVIDED_ABOVE_A || (breakerA ?? 0) > SUBDIVIDED_BREAKER_A) &&
@@ -150,7 +150,7 @@ export interface RowFigures {
   kw: number
 }
 
-/** What each row of a kit should read: R = V² / P at rated volts, I = V / R, P = V² / R. */
+/** Expected figures of each row: R = V² / P at rated volts, I = V / R, P = V² / R. */
 export const rowFigures = (inst: Installation, kit: string, volts: number): RowFigures[] =>
   heaterRows(inst, kit).map((r) => ({
     ref: r.ref,

@@ -45,7 +45,7 @@ export function conductorFor(amps: number, rating: CableRating, motor = false): 
     .sort((a, b) => b - a)
   return gauges.find((g) => carries(g, rating, motor) >= amps - 1e-9) ?? null
 }
-/** What a gauge may carry on strips; a motor circuit's small gauges are not capped (NEC 240.4(G), article 440). */
+/** Ampacity limit of a gauge on strips; a motor circuit's small gauges are not capped (NEC 240.4(G), article 440). */
 export function carries(gauge: number, rating: CableRating, motor: boolean): number {
   const amps = ampacityOf(gauge, rating)
   return motor ? amps : Math.min(amps, capOf(gauge, rating) ?? Infinity)

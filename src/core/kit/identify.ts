@@ -10,7 +10,7 @@ export const USUAL_KITS: readonly KitCandidate[] = [
   [5], [7.5], [5, 3], [4.8, 4.8], [5, 5], [5, 5, 5], [5, 5, 5, 5],
 ].map((rows) => ({ name: `${rows.reduce((a, b) => a + b, 0)} kW`, watts: rows.map((kw) => kw * 1000) })) // prettier-ignore
 
-/** What can be seen or read at a kit that nobody knows; each may be missing. */
+/** Clues that can be seen or read at an unknown kit; each may be missing. */
 export interface KitClues {
   /** kW on its label, at 240 V. */
   labelKw?: number
@@ -37,7 +37,7 @@ export interface KitIdentity {
   byClue: { clue: Clue; fits: KitCandidate[] }[]
   /** Two clues that no kit satisfies together. */
   contradictions: [Clue, Clue][]
-  /** What an OL means: an element by itself that is open; a row whose open relay is normal; or it has to be said which. */
+  /** Meaning of an OL reading: an open element, a row with its relay open (normal), or a question to ask. */
   openRow: 'element' | 'row' | 'ask' | null
   /** The amps wait for the volts. */
   needsVolts: boolean
@@ -45,7 +45,7 @@ export interface KitIdentity {
   strayOhms: number[]
   /** A that each row that was read draws at the volts that were read; empty without both. */
   rowAmps: number[]
-  /** What to look at next: the clue that tells those left apart best; null: nothing would, or one is left. */
+  /** Next clue to look for, the one that separates the remaining kits best; null: none does, or one kit is left. */
   next: Clue | null
 }
 
@@ -158,7 +158,7 @@ export function identifyKit(
   }
 }
 
-/** What each kit would show for a clue, as a text that is the same where it would be the same. */
+/** Text that a kit would give for a clue. Kits that look the same give the same text. */
 const SHOWS: Record<Clue, (k: KitCandidate) => string> = {
   labelKw: (k) => String(total(k)),
   rows: (k) => String(k.watts.length),

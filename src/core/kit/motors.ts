@@ -4,7 +4,7 @@ import { tolerances } from '../tolerances'
 import { asAmps, type Amps } from '../units'
 import { partsBehind } from './rows'
 
-/** What is read off plates on site, by placed device. */
+/** Plates read on site, by placed device. */
 type Plates = Readonly<Record<string, Plate>>
 
 /** A motor on line voltage. */

@@ -1,7 +1,7 @@
 import type { ContactPart, LoadPart, Part } from '../equipment'
 import { makeRef, type Placed, type Ref } from '../installation'
 
-/** One thing in the way of a row, from one line terminal to the other. */
+/** A part on a row's path from one line terminal to the other. */
 export interface RowStep {
   ref: Ref
   part: ContactPart | LoadPart

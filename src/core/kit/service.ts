@@ -79,7 +79,7 @@ export function serviceLoad(asked: ServiceAsked): ServiceLoad | null {
 }
 
 /**
- * What this job's service carries, by the method that its house names; null where a number is missing.
+ * Load on this job's service, by the method that its house names; null where a number is missing.
  * @param neverTogether the compressor never runs with the strips, and that is proven
  */
 export function serviceLoadOf(inst: Installation, house: House, neverTogether: boolean): ServiceLoad | null {

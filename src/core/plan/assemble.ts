@@ -92,7 +92,7 @@ const lander =
     void job.wires.push({ id: freeName(job.wires, 'w'), cable, colour, a, b } satisfies Wire)
 
 type Land = (cable: string | null, colour: string, a: Ref | null, b: Ref | null) => void
-/** Where a device's equipment ground is landed. */
+/** Terminal of a device's equipment ground. */
 const ground = ({ device }: Pick<Placed, 'device'>): string | undefined =>
   device.terminals.find((t) => t.role === 'ground')?.id
 const has = (p: Placed, id: string): boolean => p.device.terminals.some((t) => t.id === id)

@@ -25,7 +25,7 @@ function stripNets(requirements: Requirements, gear: Gear): void {
   // Heat ahead of the coil holds the compressor off, which defrosts: it cannot temper the air meanwhile.
   const tempered = gear.practice.defrost === 'tempered' && outs.length > 0 && !heatsAhead(indoor)
   if (tempered && thermostat.device.plate.detectsWires && !lockout) {
-    // What the defrost output puts on W1 must not reach the terminal that the thermostat feels for wires.
+    // Volts from the defrost output on W1 must not reach a terminal that the thermostat checks for wires.
     const relay = gear.relays.shift()
     if (relay && aux) aux = isolated(requirements, gear, relay, aux)
     else requirements.unmet.push('isolationMissing')
@@ -138,8 +138,8 @@ function interlock(requirements: Requirements, { indoor }: Gear, relay: Placed, 
 const FURNACE_COOLS_MIN = 5
 
 /**
- * What keeps the compressor from starting into air that the furnace left hot: a coil-entering-air thermostat where there
- * is one, else the hold-off of whatever decides; with neither it is said.
+ * Prevents a compressor start into hot furnace air: by a coil-entering-air thermostat where there is one, else by the
+ * changeover device's own delay; with neither, a finding says so.
  */
 function coolDown(requirements: Requirements, { inst }: Gear, decider: Placed): Through[] {
   if (aheadTargets(inst).length === 0) return []
@@ -153,7 +153,7 @@ function coolDown(requirements: Requirements, { inst }: Gear, decider: Placed): 
   return []
 }
 
-/** One call for a furnace of two stages: both inputs, or its high fire never comes. */
+/** A single call for a two-stage furnace: both inputs, or high fire never comes. */
 function oneStage(requirements: Requirements, { thermostat, indoor }: Gear, burn: Ref | undefined): void {
   requirements.set(thermostat, 'backupStages', '1')
   requirements.net('W1', [burn, term(indoor, 'W2')], 'jumperW')

@@ -8,7 +8,7 @@ import type { Unmet, Net, PlanSetting, PlanWhy, WiringPractice } from './net'
 /** The devices of a job as a landing sees them. */
 export interface Gear {
   inst: Installation
-  /** What gives the calls: the thermostat, or the zone panel behind it. */
+  /** Sender of the calls: the thermostat, or the zone panel behind it. */
   source: Placed
   thermostat: Placed
   indoor: Placed
@@ -18,7 +18,10 @@ export interface Gear {
   practice: WiringPractice
 }
 
-/** What is to be joined, before any thought of cables. Gathers nets and settings; a point that is not there is left out. */
+/**
+ * Gathers nets and settings that the equipment needs, before any choice of cables. A point that does not exist is left
+ * out.
+ */
 export class Requirements {
   nets: Net[] = []
   settings: PlanSetting[] = []

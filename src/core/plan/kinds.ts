@@ -22,7 +22,7 @@ export const terms = (placed: Placed | undefined, role: TerminalRole): Ref[] =>
         .map((t) => makeRef(placed.ref, t.id))
     : []
 
-/** Where a device is: its place, or itself where nobody said. */
+/** A device's location, or its own name where none is entered. */
 export const placeOfDevice = (placed: Placed | undefined, ref: string): string => placed?.where ?? ref
 
 /** Value of the setting that decides this, and its id; undefined where the device has none. */

@@ -15,9 +15,8 @@ const used = (t: TransformerBranch, outcome: Settled): number =>
   (transformerAmps(t, outcome) * t.part.secondaryVolts) / t.part.va
 
 /**
- * What the landed plan shows to be beyond the gear, and no landing mends: strips or a compressor that nothing blows, a
- * coil between on and off, a transformer that is too small. Looked for with at most two things away from normal; the
- * proof looks at all of it.
+ * Problems of the landed plan that no landing can fix: strips or a compressor without a blower, a coil between on and
+ * off, a transformer that is too small. Checked with at most two modes away from normal; the proof checks all of them.
  */
 export function limitsOf(inst: Installation): Unmet[] {
   const circuit = new Circuit(inst)

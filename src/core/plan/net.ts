@@ -22,11 +22,11 @@ export interface PlanSetting {
   why: PlanWhy | 'follows'
 }
 
-/** What a school of practice asks of this gear and cannot have. */
+/** Requirements of a wiring practice that this equipment cannot meet. */
 export type Unmet =
   | 'noThermostat' | 'noEquipment' | 'switchNeedsE' | 'switchOnBus' | 'kitMissing' | 'interlockMissing' | 'airMissing'
   | 'isolationMissing' | 'senseMissing' | 'leakMissing' | 'stageMissing'
-  // What only the circuit of the landed plan shows.
+  // Problems that only the landed plan's circuit shows.
   | 'fanMissing' | 'weakInput' | 'transformerSmall' // prettier-ignore
 
 /** The technician's choices where good practitioners differ (each a school of practice). */

@@ -7,7 +7,7 @@ import { inSeries, Requirements, type Gear } from './gear'
 import { decided, first, term, terms } from './kinds'
 import type { WiringPractice } from './net'
 
-/** What is to be joined for a job's gear and the chosen schools. */
+/** Nets that a job's equipment and the chosen practice require. */
 export function wantedNets(inst: Installation, practice: WiringPractice): Requirements {
   const requirements = new Requirements()
   const thermostat = first(inst, 'thermostat')
@@ -41,7 +41,7 @@ export function wantedNets(inst: Installation, practice: WiringPractice): Requir
     if (first(inst, 'outdoorThermostat')) requirements.unmet.push('switchOnBus')
   } else {
     requirements.net('G', [term(source, 'G'), term(indoor, 'G')])
-    // Of such a pair no call goes on to the outdoor unit by a conductor of its own.
+    // A pair that talks over its bus sends the outdoor unit no call on a conductor.
     const reached = pair ? { ...gear, outdoor: withoutCalls(outdoor) } : gear
     valveNet(requirements, reached)
     backupNets(requirements, reached)
@@ -63,7 +63,7 @@ const withoutCalls = (p: Placed): Placed => ({
   },
 })
 
-/** What the thermostat and controllers are told of the backup follows what is bolted down. */
+/** Settings of thermostat and controllers that follow from the backup that is installed. */
 function backupSettings(requirements: Requirements, { inst, thermostat }: Gear): void {
   const [burner] = burnersOf(inst)
   const lp = burner !== undefined && intentOf(burner.placed, 'fuel') === 'lp'

@@ -12,7 +12,7 @@ import { wantedNets } from './nets'
 /** A landing for the gear that is there, conductor by conductor, with the settings that go with it. */
 export interface Plan extends Routing {
   settings: PlanSetting[]
-  /** What the chosen schools ask and this gear cannot give. */
+  /** Requirements of the chosen practice that this equipment cannot meet. */
   unmet: Unmet[]
   /** Conductors that the cables lack for everything; what that made it give up, the least first; what gets none even so. */
   lacking: number
@@ -35,7 +35,7 @@ export function planLanding(found: Installation, practice: WiringPractice): Plan
   return { ...plan, unmet: [...plan.unmet, ...limitsOf(planned(inst, plan))] }
 }
 
-/** What thermostats are told of stages and of a sensor that have no conductor of their own. */
+/** Sets thermostats for stages and a sensor that have no conductor of their own. */
 function tellThermostats(inst: Installation, wanted: Requirements, gaveUp: readonly Remedy[]): void {
   for (const p of ofKind(inst, 'thermostat')) {
     if (gaveUp.includes('jumperStages')) wanted.set(p, 'backupStages', '1')
@@ -44,7 +44,7 @@ function tellThermostats(inst: Installation, wanted: Requirements, gaveUp: reado
   }
 }
 
-/** What a person lands of a plan: conductors of low-voltage cables, and jumpers; no harness, no line conductor. */
+/** Conductors of a plan that a person lands: low-voltage cables and jumpers; no harness, no line conductor. */
 export function landedBy(inst: Installation, plan: Plan): (Wire & { a: Ref; b: Ref; why: PlanWhy | null })[] {
   const low = new Set(inst.cables.filter((c) => c.kind === 'low').map((c) => c.id))
   return plan.wires.flatMap((w) => {

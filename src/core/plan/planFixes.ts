@@ -19,7 +19,7 @@ export function fixesFromPlan(inst: Installation, finding: Finding): Fix[] {
   return fixesFor(inst, finding, [steps, pairs, steps.length > 2 ? [steps.flat()] : []])
 }
 
-/** What undoes one difference from the plan. */
+/** Changes that remove one difference from the plan. */
 function changesOf(inst: Installation, d: Difference): Change[] {
   switch (d.kind) {
     case 'moved':

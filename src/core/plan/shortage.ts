@@ -9,7 +9,7 @@ import { first, placeOfDevice, term, terms } from './kinds'
 import type { Net } from './net'
 import { routeConductors, type Routing } from './routing'
 
-/** What helps where a cable has too few conductors, from what gives up the least to what gives up the most. */
+/** Remedies for a cable with too few conductors, from the smallest loss to the largest. */
 const REMEDIES = ['pair', 'jumperStages', 'noSensor', 'tieFan', 'fanRelay', 'oneStage'] as const
 export type Remedy = (typeof REMEDIES)[number]
 
@@ -20,7 +20,7 @@ export type Remedy = (typeof REMEDIES)[number]
 const FIRST: readonly TerminalRole[] = [
   'R', 'C', 'bus', 'Y1', 'OB', 'O', 'B', 'W1', 'AUX', 'LEAK', 'E', 'G', 'W2', 'W3', 'Y2', 'S',
 ] // prettier-ignore
-/** What is not among them is part of a safety or an interlock, and comes with the first. */
+/** Nets that are not listed belong to a safety or an interlock, and rank with the first. */
 const rank = ({ role }: Net): number => Math.max(0, FIRST.indexOf(role))
 /** Calls that a pair can carry. */
 const PAIRED: readonly TerminalRole[] = ['Y1', 'OB', 'O', 'B', 'W1', 'AUX', 'E', 'G', 'W2', 'W3', 'Y2']
@@ -79,7 +79,7 @@ export function fitConductors(
     routing = routeConductors(inst, now)
   }
   const open = left()
-  // One conductor of a sensor's pair senses nothing: the place is another function's, or a spare.
+  // A single conductor of a sensor's pair senses nothing: its place goes to another function, or is a spare.
   if (open.has('S')) {
     const rest = now.filter((n) => n.role !== 'S')
     routing = { ...routeConductors(inst, rest), short: routing.short, apart: routing.apart }
@@ -148,7 +148,7 @@ function pairings(inst: Installation, nets: readonly Net[]): Net[][] {
   if (!from || !to) return []
   const at = (p: Placed | undefined) => placeOfDevice(p, p?.ref ?? '')
   const isAt = (p: Placed | undefined) => (ref: Ref) => at(terminalOf(inst, ref)?.placed) === at(p)
-  /** Where a net goes from the sender's place to the receiver's. */
+  /** A net's way from the sender's place to the receiver's. */
   const hop = ({ role, points }: Net) =>
     PAIRED.includes(role)
       ? points.findIndex((p, i) => isAt(sender)(p) && i + 1 < points.length && isAt(receiver)(nth(points, i + 1)))

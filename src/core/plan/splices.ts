@@ -22,7 +22,7 @@ const SPLICE: Device = {
 
 /** The splices of a landing: those that are there are used before new ones are made. */
 export class Splices {
-  /** What the landing needs on top of what is there. */
+  /** Devices that the landing adds. */
   readonly made: Placed[] = []
   private readonly unused: Placed[]
 

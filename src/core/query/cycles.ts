@@ -7,7 +7,7 @@ export const USUAL_CYCLES = { compressor: 3, strips: 9, gas: 5, condensing: 3, o
 /** From this efficiency up a gas furnace condenses. */
 const CONDENSES = 0.9
 
-/** What a backup may start an hour at most by habit, and whether it is strips; null where there is none. */
+/** Usual limit of backup starts an hour, and whether the backup is strips; null where there is none. */
 export function usualBackupCycles(inst: Installation): { most: number; strips: boolean } | null {
   const burners = burnersOf(inst)
   if (burners.some((b) => b.fuel === 'oil')) return { most: USUAL_CYCLES.oil, strips: false }

@@ -23,7 +23,7 @@ function outputsOf(placed: Placed): { terminal: Ref; contact: Ref }[] {
   })
 }
 
-/** Those of the whole job that are landed anywhere. */
+/** Defrost outputs of the whole job that are landed anywhere. */
 export const landedOutputs = (inst: Installation): Ref[] =>
   ofKind(inst, 'outdoorUnit', 'packagedUnit').flatMap((p) =>
     defrostOutputs(p).filter((t) => isLanded(inst, t)),

@@ -1,7 +1,7 @@
 import type { LoadFunction } from '../equipment'
 import { makeRef, type Installation, type Ref } from '../installation'
 
-/** One thing that can run, in the order in which screens list them. */
+/** A load that can run, in the order in which screens list them. */
 export interface Target {
   ref: Ref
   making: LoadFunction

@@ -20,7 +20,7 @@ function lockoutF(placed: Placed): number[] {
   return on && typeof at === 'number' ? [at] : []
 }
 
-/** What an outdoor thermostat does in the solved circuit. */
+/** Effect of an outdoor thermostat in the solved circuit. */
 interface SwitchSeen {
   ref: string
   /** °F from which it is past its differential. */

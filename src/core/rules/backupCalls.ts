@@ -51,7 +51,7 @@ function emptyStages(seen: Coverage): Found[] {
     const runs = (call: Call) => sources.filter((t) => seen.ranNormally(call).has(t.ref))
     const less = runs(lower).map((t) => t.ref)
     if (runs(higher).some((t) => !less.includes(t.ref))) return []
-    // Where one call brings on everything of its kind there is nothing left for the next.
+    // When the first call already runs all backup of its kind, nothing is left for the next call.
     const kind = sources.filter((t) => isBackup(t) === (higher === 'heatAux2'))
     const missing = kind.find((t) => !less.includes(t.ref))
     if (higher === 'heatAux2' && !missing) return []
@@ -66,7 +66,7 @@ function emergencyOnly(seen: Coverage): Found[] {
   const ordinary = new Set<Ref>(aux.flatMap((c) => [...seen.ranNormally(c)]))
   const emergency = seen.ranNormally('emergency')
   const backup = targetsOf(seen.inst).filter(isBackup)
-  // Where no backup comes on an aux call at all, that is what is said.
+  // When no backup runs on any aux call, the finding says that instead.
   if (!backup.some((t) => ordinary.has(t.ref))) return []
   return backup
     .filter((t) => emergency.has(t.ref) && !ordinary.has(t.ref))

@@ -4,8 +4,8 @@ import { breach, hasIntent, ownSettings, standing } from './breach'
 import type { JobRule } from './rule'
 
 /**
- * Where strips are and the outdoor unit's output for them is landed, its board brings them on when it has locked itself out
- * on a fault: left off, the house waits for a droop or a timer, or stays cold where neither calls.
+ * Strips with the outdoor unit's fault output landed run when its board locks itself out on a fault. Without that
+ * setting the house waits for a droop or a timer, or gets no heat where neither calls.
  */
 export const backupOnFault: JobRule<'backupOnFault', 'faultHeatOff'> = {
   id: 'backupOnFault',

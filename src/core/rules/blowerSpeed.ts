@@ -6,8 +6,8 @@ const hasSecondStage = (inst: Installation): boolean =>
   targetsOf(inst).some((t) => t.making.what === 'compressor' && t.making.stage === 2)
 
 /**
- * Where the board has several speeds, the heat pump gets its own: a Y spliced past the board leaves fan speed; a one-stage unit belongs on the full speed, unless the air
- * handler's table says that the low one is enough.
+ * A board with several speeds runs the heat pump at its own speed. A Y spliced past the board leaves fan speed. A
+ * one-stage unit needs the full speed, unless the air handler's table allows the low one.
  */
 export const blowerSpeed: StateRule<'blowerSpeed', 'fanSpeedOnly' | 'lowSpeedInHigh' | 'oneStageOnLow'> = {
   id: 'blowerSpeed',

@@ -17,7 +17,7 @@ export function breach<C extends string>(
 export const standing = (inst: Installation, intent: Intent, ...values: Value[]): SettingAt[] =>
   settingsWith(inst, intent).filter((f) => f.value !== null && values.includes(f.value))
 
-/** Those of one placed device alone. */
+/** Settings of one placed device with this intent. */
 export const ownSettings = (placed: SettingAt['placed'], intent: Intent): SettingAt[] =>
   settingsWith({ placed: [placed], cables: [], wires: [] }, intent)
 

@@ -2,7 +2,7 @@ import { hasStrips, landedOutputs } from '../query'
 import { canDefrost } from './boardsPowered'
 import type { StateRule } from './rule'
 
-/** Where the defrost output is landed, strips temper every defrost, at any outdoor temperature. */
+/** Strips temper every defrost at any outdoor temperature, when the defrost output is landed. */
 export const defrostTempered: StateRule<'defrostTempered', 'coldDefrost'> = {
   id: 'defrostTempered',
   scope: 'state',

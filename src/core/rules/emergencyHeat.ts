@@ -6,8 +6,8 @@ type Code = 'compressorInEmergency' | 'someBackupMissing' | 'noBackup'
 /**
  * Emergency heat brings on all backup at any outdoor temperature, and never the compressor. The first half is asked
  * with every mode normal (a tripped limit or an open breaker may well stop a row); the second in every state.
- * Of a burner its first stage is enough, and of strips the first bank where the thermostat brings them on in steps: the
- * others must then be within reach of an ordinary call, which is another rule's.
+ * For a burner its first stage is enough. For strips the first bank is enough where the thermostat stages them; another
+ * rule checks that an ordinary call reaches the others.
  */
 export const emergencyHeat: StateRule<'emergencyHeat', Code> = {
   id: 'emergencyHeat',

@@ -6,7 +6,7 @@ import type { JobRule } from './rule'
 
 type Answers = JobSeen['answers']
 
-/** What each of an inverter board's own settings is for; what nobody complains of is left as its maker set it. */
+/** Reason to change each of an inverter board's own settings; without a complaint the factory default stays. */
 const FOR: Partial<Record<Intent, (a: Answers) => boolean>> = {
   earlyDefrost: (a) => a.climate === 'humidCool',
   longDefrost: (a) => a.climate === 'humidCool',

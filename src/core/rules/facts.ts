@@ -13,7 +13,7 @@ import {
 import { tolerances } from '../tolerances'
 import { withLoads, type Overload } from './overloads'
 
-/** What rules need to know of a solved state. */
+/** Facts about a solved state that rules read. */
 export interface Facts {
   settled: boolean
   /** The circuit has no solution at all. */
@@ -33,7 +33,7 @@ export interface Facts {
   burnersOff: Ref[]
   /** Heat that is being made ahead of the indoor coil. */
   heatAhead: Ref[]
-  /** What the reversing valve makes of the refrigerant circuit; null where its sense is not known or there is none. */
+  /** Position of the reversing valve; null where its sense is unknown or there is none. */
   valve: { at: Ref; position: 'cooling' | 'heating' } | null
   over: Overload[]
   /** Transformers that give more volt-amperes than they are rated for. */
@@ -62,7 +62,7 @@ export function factsOf(circuit: Circuit, outcome: Outcome): Facts {
   return facts
 }
 
-/** Of a state in which nothing is known yet but how it came to rest. */
+/** Facts before anything is known but how the state settled. */
 export const blank = (outcome: Outcome): Facts => ({
   settled: outcome.ok,
   singular: !outcome.ok && outcome.why === 'singular',

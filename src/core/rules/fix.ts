@@ -9,7 +9,7 @@ import { prove } from './prove'
 import { RULES } from './registry'
 import { stateSeen } from './seen'
 
-/** What a technician can change. */
+/** Changes that a technician can make. */
 export type Change =
   | { kind: 'moveWire'; wire: string; end: 'a' | 'b'; to: Ref }
   | { kind: 'addJumper'; a: Ref; b: Ref }
@@ -126,7 +126,7 @@ function runsAsCalled(was: Circuit, is: Circuit): boolean {
   })
 }
 
-/** What can be tried, kind by kind, each a single change. */
+/** Single changes to try, grouped by kind. */
 function candidates(inst: Installation, finding: Finding): Fix[][] {
   const onPath = new Set(finding.path)
   const settings = inst.placed.flatMap((p) =>

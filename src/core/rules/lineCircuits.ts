@@ -15,7 +15,7 @@ type Code =
   | 'breakerOverConductor'
   | 'undivided'
 
-/** What is a question to whoever reads the label, and no fault yet. */
+/** Makes breaches into questions for whoever reads the label: they are no fault yet. */
 const asked = (list: readonly Breach<Code>[]): Breach<Code>[] => list.map((b) => ({ ...b, severity: 'warn' }))
 
 /** A: what two sums of the same figures may differ by. */
@@ -77,7 +77,7 @@ export const lineCircuits: JobRule<'lineCircuits', Code> = {
       // A kit's label has the most that may protect it. Where nobody has read it, more than its own load needs is a question.
       if (heats && platedBy === null && most === null && breaker !== null && breaker > c.breakerNeeds)
         found.push(...asked(breach<Code>('breakerOverKit', [at], breaker, c.breakerNeeds)))
-      // What a compressor's breaker may be, its plate says and not its conductors.
+      // A compressor's breaker is limited by its plate and not by its conductors.
       if (c.hasCompressor) return found
       if (breaker !== null && gauge !== null && breaker > largestBreaker(gauge, rating))
         found.push(...breach<Code>('breakerOverConductor', [at], breaker, carries(gauge, rating, false)))

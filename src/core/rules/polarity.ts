@@ -4,7 +4,7 @@ import type { JobRule } from './rule'
 
 const has = (p: Placed, id: string): boolean =>
   p.device.terminals.some((t) => t.id === id && t.side === 'line')
-/** What runs on a hot leg and the neutral, and what gives them. */
+/** Devices between a hot leg and the neutral, and devices that supply these. */
 const isOneLeg = (p: Placed): boolean => has(p, 'L1') && has(p, 'N')
 
 /**

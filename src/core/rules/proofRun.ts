@@ -22,7 +22,10 @@ export interface Run {
   /** By rule and code, and for rules about the whole by place. */
   broken: Map<string, Broken>
   everRan: Set<Ref>
-  /** What was found and what ran in a defrost: it counts where the compressor ran on some heating call, and so can frost. */
+  /**
+   * Findings and running loads of defrost states. They count when the compressor ran on some heating call, so that its
+   * coil can frost.
+   */
   inDefrost: { broken: Map<string, Broken>; everRan: Set<Ref> }
   canFrost: boolean
   ranNormally: Map<Call, Set<Ref>>

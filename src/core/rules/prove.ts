@@ -120,7 +120,7 @@ function tooManyStates(
     modes: [] as { ref: Ref; states: number }[],
   })
   if (states <= tolerances.mostStates && most.count <= tolerances.mostCombinations) return null
-  // Of the device first that alone makes them the most.
+  // First the device that causes the most of them by itself.
   const ofDevice = (ref: Ref) =>
     most.modes
       .filter((m) => splitRef(m.ref).placed === splitRef(ref).placed)
@@ -160,7 +160,7 @@ function* solveAll(
   }
 }
 
-/** What is broken in any of the runs, in the order of the rules, of one rule the smallest first. */
+/** Broken rules of all runs, in the order of the rules; for one rule the simplest case first. */
 function keysOf(rules: readonly Rule[], runs: readonly Run[]): string[] {
   const all = new Map<string, Broken>()
   for (const run of runs)
@@ -176,11 +176,11 @@ function keysOf(rules: readonly Rule[], runs: readonly Run[]): string[] {
     .map(([key]) => key)
 }
 
-/** What is found about gear, wiring, settings and the house as they stand, without solving any state. */
+/** Findings about equipment, wiring, settings and house that need no solved state. */
 export const jobFindings = (seen: JobSeen, rules: readonly Rule[] = RULES): Finding[] =>
   standingOf(seen, rules.filter(isJobRule)).findings
 
-/** One finding where a rule about settings found the cause of what a rule about states found. */
+/** Merges a finding about a state with the finding about settings that causes it. */
 function together(findings: readonly Finding[], rules: readonly Rule[]): Finding[] {
   const taken = new Set<Finding>()
   const told = findings.map((f) => {
@@ -196,7 +196,7 @@ function together(findings: readonly Finding[], rules: readonly Rule[]): Finding
   const said = new Set<string>()
   return told.filter((f) => {
     if (taken.has(f)) return false
-    // One cause that one rule shows in two ways is told once, by the smaller of the two.
+    // A single cause that one rule shows in two ways is told once, by the simpler case.
     const key = `${f.rule} ${f.because.map((c) => `${c.code} ${c.at}`).join()}`
     if (f.because.length && said.has(key)) return false
     said.add(key)

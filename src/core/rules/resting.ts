@@ -5,7 +5,7 @@ import { splitRef, type Name } from '../installation'
 import { type ModeCombination, type Situation } from '../situation'
 import type { DegF } from '../units'
 
-/** One more way in which a situation comes to rest, beside the one from all coils at rest. */
+/** Another state that a situation can settle in, beside the one from all coils de-energized. */
 export interface OtherRest {
   /** With `after`: what stood before, that made it come to rest so. */
   situation: Situation

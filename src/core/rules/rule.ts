@@ -9,13 +9,13 @@ import type { Facts } from './facts'
 /** How grave: it can hurt or leave the house cold; it does not do what it should; it is worth a look. */
 export type Severity = 'danger' | 'wrong' | 'warn'
 
-/** One reachable state as a rule sees it. */
+/** A reachable state as rules see it. */
 export interface StateSeen {
   inst: Installation
   situation: Situation
   /** Modes away from normal. */
   abnormalCount: number
-  /** What the modes away from normal stand for. */
+  /** Conditions of the modes away from normal. */
   conditions: ReadonlySet<ModeCondition>
   facts: Facts
   /** Volts between two points of the state; NaN while it does not come to rest. */
@@ -25,29 +25,29 @@ export interface StateSeen {
   closed: (contact: Ref) => boolean
   /** Every load of the job that does something worth naming. */
   targets: readonly Target[]
-  /** What is asked of the job and not of this state: worked out once, however many states ask. */
+  /** Looks up a fact of the job that is the same in every state; it is worked out once. */
   ofJob: <T>(work: (circuit: Circuit) => T) => T
 }
 
-/** What ran at all, over every reachable state. */
+/** Loads that ran in any reachable state. */
 export interface Coverage {
   inst: Installation
   calls: readonly Call[]
   everRan: ReadonlySet<Ref>
-  /** What ran in each call at some outdoor temperature with every mode normal. */
+  /** Loads that ran in each call at some outdoor temperature with every mode normal. */
   ranNormally: (call: Call) => ReadonlySet<Ref>
 }
 
-/** What a rule found, as data: the code says what is wrong, and the words are made of it elsewhere. */
+/** A rule's result as data. The code says what is wrong; its words are elsewhere. */
 export interface Breach<C extends string = string> {
   code: C
   /** The load, contact, setting or terminal that is wrong; its gate chain is the offending path. */
   at: Name
-  /** What else it hangs on: settings and terminals, the one to look at first. */
+  /** Other settings and terminals that it depends on, the first to check first. */
   also?: Name[]
   /** The figures that the words need, in the order in which they name them. */
   numbers?: number[]
-  /** Where one code of a rule is graver or lighter than the rule itself. */
+  /** Severity of a code that is more or less serious than its rule. */
   severity?: Severity
 }
 
@@ -108,13 +108,13 @@ export interface Finding {
   path: Name[]
   /** The gates and settings that the finding hangs on. */
   dependsOn: Name[]
-  /** What was found about gear, wiring or settings that brings it about. */
+  /** Breaches in equipment, wiring or settings that cause it. */
   because: Breach[]
 }
 
 /**
- * What a finding is told by when two proofs are held against each other. One of gear or settings stands at its own place, and
- * the same elsewhere is another; of what a situation shows, the place is only where its smallest case has it.
+ * Identity of a finding when two proofs are compared. A finding about equipment or settings belongs to its place; the
+ * same at another place is another. A finding about a state keeps only the place of its simplest case.
  */
 export const findingKey = ({ rule, code, at, witness }: Finding): string =>
   witness === null ? `${rule}:${code}:${at}` : `${rule}:${code}`
@@ -122,9 +122,9 @@ export const findingKey = ({ rule, code, at, witness }: Finding): string =>
 /** A rule that breaks or holds depending on what is not known yet. */
 export interface Undecided {
   rule: string
-  /** What it would break by; null where nothing could be tried. */
+  /** Code of the possible breach; null where nothing could be tried. */
   code: string | null
-  /** What to find out on site. */
+  /** Facts to find out on site. */
   unknown: Ref[]
   /** Nothing is unknown: there are more states than can be tried, because of these modes. */
   tooMany?: true

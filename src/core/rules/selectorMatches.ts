@@ -55,8 +55,8 @@ export const selectorMatches: JobRule<'selectorMatches', Code> = {
 }
 
 /**
- * Where an ordinary thermostat calls an air handler that passes calls on over its bus, each call reaches the air handler's
- * own inputs: what the pair says to each other is no call of its own.
+ * With a conventional thermostat on an air handler that passes calls over its bus, each call must reach the air
+ * handler's own inputs: messages between the pair are not calls of the thermostat.
  */
 export const busCalls: StateRule<'busCalls', 'busCallMissing'> = {
   id: 'busCalls',

@@ -5,7 +5,10 @@ import type { Breach, JobRule } from './rule'
 
 type Code = 'sensorNotLanded' | 'sensorShorted' | 'sensorNotSet' | 'sensorOpen' | 'sensorElsewhere'
 
-/** What stands on a sensor's pair and is none of it: R, C, an output. The thermostat reads that instead of the sensor. */
+/**
+ * A net on a sensor's pair that is no part of it: R, C, an output. The thermostat then reads that instead of the
+ * sensor.
+ */
 function strange(inst: Installation, net: ReadonlySet<Ref>): Ref | undefined {
   return [...net].find((ref) => {
     const role = terminalOf(inst, ref)?.terminal.role

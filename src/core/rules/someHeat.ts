@@ -17,8 +17,8 @@ export const someHeat: StateRule<'someHeat', 'noHeat'> = {
     if (abnormalCount > 0 || !facts.settled || !isHeatPumpHeating(call)) return null
     // Whether the heat pump's valve stands for heating is another rule's question.
     if (facts.compressor || facts.stripsOn.length || facts.burnersOn.length) return null
-    // What a person asks about: on a call for the heat pump the compressor, on one for backup the first of it, and likewise
-    // where it is so cold that the call for heat goes to the furnace.
+    // The loads that a person asks about: the compressor on a call for the heat pump, the first backup on a call for
+    // backup. The same holds where it is so cold that the call for heat goes to the furnace.
     const compressor = targets.find((t) => t.making.what === 'compressor')?.ref
     const backup = facts.stripsOff[0] ?? facts.burnersOff[0]
     const at = wantsBackup(call) || goesToBackup(state) ? (backup ?? compressor) : (compressor ?? backup)
@@ -26,7 +26,7 @@ export const someHeat: StateRule<'someHeat', 'noHeat'> = {
   },
 }
 
-/** What sends a call on to the equipment, the nearest to it first. */
+/** Devices that send a call on to the equipment, the nearest to it first. */
 const SENDERS: readonly DeviceKind[] = ['zonePanel', 'fuelKit', 'thermostat']
 const HEAT_PUMP: readonly TerminalRole[] = ['Y1', 'zoneY1']
 const BACKUP: readonly TerminalRole[] = ['AUX', 'W1', 'W2', 'E', 'zoneW1']

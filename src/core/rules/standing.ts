@@ -12,7 +12,10 @@ import {
 import type { Value } from '../equipment'
 import type { Breach, Finding, JobRule, Rule, Undecided } from './rule'
 
-/** What rules about gear, wiring, settings and the house find, and what hangs on something that nobody knows. */
+/**
+ * Findings of the rules about equipment, wiring, settings and house, and rules that cannot be decided while something
+ * is unknown.
+ */
 export interface Standing {
   findings: Finding[]
   undecided: Undecided[]
@@ -58,8 +61,8 @@ function rowsOf(inst: Installation, unknowns: readonly Unknown[]): Value[][] {
 }
 
 /**
- * What the job rules find. A setting that is not known is tried at each of its options (a number at the ends of its range
- * and its default): what is found whatever it stands at is a finding, what hangs on it is undecided and names it.
+ * Runs the job rules. An unknown setting is tried at each of its options (a number at both ends of its range and its
+ * default). A breach at every value is a finding; one at some values is undecided and names the setting.
  */
 export function standingOf(seen: JobSeen, rules: readonly JobRule<string, string>[]): Standing {
   const applying = rules.filter((r) => r.applies(seen.inst))

@@ -40,7 +40,7 @@ export function withSite(proof: Proof, seen: JobSeen): Proof {
   }
 }
 
-/** One line for each rule that is open; what only says the same about a setting is left out. */
+/** Open questions, one line for each rule; a rule that only repeats a question about the same setting is left out. */
 export function openQuestions(list: readonly Undecided[], rules: readonly Rule[]): Undecided[] {
   const first = list.filter((u, i) => list.findIndex((o) => o.rule === u.rule) === i)
   return first.filter((u) => {

@@ -11,7 +11,7 @@ import {
 import { applyFix, jobFindings, prove, type Finding } from '../rules'
 import { allowedOf, type Allowed } from './codec'
 
-/** One setting's change that clears a finding and raises none. */
+/** A change of one setting that clears a finding and adds none. */
 export interface Clearing {
   at: Ref
   value: Value
@@ -56,7 +56,7 @@ export function clearingOf(seen: JobSeen, finding: Finding): Clearing | null {
       const after = jobFindings({ ...seen, inst: changed })
       const cleared = !after.some((c) => c.rule === finding.rule && [c.at, ...c.also].includes(at))
       if (!cleared || !after.every((c) => before.has(keyOf(c)))) continue
-      // What no contradiction speaks against may still break a rule in some state.
+      // A change that causes no contradiction may still break a rule in some state.
       if (proofs++ >= MOST_PROOFS) return null
       if (prove(changed).findings.every((f) => proven.has(`${f.rule}:${f.code}`))) return { at, value }
     }

@@ -2,7 +2,7 @@ import type { Intent, Unknowable, Setting, Value } from '../equipment'
 import { makeRef, settingValue, type Installation, type Placed, type Ref } from '../installation'
 import { allowedOf, type Allowed } from './codec'
 
-/** What an intent decides. */
+/** Groups of intents, by what they decide. */
 export const INTENT_GROUPS = [
   'heat',
   'comfort',
@@ -46,7 +46,7 @@ export interface Expressed {
   value: Unknowable<Value>
 }
 
-/** Where an intent can be expressed in this job; empty: no device of it can. */
+/** Settings that can express an intent in this job; empty: no device has one. */
 export const expressedIn = (inst: Installation, intent: Intent): Expressed[] =>
   inst.placed.flatMap((placed) =>
     placed.device.settings

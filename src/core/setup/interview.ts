@@ -49,7 +49,7 @@ export const QUESTIONS = {
 } as const
 export type Question = keyof typeof QUESTIONS
 
-/** What an inverter's board has for complaints and climates; nobody else is asked about them. */
+/** Settings of an inverter's board for complaints and climates; only its owner is asked about them. */
 const FOR_COMPLAINTS: readonly Intent[] = ['earlyDefrost', 'longDefrost', 'capacityDrift', 'boost']
 const ABOUT_INVERTERS: readonly Question[] = ['climate', 'zoned', 'complaint']
 
@@ -90,7 +90,7 @@ export interface Recommended {
   value: Value
   why: string
   differs: boolean
-  /** What it would raise as things stand: it comes first, and until then the value is not offered for setting. */
+  /** Finding that the value would cause now. It must be cleared first; until then the value is not offered. */
   needs: Finding | null
 }
 
@@ -101,7 +101,7 @@ interface Wish {
   differs?: boolean
 }
 
-/** What the answers and the gear speak for, on the devices that can express it. */
+/** Settings that the answers and the equipment recommend, on the devices that can express them. */
 export function recommend(seen: JobSeen, school: Strategy | null = null): Recommended[] {
   const { inst, answers } = seen
   const wishes: Wish[] = [...gearWishes(inst), ...factoryWishes(inst), ...answerWishes(inst, answers)]
@@ -121,8 +121,8 @@ export function recommend(seen: JobSeen, school: Strategy | null = null): Recomm
 }
 
 /**
- * What a school sets on this gear. Where a furnace takes over by a changeover, holding backup off above another
- * temperature would leave a call for it without any heat: the compressor has already given way.
+ * Settings of a strategy on this equipment. With a furnace that takes over by a changeover, locking out backup above
+ * another temperature would leave a call without any heat, because the compressor is already locked out there.
  */
 function schoolIntents(seen: JobSeen, school: Strategy): Partial<Record<Intent, Value>> {
   const { inst } = seen
@@ -171,7 +171,7 @@ export function breakEvenAt(seen: JobSeen): DegF | null {
 /** °F below which heat is bought: the usual no-heat temperature. */
 const NO_HEAT_F = 65
 
-/** What the gear alone decides. */
+/** Recommendations from the equipment alone. */
 function gearWishes(inst: Installation): Wish[] {
   const burner = hasBurner(inst)
   const ahead = aheadTargets(inst).length > 0
@@ -217,7 +217,7 @@ const factoryWishes = (inst: Installation): Wish[] =>
     }),
   )
 
-/** What the owner's answers speak for. */
+/** Recommendations from the owner's answers. */
 function answerWishes(inst: Installation, a: Answers): Wish[] {
   const wishes: Wish[] = []
   const wish = (intent: Intent, value: Value, why: string, differs = false) =>

@@ -18,7 +18,7 @@ const STAGES: Meanings = {
   '0': ['none', 'no backup'],
 }
 
-/** What manuals call the options of an intent, beside their own names. */
+/** Names that manuals give the options of an intent, beside the options' own names. */
 const ALSO: Partial<Record<Intent, Meanings>> = {
   system: {
     heatPump: ['heat pump', 'hp', 'heat pump, electric backup'],

@@ -1,4 +1,4 @@
-/** One line of a paper manual's menu, as it is typed or pasted: seven cells of text. */
+/** A line of a paper manual's menu, as typed or pasted: seven cells of text. */
 export interface ProfileRow {
   code: string
   label: string

@@ -33,7 +33,7 @@ export function frameOf(device: Device, way = 0): Omit<Profile, 'items'> {
   return frame
 }
 
-/** One of a device's profiles as rows, to go on from. */
+/** Rows of one of a device's profiles, as a start for editing. */
 export function profileRowsOf(device: Device, way = 0): ProfileRow[] {
   const items = profilesOf(device)[way]?.items ?? []
   const settingNamed = (id: string) => device.settings.find((s) => s.id === id)

@@ -13,7 +13,7 @@ import {
 import { meaningFor } from './manualWords'
 import type { ProfileRow } from './profileRow'
 
-/** What each code of an item means: a value of one setting, or of two. */
+/** Meaning of each code of an item: a value of one setting, or of two. */
 export type Codes = ReadonlyMap<string, { set: string; value: Value }[]>
 
 /** A text as a name of letters, digits and dashes. */
@@ -24,7 +24,7 @@ export const slug = (s: string): string =>
     .replace(/^-|-$/g, '')
     .slice(0, 40) || 'v'
 
-/** What the values cell of a row says: one setting or two, how their values are coded, and what each code means. */
+/** A row's values: one setting or two, how their values are coded, and the meaning of each code. */
 export interface Values {
   settings: Setting[]
   as: ProfileItem['as']
@@ -48,7 +48,7 @@ function settingFor(device: Device, row: ProfileRow, intent: string, id: string)
   return { id, group: 'set', label, kind: 'choice', ...(intent ? { intent: intent as Intent } : {}) }
 }
 
-/** What a cell that cannot be read should have said; null where that is no more than some values. */
+/** Expected content of a cell that cannot be read; null where any values would do. */
 export interface Unread {
   expected: string | null
 }
@@ -167,7 +167,7 @@ function settingOf(
   labels: readonly string[],
 ): { setting: Setting; values: Value[] } | Unread {
   const counted = unitOf(one.intent)
-  // Where time is counted, off is none of it.
+  // A time of "off" is zero.
   const isTime = counted === 'min' || counted === 's' || counted === 'months'
   const numbers = labels.map((l) => (isTime && NONE.test(l) ? { value: 0, unit: '' } : numberIn(l)))
   const units = [...new Set(numbers.flatMap((n) => (n?.unit ? [n.unit] : [])))]
@@ -214,7 +214,7 @@ function settingOf(
 
 const NONE = /^(off|none|never|no|disabled)$/i
 const isWhole = <T>(list: (T | null)[]): list is T[] => !list.includes(null)
-/** What the meanings of an intent are, for a manual that has other words for them. */
+/** Expected meanings of an intent, for a manual that uses other words. */
 const saying = (intent: Intent | undefined): Unread => ({
   expected: `meanings among ${(meaningsOf(intent) ?? []).join(', ')}, each named so`,
 })

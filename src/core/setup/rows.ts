@@ -84,7 +84,7 @@ export function readRows(device: Device, rows: readonly ProfileRow[]): RowsRead 
 }
 
 const CODE = /^[A-Za-z0-9.-]{1,12}$/
-/** What the note of a row says; defaults are written into the row's settings. null: it cannot be read. */
+/** Reads the note of a row; defaults are written into the row's settings. null: it cannot be read. */
 function readNote(text: string, read: Values): { leaveAlone: boolean; readBack: string | null } | null {
   const note = { leaveAlone: false, readBack: null as string | null }
   for (const part of text.split(';').map((t) => t.trim())) {

@@ -15,7 +15,7 @@ interface Line {
   /** Stays the same while the profile does, so that interrupted work finds its line again. */
   id: string
   steps: Step[]
-  /** What is there must be written down before this may be ticked: it cannot be taken back. */
+  /** Note the value found before ticking this line: it cannot be undone. */
   noteFirst: boolean
 }
 /** A line that sets something. */
@@ -25,7 +25,7 @@ export interface SetLine extends Line {
   /** As found on the device; null: not known yet. */
   from: Unknowable<Value>
   to: Value
-  /** What else the same code decides. */
+  /** Other settings that the same code changes. */
   also: { setting: string; from: Unknowable<Value>; to: Unknowable<Value> } | null
   toCode: string
 }
@@ -39,7 +39,7 @@ interface LeaveLine extends Line {
   kind: 'leaveAlone'
   item: ProfileItem
 }
-/** One line of a key-in sheet: what to do, and how the device shows that it is done. */
+/** A line of a key-in sheet: what to key in, and how the device confirms it. */
 export type SheetLine = SetLine | LeaveLine | WayLine
 
 export interface Sheet {

@@ -3,7 +3,7 @@ import type { Profile, ProfileItem } from '../equipment'
 export type LineKind =
   'unitOff' | 'powerOff' | 'wait' | 'enter' | 'set' | 'leaveAlone' | 'leave' | 'unitOn' | 'powerOn'
 
-/** One thing to do at the device. `starts` and `shows`: how its display begins, or exactly what it says (one of these). */
+/** A step at the device. `starts` and `shows`: the beginning of its display, or the exact text (one of these). */
 export type Step =
   | { do: 'press'; key: string }
   | { do: 'until'; key: string; starts?: string; shows?: string[] }
@@ -18,7 +18,7 @@ interface Frame {
   steps: Step[]
 }
 
-/** What comes before the first setting. */
+/** Steps before the first setting. */
 export function opening(p: Profile): Frame[] {
   const frames: Frame[] = []
   if (p.unitOff) frames.push({ id: 'unitOff', steps: [{ do: 'until', key: 'ON/OFF', shows: ['OFF'] }] })
@@ -32,7 +32,7 @@ export function opening(p: Profile): Frame[] {
   return frames
 }
 
-/** What comes after the last. */
+/** Steps after the last setting. */
 export function closing(p: Profile): Frame[] {
   const frames: Frame[] = []
   const keys: Step[] = p.leave.map(press)

@@ -5,18 +5,18 @@ import { withFailure } from '../failures'
 import { makeRef, settingValue, withSettings, type Installation, type Ref } from '../installation'
 import { temperingContacts } from '../query'
 
-/** One thing otherwise: what a second tape is played with. */
+/** A single change for a second tape to compare with. */
 export type Otherwise =
   | { kind: 'setting'; at: Ref; intent: Intent; value: Value }
   | { kind: 'fault'; fault: SiteFault }
   /** Defrosts without backup, whatever is landed for them. */
   | { kind: 'cold' }
 
-/** What tells one from another. */
+/** Key of a change. */
 export const otherwiseKey = (o: Otherwise): string =>
   o.kind === 'setting' ? `${o.at}=${String(o.value)}` : o.kind === 'fault' ? o.fault : o.kind
 
-/** What is tried of a setting: values of its own, or so much more and less. */
+/** Values to try for a setting: a list, or an amount more and less. */
 const TRIED: Partial<Record<Intent, { values?: readonly Value[]; by?: number }>> = {
   droop: { values: [2, 4] },
   upstageTimer: { values: [0, 30, 60] },
@@ -44,7 +44,7 @@ export const takes = (setting: Setting, value: Value): boolean =>
     : typeof value === 'number' &&
       (!setting.range || (value >= setting.range[0] && value <= setting.range[1]))
 
-/** What is worth a second tape: settings with another value that their device takes, and what may be wrong with a defrost. */
+/** Changes to offer for a second tape: settings with another value that their device takes, and faults of a defrost. */
 export function otherwiseOf(inst: Installation): Otherwise[] {
   const settings = inst.placed.flatMap((placed) =>
     placed.device.settings.flatMap((setting) => {

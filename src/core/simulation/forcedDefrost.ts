@@ -39,9 +39,9 @@ export function forcedBy(inst: Installation): Forced | null {
 }
 
 /**
- * What a person does to force a defrost, from the start of a call on. In the cold the pins are enough. On a mild day the
- * coil's thermostat is jumpered with the power off first; once the defrost was seen the power goes off again and the
- * jumper comes out at once, since with it in only the board's time ends the defrost.
+ * Events of a person who forces a defrost, from the start of a call. In cold weather the pins are enough. On a mild day
+ * the coil's thermostat is jumpered first, with the power off. After the defrost was seen the power goes off again and
+ * the jumper comes out at once: with it in, only the board's time ends the defrost.
  * @param outdoorF °F of the day
  */
 export function forcesDefrost(seen: JobSeen, outdoorF: number): OutsideEvent[] {

@@ -222,7 +222,10 @@ export class Home implements World {
     return high
   }
 
-  /** What somebody feels and goes by, into a list: each point's temperature, what the room lacks, and outdoors. */
+  /**
+   * Writes the temperatures that devices sense into a list: each point's temperature, the room's distance from its
+   * setpoint, and outdoors.
+   */
   private seenAt(at: number, into: Float64Array): void {
     const n = this.points.length
     for (let i = 0; i < n; i++) into[i] = this.felt(this.points[i]!.what)
@@ -260,7 +263,7 @@ export class Home implements World {
     }
   }
 
-  /** One temperature for all that the job answers alike to: the representative that a proof takes. */
+  /** A single temperature for all those with the same answers from the job: the one that a proof takes. */
   private regionOf(outdoorF: number): DegF {
     // Regions stand as: below the first break, the break, between it and the next, …
     let i = 0

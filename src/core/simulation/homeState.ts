@@ -1,4 +1,4 @@
-/** What of a house and its heat pump moves with time. */
+/** State of a house and its heat pump over time. */
 export interface State {
   /** °F of exchanger and duct, of the rooms’ air, of what stands behind it. */
   t: Float64Array

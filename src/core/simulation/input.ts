@@ -8,7 +8,7 @@ export interface Air {
   dewAt?: (second: number) => number
 }
 
-/** What a house begins with and stands in. */
+/** A house's start and surroundings. */
 export interface HomeInput {
   air: Air
   roomF: number
@@ -16,13 +16,13 @@ export interface HomeInput {
   sampleEvery: number
   /** Steps are so many times shorter than usual: what a sum hangs on them by. */
   finer?: number
-  /** What is wrong outdoors that no contact shows. */
+  /** Outdoor unit's fault that no contact shows. */
   fault?: SiteFault | null
   /** s at which somebody wakes, once or so often, s: what is heard in the two hours before it is counted. */
   wakes?: { at: number; every?: number }
 }
 
-/** What is felt and held at an instant, for a tape. */
+/** Sensed temperatures and setpoint at an instant, for a tape. */
 export interface Sample {
   at: number
   roomF: number

@@ -7,14 +7,17 @@ import { changedSituation, conditionsOf, modesWith, type Situation } from '../si
 import { ESTIMATES } from './estimates'
 import { StageTable } from './stageTable'
 
-/** What runs while the circuit stands so, in the numbers that heat goes by. */
+/** Loads that run in a settled circuit, in the numbers of the heat balance. */
 export interface Running {
   /** 0 off, 1 low or only stage, 2 second stage. */
   stage: 0 | 1 | 2
   way: 'heats' | 'cools' | 'defrosts'
   outdoorFan: boolean
   stripW: number
-  /** What brings strips or burner: the call, a defrost; `slow`: nothing any more, a contact that opens late holds them. */
+  /**
+   * Cause of running strips or burner: the call, a defrost; `slow`: none any more, a contact that opens late still
+   * feeds them.
+   */
   backupFrom: 'nothing' | 'call' | 'defrost' | 'slow'
   /** BTU/h out of the burner, and in by its fuel. */
   burnerBtuh: number
@@ -53,7 +56,7 @@ export class Machine {
     this.cfm = cfmAt(seen) ?? this.plant.cfm ?? ESTIMATES.cfmPerTon * this.tons
   }
 
-  /** What runs; the same object for the same state. */
+  /** Running loads of a state; the same object for the same state. */
   running(situation: Situation, state: Settled): Running {
     let bySituation = this.known.get(state)
     if (!bySituation) this.known.set(state, (bySituation = new Map<Situation, Running>()))
@@ -109,13 +112,13 @@ export class Machine {
             blower.map((l) => (l.part.does?.what === 'blower' ? l.part.does.speed : undefined)),
           )
         : 0,
-      // What a heat pump is rated at holds the blower already, its heat and its power.
+      // A heat pump's rating already includes its blower, both heat and power.
       blowerKw: blower.length && stage === 0 ? this.plant.blowerKw : 0,
       motorKw: fire > 0 ? (burner?.motorKw ?? 0) : 0,
     }
   }
 
-  /** What brings the backup that runs: asked of the circuit at rest, with the defrost and without it. */
+  /** Cause of the running backup: found by settling the circuit with the defrost and without it. */
   private backupFrom(situation: Situation, state: Settled): Running['backupFrom'] {
     const { loads } = this.circuit.net
     const backup = loads.flatMap((l, i) => {

@@ -13,7 +13,7 @@ export class Network {
   private readonly out: Float64Array
   /** h of the last stretch: the next is mostly of the same length. */
   private hours = NaN
-  /** What it makes of (T, b): six to each of three temperatures, then six to each of their integrals. */
+  /** Solution of (T, b): six terms for each of three temperatures, then six for each of their integrals. */
   private readonly m = new Float64Array(12 * N)
 
   /**

@@ -6,7 +6,7 @@ import type { Scene } from './scenes'
 import type { TapeStep } from './tape'
 import type { Sample } from './input'
 
-/** What a scene was expected to bring and did not: the load whose gate chain says why, in that operating state. */
+/** A load that a scene should have run and did not, with the operating state in which its gate chain says why. */
 export interface SceneNote {
   why: 'noDefrost' | 'noBackup'
   load: Ref
@@ -20,7 +20,9 @@ const COLD_BY_F = 2
 const COOLS_BY_F = 0.05
 const HOUR = 3600
 
-/** What did not happen in a run: a defrost that was to be forced, backup that was called while the house went on cooling. */
+/**
+ * Expected events that did not happen in a run: a forced defrost, backup that was called while the house cooled down.
+ */
 export function sceneNotes(
   inst: Installation,
   scene: Scene,

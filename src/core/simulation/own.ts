@@ -7,7 +7,7 @@ import { siteFaultOf, type SiteFault } from './siteFault'
 import type { SimulationInput } from './simulate'
 import type { System, WallEvent } from './wall'
 
-/** One thing that happens in a scene of one's own, s from its beginning. */
+/** An event of a custom scene, s from its start. */
 export type OwnEvent = { at: number } & (
   | { what: 'set'; value: number }
   | { what: 'out'; value: number }
@@ -28,7 +28,7 @@ const USUAL_OUTDOOR_F = 35
 /** Events of a scene at the most. */
 const MOST_EVENTS = 60
 
-/** What is wrong with a written scene: which of its entries, and what was expected there. */
+/** An error in a custom scene: the entry, and what was expected there. */
 export interface OwnProblem {
   /** From 1. */
   entry: number

@@ -17,7 +17,7 @@ export interface PinDay {
   /** As it is set now. */
   isSet: boolean
   defrosts: number
-  /** Of them those that the board's time ended. */
+  /** Defrosts that the board's time ended. */
   byTime: number
   /** lb: the most that stood on the coil, and what was left at the end. */
   mostLb: number

@@ -66,7 +66,7 @@ export interface SceneOptions {
   /** s, in place of its own. */
   until?: number | undefined
   sampleEvery?: number
-  /** What happens in a scene of one's own. */
+  /** Events of a custom scene. */
   own?: readonly OwnEvent[] | undefined
 }
 

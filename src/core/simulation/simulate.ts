@@ -13,14 +13,14 @@ import type { System, WallEvent } from './wall'
 /** Parts of a run after which somebody who waits hears of it. */
 const SHARES = 50
 
-/** What is run: a job, a stretch of weather, what people do, from a room as it stands. */
+/** Input of a run: a job, a stretch of weather, people's actions, the room at its start. */
 export interface SimulationInput extends HomeInput {
   /** s. */
   until: number
   setpointF: number
   system: System
   wall: readonly WallEvent[]
-  /** What happens to the equipment: a breaker, a fault. */
+  /** Events at the equipment: a breaker, a fault. */
   events: readonly OutsideEvent[]
   /** An early start does without backup. */
   holdsBackup?: boolean

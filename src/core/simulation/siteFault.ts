@@ -1,4 +1,4 @@
-/** What is wrong with an outdoor unit that no contact shows. */
+/** Faults of an outdoor unit that no contact shows. */
 export const SITE_FAULTS = [
   'coilSwitchOpen',
   'coilSwitchClosed',
@@ -11,7 +11,7 @@ export type SiteFault = (typeof SITE_FAULTS)[number]
 
 /** A jumper across the coil thermostat: what a forced defrost on a mild day needs, and no fault. */
 export const COIL_JUMPER = 'coilJumper'
-/** What the coil's thermostat meets. */
+/** Conditions at the coil's thermostat. */
 export type AtSite = SiteFault | typeof COIL_JUMPER
 
 /** °F that a coil thermostat behaves as at that is stuck open, or closed. */

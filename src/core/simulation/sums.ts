@@ -1,8 +1,8 @@
-/** What brought backup on; `uncalled`: a call that asks for none, with the heat pump running. */
+/** Causes of backup; `uncalled`: it runs on a call that asks for none, with the heat pump running. */
 export type BackupCause =
   'droop' | 'upstage' | 'recovery' | 'defrost' | 'emergency' | 'lockedOut' | 'uncalled'
 
-/** What a stretch of time came to. */
+/** Totals of a stretch of time. */
 export interface Sums {
   hours: number
   /** kWh by what drew it. */
@@ -30,7 +30,7 @@ export interface Sums {
   /** s: the shortest that a compressor stood still between two starts; Infinity: it did not start twice. */
   shortestOff: number
   defrosts: number
-  /** Of them those that the board's time ended. */
+  /** Defrosts that the board's time ended. */
   defrostsByTime: number
   /** lb of frost at the most. */
   mostFrostLb: number

@@ -3,7 +3,7 @@ import type { DemandCause } from '../time'
 import type { Running } from './machine'
 import { noSums, type BackupCause } from './sums'
 
-/** What a step gave: BTU/h and kW of the heat pump, °F outdoors and on the wall, °F·h of the room. */
+/** Output of a step: BTU/h and kW of the heat pump, °F outdoors and at the thermostat, °F·h of the room. */
 export interface Given {
   heat: number
   kw: number
@@ -39,7 +39,7 @@ export class Tally {
       this.backupBy = recovers ? 'recovery' : cause.why
   }
 
-  /** What runs from now on: starts, and how long it stood still before. */
+  /** Counts starts, and the time that a load was off before. */
   runs(now: number, r: Running): void {
     const runs = r.stage > 0
     if (runs && this.startedAt === null) {
@@ -101,7 +101,7 @@ export class Tally {
     sums.mostFrostLb = Math.max(sums.mostFrostLb, frostLb)
   }
 
-  /** What brought backup; what is slow to open after it has gone is that cause's too. */
+  /** Cause of the running backup. A contact that opens late still belongs to the last cause. */
   private causeOf({ backupFrom, stage }: Running): BackupCause {
     if (backupFrom === 'defrost') this.tail = 'defrost'
     else if (backupFrom === 'call')

@@ -56,7 +56,7 @@ export function stepAt(tape: Tape, at: number): TapeStep | undefined {
   return found
 }
 
-/** What is felt at a second, in straight lines between the samples. */
+/** Sensed temperatures at a second, in straight lines between the samples. */
 export function sampleAt(tape: Tape, at: number): Sample | undefined {
   const right = tape.samples.findIndex((s) => s.at >= at)
   if (right < 0) return tape.samples[tape.samples.length - 1]
@@ -91,7 +91,7 @@ export function stretchesOf(tape: Tape, load: Ref): [number, number][] {
   return found
 }
 
-/** What waits at a second and moves by itself later: a timer that is running, with s that it still has. */
+/** A running timer at a second, with s until it ends. */
 export interface Waiting {
   ref: Ref
   kind: 'mode' | 'contact'
@@ -100,7 +100,7 @@ export interface Waiting {
   left: number
 }
 
-/** What is counted down at a second, the first to end first: what moved later after it had begun to wait before. */
+/** Timers that run at a second, the first to end first. A timer that led to a later change comes before the others. */
 export function waitingAt(tape: Tape, at: number): Waiting[] {
   const found = new Map<Ref, Waiting>()
   for (const step of tape.steps) {

@@ -101,7 +101,7 @@ export class Thermostat {
     return this.target(now) - roomF >= this.secondAt() - EPS !== (this.secondSince !== null)
   }
 
-  /** What `offAt` gives where it may change its mind. */
+  /** Temperatures at which the answer of `offAt` may change. */
   get edges(): readonly number[] {
     return (this.knownEdges ??= this.newEdges())
   }

@@ -1,4 +1,4 @@
-/** What a person sets on the wall. */
+/** System switch at the thermostat. */
 export type System = 'heat' | 'cool' | 'emergency' | 'off'
 /** From a second on the room is held at so many °F, or the system stands so. */
 export type WallEvent = { at: number } & (
@@ -15,7 +15,9 @@ interface Stretch {
   warmer: { at: number; setpointF: number } | null
 }
 
-/** What stands on the wall at any second. A winter asks for it a million times, mostly for the stretch that it asked for last. */
+/**
+ * Thermostat's settings at any second. A winter asks a million times, mostly for the stretch that it asked for last.
+ */
 export class Wall {
   private readonly stretches: Stretch[]
   private at = 0
@@ -44,7 +46,7 @@ export class Wall {
     }
   }
 
-  /** What stands at a second. */
+  /** Settings at a second. */
   stands(now: number): Stretch {
     let i = this.at
     while (i > 0 && now < this.stretches[i]!.from) i--

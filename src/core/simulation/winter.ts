@@ -22,7 +22,7 @@ import type { WallEvent } from './wall'
 const FROM_HOUR = 304 * 24
 export const WINTER_DAYS = 180
 
-/** What the room is held at through the winter: one temperature, or less by night. */
+/** Setpoint through the winter: one temperature, or lower at night. */
 export type Habit = 'steady' | 'setback'
 /** A night's setback: °F lower from ten to six. */
 const NIGHT = { byF: 8, from: 22, to: 6 } as const
@@ -43,7 +43,7 @@ export interface Winter {
   /** In the money of the place; null where a price is missing. */
   cost: number | null
   ended: 'until' | 'rest' | 'chatter'
-  /** What Crossing's sums have for the same hours; null: a number that they want is missing. */
+  /** The Balance page's sums for the same hours; null: one of their inputs is missing. */
   year: Year | null
 }
 
@@ -106,7 +106,10 @@ const nights = (indoor: number): WallEvent[] =>
     { at: (day * 24 + NIGHT.from) * 3600, setpointF: indoor - NIGHT.byF, by: 'schedule' },
   ]).flat()
 
-/** What kWh and fuel come to. Hours that are told apart count by the mean of those that were run: sums know no hours. */
+/**
+ * Cost of kWh and fuel. Prices that differ by hour count by their mean over the hours that were run: sums know no
+ * hours.
+ */
 function costOf({ prices }: JobSeen, sums: Sums, run: Weather, fuel: Fuel | null): number | null {
   const price = meanKwh(prices, run, NO_HEAT_F)
   if (price === undefined) return null
@@ -125,7 +128,9 @@ export interface Against {
 export const wintersAgainst = (inst: JobSeen['inst']): number =>
   settingsWith(inst, 'earlyRecovery')[0]?.value === 'on' ? 2 : 0
 
-/** What backup in an early recovery costs: a winter of night setbacks with it, and with the heat pump left alone. */
+/**
+ * Cost of backup during an early recovery: a winter of night setbacks with it, against one with the heat pump alone.
+ */
 export function worksAgainst(
   seen: JobSeen,
   circuit: Circuit,

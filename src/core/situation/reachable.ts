@@ -42,18 +42,18 @@ function memoriesOf(bands: readonly Band[], outdoorF: DegF): Ref[] {
   return [...found]
 }
 
-/** One combination of modes that can occur, with what a rule asks of it. */
+/** A combination of modes that can occur, with what rules ask about it. */
 export interface ModeCombination {
   modes: Record<Ref, string>
   /** How many are away from normal; a differential's memory is never "away". */
   abnormalCount: number
-  /** What those that are away from normal mean. */
+  /** Conditions of the modes away from normal. */
   conditions: ReadonlySet<ModeCondition>
   /** Place in the list of the row that differs from this one in the last thing that is away; -1 for none. */
   parentIndex: number
 }
 
-/** One thing that can vary beside call and temperature, with the states it can be in; the normal one first. */
+/** A mode that can vary beside call and temperature, with its states, the normal one first. */
 interface Axis {
   ref: Ref
   /** The differential's memory has no normal state: both are named. */
@@ -64,7 +64,8 @@ interface Axis {
 /**
  * Every combination of modes that can occur for a call at an outdoor temperature (a proof's third factor).
  * A state is reachable when its condition is not "no" in that call and temperature; failures are left out.
- * Of more than can be tried only those with one thing away from normal: whoever says something of all of them counts first.
+ * Combinations of modes to check. When there are too many, only those with a single mode away from normal: who makes a
+ * statement about all of them counts them first.
  */
 export const reachableCombinations = (inst: Installation, call: Call, outdoorF: DegF): ModeCombination[] =>
   new ModeRows(inst).at(call, outdoorF)
@@ -79,7 +80,7 @@ export class ModeRows {
     this.bands = bandsIn(inst)
   }
 
-  /** What `reachableCombinations` says; the same list whenever the same can vary. */
+  /** Combinations as `reachableCombinations` gives them; the same list whenever the same modes can vary. */
   at(call: Call, outdoorF: DegF): ModeCombination[] {
     const here = `${call} ${outdoorF}`
     let rows = this.known.get(here)
@@ -109,7 +110,7 @@ function combinations(axes: readonly Axis[]): ModeCombination[] {
   let rows: ModeCombination[] = [{ modes: {}, abnormalCount: 0, conditions: new Set(), parentIndex: -1 }]
   for (const axis of axes) {
     const next: ModeCombination[] = []
-    /** Where each row of the shorter list now stands. */
+    /** New position of each row of the shorter list. */
     const moved: number[] = []
     for (const row of rows) {
       const at = next.length
@@ -160,7 +161,7 @@ function axesAt(inst: Installation, bands: readonly Band[], call: Call, outdoorF
       const states = mode.states.filter((s, i) => i === 0 || mayCome(s, context))
       return { ref, memory: false, states: states.length ? states : [{ id: normalState(mode) }] }
     })
-  // What cuts the power comes first: what else happens then changes nothing, and the sweep sees that at once.
+  // Modes that cut the power come first: the others then change nothing, and the sweep sees that at once.
   const cutsPower = (a: Axis) => a.states.some((s) => s.condition === 'off')
   const varying = modes.filter((a) => a.states.length > 1)
   return [...memories, ...varying.filter(cutsPower), ...varying.filter((a) => !cutsPower(a))]

@@ -33,7 +33,7 @@ export function breakpointsOf(inst: Installation): DegF[] {
     .map(degF)
 }
 
-/** One representative of each region: below the first cut, then each cut point and one point between neighbours. */
+/** A representative of each region: below the first breakpoint, then each breakpoint and a point between neighbors. */
 export function regionsOf(inst: Installation): DegF[] {
   const breakpoints = breakpointsOf(inst)
   const edges = [tolerances.coldestF, ...breakpoints, tolerances.warmestF]

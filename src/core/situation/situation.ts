@@ -28,7 +28,7 @@ export interface Situation {
   outdoorF: DegF
   /** State by mode reference ("od.board": "defrost"); memories of differentials too ("odt.band:setpoint": "made"). */
   modes: Record<Ref, string>
-  /** What stood just before, where that decides how the coils come to rest; absent: from all coils at rest. */
+  /** Situation just before this one, where that decides how the coils settle; absent: all coils start de-energized. */
   after?: Situation
 }
 
@@ -37,7 +37,7 @@ export function changedSituation(s: Situation, change: Partial<Omit<Situation, '
   return { call: s.call, outdoorF: s.outdoorF, modes: s.modes, ...change }
 }
 
-/** What an expression of `placed` sees in a situation; coils are supplied by whoever knows them. */
+/** Values that an expression of `placed` reads in a situation. The caller supplies the coils. */
 export function evalContextOf(
   inst: Installation,
   placed: Placed,
@@ -76,7 +76,7 @@ export function canFeel(placed: Placed, condition: ModeCondition): boolean {
   return typeof minutes === 'number' && minutes > 0
 }
 
-/** What a differential's entry in a situation's modes says. */
+/** Reads a differential's entry among a situation's modes. */
 export const memoryState = (last: string | undefined): 'made' | 'broken' | null =>
   last === 'made' || last === 'broken' ? last : null
 
@@ -99,7 +99,7 @@ function modeAt(inst: Installation, ref: Name): Mode | undefined {
   return placedByRef(inst, placed)?.device.modes.find((m) => m.id === id)
 }
 
-/** What a state of the mode that a reference names means; undefined where it means nothing special, or is not there. */
+/** Condition of a mode's state; undefined where it stands for nothing special, or does not exist. */
 export const conditionOf = (inst: Installation, ref: Name, state: string): ModeCondition | undefined =>
   modeAt(inst, ref)?.states.find((s) => s.id === state)?.condition
 
@@ -111,7 +111,7 @@ export function callsOf(inst: Installation): Call[] {
   return CALLS.filter((c) => offered.has(c))
 }
 
-/** What the modes of a situation mean, where that is not normal. */
+/** Conditions of a situation's modes away from normal. */
 export const conditionsOf = (inst: Installation, situation: Situation): Set<ModeCondition> =>
   conditionsOfModes(situation.modes, (ref) => modeAt(inst, ref))
 

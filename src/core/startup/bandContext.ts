@@ -9,15 +9,15 @@ import type { Reading } from './reading'
 import type { BandBasis, Cause, SimpleCause } from './verdict'
 
 export type Range = readonly [number | null, number | null]
-/** What a reading is held against, and what may be behind it. */
+/** Expected range of a reading, with likely causes. */
 export interface Banded {
   right: Range
-  /** Where it is worth another look; else what is not right is wrong. */
+  /** Range that asks for another check; without it a value out of range is wrong. */
   watch?: Range
   nominal?: number
   basis: BandBasis
   from?: Record<string, number>
-  /** What is held against the band where it is not the reading itself: a difference. */
+  /** Value to compare with the range where it is not the reading itself: a difference. */
   value?: number
   unit?: string
   /** Said with a right one. */
@@ -80,7 +80,10 @@ export const movesAir = ({ solved }: Context): boolean =>
 /** In a defrost lines and air are for a while the other way round. */
 export const isDefrost = ({ seen, r }: Context): boolean =>
   conditionsOf(seen.inst, r.situation).has('defrost')
-/** What may be open on the way to what should run here and does not: to the load that is read, else to the first of its kind. */
+/**
+ * Parts that may be open on the way to a load that should run and does not: the load that was read, else the first of
+ * its kind.
+ */
 export function wayTo(c: Context, what: string): Cause[] {
   if (!c.solved.ok) return []
   const load =

@@ -94,7 +94,7 @@ function cfmOf(c: Context, high: boolean): number | null {
   return low ?? tableCfm(seen, 'low') ?? (full === null ? null : BANDS.usualLowAir * full)
 }
 
-/** What may be behind a small difference across the coil: the cheapest to check among the likely first (trade). */
+/** Likely causes of a small difference across the coil, the cheapest to check first (trade). */
 const LOW_DIFFERENCE = cause(
   'probes',
   'airflowHigh',

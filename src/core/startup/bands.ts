@@ -90,7 +90,7 @@ export const BANDS = Object.freeze({
   /** °F at which a coil's thermostat usually opens, and ± (trade: 60 to 70, ±5). */
   coilOpensF: 65,
   switchF: 5,
-  /** Of a board's thermistor against its table: about 4 °F. */
+  /** Tolerance of a board's thermistor against its table: about 4 °F. */
   thermistorShare: 0.1,
   /** Δ°F between an outdoor sensor and a thermometer in the shade (trade: ±2), and where it is worth another look. */
   sensorF: 2,

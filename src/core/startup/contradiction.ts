@@ -38,7 +38,7 @@ function contradicting(reading: Reading, all: readonly Reading[]): Reading | nul
   return others.at(-1) ?? null
 }
 
-/** Where two readings contradict each other neither passes: it is not known which of them is right. */
+/** Withholds a pass from two readings that contradict each other: it is unknown which of them is right. */
 export function withContradiction(verdict: Verdict, reading: Reading, all: readonly Reading[]): Verdict {
   const other = contradicting(reading, all)
   if (!other) return verdict

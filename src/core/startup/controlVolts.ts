@@ -32,7 +32,7 @@ export function judgeControlVolts(circuit: Circuit, r: Reading, all: readonly Re
   const solved = solve(circuit, r.situation)
   const ends = placedByRef(inst, own)?.device.terminals ?? []
   const common = ends.find((t) => t.role === 'C')
-  // Of a reading at a cabinet, or at its transformer, it is the cabinet's own R that was metered.
+  // A reading at a cabinet, or at its transformer, was metered at the cabinet's own R.
   const hot = ends.some((t) => makeRef(own, t.id) === r.at) ? null : ends.find((t) => t.role === 'R')
   const at = hot ? makeRef(own, hot.id) : r.at
   // Wherever the volts are read, it is the transformer's line that they come from.
@@ -129,7 +129,7 @@ const isIdle = (r: Reading): boolean => r.situation.call === 'off' || r.situatio
 /** The control transformer's primary tap against the service; null where it fits, or where there is no tap. */
 function tapMisfit(inst: Installation, at: Name, line: { volts: number; measured: boolean }): Cause | null {
   const tap = tapVolts(inst, at)
-  // What was measured on the line is what the tap has to fit.
+  // The transformer's tap must fit the line volts as measured.
   const service = line.measured ? line.volts : serviceVolts(inst, at)
   // 208 and 240 are told apart; 230 and 240 are one.
   if (tap === null || Math.abs(tap - service) / service < 0.08) return null

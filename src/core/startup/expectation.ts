@@ -7,7 +7,7 @@ import type { Situation } from '../situation'
 import { hangsOn, waysOf } from './knownWays'
 import { tolerances } from '../tolerances'
 
-/** What a meter must show between a terminal and its device's own common, computed from this job's circuit. */
+/** Meter reading that this job's circuit gives between a terminal and its device's own common. */
 export interface Expectation {
   terminal: Ref
   label: string

@@ -109,8 +109,8 @@ function toStep(value: number, { range, step = 1 }: Setting, down: boolean): num
 }
 
 /**
- * What a gate feels outdoors with, and can be held into a cup of water or have a resistor in its place: the switch itself, a
- * kit with a bulb of its own, or the wired sensor with its table of ohms. null: a feed, or nobody knows.
+ * Outdoor sensor of a contact that can go into a cup of water or be replaced by a resistor: the switch itself, a kit
+ * with its own bulb, or the wired sensor with its table of ohms. null: a feed, or unknown.
  */
 function bulbOf(
   circuit: Circuit,

@@ -1,7 +1,7 @@
 import { BANDS, DRIFT } from './bands'
 import { standing, type Reading, type ReadingKind } from './reading'
 
-/** One thing that was read again and again, at one place, in one call. */
+/** Repeated readings of one quantity at one place in one call. */
 export interface ReadingLine {
   kind: ReadingKind
   place: Reading['place']
@@ -17,7 +17,7 @@ export interface ReadingLine {
 
 const dayOf = (r: Reading): string => r.when.slice(0, 10)
 
-/** What was read at the same place in the same call, day by day, and whether it drifts. Corrected readings do not count. */
+/** Readings at the same place in the same call, day by day, and their drift. Corrected readings do not count. */
 export function readingHistory(readings: readonly Reading[]): ReadingLine[] {
   const lines = new Map<string, ReadingLine>()
   const inOrder = standing(readings)
@@ -27,7 +27,7 @@ export function readingHistory(readings: readonly Reading[]): ReadingLine[] {
     const { kind, place, at, value } = r
     const { call } = r.situation
     const modes = Object.entries(r.situation.modes).sort()
-    // What a blower in the clamp adds is another figure, and so is what a defrost does.
+    // A reading with the blower's current in the clamp is another quantity, and so is one in a defrost.
     const key = JSON.stringify([kind, place, at, call, r.withBlower, modes])
     const known = lines.get(key) ?? { kind, place, at, call, points: [], change: null, drift: null }
     const day = dayOf(r)

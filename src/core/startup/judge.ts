@@ -33,7 +33,7 @@ export function judge(
   return withContradiction(withPanels(verdict, reading), reading, all)
 }
 
-/** What hangs on the air through a cabinet. */
+/** Readings that depend on the air through a cabinet. */
 const BY_AIR: readonly Reading['kind'][] = [
   'airflow',
   'staticPressure',
@@ -157,7 +157,7 @@ function blowerBehind(inst: Installation, r: Reading, plates: JobSeen['plates'])
   return own ? own.amps : r.withBlower ? blowerAmps(inst, plates) : 0
 }
 
-/** Of a row that draws nothing: what may be open on its way. */
+/** Parts that may be open on the way to a row without current. */
 const wayOf = (solved: Solution, r: Reading, all: readonly Reading[]): Cause[] =>
   r.place === 'rowTerminals' && isRef(r.at) && number(r) < BANDS.idleA ? inTheWay(solved, r.at, r, all) : []
 

@@ -11,8 +11,9 @@ export interface Ways {
 }
 
 /**
- * What is not known of a circuit as it usually stands (a setting at its default, a conductor in doubt there), and each of them
- * alone otherwise: what comes out alike in all of these hangs on none of them. Laid out once for a circuit.
+ * The circuit with its usual assumptions (a setting at its default, a conductor in doubt there), and once more for each
+ * unknown taken the other way. A result that is the same in all of them depends on no unknown. Laid out once for a
+ * circuit.
  */
 export const waysOf = (circuit: Circuit): Ways => circuit.kept.once(laidOut)
 
@@ -26,7 +27,7 @@ function laidOut(circuit: Circuit): Ways {
   return { usual: taken(usual), others }
 }
 
-/** What a thing hangs on: the unknowns by which it comes out otherwise than it usually does. */
+/** Unknowns that a result depends on: those that change it. */
 export const hangsOn = <T>({ others }: Ways, usually: T, of: (circuit: Circuit) => T): Ref[] => [
   ...new Set(others.flatMap((o) => (of(o.circuit) === usually ? [] : [o.ref]))),
 ]
@@ -49,7 +50,7 @@ export function runningBy(
   return { runs: [...running].filter((ref) => !open.includes(ref)), open }
 }
 
-/** What a meter between two points shows by: the unknowns that move it by more than a volt. */
+/** Unknowns that change a meter's reading between two points by more than a volt. */
 export function voltsHangOn(ways: Ways, situation: Situation, from: Point, to: Point, ohms: Ohms): Ref[] {
   const shown = (circuit: Circuit): number => {
     const solved = solve(circuit, situation)

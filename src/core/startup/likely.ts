@@ -21,8 +21,8 @@ import { number, type Cause, type Verdict } from './verdict'
 const MOST = 5
 
 /**
- * What may be open on the way to a load or a terminal that should have its volts and has none: the conductors and contacts
- * behind the last point that was read live in this state, in their order; where none was, the nearest, and where to meter.
+ * Parts that may be open on the way to a load or terminal without its volts: the conductors and contacts after the last
+ * point that was read live in this state, in order. Without such a reading: the nearest parts, and where to meter.
  * @param target a load part, or a terminal
  */
 export function inTheWay(solved: Solution, target: Ref, r: Reading, all: readonly Reading[]): Cause[] {
@@ -52,7 +52,7 @@ export function inTheWay(solved: Solution, target: Ref, r: Reading, all: readonl
       return before ? [{ kind: 'conductorOpen', from: before }] : []
     })
   const less = suspects(runsThrough(solved, r, all))
-  // Where everything seems to carry current something was read wrongly: then nothing is left out.
+  // When every part seems to carry current, a reading is wrong: then no part is ruled out.
   const open = less.length ? less : suspects(new Set())
   if (isKnown) return open.slice(0, MOST)
   const points = part.filter((ref) => lowTerminal(inst, ref))
@@ -65,7 +65,7 @@ export function inTheWay(solved: Solution, target: Ref, r: Reading, all: readonl
   ]
 }
 
-/** What a load that was read with its amps in this state draws them through: it stands closed. */
+/** Parts that carry the current of a load that was read with amps in this state: they are closed. */
 function runsThrough(solved: Solution, r: Reading, all: readonly Reading[]): ReadonlySet<Ref> {
   const running = standing(all).filter(
     (x) =>
@@ -89,7 +89,7 @@ function isLow(inst: Installation, wire: Ref): boolean {
   return [own?.a, own?.b].some((end) => end && lowTerminal(inst, end))
 }
 
-/** What the current passes from its source before it comes to a terminal: contacts, conductors and terminals, in order. */
+/** Contacts, conductors and terminals that the current passes from its source to a terminal, in order. */
 function wayBefore(solved: Solution, at: Ref): Ref[] {
   for (const load of solved.circuit.net.loads) {
     if (!solved.energised(load.ref)) continue
@@ -100,7 +100,7 @@ function wayBefore(solved: Solution, at: Ref): Ref[] {
   return []
 }
 
-/** Of a terminal that no running load's current passes: the closed contacts and conductors that end at it. */
+/** Closed contacts and conductors that end at a terminal outside the path of every running load's current. */
 function besides(solved: Solution, at: Ref): Cause[] {
   const { inst } = solved.circuit
   const { placed: ref, id } = splitRef(at)
@@ -152,7 +152,7 @@ const SIDE: Partial<Record<Cause['kind'], 'low' | 'high'>> = {
   manifoldHigh: 'high',
   inletLow: 'low',
 }
-/** What does not change with the call. */
+/** Readings that do not depend on the call. */
 const ANY_STATE: readonly ReadingKind[] = ['capacitor', 'rowOhms', 'lineVolts', 'gasInlet']
 
 /**

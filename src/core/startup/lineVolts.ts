@@ -46,7 +46,7 @@ export function judgeLineVolts(inst: Installation, r: Reading): Verdict {
 const SERVICES = [120, 208, 240]
 const NEAR = 0.05
 
-/** What the volts read are, where they are not those of the service as recorded but of another: the likeliest cause of all. */
+/** Line volts that belong to another service than the recorded one: then the record is the likeliest cause. */
 function otherThan(v: number, service: number): Cause[] {
   const found = SERVICES.find((s) => Math.abs(v - s) <= NEAR * s && Math.abs(s - service) > NEAR * service)
   if (found === undefined) return []

@@ -14,7 +14,7 @@ import { callsOf, type Situation } from '../situation'
 import { tolerances } from '../tolerances'
 import { degF } from '../units'
 
-/** One circuit into a cabinet. */
+/** A circuit into a cabinet. */
 export interface Supply {
   feed: Name
   /** Line terminals in the cabinet that still have their volts with this circuit off and the others on. */
@@ -22,7 +22,7 @@ export interface Supply {
   /** 24 V terminals in the cabinet that still have control volts then, on some call. */
   still24: Ref[]
 }
-/** What stands behind one set of panels, and every circuit that must be off before they are opened. */
+/** The space behind one set of covers, and every circuit that must be off before they are opened. */
 export interface Cabinet {
   where: string
   devices: Name[]
@@ -31,7 +31,7 @@ export interface Cabinet {
   controlFrom: Name[]
   /** Points that still have volts with every circuit of the job open: something feeds them that is not recorded. */
   neverDead: Ref[]
-  /** What holds a charge with everything open. */
+  /** Parts that hold a charge with everything off. */
   stored: 'none' | 'capacitor' | 'dcBus'
   /** Pairs of points to meter dead: those with line volts between them when all is on, and each of them to ground. */
   prove: [Ref, Ref][]
@@ -75,7 +75,7 @@ export function lockOutList(inst: Installation): Cabinet[] {
   const circuit = new Circuit(inst)
   const idleIn = (modes: Situation['modes']) =>
     solve(circuit, { call: 'off', outdoorF: degF(tolerances.mildF), modes })
-  /** What cannot be solved is taken for live. */
+  /** A leg that cannot be solved counts as live. */
   const liveAt = (solved: ReturnType<typeof idleIn>) => (leg: Ref) =>
     !solved.ok || solved.meter(leg, EARTH) > tolerances.liveLineVolts / 2
   const liveIn = (modes: Situation['modes']) => liveAt(idleIn(modes))

@@ -13,12 +13,15 @@ export type ReadingKind =
   | 'lineLength'
   | BandedKind
 
-/** Where the leads, the jaw or the probe were. `at` names the device, terminal, load or setting; `place` the way of measuring. */
+/**
+ * Position of the leads, the jaw or the probe. `at` names the device, terminal, load or setting; `place` the way of
+ * measuring.
+ */
 export type ReadingPlace =
   | 'terminals' | 'feed' | 'kitLead' | 'rowTerminals' | 'disconnect' | 'returnDuct' | 'supplyDuct'
   | 'motor' | 'twoClamps' | 'duct' | 'burner' | 'flue' | 'line' | 'coil' | 'sensor' // prettier-ignore
 
-/** One reading. It is never changed: a correction is another reading that supersedes it. */
+/** A reading. It never changes: a correction is another reading that supersedes it. */
 export interface Reading {
   id: string
   kind: ReadingKind
@@ -37,7 +40,7 @@ export interface Reading {
   who: string
   /** ISO 8601 time, by the server's clock where the device's was wrong. */
   when: string
-  /** What the device's clock said, where it was wrong. */
+  /** Time by the device's clock, where that clock was wrong. */
   deviceWhen?: string
   supersedes: string | null
   note?: string
@@ -108,7 +111,7 @@ export function supersededBy(r: Reading, all: readonly Reading[]): Reading[] {
   return found
 }
 
-/** What a reading was taken in, or a card is about. */
+/** Operating state of a reading or a card. */
 type State = Pick<Reading, 'situation' | 'moved'>
 
 /**

@@ -96,7 +96,7 @@ export function defrost(c: Context): Banded | null {
   }
 }
 
-/** What was weighed in beside the factory's charge, by the length of line that was measured. */
+/** Expected charge: the factory's charge plus that for the line length as measured. */
 export function charge(c: Context): Banded | null {
   const { chargedForFt, chargeOzPerFt } = plateAt(c)
   const lengths = standing(c.all).filter((x) => x.kind === 'lineLength' && x.at === c.r.at)

@@ -18,7 +18,7 @@ const numberOf = (thermostat: Placed | undefined, intent: Intent): number | null
  */
 export function callSteps(inst: Installation, call: Call): TestStep[] {
   const thermostat = inst.placed.find((p) => (p.device.calls ?? []).some((c) => c.call === call))
-  // What the thermostat uses, which is the usual droop where nobody set one: the room answers to it all the same.
+  // Without an entry the usual droop counts: the room answers to it all the same.
   const numbers = demandNumbers(inst, thermostat)
   const hasBackup = (thermostat?.device.calls ?? []).some((c) => c.call === 'heatAux1')
   const droop = hasBackup ? numbers.droopF : null

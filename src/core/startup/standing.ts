@@ -15,7 +15,7 @@ export interface RunStanding {
   aboveF: number | null
 }
 
-/** Where a test run stands; null: it has not begun. */
+/** Progress of a test run; null: it has not begun. */
 export function runStanding(circuit: Circuit, progress: Progress): RunStanding | null {
   if (!Object.keys(progress.cards).length) return null
   const plan = testPlan(circuit, dayF(progress))
@@ -37,7 +37,7 @@ export function runStanding(circuit: Circuit, progress: Progress): RunStanding |
     failed: count('failed'),
     open: marked.filter((m) => m.state === undefined && !weather.includes(m)).length,
     waiting: weather.length,
-    // One visit tries them all: the coldest of the colds, the warmest of the warms.
+    // A single visit can do all of them at the coldest of the cold limits and the warmest of the warm ones.
     belowF: below.length ? Math.min(...below) : null,
     aboveF: above.length ? Math.max(...above) : null,
   }

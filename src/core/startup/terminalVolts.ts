@@ -25,7 +25,7 @@ export function judgeTerminalVolts(circuit: Circuit, r: Reading, all: readonly R
   const against = placed && commonOf(placed)
   const shows = (ohms: Ohms) =>
     solved.ok && against && isRef(r.at) ? solved.meter(r.at, against, ohms) : Number.NaN
-  // What is there on the low-impedance range is there; what only the other range shows is a ghost.
+  // Volts on the low-impedance range are real; volts that only the other range shows are ghost voltage.
   const meter = shows(tolerances.lowMeterOhms)
   const ghost = shows(tolerances.meterOhms)
   const base = { rule: 'terminalVolts' as const, unit: 'V', from: {} }

@@ -12,7 +12,7 @@ export interface DroopLimit {
   taken?: true
 }
 
-/** What a person does to bring a card's state up. */
+/** Steps that bring up a card's operating state. */
 export type TestStep =
   /** Room and setpoint apart by so many degrees; `limit`: the droop that it must stay below, or has to pass. */
   | {
@@ -61,14 +61,14 @@ export type Today =
   /** As wired it runs in this call at no temperature. */
   | { can: false; why: 'neverRuns' }
 
-/** What is looked at about an outdoor unit: where its water goes, snow, room for its air, what warms its pan. */
+/** Checks around an outdoor unit: drainage, snow, clearance, pan heater. */
 export const OUTDOOR_LOOKS = ['drainage', 'snow', 'clearance', 'panHeater'] as const
 export type OutdoorLook = (typeof OUTDOOR_LOOKS)[number]
 
 export type CardKind =
   'supply' | 'sensor' | 'call' | 'gate' | 'defrost' | 'minimumOff' | 'float' | 'leak' | 'lowGas' | 'outdoors'
 
-/** One thing that is brought up and looked at. */
+/** A test: an operating state to bring up and check. */
 export interface TestCard {
   id: string
   kind: CardKind
@@ -87,7 +87,7 @@ export interface TestCard {
    */
   expected: { runs: Ref[]; stays: Ref[]; open: Ref[] } | null
   today: Today
-  /** What was called just before, in the order of the plan: waits hang on it. */
+  /** Calls just before this one, in the order of the plan: waits depend on them. */
   past: Past
 }
 

@@ -93,7 +93,7 @@ function withCall(inst: Installation, { kind, steps, situation, today }: Card): 
   return ['minimumOff', 'float', 'leak'].includes(kind) ? [...calls, ...steps] : [...steps]
 }
 
-/** Where the compressor is locked out it never comes alone: the setpoint brings what there is. */
+/** With the compressor locked out it never runs alone: raising the setpoint brings on all heat there is. */
 const withoutDroop = (step: TestStep): TestStep[] =>
   step.kind === 'backupComesToo'
     ? []
@@ -128,7 +128,7 @@ const forcedSpeed = (inst: Installation, plates: JobSeen['plates']): TestStep[] 
       text: p.device.profile?.tests?.join(' ') ?? null,
     }))
 
-/** What is looked at beside an outdoor unit, with nothing called. */
+/** Checks around an outdoor unit, without a call. */
 const outdoorCards = (inst: Installation, outdoorF: DegF): Card[] =>
   outdoorUnits(inst).map((p) => ({
     id: `outdoors-${p.ref}`,
@@ -140,7 +140,7 @@ const outdoorCards = (inst: Installation, outdoorF: DegF): Card[] =>
     past: [],
   }))
 
-/** What runs in a state, which heat sources and compressors do not, and what does or does not by what is not known. */
+/** Loads that run in a state, heat sources and compressors that do not, and loads that depend on an unknown. */
 function expectedOf(ways: Ways, situation: Situation): TestCard['expected'] {
   const running = runningBy(ways, situation)
   if (!running) return null
@@ -233,7 +233,7 @@ function defrostCards(inst: Installation, call: Call | undefined, outdoorF: DegF
   })
 }
 
-/** What a person does to force a defrost, by what its board starts one with. */
+/** Steps to force a defrost, by the way in which its board starts one. */
 function forcingSteps(placed: Placed, calls: TestStep[], isMild: boolean): TestStep[] {
   const at = makeRef(placed.ref, '')
   if (defrostStarts(placed).has('demand'))

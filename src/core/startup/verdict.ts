@@ -13,12 +13,12 @@ export const SIMPLE_CAUSES = [
 ] as const // prettier-ignore
 export type SimpleCause = (typeof SIMPLE_CAUSES)[number]
 
-/** What a band comes from. */
+/** Source of an expected range. */
 export type BandBasis =
   | 'plate' | 'plateDerated' | 'usual' | 'ratedAmps' | 'standsStill' | 'capacity' | 'most' | 'hotLine' | 'coldLine' | 'cap'
   | 'setting' | 'perTon' | 'lineSet' | 'nozzleFlow' | 'sameAir' // prettier-ignore
 
-/** What may be behind a wrong reading, cheapest to check first. */
+/** Likely causes of a wrong reading, cheapest to check first. */
 export type Cause =
   | { kind: 'fuseOpen' } | { kind: 'doorOpen' } | { kind: 'breakerOff' } | { kind: 'tapHighOnLow' } | { kind: 'tapLowOnHigh' }
   | { kind: 'overload' } | { kind: 'looseLug' } | { kind: 'utility' } | { kind: 'sequencerWaiting'; seconds: number | null }
@@ -26,7 +26,7 @@ export type Cause =
   | { kind: 'linkOpen' } | { kind: 'limitOpen' } | { kind: 'wrongKit' } | { kind: 'voltsNotMeasured' } | { kind: 'shouldBeOff' }
   /** Live there and dead here: a conductor between the two. */
   | { kind: 'conductorOpen'; from: Ref } | { kind: 'commonOpen'; from: Ref } | { kind: 'otherService'; volts: number } | { kind: 'legLost' } | { kind: 'twoLegs' }
-  /** Where to put the leads next; what stands in the way from the source to here. */
+  /** Next point to meter; parts on the way from the source to here. */
   | { kind: 'meterNext'; at: Ref } | { kind: 'gateToCheck'; at: Ref } | { kind: 'ghost' }
   | { kind: SimpleCause }
   /** A setting or a conductor that is not known: the verdict hangs on it. */
@@ -49,10 +49,10 @@ export type Rule =
 export interface Verdict {
   verdict: 'right' | 'watch' | 'wrong' | 'unjudged'
   rule: Rule
-  /** Of a band: where it comes from. */
+  /** Source of the expected range. */
   basis?: BandBasis
   unit: string
-  /** What it was held against; null where nothing is. */
+  /** Expected range; null where there is nothing to compare with. */
   expected: { low: number; high: number; nominal: number } | null
   /** Numbers that the expectation was worked out from, for "why". */
   from: Record<string, number>

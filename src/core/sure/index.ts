@@ -1,4 +1,4 @@
-/** What the code around it knows to be there. Where it is not, the program is wrong, and says so at the place. */
+/** Look-ups that must succeed. A failure is a programming error and names the place. */
 
 /**
  * An element of a list by its place.
@@ -12,8 +12,8 @@ export function nth<T>(list: ArrayLike<T>, i: number): T {
 }
 
 /**
- * What a map has under a key.
- * @throws RangeError where there is nothing
+ * Reads a map's value under a key.
+ * @throws RangeError where there is none
  */
 export function under<K, V>(map: { get(key: K): V | undefined }, key: K): V {
   const found = map.get(key)

@@ -16,7 +16,7 @@ import { degF } from '../units'
 import { entry } from './entry'
 import type { Slot } from './counter'
 
-/** What a run is at, as its devices see it. */
+/** Present state of a run, as its devices see it. */
 export interface View {
   situation: () => Situation
   state: () => Settled | null
@@ -24,7 +24,7 @@ export interface View {
   feels: (placed: Placed, what: Felt) => Unknowable<number>
 }
 
-/** What a device's transitions see: made once, and asked of what stands at the moment. */
+/** Context of a device's transitions: made once, and read at every instant. */
 export function contextFor(circuit: Circuit, placed: Placed, view: View): TransitionContext {
   const { inst, net } = circuit
   const settings = new Map<string, Unknowable<Value>>()

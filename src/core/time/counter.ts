@@ -12,14 +12,14 @@ export interface Slot {
 export interface Counter {
   mode: PlacedMode
   transition: Transition
-  /** Where its mode stands, shared by all ways out of it. */
+  /** Present state of its mode, shared by all ways out of it. */
   slot: Slot
   /** s that it takes; null: a setting that nobody knows; undefined: not asked yet. */
   after: number | null | undefined
   /** s counted so far, and how many of them each second counts. */
   counted: number
   rate: number
-  /** What `when` said last. */
+  /** Last answer of `when`. */
   was: Truth
   /** For those that count from an instant: whether that instant has been. */
   begun: boolean
@@ -49,8 +49,8 @@ export const countersOf = (modes: readonly PlacedMode[], slots: ReadonlyMap<Ref,
     }))
 
 /**
- * What the conditions of all counters said in one situation with one state of the circuit: what hangs on air or a coil is kept
- * for one number of what is felt, the rest for good. A run comes back to the same few of these again and again.
+ * Answers of all counters' conditions in one situation with one state of the circuit. Answers that depend on air or a
+ * coil are cached for the last temperatures, the others permanently: a run returns to the same few of them.
  */
 export class Truths {
   private readonly whens: (Truth | undefined)[]

@@ -48,7 +48,7 @@ export class CountCurves {
     }
   }
 
-  /** Those that ever counted, each to the end. */
+  /** All curves that ever counted, each up to its end. */
   ended(until: number): CountCurve[] {
     return this.kept.flatMap(({ curve, rate, at, value }) => {
       curve.points.push([until, value + (rate > 0 ? rate * (until - at) : 0)])

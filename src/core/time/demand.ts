@@ -28,7 +28,7 @@ const RECOVERY_F_PER_HOUR = 4
 export const thermostatOf = (inst: Installation): Placed | undefined =>
   inst.placed.find((p) => (p.device.calls ?? []).some((c) => c.call === 'heat1'))
 
-/** What a device's demand and settings come to. */
+/** Numbers of a device's demand and settings. */
 export function demandNumbers(inst: Installation, placed: Placed | undefined): DemandNumbers {
   const own: Demand = placed?.device.demand ?? {}
   const amount = (q: Quantity | undefined): number | null =>

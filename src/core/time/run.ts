@@ -21,7 +21,7 @@ import { timedContacts, type TimedContact } from './timedContacts'
 import type { Move, OutsideEvent, Step, Trace } from './trace'
 import type { World } from './world'
 
-/** What is asked of a run. Nothing comes from a clock or by chance: the same input gives the same trace. */
+/** Input of a run. Nothing comes from a clock or by chance: the same input gives the same trace. */
 export interface TimeInput {
   /** How it stands at 0 s, for as long as it takes to come to rest. */
   start: Situation
@@ -60,7 +60,7 @@ class Run {
   private readonly due = new Map<TimedContact, { at: number; since: number }>()
   private readonly counters: Counter[]
   private readonly curves: CountCurves | null
-  /** Those that count until the next instant. */
+  /** Counters that count until the next instant. */
   private readonly counting: Counter[] = []
   private readonly untimed = new Set<Ref>()
   private readonly events: OutsideEvent[]
@@ -172,7 +172,7 @@ class Run {
     return false
   }
 
-  /** What the world asks for now, and the class of weather that it is in. */
+  /** Reads the present call from the surroundings, and the temperature class of the weather. */
   private hear(moves: Move[]): void {
     const { world } = this.input
     if (!world) return
@@ -359,7 +359,10 @@ class Run {
     return { ...bare, modes }
   }
 
-  /** What the counters' conditions say as it stands: one that hangs on a mode which does not show has a situation of its own. */
+  /**
+   * Answers of the counters' conditions now; a condition on a mode that the situation does not show needs a situation
+   * of its own.
+   */
   private truthsNow = (): Truths =>
     entry(
       entry(this.truths, this.situation(), () => new Map<Settled | null, Truths>()),

@@ -24,7 +24,7 @@ export interface ModeCause extends FeltCause {
   site: string | null
 }
 
-/** One thing that moved, with what it had waited for. */
+/** A change, with the delay that led to it. */
 export type Move =
   | { kind: 'outside'; event: OutsideEvent }
   | { kind: 'demand'; from: Call; call: Call; cause: DemandCause }

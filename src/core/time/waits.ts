@@ -7,7 +7,7 @@ import { tolerances } from '../tolerances'
 import { runTime } from './run'
 import type { Move, OutsideEvent, Step, Trace } from './trace'
 
-/** What held a load off for some seconds: a mode's state that had to pass, or a contact that was slow to follow. */
+/** Cause of a load's delay: a mode's state that had to pass, or a contact that follows slowly. */
 export type Held = (
   | { kind: 'mode'; ref: Ref; state: string; seconds: number }
   | { kind: 'contact'; ref: Ref; closes: boolean; seconds: number }
@@ -16,7 +16,7 @@ export type Held = (
   beside?: true
 }
 
-/** One load that comes on, or goes off, some time after a call. */
+/** A load that comes on, or goes off, some time after a call. */
 export interface Wait {
   load: Ref
   on: boolean
@@ -25,7 +25,7 @@ export interface Wait {
   held: Held[]
 }
 
-/** What happens in the seconds after a call. */
+/** Events in the seconds after a call. */
 export interface CallWaits {
   call: Call
   waits: Wait[]
@@ -36,7 +36,7 @@ export interface CallWaits {
   ended: Trace['ended']
 }
 
-/** What was called before, first to last, each for how long. */
+/** Earlier calls, first to last, each with its length. */
 export type Past = readonly { call: Call; seconds: number }[]
 
 /** s for which what follows a call is looked at: longer than any timer of a board. */
@@ -107,9 +107,9 @@ function waitsIn(circuit: Circuit, steps: readonly Step[], last: Step, from: num
     for (const m of step.moves) {
       if (m.kind !== 'load' || m.on !== last.running.includes(m.ref)) continue
       const at = found.findIndex((w) => w.load === m.ref)
-      // Of a load that comes and goes the last time counts.
+      // A load that comes and goes counts by its last change.
       if (at >= 0) found.splice(at, 1)
-      // Of what goes off, the way by which it was on says what held it.
+      // For a load that goes off, the path on which it ran says what delayed it.
       const seen = m.on ? step : (steps[i - 1] ?? step)
       const seconds = step.at - from
       found.push({ load: m.ref, on: m.on, seconds, held: heldBy(circuit, seen, m.ref, steps, step.at, from) })
@@ -118,8 +118,8 @@ function waitsIn(circuit: Circuit, steps: readonly Step[], last: Step, from: num
 }
 
 /**
- * What took the time up to an instant at which a load moved, first to last: what moved then after waiting, on the load's
- * own way where there is such; then what moved when that wait began, and so on back to the call.
+ * Delays up to the instant at which a load changed, first to last: the timer that ended then, on the load's own path
+ * where there is one; then the timer that ended when that one began, and so on back to the call.
  */
 function heldBy(
   circuit: Circuit,

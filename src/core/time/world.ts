@@ -16,9 +16,9 @@ export type DemandCause =
   /** Somebody turned it, or its schedule did. */
   | { why: 'set' }
 
-/** What the circuit stands in: a house, weather, and somebody's thermostat. */
+/** Surroundings of the circuit: a house, weather, and somebody's thermostat. */
 export interface World {
-  /** What is called now, and why it was last changed; asked before anything moves at an instant. */
+  /** Present call, and the reason of its last change; asked before anything changes at an instant. */
   demand(now: number): { call: Call; cause: DemandCause }
   /** Something goes wrong at the site, or is put right. */
   happens(site: string): void
@@ -26,7 +26,7 @@ export interface World {
   outdoorF(): DegF
   /** °F of air and coil where a device stands; null: nobody knows. */
   feels(placed: Placed, what: Felt): Unknowable<number>
-  /** What makes a device feel something else than is there, by its name; null: nothing does. */
+  /** Name of a fault that makes a device sense another value than the true one; null: none. */
   misfeels?(what: Felt): string | null
   /** A number that is another whenever something felt has passed a temperature at which a mode goes its way. */
   feltNumber(): number

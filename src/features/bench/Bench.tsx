@@ -153,7 +153,7 @@ export function Bench() {
   )
 }
 
-/** One card of its own, so that what it shows is worked out without keeping the others waiting. */
+/** A card apart from the others, so that working out its content does not delay them. */
 function TargetChain({
   solved,
   ...card
@@ -161,7 +161,7 @@ function TargetChain({
   return <ChainCard {...card} chain={chainOf(solved, card.target.ref)} />
 }
 
-/** That settings contradict what is landed, where the wires are looked at. */
+/** Warns beside the wires that settings contradict them. */
 function SetupLine() {
   const { go, inst, conflicts } = useJobScreen()
   if (!conflicts.length) return null
@@ -176,7 +176,7 @@ function SetupLine() {
   )
 }
 
-/** What the technician is in the middle of, or has just done, with the way back. */
+/** The technician's present or last action, with a way to undo it. */
 function Banner({ landing }: { landing: ReturnType<typeof useLanding> }) {
   const { inst } = useJobScreen()
   const { state } = landing

@@ -69,7 +69,7 @@ export const Diagram = memo(function Diagram({
       chosen: moving === wire.id,
     }
   })
-  // What is live lies over the rest, and what is on the path over all.
+  // Live conductors are drawn over the rest, and those on the selected path over all.
   const level = (c: { onRoute: boolean; look: string }) => (c.onRoute ? 2 : c.look === 'live' ? 1 : 0)
   conductors.sort((a, b) => level(a) - level(b))
   return (
@@ -210,7 +210,7 @@ const CableNames = memo(function CableNames({ cables }: { cables: DrawnCable[] }
     ))
 })
 
-/** One conductor: thin and broken at rest, whole when common, thick and haloed when live. */
+/** A conductor: thin and dashed at rest, solid when common, thick with a halo when live. */
 const Conductor = memo(function Conductor({
   id,
   d,
@@ -224,7 +224,7 @@ const Conductor = memo(function Conductor({
 }: {
   id: string
   d: string
-  /** Where its bare ends are, as "x,y" parted by spaces. */
+  /** Positions of its bare ends, as "x,y" separated by spaces. */
   loose: string
   colour: string
   doubt: boolean

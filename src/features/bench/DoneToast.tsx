@@ -8,7 +8,7 @@ import type { useLanding } from './useLanding'
 /** ms that what was done is offered for undoing; a pointer on it, or another window, holds it. */
 const UNDO_MS = 10_000
 
-/** What was just done, with the way back. */
+/** The last action, with undo. */
 export function DoneToast({ landing, hidden }: { landing: ReturnType<typeof useLanding>; hidden: boolean }) {
   const { done } = landing
   return (

@@ -28,7 +28,7 @@ function voltsWords(volts: TerminalVolts | undefined): string {
   return `${figure(volts.volts)} V to common`
 }
 
-/** What is landed on the chosen terminal, and what can be done with it. */
+/** Conductors on the chosen terminal, and actions for them. */
 function TerminalPanel({ terminal, volts, landing }: Props) {
   const { inst, conflicts: all } = useJobScreen()
   const conflicts = all.filter((c) => [c.at, ...c.also].includes(terminal))

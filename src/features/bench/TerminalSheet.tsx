@@ -6,7 +6,7 @@ import { refWords } from '@/words'
 import { useJobScreen } from '../session'
 import type { LandingTools } from './useLanding'
 
-/** Where an end can go: the terminals of the place it is at first, then everything else. */
+/** Terminals to land an end on: first those of its own place, then all others. */
 export function TerminalSheet({
   wire,
   end,

@@ -3,8 +3,8 @@ import { splitRef, terminalOf, type Installation, type Ref, type Wire } from '@/
 import type { Operation } from '@/jobfile'
 
 /**
- * What the technician is doing with a conductor. One machine for tap, click and keyboard:
- * nothing → a terminal chosen → landing from it (or moving one end of a conductor) → the other terminal chosen.
+ * The technician's action with a conductor. One machine serves tap, click and keyboard: nothing → a terminal chosen →
+ * landing from it (or moving one end of a conductor) → the other terminal chosen.
  */
 export type Landing =
   | { step: 'none' }
@@ -12,7 +12,7 @@ export type Landing =
   | { step: 'landing'; from: Ref }
   | { step: 'moving'; wire: string; end: 'a' | 'b' }
 
-/** What choosing a terminal does next, and the edit that it makes, if any. */
+/** Result of choosing a terminal, with the edit that it makes, if any. */
 export function choose(
   inst: Installation,
   state: Landing,

@@ -1,6 +1,6 @@
 import { makeRef, type Installation, type Point, type Ref } from '@/core/installation'
 
-/** Where a meter's two leads are, and which goes to the next point that is tapped. */
+/** Positions of a meter's two leads, and which lead goes to the next point that is tapped. */
 export interface Leads {
   red: Point
   black: Point

@@ -6,7 +6,7 @@ export const mark = ({ proof }: MarkSeen): PlaceMark => {
   const toLookAt = proof.findings.length - broken
   const undecided = proof.undecided.length
   if (broken) return { text: `${broken} broken`, needs: true }
-  // What is undecided may be broken: it comes before what only wants a look.
+  // An undecided rule may be broken: it comes before a warning.
   if (undecided) return { text: `${undecided} undecided`, needs: false }
   if (toLookAt) return { text: `${toLookAt} to look at`, needs: false }
   return { text: proof.solved ? 'proven' : 'not proven', needs: false }

@@ -7,7 +7,7 @@ import { refWords } from '@/words'
 import { liveOf, newWireId, useJobScreen, useSessionState } from '../session'
 import { choose, landingOperations, type Landing } from './landing'
 
-/** What was just done, offered for undoing. */
+/** The last action, offered for undo. */
 export interface Done {
   words: string
   at: number

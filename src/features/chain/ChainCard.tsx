@@ -92,7 +92,7 @@ function EveryGate({ inst, gates }: { inst: Installation; gates: readonly ChainG
   )
 }
 
-/** What stops it. That nobody asked for it is said small; a gate that stops what was asked for is said large. */
+/** The reason that stops a load. A missing call is shown small; a contact that stops a call is shown large. */
 function Reason({ gate, name, reason }: { gate: ChainGate; name: string; reason: string }) {
   const notCalled =
     gate.because.some((b) => b.kind === 'call') && !gate.because.some((b) => b.kind === 'sense')

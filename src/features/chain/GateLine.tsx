@@ -8,8 +8,8 @@ const STEP = 30
 const MID = 14
 
 /**
- * One chain as a line from source through load to common: closed contacts where a gate passes, a raised blade at the
- * one that blocks, and a broken line from there on. Shape carries the state; colour only repeats it.
+ * A chain drawn as a line from source through load to common: closed contacts, a raised blade at the open one, and a
+ * dashed line from there. Shape shows the state; color repeats it.
  */
 export function GateLine({ inst, chain }: { inst: Installation; chain: GateChain }) {
   const { gates, first, running } = chain

@@ -13,7 +13,7 @@ import { YearCharts } from './YearCharts'
 
 /**
  * Who heats when in this house: the answer, the picture with its gates, the schools side by side, and what it all hangs on.
- * What does not hang on a gate on its way is kept as it is while one is dragged.
+ * Parts that do not depend on a dragged lockout do not render again while it is dragged.
  */
 export function Crossing() {
   const { seen, view, stale, moves } = useCrossing()

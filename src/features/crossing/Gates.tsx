@@ -176,7 +176,7 @@ const PreviewWords = memo(function PreviewWords({
   )
 })
 
-/** What every state says of where the gate rests: beside what the settings say by themselves, which is told at once. */
+/** Result of all operating states at the lockout's new value. The result of the settings alone is shown before it. */
 const ProvenWords = memo(function ProvenWords({
   proven,
   preview,

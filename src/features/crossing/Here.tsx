@@ -6,7 +6,7 @@ import { sharingAt } from '@/core/crossing'
 import { btuh, degrees, figure } from '@/words'
 import { useSituationNow } from '../session'
 
-/** What stands at the dock's temperature: the mark on the picture, in numbers. */
+/** Numbers at the dock's temperature, which the picture marks. */
 export const Here = memo(function Here({ view }: { view: CrossingView }) {
   const { outdoorF } = useSituationNow()
   const { curve } = view

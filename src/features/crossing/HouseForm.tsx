@@ -30,11 +30,13 @@ const FIELDS: Record<LoadWay, readonly HouseValue[]> = {
   design: ['designLoad', 'designF'],
   ua: ['ua', 'gains'],
 }
-/** Of the ways: a one-stage unit is watched by its share of the time, an inverter by its kWh. */
+/**
+ * Inputs of a way to measure the load: a one-stage unit is watched by its share of the time, an inverter by its kWh.
+ */
 const shown = (way: LoadWay, inverter: boolean): readonly HouseValue[] =>
   way === 'run' ? (inverter ? ['runKwh', 'runHours', 'runF'] : ['runShare', 'runF']) : FIELDS[way]
 
-/** What Crossing hangs on: the house by any of four ways, the unit's ratings, the air, prices and a climate. */
+/** Inputs of the Balance page: the house by any of four ways, the unit's ratings, the air, prices and a climate. */
 export const HouseForm = memo(function HouseForm({ seen, view }: { seen: JobSeen; view: CrossingView }) {
   const { edit } = useJobScreen()
   const { unit } = heatersOf(seen)

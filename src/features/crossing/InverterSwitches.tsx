@@ -7,7 +7,10 @@ import { INTENT_WORDS, settingText, whyRecommended } from '@/words'
 
 const SWITCHES = ['earlyDefrost', 'longDefrost', 'capacityDrift', 'boost'] as const
 
-/** What an inverter's switches should be in this climate and house, and why: otherwise as its maker left them. */
+/**
+ * Recommended positions of an inverter's switches in this climate and house, with reasons: otherwise the factory
+ * default.
+ */
 export const InverterSwitches = memo(function InverterSwitches({ seen }: { seen: JobSeen }) {
   const wanted = recommend(seen)
   const rows = SWITCHES.flatMap((intent) =>

@@ -145,7 +145,7 @@ interface Drawn {
   height: number
 }
 
-/** What no finger moves: axes, hours, curves and where they cross. */
+/** Parts of the picture that no drag moves: axes, hours, curves and where they cross. */
 const Still = memo(
   function Still({ view, x, y, top, plot, width, height }: Drawn) {
     return (

@@ -6,7 +6,7 @@ import { Button, Field, NumberField, TypedInput } from '@/ui'
 import { PRICE_WORDS } from '@/words'
 import { useJobScreen } from '../session'
 
-/** What the first period of a rate is until it is typed: winter evenings. */
+/** A rate's first period before anything is typed: winter evenings. */
 const FIRST: Omit<RatePeriod, 'kwh'> = { fromMonth: 11, toMonth: 3, fromHour: 16, toHour: 20 }
 const PARTS = [
   ['fromMonth', 'From month', 1, 12],
@@ -15,7 +15,7 @@ const PARTS = [
   ['toHour', 'to hour', 0, 23],
 ] as const
 
-/** What energy costs here: a kWh, flat or by month and hour, and the fuel. */
+/** Energy prices: a kWh, flat or by month and hour, and the fuel. */
 export function PricesForm() {
   const { job, edit } = useJobScreen()
   const { kwh, fuel, currency = '', periods = [] } = job.prices

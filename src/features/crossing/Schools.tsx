@@ -138,7 +138,7 @@ function columnsOf(
   return columns.flatMap((c) => c ?? [])
 }
 
-/** What a school would set on the devices of this job, and the button that sets it, as one edit. */
+/** Settings that a strategy would change on this job's devices, and a button that changes them as one edit. */
 function Apply({ school, onDone }: { school: Strategy; onDone: () => void }) {
   const { inst, job } = useJobScreen()
   const setValue = useSetValue()

@@ -60,7 +60,7 @@ function Shares({
   const priced = view.year?.cost !== null
   const ofKwh = (kwh: (s: Share) => number) => (s: Share) => {
     const { electricCost, kwh: all } = s.year
-    // What each source costs is its part of the hours' electricity.
+    // A source's cost is its part of the hours' electricity.
     return priced ? (all > 0 ? ((electricCost ?? 0) * kwh(s)) / all : 0) : kwh(s)
   }
   const layers: (ChartLayer | null)[] = [

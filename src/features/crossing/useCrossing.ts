@@ -14,9 +14,9 @@ import { useJobScreen, useProof, useSetValue } from '../session'
 export interface Dragged {
   at: string
   valueF: number
-  /** What was reckoned last, and for which °F: it comes after the finger. */
+  /** The last result, and its °F: it follows the finger with a delay. */
   preview: (GatePreview & { valueF: number }) | null
-  /** What every state says, once the finger has rested: findings that do not stand today, and for which °F. */
+  /** Result of all operating states once the finger rests: findings that are not there today, and their °F. */
   proven: { valueF: number; raised: Finding[]; failed: boolean } | null
 }
 
@@ -30,7 +30,7 @@ export const useDragged = (drags: Drags, at: string): Dragged | null =>
 export const useDraggedSharing = (drags: Drags): Sharing | null =>
   useStore(drags, ({ dragged }) => dragged?.preview?.sharing ?? null)
 
-/** What a person does with a gate. */
+/** A person's actions on a lockout. */
 export interface GateMoves {
   drags: Drags
   drag: (gate: CrossingGate, valueF: number) => void
@@ -43,7 +43,7 @@ const PREVIEW_EVERY = 120
 /** ms for which the finger rests before every state is proven for where it is. */
 const PROOF_AFTER = 250
 
-/** What Crossing says of the job on the screen, and of a gate that is being dragged. */
+/** Balance of the job on the screen, and of a lockout that is being dragged. */
 export function useCrossing() {
   const { job, inst } = useJobScreen()
   const setValue = useSetValue()

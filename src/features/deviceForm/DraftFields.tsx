@@ -5,7 +5,7 @@ import type { DeviceDraft } from '@/core/equipment'
 import { NumberField, SelectField } from '@/ui'
 import { draftFieldWords, draftOptionWords } from '@/words'
 
-/** What is asked of a device of this kind beside its terminals. */
+/** Fields of a device of this kind, beside its terminals. */
 export function DraftFields({
   draft,
   put,

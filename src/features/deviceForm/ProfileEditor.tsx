@@ -55,7 +55,7 @@ interface Draft {
   name: string
   fits: string
   frame: ReturnType<typeof frameOf>
-  /** What it changes by itself, as typed; as read it is in `frame`. */
+  /** Settings that it changes by itself, as typed; as read they are in `frame`. */
   shifts: string
   rows: ProfileRow[]
 }

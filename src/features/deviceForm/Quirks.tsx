@@ -13,7 +13,7 @@ const FLAGS = {
   activate: 'Counts after a second press',
 } as const
 
-/** What a way of keying changes by itself, a line each. */
+/** Settings that a way of keying in changes by itself, a line each. */
 export const shiftsText = ({ shifts = [] }: Frame): string =>
   shifts.map((s) => `${s.setting}: ${s.text}`).join('\n')
 
@@ -26,7 +26,7 @@ export function withShifts({ shifts: _, ...frame }: Frame, typed: string): Frame
   return shifts.length ? { ...frame, shifts } : frame
 }
 
-/** What a person must know of a way of keying beside its keys. */
+/** Notes about a way of keying in, beside its keys. */
 export function Quirks({
   frame,
   setFrame,
@@ -35,7 +35,7 @@ export function Quirks({
 }: {
   frame: Frame
   setFrame: (next: Frame) => void
-  /** What it changes by itself, as typed. */
+  /** Settings that it changes by itself, as typed. */
   shifts: string
   setShifts: (typed: string) => void
 }) {

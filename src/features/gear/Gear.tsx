@@ -14,7 +14,7 @@ import { useDraft, useJobScreen } from '../session'
 import { PlateRead } from './PlateRead'
 import { AddCable, AddDevice, NewerDescriptions, RemoveDevice } from './Bolted'
 
-/** What is bolted down: each device with its plate and its settings, the cables, the site. */
+/** Installed equipment: each device with its plate and its settings, the cables, the site. */
 export function Gear() {
   const { inst, job } = useJobScreen()
   const devices = inst.placed.filter((p) => p.device.settings.length > 0 || p.device.kind !== 'splice')
@@ -70,7 +70,7 @@ function DeviceSection({ placed }: { placed: Placed }) {
   const { go } = useJobScreen()
   const { device } = placed
   const plate = plateLine(device.plate)
-  // What the circuit hangs on, and what the plate says; the rest is keyed in the Setup.
+  // Settings of the plate and settings that the circuit depends on; the others are keyed in on the Settings page.
   const own = device.settings.filter((s) => s.group === 'plate' || drives(device, s.id))
   const more = device.settings.length - own.length
   const unknown = own.filter((s) => settingValue(placed, s.id) === null).length
@@ -116,7 +116,7 @@ function DeviceSection({ placed }: { placed: Placed }) {
   )
 }
 
-/** What the settings that nobody has set or read are taken to be, and the one answer that makes them known. */
+/** Assumed values of the settings that nobody has entered or read, and one button that confirms them. */
 function Unread({ placed }: { placed: Placed }) {
   const { job, edit } = useJobScreen()
   const entry = job.placed.find((p) => p.ref === placed.ref)
@@ -264,7 +264,7 @@ function TextField({
     if (draft === null || draft === value) return clear()
     const result = edit({ kind: 'setField', field, value: draft }, seen === undefined ? {} : { seen })
     setError(result.ok ? null : result.problems.map(sentence).join('; '))
-    // What cannot be kept stays in the box to be mended.
+    // A value that cannot be saved stays in the box to be corrected.
     if (result.ok) clear()
   }
   return (

@@ -1,6 +1,6 @@
 import { loaded, type PlaceEntry } from '../session'
 
-/** What is bolted down. */
+/** Installed equipment. */
 export const gear: PlaceEntry = {
   id: 'gear',
   title: 'Gear',

@@ -11,7 +11,7 @@ import { ReadingsFile } from './ReadingsFile'
 import { Signatures } from './Signatures'
 import { YearByYear } from './YearByYear'
 
-/** What is handed over: the report, the card in the cabinet, the owner's card, and how the house was over the years. */
+/** Papers: the report, the card in the cabinet, the owner's card, and the house's history. */
 export function Handover() {
   return (
     <div className="max-w-4xl pb-10 print:max-w-none">

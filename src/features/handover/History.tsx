@@ -8,7 +8,7 @@ import { Button, Disclosure } from '@/ui'
 import { dateWords, operationWords } from '@/words'
 import { useJobScreen } from '../session'
 
-/** One edit, as the server's log has it. */
+/** An edit from the server's log. */
 interface PastEdit {
   version: number
   who: string

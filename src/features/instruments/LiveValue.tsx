@@ -5,7 +5,7 @@ import { Button, cx } from '@/ui'
 import { figure } from '@/words'
 import { useHeld } from './useHeld'
 
-/** What an instrument shows at a point, and one tap that takes it. Nothing where no instrument speaks. */
+/** An instrument's display at a point, with a tap to save it. Empty without an instrument. */
 export function LiveValue({
   point,
   since,

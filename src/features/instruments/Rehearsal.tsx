@@ -31,7 +31,7 @@ function Offer() {
   const router = useRouter()
   const [said, setSaid] = useState<string | null>(null)
   const begin = async (hasFault: boolean) => {
-    // What was read on the real site is no matter of the rehearsal.
+    // Readings from the real site are not part of a practice run.
     const answer = await addJob({
       ...job,
       title: cut(`Rehearsal: ${job.title}`, 120),

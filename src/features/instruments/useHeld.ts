@@ -8,9 +8,9 @@ import { CHANNEL, type FromInstrument, type FromPage } from '@/workers'
 const [GONE_MS, AGAIN_MS] = [5000, 1500]
 
 /**
- * What an instrument shows that is held at a point, while it is; null: none speaks.
- * @param point null: nothing is held
- * @param since ISO time at which the call was made; null: long ago
+ * Display of an instrument that is held at a point; null: there is none.
+ * @param point null: no point
+ * @param since ISO time of the call; null: long ago
  */
 export function useHeld(point: Point | null, since: string | null): FromInstrument | null {
   const [shown, setShown] = useState<FromInstrument | null>(null)

@@ -279,7 +279,7 @@ function JobLink({ line }: { line: Line }) {
   )
 }
 
-/** What is known of a job. While it is awaited its room is kept, as much as a longer verdict takes: nothing moves when it comes. */
+/** A job's line. While its verdict loads, room for a long verdict is reserved, so that nothing moves. */
 function JobLine({ line }: { line: Line }) {
   const { summary } = line
   return (

@@ -5,7 +5,7 @@ import type { Shelf } from '@/jobfile'
 import { MenuButton } from './MenuButton'
 import type { Line } from './useJobs'
 
-/** Where a job on a shelf can go from there. */
+/** Shelves that a job can move to from its present one. */
 const WAYS: Record<Shelf, readonly (readonly [Shelf, string])[]> = {
   here: [
     ['archived', 'Put it away'],
@@ -18,7 +18,7 @@ const WAYS: Record<Shelf, readonly (readonly [Shelf, string])[]> = {
   deleted: [['here', 'Bring it back']],
 }
 
-/** What can be done with a job as a whole. */
+/** Menu of actions on a whole job. */
 export function LineMenu({ line, shelf, onMove }: { line: Line; shelf: Shelf; onMove: (to: Shelf) => void }) {
   return (
     <DropdownMenu.Root modal={false} defaultOpen>

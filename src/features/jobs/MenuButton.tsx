@@ -1,7 +1,7 @@
 import { Ellipsis } from 'lucide-react'
 import type { ComponentProps } from 'react'
 
-/** What opens a line's menu. */
+/** Button that opens a line's menu. */
 export function MenuButton({ title, ...rest }: ComponentProps<'button'> & { title: string }) {
   return (
     <button

@@ -7,16 +7,16 @@ import { Button, cx, FileButton } from '@/ui'
 import { count } from '@/words'
 import type { ShopImport } from './importShop'
 
-/** What is said of an import: that it runs, or how it ended. */
+/** Message about an import: that it runs, or how it ended. */
 interface Said {
   ok: boolean
   title: string
   lines: string[]
-  /** What can be done next with the same file. */
+  /** Next actions with the same file. */
   acts: [label: string, act: () => void][]
 }
 
-/** Of what could be a long list, this much is shown. */
+/** Longest list of messages that is shown. */
 const MOST_LINES = 8
 /** As much of a file as tells a job from a shop. */
 const HEAD = 4096

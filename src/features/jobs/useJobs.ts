@@ -25,7 +25,10 @@ const [AGAIN_MS, GATHER_MS] = [4000, 300]
 
 const made = () => new QueryClient({ defaultOptions: { queries: { retry: false, networkMode: 'always' } } })
 let ours: QueryClient | null = null
-/** What the list keeps of the server's answers, in this page; a page that is made on the server keeps nothing for the next. */
+/**
+ * Cache of the server's answers in this page. A page that is rendered on the server gets a new one, shared with no
+ * other.
+ */
 export const queryClient = (): QueryClient => (typeof window === 'undefined' ? made() : (ours ??= made()))
 const KEY = 'jobs'
 const askAgain = () => queryClient().invalidateQueries({ queryKey: [KEY] })
@@ -37,7 +40,7 @@ async function page(asked: ListAsked, from: number): Promise<JobListing> {
   return answer.value
 }
 
-/** What a job is proven to be, at one of its revisions; `null`: the server would not prove it. */
+/** Verdict of a job at one of its revisions; `null`: the server failed to prove it. */
 type Proven = ReadonlyMap<string, { version: number; summary: Summary | null }>
 
 /**
@@ -46,7 +49,7 @@ type Proven = ReadonlyMap<string, { version: number; summary: Summary | null }>
  */
 export function useJobs(asked: ListAsked, first: JobListing | null) {
   const [proven, setProven] = useState<Proven>(new Map())
-  // What was asked for narrows to its first part again when something else is.
+  // A new filter or search starts again at the first part.
   const [shown, setShown] = useState({ asked, pages: 1 })
   const [order, setOrder] = useState<Order | null>(null)
   const pages = shown.asked === asked ? shown.pages : 1
@@ -74,8 +77,8 @@ export function useJobs(asked: ListAsked, first: JobListing | null) {
     }
   }, [])
   const listed = once(query.data?.flatMap((p) => p.jobs))
-  // What somebody else did moves no line under a finger: it waits until it is asked for. What an earlier look kept is
-  // shown while this one is fetched, which then arranges it.
+  // Changes by others move no line under a finger: the new order waits until it is asked for. A cached list is shown
+  // while a fresh one loads, which then sets the order.
   const ours = order?.asked === asked && order.pages === pages ? order : null
   if (listed && !query.isPlaceholderData && !ours?.isFetched && (!ours || !query.isFetching))
     setOrder({ asked, pages, ids: listed.map((job) => job.id), isFetched: !query.isFetching })

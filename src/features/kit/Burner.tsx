@@ -58,7 +58,7 @@ const LP_STEPS = [
   'Leak test, CO at flue and registers, rise inside the plate’s band.',
 ]
 
-/** What the burner burns and gives, by its meter or its nozzle, against its plate. */
+/** A burner's input and output by its meter or its nozzle, compared with its plate. */
 export function Burner({ seen }: { seen: JobSeen }) {
   const { job } = useJobScreen()
   const [typed, setTyped] = useLocalStorage<Typed>(`gate-cross-burner-${job.id}`, {})

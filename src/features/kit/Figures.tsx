@@ -33,7 +33,7 @@ const COLUMNS: TableColumn<RowFigures>[] = [
 /** °F: the most that strips may usually warm the air by; the kit's instruction wins. */
 const MOST_RISE_F = 75
 
-/** What the kit should read at these volts, row by row and bank by bank, and what its heat does to the air. */
+/** Expected readings of the kit at these volts, row by row and bank by bank, and the temperature rise of the air. */
 export function Figures({ placed, volts, cfm }: { placed: Placed; volts: number; cfm: number | null }) {
   const { inst, job } = useJobScreen()
   const rows = rowFigures(inst, placed.ref, volts)

@@ -1,6 +1,6 @@
 import { loaded, type PlaceEntry } from '../session'
 
-/** What is inside the kit. */
+/** The inside of the kit. */
 export const kit: PlaceEntry = {
   id: 'kit',
   title: 'Kit',

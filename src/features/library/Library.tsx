@@ -166,7 +166,7 @@ export function Library() {
   )
 }
 
-/** What a device of the form was started from, and what was changed of it. */
+/** The device that a form was started from, and the changes since. */
 function Started({ device, library }: { device: Device; library: readonly Device[] }) {
   const draft = draftOf(device)
   const from = draft && library.find((d) => d.id === draft.from)

@@ -12,7 +12,7 @@ import {
 } from '@/core/plan'
 import { FRESH_COMMISSIONING, freshParts, JOB_VERSION, type Job } from '@/jobfile'
 
-/** What the technician has said of a new job so far. Devices by id; '' is none. */
+/** Choices for a new job so far. Devices by id; '' is none. */
 export interface Choices {
   title: string
   owner: string
@@ -28,7 +28,7 @@ export interface Choices {
   outConductors: number
   outFeet: number
   landing: 'plan' | 'bare'
-  /** Where the technician chose otherwise than is usual. */
+  /** Practices that differ from the usual ones. */
   practice: Partial<WiringPractice>
 }
 

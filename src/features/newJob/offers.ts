@@ -4,14 +4,17 @@ import type { Installation } from '@/core/installation'
 import type { Plan, Unmet } from '@/core/plan'
 import { gearOf, planOf, type Choices } from './gear'
 
-/** What the gear as chosen lacks: what the plan cannot give, or the outdoor temperature that its settings ask for. */
+/**
+ * Missing parts of the chosen equipment: a requirement that the plan cannot meet, or the outdoor temperature that its
+ * settings need.
+ */
 export type Lack = Unmet | 'noOutdoorTemperature'
 
 /** Something that was not picked, and would give what is lacking. */
 export interface Offer {
   lack: Lack
   devices: Device[]
-  /** Where none is offered: one that would help, were it not for so many conductors that no cable has. */
+  /** Closest cable when none fits, with the number of conductors that it lacks. */
   short: { device: Device; by: number } | null
 }
 

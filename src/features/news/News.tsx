@@ -5,12 +5,12 @@ import { ended, operationWords } from '@/words'
 import { useJobScreen, useJobView } from '../session'
 import { byWhom } from './ChangedBy'
 
-/** What others have done to this job while it is looked at, until it is said to be seen. */
+/** Changes that others made to this job while it was open, until they are marked as seen. */
 export function News({ onSeen }: { onSeen: () => void }) {
   const { news } = useJobView()
   const { inst } = useJobScreen()
   if (!news.length) return null
-  // What was done last is what the screen has just changed by.
+  // The latest change is the one that has just changed the screen.
   const last = [...news].reverse().slice(0, 3)
   return (
     <section

@@ -19,7 +19,7 @@ async function loadAnew(): Promise<void> {
   if (answer?.ok) window.location.reload()
 }
 
-/** Where a part of the page cannot be fetched: a newer release is on the server, or there is no signal. */
+/** Message for a part of the page that cannot be fetched: a newer release is on the server, or there is no signal. */
 export class MissingPart extends Component<{ children: ReactNode }, { error: unknown }> {
   override state: { error: unknown } = { error: null }
 
@@ -28,7 +28,7 @@ export class MissingPart extends Component<{ children: ReactNode }, { error: unk
   }
 
   override componentDidMount() {
-    // What a tap asks for is fetched outside of rendering.
+    // Parts that a tap asks for are fetched outside of rendering.
     window.addEventListener('unhandledrejection', onRejected)
   }
 

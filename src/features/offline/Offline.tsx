@@ -39,8 +39,8 @@ export function Offline() {
     }
     let timer: ReturnType<typeof setTimeout> | undefined
     let left = false
-    // One file that does not come breaks it off; what came is kept. Without a place to store it the page works as long as
-    // there is a signal.
+    // A file that fails to load stops the fetching; earlier files stay cached. Without storage the page works as long
+    // as there is a signal.
     const tryIn = (wait: number, pause: number) => {
       timer = setTimeout(
         () =>

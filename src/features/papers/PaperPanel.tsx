@@ -13,14 +13,14 @@ export function PaperPanel({
   children,
   after,
 }: {
-  /** What its files are called, before the ending. */
+  /** Name of its files, without the ending. */
   name: string
   of: PaperInput
   /** Makes the paper in a language; the same function each time, for it is set anew when this is another. */
   make: (of: PaperInput, lang: string) => Paper
   /** More to do with it. */
   children?: ReactNode
-  /** What the screen has beside the paper, after one of its sections. */
+  /** Screen content after a section of the paper. */
   after?: (section: string) => ReactNode
 }) {
   const [lang, setLang] = useLocalStorage<string>('gate-cross-paper-language', 'en')

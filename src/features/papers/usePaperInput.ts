@@ -8,7 +8,7 @@ import { paperInput, type PaperInput } from '@/papers'
 import { CrossingRunner } from '@/workers'
 import { useJobScreen, useProof } from '../session'
 
-/** What papers are made from, for the job on the screen. Crossing's numbers come after the rest, from their worker. */
+/** Input of the papers of the job on the screen. Numbers of the Balance page come later, from their worker. */
 export function usePaperInput(): PaperInput {
   const { job, inst, circuit } = useJobScreen()
   const proof = useProof()

@@ -20,7 +20,7 @@ const CHOICES: { [K in keyof WiringPractice]: { [C in WiringPractice[K]]: string
   },
 }
 
-/** Where good practitioners differ: the technician's own school, of those that this gear leaves open. */
+/** Wiring practices that this equipment leaves open, for the technician to choose. */
 export function PracticePicker({
   inst,
   chosen,

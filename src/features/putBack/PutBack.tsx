@@ -4,13 +4,13 @@ import type { ComponentProps } from 'react'
 import { later, useJobScreen } from '../session'
 import type { PutBackLine } from './PutBackLine'
 
-/** What it says takes the words of every setting; that something is to be put back is said at once. */
+/** The full line needs the words of every setting; a short notice appears at once. */
 const Line = later<ComponentProps<typeof PutBackLine>>(
   async () => (await import('./PutBackLine')).PutBackLine,
   () => <span className="flex-1 basis-60">Something stands otherwise for a test only …</span>,
 )
 
-/** What stands otherwise for a test, on every screen of the job until each is put back. */
+/** Temporary changes for a test, shown on every screen of the job until each is put back. */
 export function PutBack() {
   const { job } = useJobScreen()
   const pending = job.setup.temporary.filter((t) => !t.back)

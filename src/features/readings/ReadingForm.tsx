@@ -13,7 +13,7 @@ import { taken } from './taken'
 import { VerdictLine } from './VerdictLine'
 
 const KINDS = Object.keys(READING_KINDS) as ReadingKind[]
-/** What each place is usually read with. */
+/** Usual instrument of each place. */
 const BY_PLACE: Record<ReadingPlace, string> = {
   terminals: 'multimeter',
   feed: 'clamp meter',
@@ -31,7 +31,7 @@ const BY_PLACE: Record<ReadingPlace, string> = {
   coil: 'clamp thermometer',
   sensor: 'thermometer',
 }
-/** What a kind is read with, whatever its place. */
+/** Instrument of a kind of reading, at any place. */
 const BY_KIND: Partial<Record<ReadingKind, string>> = {
   capacitor: 'capacitance meter',
   defrostMinutes: 'stopwatch',
@@ -44,7 +44,7 @@ const BY_KIND: Partial<Record<ReadingKind, string>> = {
 const instrumentFor = (kind: ReadingKind, place: ReadingPlace): string => BY_KIND[kind] ?? BY_PLACE[place]
 const BLOWER = ['yes', 'no', 'unknown'] as const
 
-/** What is typed, before it is a reading. */
+/** Typed text, before it is a reading. */
 interface Draft {
   kind: ReadingKind
   /** Place and terminal, or '' for the likeliest. */
@@ -88,7 +88,7 @@ export function ReadingForm({
 }: {
   /** The unit's state while it is taken, and what stood otherwise for the test. */
   state: Pick<Reading, 'situation' | 'moved'>
-  /** What its draft is kept by: one for each card. */
+  /** Name under which the draft is stored: one for each card. */
   name: string
   /** ISO time at which the card's call was made; left out: long ago. */
   since?: string | null
@@ -110,7 +110,7 @@ export function ReadingForm({
   const { form, values, put, clear } = useDraftForm<Draft>(draftKey, draftSchema, fresh)
   const { kind, spotAt, value, blower, instrument, panelsOff, feed, kit } = values
   const [refused, setRefused] = useState<string | null>(null)
-  // What nothing of this job can be read for is not asked.
+  // Kinds that nothing in this job has are not offered.
   const offered = useMemo(() => kindsFor(inst), [inst])
   const spots = spotsFor(inst, kind)
   const spot = spots.find((s) => `${s.place}|${s.at}` === spotAt) ?? spots[0]
@@ -309,13 +309,13 @@ function TwoClamps({
   )
 }
 
-/** What one reading is more than another, as it is typed; null while either is no number. */
+/** Difference of two typed readings; null while either is no number. */
 function difference(a: string, b: string): string | null {
   const [x, y] = [readValue(a, 'blowerAmps'), readValue(b, 'blowerAmps')]
   return typeof x === 'number' && typeof y === 'number' ? String(Number((x - y).toFixed(2))) : null
 }
 
-/** What is wrong with a typed value, for the box below it; null: nothing. */
+/** Error in a typed value, for the box below it; null: none. */
 function valueProblem(text: string, kind: ReadingKind): string | null {
   if (text.trim() === '') return 'Type the reading first'
   const typed = readValue(text, kind)

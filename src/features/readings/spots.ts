@@ -4,14 +4,14 @@ import { heaterRows } from '@/core/kit'
 import { READING_KINDS, type BandedKind, type ReadingKind, type ReadingPlace } from '@/core/startup'
 import { PLACE_WORDS, refWords } from '@/words'
 
-/** One way of taking a reading: where the leads or the jaw go. */
+/** A way to take a reading: where the leads or the jaw go. */
 export interface Spot {
   place: ReadingPlace
   at: Name
   label: string
 }
 
-/** Where a kind of reading can be taken in this job, likeliest first. */
+/** Places where a kind of reading can be taken in this job, likeliest first. */
 export function spotsFor(inst: Installation, kind: ReadingKind): Spot[] {
   const spot = (place: ReadingPlace, at: Name, label = `${refWords(inst, at)}`): Spot => ({
     place,
@@ -84,7 +84,7 @@ export const kindsFor = (inst: Installation): ReadingKind[] =>
 
 const ofKinds = (inst: Installation, ...kinds: DeviceKind[]): Placed[] =>
   inst.placed.filter((p) => kinds.includes(p.device.kind))
-/** What moves the air of the house. */
+/** Devices that move the house's air. */
 const movers = (inst: Installation): Placed[] =>
   inst.placed.filter((p) => p.device.parts.some((x) => x.kind === 'load' && x.does?.what === 'blower'))
 /** Outdoor units with a line set that is filled on site. */

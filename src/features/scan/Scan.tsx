@@ -84,7 +84,7 @@ export function Scan() {
   )
 }
 
-/** What a card says, proven anew, and a way to go on with it as a job. */
+/** Content of a card, proven again, with a way to open it as a job. */
 function CardShown({ card }: { card: CardRead }) {
   const { job, day, otherwise } = card
   const [analysis] = useState(() => new Analysis(installationOf(job)))

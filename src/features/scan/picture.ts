@@ -1,7 +1,7 @@
 /** px of the longer side that a code is looked for in: more makes nothing clearer, and takes time. */
 const MOST_SIDE = 1600
 
-/** What can be drawn, as pixels. @throws Error where the browser draws nothing */
+/** Pixels of anything that can be drawn. @throws Error where the browser draws nothing */
 export function imageOf(source: CanvasImageSource, width: number, height: number): ImageData {
   const scale = Math.min(1, MOST_SIDE / Math.max(width, height))
   const canvas = document.createElement('canvas')

@@ -13,17 +13,17 @@ import type { Checked, Job, Operation } from '@/jobfile'
 import type { TerminalVolts } from './liveness'
 import type { LiveValue, SessionState } from './sessionState'
 
-/** One edit, or several that are one thing to a person. */
+/** An edit, or several that are one to a person. */
 export type Edit = Operation | readonly Operation[]
 
-/** What a place needs of the job and the situation. After an edit it comes a moment after what cannot wait (`useLook`). */
+/** Values of the job and situation for a place. After an edit they come later than urgent ones (`useLook`). */
 export interface JobScreenValue {
   job: Job
   inst: Installation
   circuit: Circuit
   /**
-   * What is wrong between gear, wiring, settings and answers; none until what finds it is here. Who claims that there is
-   * none works it out (`useConflicts`).
+   * Findings about equipment, wiring, settings and answers; empty until their code has loaded. A screen that claims
+   * that there are none works them out itself (`useConflicts`).
    */
   conflicts: readonly Finding[]
   situation: Situation
@@ -60,14 +60,14 @@ export const useProof = (): Proof => useInside(ProofContext)
 export const useSessionState = (): StoreApi<SessionState> => useInside(StateContext)
 
 /**
- * One look at the screen's state at this instant.
+ * Reads the screen's state now.
  * @param look must give the same object or text while nothing has changed for it
  */
 export const useNow = <T>(look: (now: SessionState) => T): T => useStore(useSessionState(), look)
 
 /** The wiring of a screen that is shown: nothing is before the job is here. */
 export const liveOf = ({ live }: SessionState): LiveValue => sure(live, 'the job')
-/** One look at the wiring at this instant. */
+/** Reads the wiring's state now. */
 export const useLook = <T>(look: (now: LiveValue) => T): T => useNow((s) => look(liveOf(s)))
 /** The situation as it is now; it follows the finger. */
 export const useSituationNow = (): Situation => useLook((now) => now.situation)

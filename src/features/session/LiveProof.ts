@@ -34,7 +34,7 @@ export class LiveProof implements ProofSource {
   private readonly stop: () => void
   private asked: Installation | null = null
   private value: Proven | null = null
-  /** What was proven of the wiring alone, and the job that it is shown for. */
+  /** Proof of the wiring alone, and the job that it is shown for. */
   private wiring: Proven | null = null
   private shownFor: Job | null = null
   private failed: string | null = null

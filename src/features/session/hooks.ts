@@ -46,7 +46,7 @@ const whenQuiet = (act: () => Promise<void>): Promise<void> =>
     window.addEventListener('pagehide', write)
   })
 
-/** What stands in the address of the page that stands for every job. */
+/** Job name in the address of the page that serves every job. */
 const ANY_JOB = '-'
 
 /** The job's store, loaded, and looked at again whenever the technician comes back to the page. */

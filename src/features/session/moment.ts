@@ -6,7 +6,7 @@ export interface Moment {
   scene: string
   /** s. */
   at: number
-  /** What happens in a scene of one's own, as text. */
+  /** Events of a custom scene, as text. */
   own?: string
   situation: Situation
   /** 1 where a contact stands closed. */

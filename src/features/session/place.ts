@@ -17,7 +17,7 @@ export interface MarkSeen {
   proof: Proof
 }
 
-/** One place of a job: its name in the address, its title, how it stands, and what it shows. */
+/** A place of a job: its name in the address, title, status, and content. */
 export interface PlaceEntry {
   id: string
   title: string
@@ -27,13 +27,13 @@ export interface PlaceEntry {
   /** Fetches what it shows, ahead of being looked at; and what else it can show. */
   fetch: () => Promise<unknown>
   fetchMore: () => Promise<unknown>
-  /** What stands on paper in its stead; left out: what the screen shows. */
+  /** Printed content; left out: the screen's content. */
   Print?: ComponentType
 }
 
 /**
- * What a place shows, fetched when it is looked at first.
- * @param more what else it can show, fetched when nothing else is to be done
+ * Content of a place, fetched when the place is first opened.
+ * @param more other content, fetched when the browser is idle
  */
 export function loaded(
   load: () => Promise<ComponentType>,

@@ -36,7 +36,7 @@ export interface Proven {
   of: Installation
 }
 
-/** Where the newest proof comes from. */
+/** Source of the newest proof. */
 export interface ProofSource extends Source<Proven | null> {
   /** Whether the wiring has changed since the last proof. */
   stale: () => boolean
@@ -57,11 +57,11 @@ export interface SessionState {
 }
 
 const NONE: ReadonlySet<Ref> = new Set()
-/** What stands in one of two sets alone. */
+/** Refs that are in only one of two sets. */
 const differing = (a: ReadonlySet<Ref>, b: ReadonlySet<Ref>): ReadonlySet<Ref> =>
   new Set([...a, ...b].filter((ref) => a.has(ref) !== b.has(ref)))
 
-/** What a situation does to a wiring. */
+/** Solves a wiring in a situation for the screen. */
 function lit(job: Job, analysis: Analysis, situation: Situation): LiveValue {
   const { inst } = analysis
   const held = solvedAt(analysis.circuit, situation)

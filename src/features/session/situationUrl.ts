@@ -2,7 +2,7 @@ import { CALLS, type Call } from '@/core/equipment'
 import type { Situation } from '@/core/situation'
 import { degF } from '@/core/units'
 
-/** What a job opens with: nothing called, at the mild rating point. */
+/** Situation of a job that is opened: no call, at the mild rating point. */
 export const START: Situation = { call: 'heat1', outdoorF: degF(47), modes: {} }
 
 /**

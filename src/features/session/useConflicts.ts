@@ -5,7 +5,7 @@ import { jobFindings, type Finding } from '@/core/rules'
 import { jobSeen } from '@/jobfile'
 import { useJobScreen } from './JobContext'
 
-/** What is wrong between gear, wiring, settings and answers. */
+/** Findings about equipment, wiring, settings and answers. */
 export function useConflicts(): readonly Finding[] {
   const { job, inst } = useJobScreen()
   return useMemo(() => jobFindings(jobSeen(job, inst)), [job, inst])

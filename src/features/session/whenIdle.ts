@@ -18,9 +18,9 @@ export function whenIdle(act: () => void, afterMs: number, mostMs: number): () =
 }
 
 /**
- * What is fetched soon after the first look, which does not wait for it; null until it is here, and where it cannot be
- * fetched without a signal.
- * @param load gives always the same
+ * A value that is fetched soon after the first render and does not delay it; null until it has come, and where it
+ * cannot be fetched without a signal.
+ * @param load always gives the same
  * @param isTime nothing is fetched before
  */
 export function useFetchedIdle<T>(load: () => Promise<T>, isTime = true): T | null {

@@ -14,7 +14,7 @@ import { ValueField } from './ValueField'
 
 import { nameOf, settingOf, tickId, valueText } from './keyInNames'
 
-/** One line of the sheet: the intent first, the keys under it, ticked with one thumb. */
+/** A line of the sheet: the intent first, the keys under it, ticked with one thumb. */
 export function KeyInLine({
   line,
   placed,
@@ -62,7 +62,7 @@ export function KeyInLine({
     const ticked: Operation = { kind: 'tickLine', line: id, by: on ? stamp() : null }
     if (!set) return [ticked]
     const { item } = set
-    // One intent may be spread over several lines: it is left as wanted when the last of them is ticked.
+    // An intent may span several lines: it is set when the last of them is ticked.
     const writes = [{ setting: item.setting, to: set.to }, ...(set.also ? [set.also] : [])]
     const left = writes.flatMap(({ setting, to }): Operation[] => {
       const others = lines.filter(

@@ -5,7 +5,7 @@ import type { Unknowable, Value } from '@/core/equipment'
 import { isAllowed, type Allowed } from '@/core/setup'
 import { Field, Select, TypedInput, typedNumber } from '@/ui'
 
-/** One value among those that the device takes; "not known" is one of them. */
+/** Select for a value among those that the device takes; "not known" is one of them. */
 export function ValueField({
   label,
   allowed,

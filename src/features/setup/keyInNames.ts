@@ -3,7 +3,7 @@ import type { Placed } from '@/core/installation'
 import type { SheetLine } from '@/core/setup'
 import { INTENT_WORDS, settingText } from '@/words'
 
-/** What names a line's tick in the job: another wanted code is another line. */
+/** Name of a line's tick in the job: another code makes another line. */
 export const tickId = (placed: Placed, line: SheetLine): string =>
   `${placed.ref}:${line.id}:${line.kind === 'set' ? line.toCode : ''}`
 

@@ -9,7 +9,7 @@ export const mark = ({ job, inst }: MarkSeen): PlaceMark => {
   const temporary = job.setup.temporary.filter((t) => !t.back).length
   if (wrong) return { text: `${wrong} in conflict`, needs: true }
   if (temporary) return { text: `${temporary} to put back`, needs: false }
-  // What nobody has looked at contradicts nothing, and agrees with nothing.
+  // A setting that nobody has checked contradicts nothing, and agrees with nothing.
   const unknown = unknownSettings(inst).length
   return { text: unknown ? `${unknown} not known` : 'agrees', needs: false }
 }

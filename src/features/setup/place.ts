@@ -1,7 +1,7 @@
 import { loaded, type PlaceEntry } from '../session'
 import { lazy } from 'react'
 
-/** What is keyed in. */
+/** Settings to key in. */
 export const setup: PlaceEntry = {
   id: 'setup',
   title: 'Setup',

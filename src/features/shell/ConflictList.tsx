@@ -46,7 +46,7 @@ export function ConflictList({
   )
 }
 
-/** What undo left alone, for somebody else has changed it since. */
+/** Changes that undo left alone, because somebody else has changed them since. */
 function NotTakenBack() {
   const view = useJobView()
   const { inst } = useJobScreen()

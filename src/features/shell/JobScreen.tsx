@@ -49,7 +49,7 @@ import { PLACES, placeNamed } from './places'
 import { FirstRail, Rail } from './Rail'
 import { Verdict } from './Verdict'
 
-/** What others do, and what is to be decided between them, comes after the first look. */
+/** Notices of other people's changes, and of conflicts with them, load after the first render. */
 const Notices = later(async () => (await import('./Notices')).Notices)
 
 /**
@@ -59,7 +59,7 @@ const Notices = later(async () => (await import('./Notices')).Notices)
 export function JobScreen({ jobId, known }: { jobId: string; known: JobKnown | null }) {
   const store = useStore(jobId)
   useEffect(() => {
-    // What the address asks for comes while the job is loaded and proven.
+    // The place of the address loads while the job is loaded and proven.
     void placeNamed(placeOfPath(window.location.pathname))
       .fetch()
       .catch(() => undefined)
@@ -92,11 +92,11 @@ interface Session {
   store: JobStore
   proof: LiveProof
   state: StoreApi<SessionState>
-  /** What was seen when the box that is typed in was opened. */
+  /** Revision that was on the screen when the box that is typed in was opened. */
   seen: () => number | undefined
 }
 
-/** What stands there until the job does. */
+/** Page content until the job has loaded. */
 function Waiting({ children }: { children?: ReactNode }) {
   return (
     <main className="flex min-h-dvh items-center justify-center p-8 text-soft" aria-busy={!children}>
@@ -105,7 +105,7 @@ function Waiting({ children }: { children?: ReactNode }) {
   )
 }
 
-/** What the server knew of the job, at once: its verdict is grey, since nothing is checked yet. */
+/** The server's knowledge of the job, shown at once. Its verdict is gray, since nothing is checked yet. */
 function FirstLook({ jobId, known: { title, owner, verdict } }: { jobId: string; known: JobKnown }) {
   const place = placeNamed(placeOfPath(usePathname())).id
   return (
@@ -215,9 +215,8 @@ function Loaded({ store, proof, state, seen, first }: Session & { first: ReactNo
 }
 
 /**
- * What the other places show, fetched when nothing else is to be done, one after another: going there then waits for nothing,
- * and no finger waits for all of them at once. Where the app is put on the device (`Offline`) that fetches them; to run them
- * before anybody goes there would only keep the finger waiting.
+ * Fetches the other places' code one after another when the browser is idle, so that opening them waits for nothing. An
+ * installed app fetches them in `Offline`. They do not run before they are opened: that would delay the finger.
  */
 function useOthersFetched() {
   useEffect(() => {
@@ -294,7 +293,7 @@ const Walk = memo(function Walk({ decide, onSeen }: { decide: JobStore['decide']
   )
 })
 
-/** What finds contradictions: the first look does not wait for every rule. */
+/** Finds contradictions: the first render does not wait for every rule. */
 const finder = async () => (await import('@/core/rules')).jobFindings
 
 function useUndoKeys(store: JobStore) {

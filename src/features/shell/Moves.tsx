@@ -7,7 +7,7 @@ import { Button } from '@/ui'
 import { changeWords } from '@/words'
 import { newWireId } from '../session'
 
-/** What would clear a finding, each with its changes in order, to be recorded as done. */
+/** Fixes of a finding, each with its changes in order, to be recorded as done. */
 export function Moves({
   list,
   inst,

@@ -15,7 +15,7 @@ import {
 } from '@/words'
 import { later, useJobScreen, useLook, useNow, useProof } from '../session'
 
-/** What clears a finding is searched for on asking only. */
+/** The search for fixes starts only when it is asked for. */
 const Moves = later(async () => (await import('./Moves')).Moves)
 /** It is folded at first. */
 const RuleList = later(async () => (await import('./RuleList')).RuleList)
@@ -41,7 +41,7 @@ export function Verdict() {
   )
 }
 
-/** What is not known, and rules hang on: folded where it is more than a line or two, since the sentence counts it. */
+/** Unknowns that rules depend on: folded when longer than a line or two, since the sentence counts them. */
 function Open({ list }: { list: string[] }) {
   const lines = list.map((words) => (
     <p key={words} className="text-sm text-watch">
@@ -113,7 +113,7 @@ function Findings({ list, alone }: { list: Finding[]; alone: boolean }) {
   )
 }
 
-/** What is worth a look, and breaks nothing: folded, so that it stands in nobody’s way. */
+/** Warnings, folded so that they take no room. */
 function Warnings({ list }: { list: Finding[] }) {
   if (!list.length) return null
   return (
@@ -133,7 +133,7 @@ const sameSituation = (a: Situation, b: Situation) =>
 function FindingLine({ finding, alone }: { finding: Finding; alone: boolean }) {
   const { inst, setSituation, situation, go, place, fixes, edit } = useJobScreen()
   const [search, setSearch] = useState<{ of: Installation; found: Fix[] | null } | null>(null)
-  // What was searched for another wiring is no answer to this one.
+  // A search for another wiring's fix does not apply to this one.
   const mine = search?.of === inst ? search : null
   const searching = mine !== null && mine.found === null
   const [refused, setRefused] = useState<string | null>(null)

@@ -29,7 +29,7 @@ import { belongsTo } from './belongsTo'
 import { TerminalSheet } from './TerminalSheet'
 import { Waits } from './Waits'
 
-/** One thing that is tried: how to bring it up today, how long to wait, what must run, what must be read; and how it went. */
+/** A test: how to bring it up today, how long to wait, what must run, what to read, and its result. */
 export function Card({ card, onNext }: { card: TestCard; onNext: () => void }) {
   const { inst, job, situation } = useJobScreen()
   const state = stateOf(card, situation)
@@ -83,8 +83,8 @@ function stateOf({ situation, moved }: TestCard, dock: Situation): Pick<Reading,
 }
 
 /**
- * What runs as wired. While a rule is broken that is not what ought to run, and it is said so; what breaks in this call stands
- * beside it.
+ * Loads that run as wired. While a rule is broken these may be the wrong ones, and the card says so and shows the
+ * finding for this call.
  */
 function Expected({ card }: { card: TestCard }) {
   const { inst } = useJobScreen()
@@ -128,7 +128,7 @@ function Expected({ card }: { card: TestCard }) {
   )
 }
 
-/** What of a step stands otherwise for the test is listed with one tap, and stays on the list until it is put back. */
+/** Lists a step's temporary change with one tap; it stays on the list until it is put back. */
 function StepTool({ step, card }: { step: TestStep; card: TestCard }) {
   const { inst, job, edit } = useJobScreen()
   const stampNow = useStamp()
@@ -160,7 +160,7 @@ function StepTool({ step, card }: { step: TestStep; card: TestCard }) {
   )
 }
 
-/** What a step leaves otherwise that is no setting. */
+/** A step's temporary change that is no setting. */
 function otherwise(step: TestStep): { kind: TemporaryKind; words: string } | null {
   if (step.kind === 'resistor') return { kind: 'lead', words: 'The lead is lifted: list it' }
   if (step.kind === 'jumperCoil') return { kind: 'jumper', words: 'The jumper is in: list it' }
@@ -223,7 +223,7 @@ function Ends({ card, onNext }: { card: TestCard; onNext: () => void }) {
   )
 }
 
-/** What a step is done beside: a word before it, so that it is read before the hand is there. */
+/** A step's hazard: its word comes first, so that it is read before the hand moves. */
 function Hazard({ of }: { of: keyof typeof HAZARD_WORDS | null }) {
   if (!of) return null
   return (

@@ -15,7 +15,8 @@ import { Card } from './Card'
 /** The test run: what is open and what is next, the cards in the order that spares waits and starts, and the open one. */
 export function Startup() {
   const { inst, circuit, job, situation, setSituation, edit } = useJobScreen()
-  // Where nobody has read it, it is what the dock stood at; a card that is opened moves the dock, not the day.
+  // Without a reading the day's temperature is the dock's when the page opened; opening a card moves the dock, not the
+  // day.
   const [dockF] = useState(situation.outdoorF)
   const outdoorF = degF(job.startup.outdoorF ?? dockF)
   const { plates } = job.commissioning

@@ -184,7 +184,7 @@ function Chips({
   )
 }
 
-/** What the meter shows at one terminal, judged while it is typed. */
+/** Entry for the meter's reading at one terminal, judged while it is typed. */
 function Entry({
   card,
   at,
@@ -263,7 +263,7 @@ function Entry({
             moved: card.moved,
           }}
           since={job.startup.calls[card.id] ?? null}
-          // What an instrument shows is taken, and the next terminal opens, with one tap.
+          // A tap saves the instrument's display and opens the next terminal.
           onTake={(v, from) => typeof v === 'number' && save(readingOf(v, from))}
         />
         <Button look="strong" type="submit" onClick={undefined}>

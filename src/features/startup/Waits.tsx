@@ -21,8 +21,8 @@ function useNow(running: boolean): number {
 }
 
 /**
- * What comes on how long after the call, and why it takes so long; counted down from the moment the call was made, which the
- * job keeps: a locked phone, a reload or a closed browser loses none of it.
+ * Loads that come on after the call, with the delay and its reason, counted down from the time of the call. The job
+ * stores that time: a locked phone, a reload or a closed browser loses nothing.
  */
 export function Waits({ card }: { card: TestCard }) {
   const { inst, circuit, job, edit } = useJobScreen()

@@ -122,7 +122,7 @@ export function Lanes({
   )
 }
 
-/** What stands beside each lane, with the span of each curve: nothing of it moves with the clock. */
+/** Labels beside each lane, with the range of each curve. They do not move with the clock. */
 const Labels = memo(function Labels({
   tape,
   lanes,

@@ -7,7 +7,7 @@ import { OWN_PROBLEM_WORDS, OWN_VALUE_WORDS, OWN_WHAT_WORDS } from '@/words'
 import { problemOf, type OwnRow } from './ownRows'
 
 const WHATS = Object.entries(OWN_WHAT_WORDS) as [OwnWhat, string][]
-/** What a line begins with when it is made to say something else. */
+/** First entry of a line whose event is changed. */
 const FRESH: Record<OwnWhat, string> = {
   set: '70',
   out: '30',

@@ -55,7 +55,7 @@ export function TimePanel() {
   const [changed, setChanged] = useState('')
   const otherwise = changes.find((c) => otherwiseKey(c) === changed) ?? null
   const draft = useDraft<OwnRow[]>('scene')
-  // What an address brings is looked at before what was typed here.
+  // Events from the address come before those that were typed here.
   const [sent, setSent] = useState(() => rowsOf(begins?.own ?? ''))
   const rows = sent.length ? sent : (draft.value ?? BEGINS)
   const isOwn = scene === 'own'
@@ -104,7 +104,7 @@ export function TimePanel() {
           className="ml-auto"
           aria-label="Put the clock away"
           onClick={() => {
-            // What it stood at stays, as a hand would have set it; the scene is over.
+            // The last modes stay, as if set by hand; the scene is over.
             setSituation({ ...situations.get() })
             setClockOpen(false)
           }}
@@ -191,7 +191,7 @@ function Played({ tapes, own, begins }: { tapes: Tapes; own: string | undefined;
   )
 }
 
-/** What the scene came to, and what it was expected to bring and did not. */
+/** Summary of the scene, and expected events that did not happen. */
 function Summary({ tape, scene }: { tape: Tape; scene: Scene }) {
   const { inst, circuit } = useJobScreen()
   const notes = useMemo(
@@ -268,7 +268,7 @@ function Transport({ tape, player }: { tape: Tape; player: Player }) {
   )
 }
 
-/** What has just moved and why, what is next, what is counted down; and of a lane that was asked, its chain. */
+/** Last change and its reason, next change, running timers; for a selected lane, its chain. */
 const Now = memo(function Now({
   tape,
   events,

@@ -9,7 +9,7 @@ const TimePanel = lazy(async () => ({ default: (await import('./TimePanel')).Tim
 /** px that the panel takes beside its lanes, and for each of them: kept from the start, so that nothing shifts when it comes. */
 const ROOM = { wide: 640, slim: 900, lane: 20 }
 
-/** Where the tape stands, once the clock is out. */
+/** Place of the tape, once the clock is open. */
 export function TimeSlot() {
   const { targets } = useJobScreen()
   if (!useClockOpen()) return null

@@ -9,7 +9,7 @@ export interface OwnRow {
 
 const read = (row: OwnRow) => readOwn(`${row.at} ${row.what} ${row.value}`.trim())
 
-/** What is wrong with a line; null: nothing. */
+/** Error in a line; null: none. */
 export function problemOf(row: OwnRow): OwnProblem['expected'] | null {
   const found = read(row)
   return found.ok ? null : (found.problems[0]?.expected ?? null)
@@ -35,7 +35,7 @@ export function rowsOf(text: string): OwnRow[] {
   }))
 }
 
-/** What a scene of one's own begins as: a cold evening, a warmer morning. */
+/** A custom scene's first entries: a cold evening, a warmer morning. */
 export const BEGINS: readonly OwnRow[] = [
   { at: '0:00', what: 'out', value: '30' },
   { at: '0:00', what: 'set', value: '66' },

@@ -3,7 +3,7 @@ import type { Device, Unknowable, Value } from '@/core/equipment'
 
 /** The version of the code that this code writes, and the only one that it reads. */
 export const CODE_VERSION = 1
-/** What every code begins with. */
+/** First characters of every code. */
 export const MARK = 'GC1'
 /** Characters of the alphanumeric kind that a QR code of version 15 at level M holds (ISO/IEC 18004). */
 export const MOST_CHARACTERS = 600

@@ -10,7 +10,7 @@ import { checkJob, freshParts, JOB_VERSION, problem, type Checked, type Job } fr
 import { bitsFor, CODE_VERSION, contentBits, DAY_MS, DAY_ZERO, MARK, nameBits, settingsOf } from './layout'
 import { COLOURS, DICTIONARY } from './words'
 
-/** What a card says. */
+/** Content of a card. */
 export interface CardRead {
   job: Job
   /** The day on which the card was made. */

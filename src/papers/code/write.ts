@@ -18,7 +18,7 @@ import {
 } from './layout'
 import { COLOURS, DICTIONARY } from './words'
 
-/** What a card's code could not hold. */
+/** Facts that a card's code had no room for. */
 export interface LeftOut {
   /** Readings that stand and are not in it. */
   readings: number
@@ -97,7 +97,7 @@ function write(job: Job, readings: readonly Reading[], texts: boolean, day: Date
     write(Math.min(1023, Math.round(c.feet)), 10)
     said.push(c.label)
   }
-  // What ends and readings are at goes by its own name, so that a library that has grown since reads it alike.
+  // Ends and places of readings are stored by name, so that a later library reads them alike.
   const names = [
     ...new Set(
       [...wires.flatMap((w) => [w.a, w.b]), ...readings.map((r) => r.at)].map((at) =>

@@ -2,7 +2,7 @@ import type { CardState, Verdict } from '@/core/startup'
 import type { Intent, Value } from '@/core/equipment'
 import type { SignerRole } from '@/jobfile'
 
-/** What the backup is, for words. */
+/** Kind of backup, for words. */
 export type BackupName = 'strips' | 'furnace'
 
 /** Words that stand by themselves. */
@@ -94,8 +94,8 @@ export interface Labels {
 }
 
 /**
- * What papers say in one language. English has all of it; another language has what it has, and says the rest in English.
- * Findings, gates and verdicts with their numbers are English in every language so far.
+ * Texts of the papers in one language. English is complete; a text that another language lacks comes in English.
+ * Findings, contacts and verdicts with their numbers are English in every language so far.
  */
 export interface Speech {
   lang: string
@@ -111,11 +111,11 @@ export interface Speech {
   moment: (at: string) => string
   balanceAt: (balanceF: string) => string
   /**
-   * What a setting means to those who live there, by what it decides, from its value as a person says it and as a number;
-   * null where there is nothing to say. What is left out is said in English.
+   * A setting's meaning for the owner, by its intent, from its value as a person says it and as a number; null where
+   * there is nothing to say. An intent that is left out is said in English.
    */
   owner: Partial<Record<Intent, (text: string, value: Value) => string | null>>
-  /** What backup costs for the same warmth: how many times what the heat pump does, at a temperature. */
+  /** Cost of backup for the same heat: how many times the heat pump's cost, at a temperature. */
   auxCosts: (times: number, at: string, source: BackupName) => string
   cheaperAbove: (at: string) => string
   emergencyCosts: (times: number | null, source: BackupName) => string

@@ -80,8 +80,8 @@ async function serve(at: Shop, jobId: string, name: string): Promise<void> {
   try {
     await answer(all)
   } catch (e) {
-    // Where the database is away it is for all of them; what it does not take, or this code breaks down on, takes no
-    // neighbour along.
+    // A lost database is lost for all of them. An operation that it refuses, or that breaks this code, affects no
+    // other.
     const alone = all.length > 1 && awayProblem(e) === null
     for (const w of all)
       if (alone) await answer([w]).catch(w.reject)

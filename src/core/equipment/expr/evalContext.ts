@@ -4,7 +4,7 @@ import type { ModeCondition } from '../condition'
 import type { Unknowable, Value } from '../value'
 import type { Truth } from './truth'
 
-/** What an expression of one placed device may look at. */
+/** Values that an expression of one placed device may read. */
 export interface EvalContext {
   call: Call
   outdoorF: DegF
@@ -16,6 +16,6 @@ export interface EvalContext {
   condition(meaning: ModeCondition): boolean
   /** Whether one of the device's own coils is energised. */
   energised(part: string): Truth
-  /** What a switch inside its differential did last; null: nobody said. */
+  /** Last change of a switch that is inside its differential; null: unknown. */
   memory(id: string): 'made' | 'broken' | null
 }

@@ -10,10 +10,10 @@ import type { EvalContext } from './evalContext'
 import { every, opposite, some, type Truth } from './truth'
 
 export type Leaf = CallLeaf | SetLeaf | SenseLeaf | EnergisedLeaf | ModeLeaf | ConditionLeaf
-/** What makes a contact close: a total, three-valued expression with no loops and no time. */
+/** Condition that closes a contact: a total, three-valued expression with no loops and no time. */
 export type Expr = { all: Expr[] } | { any: Expr[] } | { not: Expr } | Leaf
 
-/** One reason, as data: which leaf decided, what it saw, and whether it stood in a "not". */
+/** A reason as data: the leaf that decided, the value that it read, and whether it was inside a "not". */
 export type Because = (
   CallBecause | SetBecause | SenseBecause | EnergisedBecause | ModeBecause | ConditionBecause
 ) & {
@@ -21,7 +21,7 @@ export type Because = (
   negated: boolean
 }
 
-/** One leaf's own evaluate. */
+/** Evaluates a single leaf. */
 export function evaluateLeaf(leaf: Leaf, context: EvalContext): Truth {
   if ('call' in leaf) return callLeaf.evaluate(leaf, context)
   if ('set' in leaf) return setLeaf.evaluate(leaf, context)
@@ -60,10 +60,11 @@ export function explain(expr: Expr, context: EvalContext, negated = false): Beca
     // An answer of an "all" below yes, or of an "any" above no, comes from the children that give that same answer.
     const decided = 'all' in expr ? own !== 'yes' : own !== 'no'
     const those = list.filter((_, i) => !decided || answers[i] === own)
-    // What a setting rules out is ruled out whatever the weather or the call: a lockout that is off has no temperature.
+    // An operand that a setting rules out is ruled out in any weather and on any call: a disabled lockout has no
+    // temperature.
     const allOf = (kind: 'set' | 'call') => those.filter((e) => isOnly(kind, e))
     const bySetting = decided ? allOf('set') : []
-    // What is not called is not called at any temperature, and whatever its timer does.
+    // An operand whose call is absent is false at any temperature, and whatever its timer does.
     const byCall = 'all' in expr && own === 'no' && !bySetting.length ? allOf('call') : []
     const deciding = [bySetting, byCall].find((l) => l.length > 0) ?? those
     return deciding.flatMap((e) => explain(e, context, negated))

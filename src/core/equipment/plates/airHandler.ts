@@ -2,7 +2,7 @@ import { BLOWER_SPEEDS, type BlowerSpeed } from '../part'
 import { stripKitFields, type StripKitPlate } from './stripKit'
 import { amps, number, type PlateFields } from './field'
 
-/** What a blower moves and draws at one tap or speed against one static pressure. */
+/** A point of a blower's table: air and power at one tap or speed and one static pressure. */
 export interface BlowerPoint {
   speed: BlowerSpeed
   staticInWc: number

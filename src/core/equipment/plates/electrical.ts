@@ -1,6 +1,6 @@
 import { amps, volts, type PlateFields } from './field'
 
-/** What the plate of anything on line voltage says of its supply. */
+/** Supply figures on the plate of any line-voltage device. */
 export interface ElectricalPlate {
   /** V, nominal. */
   volts?: number

@@ -1,4 +1,4 @@
-/** What one field of a plate may hold. */
+/** Type of one plate field. */
 export type PlateField =
   | { type: 'number'; unit: string; least: number; most: number; whole?: true }
   | { type: 'flag' }

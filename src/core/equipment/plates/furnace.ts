@@ -25,7 +25,7 @@ export interface BurnerPlate {
   pumpPsi?: number
   /** The maker's instruction lets the burner temper the air of a defrost. */
   temperDefrost?: boolean
-  /** Where the conversion's instruction puts the low-gas-pressure switch. */
+  /** Position of the low-gas-pressure switch by the conversion kit's instructions. */
   gasSwitchCircuit?: 'pressure' | 'flame'
 }
 export const burnerFields: PlateFields<BurnerPlate> = {

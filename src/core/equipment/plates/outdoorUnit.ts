@@ -2,7 +2,7 @@ import { electricalFields, type ElectricalPlate } from './electrical'
 import { sensorFields, type SensorPlate } from './control'
 import { amps, count, number, type PlateFields } from './field'
 
-/** One rating point: capacity and power or COP of a stage at an outdoor temperature. */
+/** A rating point: capacity and power or COP of a stage at an outdoor temperature. */
 export interface Rating {
   stage: 'low' | 'high' | 'min' | 'rated' | 'max'
   /** °F outdoors. */

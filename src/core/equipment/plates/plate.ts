@@ -19,14 +19,14 @@ import { outdoorUnitFields, type OutdoorUnitPlate } from './outdoorUnit'
 import { packagedUnitFields, type PackagedUnitPlate } from './packagedUnit'
 import { stripKitFields, type StripKitPlate } from './stripKit'
 
-/** What a device waits for by itself, and how long. */
+/** A delay that is built into a device, with its length. */
 export interface Delay {
   what: 'minimumOff' | 'powerUp' | 'blowerOn' | 'blowerOff' | 'prepurge'
   seconds: number
 }
 
 /**
- * What stands on a device's plate. Which of the fields a kind of device may have, `PLATES` says; a file with another is
+ * All fields of a device's plate. `PLATES` says which fields a kind of device may have; a file with another field is
  * refused at its place.
  */
 export type Plate = ElectricalPlate &
@@ -74,7 +74,7 @@ export const PLATES: Readonly<Record<DeviceKind, Readonly<Record<string, PlateFi
   feed: { ...electricalFields, delays },
 }
 
-/** What was read on site beside the plate's own fields. */
+/** A plate's fields, with those that were read on site. */
 export interface SitePlate extends Plate {
   model?: string
   serial?: string

@@ -31,7 +31,7 @@ export interface ToolProps extends Leading {
   setOpen: (tool: Tool | null) => void
 }
 
-/** What can be asked of the wiring beside looking at it; one tool open at a time. */
+/** Tools of the wiring page; one is open at a time. */
 export function ToolButtons({
   open,
   setOpen,

@@ -7,7 +7,7 @@ import { Button, SelectField } from '@/ui'
 import { lower, modeWords, situationWords } from '@/words'
 import { useJobScreen, useSituationNow, setSituation } from '../../session'
 
-/** What timers, boards, limits and breakers are doing in this situation, failures included. */
+/** States of timers, boards, limits and breakers in this situation, failures included. */
 export function ModesControl() {
   const { inst } = useJobScreen()
   const situation = useSituationNow()

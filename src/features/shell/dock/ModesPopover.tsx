@@ -4,7 +4,7 @@ import { Popover } from 'radix-ui'
 import type { RefObject } from 'react'
 import { ModesControl } from './ModesControl'
 
-/** What timers, boards, limits and breakers are doing, under the button that asks for it. */
+/** States of timers, boards, limits and breakers, under the button that opens them. */
 export function ModesPopover({
   anchor,
   open,

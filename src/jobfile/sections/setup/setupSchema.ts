@@ -15,7 +15,7 @@ export interface Keyed {
   left?: Note
   readBack?: Note
 }
-/** What may stand otherwise for a test, beside a setting. */
+/** Kinds of temporary changes for a test, beside a setting. */
 export const TEMPORARY_KINDS = ['jumper', 'lead', 'forced', 'dial', 'panel', 'breaker', 'other'] as const
 export type TemporaryKind = (typeof TEMPORARY_KINDS)[number]
 

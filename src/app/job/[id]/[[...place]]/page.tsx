@@ -5,7 +5,7 @@ interface Props {
   params: Promise<{ id: string; place?: string[] }>
 }
 
-/** One page for all places of a job; the browser moves between them without asking the server. */
+/** A single page for all places of a job; the browser moves between them without asking the server. */
 export default async function Page({ params }: Props) {
   const { id } = await params
   return <JobScreen jobId={id} known={await firstLook((at) => knownOf(at, id))} />

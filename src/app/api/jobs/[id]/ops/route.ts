@@ -11,7 +11,7 @@ export const POST = aboutOne('job', async (id, request, { at }) => {
   return pushed && Response.json(pushed)
 })
 
-/** What was done since a revision that somebody has seen. */
+/** Operations since a revision that somebody has seen. */
 export const GET = aboutOne('job', async (id, request, { at }) => {
   const since = new URL(request.url).searchParams.get('since') ?? ''
   if (!/^\d{1,9}$/.test(since)) return refuse(400, [problem('since', 'a revision, a whole number', since)])

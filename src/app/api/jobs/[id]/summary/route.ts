@@ -2,7 +2,7 @@ import { aboutOne, summaryOf } from '@/server'
 
 export const dynamic = 'force-dynamic'
 
-/** What the list shows of a job, proven if it has not been since its last change. */
+/** A job's line in the list, proven first if it has changed since its last proof. */
 export const GET = aboutOne('job', async (id, _, { at }) => {
   const summary = await summaryOf(at, id)
   return summary && Response.json({ summary })
