@@ -230,7 +230,7 @@ function everySlip(): void {
   )
 }
 
-/** Ten thousand spoilt files, devices, operations and tables: what crashes, hangs or is taken wrongly, and what a refusal takes. */
+/** Ten thousand damaged files, devices, operations and tables: what crashes, hangs or is taken wrongly, and what a refusal takes. */
 function attack(): void {
   const start = performance.now()
   const high = (list: number[], q: number) =>

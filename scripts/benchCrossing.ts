@@ -12,7 +12,7 @@ import { jobSeen, parseJob } from '@/jobfile'
 const JOB = 'ferrous-hill'
 const RUNS = 200
 
-/** The same sums, hour by hour, as plainly as they can be written: what the year is held against, and its yardstick. */
+/** The same sums, hour by hour, as plainly as they can be written: what the year is compared with, and its yardstick. */
 const C = `
 #include <stdio.h>
 #include <stdlib.h>
@@ -49,7 +49,7 @@ export function crossing(): void {
   const years = schoolYears(base, seen.prices.fuel)
   const sums: number[] = []
   const drags: number[] = []
-  // Until it is compiled for good it is slower, some hundred runs: a drag is past that before the finger has gone far.
+  // Until V8 has optimized it, for some hundred runs, it is slower: a drag is past that before the finger has gone far.
   for (let i = -3 * RUNS; i < RUNS; i++) {
     const began = performance.now()
     schoolYears(base, seen.prices.fuel)

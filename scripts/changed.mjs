@@ -86,7 +86,7 @@ async function changedSince(commit) {
   return [...new Set([...tracked, ...(await git('ls-files', '--others', '--exclude-standard'))])]
 }
 
-/** Every module with its imports, held against the rules of the house. */
+/** Every module with its imports, compared with the rules of the house. */
 async function cruised() {
   const { cruise } = await import('dependency-cruiser')
   const { default: extractTsConfig } = await import('dependency-cruiser/config-utl/extract-ts-config')

@@ -23,7 +23,7 @@ import { set } from './setCommand'
 type Edit = (job: Job, args: Args) => Checked<Operation[]>
 
 const done = (ops: Operation[]): Checked<Operation[]> => ({ ok: true, value: ops })
-/** A job in which nothing is bolted down yet. */
+/** A job in which nothing is installed yet. */
 export function newJob(id: string, title: string): Job {
   return {
     format: 'gatecross.job',
@@ -41,7 +41,7 @@ export function newJob(id: string, title: string): Job {
   }
 }
 
-/** `place FILE REF=DEVICE …`: devices of the library, or of files of their own, bolted down. */
+/** `place FILE REF=DEVICE …`: devices of the library, or of files of their own, installed. */
 const place: Edit = (job, { words, library, values }) => {
   const list = pairs(words, 'REF=DEVICE, a name of your own and a device')
   if (!list.ok) return list

@@ -41,7 +41,7 @@ export const tolerances = Object.freeze({
   runsAtShare: 0.7,
   /** Part of rated volts below which such a load counts as stopped. */
   stopsAtShare: 0.4,
-  /** Part of a transformer's volt-amperes that may be drawn for good. */
+  /** Part of a transformer's volt-amperes that may be drawn continuously. */
   overloadShare: 1.02,
   /** V. Rated volts up to which a load belongs to the control circuit. */
   lowVoltsMost: 30,
@@ -51,7 +51,7 @@ export const tolerances = Object.freeze({
   continuousShare: 1.25,
   /** Part by which a plate's figure may differ from the sum of its parts: makers round. */
   plateShare: 0.025,
-  /** CFM a ton that a heat pump's coil wants. */
+  /** CFM a ton that a heat pump's coil needs. */
   cfmPerTon: [350, 450] as readonly [number, number],
   /** Binary unknowns that are enumerated; with more, a rule is undecided (design: six). */
   unknownBits: 6,

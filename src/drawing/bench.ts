@@ -101,7 +101,7 @@ function voltsText(v: VoltsShown | undefined): string {
 
 const HEAD = 44
 
-/** The bench as an SVG that stands by itself: paper colours, its title, and the situation that it shows. */
+/** The bench as an SVG that stands by itself: paper colors, its title, and the situation that it shows. */
 export function benchSvg(
   inst: Installation,
   volts: ReadonlyMap<Ref, VoltsShown>,

@@ -1,4 +1,4 @@
-/** Insulation colours as they are seen, for drawing. A colour nobody has listed is drawn grey and named in words. */
+/** Insulation colors as they are seen, for drawing. A color nobody has listed is drawn gray and named in words. */
 const HUES: Record<string, string> = {
   red: '#d0312d',
   blue: '#2a62c4',

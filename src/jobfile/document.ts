@@ -105,7 +105,7 @@ function isSamePlaced({ device, ...a }: Placed, { device: other, ...b }: Placed)
 }
 
 /**
- * A device as the core sees it. What nobody has set, and nobody has read off it, stands at its default on a device that is
+ * A device as the core sees it. What nobody has set, and nobody has read off it, is at its factory default on a device that is
  * new from its box, and is taken to on one from an older file; on any other it is not known.
  */
 function placed(job: Job, entry: PlacedEntry, device: Device): Placed {

@@ -49,7 +49,7 @@ export function cabinetCardOf(input: PaperInput, day: Date, lang = 'en'): Paper 
   }
 }
 
-/** Device by device, each terminal with the colours on it and where they go. */
+/** Device by device, each terminal with the colors on it and where they go. */
 function landing({ inst }: PaperInput, labels: Labels): Block[] {
   return inst.placed.flatMap((p): Block[] => {
     const rows = p.device.terminals

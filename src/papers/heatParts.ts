@@ -86,7 +86,7 @@ export function kitSection(input: PaperInput, { labels }: Speech): Section[] {
   return blocks.length ? [{ id: 'kit', title: labels.kit, blocks }] : []
 }
 
-/** Crossing's numbers, and each gate with what speaks for it. */
+/** Crossing's numbers, and each gate with what supports it. */
 export function crossingSection(input: PaperInput, { labels }: Speech): Section[] {
   const { crossing: view, job, inst } = input
   if (!view) return []

@@ -1,4 +1,4 @@
-/** How a paper looks as a file of its own; the app has the same rules in its own colours. */
+/** How a paper looks as a file of its own; the app has the same rules in its own colors. */
 export const paperCss = `
 :root { color-scheme: light; }
 body { margin: 2rem auto; max-width: 52rem; padding: 0 1rem; background: #fff; color: #1d1b16; font: 15px/1.45 system-ui, sans-serif; }

@@ -13,7 +13,7 @@ export interface PaperInput {
   circuit: Circuit
   proof: Proof
   conflicts: readonly Finding[]
-  /** null: it is not reckoned yet. */
+  /** null: it is not calculated yet. */
   crossing: CrossingView | null
   /** The readings that stand. */
   stands: readonly Reading[]

@@ -32,7 +32,7 @@ describe('the first page of a report', () => {
   it('of a sound job says what was proven and read, and that the run is open', () => {
     const said = part(reportOf(inputOf(jobOf('quillfeather-lane'))), 'glance').join('\n')
     expect(said).toMatch(/All \d+ rules hold in 1,960 states/)
-    // Seven stand: the eighth was superseded. Five are held against something.
+    // Seven stand: the eighth was superseded. Five are compared with something.
     expect(said).toContain('7 readings: 5 right, 2 recorded, held against nothing.')
     expect(said).not.toContain('Broken')
     expect(said).toContain('The test run has not begun.')

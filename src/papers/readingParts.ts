@@ -47,7 +47,7 @@ const TONE: Record<keyof Speech['verdicts'], Tone> = {
   unjudged: 'soft',
 }
 
-/** Every reading that stands, with what it was held against, and those that it superseded. */
+/** Every reading that stands, with what it was compared with, and those that it superseded. */
 export function readingsSection({ inst, job, stands, verdicts }: PaperInput, speech: Speech): Section {
   const { labels } = speech
   const taken = (r: Reading): string => `${r.instrument}, ${r.who || labels.nobody}, ${speech.moment(r.when)}`

@@ -13,7 +13,7 @@ import { TurnTimeout } from './transaction'
 
 /** PostgreSQL's codes for a lock or statement that took too long, and for a deadlock. */
 const TOOK_TOO_LONG = new Set(['55P03', '57014', '25P03', '40001', '40P01'])
-/** Beginnings of its codes for a connection that is lost, for no room just now, and for a server that goes down. */
+/** Beginnings of its codes for a connection that is lost, for no room now, and for a server that goes down. */
 const AWAY = ['08', '53', '57P', '58']
 /** And for a value that it does not take: out of range, or against what it holds together. */
 const UNFIT = ['22', '23']

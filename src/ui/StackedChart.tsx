@@ -38,7 +38,7 @@ export function StackedChart({
   layers: ChartLayer[]
   format: (value: number) => string
 }) {
-  // Its colours are read from the theme, so that it is drawn anew with it.
+  // Its colors are read from the theme, so that it is drawn anew with it.
   const theme = useSyncExternalStore(onTheme, themeOf, () => 'light')
   const ink = colourOf('--ink')
   return (

@@ -297,7 +297,7 @@ const REASON_WORDS: Record<RecommendedSchool['why'], string> = {
   lessUnmet: 'it leaves the house least cold; none of them covers it',
   comfort: 'the owner feels the heat pump’s air as cold',
 }
-/** Which school the house speaks for, with its reason and what ties with it. */
+/** The best strategy for the house, with its reason and what ties with it. */
 export function recommendedSentence(r: RecommendedSchool): string {
   const ties = r.ties.map((t) => `“${STRATEGY_WORDS[t.school].name}”`)
   const tied = ties.length

@@ -128,7 +128,7 @@ describe('words', () => {
     expect(proofSentence(some, { ...proof, undecided: [] })).toMatch(
       /^Nothing is wrong in 36,352 states\. Worth/,
     )
-    // Each want is said once, with how many rules hang on it.
+    // Each want is said once, with how many rules depend on it.
     const wants = undecidedSentences(some, proof.undecided)
     expect(new Set(wants).size).toBe(wants.length)
     expect(wants).toContain(

@@ -22,7 +22,7 @@ export interface FromInstrument {
   /** null: it shows nothing there. */
   value: number | 'OL' | null
   unit: string
-  /** It has come to rest. */
+  /** It has settled. */
   settled: boolean
   at: string
 }

@@ -42,7 +42,7 @@ export class DriverTable {
   }
 
   /**
-   * Settings do not change within a circuit, so what hangs on them alone is worked out here, once: a switched-off
+   * Settings do not change within a circuit, so what depends on them alone is worked out here, once: a switched-off
    * lockout then leaves no leaf behind that would tell two temperatures apart.
    */
   private compile(placed: Placed, expr: Expr): Driver | Level {
@@ -119,7 +119,7 @@ export class DriverTable {
     return out
   }
 
-  /** The answers that hang on modes: those of every mode normal, but where a mode of this row is looked at. */
+  /** The answers that depend on modes: those of every mode normal, but where a mode of this row is looked at. */
   private answersTo(modes: Situation['modes']): Uint8Array {
     if (this.atNormal.length !== this.changing.length) {
       this.modes = {}

@@ -26,7 +26,7 @@ class Groups {
 
 /**
  * The coils that may remember: those whose own contacts can, by way of any other coils, change the volts on the coil
- * itself. Only where there are such can a circuit come to rest in more than one way in one situation (a relay that seals
+ * itself. Only where there are such can a circuit settle in more than one way in one situation (a relay that seals
  * itself in, two that lock each other out). Supplies are taken as stiff: what a load's draw does to its neighbours'
  * volts is no way round. A coil whose contact joins two supplied points may change any other.
  */
@@ -47,7 +47,7 @@ export function memoryCoils(net: Netlist, coilWatchers: ReadonlyMap<number, read
   for (const branch of [...conductors, ...contacts, ...loads, ...transformers]) tie(branch)
   const islandsOf = ({ a, b }: Pick<Branch, 'a' | 'b'>) =>
     [...loose(a), ...loose(b)].map((n) => islands.of(n))
-  // A transformer whose primary is switched takes all that hangs on its secondary along.
+  // A transformer whose primary is switched takes all that depends on its secondary along.
   const primaries = new Set(transformers.flatMap(islandsOf))
 
   const coils = [...coilWatchers.keys()]

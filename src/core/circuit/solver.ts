@@ -66,7 +66,7 @@ export class Circuit {
   private readonly outcomes = new Map<string, Outcome>()
   private remembers: boolean | undefined
   private readonly solved = new Map<string, Complexes | null>()
-  /** The coils that the last outcome with these volts came to rest in. */
+  /** The coils that the last outcome with these volts settled in. */
   private readonly rests = new WeakMap<Complexes, Uint8Array>()
   /** Spent by each solution of the sweep, and filled again by the next. */
   private readonly room: { matrix: Complexes; factors: Factors }
@@ -194,7 +194,7 @@ export class Circuit {
   }
 
   /**
-   * Whether a situation may come to rest in more than one way: a coil can change its own volts through contacts. Loads
+   * Whether a situation may settle in more than one way: a coil can change its own volts through contacts. Loads
    * that stand between drop-out and pull-in are another reason, which only a solution shows (`holdsOn`).
    */
   hasMemory(): boolean {

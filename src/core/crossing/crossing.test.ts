@@ -95,7 +95,7 @@ describe('what can be said of a house', () => {
   }
 
   it('the balance point of a line and a plate: capacity meets load', () => {
-    // 34,000 at 8 °F with no heat from 65: 596.5 a degree. At 25.94 °F the house wants 23,300; the unit has, on the line
+    // 34,000 at 8 °F with no heat from 65: 596.5 a degree. At 25.94 °F the house needs 23,300; the unit has, on the line
     // through 20,400 at 17 and 34,200 at 47, 24,512, less 10 % · 8.94 / 18 for frost: 23,295.
     expect(crossing('quillfeather-lane').balanceF).toBeCloseTo(25.94, 1)
   })
@@ -120,7 +120,7 @@ describe('what can be said of a house', () => {
     const { breakEven } = crossing('tallow-mill')
     // Blower 480 VA · 0.9 and an inducer of 75 W: 0.8 therm and 0.507 kWh an hour for 77,474 BTU.
     expect(breakEven?.cop).toBeCloseTo(3.3427, 3)
-    // At 39.26 °F the house wants 22,059 BTU/h, the low stage has 21,091 and the high one 29,837: it runs high for 0.1108 of
+    // At 39.26 °F the house needs 22,059 BTU/h, the low stage has 21,091 and the high one 29,837: it runs high for 0.1108 of
     // the time, on 1.82076 and 2.84463 kW: 22,059 / (3412 · 1.93420) = 3.3427.
     expect(breakEven?.aboveF).toBeCloseTo(39.26, 1)
   })

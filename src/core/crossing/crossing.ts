@@ -40,7 +40,7 @@ export interface AtDesign {
   together: boolean
 }
 
-/** A house with its heat sources: everything that Crossing says hangs on this. */
+/** A house with its heat sources: everything that Crossing says depends on this. */
 export interface Crossing {
   plant: Plant
   /** Every load line that the numbers give; the one that is used. */

@@ -1,8 +1,8 @@
 import { kwhAt, monthAndHour, type Prices, type Weather } from '../house'
 
 /**
- * A year of hours by outdoor temperature. What runs in an hour hangs on the temperature alone, so hours of one
- * temperature are reckoned once, whatever time of the year they have; what their kWh cost is summed beforehand.
+ * A year of hours by outdoor temperature. What runs in an hour depends on the temperature alone, so hours of one
+ * temperature are calculated once, whatever time of the year they have; what their kWh cost is summed beforehand.
  */
 export interface HoursOfYear {
   /** °F, ascending, and how many hours have it. */

@@ -106,7 +106,7 @@ const TIE = 0.02
 /** `leastSharing`: another row of the table costs less or is as warm, but decides only how a defrost is met. */
 export type RecommendReason = 'cheapest' | 'onlyWarm' | 'comfort' | 'lessUnmet' | 'leastSharing'
 
-/** Which school this house speaks for, why, and which tie with it. */
+/** The best strategy for this house, why, and which tie with it. */
 export interface RecommendedSchool {
   best: SchoolYear
   why: RecommendReason
@@ -114,8 +114,8 @@ export interface RecommendedSchool {
 }
 
 /**
- * The school that this house speaks for: of those that leave nobody cold the cheapest, in kWh and heat where a price is
- * missing; an owner who feels the heat pump's air as cold speaks for the comfort switch. Null where there is nothing to choose from.
+ * The best strategy for this house: of those that leave nobody cold the cheapest, in kWh and heat where a price is
+ * missing; an owner who feels the heat pump's air as cold is best served by the comfort switch. Null where there is nothing to choose from.
  */
 export function recommendSchool(
   years: readonly SchoolYear[],

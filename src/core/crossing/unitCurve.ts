@@ -38,7 +38,7 @@ export interface UnitCurve extends UnitFigures {
   cd: number
   /** °F below which its maker lets it not run. */
   floorF: number | null
-  /** Its figures hold an estimate of frost, for want of a rating at 35 °F. */
+  /** Its figures include an estimate of frost, because there is no rating at 35 °F. */
   frostEstimated: boolean
   /** Nobody gave a rating: the figures are what units of its tons usually have. */
   fromTons: boolean
@@ -205,7 +205,7 @@ function followLoad(at: number, heat: number, stages: (StageCurve | null)[], cd:
 }
 
 /**
- * BTU/h of the stage that runs, without what frost takes: what a rise is held against. Null where nothing is rated.
+ * BTU/h of the stage that runs, without what frost takes: what a rise is compared with. Null where nothing is rated.
  * @param high the second stage runs as well
  */
 export function runningCapacity(

@@ -85,7 +85,7 @@ export function crossingView(seen: JobSeen, circuit: Circuit): CrossingView {
   }
 }
 
-/** Stretches that hang on a setting that is not known; inside a switch's differential alone there is nothing to find out. */
+/** Stretches that depend on a setting that is not known; inside a switch's differential alone there is nothing to find out. */
 function unsureOf({ inst }: JobSeen, { sharing }: Crossing): CrossingView['unsure'] {
   const isOpen = inst.placed.some((p) => p.device.settings.some((s) => settingValue(p, s.id) === null))
   if (!isOpen) return []

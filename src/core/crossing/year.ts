@@ -48,7 +48,7 @@ const starts = (cycles: number, share: number): number => 4 * cycles * share * (
 export interface YearTable {
   /** °F, ascending. */
   outdoorF: ArrayLike<number>
-  /** BTU/h that the house wants, and that the heat pump has. */
+  /** BTU/h that the house needs, and that the heat pump has. */
   load: Float64Array
   capacity: Float64Array
   /** kW at full load. */
@@ -295,7 +295,7 @@ export interface Year extends Sums {
   peakKw: number
   /** °F·h below what is held indoors: unmet heat over the house's loss a degree. */
   unmetDegreeHours: number
-  /** Hours in which the house wants heat. */
+  /** Hours in which the house needs heat. */
   heatingHours: number
 }
 

@@ -158,7 +158,7 @@ export function burnerPlate(draft: DeviceDraft, stages: number): Device['plate']
   }
 }
 
-/** A gas furnace of one or two stages, or an oil furnace whose primary control wants a dry contact or a W of its own. */
+/** A gas furnace of one or two stages, or an oil furnace whose primary control needs a dry contact or a W of its own. */
 export function furnace(d: Device, draft: DeviceDraft): Device {
   return draft.fuel === 'oil' ? oilFurnace(d, draft) : gasFurnace(d, draft)
 }

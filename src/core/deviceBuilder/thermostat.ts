@@ -30,12 +30,12 @@ import {
 } from './pieces'
 
 const SOURCE: Expr = { set: 'outdoorSource', is: ['wired', 'feed'] }
-/** The compressor is held off by the cold. */
+/** The compressor is locked out by the cold. */
 const COLD: Expr = all({ set: 'useCompressorLockout', is: ['on'] }, SOURCE, {
   sense: 'outdoor',
   below: { set: 'compressorLockout' },
 })
-/** Aux is held off by the warmth. */
+/** Aux is locked out by the warmth. */
 const WARM: Expr = all({ set: 'useAuxLockout', is: ['on'] }, SOURCE, {
   not: { sense: 'outdoor', below: { set: 'auxLockout' } },
 })
@@ -96,7 +96,7 @@ function heatPumpDriver(says: Says, output: string, ready: Expr | null): Expr {
   )
 }
 
-/** When a backup output is closed. The first one also takes over from a heat pump that the cold or the changeover holds off. */
+/** When a backup output is closed. The first one also takes over from a heat pump that the cold or the changeover locks out. */
 function backupDriver(says: Says, output: string): Expr {
   const { draft, power } = says
   const list = callsFor(says, output)
@@ -148,7 +148,7 @@ function outdoorSettings(draft: DeviceDraft, d: Device): Setting[] {
 
 /** A thermostat: a bank of switches between R and its outputs, with a load of its own or batteries. */
 export function thermostat(d: Device, draft: DeviceDraft): Device {
-  // With two supplies the electronics hang on the cooling side's, and heat is switched from the heating side's.
+  // With two supplies the electronics depend on the cooling side's, and heat is switched from the heating side's.
   const [hot, heat] = has(d, 'Rc') && has(d, 'Rh') ? ['Rc', 'Rh'] : ['R', 'R']
   const self = has(d, 'C') && !draft.batteries
   const says: Says = {

@@ -116,7 +116,7 @@ export interface Device {
   modes: Mode[]
   /** Demands that this device can make; only thermostats have any. */
   calls?: { call: Call; label?: string; when?: Expr }[]
-  /** How room and setpoint become calls; what is left out goes by the settings. */
+  /** How room and setpoint become calls; what is left out follows the settings. */
   demand?: Demand
   plate: Plate
   /** The form that it was made from, to be changed again; what is usual for the kind is left out. */

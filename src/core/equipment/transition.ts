@@ -63,7 +63,7 @@ export function whenLeaves(when: When): (Leaf | FeltLeaf | ClosedLeaf)[] {
   return [when]
 }
 
-/** The leaves that hang on air or a coil. */
+/** The leaves that depend on air or a coil. */
 export const feltLeaves = (when: When | undefined): FeltLeaf[] =>
   when ? whenLeaves(when).filter((l): l is FeltLeaf => 'feels' in l) : []
 

@@ -43,7 +43,7 @@ export function climateYear(climate: Climate): Weather {
   return { kind: 'hours', hours }
 }
 
-/** The weather that a house is reckoned with. */
+/** The weather that a house is calculated with. */
 export type ClimateChoice =
   | { kind: 'shipped'; climate: Climate }
   /** °F and hours a year. */

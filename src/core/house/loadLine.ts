@@ -91,7 +91,7 @@ export const wantedFor = (house: House, way: LoadWay, unit: UnitFigures | null):
   WAYS[way].needs(house, unit).filter((of) => house.values[of] === undefined)
 
 /**
- * The house's load line by one way; null where a number that it hangs on is missing, or where they make no sense
+ * The house's load line by one way; null where a number that it depends on is missing, or where they make no sense
  * together (a design temperature above the no-heat temperature).
  */
 export function lineBy(house: House, way: LoadWay, unit: UnitFigures | null): LoadLine | null {
@@ -101,7 +101,7 @@ export function lineBy(house: House, way: LoadWay, unit: UnitFigures | null): Lo
   return slope > 0 && Number.isFinite(slope) ? { way, slope, noHeatF: at, noHeatAssumed: assumed } : null
 }
 
-/** Every line that the numbers give, the best way first: what was measured on this house before what was reckoned. */
+/** Every line that the numbers give, the best way first: what was measured on this house before what was calculated. */
 export const linesOf = (house: House, unit: UnitFigures | null): LoadLine[] =>
   LOAD_WAYS.flatMap((way) => lineBy(house, way, unit) ?? [])
 

@@ -73,7 +73,7 @@ export interface House {
   billFuel?: BillFuel
   /** The way whose line is used; left out: the best of those that there are. */
   way?: LoadWay
-  /** `existing`, `new` or `metered`: how the service is reckoned. */
+  /** `existing`, `new` or `metered`: how the service is calculated. */
   service?: 'existing' | 'new' | 'metered'
   /** How the conductors of the job's line circuits are rated; left out: nobody has said, and the lower column counts. */
   cable?: CableRating

@@ -12,7 +12,7 @@ import {
 import { degF } from '../units'
 import { makeRef, splitRef, type Ref, type Name } from './ref'
 
-/** A device where it is bolted down, with its settings as left. A setting that is null is not known yet. */
+/** A device where it is installed, with its settings as left. A setting that is null is not known yet. */
 export interface Placed {
   ref: string
   label: string
@@ -21,7 +21,7 @@ export interface Placed {
   settings: Record<string, Unknowable<Value>>
   /** A setting that is missing from `settings` is assumed at its factory default, unchecked; the verdict counts it. */
   defaultAssumed?: true
-  /** The model and revision on its plate, as read on site: some defaults hang on it. */
+  /** The model and revision on its plate, as read on site: some defaults depend on it. */
   model?: string
 }
 

@@ -12,7 +12,7 @@ export interface Site {
   staticInWc: number | null
   prices: Prices
   house: House
-  /** The weather that the year is reckoned with; null: none is chosen. */
+  /** The weather that the year is calculated with; null: none is chosen. */
   climate: ClimateChoice | null
   /** Whether the start-up readings have been taken. */
   tested: boolean

@@ -27,7 +27,7 @@ interface Sample {
   instrument: Instrument
   value: number | 'OL'
   unit: string
-  /** It has come to rest: unit and probe are steady. */
+  /** It has settled: unit and probe are steady. */
   settled: boolean
 }
 
@@ -89,7 +89,7 @@ const DAY = 86_400
 
 /**
  * A house that something is wrong with, or nothing, as instruments see it: the circuit solved with what has failed, and air,
- * refrigerant and fire by rules of thumb of its own. It knows nothing of the bands that readings are held against.
+ * refrigerant and fire by rules of thumb of its own. It knows nothing of the bands that readings are compared with.
  */
 export class HiddenSite {
   private readonly inst: Installation

@@ -2,7 +2,7 @@ import { nth } from '../sure'
 import type { Profile, ProfileItem } from '../equipment'
 import type { Memory } from './memory'
 
-/** Mode, setting, option; a stored option stays for good, with no undo and no reset. */
+/** Mode, setting, option; a stored option stays, with no undo and no reset. */
 export class Triplets {
   private open = false
   private opened = 0

@@ -33,7 +33,7 @@ export function heaterRows(inst: Installation, only?: string): HeaterRow[] {
     )
 }
 
-/** Settings that rows' watts hang on and that nobody has looked at: those rows are reckoned at its default. */
+/** Settings that rows' watts depend on and that nobody has looked at: those rows are calculated at the default. */
 export const unknownWatts = (inst: Installation): Ref[] => [
   ...new Set(
     inst.placed.flatMap((p) =>

@@ -3,7 +3,7 @@ import type { Installation } from '../installation'
 import { motorsOf } from './motors'
 import { heaterRows } from './rows'
 
-/** How a dwelling's service is reckoned (NEC 2023; numbering and factors differ by edition, local code decides). */
+/** How a dwelling's service is calculated (NEC 2023; numbering and factors differ by edition, local code decides). */
 export type ServiceMethod = 'new' | 'existing' | 'metered'
 
 export interface ServiceAsked {
@@ -53,7 +53,7 @@ const REST_SHARE = 0.4
 const STRIPS_SHARE = 0.65
 const METERED_SHARE = 1.25
 
-/** Whether the service carries the heating; null where a number that the method hangs on is missing. */
+/** Whether the service carries the heating; null where a number that the method depends on is missing. */
 export function serviceLoad(asked: ServiceAsked): ServiceLoad | null {
   const { method, serviceA, areaFt2, applianceVa, peakKw, compressorVa, stripsVa, blowerVa } = asked
   // Cooling is the compressor alone, and less than heating with it: the larger of the two counts.

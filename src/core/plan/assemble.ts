@@ -27,7 +27,7 @@ export interface CableChoice {
   feet: number
 }
 
-/** Insulation colours of a thermostat cable, in the order in which makers add them: four conductors to ten. */
+/** Insulation colors of a thermostat cable, in the order in which makers add them: four conductors to ten. */
 export const CABLE_COLOURS = [
   'red', 'green', 'yellow', 'white', 'blue', 'orange', 'brown', 'black', 'grey', 'purple',
 ] // prettier-ignore

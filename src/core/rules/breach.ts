@@ -3,7 +3,7 @@ import type { Installation, Name } from '../installation'
 import { settingsWith, type SettingAt } from '../query'
 import type { Breach } from './rule'
 
-/** A breach of a rule about settings: the places that it hangs on, the one to look at first; none without a place. */
+/** A breach of a rule about settings: the places that it depends on, the one to look at first; none without a place. */
 export function breach<C extends string>(
   code: C,
   refs: readonly (Name | undefined)[],

@@ -94,7 +94,7 @@ describe('a job of more states than can be tried', () => {
     }
     const began = performance.now()
     const proof = prove(inst)
-    // It took more than a minute while each way was held against each other.
+    // It took more than a minute while each way was compared with each other.
     expect(performance.now() - began).toBeLessThan(15_000)
     expect(proof.solved).toBe(0)
     expect(proof.undecided.find((u) => u.rule === 'lowGas')?.unknown).toEqual(['fur.gasSwitch'])

@@ -128,7 +128,7 @@ describe('rules about gear, wiring, settings and the owner', () => {
         jobFindings(raises).find((c) => c.rule === id)!,
       )
     }
-    // Aux held off above 30, compressor below 40: aux up to 40 closes the gap.
+    // Aux locked out above 30, compressor below 40: aux up to 40 closes the gap.
     expect(clearing('heatGap')).toEqual({ at: 'tstat.auxLockout', value: 40 })
     expect(clearing('valveSense')).toEqual({ at: 'tstat.rvSense', value: 'cooling' })
     expect(clearing('minimumOff')).toEqual({ at: 'tstat.minimumOff', value: 5 })

@@ -1,6 +1,6 @@
 import type { StateRule } from './rule'
 
-/** Contacts and coils come to rest in every state; a circuit that has no solution is another thing. */
+/** Contacts and coils settle in every state; a circuit that has no solution is another thing. */
 export const noChatter: StateRule<'noChatter', 'chatter' | 'unsolved'> = {
   id: 'noChatter',
   scope: 'state',

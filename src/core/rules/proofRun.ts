@@ -68,7 +68,7 @@ function temperatureClassAt(
   const rows = circuit.combinationsAt(call, outdoorF)
   const key = circuit.temperatureClass({ call, outdoorF })
   let temperatureClass = known.get(key)
-  // Which modes can occur may hang on the temperature even where no contact does.
+  // Which modes can occur may depend on the temperature even where no contact does.
   if (temperatureClass && temperatureClass.rows !== rows) temperatureClass = undefined
   if (!temperatureClass) known.set(key, (temperatureClass = { rows, nearest: outdoorF }))
   else if (Math.abs(outdoorF - tolerances.mildF) < Math.abs(temperatureClass.nearest - tolerances.mildF))
@@ -181,7 +181,7 @@ function proveCall(
   })
 }
 
-/** Holds the rules against what a situation comes to rest in after another one, where that differs. */
+/** Holds the rules against what a situation settles in after another one, where that differs. */
 function proveOtherRests(
   run: Run,
   calls: readonly Call[],

@@ -7,7 +7,7 @@ import type { DegF } from '../units'
 
 /** Another state that a situation can settle in, beside the one from all coils de-energized. */
 export interface OtherRest {
-  /** With `after`: what stood before, that made it come to rest so. */
+  /** With `after`: the situation before, which made it settle so. */
   situation: Situation
   row: ModeCombination
   outcome: Outcome

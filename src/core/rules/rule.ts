@@ -18,7 +18,7 @@ export interface StateSeen {
   /** Conditions of the modes away from normal. */
   conditions: ReadonlySet<ModeCondition>
   facts: Facts
-  /** Volts between two points of the state; NaN while it does not come to rest. */
+  /** Volts between two points of the state; NaN while it does not settle. */
   volts: (a: Ref, b: Ref) => Volts
   /** V that a meter of so many Ω shows between two points; NaN likewise. It factors the state anew: ask seldom. */
   metered: (a: Ref, b: Ref, ohms: Ohms) => Volts
@@ -106,7 +106,7 @@ export interface Finding {
   witness: Situation | null
   /** The offending path: what it runs through, from source to common. */
   path: Name[]
-  /** The gates and settings that the finding hangs on. */
+  /** The gates and settings that the finding depends on. */
   dependsOn: Name[]
   /** Breaches in equipment, wiring or settings that cause it. */
   because: Breach[]
@@ -135,7 +135,7 @@ export interface Undecided {
 export interface Proof {
   /**
    * Calls, temperatures, the largest number of mode combinations for one of them, assignments of unknowns; and how many
-   * states came to rest in another way still, by what stood before.
+   * states settled in another way still, by what stood before.
    */
   factors: {
     calls: number
@@ -148,7 +148,7 @@ export interface Proof {
   tooMany: { states: number; allowed: number; modes: Ref[] } | null
   /** Reachable states solved: N. */
   solved: number
-  /** Settings that something hangs on and that stand at their default without anybody having looked. */
+  /** Settings that something depends on and that are at their factory default without anybody having looked. */
   assumed: Ref[]
   /** Ids of the rules that apply to this job. */
   rules: string[]

@@ -56,7 +56,7 @@ const MORE: Record<string, () => JobSeen | Proof> = {
   breakerUnderMca: () =>
     seen(job('quillfeather-lane', { 'feedB.breakerA': 15 }), { plates: { od: { mca: 17.8 } } }),
   breakerUnderLoad: () => seen(job('quillfeather-lane', { 'feedA.breakerA': 45 })),
-  // 40 A of strips and the blower's two on a breaker for 40: no short, and too much for good.
+  // 40 A of strips and the blower's two on a breaker for 40: no short, and too much for continuous load.
   // A contactor of 9 VA on an output that is listed for 0.4 A.
   beyondList: () => prove(pairOnContactor()),
   overRating: () => prove(job('quillfeather-lane', { 'feedA.breakerA': 40 })),

@@ -30,7 +30,7 @@ function callsOn24(inst: Installation, placed: Placed): boolean {
 }
 
 /**
- * The 24 V / communicating selector agrees with what is landed: the wrong way round is dead, or damaged. Each side of an air
+ * The 24 V / communicating selector agrees with what is landed: reversed is dead, or damaged. Each side of an air
  * handler counts by itself: a pair may talk over its bus and be called on 24 V. A call that is not landed at all is another
  * matter, and is found where it is missed.
  */

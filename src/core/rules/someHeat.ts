@@ -44,7 +44,7 @@ function outputsOf({ inst }: Circuit): { heatPump: Ref[]; backup: Ref[] } {
   return { heatPump: to(HEAT_PUMP), backup: to(BACKUP) }
 }
 
-/** Whether backup is asked for just now, and the heat pump is not. */
+/** Whether backup is asked for now, and the heat pump is not. */
 function goesToBackup(state: StateSeen): boolean {
   const { heatPump, backup } = state.ofJob(outputsOf)
   const isClosed = (contact: Ref) => state.closed(contact)

@@ -5,7 +5,7 @@ import { breach, hasIntent, numberOf, ownSettings, standing } from './breach'
 import type { JobRule } from './rule'
 
 /**
- * Backup is held off above one temperature and the compressor below a higher one: between them there is no heat.
+ * Backup is locked out above one temperature and the compressor below a higher one: between them there is no heat.
  * A thermostat without an outdoor temperature holds nothing off.
  */
 export const heatGap: JobRule<'heatGap', 'heatGap'> = {

@@ -35,7 +35,7 @@ export const standingFinding = (rule: Rule, b: Breach): Finding => ({
   because: [],
 })
 
-/** Everything that is not known: what the circuit hangs on, and each other setting that some rule may look at. */
+/** Everything that is not known: what the circuit depends on, and each other setting that some rule may look at. */
 function everyUnknown(inst: Installation): Unknown[] {
   const driving = unknownsOf(inst)
   const known = new Set(driving.map((u) => u.ref))

@@ -4,7 +4,7 @@ import type { Breach, JobRule } from './rule'
 
 type Code = 'fuelSetNoBurner' | 'burnerNotSet' | 'conventionalOnHeatPump'
 
-/** The family that a thermostat is set to is the one that is bolted down. */
+/** The family that a thermostat is set to is the one that is installed. */
 export const systemFamily: JobRule<'systemFamily', Code> = {
   id: 'systemFamily',
   scope: 'job',

@@ -81,7 +81,7 @@ describe('a sweep by classes', () => {
     const remembering: string[] = []
     for (const [rule, f] of Object.entries(FIXTURES)) {
       const inst = f.broken()
-      // Rests that hang on what stood before have a test of their own: here each state is judged from rest.
+      // Rests that depend on what stood before have a test of their own: here each state is judged from rest.
       if (prove(inst).factors.otherRests > 0) {
         remembering.push(rule)
         continue

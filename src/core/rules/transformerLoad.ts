@@ -1,7 +1,7 @@
 import { greatest, isShort } from './overloads'
 import type { StateRule } from './rule'
 
-/** No control transformer gives more volt-amperes for good than it is rated for. */
+/** No control transformer gives more volt-amperes continuously than it is rated for. */
 export const transformerLoad: StateRule<'transformerLoad', 'overloaded'> = {
   id: 'transformerLoad',
   scope: 'state',

@@ -53,14 +53,14 @@ export type Question = keyof typeof QUESTIONS
 const FOR_COMPLAINTS: readonly Intent[] = ['earlyDefrost', 'longDefrost', 'capacityDrift', 'boost']
 const ABOUT_INVERTERS: readonly Question[] = ['climate', 'zoned', 'complaint']
 
-/** The questions that something in this gear hangs on. */
+/** The questions that something in this gear depends on. */
 export const questionsFor = (inst: Installation): Question[] => {
   const isInverter = FOR_COMPLAINTS.some((i) => settingsWith(inst, i).length > 0)
   return (Object.keys(QUESTIONS) as Question[]).filter((q) => isInverter || !ABOUT_INVERTERS.includes(q))
 }
 /** Numbers that only the owner or a rule knows, with the least and the most that make sense. */
 export const NUMBERS = {
-  /** °F above which the utility wants backup held off. */
+  /** °F above which the utility wants backup locked out. */
   utilityF: { least: 0, most: 65, unit: '°F' },
   /** Δ°F by which their own thermometer differs. */
   offsetF: { least: 0.5, most: 5, unit: '°F' },
@@ -224,7 +224,7 @@ function answerWishes(inst: Installation, a: Answers): Wish[] {
     wishes.push({ intent, value, why, differs })
   if (a.priority === 'bills') {
     wish('droop', 3, 'answer.bills', true)
-    // A furnace is cheap heat where a changeover hands over to it: only strips are held off to save.
+    // A furnace is cheap heat where a changeover hands over to it: only strips are locked out to save.
     if (onStripsAlone(inst)) wish('useAuxLockout', 'on', 'answer.bills', true)
   }
   if (a.priority === 'steady') wish('droop', 2, 'answer.steady', true)

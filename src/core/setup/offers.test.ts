@@ -33,7 +33,7 @@ function grave(inst: Installation): ReadonlySet<string> {
 }
 const codes = (s: JobSeen) => new Set(jobFindings(s).map((f) => `${f.rule}:${f.code}`))
 const minus = (a: ReadonlySet<string>, b: ReadonlySet<string>) => [...a].filter((x) => !b.has(x))
-/** Every answer that speaks for something, at once. */
+/** Every answer that supports something, at once. */
 const TALKATIVE = {
   priority: 'bills', noise: 'yes', coldAir: 'yes', whoChanges: 'tenants', scale: 'F', thermometer: 'warmer',
   utility: 'auxRule', wake: '06:00', leave: '08:00', back: '17:00', sleep: '22:00', frail: 'yes', fuel: 'gas',

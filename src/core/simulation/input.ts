@@ -14,7 +14,7 @@ export interface HomeInput {
   roomF: number
   /** s between samples of a tape; 0: no tape is kept, only sums. */
   sampleEvery: number
-  /** Steps are so many times shorter than usual: what a sum hangs on them by. */
+  /** Divides the usual time step: shows how much a sum depends on it. */
   finer?: number
   /** Outdoor unit's fault that no contact shows. */
   fault?: SiteFault | null

@@ -93,7 +93,7 @@ export function winterOf(
   }
 }
 
-/** °F at which no house wants heat: what an hour that does not count is taken to be. */
+/** °F at which no house needs heat: what an hour that does not count is taken to be. */
 const NO_HEAT_F = 85
 
 /** A year of which only the hours that were run want anything. */

@@ -19,7 +19,7 @@ export interface Unknown {
 
 /** Settings that drive something and wires in doubt; an unknown number stands for the two ends of its range. */
 export function unknownsOf(inst: Installation): Unknown[] {
-  /** Intents that a device takes over the bus from another, and hangs on. */
+  /** Intents that a device takes over the bus from another, and depends on. */
   let followed: Set<Intent> | undefined
   const isFollowed = (intent: Intent) => (followed ??= followedIn(inst)).has(intent)
   const settings = inst.placed.flatMap((placed) => {
@@ -48,13 +48,13 @@ const followedIn = (inst: Installation): Set<Intent> =>
     }),
   )
 
-/** Whether any expression or quantity of a device reads a setting: then the circuit hangs on it. */
+/** Whether any expression or quantity of a device reads a setting: then the circuit depends on it. */
 function readsOf(device: Device): (setting: string) => boolean {
   const behaviour = JSON.stringify([device.parts, device.modes, device.calls ?? []])
   return (setting) => behaviour.includes(`"set":${JSON.stringify(setting)}`)
 }
 
-/** Whether the circuit hangs on a setting of a device. */
+/** Whether the circuit depends on a setting of a device. */
 export const drives = (device: Device, setting: string): boolean => readsOf(device)(setting)
 
 /** Assigns one value to each unknown: a job with nothing unknown in it. */
@@ -135,7 +135,7 @@ export function whichMatter(
 }
 
 /**
- * Settings that something hangs on, a contact or a rule, and that are only taken to stand at their default: nobody has
+ * Settings that something depends on, a contact or a rule, and that are assumed to be at their factory default: nobody has
  * looked. On a device that is new from its box the default is known.
  */
 export const assumedDefaults = (inst: Installation): Ref[] =>

@@ -141,7 +141,7 @@ function supplyAir(c: Context): Banded | null {
   }
   if (!isHeatPumpHeating(r.situation.call)) return null
   const plate = unitPlate(c)
-  // An inverter gives what the load wants: its rise means something at a forced speed only.
+  // An inverter gives what the load needs: its rise means something at a forced speed only.
   if (plate.inverter) return null
   const high = solved.running.some((l) => l.part.does?.what === 'compressor' && l.part.does.stage === 2)
   const capacity = runningCapacity(plate, high)?.(r.situation.outdoorF) ?? null

@@ -1,7 +1,7 @@
 import type { ReadingKind } from './reading'
 
 /**
- * Every band that a reading is held against and every limit of the test run, in one place, with unit and source. "Trade" is the
+ * Every band that a reading is compared with and every limit of the test run, in one place, with unit and source. "Trade" is the
  * work's own rule of thumb; the plate and the maker's instructions win wherever they say something.
  */
 export const BANDS = Object.freeze({
@@ -63,7 +63,7 @@ export const BANDS = Object.freeze({
   coMost: 100,
   /** Smoke spots of an oil burner (trade: at most 1). */
   smokeMost: 1,
-  /** Part by which a nozzle's mark may stand off what its input wants: nozzles come in steps (usual). */
+  /** Part by which a nozzle's mark may stand off what its input needs: nozzles come in steps (usual). */
   nozzleShare: 0.08,
   /** Δ°F between return and coil-entering air while nothing heats between them (usual: two probes and a leaky return). */
   sameAirF: 3,

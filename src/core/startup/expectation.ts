@@ -14,7 +14,7 @@ export interface Expectation {
   common: Ref
   /** V on a meter's low-impedance range: a ghost, such as an open triac lets through, is none there. */
   volts: Volts
-  /** `unknown`: it hangs on settings or conductors that are not known, which are named. */
+  /** `unknown`: it depends on settings or conductors that are not known, which are named. */
   state: 'live' | 'dead' | 'between' | 'unknown'
   hangsOn: Ref[]
 }
@@ -24,7 +24,7 @@ export interface DeviceExpectations {
   terminals: Expectation[]
 }
 
-/** For each device that has a common, every other low-voltage terminal. Null: the circuit does not come to rest. */
+/** For each device that has a common, every other low-voltage terminal. Null: the circuit does not settle. */
 export function expectations(circuit: Circuit, situation: Situation): DeviceExpectations[] | null {
   const ways = waysOf(circuit)
   const solved = solve(ways.usual, situation)

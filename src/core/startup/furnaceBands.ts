@@ -80,7 +80,7 @@ export function inlet(c: Context): Banded {
   return { right: BANDS.inlet[gasOf(c)], watch: [0, 60], basis: 'usual', ...causes }
 }
 
-/** The nozzle that a plate's input wants at the pump's pressure: gal/h at 100 psi, as nozzles are marked. */
+/** The nozzle that a plate's input needs at the pump's pressure: gal/h at 100 psi, as nozzles are marked. */
 export function nozzle(c: Context): Banded | null {
   const { inputBtuh: input, pumpPsi } = furnacePlate(c)
   if (input === undefined) return null

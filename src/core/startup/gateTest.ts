@@ -7,7 +7,7 @@ import { BANDS } from './bands'
 import { ohmsAt } from './sensorOhms'
 import { situationAt, TODAY, type Card, type TestStep } from './testCard'
 
-/** The calls that a gate is seen in: what it holds off is asked for. */
+/** The calls that a gate is seen in: what it locks out is asked for. */
 const SEEN_IN: Record<GateIntent, 'heatPump' | 'backup'> = {
   compressorLockout: 'heatPump',
   changeover: 'heatPump',

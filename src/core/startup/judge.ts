@@ -52,7 +52,7 @@ function withPanels(verdict: Verdict, { kind, panelsOff }: Reading): Verdict {
   }
 }
 
-/** Judged with what is not known taken every way: where the verdict hangs on it there is none, and what it hangs on is named. */
+/** Judged with what is not known taken every way: where the verdict depends on it there is none, and what it depends on is named. */
 function judgeAlone(job: Circuit, reading: Reading, all: readonly Reading[], seen: JobSeen): Verdict {
   const ways = waysOf(circuitWith(job, reading.moved))
   const verdict = judgeIn(ways.usual, reading, all, seen)

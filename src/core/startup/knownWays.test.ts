@@ -39,7 +39,7 @@ describe('what hangs on settings that nobody has looked at', () => {
       state: 'dead',
       hangsOn: [],
     })
-    // Y does not hang on it, whatever else is not known.
+    // Y does not depend on it, whatever else is not known.
     expect(stateOf(unlooked, 'tstat.Y')).toMatchObject({ state: 'live', hangsOn: [] })
     expect(stateOf(unlooked, 'tstat.AUX')).toMatchObject({ state: 'dead', hangsOn: [] })
   })

@@ -32,7 +32,7 @@ export const hangsOn = <T>({ others }: Ways, usually: T, of: (circuit: Circuit) 
   ...new Set(others.flatMap((o) => (of(o.circuit) === usually ? [] : [o.ref]))),
 ]
 
-/** Loads that run in a state, and those that do or do not by what is not known; null: it does not come to rest. */
+/** Loads that run in a state, and those that do or do not by what is not known; null: it does not settle. */
 export function runningBy(
   { usual, others }: Ways,
   situation: Situation,

@@ -79,7 +79,7 @@ describe('the order of causes', () => {
       expect(order(causes, [[of('staticPressure', 25), { verdict: v }, ['duct', 'filter']]])).toBe('filter probePlace')
     expect(order(causes, [[of('staticPressure', 25), { verdict: 'wrong' }, ['duct']]])).toBe('probePlace filter')
     expect(order(causes, [[of('staticPressure', 25), { verdict: 'unjudged' }, ['filter']]])).toBe('probePlace filter')
-    // What one speaks for stays so, whatever another says against it.
+    // What one supports stays so, whatever another says against it.
     const both: [Reading, Partial<Verdict>, Cause['kind'][]?][] = [
       [of('airflow', 15), { verdict: 'right' }],
       [of('staticPressure', 25), { verdict: 'wrong' }, ['filter']],

@@ -120,7 +120,7 @@ export function commonCauses(inst: Installation, ref: string): Cause[] {
   return common ? farEnds(inst, common).map((from) => ({ kind: 'commonOpen', from })) : []
 }
 
-/** A reading of one of these kinds that is right speaks against a cause; one that is wrong speaks for it. */
+/** A reading of one of these kinds that is right speaks against a cause; one that is wrong supports it. */
 const TOLD_BY: Partial<Record<Cause['kind'], readonly ReadingKind[]>> = {
   airflowHigh: ['airflow'],
   airflowLow: ['airflow', 'staticPressure'],
@@ -156,7 +156,7 @@ const SIDE: Partial<Record<Cause['kind'], 'low' | 'high'>> = {
 const ANY_STATE: readonly ReadingKind[] = ['capacitor', 'rowOhms', 'lineVolts', 'gasInlet']
 
 /**
- * A verdict with its causes in the order that the other readings make likely: those that another reading speaks for first,
+ * A verdict with its causes in the order that the other readings make likely: those that another reading supports first,
  * those that one speaks against last, and the rest as they come, the cheapest to check first.
  * @param judgeAlone judges a reading without looking at the order of causes
  */

@@ -35,7 +35,7 @@ export interface Reading {
   panelsOff?: boolean
   instrument: string
   situation: Situation
-  /** Settings that stood otherwise while it was taken: it is held against the job with them. */
+  /** Settings that were changed temporarily while it was taken; it is judged with them. */
   moved?: readonly SettingChange[]
   who: string
   /** ISO 8601 time, by the server's clock where the device's was wrong. */

@@ -47,7 +47,7 @@ export type TestStep =
   | { kind: 'meterSupply' }
   /** Power on the crankcase heater for so long before the first start; null: nobody knows how long. */
   | { kind: 'crankcase'; at: Ref; hours: number | null }
-  /** An inverter gives what the load wants: readings mean something at its forced speed only. `text`: its maker's way. */
+  /** An inverter gives what the load needs: readings mean something at its forced speed only. `text`: its maker's way. */
   | { kind: 'forcedSpeed'; at: Ref; text: string | null }
   | { kind: 'lookOutdoors'; what: OutdoorLook }
 
@@ -56,7 +56,7 @@ export type Today =
   | { can: true; brief: boolean }
   | { can: false; why: 'tooWarm' | 'tooCold'; untilF: number }
   | { can: false; why: 'settingUnknown'; at: Ref }
-  /** The compressor is held off at this temperature, and it is the compressor's doing that is tried. */
+  /** The compressor is locked out at this temperature, and it is the compressor's doing that is tried. */
   | { can: false; why: 'heldOff' }
   /** As wired it runs in this call at no temperature. */
   | { can: false; why: 'neverRuns' }
@@ -78,12 +78,12 @@ export interface TestCard {
   /** A defrost that is forced on a mild day: it proves neither the coil thermostat nor the melting. */
   isForced?: true
   situation: Situation
-  /** Settings that stand otherwise while it is tried; what cannot be set is only reckoned so. */
+  /** Settings that are changed temporarily for the test; a setting that cannot be changed on the device is only assumed so. */
   moved: readonly SettingChange[]
   steps: TestStep[]
   /**
    * Loads that must run, and those of the heat sources that must not; `open`: those that do or do not by what is not known yet.
-   * null: the circuit does not come to rest.
+   * null: the circuit does not settle.
    */
   expected: { runs: Ref[]; stays: Ref[]; open: Ref[] } | null
   today: Today

@@ -111,7 +111,7 @@ const runsSomewhere = (circuit: Circuit, here: Situation): boolean =>
 
 const outdoorUnits = (inst: Installation): Placed[] => ofKind(inst, 'outdoorUnit', 'packagedUnit')
 
-/** Before its first start a compressor wants hours of power on its crankcase heater. */
+/** Before its first start a compressor needs hours of power on its crankcase heater. */
 const crankcase = (inst: Installation, plates: JobSeen['plates']): TestStep[] =>
   outdoorUnits(inst).map((p) => ({
     kind: 'crankcase',

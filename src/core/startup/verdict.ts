@@ -29,7 +29,7 @@ export type Cause =
   /** Next point to meter; parts on the way from the source to here. */
   | { kind: 'meterNext'; at: Ref } | { kind: 'gateToCheck'; at: Ref } | { kind: 'ghost' }
   | { kind: SimpleCause }
-  /** A setting or a conductor that is not known: the verdict hangs on it. */
+  /** A setting or a conductor that is not known: the verdict depends on it. */
   | { kind: 'notKnown'; at: Name }
   /** Another reading of the same point shows something else. */
   | { kind: 'contradicted'; by: Reading }

@@ -25,7 +25,7 @@ export interface Counter {
   begun: boolean
   /** Its place among all of them. */
   at: number
-  /** Whether what it counts by, and what takes its count away, hang on something felt. */
+  /** Whether what it counts by, and what takes its count away, depend on something felt. */
   felt: boolean
   resetFelt: boolean
 }

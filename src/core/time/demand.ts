@@ -21,7 +21,7 @@ export interface DemandNumbers {
 
 /** Usual where neither the device nor a setting says (trade): Δ°F, and the part of the droop at which backup goes again. */
 const USUAL = { firstF: 0.5, overF: 0, secondF: 1, comfortDroopF: 1, releaseShare: 0.5, rateF: 0.25 }
-/** °F an hour by which an early start is reckoned (estimate). */
+/** °F an hour by which an early start is calculated (estimate). */
 const RECOVERY_F_PER_HOUR = 4
 
 /** The thermostat that makes the calls of a job. */

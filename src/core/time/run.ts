@@ -23,7 +23,7 @@ import type { World } from './world'
 
 /** Input of a run. Nothing comes from a clock or by chance: the same input gives the same trace. */
 export interface TimeInput {
-  /** How it stands at 0 s, for as long as it takes to come to rest. */
+  /** How it stands at 0 s, for as long as it takes to settle. */
   start: Situation
   events: readonly OutsideEvent[]
   /** s at which it ends at the latest. */

@@ -56,7 +56,7 @@ export interface Step {
 export interface Trace {
   /** The first stands at 0 s, before anything moved. */
   steps: Step[]
-  /** rest: nothing waits any more; until: the time was up; chatter: it never comes to rest at that second. */
+  /** rest: nothing waits any more; until: the time was up; chatter: it never settles at that second. */
   ended: 'rest' | 'until' | 'chatter'
   /** Delays whose setting nobody knows: what waits for them never moves here. */
   untimed: Ref[]

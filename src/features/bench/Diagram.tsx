@@ -23,7 +23,7 @@ const whole = (now: LiveValue) => now
 /** A sheet of its own to the browser: what changes on one is not drawn again on the other. */
 const SHEET = 'pointer-events-none absolute inset-0 [contain:size_layout_style] will-change-transform'
 
-/** The devices with their terminals, and the conductors between them in their own colours, lit for the situation. */
+/** The devices with their terminals, and the conductors between them in their own colors, lit for the situation. */
 export const Diagram = memo(function Diagram({
   route,
   landing,
@@ -305,7 +305,7 @@ const LoadLine = memo(function LoadLine({
   top,
 }: {
   target: Target
-  /** "?": it hangs on what is not known. */
+  /** "?": it depends on what is not known. */
   state: 'on' | 'off' | '?'
   top: number
 }) {

@@ -1,6 +1,6 @@
 import type { PlaceMark, MarkSeen } from '../session'
 
-/** How the Bench stands in a job's walk. */
+/** Status of the Bench place in a job's navigation. */
 export const mark = ({ proof }: MarkSeen): PlaceMark => {
   const broken = proof.findings.filter((f) => f.severity !== 'warn').length
   const toLookAt = proof.findings.length - broken

@@ -12,7 +12,7 @@ import { useCrossing } from './useCrossing'
 import { YearCharts } from './YearCharts'
 
 /**
- * Who heats when in this house: the answer, the picture with its gates, the schools side by side, and what it all hangs on.
+ * Who heats when in this house: the answer, the picture with its gates, the schools side by side, and what it all depends on.
  * Parts that do not depend on a dragged lockout do not render again while it is dragged.
  */
 export function Crossing() {

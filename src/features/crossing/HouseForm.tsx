@@ -23,7 +23,7 @@ import { PricesForm } from './PricesForm'
 import { RatingsForm } from './RatingsForm'
 import { WeatherForm } from './WeatherForm'
 
-/** The numbers that each way to the load hangs on. */
+/** The numbers that each way to the load depends on. */
 const FIELDS: Record<LoadWay, readonly HouseValue[]> = {
   run: ['runShare', 'runKwh', 'runHours', 'runF'],
   bills: ['billsYear', 'billsSummerMonth', 'billsEfficiency', 'degreeDays'],

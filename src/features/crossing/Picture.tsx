@@ -32,7 +32,7 @@ const lanesOf = (view: CrossingView): LaneDrawn[] => [
 ]
 
 /**
- * Outdoor temperature across; above, what the house wants against what each source gives, with the hours of the year as a
+ * Outdoor temperature across; above, what the house needs against what each source gives, with the hours of the year as a
  * shade; below, who may heat, with the gates on lines of their own, to drag. It is the proof strip enlarged: its mark is
  * the dock's temperature.
  */

@@ -14,7 +14,7 @@ const OPTIONS = (Object.keys(CLIMATES) as Climate[]).map((c) => [c, CLIMATE_WORD
 /** Lets the page do what is due before a long work goes on. */
 const painted = () => new Promise<void>((resolve) => setTimeout(resolve))
 
-/** The weather that the year is reckoned with: a climate that ships, or a file. */
+/** The weather that the year is calculated with: a climate that ships, or a file. */
 export function WeatherForm({ seen }: { seen: JobSeen }) {
   const { edit } = useJobScreen()
   const [wrong, setWrong] = useState<string[]>([])

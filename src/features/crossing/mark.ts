@@ -2,7 +2,7 @@ import { balanceOf } from '@/core/crossing'
 import { jobSeen } from '@/jobfile'
 import type { PlaceMark, MarkSeen } from '../session'
 
-/** How Crossing stands in a job's walk: the balance point, or that something is wanted for it. */
+/** Status of the Crossing place in a job's navigation: the balance point, or that an input is missing. */
 export const mark = ({ job, inst }: MarkSeen): PlaceMark => {
   const balance = balanceOf(jobSeen(job, inst))
   if (balance === undefined) return { text: 'open', needs: false }

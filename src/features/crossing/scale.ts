@@ -12,7 +12,7 @@ export function scale([a, b]: readonly [number, number], [x, y]: readonly [numbe
   }
 }
 
-/** BTU/h at the top of the picture: what the house wants in the cold, or what is there in mild weather, rounded up. */
+/** BTU/h at the top of the picture: what the house needs in the cold, or what is there in mild weather, rounded up. */
 export function topOf({ curve, designF }: CrossingView): number {
   const coldest = (designF ?? 0) - 10
   const values = curve.outdoorF.flatMap((t, i) =>

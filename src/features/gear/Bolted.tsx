@@ -37,7 +37,7 @@ const cableSchema = yup.object({
   count: yup.number().integer().min(2).max(10).required(),
 })
 
-/** Puts a device from the library into the job, where it is bolted down. */
+/** Puts a device from the library into the job, where it is installed. */
 export function AddDevice() {
   const { job, edit } = useJobScreen()
   const [library, setLibrary] = useState<Device[] | null>(null)

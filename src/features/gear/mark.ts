@@ -1,7 +1,7 @@
 import { unknownSettings } from '@/core/query'
 import type { PlaceMark, MarkSeen } from '../session'
 
-/** How the Gear stands in a job's walk. */
+/** Status of the Gear place in a job's navigation. */
 export const mark = ({ job, inst }: MarkSeen): PlaceMark => {
   // A setting that nobody has entered counts like one that is marked unknown.
   const unknown = unknownSettings(inst).length

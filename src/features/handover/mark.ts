@@ -1,4 +1,4 @@
 import type { PlaceMark } from '../session'
 
-/** How the Handover stands in a job's walk. */
+/** Status of the Handover place in a job's navigation. */
 export const mark = (): PlaceMark => ({ text: 'report', needs: false })

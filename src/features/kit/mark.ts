@@ -3,7 +3,7 @@ import { lineCircuitsOf } from '@/core/kit'
 import { hasBurner, hasStrips } from '@/core/query'
 import type { PlaceMark, MarkSeen } from '../session'
 
-/** How the Kit stands in a job's walk. */
+/** Status of the Kit place in a job's navigation. */
 export const mark = ({ job, inst }: MarkSeen): PlaceMark => {
   const wrong = lineCircuitsOf(inst, job.commissioning.plates, cableOf(job.house)).filter((c) =>
     c.notes.some((n) => n.code !== 'breakerUnknown' && n.code !== 'conductorUnknown'),

@@ -54,7 +54,7 @@ const choicesSchema = yup.object({
 const NO_TEMPERATURE =
   'This thermostat can go by the outdoor temperature (lockouts, changeover), and nothing tells it any yet.'
 
-/** A job from what is bolted down: four choices and two cables, and the landing is planned or left to be found. */
+/** A job from what is installed: four choices and two cables, and the landing is planned or left to be found. */
 export function NewJob() {
   const router = useRouter()
   const [library, setLibrary] = useState<Device[]>([])

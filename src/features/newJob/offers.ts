@@ -32,7 +32,7 @@ const GIVEN_BY: Partial<Record<Lack, readonly DeviceKind[]>> = {
 /** Parts of one kind that are offered for one thing. */
 const MOST = 2
 
-/** Whether the thermostat could go by the outdoor temperature, and nothing tells it any. */
+/** Whether the thermostat could use an outdoor temperature and gets none. */
 const isBlind = (gear: Installation): boolean =>
   !gear.placed.some((p) => p.device.kind === 'outdoorSensor') &&
   settingsWith(gear, 'outdoorSource').some(({ placed }) =>

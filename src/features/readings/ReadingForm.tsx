@@ -86,7 +86,7 @@ export function ReadingForm({
   corrects,
   onDone,
 }: {
-  /** The unit's state while it is taken, and what stood otherwise for the test. */
+  /** The unit's state while it is taken, and what was temporarily changed for the test. */
   state: Pick<Reading, 'situation' | 'moved'>
   /** Name under which the draft is stored: one for each card. */
   name: string

@@ -12,7 +12,7 @@ const TONE: Record<Verdict['verdict'], string> = {
   unjudged: 'border-edge text-soft',
 }
 
-/** A verdict with the number it was held against, and what to check first. */
+/** A verdict with the number it was compared with, and what to check first. */
 export function VerdictLine({ verdict }: { verdict: Verdict }) {
   const { inst } = useJobScreen()
   return (

@@ -32,7 +32,7 @@ export interface JobScreenValue {
   setSituation: (s: Situation) => void
   targets: Target[]
   fixes: (inst: Installation, finding: Finding) => Promise<Fix[]>
-  /** Makes an edit; one that hangs on what stands is worked out of the document at this instant, not of the one shown. */
+  /** Makes an edit; one that depends on what stands is worked out of the document at this instant, not of the one shown. */
   edit: (op: Edit | ((now: LiveValue) => Edit), how?: EditHow) => Checked<Job>
   undo: () => void
   redo: () => void

@@ -11,7 +11,7 @@ export interface TerminalVolts {
   state: 'live' | 'dead' | 'between' | 'common' | 'unknown'
 }
 
-/** The same state with every contact closed of which nobody knows; null where there is none, or it does not come to rest. */
+/** The same state with every contact closed of which nobody knows; null where there is none, or it does not settle. */
 export function closedInstead(solved: Solved): Solution | null {
   if (!solved.ok || !solved.state.drivers.includes(1)) return null
   const other = solve(solved.circuit, solved.situation, 'closed')

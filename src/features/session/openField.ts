@@ -2,7 +2,7 @@ import type { StoreApi } from 'zustand'
 import type { SessionState } from './sessionState'
 
 /**
- * The revision that was seen when the box that somebody types in was first typed in: what is made of it is held against what
+ * The revision that was seen when the box that somebody types in was first typed in: what is made of it is compared with what
  * others have done since, however long it stays open.
  */
 export function watchOpenField(state: StoreApi<SessionState>): {

@@ -12,7 +12,7 @@ interface Draft<T> {
 
 /**
  * Something half-typed, which outlives the page on this device, and the revision that was seen when it was begun: an edit made
- * of it is held against what somebody else has done since.
+ * of it is compared with what somebody else has done since.
  * @param name tells it from other drafts of the job
  * @returns the draft (null: none), the revision, what takes a keystroke, and what forgets it
  */

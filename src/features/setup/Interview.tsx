@@ -31,7 +31,7 @@ import {
 } from '@/words'
 import { useJobScreen, useSetValue } from '../session'
 
-/** Two minutes with the owner; every question may be skipped. What it speaks for stands beside it, with the reason. */
+/** Two minutes with the owner; every question may be skipped. Each answer's recommendation is beside it, with the reason. */
 export function Interview() {
   const { inst, job, edit } = useJobScreen()
   const [school, setSchool] = useLocalStorage<Strategy | null>(`gate-cross-school-${job.id}`, null)

@@ -3,7 +3,7 @@ import { jobFindings } from '@/core/rules'
 import { jobSeen } from '@/jobfile'
 import type { PlaceMark, MarkSeen } from '../session'
 
-/** How the Setup stands in a job's walk. */
+/** Status of the Setup place in a job's navigation. */
 export const mark = ({ job, inst }: MarkSeen): PlaceMark => {
   const wrong = jobFindings(jobSeen(job, inst)).length
   const temporary = job.setup.temporary.filter((t) => !t.back).length

@@ -2,7 +2,7 @@ import { judge, standing } from '@/core/startup'
 import { jobSeen } from '@/jobfile'
 import type { PlaceMark, MarkSeen } from '../session'
 
-/** How the Startup stands in a job's walk. */
+/** Status of the Startup place in a job's navigation. */
 export const mark = ({ job, circuit }: MarkSeen): PlaceMark => {
   const seen = jobSeen(job, circuit.inst)
   const readings = standing(job.readings)

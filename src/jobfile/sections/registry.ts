@@ -26,7 +26,7 @@ export const SECTIONS = {
 /** The version of the job file that this code writes, and the newest that it reads. */
 export const JOB_VERSION = 6
 
-/** A job: what is bolted down, wired and set, and what was read. One document, carrying the devices it uses. */
+/** A job: what is installed, wired and set, and what was read. One document, carrying the devices it uses. */
 export interface Job
   extends
     AboutDoc,

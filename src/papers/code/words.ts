@@ -6,7 +6,7 @@ import words from './dictionary.json'
  */
 export const DICTIONARY = new TextEncoder().encode(words.join(''))
 
-/** Conductor colours by number; a colour that is not here is written out. */
+/** Conductor colors by number; a color that is not here is written out. */
 export const COLOURS = [
   'red', 'blue', 'yellow', 'green', 'orange', 'white', 'brown', 'black', 'purple', 'light blue', 'dark blue', 'pink', 'grey',
   'bare',

@@ -3,7 +3,7 @@ import type { QueryInterface } from 'sequelize'
 /**
  * Every key begins with the shop, so that shops can share a database, and a database that spreads its rows can spread them by
  * it. The list of jobs comes from columns of its own; the document of a job may lag behind its log by some operations; and a
- * job can be put away or deleted, the latter for good after a time.
+ * job can be put away or deleted, the latter permanently after a time.
  */
 export const m0004Shop = {
   name: '0004-shop',
@@ -98,7 +98,7 @@ const APPEND = `
   END $$;
 `
 
-/** Readings go only with a job that is deleted for good. */
+/** Readings go only with a job that is deleted permanently. */
 const STAY = `
   CREATE OR REPLACE FUNCTION readings_stay() RETURNS trigger LANGUAGE plpgsql AS $$
   BEGIN

@@ -59,7 +59,7 @@ const JOBS = ' '
 const MOST_WRONG = 100
 
 /**
- * Imports a shop's file while it comes, item by item: what is wrong spoils nothing beside it, and what was imported before a
+ * Imports a shop's file while it comes, item by item: a bad item affects no other, and what was imported before a
  * break stays and is known the next time.
  * @param copies what has the name of something else here is imported under a name with a number
  */

@@ -26,7 +26,7 @@ export async function moveJob(at: Shop, id: string, to: Standing, who: string): 
   })
 }
 
-/** Ends for good what was deleted long enough ago, with all that hangs on it; its number. */
+/** Deletes permanently the jobs that were deleted long enough ago, with all their rows; returns their number. */
 export async function purgeJobs(at: Shop, now: Date): Promise<number> {
   const { db, shop } = at
   return inTransaction(db, async (transaction) => {

@@ -26,7 +26,7 @@ export interface OutdoorUnitPlate extends ElectricalPlate, SensorPlate {
   /** ft of line set that its factory charge is for, and oz for each foot more, or less. */
   chargedForFt?: number
   chargeOzPerFt?: number
-  /** h of power that its crankcase heater wants before the first start. */
+  /** h of power that its crankcase heater needs before the first start. */
   crankcaseHours?: number
   /** °F at which its coil thermostat opens. */
   coilOpensF?: number

@@ -26,7 +26,7 @@ const Tip = later<{ text: ReactNode; children: ReactElement }>(fetchTip, ({ chil
 
 /**
  * All outdoor temperatures at once: a lane for each source, solid where it runs on the present call, hatched where it is
- * held off, dotted where it may be either; a tick at every gate and a notch where a rule is broken. Dragging it asks
+ * locked out, dotted where it may be either; a tick at every gate and a notch where a rule is broken. Dragging it asks
  * "what then?".
  */
 export function ProofStrip() {

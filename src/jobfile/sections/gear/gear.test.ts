@@ -45,7 +45,7 @@ describe('gear put in and taken out', () => {
     const out: Operation = { kind: 'removeDevice', ref: 'od' }
     const after = ok(before, out)
     expect(after.placed.some((p) => p.ref === 'od')).toBe(false)
-    // The outdoor cable and the line to it go; the jumper from the outdoor thermostat to W goes; nothing hangs on od.
+    // The outdoor cable and the line to it go; the jumper from the outdoor thermostat to W goes; nothing depends on od.
     expect(after.cables.map((c) => c.id)).toEqual(['c1', 'harness', 'lineA'])
     expect(after.wires.some((w) => w.a?.startsWith('od.') || w.b?.startsWith('od.'))).toBe(false)
     expect(checkJob(after).ok).toBe(true)

@@ -8,7 +8,7 @@ export interface PlacedEntry {
   where?: string
   /** As left. One that is left out is not known, unless the device is new from its box or `defaultAssumed`. */
   settings: Record<string, Unknowable<Value>>
-  /** From a file of a version that took what it left out to stand at its default. */
+  /** From a file of a version in which a setting that was left out was at its factory default. */
   defaultAssumed?: true
 }
 

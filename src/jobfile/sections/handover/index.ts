@@ -106,7 +106,7 @@ export const handover: Section<HandoverDoc, HandoverOperation, HandoverDoc & Set
           return refuse('signature.id', 'a name that is not used yet', signature.id)
         if (stands.length >= MOST.signatures)
           return refuse('signature', `at most ${MOST.signatures} signatures`, stands.length + 1)
-        // Nothing is signed off while something stands otherwise for a test.
+        // Nothing is signed off while something is temporarily changed for a test.
         const open = job.setup.temporary.find((t) => !t.back)
         if (open) return refuse('signature', 'everything put back first', open.what ?? open.at)
         return done({ ...job, handover: { ...job.handover, signatures: [...stands, signature] } })

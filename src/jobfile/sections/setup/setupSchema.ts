@@ -19,7 +19,7 @@ export interface Keyed {
 export const TEMPORARY_KINDS = ['jumper', 'lead', 'forced', 'dial', 'panel', 'breaker', 'other'] as const
 export type TemporaryKind = (typeof TEMPORARY_KINDS)[number]
 
-/** Something that stands otherwise for a test, listed until it is put back. */
+/** Something that is temporarily changed for a test, listed until it is put back. */
 export interface Temporary {
   id: string
   /** Left out: a setting. */
