@@ -9,9 +9,9 @@ import {
   lockOutList,
   READING_KINDS,
   runningBy,
-  standing,
-  voltsHangOn,
-  waysOf,
+  currentReadings,
+  unknownsBehindVolts,
+  variantsOf,
 } from '@/core/startup'
 import { tolerances } from '@/core/tolerances'
 import { installationOf, jobSeen, jsonSchemaOf, type Job } from '@/jobfile'
@@ -24,7 +24,7 @@ import {
   findingSentence,
   findingWords,
   gateWords,
-  heldAgainst,
+  comparedWith,
   ruleWords,
   proofSentence,
   readingWords,
@@ -99,7 +99,7 @@ export const COMMANDS: Record<string, (job: Job, args: Args) => Result> = {
     const situation = readSituation(inst, args.values)
     if (!situation.ok) return situation
     const circuit = new Circuit(inst)
-    const ways = waysOf(circuit)
+    const ways = variantsOf(circuit)
     const solved = solve(ways.usual, situation.value)
     if (!solved.ok) {
       const json = {
@@ -195,7 +195,7 @@ export const COMMANDS: Record<string, (job: Job, args: Args) => Result> = {
     const meterOhms = low ? tolerances.lowMeterOhms : tolerances.meterOhms
     // As the meter on the Bench shows it, ghosts of neighbouring conductors included.
     const volts = meterWithStrays(solved, from, to, meterOhms)
-    const on = voltsHangOn(waysOf(circuit), situation.value, from, to, meterOhms)
+    const on = unknownsBehindVolts(variantsOf(circuit), situation.value, from, to, meterOhms)
     return answer({ from, to, volts, meterOhms, hangsOn: on, situation: situation.value }, [
       `${figure(volts, 2)} V from ${from} to ${to}`,
       ...on.map((at) => `  hangs on ${refWords(inst, at)}: not known yet`),
@@ -216,14 +216,14 @@ export const COMMANDS: Record<string, (job: Job, args: Args) => Result> = {
   judge(job) {
     const inst = installationOf(job)
     const circuit = new Circuit(inst)
-    const readings = standing(job.readings).map((r) => {
+    const readings = currentReadings(job.readings).map((r) => {
       const v = judge(circuit, r, job.readings, jobSeen(job, inst))
       return {
         id: r.id,
         kind: r.kind,
         value: readingWords(inst, r, READING_KINDS[r.kind].unit),
         verdict: v.verdict,
-        held: heldAgainst(v),
+        held: comparedWith(v),
         low: finite(v.expected?.low),
         high: finite(v.expected?.high),
         causes: v.causes.map((c) => causeWords(inst, c)),

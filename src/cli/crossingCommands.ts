@@ -11,7 +11,7 @@ import {
   money,
   recommendedSentence,
   STRATEGY_WORDS,
-  wantedSentence,
+  missingInputsSentence,
 } from '@/words'
 import type { Args } from './args'
 import { answer, refuse, type Result } from './answer'
@@ -58,7 +58,7 @@ export function crossingCommand(job: Job, args: Args): Result {
   const view = crossingView(seen.value, new Circuit(seen.value.inst))
   const currency = seen.value.prices.currency ?? ''
   const said = crossingAnswer(view, currency)
-  const wanted = wantedSentence(view.wanted)
+  const wanted = missingInputsSentence(view.wanted)
   const schools = args.values.schools ? view.schools : []
   const { breakEven, design } = view
   const lines = [

@@ -6,7 +6,7 @@ import { operationWords } from '@/words'
 import { answer } from './answer'
 import { readArgs, type Args } from './args'
 import { COMMANDS, schemaCommand, type Answer } from './commands'
-import { sure } from '@/core/sure'
+import { required } from '@/core/assert'
 import { EDITS, newJob } from './composeCommands'
 import { readJobFile, writeJobFile, type JobOnDisk } from './jobOnDisk'
 
@@ -128,7 +128,7 @@ function edit(args: Args): number {
     const all = new Set(Object.keys(job.devices))
     return write(file, { job, carried: all }, ['every device carried in the file'], args)
   }
-  const ops = sure(EDITS[command], 'the command')(job, args)
+  const ops = required(EDITS[command], 'the command')(job, args)
   if (!ops.ok) return complain(ops.problems, json, file)
   const batch = batched(ops.value)
   if (!batch) return said([], json)

@@ -10,7 +10,7 @@ import {
   planSentence,
   planSettingWords,
   refWords,
-  takenAsUsual,
+  assumedSentence,
   whyWords,
 } from '@/words'
 import { readPractice, type Args } from './args'
@@ -81,7 +81,7 @@ export function failuresCommand(job: Job): Result {
     words: failureWords(inst, e.failure),
     shows: effectWords(inst, e),
   }))
-  const taken = takenAsUsual(inst)
+  const taken = assumedSentence(inst)
   return answer(
     { effects },
     [...(taken ? [taken] : []), ...effects.map((e) => `${EFFECT_WORDS[e.effect]}: ${e.words}. ${e.shows}`)],

@@ -1,6 +1,6 @@
 import { Circuit } from '@/core/circuit'
 import {
-  readOwn,
+  readCustomScene,
   sceneInput,
   sceneNotes,
   scenesOf,
@@ -71,7 +71,7 @@ export function runCommand(job: Job, args: Args): Result {
   const until = to === undefined ? undefined : seconds(to)
   if (until === null || (until !== undefined && !(until > 0 && until <= MOST_HOURS * 3600)))
     return refuse('--to', `a time such as 24h or 90m, up to ${MOST_HOURS}h`, to ?? '')
-  const own = readOwn(written ?? '')
+  const own = readCustomScene(written ?? '')
   if (!own.ok) {
     const [first] = own.problems
     return refuse(

@@ -49,11 +49,11 @@ export function waitCommand(job: Job, args: Args): Result {
       call,
       steady: found.steady,
       settled: found.ended !== 'chatter',
-      waits: found.waits.map(({ load, on, seconds, held }) => ({
+      waits: found.waits.map(({ load, on, seconds, delays }) => ({
         load,
         on,
         seconds,
-        held: held.map((h) => ({ ref: h.ref, seconds: h.seconds })),
+        held: delays.map((h) => ({ ref: h.ref, seconds: h.seconds })),
       })),
       untimed: found.untimed,
       words: lines,

@@ -1,4 +1,4 @@
-import { sure } from '@/core/sure'
+import { required } from '@/core/assert'
 import isEqual from 'fast-deep-equal'
 import {
   apply,
@@ -123,11 +123,11 @@ export class JobStore {
     if (record === 'fresh') this.redos = []
     const { needs, box, jobId } = this
     const envelope = envelopeOf(op, needs, box.pending, this.base.version, seen)
-    const { kept } = box.add(envelope)
+    const { stored } = box.add(envelope)
     this.view = this.look(applied.value)
     for (const l of this.listeners) l()
     needs.tell?.({ kind: 'made', jobId, envelope })
-    void kept.then(() => {
+    void stored.then(() => {
       if (!box.isKeeping) this.publish()
       this.flushSoon()
     })
@@ -158,10 +158,10 @@ export class JobStore {
 
   /** Decides an operation that was set aside: make it again on top of theirs, or let it go. */
   decide = async (opId: string, choice: 'mine' | 'theirs'): Promise<void> => {
-    const { item, kept } = this.box.settle(opId)
+    const { item, stored } = this.box.settle(opId)
     if (item && choice === 'mine') this.edit(item.envelope.op)
     this.publish()
-    await kept
+    await stored
   }
 
   /** Clears the list of what others did. */
@@ -250,7 +250,7 @@ export class JobStore {
 
   /** Sends some edits; `halve`: they were not taken together. */
   private async pushSome(ops: Envelope[]): Promise<'done' | 'halve' | 'later'> {
-    const base = sure(this.base, 'the document')
+    const base = required(this.base, 'the document')
     const request = { base: base.version, sent: sentNow(this.needs), ops }
     const answered = await this.needs.transport.push(this.jobId, request)
     if (answered.ok) {
@@ -304,7 +304,7 @@ export class JobStore {
 
   /** Takes up what was done elsewhere since the document that stands here. */
   private async catchUp(): Promise<'done' | 'later'> {
-    const base = sure(this.base, 'the document')
+    const base = required(this.base, 'the document')
     const { heard } = this
     this.mayHaveMissed = false
     const answered = await this.needs.transport.since(this.jobId, base.version)

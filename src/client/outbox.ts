@@ -13,7 +13,7 @@ export class Outbox {
   conflicted: ConflictedOp[] = []
   /** Whether the store answered when it was last asked. */
   isKeeping = true
-  private unkept = new Set<string>()
+  private unstored = new Set<string>()
   /** Writes happen one after the other. */
   private writes: Promise<void> = Promise.resolve()
 
@@ -25,7 +25,7 @@ export class Outbox {
 
   /** How many edits are on this page alone: lost with it unless the server takes them first. */
   get onPageOnly(): number {
-    return this.pending.filter((e) => this.unkept.has(e.opId)).length
+    return this.pending.filter((e) => this.unstored.has(e.opId)).length
   }
 
   /** Reads what an earlier page left, and the document last seen. What was made meanwhile comes after it. */
@@ -47,16 +47,16 @@ export class Outbox {
     return seen
   }
 
-  /** Takes an edit in; `kept` resolves when it is in the store, or is known not to be. */
-  add(envelope: Envelope): { kept: Promise<void> } {
+  /** Takes an edit in; `stored` resolves when it is in the store, or is known not to be. */
+  add(envelope: Envelope): { stored: Promise<void> } {
     this.pending = [...this.pending, envelope]
-    this.unkept.add(envelope.opId)
+    this.unstored.add(envelope.opId)
     try {
       this.store.jot?.(this.jobId, envelope)
     } catch {
       // The store itself says whether it keeps anything.
     }
-    return { kept: this.write(() => this.defer(() => this.keep(envelope))) }
+    return { stored: this.write(() => this.defer(() => this.keep(envelope))) }
   }
 
   /** Adds an edit that another tab made and stores itself. */
@@ -85,7 +85,7 @@ export class Outbox {
   forget(opIds: readonly string[]): void {
     const gone = new Set(opIds)
     this.pending = this.pending.filter((e) => !gone.has(e.opId))
-    for (const opId of opIds) this.unkept.delete(opId)
+    for (const opId of opIds) this.unstored.delete(opId)
   }
 
   async setAside(item: ConflictedOp): Promise<void> {
@@ -110,12 +110,12 @@ export class Outbox {
     }
   }
   /** Takes out one that was set aside; `null`: there is none of that name. */
-  settle(opId: string): { item: ConflictedOp | null; kept: Promise<void> } {
+  settle(opId: string): { item: ConflictedOp | null; stored: Promise<void> } {
     const item = this.conflicted.find((a) => a.envelope.opId === opId) ?? null
     this.conflicted = this.conflicted.filter((a) => a !== item)
     return {
       item,
-      kept: this.write(async () => void (await this.tried(() => this.store.settle(this.jobId, opId)))),
+      stored: this.write(async () => void (await this.tried(() => this.store.settle(this.jobId, opId)))),
     }
   }
 
@@ -133,12 +133,12 @@ export class Outbox {
   }
 
   private async keep(envelope: Envelope): Promise<void> {
-    const isKept = await this.tried(async () => {
+    const isStored = await this.tried(async () => {
       await this.store.add(this.jobId, envelope)
       return true
     })
-    if (isKept) this.unkept.delete(envelope.opId)
-    else this.unkept.add(envelope.opId)
+    if (isStored) this.unstored.delete(envelope.opId)
+    else this.unstored.add(envelope.opId)
   }
 
   /** The store's answer; null where it refuses, is full, or takes too long. */

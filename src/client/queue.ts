@@ -78,12 +78,12 @@ export function browserQueue(): QueueStorage {
   }
   return {
     async pending(jobId) {
-      const kept = (await (await db()).getAllFromIndex('pending', 'job', jobId)).map((r) => r.envelope)
-      const names = new Set(kept.map((e) => e.opId))
+      const stored = (await (await db()).getAllFromIndex('pending', 'job', jobId)).map((r) => r.envelope)
+      const names = new Set(stored.map((e) => e.opId))
       const jotted = jottedFor(jobId)
       // Edits that have arrived or are stored by now need no note.
       for (const e of jotted) if (names.has(e.opId)) unjot(e.opId)
-      return [...kept, ...jotted.filter((e) => !names.has(e.opId))]
+      return [...stored, ...jotted.filter((e) => !names.has(e.opId))]
     },
     async add(jobId, envelope) {
       // Strict: on the disk before the promise resolves, so that a phone that dies has not lost it.

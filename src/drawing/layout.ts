@@ -1,4 +1,4 @@
-import { nth, under, sure } from '@/core/sure'
+import { nth, mustGet, required } from '@/core/assert'
 import { type Target, targetsOf } from '@/core/query'
 import type { DeviceKind, Terminal } from '@/core/equipment'
 import { makeRef, type Cable, type Installation, type Placed, type Ref, type Wire } from '@/core/installation'
@@ -142,8 +142,8 @@ export function drawWires(
   const lanes = new Map<string, number>()
   for (const wire of inst.wires) {
     if (wire.cable !== null || !wire.a || !wire.b || !isLow(layout, wire)) continue
-    const a = under(layout.at, wire.a)
-    const b = under(layout.at, wire.b)
+    const a = mustGet(layout.at, wire.a)
+    const b = mustGet(layout.at, wire.b)
     if (a.column === b.column) {
       const side = a.column === 0 ? 'left' : a.column === 2 ? 'right' : 'left'
       const key = `${a.column}${side}`
@@ -212,8 +212,8 @@ function loop(layout: BenchLayout, wire: Wire, lane: number, side: 'left' | 'rig
 }
 
 function across(layout: BenchLayout, wire: Wire): DrawnWire {
-  const a = under(layout.at, sure(wire.a, 'its landing'))
-  const b = under(layout.at, sure(wire.b, 'its landing'))
+  const a = mustGet(layout.at, required(wire.a, 'its landing'))
+  const b = mustGet(layout.at, required(wire.b, 'its landing'))
   const [l, r] = a.column < b.column ? [a, b] : [b, a]
   const [x0, x1] = [l.x + SIZE.column, r.x]
   const mid = (x1 - x0) / 2

@@ -1,5 +1,5 @@
 import { findNodeAtLocation, parseTree } from 'jsonc-parser'
-import { sure } from '@/core/sure'
+import { required } from '@/core/assert'
 import type { Device } from '@/core/equipment'
 import { deviceSchema } from './deviceSchema'
 import { lineAt, readJson } from './jsonText'
@@ -20,7 +20,7 @@ export function parseDevice(text: string): Checked<Device> {
   if (!read.ok) return read
   const checked = checkDevice(read.value)
   if (checked.ok) return checked
-  const tree = sure(parseTree(text), 'the text that was read')
+  const tree = required(parseTree(text), 'the text that was read')
   const problems = checked.problems.map((p): Problem => {
     const at = pathOf(p.path)
     // A thing that is missing stands nowhere: the line is that of what should hold it.

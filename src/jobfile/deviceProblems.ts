@@ -19,7 +19,7 @@ import {
   type When,
   unitOf,
 } from '@/core/equipment'
-import { nth } from '@/core/sure'
+import { nth } from '@/core/assert'
 import { settingProblem } from './lookup'
 import { problem, type Problem } from './problem'
 

@@ -1,4 +1,4 @@
-import { nth, under } from '@/core/sure'
+import { nth, mustGet } from '@/core/assert'
 import type { AnyObjectSchema, AnySchema, ISchema } from 'yup'
 import { deviceSchema } from './deviceSchema'
 import { jobSchema } from './document'
@@ -60,8 +60,8 @@ function plain(schema: AnySchema, defs: Json): Json {
     number: ['minimum', 'maximum'],
   }[inside.type]
   if (size) {
-    if (tests.has('min')) out[nth(size, 0)] = under(tests, 'min').min
-    if (tests.has('max')) out[nth(size, 1)] = under(tests, 'max').max
+    if (tests.has('min')) out[nth(size, 0)] = mustGet(tests, 'min').min
+    if (tests.has('max')) out[nth(size, 1)] = mustGet(tests, 'max').max
   }
   if (tests.has('integer')) out.type = 'integer'
   // By what it holds and not by its name: a pattern may have a name of its own, for its own words.

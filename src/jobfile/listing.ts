@@ -1,5 +1,5 @@
 import type { Proof } from '@/core/rules'
-import type { RunStanding } from '@/core/startup'
+import type { RunSummary } from '@/core/startup'
 
 /** A job's line in the list, computed from one version of its document. */
 export interface Summary {
@@ -15,7 +15,7 @@ export interface Summary {
   /** Temporary settings that are still to be put back. */
   toPutBack: number
   /** How its test run stands; null: it has not begun. */
-  run: RunStanding | null
+  run: RunSummary | null
 }
 
 /** A line of the job list, as the server sends it. */

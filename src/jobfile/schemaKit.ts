@@ -1,4 +1,4 @@
-import { nth } from '@/core/sure'
+import { nth } from '@/core/assert'
 import * as yup from 'yup'
 import { INHERITED } from './check'
 import { fits } from './fits'

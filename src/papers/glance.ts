@@ -1,5 +1,5 @@
 import type { DeviceKind } from '@/core/equipment'
-import { runStanding, type RunStanding } from '@/core/startup'
+import { runSummary, type RunSummary } from '@/core/startup'
 import {
   factorsSentence,
   findingSentence,
@@ -32,7 +32,7 @@ export function glance(input: PaperInput, speech: Speech): Section {
   const { inst, proof, stands, verdicts, job } = input
   const { labels } = speech
   const count = (v: string) => stands.filter((r) => verdicts.get(r.id)?.verdict === v).length
-  const run = runStanding(input.circuit, job.startup)
+  const run = runSummary(input.circuit, job.startup)
   const open = openLines(input, run, speech)
   return {
     id: 'glance',
@@ -108,11 +108,11 @@ function nameOf({ inst, seen }: PaperInput, ref: string, labels: Speech['labels'
     .join(', ')
 }
 
-const runLine = (run: RunStanding | null): string =>
+const runLine = (run: RunSummary | null): string =>
   run ? `${runSentence(run)}.` : 'The test run has not begun.'
 
 /** Everything that somebody still has to see to, gravest first. */
-function openLines(input: PaperInput, run: RunStanding | null, { labels, verdicts: said }: Speech): Line[] {
+function openLines(input: PaperInput, run: RunSummary | null, { labels, verdicts: said }: Speech): Line[] {
   const { inst, proof, conflicts, job, stands, verdicts } = input
   const wrong = (v: 'wrong' | 'watch', tone: Tone) =>
     stands
@@ -145,7 +145,7 @@ function openLines(input: PaperInput, run: RunStanding | null, { labels, verdict
 }
 
 /** A test run that has not come to its end. */
-function runOpen(run: RunStanding | null): Line[] {
+function runOpen(run: RunSummary | null): Line[] {
   const isEnded = run && !run.failed && !run.open && !run.waiting
   return isEnded ? [] : [{ text: runLine(run), tone: run?.failed ? 'harm' : 'watch' }]
 }

@@ -2,7 +2,7 @@ import type { Circuit } from '@/core/circuit'
 import type { CrossingView } from '@/core/crossing'
 import type { Installation, JobSeen } from '@/core/installation'
 import { jobFindings, type Finding, type Proof } from '@/core/rules'
-import { judge, standing, type Reading, type Verdict } from '@/core/startup'
+import { judge, currentReadings, type Reading, type Verdict } from '@/core/startup'
 import { jobSeen, signedState, type Job } from '@/jobfile'
 
 /** Input of a paper: the job, its proof, its readings with their verdicts, and the balance. */
@@ -34,7 +34,7 @@ export function paperInput(
 ): PaperInput {
   const { inst } = circuit
   const seen = jobSeen(job, inst)
-  const stands = standing(job.readings)
+  const stands = currentReadings(job.readings)
   return {
     job,
     seen,

@@ -2,7 +2,7 @@ import { dayF, READING_KINDS, supersededBy, testPlan, type Reading } from '@/cor
 import {
   cardTitle,
   causeWords,
-  heldAgainst,
+  comparedWith,
   KIND_WORDS,
   readingWords,
   situationWords,
@@ -57,7 +57,7 @@ export function readingsSection({ inst, job, stands, verdicts }: PaperInput, spe
     const held: Line[] = v
       ? [
           { text: speech.verdicts[v.verdict], tone: TONE[v.verdict] },
-          line(heldAgainst(v)),
+          line(comparedWith(v)),
           ...(v.causes.length
             ? [
                 line(

@@ -13,5 +13,5 @@ export { createJob, getJob, knownOf, proofOf, summaryOf } from './repositories/j
 export { listJobs, type Listed } from './repositories/list'
 export { importShop, shopFileOf } from './repositories/shopFile'
 export { opsSince, pushOps } from './repositories/push'
-export { moveJob, purgeJobs, type Standing } from './repositories/standing'
+export { moveJob, purgeJobs } from './repositories/shelves'
 export { shopIn, type Shop } from './shop'

@@ -1,6 +1,6 @@
 'use client'
 
-import { keep } from './kept'
+import { writeStored } from './localStore'
 import { THEME_KEY } from './themeScript'
 import { useSyncExternalStore } from 'react'
 
@@ -17,7 +17,7 @@ export function useTheme(): [Theme, (t: Theme) => void] {
   const theme = useSyncExternalStore(subscribe, current, () => 'light' as const)
   const set = (t: Theme) => {
     document.documentElement.dataset.theme = t
-    keep(THEME_KEY, t)
+    writeStored(THEME_KEY, t)
     listeners.forEach((l) => l())
   }
   return [theme, set]

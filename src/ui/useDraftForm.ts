@@ -14,7 +14,7 @@ import {
   type UseFormReturn,
 } from 'react-hook-form'
 import type { AnyObjectSchema } from 'yup'
-import { drop, keep, keptValue } from './kept'
+import { removeStored, writeStored, readStoredValue } from './localStore'
 
 export interface DraftForm<T extends FieldValues> {
   form: UseFormReturn<T>
@@ -46,12 +46,12 @@ export function useDraftForm<T extends FieldValues>(
   const values = useWatch({ control: form.control }) as T
   const { reset, setValue, subscribe } = form
   useEffect(() => {
-    const kept = keptValue<Partial<T>>(storageKey(key))
+    const stored = readStoredValue<Partial<T>>(storageKey(key))
     // Fields that a newer version of the form has, and an older draft lacks, start empty.
-    if (kept) reset({ ...form.getValues(), ...kept })
+    if (stored) reset({ ...form.getValues(), ...stored })
     return subscribe({
       formState: { values: true },
-      callback: ({ values: now }) => keep(storageKey(key), JSON.stringify(now)),
+      callback: ({ values: now }) => writeStored(storageKey(key), JSON.stringify(now)),
     })
   }, [key, form, reset, subscribe])
   const put = useCallback(
@@ -64,7 +64,7 @@ export function useDraftForm<T extends FieldValues>(
   const clear = useCallback(
     (next?: T) => {
       reset(next)
-      drop(storageKey(key))
+      removeStored(storageKey(key))
     },
     [key, reset],
   )

@@ -18,7 +18,7 @@ import {
   money,
   recommendedSentence,
   unknownWattsSentence,
-  wantedSentence,
+  missingInputsSentence,
 } from '.'
 
 const view = (job: string, change = {}) => {
@@ -60,7 +60,7 @@ describe('what Crossing and Kit say', () => {
 
   it('says what it does not know, and nothing instead', () => {
     const v = view('tallow-mill', UNKNOWN_SITE)
-    expect(wantedSentence(v.wanted)).toBe(
+    expect(missingInputsSentence(v.wanted)).toBe(
       'Not known yet: the house’s load, by any of four ways; a climate; the outdoor design temperature; the price of a kWh; the price of the fuel.',
     )
     expect(crossingAnswer(v)).toEqual([])

@@ -1,4 +1,11 @@
-import type { CrossingView, DownTo, GateIntent, RecommendedSchool, SchoolYear, Wanted } from '@/core/crossing'
+import type {
+  CrossingView,
+  DownTo,
+  GateIntent,
+  RecommendedSchool,
+  SchoolYear,
+  MissingInput,
+} from '@/core/crossing'
 import {
   BTU_PER_KWH,
   loadAt,
@@ -82,7 +89,7 @@ export const CLIMATE_WORDS: Record<Climate, string> = {
 export const FUEL_UNIT: Record<Fuel, string> = { gas: 'therms', lp: 'gal of LP', oil: 'gal of oil' }
 const FUEL_WORDS: Record<Fuel, string> = { gas: 'gas', lp: 'LP', oil: 'oil' }
 
-const WANTED_WORDS: Record<Wanted, string> = {
+const WANTED_WORDS: Record<MissingInput, string> = {
   load: 'the house’s load, by any of four ways',
   ratings: 'the outdoor unit’s capacity at 47 and 17 °F',
   climate: 'a climate',
@@ -92,7 +99,7 @@ const WANTED_WORDS: Record<Wanted, string> = {
   burner: 'the furnace’s input and efficiency',
 }
 /** Missing inputs as a sentence; null: nothing is missing. */
-export const wantedSentence = (wanted: readonly Wanted[]): string | null =>
+export const missingInputsSentence = (wanted: readonly MissingInput[]): string | null =>
   wanted.length ? `Not known yet: ${wanted.map((w) => WANTED_WORDS[w]).join('; ')}.` : null
 
 const kilowatts = (btuh: number): string => `${figure(btuh / BTU_PER_KWH)} kW`

@@ -10,7 +10,7 @@ import {
   differenceSentence,
   elapsed,
   eventSentence,
-  otherwiseWords,
+  variationWords,
   SCENE_WORDS,
   winterSentences,
 } from '.'
@@ -131,7 +131,7 @@ describe('what happens in time, in words', () => {
     expect(said({ at: 0, site: 'none' })).toBe('The fault is put right.')
     const curve = { mode: 'od.board' as const, from: 'normal', to: 'defrost', after: 3600, points: [] }
     expect(countWords(inst, curve)).toBe('1 h to defrosting')
-    expect(otherwiseWords(inst, { kind: 'cold' })).toBe('Defrosts cold: no backup in them')
-    expect(otherwiseWords(inst, { kind: 'fault', fault: 'lowCharge' })).toBe('Fault: low on charge')
+    expect(variationWords(inst, { kind: 'cold' })).toBe('Defrosts cold: no backup in them')
+    expect(variationWords(inst, { kind: 'fault', fault: 'lowCharge' })).toBe('Fault: low on charge')
   })
 })

@@ -2,9 +2,9 @@ import { isCooling, type Call, type Felt } from '@/core/equipment'
 import { placedByRef, splitRef, type Installation } from '@/core/installation'
 import {
   COIL_JUMPER,
-  type Otherwise,
-  type OwnProblem,
-  type OwnWhat,
+  type Variation,
+  type SceneProblem,
+  type SceneEventKind,
   type Scene,
   type SiteFault,
   type System,
@@ -34,7 +34,7 @@ export const SCENE_WORDS: Record<Scene, string> = {
 }
 
 /** Events of a custom scene, each with the things that it can happen to. */
-export const OWN_WHAT_WORDS: Record<OwnWhat, string> = {
+export const OWN_WHAT_WORDS: Record<SceneEventKind, string> = {
   set: 'setpoint',
   out: 'outdoors',
   system: 'system',
@@ -51,7 +51,7 @@ const SYSTEM_WORDS: Record<System, string> = {
 }
 
 /** Expected content of an entry in a written scene. */
-export const OWN_PROBLEM_WORDS: Record<OwnProblem['expected'], string> = {
+export const OWN_PROBLEM_WORDS: Record<SceneProblem['expected'], string> = {
   time: 'a time such as 1:30 (hours and minutes, up to 240 h) and what happens then',
   order: 'a time that is not before the one ahead of it',
   what: 'set, out, system, power, fault or end',
@@ -195,7 +195,7 @@ const SITE_FAULT_WORDS: Record<SiteFault, string> = {
 }
 
 /** The values that a line of a scene of one's own may have; null: a number, or none. */
-export const OWN_VALUE_WORDS: Record<OwnWhat, Record<string, string> | null> = {
+export const OWN_VALUE_WORDS: Record<SceneEventKind, Record<string, string> | null> = {
   set: null,
   out: null,
   system: SYSTEM_WORDS,
@@ -213,7 +213,7 @@ export function countWords(inst: Installation, c: CountCurve): string {
 }
 
 /** "Backup droop: 4 °F": one thing otherwise. */
-export function otherwiseWords(inst: Installation, o: Otherwise): string {
+export function variationWords(inst: Installation, o: Variation): string {
   if (o.kind === 'fault') return `Fault: ${SITE_FAULT_WORDS[o.fault]}`
   if (o.kind === 'cold') return 'Defrosts cold: no backup in them'
   const { placed, id } = splitRef(o.at)

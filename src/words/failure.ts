@@ -7,7 +7,7 @@ import { ruleWords } from './ruleWords'
 import { situationWords } from './situation'
 
 /** Caution beside the failures' effects, where not everything is known; null: all is. */
-export const takenAsUsual = (inst: Installation): string | null => {
+export const assumedSentence = (inst: Installation): string | null => {
   const n = unknownsOf(inst).length
   if (n === 1) return '1 thing is not known, and taken as it usually stands.'
   return n ? `${n} things are not known, and taken as they usually stand.` : null

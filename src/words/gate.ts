@@ -32,9 +32,9 @@ const ORDER: ChainBecause['kind'][] = [
 
 export function gateWords(inst: Installation, gate: ChainGate): GateWords {
   const name = gateName(inst, gate.at)
-  const held = gate.because.filter((b) => b.kind === 'energised')
+  const coils = gate.because.filter((b) => b.kind === 'energised')
   // A coil that alone holds it open says more than another call that would close it as well.
-  const isHeld = gate.state !== 'passing' && held.length > 0 && held.every((b) => b.negated)
+  const isHeld = gate.state !== 'passing' && coils.length > 0 && coils.every((b) => b.negated)
   const rank = (b: ChainBecause) =>
     isHeld && b.kind === 'energised' ? ORDER.indexOf('call') - 0.5 : ORDER.indexOf(b.kind)
   const first = [...gate.because].sort((a, b) => rank(a) - rank(b))[0]

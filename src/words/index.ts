@@ -16,8 +16,8 @@ export {
   CALL_WORDS,
   DEVICE_WORDS,
   lower,
-  makingShort,
-  makingWords,
+  loadFunctionShort,
+  loadFunctionWords,
   refWords,
   stopped,
   targetWords,
@@ -25,10 +25,10 @@ export {
 } from './names'
 export { bankWords, DRAFT_KIND_WORDS, draftChangeWords, draftFieldWords, draftOptionWords } from './draft'
 export { count, degrees, figure, whole } from './numbers'
-export { causeWords, heldAgainst, KIND_WORDS, PLACE_WORDS, readingWords, VERDICT_WORDS } from './reading'
+export { causeWords, comparedWith, KIND_WORDS, PLACE_WORDS, readingWords, VERDICT_WORDS } from './reading'
 export { modeWords, situationWords } from './situation'
 export { unmetWords, differenceWords, planSentence, planSettingWords, whyWords } from './plan'
-export { effectWords, EFFECT_WORDS, failureWords, takenAsUsual } from './failure'
+export { effectWords, EFFECT_WORDS, failureWords, assumedSentence } from './failure'
 export { hiddenWords } from './hidden'
 export { landingCsv } from './landing'
 export { changeWords } from './fix'
@@ -60,7 +60,7 @@ export {
   money,
   recommendedSentence,
   SOURCE_WORDS,
-  wantedSentence,
+  missingInputsSentence,
   WAY_WORDS,
   type AnswerLine,
 } from './crossing'
@@ -80,7 +80,7 @@ export {
   elapsed,
   eventSentence,
   eventWords,
-  otherwiseWords,
+  variationWords,
   countWords,
   OWN_PROBLEM_WORDS,
   OWN_VALUE_WORDS,

@@ -1,4 +1,4 @@
-import { nth } from '@/core/sure'
+import { nth } from '@/core/assert'
 import type { Target } from '@/core/query'
 import type { DeviceKind, BlowerSpeed, Call, Gate, LoadFunction } from '@/core/equipment'
 import {
@@ -58,7 +58,7 @@ const SPEED_WORDS: Record<BlowerSpeed, string> = {
   heat: 'heating speed',
 }
 
-export const makingWords = (m: LoadFunction): string => {
+export const loadFunctionWords = (m: LoadFunction): string => {
   switch (m.what) {
     case 'compressor':
       return m.stage === 2 ? 'Compressor, high stage' : 'Compressor'
@@ -81,13 +81,13 @@ export const makingWords = (m: LoadFunction): string => {
   }
 }
 /** A load's function, for a narrow column. */
-export const makingShort = (m: LoadFunction): string => {
+export const loadFunctionShort = (m: LoadFunction): string => {
   if (m.what === 'compressor' && m.stage === 2) return 'High stage'
   if (m.what === 'blower' && m.speed) return `Blower ${m.speed === 'fan' ? 'fan' : m.speed}`
   if (m.what === 'burner') return m.stage > 1 ? `Burner ${m.stage}` : 'Burner'
-  return makingWords(m)
+  return loadFunctionWords(m)
 }
-export const targetWords = (t: Target): string => makingWords(t.making)
+export const targetWords = (t: Target): string => loadFunctionWords(t.does)
 
 /** A terminal, part, wire or placed device as a person points at it: "Air handler W2". */
 export function refWords(inst: Installation, ref: Name): string {
@@ -104,7 +104,7 @@ export function refWords(inst: Installation, ref: Name): string {
   const terminal = terminalOf(inst, ref)?.terminal
   if (terminal) return placed.device.kind === 'splice' ? placed.label : `${placed.label} ${terminal.label}`
   const part = placed.device.parts.find((x) => x.id === id)
-  if (part?.kind === 'load') return part.does ? makingWords(part.does) : (part.label ?? id)
+  if (part?.kind === 'load') return part.does ? loadFunctionWords(part.does) : (part.label ?? id)
   if (part?.kind === 'contact') return part.label ? `${placed.label}: ${part.label}` : GATE_WORDS[part.gate]
   const setting = placed.device.settings.find((s) => s.id === id)
   if (setting) return `${placed.label}: ${setting.label}`

@@ -3,12 +3,12 @@ import { demoInstallation } from '../../tests/helpers/demo'
 import { reading } from '../../tests/helpers/reading'
 import { judge, SIMPLE_CAUSES, type Cause, type Reading, type SimpleCause } from '@/core/startup'
 import { degF } from '@/core/units'
-import { causeWords, heldAgainst, readingWords } from '.'
+import { causeWords, comparedWith, readingWords } from '.'
 
 const inst = demoInstallation('quillfeather-lane')
 const line = (value: number) => reading({ kind: 'lineVolts', value, place: 'disconnect', at: 'kit' })
 const held = (over: Partial<Reading>, all: Reading[] = []) =>
-  heldAgainst(judge(new Circuit(inst), reading(over), all))
+  comparedWith(judge(new Circuit(inst), reading(over), all))
 
 describe('a reading in words', () => {
   it.each([

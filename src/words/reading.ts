@@ -195,7 +195,7 @@ export function readingWords(inst: Installation, r: Reading, unit: string): stri
 }
 
 /** The reading's comparison, with the arithmetic. */
-export function heldAgainst(v: Verdict): string {
+export function comparedWith(v: Verdict): string {
   const e = v.expected
   if (!e)
     return v.causes.some((c) => c.kind === 'notKnown')

@@ -1,5 +1,5 @@
 import { placedByRef, splitRef, type Installation } from '@/core/installation'
-import type { CallWaits, Held, Wait } from '@/core/time'
+import type { CallWaits, DelayCause, Wait } from '@/core/time'
 import { gateName, lower, refWords } from './names'
 
 /** 95 as "1 min 35 s", 240 as "4 min", 12 as "12 s". */
@@ -18,7 +18,7 @@ export function clock(seconds: number): string {
 }
 
 /** "Compressor minimum-off timer, 5 min": what a wait is for, with all the time that it takes. */
-function heldWords(inst: Installation, h: Held): string {
+function heldWords(inst: Installation, h: DelayCause): string {
   if (h.kind === 'mode') return `${waiterName(inst, h.ref)}, ${duration(h.seconds)}`
   return `${gateName(inst, h.ref)} ${h.closes ? 'closes' : 'opens'} after ${duration(h.seconds)}`
 }
@@ -30,7 +30,7 @@ function waitWords(inst: Installation, w: Wait): string {
 }
 /** ": Compressor minimum-off timer, 5 min"; nothing where nothing is known of it. */
 export const waitReason = (inst: Installation, w: Wait): string =>
-  w.held
+  w.delays
     .map((h, i) => `${i === 0 ? ': ' : h.beside ? ' together with ' : '; then '}${heldWords(inst, h)}`)
     .join('')
 
@@ -41,7 +41,7 @@ export const waitsSentences = (inst: Installation, { waits, untimed, ended }: Ca
   ...untimed.map((ref) => `How long ${lower(waiterName(inst, ref))} takes is not known: its setting is not.`),
 ]
 
-function waiterName(inst: Installation, ref: Held['ref']): string {
+function waiterName(inst: Installation, ref: DelayCause['ref']): string {
   const { placed, id } = splitRef(ref)
   const mode = placedByRef(inst, placed)?.device.modes.find((m) => m.id === id)
   return mode?.label ?? gateName(inst, ref)

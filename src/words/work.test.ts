@@ -16,7 +16,7 @@ import {
   failureWords,
   planSentence,
   planSettingWords,
-  takenAsUsual,
+  assumedSentence,
   whyWords,
 } from '.'
 
@@ -65,11 +65,11 @@ describe('failures in words', () => {
 describe('failures where not everything is known', () => {
   it('are tried as it usually stands, and said so', () => {
     const unlooked = installationOf(compose(NOT_LOOKED_AT))
-    expect(takenAsUsual(unlooked)).toBe('8 things are not known, and taken as they usually stand.')
-    expect(takenAsUsual(installationOf(compose([...ONE_STAGE, 'set tstat.rvSense=?'])))).toBe(
+    expect(assumedSentence(unlooked)).toBe('8 things are not known, and taken as they usually stand.')
+    expect(assumedSentence(installationOf(compose([...ONE_STAGE, 'set tstat.rvSense=?'])))).toBe(
       '1 thing is not known, and taken as it usually stands.',
     )
-    expect(takenAsUsual(installationOf(compose(ONE_STAGE)))).toBeNull()
+    expect(assumedSentence(installationOf(compose(ONE_STAGE)))).toBeNull()
     // Landed alike and standing at its defaults, it fails alike: a relay of which nothing was known was taken as open.
     const told = (gear: readonly string[]) =>
       singleFailures(installationOf(compose(gear))).map((e) => [e.failure.at, e.failure.kind, e.kind])

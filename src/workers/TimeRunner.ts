@@ -1,6 +1,6 @@
 import { proxy, wrap, type Remote } from 'comlink'
 import type { JobSeen } from '@/core/installation'
-import type { Otherwise, Scene, SceneOptions, Tape } from '@/core/simulation'
+import type { Variation, Scene, SceneOptions, Tape } from '@/core/simulation'
 import type { TimeWork, WinterFound } from './time.worker'
 import { Packer } from './payload'
 
@@ -15,7 +15,7 @@ export class TimeRunner {
     this.work = wrap<TimeWork>(this.worker)
   }
 
-  scene(seen: JobSeen, scene: Scene, options: SceneOptions, otherwise: Otherwise | null): Promise<Tape> {
+  scene(seen: JobSeen, scene: Scene, options: SceneOptions, otherwise: Variation | null): Promise<Tape> {
     const { inst, ...rest } = seen
     return this.work.scene(this.packer.pack(inst), rest, scene, options, otherwise)
   }

@@ -7,13 +7,13 @@ import {
   tapeOf,
   wintersAgainst,
   winterOf,
-  withOtherwise,
+  withVariation,
   worksAgainst,
   type Against,
   type PinDay,
   type Scene,
   type SceneOptions,
-  type Otherwise,
+  type Variation,
   type Tape,
   type Winter,
 } from '@/core/simulation'
@@ -36,10 +36,10 @@ const work = {
     rest: SeenRest,
     scene: Scene,
     options: SceneOptions,
-    otherwise: Otherwise | null,
+    otherwise: Variation | null,
   ): Tape {
     const { seen, circuit } = opened(payload, rest)
-    const { inst, fault } = otherwise ? withOtherwise(seen.inst, otherwise) : { inst: seen.inst, fault: null }
+    const { inst, fault } = otherwise ? withVariation(seen.inst, otherwise) : { inst: seen.inst, fault: null }
     const here = { ...seen, inst }
     const input = { ...sceneInput(here, scene, options), fault }
     return tapeOf(simulate(inst === seen.inst ? circuit : new Circuit(inst), here, input), input.until)

@@ -94,9 +94,9 @@ export function strayReasons(inst: Installation): string[] {
   const ask = (now: Situation, before: Situation, isReason: (g: ChainGate) => boolean): void => {
     const [solved, good] = [solve(circuit, now), solve(circuit, before)]
     if (!solved.ok || !good.ok) return
-    for (const { ref, making } of targetsOf(inst)) {
+    for (const { ref, does } of targetsOf(inst)) {
       // One speed of a blower gives way to another: that is no gate of its own.
-      if (making.what === 'blower' || !good.energised(ref) || solved.energised(ref)) continue
+      if (does.what === 'blower' || !good.energised(ref) || solved.energised(ref)) continue
       const chain = gateChain(solved, ref)
       const gate = chain.first === null ? undefined : chain.gates[chain.first]
       if (!gate || !isReason(gate))

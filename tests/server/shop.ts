@@ -24,7 +24,7 @@ import {
   type Shop,
 } from '@/server'
 
-import { forgetJob } from '@/server/repositories/held'
+import { forgetJob } from '@/server/repositories/jobCache'
 import { backUp, contentOf, manifestOf, postgres } from '../../scripts/lib/backup.mjs'
 import { prepareDatabase } from '../../scripts/lib/serve.mjs'
 

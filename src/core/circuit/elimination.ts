@@ -3,7 +3,7 @@
  * A house's wiring is nearly a tree, so a minimum-degree order fills in almost nothing. No pivoting is needed: every
  * branch has a conductance with a positive real part, and each node leaks to earth.
  */
-export interface Plan {
+export interface EliminationPlan {
   size: number
   slots: number
   /** Storage place of entry (i, j); the diagonal of i is at i. */
@@ -26,7 +26,7 @@ export interface Complexes {
 export const complexes = (n: number): Complexes => ({ re: new Float64Array(n), im: new Float64Array(n) })
 
 /** Plans the elimination of an n × n symmetric matrix whose off-diagonal entries are the given pairs. */
-export function planElimination(n: number, pairs: readonly (readonly [number, number])[]): Plan {
+export function planElimination(n: number, pairs: readonly (readonly [number, number])[]): EliminationPlan {
   const near: Set<number>[] = Array.from({ length: n }, () => new Set())
   for (const [i, j] of pairs)
     if (i !== j) {
@@ -95,7 +95,7 @@ export interface Factors {
 }
 
 /** Room for the factors of any matrix of a plan. */
-export const factorsFor = (plan: Plan): Factors => ({
+export const factorsFor = (plan: EliminationPlan): Factors => ({
   pivot: complexes(plan.size),
   lower: complexes(plan.neighbours.length),
 })
@@ -104,7 +104,11 @@ export const factorsFor = (plan: Plan): Factors => ({
  * Factors the matrix in place (its entries are spent). Null when a pivot vanishes or is not a number.
  * @param into where the factors go; a sweep that spends them at once hands in the same room each time
  */
-export function factor(plan: Plan, matrix: Complexes, into: Factors = factorsFor(plan)): Factors | null {
+export function factor(
+  plan: EliminationPlan,
+  matrix: Complexes,
+  into: Factors = factorsFor(plan),
+): Factors | null {
   const { re, im } = matrix
   const { pivot, lower } = into
   let u = 0
@@ -143,7 +147,7 @@ export function factor(plan: Plan, matrix: Complexes, into: Factors = factorsFor
  * xᵀ·A⁻¹·x of a right-hand side, which is spent: with A = L·D·Lᵀ it is Σ yₖ²/dₖ of y = L⁻¹·x, so half a solution does.
  * For a nodal matrix and 1 A driven in at one node and out at another, the result is the impedance between the two, Ω.
  */
-export function quadratic(plan: Plan, f: Factors, x: Complexes): { re: number; im: number } {
+export function quadratic(plan: EliminationPlan, f: Factors, x: Complexes): { re: number; im: number } {
   const { re, im } = x
   const sum = { re: 0, im: 0 }
   for (let step = 0; step < plan.size; step++) {
@@ -164,7 +168,7 @@ export function quadratic(plan: Plan, f: Factors, x: Complexes): { re: number; i
 }
 
 /** Solves in place: `x` holds the right-hand side on entry and the solution on return. */
-export function solveFactored(plan: Plan, f: Factors, x: Complexes): void {
+export function solveFactored(plan: EliminationPlan, f: Factors, x: Complexes): void {
   const { re, im } = x
   for (let step = 0; step < plan.size; step++) {
     const k = plan.order[step]!

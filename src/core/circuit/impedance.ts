@@ -1,5 +1,5 @@
 import { asVolts, type Ohms, type Volts } from '../units'
-import { complexes, quadratic, type Factors, type Plan } from './elimination'
+import { complexes, quadratic, type Factors, type EliminationPlan } from './elimination'
 import { GROUND } from './netlist'
 
 /** Ω, complex. */
@@ -14,7 +14,7 @@ export interface Impedance {
  * @param room is spent and may be handed in again; whoever asks often of one circuit need not make it anew
  */
 export function impedanceBetween(
-  plan: Plan,
+  plan: EliminationPlan,
   factors: Factors,
   a: number,
   b: number,

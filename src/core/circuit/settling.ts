@@ -17,7 +17,7 @@ export class Settling {
    * @param outside what the situation answers to the drivers' outside leaves
    * @param threshold the level from which a driver's answer closes its contact
    * @param from how the coils stand before; null: all at rest
-   * @param held by contact: 0 stands open, 1 stands closed, 2 follows its driver
+   * @param forced by contact: 0 stands open, 1 stands closed, 2 follows its driver
    */
   constructor(
     { contacts, loads }: Netlist,
@@ -25,7 +25,7 @@ export class Settling {
     private readonly outside: Uint8Array,
     private readonly threshold: number,
     from: Uint8Array | null,
-    private readonly held: Uint8Array | null,
+    private readonly forced: Uint8Array | null,
   ) {
     this.loads = loads
     this.contactDrivers = drivers
@@ -37,7 +37,7 @@ export class Settling {
 
   /** Whether a contact whose driver gives this answer is taken as closed. */
   isClosed(level: number, contact: number): 0 | 1 {
-    const held = this.held ? this.held[contact] : 2
+    const held = this.forced ? this.forced[contact] : 2
     return held === 2 ? (level >= this.threshold ? 1 : 0) : held === 1 ? 1 : 0
   }
 

@@ -1,7 +1,7 @@
 import { asAmps, asVolts, type Amps, type Ohms, type Volts } from '../units'
 import type { Truth } from '../equipment'
 import type { Point, Ref } from '../installation'
-import { Kept } from '../kept'
+import { DerivedCache } from '../cache'
 import type { Situation } from '../situation'
 import { tolerances } from '../tolerances'
 import { truthOf } from './drivers'
@@ -30,7 +30,7 @@ export interface Solution {
   running: LoadBranch[]
   overcurrents: Overcurrent[]
   /** Values that others derived from this solution. */
-  kept: Kept<Solution>
+  cache: DerivedCache<Solution>
 }
 export interface Unsolved {
   ok: false
@@ -60,7 +60,7 @@ export function solutionOf(circuit: Circuit, situation: Situation, state: Settle
   // Metering asks many times of one state.
   let factors: Factors | null = null
   let room: Complexes | null = null
-  let kept: Kept<Solution> | null = null
+  let derived: DerivedCache<Solution> | null = null
   const node = (ref: Point): number => nodeOf(net, ref)
   const volts = (a: Point, b: Point): Volts => {
     const i = node(a)
@@ -94,8 +94,8 @@ export function solutionOf(circuit: Circuit, situation: Situation, state: Settle
       (l, i) => l.part.does && l.part.does.what !== 'control' && state.coils[i] === 2,
     ),
     overcurrents: overcurrents(circuit.net, state),
-    get kept() {
-      return (kept ??= new Kept(solution))
+    get cache() {
+      return (derived ??= new DerivedCache(solution))
     },
   }
   return solution

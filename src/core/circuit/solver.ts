@@ -1,6 +1,6 @@
 import type { Call } from '../equipment'
 import type { Installation, Ref } from '../installation'
-import { Kept } from '../kept'
+import { DerivedCache } from '../cache'
 import type { ModeCombination, ModeRows, Situation } from '../situation'
 import { tolerances } from '../tolerances'
 import { degF, type DegF } from '../units'
@@ -14,7 +14,7 @@ import {
   solveFactored,
   type Complexes,
   type Factors,
-  type Plan,
+  type EliminationPlan,
 } from './elimination'
 import { across, withWires, type Netlist } from './netlist'
 import { overcurrents } from './overcurrent'
@@ -55,9 +55,9 @@ export type UnknownAs = 'open' | 'closed'
 /** A job's circuit, laid out and planned once, solved for any number of operating states. */
 export class Circuit {
   readonly net: Netlist
-  readonly plan: Plan
+  readonly plan: EliminationPlan
   /** Values that others derived from this circuit. */
-  readonly kept = new Kept<Circuit>(this)
+  readonly cache = new DerivedCache<Circuit>(this)
   private readonly devices: DeviceLayer
   private readonly table: DriverTable
   private readonly drivers: Driver[]
@@ -169,7 +169,11 @@ export class Circuit {
    * holds on. What their drivers say stands in `drivers` all the same.
    * @param held by contact: 0 stands open, 1 stands closed, 2 follows its driver
    */
-  settleHeld(situation: Situation, held: Uint8Array, previous: Pick<Settled, 'coils'> | null): Outcome {
+  settleWithContacts(
+    situation: Situation,
+    held: Uint8Array,
+    previous: Pick<Settled, 'coils'> | null,
+  ): Outcome {
     const outside = this.table.answers(situation)
     const from = previous?.coils ?? null
     const key = `${packed(outside)}!${packed(held)}<${from ? packed(from) : ''}`

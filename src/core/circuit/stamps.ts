@@ -1,5 +1,5 @@
 import { tolerances } from '../tolerances'
-import { complexes, type Complexes, type Plan } from './elimination'
+import { complexes, type Complexes, type EliminationPlan } from './elimination'
 import { GROUND, type Branch, type SourceBranch, type TransformerBranch } from './netlist'
 
 /** The off-diagonal places that branches and transformers need in a nodal matrix. */
@@ -18,14 +18,14 @@ export function pairsOf(
 }
 
 /** A matrix with nothing in it but each node's leak to earth. */
-export function bareMatrix(plan: Plan): Complexes {
+export function bareMatrix(plan: EliminationPlan): Complexes {
   const m = complexes(plan.slots)
   for (let i = 0; i < plan.size; i++) m.re[i] = tolerances.leakSiemens
   return m
 }
 
 /** Adds one branch's admittance. */
-export function stamp(plan: Plan, { re, im }: Complexes, b: Branch): void {
+export function stamp(plan: EliminationPlan, { re, im }: Complexes, b: Branch): void {
   if (b.a !== GROUND) {
     re[b.a]! += b.re
     im[b.a]! += b.im
@@ -42,7 +42,7 @@ export function stamp(plan: Plan, { re, im }: Complexes, b: Branch): void {
 }
 
 /** Secondary current is g·(ratio·v_ab − v_cd); the primary draws ratio times it: g·u·uᵀ with u below. */
-export function stampTransformer(plan: Plan, m: Complexes, t: TransformerBranch): void {
+export function stampTransformer(plan: EliminationPlan, m: Complexes, t: TransformerBranch): void {
   const at = [t.a, t.b, t.c, t.d]
   const u = [t.ratio, -t.ratio, -1, 1]
   for (let p = 0; p < 4; p++)

@@ -74,7 +74,7 @@ export function meterWithStrays(solution: Solution, a: Point, b: Point, ohms: Oh
   const { net } = solution.circuit
   const [i, j] = [nodeOf(net, a), nodeOf(net, b)]
   if (Number.isNaN(i) || Number.isNaN(j)) return asVolts(Number.NaN)
-  const s = solution.kept.once(withStrays)
+  const s = solution.cache.once(withStrays)
   if (!s) return asVolts(Number.NaN)
   return shownBy(ohms, across(s.volts, i, j), s.impedance(i, j))
 }

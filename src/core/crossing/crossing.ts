@@ -20,7 +20,7 @@ import { asReached } from './unitCurve'
 import { yearOf, yearTable, type HouseAt, type Year, type YearTable } from './year'
 
 /** Inputs that must be entered before an answer is possible. */
-export type Wanted = 'load' | 'ratings' | 'climate' | 'design' | 'kwh' | 'fuelPrice' | 'burner'
+export type MissingInput = 'load' | 'ratings' | 'climate' | 'design' | 'kwh' | 'fuelPrice' | 'burner'
 
 /** The house's load on its design day, and which heat sources can meet it. */
 export interface AtDesign {
@@ -67,7 +67,7 @@ export interface Crossing {
   /** Results of each hour, whichever source heats. Moving a lockout does not change them. */
   table: YearTable | null
   year: Year | null
-  wanted: Wanted[]
+  wanted: MissingInput[]
 }
 
 /** Calculates everything that is known of a house's balance; `missing` names each input that is not entered. */
@@ -95,7 +95,7 @@ export function crossingOf(seen: JobSeen, circuit: Circuit, sharing: Sharing = s
   const emergencyBtuh = plant.emergency.furnace
     ? (plant.burner?.outputBtuh ?? 0)
     : plant.emergency.kitKw * BTU_PER_KWH
-  const wanted: Wanted[] = []
+  const wanted: MissingInput[] = []
   if (!line) wanted.push('load')
   if (!hasCapacity) wanted.push('ratings')
   if (!weather) wanted.push('climate')

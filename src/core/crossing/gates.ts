@@ -71,7 +71,7 @@ const movedCircuits = () => new Map<string, Circuit>()
 /** A circuit with some settings as they would be, laid out once for as long as the circuit itself is kept. */
 export function circuitWith(circuit: Circuit, changes: readonly SettingChange[] = []): Circuit {
   if (!changes.length) return circuit
-  const known = circuit.kept.once(movedCircuits)
+  const known = circuit.cache.once(movedCircuits)
   const key = JSON.stringify(changes)
   let own = known.get(key)
   if (!own) known.set(key, (own = new Circuit(withSettings(circuit.inst, changes), circuit)))

@@ -1,5 +1,5 @@
 export { balanceOf, breakEven, kitKwAt, smallestKit, type BreakEven, type DownTo } from './balance'
-export { crossingOf, type Crossing, type Wanted } from './crossing'
+export { crossingOf, type Crossing, type MissingInput } from './crossing'
 export {
   circuitWith,
   gateChanges,

@@ -1,5 +1,5 @@
 import type { Rating } from '../equipment'
-import { sure } from '../sure'
+import { required } from '../assert'
 import { asReached, unitCurve } from './unitCurve'
 
 const rating = (stage: Rating['stage'], outdoorF: number, capacityBtuh: number, cop: number): Rating => ({
@@ -8,7 +8,7 @@ const rating = (stage: Rating['stage'], outdoorF: number, capacityBtuh: number, 
   capacityBtuh,
   cop,
 })
-const curve = (plate: Parameters<typeof unitCurve>[0]) => sure(unitCurve(plate), 'a curve')
+const curve = (plate: Parameters<typeof unitCurve>[0]) => required(unitCurve(plate), 'a curve')
 
 describe('a unit’s curve', () => {
   const two = curve({ ratings: [rating('rated', 47, 36_000, 3.6), rating('rated', 17, 21_000, 2.4)] })

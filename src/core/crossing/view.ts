@@ -2,7 +2,7 @@ import type { Circuit } from '../circuit'
 import { BTU_PER_KWH, loadAt, riseOf, type LoadLine } from '../house'
 import { settingValue, type JobSeen } from '../installation'
 import type { BreakEven, DownTo } from './balance'
-import { crossingOf, type Crossing, type Wanted } from './crossing'
+import { crossingOf, type Crossing, type MissingInput } from './crossing'
 import { gatesOfJob, merged, type CrossingGates } from './gates'
 import { recommendSchool, schoolYears, type RecommendedSchool, type SchoolYear } from './schools'
 import { backupBtuh, sharingAt, type Sharing } from './sharing'
@@ -35,7 +35,7 @@ export interface Share {
 
 /** Crossing as plain data, for who cannot be handed functions: a screen, a file. */
 export interface CrossingView {
-  wanted: Wanted[]
+  wanted: MissingInput[]
   lines: LoadLine[]
   line: LoadLine | null
   indoorF: number

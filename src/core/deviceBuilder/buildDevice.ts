@@ -1,6 +1,6 @@
 import type { Device, DeviceDraft, DeviceKind, DraftKind } from '../equipment'
 import { airHandler } from './airHandler'
-import { keptDraft, OFFERED } from './draft'
+import { storedDraft, OFFERED } from './draft'
 import { furnace } from './furnace'
 import { loneSwitch } from './loneSwitch'
 import { outdoorUnit } from './outdoorUnit'
@@ -40,7 +40,7 @@ export function buildDevice(draft: DeviceDraft, id: string): Device {
     settings: [],
     modes: [],
     plate: {},
-    draft: keptDraft(draft),
+    draft: storedDraft(draft),
   }
   return BUILDERS[draft.kind](base, draft)
 }

@@ -136,13 +136,13 @@ export const draftOf = ({ draft }: Device): DeviceDraft | null =>
   draft ? { ...freshDraft(draft.kind), ...draft } : null
 
 /** A draft as it is kept in a file: what is usual for its kind is left out. */
-export function keptDraft(draft: DeviceDraft): NonNullable<Device['draft']> {
+export function storedDraft(draft: DeviceDraft): NonNullable<Device['draft']> {
   const usual = Object.entries(freshDraft(draft.kind))
-  const kept = usual.filter(
+  const shared = usual.filter(
     ([key, value]) => JSON.stringify(draft[key as keyof DeviceDraft]) !== JSON.stringify(value),
   )
   return {
     kind: draft.kind,
-    ...Object.fromEntries(kept.map(([key]) => [key, draft[key as keyof DeviceDraft]])),
+    ...Object.fromEntries(shared.map(([key]) => [key, draft[key as keyof DeviceDraft]])),
   }
 }

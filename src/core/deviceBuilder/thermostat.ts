@@ -49,19 +49,19 @@ const HOLDS_OFF: Expr = all({ set: 'system', is: ['dualFuel'] }, { not: { set: '
 const HOLDING: Expr = inMode('furnaceTimer', 'waiting')
 
 /** Inputs that each output of a thermostat depends on. */
-interface Says {
+interface OutputInputs {
   draft: DeviceDraft
   calls: Call[]
   power: Expr | null
 }
 
 /** In which calls the draft connects a terminal. */
-const callsFor = ({ draft, calls }: Says, output: string): Call[] =>
+const callsFor = ({ draft, calls }: OutputInputs, output: string): Call[] =>
   calls.filter((c) => draft.outputs[c]?.includes(output))
 const asked = (list: Call[]): Expr[] => (list.length ? [{ call: list }] : [])
 
 /** Conditions under which the thermostat locks out the heat pump: cold, the changeover, a furnace that is still hot. */
-function heatPumpHeld({ draft, calls }: Says): Expr[] {
+function heatPumpLockouts({ draft, calls }: OutputInputs): Expr[] {
   const backup = calls.filter((c) => c === 'heatAux1' || c === 'heatAux2')
   return [
     ...(draft.lockouts || draft.dualFuel ? [COLD] : []),
@@ -76,12 +76,12 @@ function heatPumpHeld({ draft, calls }: Says): Expr[] {
 }
 
 /** When a heat pump output is closed: in cooling, and in heating while nothing holds it off. */
-function heatPumpDriver(says: Says, output: string, ready: Expr | null): Expr {
+function heatPumpDriver(says: OutputInputs, output: string, ready: Expr | null): Expr {
   const list = callsFor(says, output)
   const heats = list.filter(isHeatPumpHeating)
-  const held = heatPumpHeld(says)
-  if (!held.length) return all(says.power, { call: list }, ready)
-  const free = held.map((h): Expr => ({ not: h }))
+  const lockouts = heatPumpLockouts(says)
+  if (!lockouts.length) return all(says.power, { call: list }, ready)
+  const free = lockouts.map((h): Expr => ({ not: h }))
   // The fan is the furnace's own affair while it heats: the heat pump's share of G goes with the heat pump.
   const share =
     output === 'G' && says.draft.dualFuel
@@ -97,7 +97,7 @@ function heatPumpDriver(says: Says, output: string, ready: Expr | null): Expr {
 }
 
 /** When a backup output is closed. The first one also takes over from a heat pump that the cold or the changeover locks out. */
-function backupDriver(says: Says, output: string): Expr {
+function backupDriver(says: OutputInputs, output: string): Expr {
   const { draft, power } = says
   const list = callsFor(says, output)
   const ordinary = list.filter((c) => c !== 'emergency')
@@ -116,7 +116,7 @@ function backupDriver(says: Says, output: string): Expr {
   )
 }
 
-const driverOf = (says: Says, output: string): Expr => {
+const driverOf = (says: OutputInputs, output: string): Expr => {
   if (output === 'G') return heatPumpDriver(says, 'G', null)
   if (output === 'Y' || output === 'Y2') return heatPumpDriver(says, output, inMode('timer', 'ready'))
   return backupDriver(says, output)
@@ -151,7 +151,7 @@ export function thermostat(d: Device, draft: DeviceDraft): Device {
   // With two supplies the electronics depend on the cooling side's, and heat is switched from the heating side's.
   const [hot, heat] = has(d, 'Rc') && has(d, 'Rh') ? ['Rc', 'Rh'] : ['R', 'R']
   const self = has(d, 'C') && !draft.batteries
-  const says: Says = {
+  const says: OutputInputs = {
     draft,
     calls: CALLS.filter((c) => c === 'off' || (draft.outputs[c]?.length ?? 0) > 0),
     power: self ? on('self') : null,

@@ -1,4 +1,4 @@
-import { nth } from '../sure'
+import { nth } from '../assert'
 import { GROUND, standsAt, type Solution } from '../circuit'
 import type { DeviceKind, TerminalRole } from '../equipment'
 import { makeRef, splitRef, type Placed, type Ref } from '../installation'

@@ -1,4 +1,4 @@
-import { nth } from '../sure'
+import { nth } from '../assert'
 import { GROUND, type Solution } from '../circuit'
 import type { Device, DeviceKind, Terminal, TerminalRole } from '../equipment'
 import { placedByRef, splitRef, type Ref } from '../installation'

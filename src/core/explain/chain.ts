@@ -1,4 +1,4 @@
-import { nth } from '../sure'
+import { nth } from '../assert'
 import { explain, type Because, type Truth } from '../equipment'
 import { GROUND, standsAt, type Solution } from '../circuit'
 import { type Ref } from '../installation'

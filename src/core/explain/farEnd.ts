@@ -1,4 +1,4 @@
-import { nth } from '../sure'
+import { nth } from '../assert'
 import { standsAt, type Solution } from '../circuit'
 import type { DeviceKind, TerminalRole } from '../equipment'
 import { makeRef, placedByRef, splitRef, type Ref } from '../installation'

@@ -10,7 +10,7 @@ function held(call: 'off' | 'heatAux1', late: Record<string, 0 | 1>) {
   const situation = { call, outdoorF: degF(20), modes: {} }
   const holds = new Uint8Array(circuit.net.contacts.length).fill(2)
   for (const [ref, is] of Object.entries(late)) holds[index(ref)] = is
-  const state = circuit.settleHeld(situation, holds, null)
+  const state = circuit.settleWithContacts(situation, holds, null)
   if (!state.ok) throw new Error('it comes to rest')
   return solutionOf(circuit, situation, state)
 }

@@ -21,7 +21,7 @@ export interface Layout {
 /** What the rows of a kit are called by, the first first. */
 export const ROW_CALLS = ['W1', 'W2', 'W3'] as const
 
-export const layoutOf = ({ circuit }: Solution): Layout => circuit.kept.once(layOut)
+export const layoutOf = ({ circuit }: Solution): Layout => circuit.cache.once(layOut)
 
 function layOut({ net, inst }: Circuit): Layout {
   const roles = net.nodes.map((ref) => {
@@ -55,7 +55,7 @@ function neighbours(net: Netlist): Map<number, Step[]> {
 export const oncePer =
   <T>(work: (solution: Solution) => T): ((solution: Solution) => T) =>
   (solution) =>
-    solution.kept.once(work)
+    solution.cache.once(work)
 
 /** Every node that conductors and contacts tie to one, earth left out; `through` says which contacts count. */
 export function tiedTo(

@@ -1,4 +1,4 @@
-import { nth } from '../sure'
+import { nth } from '../assert'
 import { GROUND, type Solution } from '../circuit'
 import type { TerminalRole } from '../equipment'
 import { splitRef, terminalOf, type Ref } from '../installation'

@@ -1,4 +1,4 @@
-import { nth } from '../sure'
+import { nth } from '../assert'
 import { standsAt, type Solution } from '../circuit'
 import { CALLS, evaluate, normalState, type Device, type Expr, type EvalContext } from '../equipment'
 import { evalContextOf } from '../situation'

@@ -1,4 +1,4 @@
-import { nth } from '../sure'
+import { nth } from '../assert'
 import { standsAt, GROUND, type Solution } from '../circuit'
 import type { Ref } from '../installation'
 import {

@@ -1,4 +1,4 @@
-import { nth } from '../sure'
+import { nth } from '../assert'
 import { explain, type Expr, type Truth } from '../equipment'
 import { GROUND, standsAt, type Solution } from '../circuit'
 import { makeRef, type Ref } from '../installation'
@@ -54,7 +54,7 @@ const NO_WAY = 100 * OPEN
  * @returns whether there is more of it
  */
 export function prepareChains(solution: Solution, most: number): boolean {
-  const s = solution.kept.once(newSearch)
+  const s = solution.cache.once(newSearch)
   if (s.begun) return false
   const open = solution.circuit.net.contacts.flatMap((_, i) => (s.prices[i] ? coilsBehind(solution, i) : []))
   const left = [...new Set(open)].filter((coil) => !s.coils.has(coil))
@@ -68,7 +68,7 @@ export function prepareChains(solution: Solution, most: number): boolean {
 
 /** What a search of one solution needs; contacts that are open cost one each until the coils behind them are looked at. */
 function searchOf(solution: Solution): Searched {
-  const s = solution.kept.once(newSearch)
+  const s = solution.cache.once(newSearch)
   if (!s.begun) {
     s.begun = true
     const { contacts } = solution.circuit.net

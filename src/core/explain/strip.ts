@@ -1,4 +1,4 @@
-import { nth } from '../sure'
+import { nth } from '../assert'
 import { targetsOf } from '../query'
 import type { Truth } from '../equipment'
 import { solve, type Circuit } from '../circuit'

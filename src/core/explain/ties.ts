@@ -1,4 +1,4 @@
-import { nth, under } from '../sure'
+import { nth, mustGet } from '../assert'
 import { GROUND, standsAt, type Solution } from '../circuit'
 import { evaluate, type TerminalRole } from '../equipment'
 import { evalContextOf } from '../situation'
@@ -162,7 +162,7 @@ export function unfedTerminal(solution: Solution, nodes: readonly number[]): NoV
 /** Where a zone panel hands R on to a terminal, the panel's own R, if nothing feeds that. */
 function panelBefore(solution: Solution, terminal: Ref): Ref {
   const { inst, net } = solution.circuit
-  const hands = [...tiedTo(solution, under(net.index, terminal), () => false)]
+  const hands = [...tiedTo(solution, mustGet(net.index, terminal), () => false)]
     .map((n) => nth(net.nodes, n))
     .find((ref) => roleOf(solution, ref) === 'zoneR')
   if (!hands) return terminal
@@ -206,7 +206,7 @@ export function deadOnWay(
     const isMeantTo = () => nth(meantContacts(solution), i) && !isR(a) && !isR(b)
     return placed.ref !== splitRef(at).placed && (solution.state.closed[i] === 1 || isMeantTo())
   }
-  if (dead?.at && !supplyEnd(solution, tiedTo(solution, under(net.index, dead.at), others(dead.at))))
+  if (dead?.at && !supplyEnd(solution, tiedTo(solution, mustGet(net.index, dead.at), others(dead.at))))
     return dead
   const last = points.findLastIndex((p) => p.mootAfter)
   const before = points
@@ -275,7 +275,7 @@ function isFed(solution: Solution, ref: Ref): boolean {
       tiedTo(solution, n, (i) => !touchesR(i)),
     ) !== null
   const through = (i: number) => isSource || (nth(net.contacts, i).placed.ref !== own && !putsR(i))
-  const tied = tiedTo(solution, under(net.index, ref), through)
+  const tied = tiedTo(solution, mustGet(net.index, ref), through)
   return supplyEnd(solution, tied) !== null
 }
 

@@ -1,4 +1,4 @@
-import { nth } from '../sure'
+import { nth } from '../assert'
 import { Circuit, solve } from '../circuit'
 import { makeRef, terminalOf, type Installation, type Ref } from '../installation'
 import { asUsual, type Situation } from '../situation'

@@ -1,4 +1,4 @@
-import { nth } from '../sure'
+import { nth } from '../assert'
 import { isHeatPumpHeating } from '../equipment'
 import { Circuit, type Outcome } from '../circuit'
 import { placedByRef, splitRef, type Installation, type Ref } from '../installation'
@@ -91,8 +91,8 @@ function effectOf(
   const effect: Effect = { failure, kind: 'nothing', rule: null, witness: null, lost: [], gained: [] }
   const conditions = tried.map((s) => conditionsOf(inst, s))
   const off = conditions.map((c) => c.has('off'))
-  const fans = targetsOf(inst).flatMap((t) => (t.making.what === 'outdoorFan' ? [t.ref] : []))
-  const blown = targetsOf(inst).some((t) => t.making.what === 'blower')
+  const fans = targetsOf(inst).flatMap((t) => (t.does.what === 'outdoorFan' ? [t.ref] : []))
+  const blown = targetsOf(inst).some((t) => t.does.what === 'blower')
   const heats = (f: Facts): boolean => {
     if (f.stripsOn.length || f.burnersOn.length) return true
     if (!f.compressor || f.valve?.position === 'cooling' || (blown && !f.blower)) return false

@@ -18,7 +18,7 @@ import {
   monthTexts,
   noHeat,
   riseOf,
-  wantedFor,
+  missingFor,
   weatherOf,
   type House,
   type HouseValue,
@@ -64,7 +64,7 @@ describe('the load line', () => {
     const known = house({ runKwh: 20, runHours: 10, runF: 40 })
     expect(lineBy(known, 'run', flat(true))?.slope).toBeCloseTo(818.88, 6)
     // Of an inverter the share of the time says nothing.
-    expect(wantedFor(house({ runShare: 0.6, runF: 40 }), 'run', flat(true))).toEqual(['runKwh', 'runHours'])
+    expect(missingFor(house({ runShare: 0.6, runF: 40 }), 'run', flat(true))).toEqual(['runKwh', 'runHours'])
   })
 
   it('by bills: (900 − 12 · 15) therms at 80 % over 5,000 degree-days are 480 a degree', () => {

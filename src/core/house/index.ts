@@ -17,7 +17,7 @@ export {
   loadAt,
   loadLineOf,
   noHeat,
-  wantedFor,
+  missingFor,
   type LoadLine,
   type UnitFigures,
 } from './loadLine'

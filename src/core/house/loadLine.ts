@@ -87,7 +87,7 @@ export function noHeat(house: House, way: LoadWay): { at: number; assumed: boole
 }
 
 /** The numbers that a way still wants; empty: it gives a line, unless they contradict each other. */
-export const wantedFor = (house: House, way: LoadWay, unit: UnitFigures | null): HouseValue[] =>
+export const missingFor = (house: House, way: LoadWay, unit: UnitFigures | null): HouseValue[] =>
   WAYS[way].needs(house, unit).filter((of) => house.values[of] === undefined)
 
 /**
@@ -95,7 +95,7 @@ export const wantedFor = (house: House, way: LoadWay, unit: UnitFigures | null):
  * together (a design temperature above the no-heat temperature).
  */
 export function lineBy(house: House, way: LoadWay, unit: UnitFigures | null): LoadLine | null {
-  if (wantedFor(house, way, unit).length) return null
+  if (missingFor(house, way, unit).length) return null
   const { at, assumed } = noHeat(house, way)
   const slope = WAYS[way].slope((of) => houseValue(house, of) ?? Number.NaN, house, at, unit)
   return slope > 0 && Number.isFinite(slope) ? { way, slope, noHeatF: at, noHeatAssumed: assumed } : null

@@ -1,4 +1,4 @@
-import { nth, under } from '../sure'
+import { nth, mustGet } from '../assert'
 import { evaluate, type Device, type Unknowable, type ProfileItem, type Value } from '../equipment'
 import { settingsContext } from '../installation'
 
@@ -21,7 +21,7 @@ export class Memory {
     }
   }
 
-  read = (item: ProfileItem): string => under(this.codes, keyOf(item))
+  read = (item: ProfileItem): string => mustGet(this.codes, keyOf(item))
   write(item: ProfileItem, code: string): void {
     if (!item.leaveAlone && this.choices(item).includes(code)) this.codes.set(keyOf(item), code)
   }

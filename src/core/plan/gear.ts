@@ -1,4 +1,4 @@
-import { nth } from '../sure'
+import { nth } from '../assert'
 import type { TerminalRole, Value } from '../equipment'
 import { makeRef, settingDef, type Installation, type Placed, type Ref } from '../installation'
 import { lowSpeedIsEnough } from '../query'

@@ -1,4 +1,4 @@
-import { nth } from '../sure'
+import { nth } from '../assert'
 import type { TerminalRole } from '../equipment'
 import type { Installation, Placed } from '../installation'
 import { aheadTargets, burnersOf, hasStrips, intentOf, kitWattsAt, usualBackupCycles } from '../query'
@@ -8,7 +8,7 @@ import { decided, first, term, terms } from './kinds'
 import type { WiringPractice } from './net'
 
 /** Nets that a job's equipment and the chosen practice require. */
-export function wantedNets(inst: Installation, practice: WiringPractice): Requirements {
+export function intendedNets(inst: Installation, practice: WiringPractice): Requirements {
   const requirements = new Requirements()
   const thermostat = first(inst, 'thermostat')
   const outdoor = first(inst, 'outdoorUnit', 'packagedUnit')

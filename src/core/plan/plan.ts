@@ -7,7 +7,7 @@ import { fitConductors, type Remedy } from './shortage'
 import type { Unmet, PlanSetting, PlanWhy, WiringPractice } from './net'
 import { withHarnessesRight } from './assemble'
 import { limitsOf } from './limits'
-import { wantedNets } from './nets'
+import { intendedNets } from './nets'
 
 /** A landing for the gear that is there, conductor by conductor, with the settings that go with it. */
 export interface Plan extends Routing {
@@ -26,7 +26,7 @@ export interface Plan extends Routing {
  */
 export function planLanding(found: Installation, practice: WiringPractice): Plan {
   const inst = withHarnessesRight(found)
-  const wanted = wantedNets(inst, practice)
+  const wanted = intendedNets(inst, practice)
   const { routing, ...fitted } = fitConductors(inst, wanted.nets, wanted.spareRelays, (r) =>
     planned(inst, { ...r, settings: wanted.settings }),
   )

@@ -1,4 +1,4 @@
-import { nth, under } from '../sure'
+import { nth, mustGet } from '../assert'
 import {
   placedByRef,
   splitRef,
@@ -62,7 +62,7 @@ const lowCables = (inst: Installation): Set<string> =>
 /** @param right conductors that stay, by what they join */
 function routeOnce(inst: Installation, nets: readonly Net[], right: ReadonlyMap<string, Wire>): Routing {
   const low = lowCables(inst)
-  const kept = inst.wires.filter((w) => w.cable !== null && !low.has(w.cable))
+  const others = inst.wires.filter((w) => w.cable !== null && !low.has(w.cable))
   const staying = new Set(right.values())
   const free = new Map<string, Wire[]>()
   for (const id of low)
@@ -110,9 +110,10 @@ function routeOnce(inst: Installation, nets: readonly Net[], right: ReadonlyMap<
       return
     }
     // A cable keeps a spare as long as another has more than that.
-    const left = (c: Cable) => under(free, c.id).length + [...staying].filter((w) => w.cable === c.id).length
+    const left = (c: Cable) =>
+      mustGet(free, c.id).length + [...staying].filter((w) => w.cable === c.id).length
     const cable = cables.find((c) => left(c) > 1) ?? cables.find((c) => left(c) > 0) ?? nth(cables, 0)
-    const wire = take(under(free, cable.id), net)
+    const wire = take(mustGet(free, cable.id), net)
     if (!wire) {
       short.set(cable.id, (short.get(cable.id) ?? 0) + 1)
       return
@@ -130,7 +131,7 @@ function routeOnce(inst: Installation, nets: readonly Net[], right: ReadonlyMap<
   const spare = [...free.values(), [...staying]].flat().map((w) => ({ ...w, a: null, b: null }))
   const order = new Map(inst.wires.map((w, i) => [w.id, i]))
   const at = (w: Wire) => order.get(w.id) ?? inst.wires.length
-  routing.wires = [...kept, ...made, ...spare].sort((x, y) => at(x) - at(y))
+  routing.wires = [...others, ...made, ...spare].sort((x, y) => at(x) - at(y))
   return routing
 }
 

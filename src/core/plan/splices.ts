@@ -1,4 +1,4 @@
-import { nth } from '../sure'
+import { nth } from '../assert'
 import type { Device } from '../equipment'
 import { makeRef, type Installation, type Placed, type Ref } from '../installation'
 import { placeOfDevice } from './kinds'

@@ -11,12 +11,11 @@ export const aheadTargets = (inst: Installation): Target[] =>
     return placed && part?.kind === 'load' && makesHeatAhead(placed, part)
   })
 
-export const hasStrips = (inst: Installation): boolean =>
-  targetsOf(inst).some((t) => t.making.what === 'strip')
+export const hasStrips = (inst: Installation): boolean => targetsOf(inst).some((t) => t.does.what === 'strip')
 export const hasBurner = (inst: Installation): boolean =>
-  targetsOf(inst).some((t) => t.making.what === 'burner')
+  targetsOf(inst).some((t) => t.does.what === 'burner')
 export const hasCompressor = (inst: Installation): boolean =>
-  targetsOf(inst).some((t) => t.making.what === 'compressor')
+  targetsOf(inst).some((t) => t.does.what === 'compressor')
 
 /** Whether strips are all that stands behind the heat pump. */
 export const onStripsAlone = (inst: Installation): boolean => hasStrips(inst) && !hasBurner(inst)

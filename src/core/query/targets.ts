@@ -4,7 +4,7 @@ import { makeRef, type Installation, type Ref } from '../installation'
 /** A load that can run, in the order in which screens list them. */
 export interface Target {
   ref: Ref
-  making: LoadFunction
+  does: LoadFunction
 }
 
 const ORDER: LoadFunction['what'][] = [
@@ -22,11 +22,11 @@ export function targetsOf(inst: Pick<Installation, 'placed'>): Target[] {
   const found: Target[] = inst.placed.flatMap((p) =>
     p.device.parts.flatMap((part) =>
       part.kind === 'load' && part.does && ORDER.includes(part.does.what)
-        ? [{ ref: makeRef(p.ref, part.id), making: part.does }]
+        ? [{ ref: makeRef(p.ref, part.id), does: part.does }]
         : [],
     ),
   )
-  const rank = (t: Target) => ORDER.indexOf(t.making.what) * 100 + within(t.making)
+  const rank = (t: Target) => ORDER.indexOf(t.does.what) * 100 + within(t.does)
   return found.sort((a, b) => rank(a) - rank(b))
 }
 

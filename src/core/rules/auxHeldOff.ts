@@ -59,9 +59,9 @@ function switchesOf(circuit: Circuit): SwitchSeen[] {
       for (const call of callsOf(inst)) {
         const situation: Situation = { call, outdoorF, modes: {} }
         const forced = (to: number) => {
-          const held = new Uint8Array(net.contacts.length).fill(2)
-          for (const i of own) held[i] = to
-          return stateSeen(circuit, circuit.settleHeld(situation, held, null), situation, NORMAL)
+          const forced = new Uint8Array(net.contacts.length).fill(2)
+          for (const i of own) forced[i] = to
+          return stateSeen(circuit, circuit.settleWithContacts(situation, forced, null), situation, NORMAL)
         }
         const [open, closed] = [forced(0), forced(1)]
         acts ||= open.facts.running.join() !== closed.facts.running.join()

@@ -7,7 +7,7 @@ import type { Breach, Coverage, CoverageRule } from './rule'
 type Code = 'backupCallEmpty' | 'stageCallEmpty' | 'onlyInEmergency' | 'banksExchanged'
 type Found = Breach<Code> & { call: Call }
 
-const isBackup = (t: Target): boolean => t.making.what === 'strip' || t.making.what === 'burner'
+const isBackup = (t: Target): boolean => t.does.what === 'strip' || t.does.what === 'burner'
 /** A call for a stage, and the call for one less. */
 const STAGES: readonly [Call, Call][] = [
   ['cool1', 'cool2'],
@@ -25,7 +25,7 @@ export const backupCalls: CoverageRule<'backupCalls', Code> = {
   scope: 'coverage',
   severity: 'wrong',
   codes: ['backupCallEmpty', 'stageCallEmpty', 'onlyInEmergency', 'banksExchanged'],
-  applies: (inst) => targetsOf(inst).some((t) => isBackup(t) || t.making.what === 'compressor'),
+  applies: (inst) => targetsOf(inst).some((t) => isBackup(t) || t.does.what === 'compressor'),
   overall: (seen) => [
     ...emptyBackup(seen),
     ...emptyStages(seen),
@@ -45,7 +45,7 @@ function emptyBackup(seen: Coverage): Found[] {
 }
 
 function emptyStages(seen: Coverage): Found[] {
-  const sources = targetsOf(seen.inst).filter((t) => isBackup(t) || t.making.what === 'compressor')
+  const sources = targetsOf(seen.inst).filter((t) => isBackup(t) || t.does.what === 'compressor')
   return STAGES.flatMap(([lower, higher]): Found[] => {
     if (!seen.calls.includes(higher) || !seen.calls.includes(lower)) return []
     const runs = (call: Call) => sources.filter((t) => seen.ranNormally(call).has(t.ref))

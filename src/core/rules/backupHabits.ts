@@ -1,6 +1,6 @@
 import { isFelt, landedOutputs, ofKind, onStripsAlone } from '../query'
 import { splitRef } from '../installation'
-import { breach, hasIntent, ownSettings, standing } from './breach'
+import { breach, hasIntent, ownSettings, settingsSetTo } from './breach'
 import type { JobRule } from './rule'
 
 /**
@@ -15,7 +15,7 @@ export const backupOnFault: JobRule<'backupOnFault', 'faultHeatOff'> = {
   applies: (inst) => onStripsAlone(inst) && hasIntent('faultHeat')(inst),
   find: ({ inst }) => {
     const landed = landedOutputs(inst).map((t) => splitRef(t).placed)
-    return standing(inst, 'faultHeat', 'off')
+    return settingsSetTo(inst, 'faultHeat', 'off')
       .filter((f) => landed.includes(f.placed.ref))
       .flatMap((f) => breach('faultHeatOff', [f.at]))
   },
@@ -38,7 +38,7 @@ export const stripLockout: JobRule<'stripLockout', 'lockoutByHabit'> = {
   find: ({ inst, plates }) => {
     const [unit] = ofKind(inst, 'outdoorUnit', 'packagedUnit')
     const floor = (unit && { ...unit.device.plate, ...plates[unit.ref] }.floorF) ?? USUAL_FLOOR_F
-    return standing(inst, 'useCompressorLockout', 'on').flatMap(({ placed }) => {
+    return settingsSetTo(inst, 'useCompressorLockout', 'on').flatMap(({ placed }) => {
       const [[source], [below]] = [
         ownSettings(placed, 'outdoorSource'),
         ownSettings(placed, 'compressorLockout'),

@@ -3,7 +3,7 @@ import { hasCompressor, lowSpeedIsEnough, targetsOf } from '../query'
 import type { StateRule } from './rule'
 
 const hasSecondStage = (inst: Installation): boolean =>
-  targetsOf(inst).some((t) => t.making.what === 'compressor' && t.making.stage === 2)
+  targetsOf(inst).some((t) => t.does.what === 'compressor' && t.does.stage === 2)
 
 /**
  * A board with several speeds runs the heat pump at its own speed. A Y spliced past the board leaves fan speed. A
@@ -15,15 +15,14 @@ export const blowerSpeed: StateRule<'blowerSpeed', 'fanSpeedOnly' | 'lowSpeedInH
   severity: 'wrong',
   codes: ['fanSpeedOnly', 'lowSpeedInHigh', 'oneStageOnLow'],
   applies: (inst) =>
-    hasCompressor(inst) &&
-    targetsOf(inst).some((t) => t.making.what === 'blower' && t.making.speed === 'low'),
+    hasCompressor(inst) && targetsOf(inst).some((t) => t.does.what === 'blower' && t.does.speed === 'low'),
   each({ inst, facts, targets }) {
     if (!facts.compressor || facts.speeds.size === 0) return null
     if (facts.speeds.has('heat') || facts.speeds.has('high')) return null
-    const blower = targets.find((t) => t.making.what === 'blower' && t.making.speed === 'low')
+    const blower = targets.find((t) => t.does.what === 'blower' && t.does.speed === 'low')
     if (!blower) return null
     if (!facts.speeds.has('low')) return { at: blower.ref, code: 'fanSpeedOnly' }
-    const faster = targets.find((t) => t.making.what === 'blower' && t.making.speed === 'high')
+    const faster = targets.find((t) => t.does.what === 'blower' && t.does.speed === 'high')
     if (!faster) return null
     if (facts.highStage) return { at: faster.ref, code: 'lowSpeedInHigh' }
     return hasSecondStage(inst) || lowSpeedIsEnough(inst) ? null : { at: faster.ref, code: 'oneStageOnLow' }

@@ -14,7 +14,7 @@ export function breach<C extends string>(
 }
 
 /** The settings with an intent that stand at one of these values. */
-export const standing = (inst: Installation, intent: Intent, ...values: Value[]): SettingAt[] =>
+export const settingsSetTo = (inst: Installation, intent: Intent, ...values: Value[]): SettingAt[] =>
   settingsWith(inst, intent).filter((f) => f.value !== null && values.includes(f.value))
 
 /** Settings of one placed device with this intent. */

@@ -10,7 +10,7 @@ export const burnerNeedsBlower: StateRule<'burnerNeedsBlower', 'burnerNoBlower'>
   scope: 'state',
   severity: 'danger',
   codes: ['burnerNoBlower'],
-  applies: (inst) => targetsOf(inst).some((t) => t.making.what === 'burner'),
+  applies: (inst) => targetsOf(inst).some((t) => t.does.what === 'burner'),
   each({ facts, conditions }) {
     const [burner] = facts.burnersOn
     if (!burner || facts.blower || conditions.has('blowerDelay')) return null

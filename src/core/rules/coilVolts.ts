@@ -1,4 +1,4 @@
-import { greatest } from './overloads'
+import { worstCase } from './overloads'
 import type { StateRule } from './rule'
 
 /** Every coil and input has its volts or none: what lies between comes of series loads, lost commons and leaks. */
@@ -10,7 +10,7 @@ export const coilVolts: StateRule<'coilVolts', 'weakCoil'> = {
   applies: () => true,
   each({ facts }) {
     if (facts.over.length) return null
-    const worst = greatest(facts.weak, (w) => w.volts)
+    const worst = worstCase(facts.weak, (w) => w.volts)
     return worst && { at: worst.ref, code: 'weakCoil', numbers: [worst.volts, worst.needs] }
   },
 }

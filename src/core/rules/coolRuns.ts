@@ -15,7 +15,7 @@ export const coolRuns: StateRule<'coolRuns', 'noCooling'> = {
     // A lockout may well hold cooling off in the cold, when nobody wants it.
     if (situation.outdoorF < tolerances.mildF) return null
     if (abnormalCount > 0 || !isCooling(situation.call) || !facts.settled || facts.compressor) return null
-    const at = targets.find((t) => t.making.what === 'compressor')
+    const at = targets.find((t) => t.does.what === 'compressor')
     return at ? { at: at.ref, code: 'noCooling' } : null
   },
 }

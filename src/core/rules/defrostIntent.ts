@@ -1,12 +1,12 @@
-import { nth } from '../sure'
+import { nth } from '../assert'
 import { makeRef, settingIn, splitRef, type Installation, type Ref } from '../installation'
 import { hasStrips, intentOf, landedOutputs, ofKind } from '../query'
-import { breach, hasIntent, ownSettings, standing } from './breach'
+import { breach, hasIntent, ownSettings, settingsSetTo } from './breach'
 import type { Breach, JobRule } from './rule'
 
 type Code = 'defrostLanded' | 'defrostLandedForFault' | 'defrostNotLanded'
 
-const onBus = (inst: Installation): boolean => standing(inst, 'selector', 'bus').length > 0
+const onBus = (inst: Installation): boolean => settingsSetTo(inst, 'selector', 'bus').length > 0
 
 /** Settings of a board that follow a controller's in this, where no controller is there to be followed, and that say no. */
 const leftAtNo = (inst: Installation): Ref[] =>
@@ -34,7 +34,7 @@ export const defrostIntent: JobRule<'defrostIntent', Code> = {
     const boards = ofKind(inst, 'outdoorUnit', 'packagedUnit')
     const separate = boards.some((p) => ownSettings(p, 'stripsInDefrost').length > 0)
     if (separate) return []
-    const off = [...standing(inst, 'stripsInDefrost', 'no').map((f) => f.at), ...leftAtNo(inst)]
+    const off = [...settingsSetTo(inst, 'stripsInDefrost', 'no').map((f) => f.at), ...leftAtNo(inst)]
     if (off.length && outputs.length) {
       const board = boards.find((p) => p.ref === splitRef(nth(outputs, 0)).placed)
       const fault = board && intentOf(board, 'faultHeat') === 'on'
@@ -44,6 +44,8 @@ export const defrostIntent: JobRule<'defrostIntent', Code> = {
     }
     // Over the bus the controller's word is enough.
     if (outputs.length || onBus(inst)) return []
-    return standing(inst, 'stripsInDefrost', 'yes').flatMap((f) => breach<Code>('defrostNotLanded', [f.at]))
+    return settingsSetTo(inst, 'stripsInDefrost', 'yes').flatMap((f) =>
+      breach<Code>('defrostNotLanded', [f.at]),
+    )
   },
 }

@@ -1,4 +1,4 @@
-import { nth } from '../sure'
+import { nth } from '../assert'
 import { hasBurner, landedOutputs, mayTemper, ofKind } from '../query'
 import { splitRef, makeRef, placedByRef, type Installation, type Ref } from '../installation'
 import type { StateRule } from './rule'

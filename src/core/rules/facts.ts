@@ -53,7 +53,7 @@ const noFacts = (): Map<object, Facts> => new Map()
 /** Reads the facts out of an outcome; the same outcome gives the same object. */
 export function factsOf(circuit: Circuit, outcome: Outcome): Facts {
   const key = outcome.ok ? outcome.coils : outcome
-  const known = circuit.kept.once(noFacts)
+  const known = circuit.cache.once(noFacts)
   let facts = known.get(key)
   if (!facts) {
     facts = read(circuit, outcome)

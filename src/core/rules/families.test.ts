@@ -60,10 +60,10 @@ describe('what runs, call by call, family by family', () => {
     const facts = factsOf(circuit, circuit.settle(situation))
     const targets = targetsOf(inst)
     const of = (what: string, stage: number) => {
-      const t = targets.find((x) => x.making.what === what && 'stage' in x.making && x.making.stage === stage)
+      const t = targets.find((x) => x.does.what === what && 'stage' in x.does && x.does.stage === stage)
       return t ? (solved.energised(t.ref) ? '1' : '0') : '-'
     }
-    const strips = targets.some((t) => t.making.what === 'strip') ? String(facts.stripsOn.length) : '-'
+    const strips = targets.some((t) => t.does.what === 'strip') ? String(facts.stripsOn.length) : '-'
     const got: Record<string, string> = {
       compressor: of('compressor', 1),
       high: of('compressor', 2),

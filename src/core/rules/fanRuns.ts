@@ -7,10 +7,10 @@ export const fanRuns: StateRule<'fanRuns', 'noFan'> = {
   scope: 'state',
   severity: 'wrong',
   codes: ['noFan'],
-  applies: (inst) => targetsOf(inst).some((t) => t.making.what === 'blower'),
+  applies: (inst) => targetsOf(inst).some((t) => t.does.what === 'blower'),
   each({ targets, situation, abnormalCount, facts }) {
     if (abnormalCount > 0 || situation.call !== 'fan' || !facts.settled || facts.blower) return null
-    const at = targets.find((t) => t.making.what === 'blower')
+    const at = targets.find((t) => t.does.what === 'blower')
     return at ? { at: at.ref, code: 'noFan' } : null
   },
 }

@@ -11,7 +11,7 @@ export const heatAheadOfCoil: StateRule<'heatAheadOfCoil', 'heatAheadOfCoil'> = 
   severity: 'danger',
   codes: ['heatAheadOfCoil'],
   applies: (inst) =>
-    aheadTargets(inst).length > 0 && targetsOf(inst).some((t) => t.making.what === 'compressor'),
+    aheadTargets(inst).length > 0 && targetsOf(inst).some((t) => t.does.what === 'compressor'),
   each({ inst, facts, conditions }) {
     const at = facts.heatAhead[0]
     if (!facts.compressor || !at) return null

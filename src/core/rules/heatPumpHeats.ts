@@ -36,7 +36,7 @@ export const heatPumpHeats: StateRule<'heatPumpHeats', 'heatPumpNeverHeats'> = {
   each(state) {
     const { situation, abnormalCount, targets } = state
     if (abnormalCount > 0 || !isHeatPumpHeating(situation.call)) return null
-    const compressor = targets.find((t) => t.making.what === 'compressor')
+    const compressor = targets.find((t) => t.does.what === 'compressor')
     return compressor && state.ofJob(heatsWithoutIt)
       ? { at: compressor.ref, code: 'heatPumpNeverHeats' }
       : null

@@ -20,7 +20,7 @@ export const leakStopsHeat: StateRule<'leakStopsHeat', Code> = {
     if (heat) found.push({ at: heat, code: 'heatInLeak' })
     const drawsDown = inst.placed.some((p) => p.device.plate.drawsDownLeak)
     if (facts.compressor && !drawsDown) found.push({ at: facts.compressor, code: 'compressorInLeak' })
-    const blower = targets.find((t) => t.making.what === 'blower')
+    const blower = targets.find((t) => t.does.what === 'blower')
     // An open breaker stops the blower too: what else is wrong then is no matter of the alarm's.
     if (abnormalCount <= 1 && !facts.blower && blower) found.push({ at: blower.ref, code: 'noBlowerInLeak' })
     return found.length ? found : null

@@ -1,5 +1,5 @@
 import { placedByRef, splitRef, type Installation, type Ref } from '../installation'
-import { greatest, isShort } from './overloads'
+import { worstCase, isShort } from './overloads'
 import type { StateRule } from './rule'
 
 /** No fuse, breaker, transformer or listed contact carries more than it is made for. */
@@ -10,7 +10,7 @@ export const noShort: StateRule<'noShort', 'overcurrent' | 'overRating' | 'beyon
   codes: ['overcurrent', 'overRating', 'beyondList'],
   applies: () => true,
   each: ({ facts, inst }) => {
-    const worst = greatest(facts.over, (o) => o.amps / o.limitA)
+    const worst = worstCase(facts.over, (o) => o.amps / o.limitA)
     if (!worst) return null
     return {
       at: worst.ref,

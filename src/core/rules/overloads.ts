@@ -10,7 +10,7 @@ export interface Overload extends Overcurrent {
 const [SHORT_SHARE, LOAD_SHARE] = [2, 1.1]
 
 /** The one of the greatest size, the first of equals; null where there is none. */
-export const greatest = <T>(list: readonly T[], size: (of: T) => number): T | null =>
+export const worstCase = <T>(list: readonly T[], size: (of: T) => number): T | null =>
   list.reduce<T | null>((a, b) => (a !== null && size(a) >= size(b) ? a : b), null)
 
 /** Whether it is a short, and not more load than it is made for. */
@@ -21,7 +21,7 @@ export const isShort = ({ amps, limitA, loadA }: Overload): boolean =>
 export function withLoads(circuit: Circuit, { volts }: Settled, found: readonly Overcurrent[]): Overload[] {
   if (!found.length) return []
   const { contacts, loads } = circuit.net
-  const secondary = circuit.kept.once(lowNodes)
+  const secondary = circuit.cache.once(lowNodes)
   const isLow = ({ a, b }: { a: number; b: number }) => secondary.has(a) || secondary.has(b)
   const drawn = (low: boolean) =>
     loads.reduce(

@@ -1,4 +1,4 @@
-import { nth } from '../sure'
+import { nth } from '../assert'
 import type { Circuit, Outcome } from '../circuit'
 import { CALLS, isHeatPumpHeating, type Call } from '../equipment'
 import type { Installation, Ref } from '../installation'

@@ -1,4 +1,4 @@
-import { nth } from '../sure'
+import { nth } from '../assert'
 import type { Call, Value } from '../equipment'
 import { Circuit, solve, type Solution } from '../circuit'
 import { gateChain } from '../explain'
@@ -27,7 +27,7 @@ import type { DegF } from '../units'
 import { runSteps, smaller, type Broken, type Run } from './proofRun'
 import { RULES } from './registry'
 import { asksSite, isJobRule, type Breach, type Finding, type Proof, type Rule, type Undecided } from './rule'
-import { standingFinding, standingOf, wiresAt } from './standing'
+import { jobFinding, runJobRules, wiresAt } from './jobRules'
 import { openQuestions } from './withSite'
 
 /**
@@ -60,7 +60,7 @@ export function* proofSteps(
   const applying = rules.filter((r) => !asksSite(r) && r.applies(inst))
   const calls = callsOf(inst)
   const temperatures = regionsOf(inst)
-  const standing = standingOf({ ...UNKNOWN_SITE, inst }, applying.filter(isJobRule))
+  const ofJob = runJobRules({ ...UNKNOWN_SITE, inst }, applying.filter(isJobRule))
   const proof: Proof = {
     factors: {
       calls: calls.length,
@@ -73,7 +73,7 @@ export function* proofSteps(
     solved: 0,
     assumed: assumedDefaults(inst),
     rules: applying.map((r) => r.id),
-    ...standing,
+    ...ofJob,
   }
   if (rows && !proof.tooMany) yield* solveAll(proof, whole, unknowns, rows, applying)
   else
@@ -178,7 +178,7 @@ function keysOf(rules: readonly Rule[], runs: readonly Run[]): string[] {
 
 /** Findings about equipment, wiring, settings and house that need no solved state. */
 export const jobFindings = (seen: JobSeen, rules: readonly Rule[] = RULES): Finding[] =>
-  standingOf(seen, rules.filter(isJobRule)).findings
+  runJobRules(seen, rules.filter(isJobRule)).findings
 
 /** Merges a finding about a state with the finding about settings that causes it. */
 function together(findings: readonly Finding[], rules: readonly Rule[]): Finding[] {
@@ -205,9 +205,9 @@ function together(findings: readonly Finding[], rules: readonly Rule[]): Finding
 }
 
 function findingOf(run: Run, { rule, breach, situation }: Broken): Finding {
-  const standing = standingFinding(rule, breach)
+  const finding = jobFinding(rule, breach)
   const { path, gates } = offendingPath(run, situation, breach)
-  return { ...standing, witness: situation, path, dependsOn: gates }
+  return { ...finding, witness: situation, path, dependsOn: gates }
 }
 
 function offendingPath(run: Run, situation: Situation, breach: Breach): { path: Name[]; gates: Name[] } {

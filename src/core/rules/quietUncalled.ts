@@ -25,11 +25,11 @@ export const quietUncalled: StateRule<'quietUncalled', Code> = {
     if (facts.compressor && !isCooling(call) && !heating)
       found.push({ at: facts.compressor, code: 'compressorUncalled' })
     if (facts.blower && call === 'off' && !found.length) {
-      const blows = targets.filter((t) => t.making.what === 'blower')
+      const blows = targets.filter((t) => t.does.what === 'blower')
       const at = blows.find((t) => facts.running.includes(t.ref))
       if (at) found.push({ at: at.ref, code: 'blowerUncalled' })
     }
-    const wet = targets.find((t) => t.making.what === 'humidifier' && facts.running.includes(t.ref))
+    const wet = targets.find((t) => t.does.what === 'humidifier' && facts.running.includes(t.ref))
     if (wet && call === 'off') found.push({ at: wet.ref, code: 'humidifierUncalled' })
     return found
   },

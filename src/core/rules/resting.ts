@@ -1,4 +1,4 @@
-import { under } from '../sure'
+import { mustGet } from '../assert'
 import type { Circuit, Outcome, Settled } from '../circuit'
 import type { Call } from '../equipment'
 import { splitRef, type Name } from '../installation'
@@ -67,13 +67,13 @@ class Neighbours {
         const group = this.groups.get(key)
         if (!group) continue
         group.push(node)
-        under(this.of, node).push(key)
+        mustGet(this.of, node).push(key)
       }
     }
   }
   *from(node: Node): Generator<Node> {
-    for (const key of under(this.of, node))
-      for (const other of under(this.groups, key)) if (other !== node) yield other
+    for (const key of mustGet(this.of, node))
+      for (const other of mustGet(this.groups, key)) if (other !== node) yield other
   }
 }
 

@@ -8,11 +8,11 @@ export const rowsReachable: CoverageRule<'rowsReachable', 'rowNever'> = {
   scope: 'coverage',
   severity: 'wrong',
   codes: ['rowNever'],
-  applies: (inst) => targetsOf(inst).some((t) => t.making.what === 'strip'),
+  applies: (inst) => targetsOf(inst).some((t) => t.does.what === 'strip'),
   overall({ inst, everRan, calls }) {
     const call = calls.find(wantsBackup) ?? calls[calls.length - 1] ?? 'off'
     return targetsOf(inst)
-      .filter((t) => t.making.what === 'strip' && !everRan.has(t.ref))
+      .filter((t) => t.does.what === 'strip' && !everRan.has(t.ref))
       .map((t) => ({ at: t.ref, code: 'rowNever', call }))
   },
 }

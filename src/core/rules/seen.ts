@@ -41,11 +41,11 @@ class Seen implements StateSeen {
   }
 
   get targets(): readonly Target[] {
-    return this.circuit.kept.once(targetsOfCircuit)
+    return this.circuit.cache.once(targetsOfCircuit)
   }
 
   ofJob<T>(work: (circuit: Circuit) => T): T {
-    return this.circuit.kept.once(work)
+    return this.circuit.cache.once(work)
   }
 
   closed(contact: Ref): boolean {

@@ -13,7 +13,7 @@ import {
   terminalsWith,
   type SettingAt,
 } from '../query'
-import { breach, hasIntent, ownSettings, standing } from './breach'
+import { breach, hasIntent, ownSettings, settingsSetTo } from './breach'
 import type { Breach, JobRule } from './rule'
 
 /** Heat pump and backup together, where the backup heats the air ahead of the coil. */
@@ -26,7 +26,7 @@ export const togetherAhead: JobRule<'togetherAhead', 'togetherAhead'> = {
   explains: ['heatAheadOfCoil'],
   find: ({ inst }) =>
     aheadTargets(inst).length
-      ? standing(inst, 'together', 'yes').flatMap((f) => breach('togetherAhead', [f.at]))
+      ? settingsSetTo(inst, 'together', 'yes').flatMap((f) => breach('togetherAhead', [f.at]))
       : [],
 }
 

@@ -19,7 +19,7 @@ export const someHeat: StateRule<'someHeat', 'noHeat'> = {
     if (facts.compressor || facts.stripsOn.length || facts.burnersOn.length) return null
     // The loads that a person asks about: the compressor on a call for the heat pump, the first backup on a call for
     // backup. The same holds where it is so cold that the call for heat goes to the furnace.
-    const compressor = targets.find((t) => t.making.what === 'compressor')?.ref
+    const compressor = targets.find((t) => t.does.what === 'compressor')?.ref
     const backup = facts.stripsOff[0] ?? facts.burnersOff[0]
     const at = wantsBackup(call) || goesToBackup(state) ? (backup ?? compressor) : (compressor ?? backup)
     return at ? { at, code: 'noHeat' } : null

@@ -1,7 +1,7 @@
-import { nth } from '../sure'
+import { nth } from '../assert'
 import { makeRef } from '../installation'
 import { intentOf, isFelt, isLanded, ofKind, terminalsWith } from '../query'
-import { breach, hasIntent, numberOf, ownSettings, standing } from './breach'
+import { breach, hasIntent, numberOf, ownSettings, settingsSetTo } from './breach'
 import type { JobRule } from './rule'
 
 /**
@@ -47,7 +47,7 @@ export const feedNotOnline: JobRule<'feedNotOnline', 'feedNotOnline'> = {
   applies: hasIntent('outdoorSource'),
   asksSite: true,
   find: ({ inst, plates }) =>
-    standing(inst, 'outdoorSource', 'feed')
+    settingsSetTo(inst, 'outdoorSource', 'feed')
       .filter((f) => !plates[f.placed.ref]?.seenOnline)
       .flatMap((f) => breach('feedNotOnline', [f.at])),
 }

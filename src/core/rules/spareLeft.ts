@@ -1,4 +1,4 @@
-import { nth } from '../sure'
+import { nth } from '../assert'
 import { wireRef } from '../installation'
 import type { JobRule } from './rule'
 

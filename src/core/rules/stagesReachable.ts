@@ -6,8 +6,8 @@ import type { CoverageRule } from './rule'
 const staged = (inst: Installation) =>
   targetsOf(inst).filter(
     (t) =>
-      t.making.what === 'humidifier' ||
-      ((t.making.what === 'compressor' || t.making.what === 'burner') && used(inst, t.ref, t.making.stage)),
+      t.does.what === 'humidifier' ||
+      ((t.does.what === 'compressor' || t.does.what === 'burner') && used(inst, t.ref, t.does.stage)),
   )
 
 /** A furnace told to use one stage is right to leave the other alone. */
@@ -17,8 +17,8 @@ function used(inst: Installation, ref: string, stage: number): boolean {
 }
 
 type Code = 'burnerNever' | 'stageNever' | 'humidifierNever'
-const codeOf = ({ making }: Target): Code =>
-  making.what === 'burner' ? 'burnerNever' : making.what === 'humidifier' ? 'humidifierNever' : 'stageNever'
+const codeOf = ({ does }: Target): Code =>
+  does.what === 'burner' ? 'burnerNever' : does.what === 'humidifier' ? 'humidifierNever' : 'stageNever'
 
 /** The calls that a compressor's stage is there for. */
 const COMPRESSOR_CALLS: readonly (readonly Call[])[] = [
@@ -27,8 +27,8 @@ const COMPRESSOR_CALLS: readonly (readonly Call[])[] = [
 ]
 
 /** The call in which somebody would look for it: emergency heat is none that brings a compressor. */
-function askedIn({ making }: Target, calls: readonly Call[]): Call {
-  const wanted = making.what === 'compressor' ? (COMPRESSOR_CALLS[making.stage - 1] ?? []) : []
+function askedIn({ does }: Target, calls: readonly Call[]): Call {
+  const wanted = does.what === 'compressor' ? (COMPRESSOR_CALLS[does.stage - 1] ?? []) : []
   return wanted.find((c) => calls.includes(c)) ?? calls[calls.length - 1] ?? 'off'
 }
 

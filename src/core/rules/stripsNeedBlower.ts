@@ -1,4 +1,4 @@
-import { nth } from '../sure'
+import { nth } from '../assert'
 import { targetsOf } from '../query'
 import type { StateRule } from './rule'
 
@@ -8,7 +8,7 @@ export const stripsNeedBlower: StateRule<'stripsNeedBlower', 'stripsNoBlower'> =
   scope: 'state',
   severity: 'danger',
   codes: ['stripsNoBlower'],
-  applies: (inst) => targetsOf(inst).some((t) => t.making.what === 'strip'),
+  applies: (inst) => targetsOf(inst).some((t) => t.does.what === 'strip'),
   each: ({ facts, conditions }) =>
     facts.stripsOn.length && !facts.blower && !conditions.has('blowerDelay')
       ? { at: nth(facts.stripsOn, 0), code: 'stripsNoBlower' }

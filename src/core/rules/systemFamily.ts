@@ -15,7 +15,7 @@ export const systemFamily: JobRule<'systemFamily', Code> = {
     ofKind(inst, 'thermostat').flatMap((p): Breach<Code>[] => {
       const [system] = ownSettings(p, 'system')
       if (system?.value === 'dualFuel' && !hasBurner(inst)) return breach('fuelSetNoBurner', [system.at])
-      const hasValve = targetsOf(inst).some((target) => target.making.what === 'reversingValve')
+      const hasValve = targetsOf(inst).some((target) => target.does.what === 'reversingValve')
       if (system?.value === 'conventional' && hasValve) return breach('conventionalOnHeatPump', [system.at])
       const told = ofKind(inst, 'fuelKit').length > 0
       return system?.value === 'heatPump' && hasBurner(inst) && !told

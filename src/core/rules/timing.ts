@@ -1,7 +1,7 @@
 import type { Intent } from '../equipment'
 import type { Installation, Placed, Ref } from '../installation'
 import { intentOf, settingsWith, usualBackupCycles, USUAL_CYCLES } from '../query'
-import { breach, hasIntent, numberOf, ownSettings, standing } from './breach'
+import { breach, hasIntent, numberOf, ownSettings, settingsSetTo } from './breach'
 import type { Breach, JobRule } from './rule'
 
 /** Δ°F that strips must be kept apart by, on and off, where the device's plate says nothing else. */
@@ -40,8 +40,8 @@ export const fanOffInDefrost: JobRule<'fanOffInDefrost', 'fanOffInDefrost'> = {
   applies: hasIntent('fanInDefrost'),
   explains: ['stripsNoBlower'],
   find({ inst }) {
-    const fan = standing(inst, 'fanInDefrost', 'off')[0]
-    const strips = standing(inst, 'stripsInDefrost', 'yes', 'on')[0]
+    const fan = settingsSetTo(inst, 'fanInDefrost', 'off')[0]
+    const strips = settingsSetTo(inst, 'stripsInDefrost', 'yes', 'on')[0]
     return fan && strips ? breach('fanOffInDefrost', [fan.at, strips.at]) : []
   },
 }
@@ -109,7 +109,7 @@ export const earlyRecovery: JobRule<'earlyRecovery', 'earlyRecoveryWakes'> = {
   asksSite: true,
   find: ({ inst, answers }) =>
     answers.sleepsByDay === 'yes' || answers.noise === 'yes'
-      ? standing(inst, 'earlyRecovery', 'on').flatMap((f) => breach('earlyRecoveryWakes', [f.at]))
+      ? settingsSetTo(inst, 'earlyRecovery', 'on').flatMap((f) => breach('earlyRecoveryWakes', [f.at]))
       : [],
 }
 
@@ -124,7 +124,7 @@ export const testsBlocked: JobRule<'testsBlocked', 'lockBeforeTests' | 'stopBefo
   find({ inst, tested }) {
     if (tested) return []
     return [
-      ...standing(inst, 'keypadLock', 'full').flatMap((f) => breach('lockBeforeTests', [f.at])),
+      ...settingsSetTo(inst, 'keypadLock', 'full').flatMap((f) => breach('lockBeforeTests', [f.at])),
       ...numbersWith(inst, 'rangeHigh')
         .filter((f) => f.value < 80)
         .flatMap((f) => breach('stopBeforeTests', [f.at], f.value)),

@@ -1,4 +1,4 @@
-import { greatest, isShort } from './overloads'
+import { worstCase, isShort } from './overloads'
 import type { StateRule } from './rule'
 
 /** No control transformer gives more volt-amperes continuously than it is rated for. */
@@ -11,7 +11,7 @@ export const transformerLoad: StateRule<'transformerLoad', 'overloaded'> = {
   each({ facts }) {
     // A short is told as what it is; that its transformer gives too much then says nothing more.
     if (facts.over.some(isShort)) return null
-    const worst = greatest(facts.overloaded, (t) => t.va / t.ratedVa)
+    const worst = worstCase(facts.overloaded, (t) => t.va / t.ratedVa)
     return worst && { at: worst.ref, code: 'overloaded', numbers: [worst.va, worst.ratedVa] }
   },
 }

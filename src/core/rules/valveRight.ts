@@ -12,7 +12,7 @@ export const valveRight: StateRule<'valveRight', 'defrostHeats' | 'coolingHeats'
   scope: 'state',
   severity: 'wrong',
   codes: ['defrostHeats', 'coolingHeats', 'heatingCools'],
-  applies: (inst) => targetsOf(inst).some((t) => t.making.what === 'reversingValve'),
+  applies: (inst) => targetsOf(inst).some((t) => t.does.what === 'reversingValve'),
   each({ inst, situation, conditions, facts }) {
     if (!facts.compressor || !facts.valve) return null
     const { call } = situation

@@ -7,7 +7,7 @@ import { plateAdds } from './plateAdds'
 import type { JobRule, Proof, Rule, Undecided } from './rule'
 import { kitSize, staticClass } from './sharing'
 import { feedNotOnline, profileMisfit } from './sources'
-import { standingOf } from './standing'
+import { runJobRules } from './jobRules'
 import { earlyRecovery, testsBlocked } from './timing'
 
 /**
@@ -31,12 +31,12 @@ export const SITE_RULES: readonly JobRule<string, string>[] = [
 /** A proof with what the owner's answers, plates as read and the state of the work add to it. */
 export function withSite(proof: Proof, seen: JobSeen): Proof {
   const asking = SITE_RULES.filter((r) => r.applies(seen.inst))
-  const standing = standingOf(seen, asking)
+  const ofJob = runJobRules(seen, asking)
   return {
     ...proof,
     rules: [...proof.rules, ...asking.map((r) => r.id)],
-    findings: [...proof.findings, ...standing.findings],
-    undecided: openQuestions([...proof.undecided, ...standing.undecided], SITE_RULES),
+    findings: [...proof.findings, ...ofJob.findings],
+    undecided: openQuestions([...proof.undecided, ...ofJob.undecided], SITE_RULES),
   }
 }
 

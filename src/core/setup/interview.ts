@@ -146,17 +146,19 @@ function harmless(seen: JobSeen, list: readonly Recommended[]): Recommended[] {
   const raised = (inst: Installation): Finding | undefined => findings(inst)[0]
   if (!raised(withSettings(seen.inst, list))) return [...list]
   let inst = seen.inst
-  let held = [...list]
-  for (let before = -1; before !== held.length;) {
-    before = held.length
-    held = held.filter((r) => {
+  let settable = [...list]
+  for (let before = -1; before !== settable.length;) {
+    before = settable.length
+    settable = settable.filter((r) => {
       const tried = withSettings(inst, [r])
       if (raised(tried)) return true
       inst = tried
       return false
     })
   }
-  return list.map((r) => (held.includes(r) ? { ...r, needs: raised(withSettings(inst, [r])) ?? null } : r))
+  return list.map((r) =>
+    settable.includes(r) ? { ...r, needs: raised(withSettings(inst, [r])) ?? null } : r,
+  )
 }
 
 /** °F, whole: where fuel and electricity cost the same in this house; null where a price or a rating is missing. */

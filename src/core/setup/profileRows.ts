@@ -1,4 +1,4 @@
-import { nth } from '../sure'
+import { nth } from '../assert'
 import {
   profilesOf,
   type Device,
@@ -16,8 +16,8 @@ import type { RowsRead } from './rows'
  * @param way which of its ways of keying, from 0; one more than it has adds one
  */
 export function withRows(device: Device, read: RowsRead, frame: Omit<Profile, 'items'>, way = 0): Device {
-  const kept = device.settings.filter((s) => !read.settings.some((r) => r.id === s.id))
-  const settings = [...kept, ...read.settings]
+  const unwritten = device.settings.filter((s) => !read.settings.some((r) => r.id === s.id))
+  const settings = [...unwritten, ...read.settings]
   const profile: Profile = { ...frame, items: read.items }
   if (way === 0) return { ...device, settings, profile }
   const others = [...(device.otherProfiles ?? [])]

@@ -1,4 +1,4 @@
-import { nth } from '../sure'
+import { nth } from '../assert'
 import { COLUMNS, type Column, type ProfileRow } from './profileRow'
 import { isUnread, readValues, slug, type Codes, type Values } from './rowValues'
 import { INTENTS, type Device, type Expr, type ProfileItem, type Setting } from '../equipment'

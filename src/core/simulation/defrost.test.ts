@@ -1,9 +1,9 @@
 import { Circuit } from '../circuit'
 import { demoSeen } from '../../../tests/helpers/seen'
 import {
-  otherwiseKey,
-  otherwiseOf,
-  withOtherwise,
+  variationKey,
+  variationsOf,
+  withVariation,
   pinDays,
   sceneInput,
   simulate,
@@ -94,7 +94,7 @@ describe('a time-and-temperature defrost', () => {
 describe('what is held beside a tape', () => {
   it('is a defrost without backup, where a board sends for it: the strips stay off, and the room pays', () => {
     const input = sceneInput(seen, 'forcedDefrost')
-    const cold = withOtherwise(seen.inst, { kind: 'cold' }).inst
+    const cold = withVariation(seen.inst, { kind: 'cold' }).inst
     const [as, without] = [seen.inst, cold].map((inst) =>
       simulate(new Circuit(inst), { ...seen, inst }, input),
     )
@@ -105,12 +105,12 @@ describe('what is held beside a tape', () => {
     expect(last(without)).toBeLessThan(last(as))
     // Where no output of a board is landed there is nothing to leave off.
     const bare = { ...seen.inst, wires: seen.inst.wires.filter((w) => w.a !== 'od.W' && w.b !== 'od.W') }
-    expect(otherwiseOf(bare).map(otherwiseKey)).not.toContain('cold')
+    expect(variationsOf(bare).map(variationKey)).not.toContain('cold')
   })
 
   it('are settings with another value that the device takes, and faults of a defrost; each has a key of its own', () => {
-    const all = otherwiseOf(seen.inst)
-    const keys = all.map(otherwiseKey)
+    const all = variationsOf(seen.inst)
+    const keys = all.map(variationKey)
     expect(new Set(keys).size).toBe(keys.length)
     expect(keys).toEqual(
       expect.arrayContaining([

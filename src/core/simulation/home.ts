@@ -31,7 +31,7 @@ const FOUND = { within: 0.02, looks: 26 } as const
 export class Home implements World {
   readonly samples: Sample[] = []
   private readonly state: State
-  private readonly kept: State = { t: new Float64Array(3), aheadF: 0, coilF: 0, frostLb: 0, share: 0 }
+  private readonly saved: State = { t: new Float64Array(3), aheadF: 0, coilF: 0, frostLb: 0, share: 0 }
   private readonly given: Given = { heat: 0, kw: 0, outdoorF: 0, target: 0, roomHours: 0 }
   private readonly signBefore: Int8Array
   private readonly signNow: Int8Array
@@ -391,9 +391,9 @@ export class Home implements World {
   }
 
   private keep(): void {
-    copy(this.state, this.kept)
+    copy(this.state, this.saved)
   }
   private restore(): void {
-    copy(this.kept, this.state)
+    copy(this.saved, this.state)
   }
 }

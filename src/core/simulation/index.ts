@@ -14,10 +14,16 @@ export {
   type Winter,
   type WinterOptions,
 } from './winter'
-export { otherwiseKey, otherwiseOf, withOtherwise, type Otherwise } from './changes'
+export { variationKey, variationsOf, withVariation, type Variation } from './variations'
 export { pinDays, type PinDay } from './pins'
 export type { SiteFault } from './siteFault'
-export { ownText, readOwn, type OwnEvent, type OwnProblem, type OwnWhat } from './own'
+export {
+  customSceneText,
+  readCustomScene,
+  type SceneEvent,
+  type SceneProblem,
+  type SceneEventKind,
+} from './customScene'
 export type { System } from './wall'
 export {
   sampleAt,

@@ -30,7 +30,7 @@ export function sceneNotes(
   samples: readonly Sample[],
 ): SceneNote[] {
   const targets = targetsOf(inst)
-  const first = (...what: string[]): Ref | undefined => targets.find((t) => what.includes(t.making.what))?.ref
+  const first = (...what: string[]): Ref | undefined => targets.find((t) => what.includes(t.does.what))?.ref
   const notes: SceneNote[] = []
   const compressor = first('compressor')
   const defrosts = steps.some((s) => conditionsOf(inst, s.situation).has('defrost'))
@@ -48,9 +48,7 @@ export function sceneNotes(
   // A room that is on its way up needs no backup.
   const before = samples.findLast((s) => s.at <= air.at - HOUR)
   if (!before || air.roomF > before.roomF - COOLS_BY_F) return notes
-  const isOn = targets.some(
-    (t) => ['strip', 'burner'].includes(t.making.what) && last.running.includes(t.ref),
-  )
+  const isOn = targets.some((t) => ['strip', 'burner'].includes(t.does.what) && last.running.includes(t.ref))
   if (wantsBackup(last.situation.call) && !isOn)
     notes.push({ why: 'noBackup', load: backup, situation: last.situation, outdoorF: air.outdoorF })
   return notes

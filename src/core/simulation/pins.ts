@@ -1,7 +1,7 @@
 import { Circuit } from '../circuit'
 import { withSettings, type JobSeen, type Ref } from '../installation'
 import { settingsWith } from '../query'
-import { takes } from './changes'
+import { takes } from './variations'
 import { sceneInput } from './scenes'
 import { simulate } from './simulate'
 import { kwhOf } from './winter'

@@ -3,7 +3,7 @@ import type { JobSeen } from '../installation'
 import { modesOf } from '../situation'
 import { demandNumbers, thermostatOf, type OutsideEvent } from '../time'
 import { forcedBy, forcesDefrost, MILD_F } from './forcedDefrost'
-import { ownInput, type OwnEvent } from './own'
+import { customSceneInput, type SceneEvent } from './customScene'
 import { feedEvents } from './power'
 import type { SimulationInput } from './simulate'
 import type { SiteFault } from './siteFault'
@@ -67,13 +67,13 @@ export interface SceneOptions {
   until?: number | undefined
   sampleEvery?: number
   /** Events of a custom scene. */
-  own?: readonly OwnEvent[] | undefined
+  own?: readonly SceneEvent[] | undefined
 }
 
 /** The input of a scene in a job: what the weather does, what is turned on the wall, what fails. */
 export function sceneInput(seen: JobSeen, scene: Scene, o: SceneOptions = {}): SimulationInput {
   const span = SPANS[scene]
-  if (scene === 'own') return ownInput(seen, o.own ?? [], o.sampleEvery ?? 30)
+  if (scene === 'own') return customSceneInput(seen, o.own ?? [], o.sampleEvery ?? 30)
   const indoor = houseValue(seen.house, 'indoorF') ?? DEFAULT_INDOOR_F
   const steady = o.outdoorF ?? span.outdoorF
   // From six in the evening the night falls to its coldest at six in the morning.

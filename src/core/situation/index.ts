@@ -28,9 +28,9 @@ export {
   assume,
   assumedDefaults,
   drives,
-  eachOtherwise,
+  oneChanged,
   unknownsOf,
-  usually,
+  usualValues,
   whichMatter,
   type Unknown,
 } from './unknowns'

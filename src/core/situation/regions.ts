@@ -1,4 +1,4 @@
-import { nth } from '../sure'
+import { nth } from '../assert'
 import { breakpoints, type Expr } from '../equipment'
 import { settingDef, settingValue, type Installation, type Placed } from '../installation'
 import { tolerances } from '../tolerances'

@@ -1,4 +1,4 @@
-import { nth } from '../sure'
+import { nth } from '../assert'
 import type { Device, Intent, Value } from '../equipment'
 import {
   defaultOf,
@@ -81,7 +81,7 @@ export function assume(
 }
 
 /** How each unknown usually stands: a setting at its default, a conductor in doubt where it is drawn. */
-export const usually = (inst: Installation, unknowns: readonly Unknown[]): Value[] =>
+export const usualValues = (inst: Installation, unknowns: readonly Unknown[]): Value[] =>
   unknowns.map(({ ref, options }) => {
     const { placed, id } = splitRef(ref)
     const device = placedByRef(inst, placed)
@@ -89,7 +89,7 @@ export const usually = (inst: Installation, unknowns: readonly Unknown[]): Value
   })
 
 /** Each unknown alone at each of its other options, the rest as they are here. */
-export const eachOtherwise = (
+export const oneChanged = (
   unknowns: readonly Unknown[],
   values: readonly Value[],
 ): { ref: Ref; values: Value[] }[] =>
@@ -102,7 +102,7 @@ export const eachOtherwise = (
 /** A job with all that is not known taken as it usually stands: what nobody has looked at is neither open nor closed. */
 export function asUsual(inst: Installation): Installation {
   const unknowns = unknownsOf(inst)
-  return assume(inst, unknowns, usually(inst, unknowns))
+  return assume(inst, unknowns, usualValues(inst, unknowns))
 }
 
 /**

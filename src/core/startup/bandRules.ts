@@ -24,7 +24,7 @@ import { BANDS } from './bands'
 import { charge, defrost, discharge, vapour } from './refrigerantBands'
 import { ohmsAt } from './sensorOhms'
 import type { BandedKind } from './bandedKind'
-import { standing, type Reading } from './reading'
+import { currentReadings, type Reading } from './reading'
 import type { Cause } from './verdict'
 
 /** A motor against its rated amps; where it should stand still, against none. */
@@ -65,7 +65,7 @@ const stillCauses = (way: readonly Cause[]): Cause[] =>
 
 /** A reading of another kind in the same state, the latest that stands. */
 const beside = ({ all, r }: Context, kind: Reading['kind']): number | null => {
-  const own = standing(all).filter(
+  const own = currentReadings(all).filter(
     (x) =>
       x.kind === kind &&
       x.situation.call === r.situation.call &&
@@ -234,22 +234,22 @@ function airflow(c: Context): Banded | null {
 
 /** A blower's own lead against its rating; by two clamps, no closer than two large readings can tell. */
 function blower(c: Context): Banded | null {
-  const held = motorAmps(c, 'blower', plateAt(c).blowerFla, BANDS.lightShare.blower, {
+  const band = motorAmps(c, 'blower', plateAt(c).blowerFla, BANDS.lightShare.blower, {
     low: cause('airflowLow'),
     high: cause('bearing', 'capacitorWeak', 'airflowHigh'),
   })
-  if (!held || c.r.place !== 'twoClamps' || !c.solved.ok) return held
+  if (!band || c.r.place !== 'twoClamps' || !c.solved.ok) return band
   const strips = c.solved.running.filter((l) => l.part.does?.what === 'strip')
   const amps = c.solved.ok ? strips.reduce((sum, l) => sum + (c.solved.ok ? c.solved.amps(l.ref) : 0), 0) : 0
   const by = Math.SQRT2 * BANDS.clampShare * amps
-  const [low, high] = held.right
+  const [low, high] = band.right
   const more = by > BANDS.idleA ? cause('twoClamps') : []
   return {
-    ...held,
+    ...band,
     right: [low, (high ?? 0) + by],
-    watch: [-by, (held.watch?.[1] ?? high ?? 0) + 2 * by],
-    low: [...more, ...held.low],
-    high: [...more, ...held.high],
+    watch: [-by, (band.watch?.[1] ?? high ?? 0) + 2 * by],
+    low: [...more, ...band.low],
+    high: [...more, ...band.high],
   }
 }
 

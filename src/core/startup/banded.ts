@@ -17,7 +17,7 @@ export function judgeBanded(
   unit: string,
 ): Verdict {
   const v = number(reading)
-  const held = BAND_RULES[reading.kind]({
+  const band = BAND_RULES[reading.kind]({
     circuit,
     seen,
     all,
@@ -25,7 +25,7 @@ export function judgeBanded(
     r: reading,
     solved: solve(circuit, reading.situation),
   })
-  if (!held)
+  if (!band)
     return {
       verdict: 'unjudged',
       rule: 'recordedOnly',
@@ -34,19 +34,19 @@ export function judgeBanded(
       from: {},
       causes: isColdCharge(reading) ? cause('tooColdToCharge') : [],
     }
-  const [low, high] = held.right
-  const shown = held.value ?? v
+  const [low, high] = band.right
+  const shown = band.value ?? v
   const base = {
     rule: 'band' as const,
-    basis: held.basis,
-    unit: held.unit ?? unit,
-    expected: { low: low ?? -Infinity, high: high ?? Infinity, nominal: held.nominal ?? middle(held.right) },
-    from: held.from ?? {},
+    basis: band.basis,
+    unit: band.unit ?? unit,
+    expected: { low: low ?? -Infinity, high: high ?? Infinity, nominal: band.nominal ?? middle(band.right) },
+    from: band.from ?? {},
   }
   const inside = ([a, b]: Banded['right']) => (a === null || shown >= a) && (b === null || shown <= b)
-  if (inside(held.right)) return { ...base, verdict: 'right', causes: [...(held.note ?? [])] }
-  const causes = low !== null && shown < low ? held.low : held.high
-  const verdict = held.watch && inside(held.watch) ? 'watch' : 'wrong'
+  if (inside(band.right)) return { ...base, verdict: 'right', causes: [...(band.note ?? [])] }
+  const causes = low !== null && shown < low ? band.low : band.high
+  const verdict = band.watch && inside(band.watch) ? 'watch' : 'wrong'
   return { ...base, verdict, causes: [...causes] }
 }
 

@@ -1,4 +1,4 @@
-import { READING_KINDS, sameState, standing, type Reading } from './reading'
+import { READING_KINDS, sameState, currentReadings, type Reading } from './reading'
 import { number, type Verdict } from './verdict'
 
 /** Hours within which two readings of one point should show about the same. */
@@ -19,7 +19,7 @@ function isFar(a: number, b: number, unit: string): boolean {
 /** The newest reading by somebody else of the same point, in the same state on the same day, that shows something else; null: none. */
 function contradicting(reading: Reading, all: readonly Reading[]): Reading | null {
   const { kind, at, place, id, supersedes, panelsOff = false } = reading
-  const others = standing(all).filter(
+  const others = currentReadings(all).filter(
     (o) =>
       o.id !== id &&
       // Who measures again is not contradicted: what was there may have been mended.

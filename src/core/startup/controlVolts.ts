@@ -13,7 +13,7 @@ import { farEnds, serviceVolts, wiredNet } from '../query'
 import { tolerances } from '../tolerances'
 import { commonCauses } from './likely'
 import { lineVoltsFor } from './lineVolts'
-import { standing, type Reading } from './reading'
+import { currentReadings, type Reading } from './reading'
 import { number, type Cause, type Verdict } from './verdict'
 
 /** V: a control transformer's secondary is never right outside these, whatever feeds it. */
@@ -68,7 +68,7 @@ export function judgeControlVolts(circuit: Circuit, r: Reading, all: readonly Re
       : { ...base, verdict: 'right', causes: [] }
   const tap: Cause[] = otherTapFits(inst, source, v, nominal, line) ?? (misfit ? [misfit] : [])
   if (tap[0]?.kind === 'tapFitsLine') return { ...base, verdict: 'watch', causes: tap }
-  const idle = standing(all).some(
+  const idle = currentReadings(all).some(
     (x) => x.kind === 'controlVolts' && x.at === r.at && x.id !== r.id && isIdle(x) && number(x) > v * 1.1,
   )
   const low: Cause[] = isIdle(r)
@@ -86,7 +86,7 @@ export function judgeControlVolts(circuit: Circuit, r: Reading, all: readonly Re
  */
 function deadCauses(inst: Installation, r: Reading, source: Name, all: readonly Reading[]): Cause[] {
   const net = isRef(r.at) ? wiredNet(inst, r.at) : new Set<Name>()
-  const live = standing(all).find(
+  const live = currentReadings(all).find(
     (x) =>
       x.kind === 'controlVolts' &&
       x.id !== r.id &&

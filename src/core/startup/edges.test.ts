@@ -7,7 +7,7 @@ import { demoInstallation } from '../../../tests/helpers/demo'
 import { reading } from '../../../tests/helpers/reading'
 import { COOL, GAS, OIL, STRIPS, told, type Site } from '../../../tests/helpers/told'
 import { judge, testPlan, type Reading } from '.'
-import { sameState, standing, supersededBy } from './reading'
+import { sameState, currentReadings, supersededBy } from './reading'
 
 const inst = demoInstallation('quillfeather-lane')
 const plain = new Circuit(inst)
@@ -299,10 +299,10 @@ describe('readings beside each other', () => {
   })
 
   it('that were corrected do not stand, and what stands keeps its order', () => {
-    expect(standing([])).toEqual([])
+    expect(currentReadings([])).toEqual([])
     const [one, two] = [at(state('heat1')), at(state('heat1'), { value: 3 })]
     const three = at(state('heat1'), { supersedes: one.id })
-    expect(standing([one, two, three]).map((r) => r.id)).toEqual([two.id, three.id])
+    expect(currentReadings([one, two, three]).map((r) => r.id)).toEqual([two.id, three.id])
   })
 
   it('tell what they stand instead of, newest first; and one that stands for itself tells no more', () => {

@@ -4,7 +4,7 @@ import { commonOf, makeRef } from '../installation'
 import type { Circuit } from '../circuit'
 import { solve } from '../circuit'
 import type { Situation } from '../situation'
-import { hangsOn, waysOf } from './knownWays'
+import { unknownsBehind, variantsOf } from './knownWays'
 import { tolerances } from '../tolerances'
 
 /** Meter reading that this job's circuit gives between a terminal and its device's own common. */
@@ -26,7 +26,7 @@ export interface DeviceExpectations {
 
 /** For each device that has a common, every other low-voltage terminal. Null: the circuit does not settle. */
 export function expectations(circuit: Circuit, situation: Situation): DeviceExpectations[] | null {
-  const ways = waysOf(circuit)
+  const ways = variantsOf(circuit)
   const solved = solve(ways.usual, situation)
   if (!solved.ok) return null
   const otherwise = new Map(ways.others.map((o) => [o.circuit, solve(o.circuit, situation)]))
@@ -39,7 +39,7 @@ export function expectations(circuit: Circuit, situation: Situation): DeviceExpe
         const terminal = makeRef(placed.ref, t.id)
         const volts = solved.meter(terminal, common, tolerances.lowMeterOhms)
         const usually = liveness(volts)
-        const on = hangsOn(ways, usually, (circuit) => {
+        const on = unknownsBehind(ways, usually, (circuit) => {
           const other = otherwise.get(circuit)
           return other?.ok ? liveness(other.meter(terminal, common, tolerances.lowMeterOhms)) : 'between'
         })

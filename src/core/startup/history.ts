@@ -1,5 +1,5 @@
 import { BANDS, DRIFT } from './bands'
-import { standing, type Reading, type ReadingKind } from './reading'
+import { currentReadings, type Reading, type ReadingKind } from './reading'
 
 /** Repeated readings of one quantity at one place in one call. */
 export interface ReadingLine {
@@ -20,7 +20,7 @@ const dayOf = (r: Reading): string => r.when.slice(0, 10)
 /** Readings at the same place in the same call, day by day, and their drift. Corrected readings do not count. */
 export function readingHistory(readings: readonly Reading[]): ReadingLine[] {
   const lines = new Map<string, ReadingLine>()
-  const inOrder = standing(readings)
+  const inOrder = currentReadings(readings)
     .filter((r) => !r.moved?.length)
     .sort((a, b) => (a.when < b.when ? -1 : 1))
   for (const r of inOrder) {

@@ -1,10 +1,10 @@
-export { runningBy, voltsHangOn, waysOf } from './knownWays'
+export { runningBy, unknownsBehindVolts, variantsOf } from './knownWays'
 export { expectations, liveness, type DeviceExpectations, type Expectation } from './expectation'
 export { readingHistory, type ReadingLine } from './history'
 export { judge } from './judge'
 export type { CardKind, OutdoorLook, TestCard, TestStep, Today } from './testCard'
 export { testPlan } from './testPlan'
-export { runStanding, type RunStanding } from './standing'
+export { runSummary, type RunSummary } from './runSummary'
 export { CARD_STATES, dayF, FRESH_PROGRESS, type CardMark, type CardState, type Progress } from './progress'
 export { BANDED_KINDS, type BandedKind } from './bandedKind'
 export {
@@ -19,7 +19,7 @@ export { lockOutList, type Cabinet, type Supply } from './lockOut'
 export {
   READING_KINDS,
   sameState,
-  standing,
+  currentReadings,
   supersededBy,
   type Reading,
   type ReadingKind,

@@ -1,4 +1,4 @@
-import { nth } from '../sure'
+import { nth } from '../assert'
 import { isRef, placedByRef, splitRef, UNKNOWN_SITE, type Installation, type JobSeen } from '../installation'
 import { type Circuit, solve, type Solution } from '../circuit'
 import { circuitWith } from '../crossing'
@@ -11,7 +11,7 @@ import { blowerAmps, heaterRows, motorsBehind, rowsBehind, type HeaterRow } from
 import { judgeLegToGround, judgeLineVolts, lineVoltsFor } from './lineVolts'
 import { BANDS } from './bands'
 import { withContradiction } from './contradiction'
-import { hangsOn, waysOf } from './knownWays'
+import { unknownsBehind, variantsOf } from './knownWays'
 import { READING_KINDS, type Reading } from './reading'
 import { number, type Cause, type Verdict } from './verdict'
 
@@ -54,9 +54,9 @@ function withPanels(verdict: Verdict, { kind, panelsOff }: Reading): Verdict {
 
 /** Judged with what is not known taken every way: where the verdict depends on it there is none, and what it depends on is named. */
 function judgeAlone(job: Circuit, reading: Reading, all: readonly Reading[], seen: JobSeen): Verdict {
-  const ways = waysOf(circuitWith(job, reading.moved))
+  const ways = variantsOf(circuitWith(job, reading.moved))
   const verdict = judgeIn(ways.usual, reading, all, seen)
-  const on = hangsOn(ways, verdict.verdict, (circuit) => judgeIn(circuit, reading, all, seen).verdict)
+  const on = unknownsBehind(ways, verdict.verdict, (circuit) => judgeIn(circuit, reading, all, seen).verdict)
   if (!on.length) return verdict
   const causes = on.map((at): Cause => ({ kind: 'notKnown', at }))
   return { ...verdict, verdict: 'unjudged', expected: null, from: {}, causes }

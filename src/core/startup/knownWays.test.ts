@@ -7,7 +7,7 @@ import type { Installation } from '../installation'
 import { situationAt } from './testCard'
 import { degF } from '../units'
 import { tolerances } from '../tolerances'
-import { expectations, judge, runningBy, testPlan, voltsHangOn, waysOf, type Reading } from '.'
+import { expectations, judge, runningBy, testPlan, unknownsBehindVolts, variantsOf, type Reading } from '.'
 
 const open = (...lines: string[]): Installation => installationOf(compose([...NOT_LOOKED_AT, ...lines]))
 const known = installationOf(compose(ONE_STAGE))
@@ -84,7 +84,7 @@ describe('what hangs on settings that nobody has looked at', () => {
 
   it('is said of a meter between two points', () => {
     const shown = (inst: Installation, to: 'tstat.OB' | 'tstat.Y') =>
-      voltsHangOn(waysOf(new Circuit(inst)), cooling, to, 'tstat.C', tolerances.meterOhms)
+      unknownsBehindVolts(variantsOf(new Circuit(inst)), cooling, to, 'tstat.C', tolerances.meterOhms)
     expect(shown(tapped, 'tstat.OB')).toEqual(['tstat.rvSense'])
     expect(shown(tapped, 'tstat.Y')).toEqual([])
     // The tap moves every control volt by more than one: 24 · 240 / 208 = 27.7.
@@ -95,7 +95,7 @@ describe('what hangs on settings that nobody has looked at', () => {
   it('a conductor in doubt is one of those things', () => {
     const wire = known.wires.find((w) => w.a === 'tstat.Y' || w.b === 'tstat.Y')!
     const doubted = { ...known, wires: known.wires.map((w) => (w === wire ? { ...w, doubt: true } : w)) }
-    const ways = waysOf(new Circuit(doubted))
+    const ways = variantsOf(new Circuit(doubted))
     expect(ways.others.map((o) => o.ref)).toEqual([`wires.${wire.id}`])
     expect(runningBy(ways, cooling)!.open).toEqual(expect.arrayContaining(['od.compressor', 'od.fan']))
     expect(runningBy(ways, cooling)!.runs).toContain('od.rvCoil')

@@ -1,11 +1,11 @@
 import { Circuit, solve } from '../circuit'
 import type { Point, Ref } from '../installation'
-import { assume, eachOtherwise, unknownsOf, usually, type Situation } from '../situation'
+import { assume, oneChanged, unknownsOf, usualValues, type Situation } from '../situation'
 import type { Value } from '../equipment'
 import type { Ohms } from '../units'
 
 /** A circuit with all that is not known taken one way, and beside it each of those things alone another way. */
-export interface Ways {
+export interface Variants {
   usual: Circuit
   others: { ref: Ref; circuit: Circuit }[]
 }
@@ -15,26 +15,26 @@ export interface Ways {
  * unknown taken the other way. A result that is the same in all of them depends on no unknown. Laid out once for a
  * circuit.
  */
-export const waysOf = (circuit: Circuit): Ways => circuit.kept.once(laidOut)
+export const variantsOf = (circuit: Circuit): Variants => circuit.cache.once(laidOut)
 
-function laidOut(circuit: Circuit): Ways {
+function laidOut(circuit: Circuit): Variants {
   const { inst } = circuit
   const unknowns = unknownsOf(inst)
   if (!unknowns.length) return { usual: circuit, others: [] }
-  const usual = usually(inst, unknowns)
+  const usual = usualValues(inst, unknowns)
   const taken = (values: readonly Value[]) => new Circuit(assume(inst, unknowns, values), circuit)
-  const others = eachOtherwise(unknowns, usual).map((o) => ({ ref: o.ref, circuit: taken(o.values) }))
+  const others = oneChanged(unknowns, usual).map((o) => ({ ref: o.ref, circuit: taken(o.values) }))
   return { usual: taken(usual), others }
 }
 
 /** Unknowns that a result depends on: those that change it. */
-export const hangsOn = <T>({ others }: Ways, usually: T, of: (circuit: Circuit) => T): Ref[] => [
+export const unknownsBehind = <T>({ others }: Variants, usually: T, of: (circuit: Circuit) => T): Ref[] => [
   ...new Set(others.flatMap((o) => (of(o.circuit) === usually ? [] : [o.ref]))),
 ]
 
 /** Loads that run in a state, and those that do or do not by what is not known; null: it does not settle. */
 export function runningBy(
-  { usual, others }: Ways,
+  { usual, others }: Variants,
   situation: Situation,
 ): { runs: Ref[]; open: Ref[] } | null {
   const runningIn = (circuit: Circuit) => {
@@ -51,12 +51,18 @@ export function runningBy(
 }
 
 /** Unknowns that change a meter's reading between two points by more than a volt. */
-export function voltsHangOn(ways: Ways, situation: Situation, from: Point, to: Point, ohms: Ohms): Ref[] {
+export function unknownsBehindVolts(
+  ways: Variants,
+  situation: Situation,
+  from: Point,
+  to: Point,
+  ohms: Ohms,
+): Ref[] {
   const shown = (circuit: Circuit): number => {
     const solved = solve(circuit, situation)
     return solved.ok ? solved.meter(from, to, ohms) : Number.NaN
   }
   if (!ways.others.length) return []
   const usually = shown(ways.usual)
-  return hangsOn(ways, true, (circuit) => Math.abs(shown(circuit) - usually) <= 1)
+  return unknownsBehind(ways, true, (circuit) => Math.abs(shown(circuit) - usually) <= 1)
 }

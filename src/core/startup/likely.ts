@@ -14,7 +14,7 @@ import {
 import { farEnds } from '../query'
 import { tolerances } from '../tolerances'
 import { BANDS } from './bands'
-import { sameState, standing, type Reading, type ReadingKind } from './reading'
+import { sameState, currentReadings, type Reading, type ReadingKind } from './reading'
 import { number, type Cause, type Verdict } from './verdict'
 
 /** Causes of one way that a person is told at once. */
@@ -31,7 +31,7 @@ export function inTheWay(solved: Solution, target: Ref, r: Reading, all: readonl
   const route = isLoad ? gateChain(solved, target).route : wayBefore(solved, target)
   if (!route.length) return besides(solved, target)
   const read = new Map(
-    standing(all)
+    currentReadings(all)
       .filter((x) => x.kind === 'terminalVolts' && x.id !== r.id && sameState(x, r))
       .map((x) => [x.at, number(x)]),
   )
@@ -67,7 +67,7 @@ export function inTheWay(solved: Solution, target: Ref, r: Reading, all: readonl
 
 /** Parts that carry the current of a load that was read with amps in this state: they are closed. */
 function runsThrough(solved: Solution, r: Reading, all: readonly Reading[]): ReadonlySet<Ref> {
-  const running = standing(all).filter(
+  const running = currentReadings(all).filter(
     (x) =>
       AMPS.includes(x.kind) && x.id !== r.id && isRef(x.at) && number(x) > BANDS.idleA && sameState(x, r),
   )
@@ -167,7 +167,7 @@ export function inLikelyOrder(
   judgeAlone: (other: Reading) => Verdict,
 ): Verdict {
   if (verdict.verdict === 'right' || verdict.causes.length < 2) return verdict
-  const others = standing(all).filter((x) => x.id !== r.id)
+  const others = currentReadings(all).filter((x) => x.id !== r.id)
   const verdicts = new Map<string, Verdict>()
   const judged = (x: Reading): Verdict => {
     const known = verdicts.get(x.id) ?? judgeAlone(x)

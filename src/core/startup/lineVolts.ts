@@ -3,7 +3,7 @@ import { placedByRef, splitRef, type Installation, type Name, isRef } from '../i
 import { type Circuit, solve } from '../circuit'
 import { feedsOf, serviceVolts } from '../query'
 import { tolerances } from '../tolerances'
-import { standing, type Reading } from './reading'
+import { currentReadings, type Reading } from './reading'
 import { number, type Cause, type Verdict } from './verdict'
 
 /** V: highest on gear for 208 and 230 V services alike. */
@@ -61,7 +61,7 @@ export function lineVoltsFor(
   all: readonly Reading[],
 ): { volts: number; measured: boolean } {
   const service = serviceVolts(inst, at)
-  const own = standing(all)
+  const own = currentReadings(all)
     .filter((x) => x.kind === 'lineVolts' && typeof x.value === 'number' && x.value > 0)
     .filter((x) => sameFeed(inst, x.at, at))
   const last = own[own.length - 1]

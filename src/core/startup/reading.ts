@@ -94,7 +94,7 @@ export const READING_KINDS: Record<
 }
 
 /** The readings that stand: those that no other supersedes. */
-export function standing(readings: readonly Reading[]): Reading[] {
+export function currentReadings(readings: readonly Reading[]): Reading[] {
   const gone = new Set(readings.flatMap((r) => (r.supersedes ? [r.supersedes] : [])))
   return readings.filter((r) => !gone.has(r.id))
 }

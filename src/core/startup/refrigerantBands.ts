@@ -12,12 +12,12 @@ import {
   type Range,
 } from './bandContext'
 import { BANDS } from './bands'
-import { sameState, standing } from './reading'
+import { sameState, currentReadings } from './reading'
 import type { Cause } from './verdict'
 
 /** Why the refrigerant side shows nothing where the compressor was read to stand still; null: it was not. */
 function compressorStill(c: Context): Cause[] | null {
-  const amps = standing(c.all).filter((x) => x.kind === 'compressorAmps' && sameState(x, c.r))
+  const amps = currentReadings(c.all).filter((x) => x.kind === 'compressorAmps' && sameState(x, c.r))
   const last = amps[amps.length - 1]?.value
   return typeof last === 'number' && last < BANDS.idleA
     ? [...cause('compressorOff'), ...wayTo(c, 'compressor')]
@@ -99,7 +99,7 @@ export function defrost(c: Context): Banded | null {
 /** Expected charge: the factory's charge plus that for the line length as measured. */
 export function charge(c: Context): Banded | null {
   const { chargedForFt, chargeOzPerFt } = plateAt(c)
-  const lengths = standing(c.all).filter((x) => x.kind === 'lineLength' && x.at === c.r.at)
+  const lengths = currentReadings(c.all).filter((x) => x.kind === 'lineLength' && x.at === c.r.at)
   const feet = lengths[lengths.length - 1]?.value
   if (chargedForFt === undefined || chargeOzPerFt === undefined || typeof feet !== 'number') return null
   const nominal = (feet - chargedForFt) * chargeOzPerFt

@@ -5,7 +5,7 @@ import { STRIPS, GAS, OIL, told } from '../../../tests/helpers/told'
 import { Circuit } from '../circuit'
 import type { Installation, Wire } from '../installation'
 import { degF } from '../units'
-import { judge, runStanding, testPlan } from '.'
+import { judge, runSummary, testPlan } from '.'
 
 /** Quillfeather Lane with a second transformer, and conductors: from, to, from, to. */
 function twoSources(tap: number, first: boolean, ...ends: Wire['a'][]): Installation {
@@ -108,7 +108,7 @@ describe('readings at their edges', () => {
 
   it('of several cards that wait for warmth the warmest is what is waited for', () => {
     // A two-stage unit: cooling from 60 °F on, and what stands above it by itself.
-    const found = runStanding(new Circuit(demoInstallation('pennywort-close')), {
+    const found = runSummary(new Circuit(demoInstallation('pennywort-close')), {
       outdoorF: 20,
       calls: {},
       cards: { supply: { state: 'done', who: '', when: '2026-11-26T09:00:00Z' } },

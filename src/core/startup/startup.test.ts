@@ -6,7 +6,7 @@ import type { Installation } from '../installation'
 import { degF, asVolts } from '../units'
 import { serviceVolts } from '../query'
 import { heaterRows } from '../kit'
-import { expectations, judge, liveness, standing, type Reading } from '.'
+import { expectations, judge, liveness, currentReadings, type Reading } from '.'
 
 const inst = demoInstallation('quillfeather-lane')
 const line = (value: number) => reading({ kind: 'lineVolts', value, place: 'disconnect', at: 'kit' })
@@ -231,7 +231,7 @@ it('records air temperatures without judging them yet', () => {
 it('keeps what stands: a correction hides the reading it supersedes', () => {
   const a = reading({})
   const b = reading({ supersedes: a.id })
-  expect(standing([a, b])).toEqual([b])
+  expect(currentReadings([a, b])).toEqual([b])
 })
 
 describe('what a meter must show', () => {

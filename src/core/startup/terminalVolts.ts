@@ -6,7 +6,7 @@ import type { Ohms } from '../units'
 import { BANDS } from './bands'
 import { commonCauses, inTheWay } from './likely'
 import { lineVoltsFor } from './lineVolts'
-import { standing, type Reading } from './reading'
+import { currentReadings, type Reading } from './reading'
 import { number, type Cause, type Verdict } from './verdict'
 
 /** V up to which a terminal that is off is off, on a low-impedance range. */
@@ -66,7 +66,7 @@ export function judgeTerminalVolts(circuit: Circuit, r: Reading, all: readonly R
  * terminal on to the others, which are then live where nothing calls.
  */
 function lostCommons(inst: Installation, all: readonly Reading[]): Cause[] {
-  const dead = standing(all).filter(
+  const dead = currentReadings(all).filter(
     (x) =>
       (x.kind === 'controlVolts' || x.kind === 'terminalVolts') &&
       terminalOf(inst, x.at)?.terminal.role === 'R' &&

@@ -8,7 +8,7 @@ import { degF, type DegF } from '../units'
 import { defrostStarts, ofKind } from '../query'
 import { BANDS } from './bands'
 import { gateTest } from './gateTest'
-import { runningBy, waysOf, type Ways } from './knownWays'
+import { runningBy, variantsOf, type Variants } from './knownWays'
 import { callSteps } from './setpoint'
 import {
   OUTDOOR_LOOKS,
@@ -58,7 +58,7 @@ export function testPlan(circuit: Circuit, outdoorF: DegF, plates: JobSeen['plat
   let started = false
   return cards.map((card): TestCard => {
     const { situation, moved = [] } = card
-    const ways = waysOf(circuitWith(circuit, moved))
+    const ways = variantsOf(circuitWith(circuit, moved))
     const own = ways.usual
     const past: Past = card.past ?? (before === 'off' ? [] : [{ call: before, seconds: RAN }])
     before = situation.call
@@ -141,7 +141,7 @@ const outdoorCards = (inst: Installation, outdoorF: DegF): Card[] =>
   }))
 
 /** Loads that run in a state, heat sources and compressors that do not, and loads that depend on an unknown. */
-function expectedOf(ways: Ways, situation: Situation): TestCard['expected'] {
+function expectedOf(ways: Variants, situation: Situation): TestCard['expected'] {
   const running = runningBy(ways, situation)
   if (!running) return null
   const { runs, open } = running
@@ -156,7 +156,7 @@ function expectedOf(ways: Ways, situation: Situation): TestCard['expected'] {
 }
 
 /** A leak test proves the blower on and the heat off: a humidifier that runs with the air is none of its business. */
-function leakExpected(ways: Ways, situation: Situation): TestCard['expected'] {
+function leakExpected(ways: Variants, situation: Situation): TestCard['expected'] {
   const expected = expectedOf(ways, situation)
   const moist = new Set(
     ways.usual.net.loads.filter((l) => l.part.does?.what === 'humidifier').map((l) => l.ref),

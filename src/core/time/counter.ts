@@ -1,7 +1,7 @@
 import { feltLeaves, type Transition, type Truth, type When } from '../equipment'
 import type { Ref } from '../installation'
 import type { PlacedMode } from '../situation'
-import { sure } from '../sure'
+import { required } from '../assert'
 
 /** The state in which a mode stands. */
 export interface Slot {
@@ -37,7 +37,7 @@ export const countersOf = (modes: readonly PlacedMode[], slots: ReadonlyMap<Ref,
     .map(({ mode, transition }, at): Counter => ({
       mode,
       transition,
-      slot: sure(slots.get(mode.ref), `where ${mode.ref} stands`),
+      slot: required(slots.get(mode.ref), `where ${mode.ref} stands`),
       after: undefined,
       counted: 0,
       rate: 1,

@@ -15,14 +15,19 @@ export interface CountCurve {
 
 /** Keeps how the counts that accumulate fill. A corner is noted where one begins or stops to count, or is forgotten. */
 export class CountCurves {
-  private readonly kept: { counter: Counter; curve: CountCurve; rate: number; at: number; value: number }[] =
-    []
+  private readonly counted: {
+    counter: Counter
+    curve: CountCurve
+    rate: number
+    at: number
+    value: number
+  }[] = []
 
   look(now: number, counters: readonly Counter[], isCounting: (c: Counter) => boolean): void {
     for (const counter of counters) {
       if (!counter.transition.accumulates || counter.after === null || counter.after === undefined) continue
       const rate = isCounting(counter) ? counter.rate : 0
-      let k = this.kept.find((x) => x.counter === counter)
+      let k = this.counted.find((x) => x.counter === counter)
       if (!k) {
         const { mode, transition, after } = counter
         const curve: CountCurve = {
@@ -34,7 +39,7 @@ export class CountCurves {
         }
         k = { counter, curve, rate: NaN, at: now, value: counter.counted }
         if (now > 0) curve.points.push([0, 0])
-        this.kept.push(k)
+        this.counted.push(k)
       }
       const ran = k.value + (k.rate > 0 ? k.rate * (now - k.at) : 0)
       const fell = counter.counted < ran - tolerances.sameInstant
@@ -50,7 +55,7 @@ export class CountCurves {
 
   /** All curves that ever counted, each up to its end. */
   ended(until: number): CountCurve[] {
-    return this.kept.flatMap(({ curve, rate, at, value }) => {
+    return this.counted.flatMap(({ curve, rate, at, value }) => {
       curve.points.push([until, value + (rate > 0 ? rate * (until - at) : 0)])
       return curve.points.some(([, counted]) => counted > 0) ? [curve] : []
     })

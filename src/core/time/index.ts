@@ -1,6 +1,6 @@
 export { runTime, type TimeInput } from './run'
 export type { CountCurve } from './curves'
 export type { ModeCause, Move, OutsideEvent, Step, Trace } from './trace'
-export { waitsFor, type CallWaits, type Held, type Past, type Wait } from './waits'
+export { waitsFor, type CallWaits, type DelayCause, type Past, type Wait } from './waits'
 export type { DemandCause, World } from './world'
 export { demandNumbers, thermostatOf, type DemandNumbers } from './demand'

@@ -11,7 +11,7 @@ import {
 import type { Circuit, Outcome, Settled } from '../circuit'
 import { settingIn, type Placed, type Ref } from '../installation'
 import { memoriesAt, modesOf, type PlacedMode, type Situation } from '../situation'
-import { sure } from '../sure'
+import { required } from '../assert'
 import { tolerances } from '../tolerances'
 import { entry } from './entry'
 import { causeOf, contextFor, shows, type View } from './context'
@@ -56,7 +56,7 @@ class Run {
   private readonly modes: PlacedMode[]
   private readonly memories: Situation['modes'] = {}
   private readonly contacts: TimedContact[]
-  private readonly held: Uint8Array
+  private readonly contactStates: Uint8Array
   private readonly due = new Map<TimedContact, { at: number; since: number }>()
   private readonly counters: Counter[]
   private readonly curves: CountCurves | null
@@ -74,7 +74,7 @@ class Run {
   private readonly outcomes = new Map<Situation, Map<Settled | null, Map<string, Outcome>>>()
   private readonly truths = new Map<Situation, Map<Settled | null, Truths>>()
   /** `held` as a key; null: it has moved since. */
-  private heldKey: string | null = null
+  private contactKey: string | null = null
   private readonly runnings = new Map<Settled, Ref[]>()
   private readonly bands = new Map<number, ReadonlySet<Ref>>()
   private readonly contexts = new Map<Placed, TransitionContext>()
@@ -102,7 +102,7 @@ class Run {
     for (const [ref, last] of Object.entries(input.start.modes))
       if (!this.states.has(ref as Ref)) this.memories[ref as Ref] = last
     this.contacts = timedContacts(circuit, this.untimed)
-    this.held = new Uint8Array(net.contacts.length).fill(2)
+    this.contactStates = new Uint8Array(net.contacts.length).fill(2)
     this.counters = countersOf(this.modes, this.states)
     this.curves = input.counts ? new CountCurves() : null
   }
@@ -111,7 +111,7 @@ class Run {
     const first = this.settle(null)
     if (!first.ok) return { steps: [], ended: 'chatter', untimed: [], counts: [] }
     this.state = first
-    for (const c of this.contacts) this.held[c.index] = first.closed[c.index] ? 1 : 0
+    for (const c of this.contacts) this.contactStates[c.index] = first.closed[c.index] ? 1 : 0
     const truths = this.truthsNow()
     for (const c of this.counters) c.was = truths.when(c, this.feltNow(), this.ask)
     this.note([], this.situation(), first)
@@ -136,7 +136,7 @@ class Run {
           this.now,
           Math.min(next ?? until, until),
           this.situation(),
-          sure(this.state, 'what stands'),
+          required(this.state, 'what stands'),
         )
         this.pass(at - this.now)
         this.now = at
@@ -153,8 +153,10 @@ class Run {
   /** Everything that moves at this instant, until nothing does. */
   private settleNow(): boolean {
     const moves: Move[] = []
-    while (this.events[0] && this.events[0].at <= this.now)
-      moves.push({ kind: 'outside', event: this.take(sure(this.events.shift(), 'the event that is due')) })
+    for (let event = this.events[0]; event && event.at <= this.now; event = this.events[0]) {
+      moves.push({ kind: 'outside', event: this.take(event) })
+      this.events.shift()
+    }
     this.hear(moves)
     for (let round = 0; round < tolerances.settleRounds; round++) {
       const situation = this.situation()
@@ -192,9 +194,9 @@ class Run {
   private settle(before: Settled | null): Outcome {
     const situation = this.situation()
     const byState = entry(this.outcomes, situation, () => new Map<Settled | null, Map<string, Outcome>>())
-    const byHeld = entry(byState, before, () => new Map<string, Outcome>())
-    return entry(byHeld, (this.heldKey ??= String.fromCharCode(...this.held)), () =>
-      this.circuit.settleHeld(situation, this.held, before),
+    const byContacts = entry(byState, before, () => new Map<string, Outcome>())
+    return entry(byContacts, (this.contactKey ??= String.fromCharCode(...this.contactStates)), () =>
+      this.circuit.settleWithContacts(situation, this.contactStates, before),
     )
   }
 
@@ -236,7 +238,7 @@ class Run {
   private moveContacts(state: Settled, moves: Move[]): void {
     for (const c of this.contacts) {
       const wants = state.drivers[c.index] === 2
-      const is = this.held[c.index] === 1
+      const is = this.contactStates[c.index] === 1
       if (wants === is) {
         this.due.delete(c)
         continue
@@ -249,8 +251,8 @@ class Run {
         continue
       }
       this.due.delete(c)
-      this.held[c.index] = wants ? 1 : 0
-      this.heldKey = null
+      this.contactStates[c.index] = wants ? 1 : 0
+      this.contactKey = null
       moves.push({ kind: 'contact', ref: c.ref, closes: wants, waited: this.now - waiting.since })
     }
   }

@@ -32,7 +32,7 @@ describe('waits, worked by hand', () => {
     ]
     const w = waited(waitsFor(c, 'heat1', at(40), past), 'od.compressor')!
     expect(w.seconds).toBe(240)
-    expect(w.held).toEqual([{ kind: 'mode', ref: 'tstat.timer', state: 'waiting', seconds: 300 }])
+    expect(w.delays).toEqual([{ kind: 'mode', ref: 'tstat.timer', state: 'waiting', seconds: 300 }])
     // After six minutes off nothing waits.
     const later = [past[0]!, { call: 'off' as const, seconds: 360 }]
     expect(waited(waitsFor(c, 'heat1', at(40), later), 'od.compressor')).toMatchObject({
@@ -51,7 +51,7 @@ describe('waits, worked by hand', () => {
     const c = circuitOf('quillfeather-lane')
     const on = waitsFor(c, 'heatAux1', at(20))
     expect([waited(on, 'kit.row1')!.seconds, waited(on, 'kit.row2')!.seconds]).toEqual([12, 24])
-    expect(waited(on, 'kit.row2')!.held).toEqual([
+    expect(waited(on, 'kit.row2')!.delays).toEqual([
       { kind: 'contact', ref: 'kit.seq2c', closes: true, seconds: 24 },
     ])
     // Row 2 leaves after 50 s and row 1 after 75; the interlock holds the blower to 95.

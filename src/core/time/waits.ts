@@ -8,7 +8,7 @@ import { runTime } from './run'
 import type { Move, OutsideEvent, Step, Trace } from './trace'
 
 /** Cause of a load's delay: a mode's state that had to pass, or a contact that follows slowly. */
-export type Held = (
+export type DelayCause = (
   | { kind: 'mode'; ref: Ref; state: string; seconds: number }
   | { kind: 'contact'; ref: Ref; closes: boolean; seconds: number }
 ) & {
@@ -22,7 +22,7 @@ export interface Wait {
   on: boolean
   /** s after the call. */
   seconds: number
-  held: Held[]
+  delays: DelayCause[]
 }
 
 /** Events in the seconds after a call. */
@@ -95,10 +95,10 @@ function split({ inst }: Circuit, { modes }: Situation) {
   const begins = Object.entries(modes).flatMap(([mode, state]) =>
     isRef(mode) && moving.has(mode) ? [{ mode, state }] : [],
   )
-  const standing = Object.fromEntries(
+  const ongoing = Object.fromEntries(
     Object.entries(modes).filter(([mode]) => !begins.some((b) => b.mode === mode)),
   )
-  return { standing, begins }
+  return { standing: ongoing, begins }
 }
 
 function waitsIn(circuit: Circuit, steps: readonly Step[], last: Step, from: number): Wait[] {
@@ -112,7 +112,12 @@ function waitsIn(circuit: Circuit, steps: readonly Step[], last: Step, from: num
       // For a load that goes off, the path on which it ran says what delayed it.
       const seen = m.on ? step : (steps[i - 1] ?? step)
       const seconds = step.at - from
-      found.push({ load: m.ref, on: m.on, seconds, held: heldBy(circuit, seen, m.ref, steps, step.at, from) })
+      found.push({
+        load: m.ref,
+        on: m.on,
+        seconds,
+        delays: delayCauses(circuit, seen, m.ref, steps, step.at, from),
+      })
     }
   return found
 }
@@ -121,14 +126,14 @@ function waitsIn(circuit: Circuit, steps: readonly Step[], last: Step, from: num
  * Delays up to the instant at which a load changed, first to last: the timer that ended then, on the load's own path
  * where there is one; then the timer that ended when that one began, and so on back to the call.
  */
-function heldBy(
+function delayCauses(
   circuit: Circuit,
   seen: Step,
   load: Ref,
   steps: readonly Step[],
   at: number,
   from: number,
-): Held[] {
+): DelayCause[] {
   if (at - from < tolerances.sameInstant) return []
   const moved = (steps.find((s) => s.at === at)?.moves ?? []).filter(hasWaited)
   const chain = gateChain(solutionOf(circuit, seen.situation, seen.state), load)
@@ -138,14 +143,14 @@ function heldBy(
     .flatMap((c) => modesWatched(circuit, c.placed, c.part))
   const own = moved.filter((m) => (m.kind === 'contact' ? onWay.has(m.ref) : watched.includes(m.ref)))
   const these = own.length ? own : moved
-  const held = these.map((m, i): Held => ({
+  const held = these.map((m, i): DelayCause => ({
     ...(m.kind === 'contact'
       ? { kind: 'contact', ref: m.ref, closes: m.closes, seconds: m.waited }
       : { kind: 'mode', ref: m.ref, state: m.from, seconds: m.waited }),
     ...(i > 0 ? { beside: true } : {}),
   }))
   const [first] = these
-  return first ? [...heldBy(circuit, seen, load, steps, at - first.waited, from), ...held] : held
+  return first ? [...delayCauses(circuit, seen, load, steps, at - first.waited, from), ...held] : held
 }
 
 type Waited = Extract<Move, { kind: 'contact' | 'mode' }>

@@ -1,4 +1,4 @@
-import { nth, under } from '../sure'
+import { nth, mustGet } from '../assert'
 import { wireOhms, type Ohms } from '../units'
 
 /**
@@ -149,7 +149,7 @@ export function farGroups<F>(sizes: readonly FarSize<F>[]): { ok: true; groups: 
     ok: true,
     groups: SIZES.flatMap((size) =>
       grouped(
-        names.filter((f) => under(cellOf, f).far === size),
+        names.filter((f) => mustGet(cellOf, f).far === size),
         size,
       ),
     ),
@@ -183,7 +183,7 @@ export function identify<T, F>(
   const pairs: Found<T, F>[] = []
   for (const [i, n] of near.entries()) {
     const match = far.find((f) => {
-      const c = under(cellOf, f.far)
+      const c = mustGet(cellOf, f.far)
       return c.near === nth(own, i).near && c.far === n.size
     })
     // The right counts of every size, yet not where they can be: two readings were taken at the wrong conductor.

@@ -1,6 +1,6 @@
 'use client'
 
-import { nth } from '@/core/sure'
+import { nth } from '@/core/assert'
 import { useCallback, useMemo, useState, type ComponentProps } from 'react'
 import type { Solution } from '@/core/circuit'
 import { EARTH } from '@/core/equipment'

@@ -6,7 +6,7 @@ import type { Target } from '@/core/query'
 import { tolerances } from '@/core/tolerances'
 import { drawWires, hue, landedCounts, layOut, SIZE, type DrawnCable, type Panel } from '@/drawing'
 import { cx } from '@/ui'
-import { figure, makingShort, refWords, targetWords } from '@/words'
+import { figure, loadFunctionShort, refWords, targetWords } from '@/words'
 import { useLook, wireState, type LiveValue, type TerminalVolts } from '../session'
 import { sensibleFor } from './landing'
 import { useDragLanding } from './useDragLanding'
@@ -309,7 +309,7 @@ const LoadLine = memo(function LoadLine({
   state: 'on' | 'off' | '?'
   top: number
 }) {
-  const warm = target.making.what === 'strip' || target.making.what === 'burner'
+  const warm = target.does.what === 'strip' || target.does.what === 'burner'
   return (
     <p
       data-load={target.ref}
@@ -325,7 +325,7 @@ const LoadLine = memo(function LoadLine({
         )}
       />
       <span className="truncate" title={targetWords(target)}>
-        {makingShort(target.making)}
+        {loadFunctionShort(target.does)}
       </span>
       <span className="h-5 w-5 shrink-0 leading-5 [contain:size_layout_style]">{state}</span>
     </p>

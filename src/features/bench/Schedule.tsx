@@ -1,6 +1,6 @@
 'use client'
 
-import { nth } from '@/core/sure'
+import { nth } from '@/core/assert'
 import { useState } from 'react'
 import { makeRef, type Ref, type Wire, type Name } from '@/core/installation'
 import { Button, Caution, SelectField, cx, Swatch } from '@/ui'

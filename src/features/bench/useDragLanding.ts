@@ -1,6 +1,6 @@
 'use client'
 
-import { sure } from '@/core/sure'
+import { required } from '@/core/assert'
 import { useRef, type PointerEvent, type RefObject } from 'react'
 import { isRef, type Ref } from '@/core/installation'
 import type { LandingTools } from './useLanding'
@@ -21,19 +21,19 @@ export function useDragLanding(
   landing: LandingTools,
   off: boolean,
 ) {
-  const held = useRef<{ from: Ref; x: number; y: number; dragging: boolean } | null>(null)
+  const grip = useRef<{ from: Ref; x: number; y: number; dragging: boolean } | null>(null)
   const stop = () => {
-    held.current = null
+    grip.current = null
     line.current?.setAttribute('d', '')
   }
   return {
     onPointerDown(e: PointerEvent) {
       const from = terminalAt(e)?.dataset.terminal
       if (off || !from || !isRef(from) || e.button !== 0 || e.pointerType === 'touch') return
-      held.current = { from, x: e.clientX, y: e.clientY, dragging: false }
+      grip.current = { from, x: e.clientX, y: e.clientY, dragging: false }
     },
     onPointerMove(e: PointerEvent) {
-      const h = held.current
+      const h = grip.current
       if (!h) return
       if (!h.dragging) {
         if (Math.hypot(e.clientX - h.x, e.clientY - h.y) < SLACK) return
@@ -41,7 +41,7 @@ export function useDragLanding(
         landing.setState({ step: 'landing', from: h.from })
         ;(e.currentTarget as HTMLElement).setPointerCapture(e.pointerId)
       }
-      const box = sure(root.current, 'the bench').getBoundingClientRect()
+      const box = required(root.current, 'the bench').getBoundingClientRect()
       const [x0, y0, x1, y1] = [h.x - box.x, h.y - box.y, e.clientX - box.x, e.clientY - box.y]
       line.current?.setAttribute(
         'd',
@@ -49,7 +49,7 @@ export function useDragLanding(
       )
     },
     onPointerUp(e: PointerEvent) {
-      const h = held.current
+      const h = grip.current
       stop()
       if (!h?.dragging) return
       const to = terminalAt(e)?.dataset.terminal
@@ -57,7 +57,7 @@ export function useDragLanding(
       else landing.setState({ step: 'none' })
     },
     onPointerCancel() {
-      if (held.current?.dragging) landing.setState({ step: 'none' })
+      if (grip.current?.dragging) landing.setState({ step: 'none' })
       stop()
     },
   }

@@ -1,6 +1,6 @@
 'use client'
 
-import { nth } from '@/core/sure'
+import { nth } from '@/core/assert'
 import type { Target } from '@/core/query'
 import { memo } from 'react'
 import type { Installation, Ref } from '@/core/installation'

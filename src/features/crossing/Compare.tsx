@@ -14,8 +14,8 @@ export function Compare({
   currency: string
 }) {
   const { job } = useJobScreen()
-  const [kept, setChosen] = useLocalStorage<[string, string] | null>(`gate-cross-compared-${job.id}`, null)
-  const chosen: [string, string] = kept ?? [ways[1]?.id ?? '', ways[0]?.id ?? '']
+  const [stored, setChosen] = useLocalStorage<[string, string] | null>(`gate-cross-compared-${job.id}`, null)
+  const chosen: [string, string] = stored ?? [ways[1]?.id ?? '', ways[0]?.id ?? '']
   const [one, other] = chosen.map((id) => ways.find((w) => w.id === id))
   const options = ways.map((w) => [w.id, w.name] as const)
   return (

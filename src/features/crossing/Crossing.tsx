@@ -1,7 +1,7 @@
 'use client'
 
 import { Caution, cx, Disclosure } from '@/ui'
-import { crossingAnswer, wantedSentence } from '@/words'
+import { crossingAnswer, missingInputsSentence } from '@/words'
 import { Gates } from './Gates'
 import { Here } from './Here'
 import { HouseForm } from './HouseForm'
@@ -25,7 +25,7 @@ export function Crossing() {
     )
   const currency = seen.prices.currency ?? ''
   const answer = crossingAnswer(view, currency)
-  const wanted = wantedSentence(view.wanted)
+  const wanted = missingInputsSentence(view.wanted)
   return (
     <div className={cx('max-w-6xl pb-8', stale && 'opacity-80')} data-testid="crossing">
       <section aria-label="The answer">

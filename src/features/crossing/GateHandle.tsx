@@ -31,14 +31,14 @@ export const GateHandle = memo(function GateHandle({
   const dragging = dragged !== null
   const valueF = dragged?.valueF ?? gate.valueF ?? 0
   const onMove = (next: number) => moves.drag(gate, next)
-  const held = useRef(false)
+  const isHeld = useRef(false)
   const { low, high, step } = gate.range
   const can = gate.wouldAct
   const to = (t: number) => Math.min(high, Math.max(low, step * Math.round(t / step)))
   const at = x.to(within(valueF))
   const move = (e: PointerEvent<SVGGElement>) => {
     const box = e.currentTarget.ownerSVGElement?.getBoundingClientRect()
-    if (!held.current || !box) return
+    if (!isHeld.current || !box) return
     const next = to(x.from(e.clientX - box.left))
     if (next !== valueF) onMove(next)
   }
@@ -73,16 +73,16 @@ export const GateHandle = memo(function GateHandle({
       onKeyDown={keys}
       onPointerDown={(e) => {
         if (!can) return
-        held.current = true
+        isHeld.current = true
         e.currentTarget.setPointerCapture(e.pointerId)
       }}
       onPointerMove={move}
       onPointerUp={() => {
         // Let go, the device that realises it is set; the keys leave that to the button, since each press is a step.
-        if (held.current && dragging) moves.set(gate, valueF)
-        held.current = false
+        if (isHeld.current && dragging) moves.set(gate, valueF)
+        isHeld.current = false
       }}
-      onPointerCancel={() => (held.current = false)}
+      onPointerCancel={() => (isHeld.current = false)}
     >
       <line
         x1={x.to(within(low))}

@@ -7,7 +7,7 @@ import {
   HOUSE_VALUES,
   LOAD_WAYS,
   VALUE_SOURCES,
-  wantedFor,
+  missingFor,
   type BillFuel,
   type HouseValue,
   type LoadWay,
@@ -94,7 +94,7 @@ function WayFields({
   const line = view.lines.find((l) => l.way === way)
   const fields = shown(way, unit?.inverter ?? false)
   const begun = fields.some((f) => seen.house.values[f] !== undefined)
-  const wanted = wantedFor(seen.house, way, unit)
+  const wanted = missingFor(seen.house, way, unit)
   const used = view.line?.way === way
   return (
     <fieldset className={cx(used && 'border-l-4 border-ink pl-3')} data-way={way}>

@@ -2,7 +2,7 @@
 
 import equal from 'fast-deep-equal'
 import * as yup from 'yup'
-import { nth } from '@/core/sure'
+import { nth } from '@/core/assert'
 import { useMemo, useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react'
 import { ask, linesOf } from '@/client'
 import { INTENTS, profilesOf, type Device, type ProfileStyle } from '@/core/equipment'

@@ -3,7 +3,7 @@
 import type { Point } from '@/core/instruments'
 import { Button, cx } from '@/ui'
 import { figure } from '@/words'
-import { useHeld } from './useHeld'
+import { useInstrument } from './useInstrument'
 
 /** An instrument's display at a point, with a tap to save it. Empty without an instrument. */
 export function LiveValue({
@@ -15,7 +15,7 @@ export function LiveValue({
   since: string | null
   onTake: (value: number | 'OL', instrument: string) => void
 }) {
-  const shown = useHeld(point, since)
+  const shown = useInstrument(point, since)
   if (!shown) return null
   const { value, unit, settled, instrument } = shown
   if (value === null)

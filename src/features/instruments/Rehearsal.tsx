@@ -8,7 +8,7 @@ import type { Installation } from '@/core/installation'
 import type { SiteFault } from '@/core/instruments'
 import { FRESH_PROGRESS } from '@/core/startup'
 import { cut } from '@/jobfile'
-import { Button, Disclosure, useLocalStorage, keep } from '@/ui'
+import { Button, Disclosure, useLocalStorage, writeStored } from '@/ui'
 import { hiddenWords } from '@/words'
 import { SiteRunner } from '@/workers'
 import { useJobScreen } from '../session'
@@ -39,7 +39,7 @@ function Offer() {
       startup: FRESH_PROGRESS,
     })
     if (!answer.ok) return setSaid(linesOf(answer, 'A rehearsal needs the server').join('; '))
-    keep(keyOf(answer.value.id), JSON.stringify({ seed: Math.floor(Math.random() * 1e9), hasFault }))
+    writeStored(keyOf(answer.value.id), JSON.stringify({ seed: Math.floor(Math.random() * 1e9), hasFault }))
     // Nothing is called yet: the run begins at its first card, on the day that the dock stands at.
     router.push(`/job/${answer.value.id}/startup?call=off&t=${situation.outdoorF}`)
   }

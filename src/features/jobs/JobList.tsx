@@ -16,7 +16,7 @@ import {
   type JobState,
   type Shelf,
 } from '@/jobfile'
-import { Button, cx, Field, Input, kept, SelectField, WHO } from '@/ui'
+import { Button, cx, Field, Input, readStored, SelectField, WHO } from '@/ui'
 import { count, runSentence } from '@/words'
 import { MenuButton } from './MenuButton'
 import { TakeIn } from './TakeIn'
@@ -205,7 +205,7 @@ function useMoving(askAnew: () => Promise<void>) {
     return () => clearTimeout(timer)
   }, [moved])
   const move = async ({ id, title }: { id: string; title: string }, from: Shelf, to: Shelf) => {
-    const answer = await moveJob(id, to, kept(WHO) ?? '')
+    const answer = await moveJob(id, to, readStored(WHO) ?? '')
     const failed = answer.ok ? null : answer.why === 'refused' ? 'it is not there any more' : answer.message
     setMoved({ id, title, from, to, failed })
     await askAnew()

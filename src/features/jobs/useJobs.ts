@@ -131,8 +131,8 @@ interface Order {
 /** The jobs in the order that stands, and whether another one, or another order, has come since. */
 function inOrder<T extends { id: string }>(jobs: readonly T[] | undefined, order: readonly string[] | null) {
   if (!jobs || !order) return { standing: jobs, isOther: false }
-  const standing = order.flatMap((id) => jobs.find((job) => job.id === id) ?? [])
-  return { standing, isOther: jobs.some((job, i) => standing[i]?.id !== job.id) }
+  const ordered = order.flatMap((id) => jobs.find((job) => job.id === id) ?? [])
+  return { standing: ordered, isOther: jobs.some((job, i) => ordered[i]?.id !== job.id) }
 }
 
 function lineOf(job: JobListEntry, proven: Proven): Line {

@@ -5,7 +5,7 @@ import { cfmAt, kitAdvice } from '@/core/crossing'
 import { chainOf } from '@/core/explain'
 import { heaterRows, unknownWatts } from '@/core/kit'
 import { hasBurner, serviceVolts } from '@/core/query'
-import { standing } from '@/core/startup'
+import { currentReadings } from '@/core/startup'
 import { jobSeen } from '@/jobfile'
 import { Caution, Field, Input, typedNumber, useLocalStorage } from '@/ui'
 import { CALL_WORDS, figure, kitAdviceSentences, refWords, unknownWattsSentence } from '@/words'
@@ -27,7 +27,9 @@ export function Kit() {
   const rows = heaterRows(inst)
   const [first] = rows
   const nominal = first ? serviceVolts(inst, first.ref) : 240
-  const measured = standing(job.readings).find((r) => r.kind === 'lineVolts' && typeof r.value === 'number')
+  const measured = currentReadings(job.readings).find(
+    (r) => r.kind === 'lineVolts' && typeof r.value === 'number',
+  )
   const [typed, setTyped] = useLocalStorage<string>(`gate-cross-kit-volts-${job.id}`, '')
   const typedVolts = typedNumber(typed)
   const volts =
@@ -42,7 +44,7 @@ export function Kit() {
   const amps = rows.reduce((sum, r) => sum + volts / r.ohms, 0)
   const notKnown = unknownWattsSentence(inst, unknownWatts(inst))
   const burner = hasBurner(inst)
-  const burning = targets.filter((t) => t.making.what === 'burner' || t.making.what === 'blower')
+  const burning = targets.filter((t) => t.does.what === 'burner' || t.does.what === 'blower')
   return (
     <div className="max-w-6xl pb-8" data-testid="kit">
       <section aria-label="The answer" className="text-lg">

@@ -1,4 +1,4 @@
-import { nth } from '@/core/sure'
+import { nth } from '@/core/assert'
 import type { Device, DeviceKind } from '@/core/equipment'
 import type { Installation } from '@/core/installation'
 import {

@@ -9,7 +9,7 @@ import { KIND_WORDS } from '@/words'
 import { useJobScreen } from '../session'
 import { LiveValue } from '../instruments'
 import { kindsFor, spotsFor } from './spots'
-import { taken } from './taken'
+import { takeReading } from './takeReading'
 import { VerdictLine } from './VerdictLine'
 
 const KINDS = Object.keys(READING_KINDS) as ReadingKind[]
@@ -150,7 +150,7 @@ export function ReadingForm({
 
   const save = form.handleSubmit(() => {
     if (!reading) return
-    const result = edit(taken(reading))
+    const result = edit(takeReading(reading))
     if (!result.ok) return setRefused(result.problems.map(sentence).join('; '))
     setRefused(null)
     clear({ ...values, value: '', feed: '', kit: '' })

@@ -1,7 +1,7 @@
 'use client'
 
 import { useState } from 'react'
-import { judge, READING_KINDS, standing, supersededBy, type Reading } from '@/core/startup'
+import { judge, READING_KINDS, currentReadings, supersededBy, type Reading } from '@/core/startup'
 import { jobSeen } from '@/jobfile'
 import { Button } from '@/ui'
 import { KIND_WORDS, dateWords, readingWords, situationWords } from '@/words'
@@ -18,7 +18,7 @@ export function ReadingList({
   editable?: boolean
 }) {
   const { job } = useJobScreen()
-  const stands = standing(readings)
+  const stands = currentReadings(readings)
   if (!stands.length) return null
   return (
     <ul className="mt-1">

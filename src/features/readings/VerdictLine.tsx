@@ -2,7 +2,7 @@
 
 import type { Verdict } from '@/core/startup'
 import { cx } from '@/ui'
-import { causeWords, heldAgainst, stopped, VERDICT_WORDS } from '@/words'
+import { causeWords, comparedWith, stopped, VERDICT_WORDS } from '@/words'
 import { useJobScreen } from '../session'
 
 const TONE: Record<Verdict['verdict'], string> = {
@@ -21,7 +21,7 @@ export function VerdictLine({ verdict }: { verdict: Verdict }) {
         <span className={cx('mr-2 inline-block border-b-[3px] font-bold', TONE[verdict.verdict])}>
           {VERDICT_WORDS[verdict.verdict]}
         </span>
-        {heldAgainst(verdict)}
+        {comparedWith(verdict)}
       </p>
       {verdict.causes.length > 0 && (
         <p className="text-sm text-soft">

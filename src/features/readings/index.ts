@@ -1,4 +1,4 @@
 export { ReadingForm } from './ReadingForm'
 export { ReadingList } from './ReadingList'
-export { taken } from './taken'
+export { takeReading } from './takeReading'
 export { VerdictLine } from './VerdictLine'

@@ -2,7 +2,7 @@
 
 import { createContext, useContext, type Context } from 'react'
 import { useStore, type StoreApi } from 'zustand'
-import { sure } from '@/core/sure'
+import { required } from '@/core/assert'
 import type { Target } from '@/core/query'
 import type { Circuit, Solved } from '@/core/circuit'
 import type { Installation, Ref } from '@/core/installation'
@@ -66,7 +66,7 @@ export const useSessionState = (): StoreApi<SessionState> => useInside(StateCont
 export const useNow = <T>(look: (now: SessionState) => T): T => useStore(useSessionState(), look)
 
 /** The wiring of a screen that is shown: nothing is before the job is here. */
-export const liveOf = ({ live }: SessionState): LiveValue => sure(live, 'the job')
+export const liveOf = ({ live }: SessionState): LiveValue => required(live, 'the job')
 /** Reads the wiring's state now. */
 export const useLook = <T>(look: (now: LiveValue) => T): T => useNow((s) => look(liveOf(s)))
 /** The situation as it is now; it follows the finger. */

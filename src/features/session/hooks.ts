@@ -4,17 +4,17 @@ import { usePathname } from 'next/navigation'
 import { useCallback, useEffect, useState } from 'react'
 import type { Situation } from '@/core/situation'
 import { browserQueue, clockOff, httpTransport, JobStore, now, openLive } from '@/client'
-import { kept, keep, WHO } from '@/ui'
+import { readStored, writeStored, WHO } from '@/ui'
 import type { Source } from './sessionState'
-import { keepMoment, momentOf, type Moment } from './moment'
+import { setSceneInstant, sceneInstantOf, type SceneInstant } from './sceneInstant'
 import { fromQuery, toQuery } from './situationUrl'
 
 /** Who is at work on this device; kept here, stamped on every edit and reading. */
 export function useWho(): [string, (who: string) => void] {
-  const [who, setWho] = useState(() => kept(WHO) ?? '')
+  const [who, setWho] = useState(() => readStored(WHO) ?? '')
   const set = useCallback((next: string) => {
     setWho(next)
-    keep(WHO, next)
+    writeStored(WHO, next)
   }, [])
   return [who, set]
 }
@@ -60,7 +60,7 @@ export function useStore(jobId: string): JobStore | null {
       transport: httpTransport(),
       queue: browserQueue(),
       client: crypto.randomUUID(),
-      who: () => kept(WHO) ?? '',
+      who: () => readStored(WHO) ?? '',
       newId: () => crypto.randomUUID(),
       now,
       clockOff,
@@ -112,17 +112,17 @@ export const situations: Source<Situation> = {
   },
 }
 export function setSituation(s: Situation): void {
-  const now = momentOf(s)
-  if (!now) keepMoment(null)
+  const now = sceneInstantOf(s)
+  if (!now) setSceneInstant(null)
   const query = `${toQuery(s)}${now ? `&scene=${now.scene}&at=${Math.round(now.at)}${now.own === undefined ? '' : `&events=${encodeURIComponent(now.own)}`}` : ''}`
   current = { query, situation: s }
   window.history.replaceState(null, '', `${window.location.pathname}${query}`)
   listeners.forEach((l) => l())
 }
 /** Shows an instant of a scene: the whole screen stands as it does there, and the address says so. */
-export function setMoment(moment: Moment): void {
-  keepMoment(moment)
-  setSituation(moment.situation)
+export function showSceneInstant(instant: SceneInstant): void {
+  setSceneInstant(instant)
+  setSituation(instant.situation)
 }
 /** The scene and the second that the address names; null: none. */
 export function sceneInAddress(): { scene: string; at: number; own: string | null } | null {

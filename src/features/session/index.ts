@@ -15,14 +15,14 @@ export {
 export {
   placeOfPath,
   sceneInAddress,
-  setMoment,
+  showSceneInstant,
   setSituation,
   situations,
   usePlace,
   useStore,
   useWho,
 } from './hooks'
-export { momentOf, type Moment } from './moment'
+export { sceneInstantOf, type SceneInstant } from './sceneInstant'
 export { JobAnalyses } from './JobAnalyses'
 export { LiveProof } from './LiveProof'
 export { terminalVolts, wireState, type TerminalVolts } from './liveness'

@@ -1,4 +1,4 @@
-import { under } from '@/core/sure'
+import { mustGet } from '@/core/assert'
 import { solve, type Solution, type Solved } from '@/core/circuit'
 import { makeRef, type Installation, type Ref } from '@/core/installation'
 import { liveness } from '@/core/startup'
@@ -45,7 +45,7 @@ export function terminalVolts(
       const against = own && own.id !== t.id ? makeRef(placed.ref, own.id) : (common ?? ref)
       const volts = solved.meter(ref, against)
       const isSure = !other || liveness(other.meter(ref, against)) === liveness(volts)
-      const state = tied.has(under(net.index, ref)) ? 'common' : isSure ? liveness(volts) : 'unknown'
+      const state = tied.has(mustGet(net.index, ref)) ? 'common' : isSure ? liveness(volts) : 'unknown'
       found.set(ref, { volts, state })
     }
   return found

@@ -8,7 +8,7 @@ import type { JobStore, JobView } from '@/client'
 import type { Job } from '@/jobfile'
 import type { JobAnalyses } from './JobAnalyses'
 import { closedInstead, terminalVolts, type TerminalVolts } from './liveness'
-import { solvedAt } from './moment'
+import { solvedAt } from './sceneInstant'
 
 /** Something outside React that can be looked at and listened to. */
 export interface Source<T> {
@@ -62,11 +62,11 @@ const differing = (a: ReadonlySet<Ref>, b: ReadonlySet<Ref>): ReadonlySet<Ref> =
   new Set([...a, ...b].filter((ref) => a.has(ref) !== b.has(ref)))
 
 /** Solves a wiring in a situation for the screen. */
-function lit(job: Job, analysis: Analysis, situation: Situation): LiveValue {
+function liveValueIn(job: Job, analysis: Analysis, situation: Situation): LiveValue {
   const { inst } = analysis
-  const held = solvedAt(analysis.circuit, situation)
-  const solved = held ?? analysis.solve(situation)
-  const other = held ? null : closedInstead(solved)
+  const ofScene = solvedAt(analysis.circuit, situation)
+  const solved = ofScene ?? analysis.solve(situation)
+  const other = ofScene ? null : closedInstead(solved)
   const running = new Set(solved.ok ? solved.running.map((l) => l.ref) : [])
   const unsure = other ? differing(running, new Set(other.running.map((l) => l.ref))) : NONE
   const volts = terminalVolts(inst, solved, other)
@@ -88,7 +88,7 @@ export function openSessionState(
     const analysis = analyses.of(job)
     // A note or a reading changes no volts: what was solved stands.
     const same = last?.analysis === analysis && last.situation === situation
-    return same ? { ...last, job } : lit(job, analysis, situation)
+    return same ? { ...last, job } : liveValueIn(job, analysis, situation)
   }
   const now = (last: LiveValue | null): SessionState => ({
     view: store.getView(),

@@ -2,7 +2,7 @@
 
 import { useState } from 'react'
 import { placedByRef, type Placed } from '@/core/installation'
-import { sure } from '@/core/sure'
+import { required } from '@/core/assert'
 import { keyInSheet, type SheetLine } from '@/core/setup'
 import { profilesOf } from '@/core/equipment'
 import { onDevice } from '@/jobfile'
@@ -53,7 +53,7 @@ function DeviceSheet({ placed }: { placed: Placed }) {
   const ways = profilesOf(placed.device)
   const [way, setWay] = useLocalStorage(`gate-cross-way-${placed.device.id}`, '0')
   const profile = ways[Number(way)] ?? ways[0]
-  const sheet = sure(keyInSheet(placed, found, all, profile), 'the key-in profile')
+  const sheet = required(keyInSheet(placed, found, all, profile), 'the key-in profile')
   const ticked = (l: SheetLine) => Boolean(job.setup.ticks[tickId(placed, l)])
   const toTick = sheet.lines.filter((l) => l.kind !== 'leaveAlone')
   const done = toTick.filter(ticked).length

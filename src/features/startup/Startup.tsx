@@ -1,7 +1,7 @@
 'use client'
 
 import { useMemo, useState } from 'react'
-import { judge, standing, testPlan, type CardState, type TestCard } from '@/core/startup'
+import { judge, currentReadings, testPlan, type CardState, type TestCard } from '@/core/startup'
 import { degF } from '@/core/units'
 import { jobSeen } from '@/jobfile'
 import { Button, Caution, cx, NumberField, useLocalStorage } from '@/ui'
@@ -123,7 +123,7 @@ const LOOK: Record<CardState, string> = {
 function CardLine({ card, open, onOpen }: { card: TestCard; open: boolean; onOpen: () => void }) {
   const { inst, circuit, job } = useJobScreen()
   const mark = job.startup.cards[card.id]
-  const stands = standing(job.readings.filter((r) => r.situation.call === card.situation.call))
+  const stands = currentReadings(job.readings.filter((r) => r.situation.call === card.situation.call))
   const wrong = stands.filter(
     (r) => judge(circuit, r, job.readings, jobSeen(job, inst)).verdict === 'wrong',
   ).length

@@ -6,7 +6,7 @@ import {
   expectations,
   judge,
   sameState,
-  standing,
+  currentReadings,
   type Expectation,
   type Reading,
   type TestCard,
@@ -16,7 +16,7 @@ import { Button, cx, Field, Input, typedNumber } from '@/ui'
 import { degrees, figure, refWords } from '@/words'
 import { useDraft, useJobScreen, useProof } from '../session'
 import { LiveValue } from '../instruments'
-import { taken as takenReading, VerdictLine } from '../readings'
+import { takeReading as takenReading, VerdictLine } from '../readings'
 
 /**
  * Each low-voltage terminal with what it must read, and the place where what it does read is written: tap it, type what the
@@ -29,7 +29,7 @@ export function TerminalSheet({ card }: { card: TestCard }) {
   const broken = useProof().findings.some((f) => f.severity !== 'warn')
   const [open, setOpen] = useState<string | null>(null)
   const taken = useMemo(() => {
-    const list = standing(job.readings).filter((r) => r.kind === 'terminalVolts' && sameState(r, card))
+    const list = currentReadings(job.readings).filter((r) => r.kind === 'terminalVolts' && sameState(r, card))
     return new Map<string, Reading>(list.map((r) => [r.at, r]))
   }, [job.readings, card])
   if (!sheet) return <p className="text-harm">The circuit does not come to rest on this call.</p>

@@ -222,7 +222,7 @@ const Still = memo(function Still({
               width={Math.max(1, x(to) - x(from))}
               height={other ? 7 : 13}
               className={
-                l.making.what === 'blower' || l.making.what === 'outdoorFan' ? 'fill-slate' : 'fill-copper'
+                l.does.what === 'blower' || l.does.what === 'outdoorFan' ? 'fill-slate' : 'fill-copper'
               }
             />
           ))}

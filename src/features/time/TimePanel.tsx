@@ -6,9 +6,9 @@ import { memo, useCallback, useDeferredValue, useEffect, useMemo, useState } fro
 import { chainOf } from '@/core/explain'
 import type { Ref } from '@/core/installation'
 import {
-  otherwiseKey,
-  otherwiseOf,
-  ownText,
+  variationKey,
+  variationsOf,
+  customSceneText,
   sampleAt,
   sceneNotes,
   SCENES,
@@ -26,7 +26,7 @@ import {
   elapsed,
   eventSentence,
   figure,
-  otherwiseWords,
+  variationWords,
   SCENE_WORDS,
   sceneNoteSentence,
   sceneSummary,
@@ -36,8 +36,8 @@ import { sceneInAddress, setSituation, situations, useDraft, useJobScreen } from
 import { EventList } from './EventList'
 import { Lanes } from './Lanes'
 import { setClockOpen } from './open'
-import { OwnScene } from './OwnScene'
-import { BEGINS, eventsOf, rowsOf, type OwnRow } from './ownRows'
+import { CustomScene } from './CustomScene'
+import { BEGINS, eventsOf, rowsOf, type SceneRow } from './sceneRows'
 import { SPEEDS, usePlayer, type Player } from './usePlayer'
 import { useTape, type Tapes } from './useTape'
 import { WinterPart } from './WinterPart'
@@ -51,10 +51,10 @@ export function TimePanel() {
     () => SCENES.find((s) => s === begins?.scene && offered.includes(s)) ?? offered[0] ?? 'raise1',
   )
   const [outdoorF, setOutdoorF] = useState<number | null>(null)
-  const changes = useMemo(() => otherwiseOf(inst), [inst])
+  const changes = useMemo(() => variationsOf(inst), [inst])
   const [changed, setChanged] = useState('')
-  const otherwise = changes.find((c) => otherwiseKey(c) === changed) ?? null
-  const draft = useDraft<OwnRow[]>('scene')
+  const otherwise = changes.find((c) => variationKey(c) === changed) ?? null
+  const draft = useDraft<SceneRow[]>('scene')
   // Events from the address come before those that were typed here.
   const [sent, setSent] = useState(() => rowsOf(begins?.own ?? ''))
   const rows = sent.length ? sent : (draft.value ?? BEGINS)
@@ -95,7 +95,7 @@ export function TimePanel() {
           value={changed}
           options={[
             ['', 'nothing: as set'],
-            ...changes.map((c): [string, string] => [otherwiseKey(c), otherwiseWords(inst, c)]),
+            ...changes.map((c): [string, string] => [variationKey(c), variationWords(inst, c)]),
           ]}
           onValue={setChanged}
         />
@@ -113,7 +113,7 @@ export function TimePanel() {
         </Button>
       </div>
       {isOwn && (
-        <OwnScene
+        <CustomScene
           rows={rows}
           onRows={(next) => {
             setSent([])
@@ -141,7 +141,7 @@ export function TimePanel() {
         <Played
           key={tapes.scene}
           tapes={tapes}
-          own={own ? ownText(own) : undefined}
+          own={own ? customSceneText(own) : undefined}
           begins={begins?.scene === tapes.scene ? begins.at : 0}
         />
       )}

@@ -3,7 +3,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { sampleAt, stepAt, type Tape } from '@/core/simulation'
 import { degF } from '@/core/units'
-import { setMoment, situations, momentOf } from '../session'
+import { showSceneInstant, situations, sceneInstantOf } from '../session'
 
 /** s of the scene to a second of the person's. */
 export const SPEEDS = [1, 10, 60, 600, 3600, 10_000] as const
@@ -41,12 +41,12 @@ export function usePlayer(tape: Tape, scene: string, own: string | undefined, be
       setAt(now)
       const step = stepAt(tape, now)
       if (!step) return
-      const isHere = momentOf(situations.get()) !== null
+      const isHere = sceneInstantOf(situations.get()) !== null
       // Between two events nothing but the air moves: the screen is drawn anew when something has.
       if (isHere && shown.current?.tape === tape && shown.current.step === step) return
       shown.current = { tape, step }
       const outdoorF = sampleAt(tape, now)?.outdoorF
-      setMoment({
+      showSceneInstant({
         scene,
         at: now,
         ...(own === undefined ? {} : { own }),

@@ -2,7 +2,7 @@
 
 import { useEffect, useMemo, useRef, useState } from 'react'
 import type { JobSeen } from '@/core/installation'
-import type { Otherwise, OwnEvent, Scene, Tape } from '@/core/simulation'
+import type { Variation, SceneEvent, Scene, Tape } from '@/core/simulation'
 import { jobSeen } from '@/jobfile'
 import { TimeRunner } from '@/workers'
 import { useJobScreen } from '../session'
@@ -19,25 +19,25 @@ export interface Tapes {
 export function useTape(
   scene: Scene,
   outdoorF: number | undefined,
-  otherwise: Otherwise | null,
-  own: readonly OwnEvent[] | null,
+  otherwise: Variation | null,
+  own: readonly SceneEvent[] | null,
 ): { tapes: Tapes | null; failed: boolean; seen: JobSeen } {
   const { job, inst } = useJobScreen()
   const seen = useMemo<JobSeen>(() => jobSeen(job, inst), [job, inst])
   const [tapes, setTapes] = useState<Tapes | null>(null)
   const [failed, setFailed] = useState(false)
-  const held = useRef<TimeRunner | null>(null)
-  const runner = () => (held.current ??= new TimeRunner())
+  const started = useRef<TimeRunner | null>(null)
+  const runner = () => (started.current ??= new TimeRunner())
   useEffect(
     () => () => {
-      held.current?.close()
-      held.current = null
+      started.current?.close()
+      started.current = null
     },
     [],
   )
   useEffect(() => {
     let wanted = true
-    const run = (o: Otherwise | null) =>
+    const run = (o: Variation | null) =>
       runner().scene(seen, scene, { outdoorF, sampleEvery: 60, ...(own && { own }) }, o)
     void (async () => {
       try {

@@ -4,7 +4,7 @@ import { inflateSync } from 'fflate'
 import { CALLS, type Device } from '@/core/equipment'
 import { isRef, makeRef, type Cable, type Name, type Placed, type Wire } from '@/core/installation'
 import { READING_KINDS, type Reading, type ReadingKind } from '@/core/startup'
-import { nth, sure } from '@/core/sure'
+import { nth, required } from '@/core/assert'
 import { degF } from '@/core/units'
 import { checkJob, freshParts, JOB_VERSION, problem, type Checked, type Job } from '@/jobfile'
 import { bitsFor, CODE_VERSION, contentBits, DAY_MS, DAY_ZERO, MARK, nameBits, settingsOf } from './layout'
@@ -65,7 +65,7 @@ class Reader {
   }
 
   private next = (width: number): number => this.bits.read(width)
-  private word = (): string => sure(this.said.shift(), 'a word of the card')
+  private word = (): string => required(this.said.shift(), 'a word of the card')
 
   read(): CardRead | { missing: string } {
     if (this.next(4) !== CODE_VERSION) throw new RangeError('another version')

@@ -3,7 +3,7 @@ import { encode } from 'base45-ts'
 import { deflateSync } from 'fflate'
 import { CALLS } from '@/core/equipment'
 import { splitRef, type Name, type Wire } from '@/core/installation'
-import { READING_KINDS, standing, type Reading, type ReadingKind } from '@/core/startup'
+import { READING_KINDS, currentReadings, type Reading, type ReadingKind } from '@/core/startup'
 import { installationOf, type Job } from '@/jobfile'
 import {
   bitsFor,
@@ -39,10 +39,10 @@ export interface CardCode {
  * @param day the day on which the card is made
  */
 export function codeOf(job: Job, day: Date): CardCode {
-  const readings = standing(job.readings)
+  const readings = currentReadings(job.readings)
     .filter(isPlain)
     .sort((a, b) => (a.when < b.when ? 1 : -1))
-  const all = standing(job.readings).length
+  const all = currentReadings(job.readings).length
   for (const texts of [true, false])
     for (let n = Math.min(readings.length, 40); n >= 0; n--) {
       const text = write(job, readings.slice(0, n), texts, day)

@@ -1,7 +1,7 @@
 import { Op } from 'sequelize'
 import { apply, cut, MOST_CHARACTERS, storedJob, type Job, type Operation } from '@/jobfile'
 import type { Shop } from '../shop'
-import { freshJob } from './held'
+import { freshJob } from './jobCache'
 import { createJob } from './jobs'
 import { loggedBetween } from './logged'
 
@@ -26,9 +26,9 @@ export async function historyOf(
   jobId: string,
   before: number | null,
 ): Promise<{ version: number; edits: PastEdit[]; more: boolean } | null> {
-  const held = await freshJob(at, jobId)
-  if (!held) return null
-  const upTo = before === null ? held.version : Math.min(before - 1, held.version)
+  const job = await freshJob(at, jobId)
+  if (!job) return null
+  const upTo = before === null ? job.version : Math.min(before - 1, job.version)
   const ops = await loggedBetween(at, jobId, Math.max(0, upTo - PAGE), upTo)
   const edits = ops.reverse().map(({ version, envelope: { who, at: when, deviceAt, op } }) => ({
     version,
@@ -37,7 +37,7 @@ export async function historyOf(
     ...(deviceAt ? { deviceAt } : {}),
     op,
   }))
-  return { version: held.version, edits, more: edits.length === PAGE }
+  return { version: job.version, edits, more: edits.length === PAGE }
 }
 
 /** A job as it stood at one of its revisions: the last snapshot before it, and what the log has since. */
@@ -57,9 +57,9 @@ async function jobAt(at: Shop, jobId: string, version: number): Promise<Job | nu
 
 /** Makes a job of its own out of one of another's revisions; null: there is no such job or revision. */
 export async function copyAt(at: Shop, jobId: string, version: number): Promise<string | null> {
-  const held = await freshJob(at, jobId)
-  if (!held || version < 1 || version > held.version) return null
-  const past = version === held.version ? held.doc : await jobAt(at, jobId, version)
+  const job = await freshJob(at, jobId)
+  if (!job || version < 1 || version > job.version) return null
+  const past = version === job.version ? job.doc : await jobAt(at, jobId, version)
   if (!past) return null
   const end = `, as at revision ${version}`
   const title = `${cut(past.title, MOST_CHARACTERS.title - end.length)}${end}`

@@ -17,7 +17,7 @@ import { readingRow } from '../models/reading'
 import { provenAside } from '../threads/proofs'
 import type { Shop } from '../shop'
 import { inTransaction, inTurn } from '../transaction'
-import { freshJob, keyOf } from './held'
+import { freshJob, keyOf } from './jobCache'
 import { currentOf } from './list'
 import { snapshotOfRow } from './snapshots'
 
@@ -52,14 +52,14 @@ export async function proofOf(at: Shop, id: string): Promise<JobProof | null> {
 /** Proves a job as it stands; what the list shows of it is kept with its row. */
 async function proven(at: Shop, id: string): Promise<{ summary: Summary; wiring: JobProof } | null> {
   const { db, shop } = at
-  const held = await freshJob(at, id)
-  if (!held) return null
-  const { version } = held
-  const task = { doc: held.doc, version, engine: ENGINE }
+  const job = await freshJob(at, id)
+  if (!job) return null
+  const { version } = job
+  const task = { doc: job.doc, version, engine: ENGINE }
   const { summary, wiring: proof } = await provenAside(keyOf(at, id), task)
   const wiring = { version, engine: ENGINE, proof }
   wirings().set(keyOf(at, id), wiring)
-  const kept = {
+  const fields = {
     summary,
     summaryVersion: version,
     engine: ENGINE,
@@ -67,7 +67,7 @@ async function proven(at: Shop, id: string): Promise<{ summary: Summary; wiring:
     urgent: needsYou(summary),
   }
   // Only if nobody has moved the job on in the meantime.
-  await db.jobs.update(kept, { where: { shop, id, version } })
+  await db.jobs.update(fields, { where: { shop, id, version } })
   return { summary, wiring }
 }
 
@@ -84,8 +84,8 @@ export async function getJob(
   at: Shop,
   id: string,
 ): Promise<{ version: number; job: Job; deleted: Deletion | null } | null> {
-  const held = await freshJob(at, id)
-  return held && { version: held.version, job: held.doc, deleted: held.deleted }
+  const job = await freshJob(at, id)
+  return job && { version: job.version, job: job.doc, deleted: job.deleted }
 }
 
 /** How often a free name is looked for where another server takes it first. */

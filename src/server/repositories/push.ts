@@ -1,5 +1,5 @@
 import { QueryTypes, UniqueConstraintError } from 'sequelize'
-import { sure } from '@/core/sure'
+import { required } from '@/core/assert'
 import {
   apply,
   clashAt,
@@ -18,7 +18,7 @@ import { readingRow } from '../models/reading'
 import { fieldsOf } from '../models/job'
 import type { Shop } from '../shop'
 import { inTurn, TurnTimeout } from '../transaction'
-import { forgetJob, freshJob, heldJob, holdJob, type Held } from './held'
+import { forgetJob, freshJob, cachedJob, cacheJob, type CachedJob } from './jobCache'
 import { loggedBetween, type Logged } from './logged'
 import { keepSnapshot } from './snapshots'
 
@@ -75,7 +75,7 @@ async function serve(at: Shop, jobId: string, name: string): Promise<void> {
       jobId,
       some.map((w) => w.request),
     )
-    some.forEach((w, i) => w.resolve(answers ? sure(answers[i], 'an answer for each') : null))
+    some.forEach((w, i) => w.resolve(answers ? required(answers[i], 'an answer for each') : null))
   }
   try {
     await answer(all)
@@ -96,21 +96,21 @@ async function pushAll(
 ): Promise<PushResponse[] | null> {
   let elsewhere: ReadonlyMap<string, string> = new Map()
   for (let tries = 0; tries < MOST_TRIES; tries++) {
-    const isTrusted = tries === 0 && heldJob(at, jobId) !== undefined
-    const held = isTrusted ? heldJob(at, jobId) : await freshJob(at, jobId)
-    if (!held) return null
-    const outcome = await tryPush(at, jobId, requests, held, elsewhere)
+    const isTrusted = tries === 0 && cachedJob(at, jobId) !== undefined
+    const job = isTrusted ? cachedJob(at, jobId) : await freshJob(at, jobId)
+    if (!job) return null
+    const outcome = await tryPush(at, jobId, requests, job, elsewhere)
     if (outcome === 'gone') return null
     if (outcome === 'taken') elsewhere = await whereTaken(at, requests)
-    else if (outcome !== 'moved' && (outcome.wrote || !isTrusted || (await stands(at, jobId, held))))
+    else if (outcome !== 'moved' && (outcome.wrote || !isTrusted || (await stands(at, jobId, job))))
       return outcome.responses
   }
   throw new TurnTimeout(jobId)
 }
 
 /** Whether a job still stands at the revision that is held: only then does an answer hold that wrote nothing. */
-async function stands(at: Shop, jobId: string, held: Held): Promise<boolean> {
-  return (await freshJob(at, jobId))?.version === held.version
+async function stands(at: Shop, jobId: string, job: CachedJob): Promise<boolean> {
+  return (await freshJob(at, jobId))?.version === job.version
 }
 
 /** An operation that is taken, with the revision that its request was made on. */
@@ -121,11 +121,11 @@ async function tryPush(
   at: Shop,
   jobId: string,
   requests: readonly PushRequest[],
-  held: Held,
+  job: CachedJob,
   elsewhere: ReadonlyMap<string, string>,
 ): Promise<Tried> {
   // Each is worked out on what those before it have made.
-  let now = held
+  let now = job
   const responses: PushResponse[] = []
   const taken: Taken[] = []
   for (const request of requests) {
@@ -135,12 +135,12 @@ async function tryPush(
     now = worked.now
   }
   if (!taken.length) return { responses, wrote: false }
-  if (held.isOlder) await keepSnapshot(at, jobId, held.version, held.doc)
-  const writes = held.isOlder || now.version - held.docRev >= WRITE_EVERY
-  const appended = await append(at, jobId, held, taken, now.doc, writes)
+  if (job.isOlder) await keepSnapshot(at, jobId, job.version, job.doc)
+  const writes = job.isOlder || now.version - job.docRev >= WRITE_EVERY
+  const appended = await append(at, jobId, job, taken, now.doc, writes)
   if (appended === 'gone') forgetJob(at, jobId)
   if (appended !== 'done') return appended
-  holdJob(at, jobId, writes ? { ...now, docRev: now.version, isOlder: false } : now)
+  cacheJob(at, jobId, writes ? { ...now, docRev: now.version, isOlder: false } : now)
   return { responses, wrote: true }
 }
 
@@ -149,20 +149,20 @@ async function workOut(
   at: Shop,
   jobId: string,
   request: PushRequest,
-  held: Held,
+  job: CachedJob,
   elsewhere: ReadonlyMap<string, string>,
-): Promise<{ response: PushResponse; taken: Taken[]; now: Held }> {
+): Promise<{ response: PushResponse; taken: Taken[]; now: CachedJob }> {
   // Edits since the oldest revision that any maker in the request had seen. The browser is told those that it lacks.
   const seen = request.ops.reduce((least, o) => Math.min(least, o.seen), request.base)
   const since =
-    seen >= held.logFrom
-      ? held.log.filter((o) => o.version > seen)
-      : [...(await loggedBetween(at, jobId, seen, held.logFrom)), ...held.log]
+    seen >= job.logFrom
+      ? job.log.filter((o) => o.version > seen)
+      : [...(await loggedBetween(at, jobId, seen, job.logFrom)), ...job.log]
   // An operation was taken after what its maker had seen: if it was, it is among these.
   const there = new Set(since.map((o) => o.envelope.opId))
   const taken: Taken[] = []
   const results: OpResult[] = []
-  let { doc, version } = held
+  let { doc, version } = job
   for (const envelope of request.ops) {
     const { opId } = envelope
     if (there.has(opId) || elsewhere.has(opId)) {
@@ -184,14 +184,14 @@ async function workOut(
   const others = since
     .filter((o) => o.version > request.base && !asked.has(o.envelope.opId))
     .map((o) => o.envelope)
-  const now = { ...held, version, doc, log: [...held.log, ...taken] }
+  const now = { ...job, version, doc, log: [...job.log, ...taken] }
   return { response: { version, results, others }, taken, now }
 }
 
 async function append(
   { db, shop }: Shop,
   jobId: string,
-  held: Held,
+  job: CachedJob,
   taken: readonly Taken[],
   doc: Job,
   writes: boolean,
@@ -212,7 +212,7 @@ async function append(
     partsOf(envelope.op).flatMap((part) => (part.kind === 'takeReading' ? [readingRow(part.reading)] : [])),
   )
   const fields = fieldsOf(doc)
-  const isSame = JSON.stringify(fields) === JSON.stringify(fieldsOf(held.doc))
+  const isSame = JSON.stringify(fields) === JSON.stringify(fieldsOf(job.doc))
   try {
     const [row] = await db.sequelize.query<{ done: boolean }>(
       'SELECT done, revision FROM append_ops($1, $2, $3, $4::jsonb, $5::jsonb, $6::jsonb, $7::jsonb)',
@@ -221,7 +221,7 @@ async function append(
         bind: [
           shop,
           jobId,
-          held.version,
+          job.version,
           JSON.stringify(ops),
           JSON.stringify(readings),
           isSame ? null : JSON.stringify(fields),
@@ -255,9 +255,9 @@ export async function opsSince(
   jobId: string,
   after: number,
 ): Promise<{ version: number; ops: Envelope[] | null; deleted: Deletion | null } | null> {
-  const held = await freshJob(at, jobId)
-  if (!held) return null
-  const { version, deleted, log: end, logFrom } = held
+  const job = await freshJob(at, jobId)
+  if (!job) return null
+  const { version, deleted, log: end, logFrom } = job
   if (version - after > MOST_SINCE) return { version, ops: null, deleted }
   const since =
     after >= logFrom ? end.filter((o) => o.version > after) : await loggedBetween(at, jobId, after, version)

@@ -17,7 +17,7 @@ import type { Device } from '@/core/equipment'
 import type { Shop } from '../shop'
 import { readAside } from '../threads/reading'
 import { addDevice, allDevices } from './devices'
-import { freshJob } from './held'
+import { freshJob } from './jobCache'
 import { createJob, namesLike } from './jobs'
 
 /** Exports take turns by the job: thirty at once leave the database's connections to everybody else. */

@@ -1,6 +1,6 @@
 import { ProvenAnalysis } from '@/core/analysis'
 import { withSite, type Proof } from '@/core/rules'
-import { judge, runStanding, standing } from '@/core/startup'
+import { judge, runSummary, currentReadings } from '@/core/startup'
 import { installationOf, jobSeen, storedJob, type Summary } from '@/jobfile'
 import { proofSentence } from '@/words'
 
@@ -30,7 +30,7 @@ export function proveJob({ doc, version, engine }: ProofTask): ProvenJob {
   const seen = jobSeen(job, inst)
   const wiring = analysis.prove()
   const proof = withSite(wiring, seen)
-  const readings = standing(job.readings)
+  const readings = currentReadings(job.readings)
   const summary = {
     version,
     engine,
@@ -39,7 +39,7 @@ export function proveJob({ doc, version, engine }: ProofTask): ProvenJob {
     undecided: proof.undecided.length,
     states: proof.solved,
     readings: readings.length,
-    run: runStanding(analysis.circuit, job.startup),
+    run: runSummary(analysis.circuit, job.startup),
     toPutBack: job.setup.temporary.filter((t) => !t.back).length,
     wrongReadings: readings.filter((r) => judge(analysis.circuit, r, job.readings, seen).verdict === 'wrong')
       .length,

@@ -7,7 +7,7 @@ import type { Installation } from '@/core/installation'
 import type { Situation } from '@/core/situation'
 import { FaultRunner } from '@/workers'
 import { Button, cx, Disclosure } from '@/ui'
-import { count, effectWords, EFFECT_WORDS, failureWords, takenAsUsual } from '@/words'
+import { count, effectWords, EFFECT_WORDS, failureWords, assumedSentence } from '@/words'
 import { useJobScreen } from '../../session'
 
 /** The gravest first; up to those that show by themselves they are counted in the headline. */
@@ -52,7 +52,7 @@ export function Failures() {
       })
   }
   const effects = result?.effects ?? []
-  const taken = takenAsUsual(inst)
+  const taken = assumedSentence(inst)
   return (
     <section aria-label="If one part fails" data-testid="failures">
       {effects.length > 0 && (

@@ -1,12 +1,12 @@
 'use client'
 
-import { nth } from '@/core/sure'
+import { nth } from '@/core/assert'
 import { useEffect, useRef, useState } from 'react'
 import type { Diagnosis, MeterAnswer } from '@/core/failures'
 import { FaultRunner } from '@/workers'
 import { Button, Caution, SelectField, Disclosure } from '@/ui'
 import type { Ref } from '@/core/installation'
-import { failureWords, lower, refWords, situationWords, takenAsUsual, targetWords } from '@/words'
+import { failureWords, lower, refWords, situationWords, assumedSentence, targetWords } from '@/words'
 import { useDraft, useJobScreen } from '../../session'
 
 interface Search {
@@ -38,7 +38,7 @@ export function FaultFinder() {
       stale = true
     }
   }, [inst, situation, target, should, answers])
-  const taken = takenAsUsual(inst)
+  const taken = assumedSentence(inst)
   const next = found?.points[0]
   const begin = (ref: Ref | '') => {
     draft.put({ target: ref, answers: [] })

@@ -4,7 +4,7 @@ import type { Ohms } from '@/core/units'
 import { useMemo } from 'react'
 import { meterWithStrays, ohmsBetween } from '@/core/circuit'
 import type { Point } from '@/core/installation'
-import { voltsHangOn, waysOf } from '@/core/startup'
+import { unknownsBehindVolts, variantsOf } from '@/core/startup'
 import { tolerances } from '@/core/tolerances'
 import { Caution, SelectField } from '@/ui'
 import { figure, refWords } from '@/words'
@@ -35,7 +35,7 @@ export function MeterTool({ leads, setLeads }: { leads: Leads; setLeads: (leads:
   const high = show(tolerances.meterOhms)
   const low = show(tolerances.lowMeterOhms)
   const hangsOn = useMemo(
-    () => voltsHangOn(waysOf(circuit), situation, red, black, tolerances.meterOhms),
+    () => unknownsBehindVolts(variantsOf(circuit), situation, red, black, tolerances.meterOhms),
     [circuit, situation, red, black],
   )
   const floating = high > 1 && low < high * 0.5

@@ -1,7 +1,7 @@
 'use client'
 
 import { asOhms } from '@/core/units'
-import { nth } from '@/core/sure'
+import { nth } from '@/core/assert'
 import {
   cableFeet,
   farGroups,

@@ -1,6 +1,6 @@
 'use client'
 
-import { nth } from '@/core/sure'
+import { nth } from '@/core/assert'
 import { changedSituation, memoriesAt, modesOf } from '@/core/situation'
 import type { Ref } from '@/core/installation'
 import { Button, SelectField } from '@/ui'

@@ -8,7 +8,7 @@ import { breakpointsOf, changedSituation } from '@/core/situation'
 import { tolerances } from '@/core/tolerances'
 import { degF } from '@/core/units'
 import { cx, fetchTip } from '@/ui'
-import { degrees, findingSentence, makingWords } from '@/words'
+import { degrees, findingSentence, loadFunctionWords } from '@/words'
 import { later, useJobScreen, useProof, useSituationNow, setSituation } from '../../session'
 
 const { coldestF, warmestF } = tolerances
@@ -40,7 +40,7 @@ export function ProofStrip() {
     [circuit, call, modes],
   )
   const gates = useMemo(() => breakpointsOf(inst), [inst])
-  const lanes = targets.filter((t) => SOURCES.includes(t.making.what))
+  const lanes = targets.filter((t) => SOURCES.includes(t.does.what))
   // px. Four lanes have room for their names; more are drawn finer.
   const step = Math.min(11, 44 / Math.max(1, lanes.length))
   const drawn = Math.max(36, lanes.length * step)
@@ -50,7 +50,7 @@ export function ProofStrip() {
     finding.witness ? [{ finding, at: finding.witness.outdoorF }] : [],
   )
   const id = useId()
-  const rows = lanes.filter((l) => l.making.what === 'strip').length
+  const rows = lanes.filter((l) => l.does.what === 'strip').length
   return (
     <div className="relative select-none">
       <div className="flex gap-1.5">
@@ -60,7 +60,7 @@ export function ProofStrip() {
         >
           {lanes.map((l) => (
             <div key={l.ref} style={{ height: step, lineHeight: `${step}px` }}>
-              {laneWords(l.making, rows)}
+              {laneWords(l.does, rows)}
             </div>
           ))}
         </div>
@@ -101,7 +101,7 @@ export function ProofStrip() {
                       data-lane={on}
                       className={cx(
                         'absolute inset-y-0',
-                        on === 'yes' && (lane.making.what === 'compressor' ? 'bg-live' : 'bg-ember'),
+                        on === 'yes' && (lane.does.what === 'compressor' ? 'bg-live' : 'bg-ember'),
                         on === 'no' && 'hatched border border-line',
                         on === 'unknown' && 'border-2 border-dotted border-ember',
                       )}
@@ -149,7 +149,7 @@ export function ProofStrip() {
         {lanes
           .map((l) => {
             const on = stretches.filter((s) => s.running[l.ref] === 'yes')
-            const name = makingWords(l.making)
+            const name = loadFunctionWords(l.does)
             if (!on.length) return `${name} is held off at every temperature.`
             return `${name} runs ${on.map((s) => `from ${s.from} to ${s.to}`).join(', ')} °F.`
           })

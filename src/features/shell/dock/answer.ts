@@ -17,8 +17,8 @@ export function answerLines(
   const first = on.length ? `On: ${on.map(lower).join(', ')}` : 'Nothing runs'
   const wanted = j.targets.find((t) => {
     if (solved.energised(t.ref)) return false
-    if (t.making.what === 'strip' || t.making.what === 'burner') return wantsBackup(j.situation.call)
-    return t.making.what === 'compressor' && !['off', 'fan', 'emergency'].includes(j.situation.call)
+    if (t.does.what === 'strip' || t.does.what === 'burner') return wantsBackup(j.situation.call)
+    return t.does.what === 'compressor' && !['off', 'fan', 'emergency'].includes(j.situation.call)
   })
   if (!wanted) return [first, '']
   const chain = chainOf(solved, wanted.ref)

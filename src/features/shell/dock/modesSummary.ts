@@ -1,4 +1,4 @@
-import { nth } from '@/core/sure'
+import { nth } from '@/core/assert'
 import type { Situation } from '@/core/situation'
 import type { Installation } from '@/core/installation'
 import { modeWords } from '@/words'

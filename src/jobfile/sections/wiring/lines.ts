@@ -31,7 +31,7 @@ export function addLines<J extends GearDoc & WiringDoc>(
   }
   if (found.length) return fail(...found)
   const given = new Map(wires.map((w) => [w.id, w]))
-  const kept = job.wires.map((w) => given.get(w.id) ?? w)
+  const old = job.wires.map((w) => given.get(w.id) ?? w)
   const fresh = wires.filter((w) => !job.wires.some((x) => x.id === w.id))
-  return done({ ...job, cables: all, wires: [...kept, ...fresh] })
+  return done({ ...job, cables: all, wires: [...old, ...fresh] })
 }

@@ -1,5 +1,6 @@
 import * as yup from 'yup'
-import { aboutOne, moveJob, smallBody, type Standing } from '@/server'
+import type { Shelf } from '@/jobfile'
+import { aboutOne, moveJob, smallBody } from '@/server'
 
 export const dynamic = 'force-dynamic'
 
@@ -12,7 +13,7 @@ const schema = yup
 
 /** Puts a job away, deletes it for thirty days, or brings it back. */
 export const PUT = aboutOne('job', async (id, request, { at, who }) => {
-  const body = await smallBody<{ to: Standing; who: string }>(request, schema)
+  const body = await smallBody<{ to: Shelf; who: string }>(request, schema)
   if (body instanceof Response) return body
   const { to } = body
   return (await moveJob(at, id, to, who ?? body.who)) ? Response.json({ id, to }) : null

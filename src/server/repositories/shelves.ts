@@ -1,14 +1,12 @@
+import type { Shelf } from '@/jobfile'
 import { tellChange } from '../changes'
 import type { Shop } from '../shop'
 import { inTransaction } from '../transaction'
 import { isGone } from './deletion'
-import { forgetJob } from './held'
-
-/** The list that a job is in: active, archived, or deleted for now. */
-export type Standing = 'here' | 'archived' | 'deleted'
+import { forgetJob } from './jobCache'
 
 /** Puts a job away, deletes it, or brings it back; false: there is none of that name. Its edits are taken wherever it stands. */
-export async function moveJob(at: Shop, id: string, to: Standing, who: string): Promise<boolean> {
+export async function moveJob(at: Shop, id: string, to: Shelf, who: string): Promise<boolean> {
   const { db, shop } = at
   return inTransaction(db, async (transaction) => {
     const change = {

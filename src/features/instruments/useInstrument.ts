@@ -12,7 +12,7 @@ const [GONE_MS, AGAIN_MS] = [5000, 1500]
  * @param point null: no point
  * @param since ISO time of the call; null: long ago
  */
-export function useHeld(point: Point | null, since: string | null): FromInstrument | null {
+export function useInstrument(point: Point | null, since: string | null): FromInstrument | null {
   const [shown, setShown] = useState<FromInstrument | null>(null)
   // A point is the same for as long as it says the same.
   const key = point && JSON.stringify(point)

@@ -5,7 +5,7 @@
 const onPage = new Map<string, string>()
 
 /** Value in local storage under a name; null: none. */
-export function kept(name: string): string | null {
+export function readStored(name: string): string | null {
   const here = onPage.get(name)
   if (here !== undefined) return here
   try {
@@ -15,7 +15,7 @@ export function kept(name: string): string | null {
   }
 }
 
-export function keep(name: string, text: string): void {
+export function writeStored(name: string, text: string): void {
   try {
     localStorage.setItem(name, text)
     onPage.delete(name)
@@ -24,7 +24,7 @@ export function keep(name: string, text: string): void {
   }
 }
 
-export function drop(name: string): void {
+export function removeStored(name: string): void {
   onPage.delete(name)
   try {
     localStorage.removeItem(name)
@@ -34,8 +34,8 @@ export function drop(name: string): void {
 }
 
 /** A kept value; null where there is none that can be read. */
-export function keptValue<T>(name: string): T | null {
-  const text = kept(name)
+export function readStoredValue<T>(name: string): T | null {
+  const text = readStored(name)
   if (text === null) return null
   try {
     return JSON.parse(text) as T

@@ -6,14 +6,14 @@ import { makeRef, settingValue, withSettings, type Installation, type Ref } from
 import { temperingContacts } from '../query'
 
 /** A single change for a second tape to compare with. */
-export type Otherwise =
+export type Variation =
   | { kind: 'setting'; at: Ref; intent: Intent; value: Value }
   | { kind: 'fault'; fault: SiteFault }
   /** Defrosts without backup, whatever is landed for them. */
   | { kind: 'cold' }
 
 /** Key of a change. */
-export const otherwiseKey = (o: Otherwise): string =>
+export const variationKey = (o: Variation): string =>
   o.kind === 'setting' ? `${o.at}=${String(o.value)}` : o.kind === 'fault' ? o.fault : o.kind
 
 /** Values to try for a setting: a list, or an amount more and less. */
@@ -45,7 +45,7 @@ export const takes = (setting: Setting, value: Value): boolean =>
       (!setting.range || (value >= setting.range[0] && value <= setting.range[1]))
 
 /** Changes to offer for a second tape: settings with another value that their device takes, and faults of a defrost. */
-export function otherwiseOf(inst: Installation): Otherwise[] {
+export function variationsOf(inst: Installation): Variation[] {
   const settings = inst.placed.flatMap((placed) =>
     placed.device.settings.flatMap((setting) => {
       const { intent } = setting
@@ -54,7 +54,7 @@ export function otherwiseOf(inst: Installation): Otherwise[] {
       const now = settingValue(placed, setting.id)
       return valuesOf(tried, now)
         .filter((v) => String(v) !== String(now) && takes(setting, v))
-        .map((value): Otherwise => ({
+        .map((value): Variation => ({
           kind: 'setting',
           at: makeRef(placed.ref, setting.id),
           intent,
@@ -63,11 +63,11 @@ export function otherwiseOf(inst: Installation): Otherwise[] {
     }),
   )
   const defrosts = modesOf(inst).some(({ mode }) => mode.states.some((s) => s.condition === 'defrost'))
-  const cold: Otherwise[] = temperingContacts(inst).length ? [{ kind: 'cold' }] : []
+  const cold: Variation[] = temperingContacts(inst).length ? [{ kind: 'cold' }] : []
   return [
     ...settings,
     ...cold,
-    ...(defrosts ? SITE_FAULTS : (['compressorDead'] as const)).map((fault): Otherwise => ({
+    ...(defrosts ? SITE_FAULTS : (['compressorDead'] as const)).map((fault): Variation => ({
       kind: 'fault',
       fault,
     })),
@@ -75,9 +75,9 @@ export function otherwiseOf(inst: Installation): Otherwise[] {
 }
 
 /** A job with that one thing otherwise, and what is then wrong at its site. */
-export function withOtherwise(
+export function withVariation(
   inst: Installation,
-  o: Otherwise,
+  o: Variation,
 ): { inst: Installation; fault: SiteFault | null } {
   switch (o.kind) {
     case 'setting':

@@ -6,7 +6,7 @@ import { DELETION_COLUMNS, deletionOf } from './deletion'
 import { loggedBetween, type Logged } from './logged'
 
 /** A job as this server last saw it: never believed without asking the database for its revision. */
-export interface Held {
+export interface CachedJob {
   version: number
   doc: Job
   /** null: it is not deleted. */
@@ -24,27 +24,27 @@ const MOST_HELD = 100
 const HELD_MS = 3_600_000
 const LOG_TAIL = 100
 
-const holder = globalThis as typeof globalThis & { gateCrossHeld?: LRUCache<string, Held> }
-const cache = (): LRUCache<string, Held> =>
-  (holder.gateCrossHeld ??= new LRUCache<string, Held>({ max: MOST_HELD, ttl: HELD_MS }))
+const holder = globalThis as typeof globalThis & { gateCrossHeld?: LRUCache<string, CachedJob> }
+const cache = (): LRUCache<string, CachedJob> =>
+  (holder.gateCrossHeld ??= new LRUCache<string, CachedJob>({ max: MOST_HELD, ttl: HELD_MS }))
 export const keyOf = ({ shop }: Shop, id: string): string => `${shop} ${id}`
 
 /** A job as it was last seen here, which somebody else may have moved on since. */
-export const heldJob = (at: Shop, id: string): Held | undefined => cache().get(keyOf(at, id))
+export const cachedJob = (at: Shop, id: string): CachedJob | undefined => cache().get(keyOf(at, id))
 export const forgetJob = (at: Shop, id: string): void => void cache().delete(keyOf(at, id))
 
 /** Holds a job as it stands now; of a long log the end. */
-export function holdJob(at: Shop, id: string, held: Held): void {
-  const over = held.log.length - 2 * LOG_TAIL
-  const cut = over > 0 ? held.log.length - LOG_TAIL : 0
-  const kept = cut ? { ...held, log: held.log.slice(cut), logFrom: held.logFrom + cut } : held
-  cache().set(keyOf(at, id), kept)
+export function cacheJob(at: Shop, id: string, job: CachedJob): void {
+  const over = job.log.length - 2 * LOG_TAIL
+  const cut = over > 0 ? job.log.length - LOG_TAIL : 0
+  const bounded = cut ? { ...job, log: job.log.slice(cut), logFrom: job.logFrom + cut } : job
+  cache().set(keyOf(at, id), bounded)
 }
 
 /** A job as it stands in the database: its document, and what the log has after it. null: there is none of that name. */
-export async function freshJob(at: Shop, id: string): Promise<Held | null> {
+export async function freshJob(at: Shop, id: string): Promise<CachedJob | null> {
   const { db, shop } = at
-  const known = heldJob(at, id)
+  const known = cachedJob(at, id)
   if (known) {
     const row = await db.jobs.findOne({ where: { shop, id }, attributes: ['version', ...DELETION_COLUMNS] })
     if (!row) {
@@ -64,7 +64,7 @@ export async function freshJob(at: Shop, id: string): Promise<Held | null> {
           doc: after(id, known.doc, since),
           log: [...known.log, ...since],
         }
-        holdJob(at, id, next)
+        cacheJob(at, id, next)
         return next
       }
     }
@@ -78,7 +78,7 @@ export async function freshJob(at: Shop, id: string): Promise<Held | null> {
   const logFrom = Math.max(0, Math.min(docRev, version - LOG_TAIL))
   const ops = await loggedBetween(at, id, logFrom, version)
   const stored = storedJob(row.doc)
-  const held = {
+  const job = {
     version,
     doc: after(
       id,
@@ -92,8 +92,8 @@ export async function freshJob(at: Shop, id: string): Promise<Held | null> {
     // An imported job has no log of the time before its import, so its log begins there.
     logFrom: ops[0] ? ops[0].version - 1 : version,
   }
-  holdJob(at, id, held)
-  return held
+  cacheJob(at, id, job)
+  return job
 }
 
 /** A document after some operations of its log: each was taken once, and is taken again. */

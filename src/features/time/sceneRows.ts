@@ -1,22 +1,28 @@
-import { ownText, readOwn, type OwnEvent, type OwnProblem, type OwnWhat } from '@/core/simulation'
+import {
+  customSceneText,
+  readCustomScene,
+  type SceneEvent,
+  type SceneProblem,
+  type SceneEventKind,
+} from '@/core/simulation'
 
 /** A line of a scene as it is typed. */
-export interface OwnRow {
+export interface SceneRow {
   at: string
-  what: OwnWhat
+  what: SceneEventKind
   value: string
 }
 
-const read = (row: OwnRow) => readOwn(`${row.at} ${row.what} ${row.value}`.trim())
+const read = (row: SceneRow) => readCustomScene(`${row.at} ${row.what} ${row.value}`.trim())
 
 /** Error in a line; null: none. */
-export function problemOf(row: OwnRow): OwnProblem['expected'] | null {
+export function problemOf(row: SceneRow): SceneProblem['expected'] | null {
   const found = read(row)
   return found.ok ? null : (found.problems[0]?.expected ?? null)
 }
 
 /** The lines that can be read, in the order of their times. */
-export const eventsOf = (rows: readonly OwnRow[]): OwnEvent[] =>
+export const eventsOf = (rows: readonly SceneRow[]): SceneEvent[] =>
   rows
     .flatMap((row) => {
       const found = read(row)
@@ -25,18 +31,18 @@ export const eventsOf = (rows: readonly OwnRow[]): OwnEvent[] =>
     .sort((a, b) => a.at - b.at)
 
 /** The lines of a written scene. */
-export function rowsOf(text: string): OwnRow[] {
-  const found = readOwn(text)
+export function rowsOf(text: string): SceneRow[] {
+  const found = readCustomScene(text)
   if (!found.ok) return []
   return found.value.map((e) => ({
-    at: ownText([e]).split(' ')[0] ?? '',
+    at: customSceneText([e]).split(' ')[0] ?? '',
     what: e.what,
     value: 'value' in e ? String(e.value) : '',
   }))
 }
 
 /** A custom scene's first entries: a cold evening, a warmer morning. */
-export const BEGINS: readonly OwnRow[] = [
+export const BEGINS: readonly SceneRow[] = [
   { at: '0:00', what: 'out', value: '30' },
   { at: '0:00', what: 'set', value: '66' },
   { at: '2:00', what: 'out', value: '20' },

@@ -1,9 +1,9 @@
 import { Circuit } from '../circuit'
 import { demoSeen } from '../../../tests/helpers/seen'
-import { ownText, readOwn, sceneInput, simulate, type OwnEvent } from '.'
+import { customSceneText, readCustomScene, sceneInput, simulate, type SceneEvent } from '.'
 
-const read = (text: string): OwnEvent[] => {
-  const found = readOwn(text)
+const read = (text: string): SceneEvent[] => {
+  const found = readCustomScene(text)
   if (!found.ok) throw new Error(JSON.stringify(found.problems))
   return found.value
 }
@@ -12,7 +12,7 @@ describe('a scene of one’s own', () => {
   it('is written and read back, on one line or on several', () => {
     const text =
       '0:00 out 28; 0:00 set 70; 1:00 set 72.5; 2:00 power off; 2:20 power on; 3:05 system emergency; 4:00 fault lowCharge; 5:00 fault none; 6:00 end'
-    expect(ownText(read(text))).toBe(text)
+    expect(customSceneText(read(text))).toBe(text)
     expect(read(text.replaceAll('; ', '\n'))).toEqual(read(text))
     expect(read('2:20 power on')).toEqual([{ at: 8400, what: 'power', value: 'on' }])
     expect(read('')).toEqual([])
@@ -35,7 +35,7 @@ describe('a scene of one’s own', () => {
     ['1:00 fault gremlin', 1, 'fault'],
     [Array.from({ length: 61 }, () => '0:00 set 70').join(';'), 61, 'events'],
   ])('%s is refused at its entry', (text, entry, expected) => {
-    const found = readOwn(text)
+    const found = readCustomScene(text)
     expect(found.ok ? null : found.problems.map((p) => [p.entry, p.expected])).toEqual([[entry, expected]])
   })
 

@@ -2,7 +2,7 @@ import { solutionOf, type Circuit, type Solved } from '@/core/circuit'
 import type { Situation } from '@/core/situation'
 
 /** An instant of a scene that is played: how the contacts stand, which no situation says. */
-export interface Moment {
+export interface SceneInstant {
   scene: string
   /** s. */
   at: number
@@ -15,20 +15,20 @@ export interface Moment {
   coils: Uint8Array
 }
 
-let moment: Moment | null = null
+let instant: SceneInstant | null = null
 
 /** The instant that the screen shows, while it shows one. */
-export const momentOf = (situation: Situation): Moment | null =>
-  moment?.situation === situation ? moment : null
+export const sceneInstantOf = (situation: Situation): SceneInstant | null =>
+  instant?.situation === situation ? instant : null
 
-export function keepMoment(next: Moment | null): void {
-  moment = next
+export function setSceneInstant(next: SceneInstant | null): void {
+  instant = next
 }
 
 /** The circuit at that instant: every contact as it stands there, slow ones too. null: the screen shows none, or of another wiring. */
 export function solvedAt(circuit: Circuit, situation: Situation): Solved | null {
-  const now = momentOf(situation)
+  const now = sceneInstantOf(situation)
   if (now?.closed.length !== circuit.net.contacts.length) return null
-  const outcome = circuit.settleHeld(situation, now.closed, now)
+  const outcome = circuit.settleWithContacts(situation, now.closed, now)
   return outcome.ok ? solutionOf(circuit, situation, outcome) : null
 }

@@ -3,7 +3,7 @@ import { dayF, type Progress } from './progress'
 import { testPlan } from './testPlan'
 
 /** How a test run stands: what a list of jobs says of it. */
-export interface RunStanding {
+export interface RunSummary {
   cards: number
   done: number
   failed: number
@@ -16,7 +16,7 @@ export interface RunStanding {
 }
 
 /** Progress of a test run; null: it has not begun. */
-export function runStanding(circuit: Circuit, progress: Progress): RunStanding | null {
+export function runSummary(circuit: Circuit, progress: Progress): RunSummary | null {
   if (!Object.keys(progress.cards).length) return null
   const plan = testPlan(circuit, dayF(progress))
   const marked = plan.map((card) => ({ card, state: progress.cards[card.id]?.state }))

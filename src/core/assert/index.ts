@@ -15,7 +15,7 @@ export function nth<T>(list: ArrayLike<T>, i: number): T {
  * Reads a map's value under a key.
  * @throws RangeError where there is none
  */
-export function under<K, V>(map: { get(key: K): V | undefined }, key: K): V {
+export function mustGet<K, V>(map: { get(key: K): V | undefined }, key: K): V {
   const found = map.get(key)
   if (found === undefined) throw new RangeError(`nothing under ${String(key)}`)
   return found
@@ -26,7 +26,7 @@ export function under<K, V>(map: { get(key: K): V | undefined }, key: K): V {
  * @param what what is missing otherwise
  * @throws TypeError where there is none
  */
-export function sure<T>(value: T | null | undefined, what: string): T {
+export function required<T>(value: T | null | undefined, what: string): T {
   if (value === null || value === undefined) throw new TypeError(`${what} is missing`)
   return value
 }

@@ -1,11 +1,11 @@
-import { nth } from '../sure'
+import { nth } from '../assert'
 import { makeRef, wireRef, type Installation, type JobSeen, type Ref, type Name } from '../installation'
 import {
   assignments,
   assume,
-  eachOtherwise,
+  oneChanged,
   unknownsOf,
-  usually,
+  usualValues,
   whichMatter,
   type Unknown,
 } from '../situation'
@@ -16,13 +16,13 @@ import type { Breach, Finding, JobRule, Rule, Undecided } from './rule'
  * Findings of the rules about equipment, wiring, settings and house, and rules that cannot be decided while something
  * is unknown.
  */
-export interface Standing {
+export interface JobRuleFindings {
   findings: Finding[]
   undecided: Undecided[]
 }
 
 /** A breach as a finding that stands in every situation. */
-export const standingFinding = (rule: Rule, b: Breach): Finding => ({
+export const jobFinding = (rule: Rule, b: Breach): Finding => ({
   rule: rule.id,
   code: b.code,
   severity: b.severity ?? rule.severity,
@@ -56,15 +56,15 @@ function everyUnknown(inst: Installation): Unknown[] {
 function rowsOf(inst: Installation, unknowns: readonly Unknown[]): Value[][] {
   const all = assignments(unknowns)
   if (all) return all
-  const usual = usually(inst, unknowns)
-  return [usual, ...eachOtherwise(unknowns, usual).map((o) => o.values)]
+  const usual = usualValues(inst, unknowns)
+  return [usual, ...oneChanged(unknowns, usual).map((o) => o.values)]
 }
 
 /**
  * Runs the job rules. An unknown setting is tried at each of its options (a number at both ends of its range and its
  * default). A breach at every value is a finding; one at some values is undecided and names the setting.
  */
-export function standingOf(seen: JobSeen, rules: readonly JobRule<string, string>[]): Standing {
+export function runJobRules(seen: JobSeen, rules: readonly JobRule<string, string>[]): JobRuleFindings {
   const applying = rules.filter((r) => r.applies(seen.inst))
   const unknowns = everyUnknown(seen.inst)
   const rows = unknowns.length ? rowsOf(seen.inst, unknowns) : [[]]
@@ -72,15 +72,15 @@ export function standingOf(seen: JobSeen, rules: readonly JobRule<string, string
     const inst = assume(seen.inst, unknowns, values)
     return applying.map((rule) => rule.find({ ...seen, inst }))
   })
-  const standing: Standing = { findings: [], undecided: [] }
+  const result: JobRuleFindings = { findings: [], undecided: [] }
   applying.forEach((rule, r) => {
     const keys = new Map<string, Breach>()
     for (const run of found) for (const b of nth(run, r)) if (!keys.has(keyOf(b))) keys.set(keyOf(b), b)
     for (const [key, breach] of keys) {
       const breaks = found.map((run) => nth(run, r).some((b) => keyOf(b) === key))
-      if (breaks.every(Boolean)) standing.findings.push(withWires(seen.inst, standingFinding(rule, breach)))
+      if (breaks.every(Boolean)) result.findings.push(withWires(seen.inst, jobFinding(rule, breach)))
       else
-        standing.undecided.push({
+        result.undecided.push({
           rule: rule.id,
           code: breach.code,
           unknown: whichMatter(unknowns, rows, breaks).map((u) => u.ref),
@@ -88,7 +88,7 @@ export function standingOf(seen: JobSeen, rules: readonly JobRule<string, string
         })
     }
   })
-  return standing
+  return result
 }
 
 const keyOf = (b: Breach): string => `${b.code}:${b.at}`

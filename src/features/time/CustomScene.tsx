@@ -1,14 +1,14 @@
 'use client'
 
 import { Plus, X } from 'lucide-react'
-import type { OwnWhat } from '@/core/simulation'
+import type { SceneEventKind } from '@/core/simulation'
 import { Button, Field, Input, Select, SelectField } from '@/ui'
 import { OWN_PROBLEM_WORDS, OWN_VALUE_WORDS, OWN_WHAT_WORDS } from '@/words'
-import { problemOf, type OwnRow } from './ownRows'
+import { problemOf, type SceneRow } from './sceneRows'
 
-const WHATS = Object.entries(OWN_WHAT_WORDS) as [OwnWhat, string][]
+const WHATS = Object.entries(OWN_WHAT_WORDS) as [SceneEventKind, string][]
 /** First entry of a line whose event is changed. */
-const FRESH: Record<OwnWhat, string> = {
+const FRESH: Record<SceneEventKind, string> = {
   set: '70',
   out: '30',
   system: 'emergency',
@@ -18,8 +18,14 @@ const FRESH: Record<OwnWhat, string> = {
 }
 
 /** A scene of one's own, line by line: when, what, and to what. */
-export function OwnScene({ rows, onRows }: { rows: readonly OwnRow[]; onRows: (rows: OwnRow[]) => void }) {
-  const put = (i: number, row: Partial<OwnRow>) =>
+export function CustomScene({
+  rows,
+  onRows,
+}: {
+  rows: readonly SceneRow[]
+  onRows: (rows: SceneRow[]) => void
+}) {
+  const put = (i: number, row: Partial<SceneRow>) =>
     onRows(rows.map((r, k) => (k === i ? { ...r, ...row } : r)))
   return (
     <fieldset className="mt-2" data-testid="own-scene">

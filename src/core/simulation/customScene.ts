@@ -8,7 +8,7 @@ import type { SimulationInput } from './simulate'
 import type { System, WallEvent } from './wall'
 
 /** An event of a custom scene, s from its start. */
-export type OwnEvent = { at: number } & (
+export type SceneEvent = { at: number } & (
   | { what: 'set'; value: number }
   | { what: 'out'; value: number }
   | { what: 'system'; value: System }
@@ -17,7 +17,7 @@ export type OwnEvent = { at: number } & (
   /** Ends the scene. */
   | { what: 'end' }
 )
-export type OwnWhat = OwnEvent['what']
+export type SceneEventKind = SceneEvent['what']
 
 const SYSTEMS: readonly System[] = ['heat', 'cool', 'emergency', 'off']
 /** h: the longest scene of one's own, and how long one goes on after its last event. */
@@ -29,7 +29,7 @@ const USUAL_OUTDOOR_F = 35
 const MOST_EVENTS = 60
 
 /** An error in a custom scene: the entry, and what was expected there. */
-export interface OwnProblem {
+export interface SceneProblem {
   /** From 1. */
   entry: number
   text: string
@@ -41,21 +41,21 @@ const clockOf = (s: number): string =>
   `${Math.floor(s / 3600)}:${String(Math.floor((s % 3600) / 60)).padStart(2, '0')}`
 
 /** A scene as text: "0:00 out 28; 1:00 set 72; 2:00 power off; 2:20 power on; 6:00 end". */
-export const ownText = (events: readonly OwnEvent[]): string =>
+export const customSceneText = (events: readonly SceneEvent[]): string =>
   events.map((e) => `${clockOf(e.at)} ${e.what}${'value' in e ? ` ${e.value}` : ''}`).join('; ')
 
 /** Reads a written scene; entries stand between semicolons or on lines of their own, in the order of their times. */
-export function readOwn(
+export function readCustomScene(
   text: string,
-): { ok: true; value: OwnEvent[] } | { ok: false; problems: OwnProblem[] } {
+): { ok: true; value: SceneEvent[] } | { ok: false; problems: SceneProblem[] } {
   const entries = text
     .split(/[;\n]/)
     .map((t) => t.trim())
     .filter(Boolean)
   if (entries.length > MOST_EVENTS)
     return { ok: false, problems: [{ entry: MOST_EVENTS + 1, text: '', expected: 'events' }] }
-  const problems: OwnProblem[] = []
-  const value: OwnEvent[] = []
+  const problems: SceneProblem[] = []
+  const value: SceneEvent[] = []
   entries.forEach((t, i) => {
     const found = readEntry(t)
     if (typeof found === 'string') return problems.push({ entry: i + 1, text: t, expected: found })
@@ -66,7 +66,7 @@ export function readOwn(
   return problems.length ? { ok: false, problems } : { ok: true, value }
 }
 
-function readEntry(text: string): OwnEvent | OwnProblem['expected'] {
+function readEntry(text: string): SceneEvent | SceneProblem['expected'] {
   const [, h, m, what, given] = /^(\d{1,3}):(\d{2})\s+([a-z]+)(?:\s+(\S+))?$/i.exec(text) ?? []
   if (h === undefined || Number(m) > 59 || Number(h) > HOURS.most)
     return /^\d{1,3}:\d{2}/.test(text) && h === undefined ? 'what' : 'time'
@@ -97,7 +97,11 @@ function readEntry(text: string): OwnEvent | OwnProblem['expected'] {
 }
 
 /** The input of a scene of one's own: what stands at its beginning is what is said for 0:00, else as usual. */
-export function ownInput(seen: JobSeen, events: readonly OwnEvent[], sampleEvery: number): SimulationInput {
+export function customSceneInput(
+  seen: JobSeen,
+  events: readonly SceneEvent[],
+  sampleEvery: number,
+): SimulationInput {
   const indoor = houseValue(seen.house, 'indoorF') ?? DEFAULT_INDOOR_F
   const first = (what: 'set' | 'out'): number | undefined => {
     const e = events.find((x) => x.what === what)

@@ -2,7 +2,7 @@
  * Values derived from an owner (a circuit, a solution), each computed once. They belong to the owner and go with it;
  * two owners never share.
  */
-export class Kept<Owner> {
+export class DerivedCache<Owner> {
   private readonly done = new Map<(owner: Owner) => unknown, unknown>()
 
   constructor(private readonly owner: Owner) {}

@@ -1,0 +1,1 @@
+export { DerivedCache } from './DerivedCache'

@@ -1,1 +1,0 @@
-export { Kept } from './Kept'
