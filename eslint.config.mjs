@@ -1,6 +1,7 @@
 import next from 'eslint-config-next'
 import prettier from 'eslint-config-prettier'
 import tseslint from 'typescript-eslint'
+import deviceKinds from './scripts/lint/deviceKinds.mjs'
 
 const TYPED = ['src/**/*.ts', 'src/**/*.tsx', 'tests/**/*.ts', 'scripts/**/*.ts']
 
@@ -40,6 +41,13 @@ const config = [
     files: ['src/**/*.ts', 'src/**/*.tsx'],
     ignores: ['src/**/*.test.ts', 'src/**/*.test.tsx', 'src/core/circuit/**', 'src/core/simulation/**'],
     rules: { '@typescript-eslint/no-non-null-assertion': 'error' },
+  },
+  {
+    // Only a kind's own row knows its name. The reasons of `explain` still use names.
+    files: ['src/**/*.ts', 'src/**/*.tsx'],
+    ignores: ['src/**/*.test.ts', 'src/**/*.test.tsx', 'src/core/equipment/kinds/**', 'src/core/explain/**'],
+    plugins: { gatecross: deviceKinds },
+    rules: { 'gatecross/no-device-kind': 'error' },
   },
   {
     // Playwright's fixtures call a function named `use`, which is not a React hook.

@@ -6,9 +6,6 @@ import { root } from './prepare.mjs'
 const CODE = /\.(ts|tsx|mjs|cjs|js)$/
 const IS_TEST = /(^tests\/|\.test\.tsx?$)/
 const LONG_LINES = 80
-/** The folder that may name kinds of devices; it does not exist before the kinds have files of their own. */
-const KINDS_FOLDER = 'src/core/equipment/kinds/'
-const KINDS_LIST = 'src/core/equipment/kind.ts'
 
 /** `src/core/plan/plan.ts` is in `src/core`; what lies outside `src` is in its first folder. */
 function folderOf(path) {
@@ -31,10 +28,8 @@ export async function measureSource() {
   const paths = listed.stdout
     .split('\n')
     .filter((p) => CODE.test(p) || (/\.json$/.test(p) && p !== 'package-lock.json'))
-  const kinds = literalsIn(ts, parse(ts, KINDS_LIST))
   const folders = {}
   const longFunctions = []
-  const kindLiterals = {}
   for (const path of paths.sort()) {
     const source = parse(ts, path)
     const isTest = IS_TEST.test(path)
@@ -42,19 +37,15 @@ export async function measureSource() {
     const own = ((folders[folderOf(path)] ??= {})[sort] ??= { files: 0, lines: 0, nodes: 0 })
     own.files++
     own.lines += source.getLineStarts().length - 1
-    let literals = 0
     const visit = (node) => {
       own.nodes++
       if (sort === 'code' && isFunction(ts, node)) {
         const lines = linesOf(source, node)
         if (lines > LONG_LINES) longFunctions.push(`${path}:${lineOf(source, node)} ${nameOf(node)} ${lines}`)
       }
-      if (ts.isStringLiteral(node) && kinds.has(node.text)) literals++
       ts.forEachChild(node, visit)
     }
     ts.forEachChild(source, visit)
-    const isBound = path.startsWith('src/') && path !== KINDS_LIST && !path.startsWith(KINDS_FOLDER)
-    if (sort === 'code' && isBound && literals) kindLiterals[path] = literals
   }
   const total = (key, sort) => Object.values(folders).reduce((sum, f) => sum + (f[sort]?.[key] ?? 0), 0)
   return {
@@ -65,10 +56,7 @@ export async function measureSource() {
       ]),
     ),
     folders,
-    kindLiterals: {
-      count: Object.values(kindLiterals).reduce((a, b) => a + b, 0),
-      inFiles: Object.keys(kindLiterals).length,
-    },
+    kindLiterals: await kindLiterals(),
     longFunctions,
   }
 }
@@ -85,14 +73,32 @@ function parse(ts, path) {
   )
 }
 
-function literalsIn(ts, source) {
-  const found = new Set()
-  const visit = (node) => {
-    if (ts.isStringLiteral(node)) found.add(node.text)
-    ts.forEachChild(node, visit)
-  }
-  visit(source)
-  return found
+/** Literals that name a device kind outside `equipment/kinds`, tests aside, and the number of files that have one. */
+async function kindLiterals() {
+  const [{ ESLint }, { default: tseslint }, { default: deviceKinds }] = await Promise.all([
+    import('eslint'),
+    import('typescript-eslint'),
+    import('../lint/deviceKinds.mjs'),
+  ])
+  const lint = new ESLint({
+    cwd: root,
+    overrideConfigFile: true,
+    overrideConfig: {
+      files: ['src/**/*.ts', 'src/**/*.tsx'],
+      ignores: ['src/**/*.test.ts', 'src/**/*.test.tsx', 'src/core/equipment/kinds/**'],
+      languageOptions: {
+        parser: tseslint.parser,
+        parserOptions: { projectService: true, tsconfigRootDir: root },
+      },
+      linterOptions: { reportUnusedDisableDirectives: 'off' },
+      plugins: { gatecross: deviceKinds },
+      rules: { 'gatecross/no-device-kind': 'error' },
+    },
+  })
+  const found = (await lint.lintFiles(['src'])).map(
+    ({ messages }) => messages.filter((m) => m.ruleId === 'gatecross/no-device-kind').length,
+  )
+  return { count: found.reduce((a, b) => a + b, 0), inFiles: found.filter(Boolean).length }
 }
 
 const isFunction = (ts, node) =>

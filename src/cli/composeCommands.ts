@@ -186,7 +186,7 @@ const serviceVolts = (feed: Device): number =>
 
 /** Kits plugged in, and a circuit for each piece of line-voltage gear that has none. */
 function lineWork(job: Job, library: string): Checked<Operation[]> {
-  const feeds = libraryDevices(library, 'feed')
+  const feeds = libraryDevices(library, 'feedsLine')
   const of = (terminal: string) =>
     feeds
       .filter((d) => d.terminals.some((t) => t.id === terminal))

@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import type { Device, DeviceKind } from '@/core/equipment'
+import { hasTrait, type Device, type Trait } from '@/core/equipment'
 import {
   checkJob,
   cut,
@@ -42,19 +42,19 @@ export function findDevice(named: string, library: string): Checked<Device> {
   return parseDevice(text)
 }
 
-/** Every device of one kind in the library; what cannot be read is left out. */
-export const libraryDevices = (library: string, kind: DeviceKind): Device[] =>
+/** Every device of the library with a trait; what cannot be read is left out. */
+export const libraryDevices = (library: string, trait: Trait): Device[] =>
   readdirSync(library)
-    .filter((f) => f.endsWith('.json') && isOfKind(textOf(join(library, f)), kind))
+    .filter((f) => f.endsWith('.json') && hasTraitIn(textOf(join(library, f)), trait))
     .flatMap((f) => {
       const found = findDevice(join(library, f), library)
       return found.ok ? [found.value] : []
     })
 
 /** Asked before a file is checked whole, which takes a hundred times as long. */
-function isOfKind(text: string | null, kind: DeviceKind): boolean {
+function hasTraitIn(text: string | null, trait: Trait): boolean {
   try {
-    return (JSON.parse(text ?? '') as { kind?: unknown }).kind === kind
+    return hasTrait(JSON.parse(text ?? '') as { kind: string }, trait)
   } catch {
     return false
   }

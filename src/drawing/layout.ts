@@ -1,34 +1,10 @@
 import { nth, mustGet, required } from '@/core/assert'
 import { type Target, targetsOf } from '@/core/query'
-import type { DeviceKind, Terminal } from '@/core/equipment'
+import { KINDS, type Terminal } from '@/core/equipment'
 import { makeRef, type Cable, type Installation, type Placed, type Ref, type Wire } from '@/core/installation'
 
 /** Sizes of the bench drawing, px. Everything is placed by arithmetic, so that nothing shifts. */
 export const SIZE = { column: 134, gap: 142, row: 32, head: 28, load: 24, apart: 14, margin: 22 }
-
-const COLUMN: Record<DeviceKind, number> = {
-  thermostat: 0,
-  zonePanel: 0,
-  humidifier: 0,
-  fuelKit: 0,
-  leakSensor: 1,
-  airHandler: 1,
-  furnace: 1,
-  packagedUnit: 2,
-  transformer: 1,
-  relay: 1,
-  sender: 0,
-  receiver: 1,
-  airThermostat: 1,
-  floatSwitch: 1,
-  splice: 1,
-  stripKit: 1,
-  outdoorUnit: 2,
-  outdoorThermostat: 2,
-  lineMonitor: 2,
-  outdoorSensor: 2,
-  feed: -1,
-}
 
 export interface Panel {
   placed: Placed
@@ -54,8 +30,8 @@ export function layOut(all: Placed[]): BenchLayout {
   const panels: Panel[] = []
   const at: BenchLayout['at'] = new Map()
   for (const placed of all) {
-    const column = COLUMN[placed.device.kind]
-    if (column < 0) continue
+    const { column } = KINDS[placed.device.kind]
+    if (column === null) continue
     const low = placed.device.terminals.filter((t) => t.side === 'low')
     const x = SIZE.margin + column * (SIZE.column + SIZE.gap)
     const y = nth(heights, column)

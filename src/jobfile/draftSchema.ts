@@ -1,6 +1,6 @@
 import * as yup from 'yup'
-import { FIELDS, freshDraft } from '@/core/deviceBuilder'
-import { CALLS, DRAFT_KINDS } from '@/core/equipment'
+import { freshDraft } from '@/core/deviceBuilder'
+import { CALLS, DRAFT_KINDS, FORMS } from '@/core/equipment'
 import { id, optional, shape, once } from './schemaKit'
 
 /** The largest number that any field of a device form takes: BTU/h of a burner. */
@@ -8,7 +8,7 @@ const MOST = 400_000
 
 /** Schema of a choice, for any kind of device. */
 const options = new Map<string, string[]>()
-for (const f of Object.values(FIELDS).flat())
+for (const f of Object.values(FORMS).flat())
   if (f.takes === 'choice') options.set(f.key, [...(options.get(f.key) ?? []), ...f.options])
 
 /** Fields that hold one plain value, as a fresh draft of any kind has them. */

@@ -1,4 +1,4 @@
-import type { DeviceKind } from '@/core/equipment'
+import { DEVICE_KINDS, hasTrait, KINDS } from '@/core/equipment'
 import { runSummary, type RunSummary } from '@/core/startup'
 import {
   factorsSentence,
@@ -14,16 +14,10 @@ import { line, type Line, type Section, type Tone } from './paper'
 import type { PaperInput } from './paperInput'
 import type { Speech } from './speech'
 
-/** Kinds that identify a house; feeds, splices and small controls are on later pages. */
-const SHOWN: readonly DeviceKind[] = [
-  'outdoorUnit',
-  'packagedUnit',
-  'airHandler',
-  'furnace',
-  'stripKit',
-  'thermostat',
-  'fuelKit',
-]
+/** Kinds that identify a house, from outdoors to the wall; feeds, splices and small controls are on later pages. */
+const SHOWN = DEVICE_KINDS.filter((kind) => hasTrait({ kind }, 'onGlance')).sort(
+  (a, b) => (KINDS[b].column ?? 0) - (KINDS[a].column ?? 0),
+)
 /** Lines of what is open that one page holds; the rest is counted. */
 const MOST_OPEN = 14
 

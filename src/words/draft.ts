@@ -1,5 +1,5 @@
-import { OFFERED, type Bank, type DraftChange, type DraftField, type PlainKey } from '@/core/deviceBuilder'
-import type { DeviceDraft, DraftKind, DraftRow } from '@/core/equipment'
+import { OFFERED, type Bank, type DraftChange } from '@/core/deviceBuilder'
+import type { DeviceDraft, DraftField, DraftKind, DraftRow, PlainKey } from '@/core/equipment'
 import { CALL_WORDS } from './names'
 import { figure } from './numbers'
 

@@ -1,5 +1,5 @@
 import type { Effect, EffectKind, Failure } from '@/core/failures'
-import { leaves } from '@/core/equipment'
+import { hasTrait, leaves } from '@/core/equipment'
 import { placedByRef, splitRef, type Installation } from '@/core/installation'
 import { unknownsOf } from '@/core/situation'
 import { lower, refWords } from './names'
@@ -52,9 +52,8 @@ function protectionTest(inst: Installation, { at }: Failure): string {
   const part = device?.parts.find((x) => x.id === id)
   const isLowGas =
     part?.kind === 'contact' && leaves(part.driver).some((l) => 'condition' in l && l.condition === 'noGas')
-  const kind = device?.kind
-  if (kind === 'floatSwitch') return 'Test it with water in the pan (Startup).'
-  if (kind === 'leakSensor') return 'Test it by the manufacturer’s method (Startup).'
+  if (hasTrait(device, 'feelsWater')) return 'Test it with water in the pan (Startup).'
+  if (hasTrait(device, 'feelsLeak')) return 'Test it by the manufacturer’s method (Startup).'
   if (isLowGas) return 'Test it with the gas valve closed (Startup).'
   return 'Test it only by the manufacturer’s procedure.'
 }

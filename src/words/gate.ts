@@ -1,4 +1,4 @@
-import type { ModeCondition } from '@/core/equipment'
+import { hasTrait, type ModeCondition } from '@/core/equipment'
 import type { ChainBecause, ChainGate, GateChain } from '@/core/explain'
 import { placedByRef, splitRef, type Installation, type Placed } from '@/core/installation'
 import { CALL_WORDS, gateName, lower, refWords } from './names'
@@ -63,7 +63,7 @@ function becauseWords(inst: Installation, gate: ChainGate, b: ChainBecause): str
     case 'samePole': {
       if (b.swapped)
         return `R and C are swapped at the ${lower(placedByRef(inst, splitRef(b.swapped).placed)?.label ?? 'thermostat')}: both ends stand at ${b.side === 'hot' ? 'the hot side' : 'the common'}`
-      const isLine = placedByRef(inst, splitRef(b.pole).placed)?.device.kind === 'feed'
+      const isLine = hasTrait(placedByRef(inst, splitRef(b.pole).placed)?.device, 'feedsLine')
       const side = isLine ? 'one leg' : b.side === 'hot' ? 'R' : 'the common'
       const astray = b.astray ? `, and so does ${refWords(inst, b.astray)}` : ''
       return `Both ends stand at ${side} of the same supply${astray}: no volts between them`

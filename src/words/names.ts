@@ -1,6 +1,13 @@
 import { nth } from '@/core/assert'
 import type { Target } from '@/core/query'
-import type { DeviceKind, BlowerSpeed, Call, Gate, LoadFunction } from '@/core/equipment'
+import {
+  hasTrait,
+  type DeviceKind,
+  type BlowerSpeed,
+  type Call,
+  type Gate,
+  type LoadFunction,
+} from '@/core/equipment'
 import {
   placedByRef,
   splitRef,
@@ -102,7 +109,8 @@ export function refWords(inst: Installation, ref: Name): string {
   const placed = placedByRef(inst, p)
   if (!placed) return ref
   const terminal = terminalOf(inst, ref)?.terminal
-  if (terminal) return placed.device.kind === 'splice' ? placed.label : `${placed.label} ${terminal.label}`
+  if (terminal)
+    return hasTrait(placed.device, 'joinsWires') ? placed.label : `${placed.label} ${terminal.label}`
   const part = placed.device.parts.find((x) => x.id === id)
   if (part?.kind === 'load') return part.does ? loadFunctionWords(part.does) : (part.label ?? id)
   if (part?.kind === 'contact') return part.label ? `${placed.label}: ${part.label}` : GATE_WORDS[part.gate]
@@ -122,7 +130,7 @@ export function gateName(inst: Installation, at: Ref): string {
   // A breaker's poles are one thing to a person; which circuit it is matters more.
   if (part.gate === 'breaker') return `Breaker, ${lower(placed.label)}`
   // Every relay has the same contacts: the relay's name matters as much.
-  if (placed.device.kind === 'relay' && part.label) return `${placed.label}, ${lower(part.label)}`
+  if (hasTrait(placed.device, 'isolates') && part.label) return `${placed.label}, ${lower(part.label)}`
   if (part.gate === 'thermostat') return `${placed.label} ${part.label ?? ''}`.trim()
   return part.label ?? GATE_WORDS[part.gate]
 }

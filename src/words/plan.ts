@@ -1,4 +1,5 @@
-import type { DeviceKind } from '@/core/equipment'
+import type { Trait } from '@/core/equipment'
+import { having } from '@/core/query'
 import { makeRef, type Installation } from '@/core/installation'
 import type { Unmet, Difference, Plan, PlanSetting, PlanWhy, Remedy } from '@/core/plan'
 import { valueAtText } from './intents'
@@ -67,12 +68,12 @@ const REMEDY_WORDS: Record<Remedy, string> = {
 
 /** Parts that the job lacks and that would save a conductor, the one that gives up least first. */
 function wouldHelp(inst: Installation, plan: Plan): string[] {
-  const has = (kind: DeviceKind) => inst.placed.some((p) => p.device.kind === kind)
+  const has = (trait: Trait) => having(inst, trait).length > 0
   return [
-    ...(has('sender') && has('receiver')
+    ...(has('sendsOnPair') && has('receivesOnPair')
       ? []
       : ['Or add a call sender and receiver to the job: they put two calls on one conductor.']),
-    ...(plan.short.length && !has('relay') && !plan.gaveUp.includes('tieFan')
+    ...(plan.short.length && !has('isolates') && !plan.gaveUp.includes('tieFan')
       ? ['Or add a relay to the job: at the indoor unit it runs the blower without G.']
       : []),
   ]

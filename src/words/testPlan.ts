@@ -1,3 +1,4 @@
+import { hasTrait } from '@/core/equipment'
 import type { Ref } from '@/core/installation'
 import { placedByRef, splitRef, type Installation } from '@/core/installation'
 import type { CardState, OutdoorLook, TestCard, TestStep, Today } from '@/core/startup'
@@ -27,7 +28,7 @@ const deviceWords = (inst: Installation, at: Ref): string => {
 
 /** Whether the outdoor temperature of this device comes from a feed: its own place says nothing of the weather. */
 const isFeed = (inst: Installation, at: string): boolean =>
-  placedByRef(inst, splitRef(at).placed)?.device.kind !== 'outdoorSensor'
+  !hasTrait(placedByRef(inst, splitRef(at).placed)?.device, 'sensesOutdoors')
 
 /** Title of a card: "First-stage heating", "Changeover to the furnace below 35 °F, on its other side". */
 export function cardTitle(inst: Installation, card: TestCard): string {

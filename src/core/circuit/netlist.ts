@@ -1,4 +1,11 @@
-import { EARTH, type ContactPart, type LoadPart, type SourcePart, type TransformerPart } from '../equipment'
+import {
+  hasTrait,
+  EARTH,
+  type ContactPart,
+  type LoadPart,
+  type SourcePart,
+  type TransformerPart,
+} from '../equipment'
 import {
   makeRef,
   quantity,
@@ -187,7 +194,7 @@ export function layDevices(all: readonly Placed[]): Netlist {
 function isBoard({ device }: Placed, part: LoadPart): boolean {
   const role = (id: string) => device.terminals.find((t) => t.id === id)?.role
   const ends = [role(part.a), role(part.b)]
-  return device.kind !== 'thermostat' && ends.includes('R') && ends.includes('C')
+  return !hasTrait(device, 'onWall') && ends.includes('R') && ends.includes('C')
 }
 
 /** The node of a terminal or of earth; NaN for a point that is not there. */

@@ -2,7 +2,7 @@ import { designFOf, BTU_PER_KWH, loadAt, loadLineOf } from '../house'
 import { solve, type Circuit } from '../circuit'
 import { isHeatPumpHeating } from '../equipment'
 import type { JobSeen } from '../installation'
-import { aheadTargets, burnersOf, ofKind, serviceVolts } from '../query'
+import { aheadTargets, burnersOf, having, serviceVolts } from '../query'
 import { auxNeededKw, smallestKit } from './balance'
 import { callsOf, regionsOf } from '../situation'
 import { degF, type DegF } from '../units'
@@ -34,10 +34,10 @@ export function kitAdvice(seen: JobSeen, circuit: Circuit): KitAdvice | null {
   const line = loadLineOf(house, unit)
   const outdoorF = designFOf(house, climate)
   if (!line || outdoorF === undefined || burnersOf(inst).length > 0) return null
-  const handlers = ofKind(inst, 'airHandler', 'packagedUnit')
+  const handlers = having(inst, 'holdsStrips')
   const own = handlers.flatMap((p) => plateOf(seen, p).kits ?? []).map((k) => k.kilowatts)
   const listed = [...new Set(own.length ? own : USUAL_KW)].sort((a, b) => a - b)
-  const kit = ofKind(inst, 'stripKit', 'airHandler', 'packagedUnit')[0]
+  const kit = having(inst, 'addsStrips', 'holdsStrips')[0]
   const volts = kit ? serviceVolts(inst, kit.ref) : 240
   const advise = (needsKw: number) => ({
     needsKw,

@@ -7,7 +7,7 @@ import {
   aheadTargets,
   burnersOf,
   defrostStarts,
-  ofKind,
+  having,
   settingsWith,
   usualBackupCycles,
   USUAL_CYCLES,
@@ -73,8 +73,7 @@ function mergeRatings(own: readonly Rating[], read: readonly Rating[], inverter:
 const without = ({ cop: _, powerKw: __, ...rest }: Rating): Rating => rest
 
 /** The outdoor unit that makes the heat; the first of several. */
-const outdoorUnitOf = (inst: Installation): Placed | undefined =>
-  ofKind(inst, 'outdoorUnit', 'packagedUnit')[0]
+const outdoorUnitOf = (inst: Installation): Placed | undefined => having(inst, 'compresses')[0]
 
 /** COPs without capacities: those of units of its tons, by its own COPs. */
 function withUsualCapacity(plate: OutdoorUnitPlate): UnitCurve | null {
@@ -139,7 +138,7 @@ const LOW_VOLTS = 30
 
 /** kW of the blower: from its table at the speed that backup has, else the plate of the motor. */
 function blowerKwOf(seen: JobSeen): number {
-  for (const placed of ofKind(seen.inst, 'airHandler', 'furnace', 'packagedUnit')) {
+  for (const placed of having(seen.inst, 'movesAir')) {
     const rows = plateOf(seen, placed).blower ?? []
     const row = rows.find((r) => r.speed === 'heat' && r.watts) ?? rows.find((r) => r.watts)
     if (row?.watts) return row.watts / 1000
@@ -156,7 +155,7 @@ function blowerKwOf(seen: JobSeen): number {
 
 /** CFM at a static pressure along a blower's table, between its points; at the nearest beyond them. */
 export function tableCfm(seen: JobSeen, speed: 'low' | 'high'): number | null {
-  for (const placed of ofKind(seen.inst, 'airHandler', 'furnace', 'packagedUnit')) {
+  for (const placed of having(seen.inst, 'movesAir')) {
     const rows = (plateOf(seen, placed).blower ?? [])
       .filter((r) => r.speed === speed)
       .sort((a, b) => a.staticInWc - b.staticInWc)

@@ -1,4 +1,4 @@
-import type { Device, DeviceDraft, DeviceKind, DraftKind } from '../equipment'
+import { kindOfDraft, type Device, type DeviceDraft, type DraftKind } from '../equipment'
 import { airHandler } from './airHandler'
 import { storedDraft, OFFERED } from './draft'
 import { furnace } from './furnace'
@@ -18,9 +18,6 @@ const BUILDERS: Record<DraftKind, (d: Device, draft: DeviceDraft) => Device> = {
   switch: loneSwitch,
 }
 
-const kindOf = ({ kind, opens }: DeviceDraft): DeviceKind =>
-  kind !== 'switch' ? kind : opens === 'warm' ? 'outdoorThermostat' : 'floatSwitch'
-
 /**
  * A device file from a draft. The result is an ordinary device: it can be looked at, changed and shared like any other.
  * @param id of the new device, unused in the library that it goes into
@@ -31,7 +28,7 @@ export function buildDevice(draft: DeviceDraft, id: string): Device {
     format: 'gatecross.device',
     version: 2,
     id,
-    kind: kindOf(draft),
+    kind: kindOfDraft(draft),
     name: draft.name.trim() || 'Device of the house',
     fits: draft.model.trim() ? [draft.model.trim()] : [],
     about: 'Described on site by its terminals and behaviour; compare it with its own diagram.',

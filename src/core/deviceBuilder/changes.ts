@@ -1,5 +1,5 @@
-import type { Call, DeviceDraft, DraftRow } from '../equipment'
-import { fieldsOf, tellsRows, type DraftField } from './fields'
+import type { Call, DeviceDraft, DraftField, DraftRow } from '../equipment'
+import { fieldsOf, tellsRows } from './fields'
 
 /** A difference between a draft and the draft that it was started from. */
 export type DraftChange =

@@ -1,4 +1,5 @@
 import type { Duration, Device, DeviceDraft, Expr, Mode, Part, Setting } from '../equipment'
+import { asks } from './fields'
 import {
   all,
   any,
@@ -47,7 +48,7 @@ const OIL = { lights: 12, blowerOn: 45, blowerOff: 150, heats: 60, cools: 60, wa
 
 /** How long the blower runs on: a setting of the furnace, or what is usual. */
 const offDelay = (draft: DeviceDraft): Duration =>
-  draft.kind === 'furnace' && draft.delayMost > 0
+  asks(draft, 'delayMost') && draft.delayMost > 0
     ? { set: 'fanOffDelay' }
     : (draft.fuel === 'oil' ? OIL : GAS).blowerOff
 /** Mode of the air that leaves a burner: while it is hot a compressor must not start. */

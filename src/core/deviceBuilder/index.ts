@@ -1,6 +1,6 @@
 export { buildDevice } from './buildDevice'
 export { draftOf, freshDraft, OFFERED, outputsOf } from './draft'
-export { FIELDS, fieldsOf, tellsRows, type DraftField, type PlainKey } from './fields'
+export { fieldsOf, tellsRows } from './fields'
 export { bankTable, coilsAmong, rowsOn, type Bank } from './heaterRows'
 export { changesOf, type DraftChange } from './changes'
 export { timerTransitions } from './pieces'

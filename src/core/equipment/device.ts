@@ -5,18 +5,11 @@ import type { DeviceDraft } from './deviceDraft'
 import type { Demand } from './demand'
 import type { Profile } from './profile'
 import type { Part } from './part'
-import type { DeviceKind } from './kind'
-import type { Plate } from './plates'
+import type { DeviceKind } from './kinds'
+import type { Plate } from './plate'
+import type { TerminalRole } from './roles'
 import type { Transition } from './transition'
 import type { Value } from './value'
-
-/** Purpose of a terminal, in the trade's letters. It decides suggestions and usual colors, never the solution. */
-export const TERMINAL_ROLES = [
-  'R', 'C', 'G', 'Y1', 'Y2', 'O', 'B', 'OB', 'W1', 'W2', 'W3', 'AUX', 'E', 'L', 'S',
-  'switch', 'splice', 'line', 'harness', 'spare', 'bus', 'pair', 'LEAK', 'ground',
-  'zoneR', 'zoneC', 'zoneY1', 'zoneG', 'zoneOB', 'zoneW1',
-] as const // prettier-ignore
-export type TerminalRole = (typeof TERMINAL_ROLES)[number]
 
 /** A place where a conductor can be landed; also a node of the circuit. */
 export interface Terminal {

@@ -1,17 +1,6 @@
 import type { Call } from './call'
+import type { DraftKind } from './kinds/draftKind'
 import type { BlowerSpeed } from './part'
-
-/** The kinds of device that can be described by ticking terminals and behaviour. */
-export const DRAFT_KINDS = [
-  'thermostat',
-  'outdoorUnit',
-  'airHandler',
-  'stripKit',
-  'furnace',
-  'packagedUnit',
-  'switch',
-] as const
-export type DraftKind = (typeof DRAFT_KINDS)[number]
 
 /** A heater row as its label says: watts at 240 V, the terminal that brings it on, the line circuit that feeds it. */
 export interface DraftRow {

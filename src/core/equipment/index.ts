@@ -2,14 +2,12 @@ export { CALLS, isCooling, isHeatPumpHeating, wantsBackup, type Call } from './c
 export {
   profilesOf,
   INTENTS,
-  TERMINAL_ROLES,
   normalState,
   type Device,
   type Intent,
   type Mode,
   type Setting,
   type Terminal,
-  type TerminalRole,
 } from './device'
 export {
   breakpoints,
@@ -67,14 +65,21 @@ export {
   type ProfileStyle,
 } from './profile'
 export {
+  DEVICE_KINDS,
+  DRAFT_KINDS,
+  FORMS,
+  hasTrait,
+  kindOfDraft,
+  kindWith,
+  KINDS,
   PLATES,
-  SITE_FLAGS,
-  SITE_TEXTS,
-  type Plate,
-  type PlateField,
-  type OutdoorUnitPlate,
-  type Rating,
-  type SitePlate,
-} from './plates'
-export { DEVICE_KINDS, type DeviceKind } from './kind'
-export { DRAFT_KINDS, type DeviceDraft, type DraftKind, type DraftRow } from './deviceDraft'
+  type DeviceKind,
+  type DraftKind,
+  type Trait,
+} from './kinds'
+export type { OutdoorUnitPlate, Rating } from './kinds/outdoorUnit'
+export { SITE_FLAGS, SITE_TEXTS, type Plate, type SitePlate } from './plate'
+export { roleRow, rolesOf, TERMINAL_ROLES, type CallFamily, type TerminalRole } from './roles'
+export type { PlateField } from './plateField'
+export type { DraftField, PlainKey } from './draftField'
+export type { DeviceDraft, DraftRow } from './deviceDraft'

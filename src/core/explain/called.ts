@@ -1,6 +1,6 @@
 import { nth } from '../assert'
 import { GROUND, standsAt, type Solution } from '../circuit'
-import type { DeviceKind, TerminalRole } from '../equipment'
+import { roleRow, type DeviceKind, type TerminalRole } from '../equipment'
 import { makeRef, splitRef, type Placed, type Ref } from '../installation'
 import { isLanded } from '../query'
 import {
@@ -14,7 +14,6 @@ import {
   isRelayCoil,
   kindAt,
   leadsACall,
-  SWITCHED,
   SWITCHES,
   terminalAt,
   type Families,
@@ -146,7 +145,7 @@ function lastReached(solution: Solution, output: Output): Ref {
       !(next !== undefined && isRelayCoil(solution, next)) &&
       (role === undefined ||
         role === 'splice' ||
-        (role === 'switch' && SWITCHED.some((r) => familyOf(r) === output.family)) ||
+        (role === 'switch' && FAMILIES[output.family]?.some((r) => roleRow(r).passesSwitch)) ||
         familyOf(role) === output.family)
     // Through a relay to R it is no call any more, wherever that leads.
     if (role === 'R' && kindAt(solution, last) === 'relay') return output.ref

@@ -1,19 +1,13 @@
 import { nth } from '../assert'
 import { GROUND, type Solution } from '../circuit'
-import type { Device, DeviceKind, Terminal, TerminalRole } from '../equipment'
+import { rolesOf, type Device, type DeviceKind, type Terminal, type TerminalRole } from '../equipment'
 import { placedByRef, splitRef, type Ref } from '../installation'
 import { layoutOf } from './layout'
 
 /** Terminals that stand for one thing called: an output of one of them belongs on an input of another. */
-export const FAMILIES: readonly (readonly TerminalRole[])[] = [
-  ['AUX', 'W1', 'W2', 'W3', 'E', 'zoneW1'],
-  ['Y1', 'zoneY1'],
-  ['Y2'],
-  ['G', 'zoneG'],
-  ['O', 'B', 'OB', 'zoneOB'],
-]
-/** Calls that may pass a switch on their way: an outdoor thermostat, a float. A fan's or a valve's own wire passes none. */
-export const SWITCHED: readonly TerminalRole[] = ['AUX', 'Y1', 'Y2']
+export const FAMILIES: readonly (readonly TerminalRole[])[] = (
+  ['backup', 'compressor', 'secondStage', 'fan', 'valve'] as const
+).map(rolesOf)
 /** Kinds of calls, by their places in `FAMILIES`, that one thing may be meant for; null: any. */
 export type Families = readonly number[] | null
 

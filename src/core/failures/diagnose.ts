@@ -1,3 +1,4 @@
+import { hasTrait } from '../equipment'
 import { nth } from '../assert'
 import { Circuit, solve } from '../circuit'
 import { makeRef, terminalOf, type Installation, type Ref } from '../installation'
@@ -85,7 +86,7 @@ const cost = (p: MeterPoint & { far: number }): number =>
 /** Every terminal against its device's own common; every two line terminals of a device. */
 function pointsOf(inst: Installation): (MeterPoint & { far: number })[] {
   return inst.placed.flatMap((p) => {
-    const far = p.device.kind === 'thermostat' ? 0 : p.device.kind === 'outdoorUnit' ? 2 : 1
+    const far = hasTrait(p.device, 'onWall') ? 0 : hasTrait(p.device, 'outdoorHalf') ? 2 : 1
     const low = p.device.terminals.filter((t) => t.side === 'low')
     const common = low.find((t) => t.role === 'C')
     const line = p.device.terminals.filter((t) => t.side === 'line')

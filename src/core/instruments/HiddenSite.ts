@@ -18,7 +18,7 @@ import { conditionsOf, type Situation } from '../situation'
 import { asOhms, type Ohms } from '../units'
 import { SOUND, type Physics, type SiteFault } from './fault'
 import { NATURES, seedOf, shown, type Instrument } from './instrument'
-import { fireShare, fullFire, plateOfKind, steadyOf, thermistorOhms, type Steady } from './plant'
+import { fireShare, fullFire, plateHaving, steadyOf, thermistorOhms, type Steady } from './plant'
 import type { Point, Quantity } from './point'
 import { SiteAir, TAU } from './SiteAir'
 
@@ -260,7 +260,7 @@ export class HiddenSite {
   private motor({ at, quantity }: Point, s: Solution): number | null {
     const steady = steadyOf(s, this.physics)
     const { pumping, charge, airShare, capacitor } = this.physics
-    const unit = plateOfKind(this.inst, 'outdoorUnit', 'packagedUnit')
+    const unit = plateHaving(this.inst, 'compresses')
     if (quantity === 'compressorAmps') {
       const rated = unit.compressorRla ?? 14
       if (!steady.compressor) return 0
@@ -289,8 +289,8 @@ export class HiddenSite {
 
   private other(point: Point, air: Steady): number | null {
     const p = this.physics
-    const unit = plateOfKind(this.inst, 'outdoorUnit', 'packagedUnit')
-    const furnace = plateOfKind(this.inst, 'furnace', 'packagedUnit')
+    const unit = plateHaving(this.inst, 'compresses')
+    const furnace = plateHaving(this.inst, 'burns')
     const own = placedByRef(this.inst, splitRef(point.at).placed)
     const plate = own?.device.plate ?? {}
     const isLp =

@@ -5,7 +5,7 @@ import { frostDrop, frostOver, melt, standStill, toward, ESTIMATES, type Coil } 
 import { conditionsOf, type Situation } from '../situation'
 import type { DemandCause, World } from '../time'
 import type { Physics } from './fault'
-import { plateOfKind, steadyOf, TON, type Steady } from './plant'
+import { plateHaving, steadyOf, TON, type Steady } from './plant'
 
 /** s of a step: a defrost is over in minutes. */
 const STEP = { defrost: 2, else: 10 } as const
@@ -33,7 +33,7 @@ export class SiteAir implements World {
   ) {
     const { inst } = circuit
     const { outdoorF } = situation
-    this.tons = plateOfKind(inst, 'outdoorUnit', 'packagedUnit').tons ?? 3
+    this.tons = plateHaving(inst, 'compresses').tons ?? 3
     this.leavingF = physics.returnF
     // A forced defrost starts with a coil that was running.
     this.coil = conditionsOf(inst, situation).has('defrost')

@@ -1,3 +1,4 @@
+import { hasTrait } from '../equipment'
 import { failuresOf, type Failure } from '../failures'
 import type { Installation } from '../installation'
 import { draw } from './instrument'
@@ -88,8 +89,8 @@ export function physicsFaults(inst: Installation): SiteFault[] {
     [has('burner', 'gas'), 'lowInlet', { inlet: 0.55 }],
     [has('burner', 'oil'), 'lowPump', { nozzle: 0.8 }],
     [has('burner'), 'fireShortOfAir', { fireAir: 0.6 }],
-    [inst.placed.some((p) => p.device.kind === 'outdoorSensor'), 'sensorInTheSun', { sensorF: 9 }],
-    [inst.placed.some((p) => p.device.kind === 'outdoorThermostat'), 'switchOff', { switchF: 12 }],
+    [inst.placed.some((p) => hasTrait(p.device, 'sensesOutdoors')), 'sensorInTheSun', { sensorF: 9 }],
+    [inst.placed.some((p) => hasTrait(p.device, 'outdoorSwitch')), 'switchOff', { switchF: 12 }],
     [has('outdoorFan'), 'fanRunsOn', { fanRunsOn: true }],
   ]
   return list.flatMap(([is, name, change]) => (is ? [{ kind: 'physics' as const, name, change }] : []))

@@ -1,4 +1,4 @@
-import type { Plate } from '../equipment'
+import { hasTrait, type Plate, type Trait } from '../equipment'
 import type { Solution } from '../circuit'
 import { defaultOf, settingValue, type Installation } from '../installation'
 import { conditionsOf } from '../situation'
@@ -31,8 +31,9 @@ export interface Steady {
   share: number
 }
 
-export const plateOfKind = (inst: Installation, ...kinds: string[]): Plate =>
-  inst.placed.find((p) => kinds.includes(p.device.kind))?.device.plate ?? {}
+/** Plate of the first device of a kind with a trait; empty where there is none. */
+export const plateHaving = (inst: Installation, trait: Trait): Plate =>
+  inst.placed.find((p) => hasTrait(p.device, trait))?.device.plate ?? {}
 
 /** BTU/h of the heat pump at a temperature: a straight line through its ratings at 17 and 47 °F. */
 function capacityAt(plate: Plate, outdoorF: number, high: boolean): number {
@@ -53,8 +54,8 @@ export function steadyOf(solution: Solution, physics: Physics): Steady {
   const does = solution.running.flatMap((l) => (l.part.does ? [l.part.does] : []))
   const has = (what: string) => does.some((d) => d.what === what)
   const defrost = conditionsOf(inst, solution.situation).has('defrost')
-  const unit = plateOfKind(inst, 'outdoorUnit', 'packagedUnit')
-  const furnace = plateOfKind(inst, 'furnace', 'packagedUnit')
+  const unit = plateHaving(inst, 'compresses')
+  const furnace = plateHaving(inst, 'burns')
   const tons = unit.tons ?? 3
   const speeds = does.flatMap((d) => (d.what === 'blower' ? [d.speed ?? 'high'] : []))
   const high = does.some((d) => d.what === 'compressor' && d.stage === 2)

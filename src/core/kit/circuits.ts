@@ -1,4 +1,4 @@
-import type { Plate } from '../equipment'
+import { hasTrait, type Plate } from '../equipment'
 import type { CableRating } from '../house'
 import { splitRef, terminalOf, wireSize, type Installation, type Placed, type Ref } from '../installation'
 import { breakerOf, feedsOf, serviceVolts } from '../query'
@@ -55,7 +55,7 @@ export function lineCircuitsOf(
   rating: CableRating,
 ): LineCircuit[] {
   return inst.placed
-    .filter((p) => p.device.kind === 'feed')
+    .filter((p) => hasTrait(p.device, 'feedsLine'))
     .map((feed) => circuitOf(inst, plates, feed, rating))
     .filter((c) => c.feeds.length > 0)
 }
@@ -73,7 +73,7 @@ function circuitOf(
     [...rows.map((r) => r.ref), ...motors.map((m) => m.at)].map((r) => splitRef(r).placed),
   )
   const fed = [...drawing].flatMap((ref) => inst.placed.find((p) => p.ref === ref) ?? [])
-  const outdoor = fed.find((p) => p.device.kind === 'outdoorUnit')
+  const outdoor = fed.find((p) => hasTrait(p.device, 'outdoorHalf'))
   const elementsA = rows.reduce((sum, r) => sum + volts / r.ohms, 0)
   const motorsA = motors.reduce((sum, m) => sum + m.amps, 0)
   // With several circuits to one cabinet, the plate's figures are not for each of them.

@@ -1,4 +1,4 @@
-import type { Device, Unknowable, Value } from '../equipment'
+import { hasTrait, KINDS, type Device, type Unknowable, type Value } from '../equipment'
 import {
   makeRef,
   placedByRef,
@@ -125,8 +125,8 @@ export function withHarnessesRight(inst: Installation): Installation {
 
 /** Each strip kit on the air handler beside it. */
 function plugIn(job: Installation, land: Land): void {
-  for (const kit of job.placed.filter((p) => p.device.kind === 'stripKit')) {
-    const ah = job.placed.find((p) => p.device.kind === 'airHandler' && p.where === kit.where)
+  for (const kit of job.placed.filter((p) => hasTrait(p.device, 'addsStrips'))) {
+    const ah = job.placed.find((p) => hasTrait(p.device, 'takesKit') && p.where === kit.where)
     if (!ah) continue
     const id = `harness-${kit.ref}`
     if (job.cables.some((c) => c.id === id)) continue
@@ -153,12 +153,6 @@ function plugIn(job: Installation, land: Land): void {
   }
 }
 
-/** A: what is usual where no plate says what it may be; a kit's is made to fit its rows once they are wired. */
-function usualBreaker({ device: { kind } }: Placed): number {
-  if (kind === 'stripKit' || kind === 'packagedUnit') return 60
-  return kind === 'outdoorUnit' ? 40 : 15
-}
-
 /**
  * Breakers and conductors of new circuits that carry strips, by what they ask for: the conductors by the lower column, since
  * nobody has said yet what cable it is.
@@ -182,13 +176,13 @@ function feedAll(job: Installation, feeds: Feeds, land: Land): void {
     const ref = makeRef(p.ref, id)
     return job.wires.some((w) => {
       if (w.cable === null || (w.a !== ref && w.b !== ref)) return false
-      return p.device.kind === 'airHandler' || job.cables.find((c) => c.id === w.cable)?.kind === 'line'
+      return hasTrait(p.device, 'takesKit') || job.cables.find((c) => c.id === w.cable)?.kind === 'line'
     })
   }
   const made = new Set<string>()
   const gear = [...job.placed]
   // A kit is fed first; the air handler gets its line through the kit's harness.
-  gear.sort((a, b) => Number(b.device.kind === 'stripKit') - Number(a.device.kind === 'stripKit'))
+  gear.sort((a, b) => Number(hasTrait(b.device, 'addsStrips')) - Number(hasTrait(a.device, 'addsStrips')))
   let count = 0
   for (const p of gear) {
     for (const [hot, other] of [
@@ -202,7 +196,7 @@ function feedAll(job: Installation, feeds: Feeds, land: Land): void {
       const ref = `feed${String.fromCharCode(65 + count)}`
       made.add(ref)
       const device = other === 'N' ? feeds.onePole : feeds.twoPole
-      const amps = Number(p.device.plate.mocpA ?? usualBreaker(p))
+      const amps = Number(p.device.plate.mocpA ?? KINDS[p.device.kind].usualBreakerA)
       const breaker = device.settings.find((s) => s.id === 'breakerA')
       const rating = Math.min(breaker?.range?.[1] ?? amps, Math.max(breaker?.range?.[0] ?? amps, amps))
       job.placed.push({

@@ -1,6 +1,6 @@
-import { aheadTargets, defrostOutputs, hasBurner, makesHeatAhead, ofKind } from '../query'
+import { aheadTargets, defrostOutputs, hasBurner, makesHeatAhead, having } from '../query'
 import type { Placed, Ref } from '../installation'
-import { decided, first, term, terms } from './kinds'
+import { decided, firstWith, term, terms } from './kinds'
 import { compressorNets, inSeries, type Gear, type Through, type Requirements } from './gear'
 
 /** Backup heat, and Y as far as the backup decides what stands in it. */
@@ -19,7 +19,7 @@ function stripNets(requirements: Requirements, gear: Gear): void {
   const [w1, w2] = [term(indoor, 'W1'), term(indoor, 'W2')]
   const e = term(source, 'E')
   let aux = auxOf(source)
-  const lockout = first(inst, 'outdoorThermostat')
+  const lockout = firstWith(inst, 'outdoorSwitch')
   const packaged = indoor === outdoor
   const outs = packaged ? [] : defrostOutputs(outdoor)
   // Heat ahead of the coil holds the compressor off, which defrosts: it cannot temper the air meanwhile.
@@ -53,7 +53,7 @@ function stripNets(requirements: Requirements, gear: Gear): void {
 
 /** Whether anything stands on the second heat input: a kit of one row has nothing to bring on there. */
 const secondBank = ({ inst }: Gear): boolean => {
-  const kits = ofKind(inst, 'stripKit')
+  const kits = having(inst, 'addsStrips')
   const calls = (k: Placed) => k.device.terminals.filter((t) => t.side === 'low' && t.role !== 'C').length
   return !kits.length || kits.some((k) => calls(k) > 1)
 }
@@ -143,7 +143,7 @@ const FURNACE_COOLS_MIN = 5
  */
 function coolDown(requirements: Requirements, { inst }: Gear, decider: Placed): Through[] {
   if (aheadTargets(inst).length === 0) return []
-  const air = inSeries(first(inst, 'airThermostat'), 'airFirst')
+  const air = inSeries(firstWith(inst, 'feelsEnteringAir'), 'airFirst')
   if (air.length) return air
   const holdOff = decided(decider, 'furnaceHoldOff')
   if (holdOff) {
@@ -176,7 +176,7 @@ function fuelNets(requirements: Requirements, gear: Gear, y: Ref | undefined): v
       requirements.net('switch', [no, terms(indoor, 'switch')[1]], 'dryContact')
     }
   }
-  const kit = first(inst, 'fuelKit')
+  const kit = firstWith(inst, 'switchesFuel')
   if (practice.fuel === 'kit' && kit) {
     const [yIn, yOut] = terms(kit, 'Y1')
     const [wIn, wOut] = terms(kit, 'W1')
@@ -197,7 +197,7 @@ function fuelNets(requirements: Requirements, gear: Gear, y: Ref | undefined): v
     const relay = gear.relays.shift()
     if (relay) through.push(interlock(requirements, gear, relay, burn))
     else if (indoor !== outdoor) requirements.unmet.push('interlockMissing')
-    const air = inSeries(first(inst, 'airThermostat'), 'airFirst')
+    const air = inSeries(firstWith(inst, 'feelsEnteringAir'), 'airFirst')
     if (!air.length && indoor !== outdoor) requirements.unmet.push('airMissing')
     requirements.net('W1', [aux, burn])
     compressorNets(requirements, gear, y, [...through, ...air])
@@ -211,7 +211,7 @@ function fuelNets(requirements: Requirements, gear: Gear, y: Ref | undefined): v
     requirements.set(thermostat, 'backupStages', staged ? '2' : '1')
     if (staged) requirements.net('W2', [second, term(indoor, 'W2')])
     else oneStage(requirements, gear, burn)
-    if (!first(inst, 'outdoorSensor')) requirements.set(thermostat, 'outdoorSource', 'feed', 'sensor')
+    if (!firstWith(inst, 'sensesOutdoors')) requirements.set(thermostat, 'outdoorSource', 'feed', 'sensor')
     compressorNets(requirements, gear, y, coolDown(requirements, gear, thermostat))
   }
   emergency(requirements, { ...gear, practice: { ...practice, emergency: 'setting' } }, aux, true)

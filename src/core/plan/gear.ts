@@ -2,7 +2,7 @@ import { nth } from '../assert'
 import type { TerminalRole, Value } from '../equipment'
 import { makeRef, settingDef, type Installation, type Placed, type Ref } from '../installation'
 import { lowSpeedIsEnough } from '../query'
-import { decided, first, term, terms } from './kinds'
+import { decided, firstWith, term, terms } from './kinds'
 import type { Unmet, Net, PlanSetting, PlanWhy, WiringPractice } from './net'
 
 /** The devices of a job as a landing sees them. */
@@ -69,9 +69,9 @@ export function compressorNets(
     here = step.out
   }
   const late: Through[] = [
-    ...inSeries(first(inst, 'floatSwitch'), 'float'),
-    ...leakContact(first(inst, 'leakSensor')),
-    ...inSeries(first(inst, 'lineMonitor'), 'monitor'),
+    ...inSeries(firstWith(inst, 'feelsWater'), 'float'),
+    ...leakContact(firstWith(inst, 'feelsLeak')),
+    ...inSeries(firstWith(inst, 'watchesLine'), 'monitor'),
   ]
   let points = [here, indoor === outdoor ? undefined : term(indoor, 'Y1')]
   for (const step of late) {

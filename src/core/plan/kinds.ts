@@ -1,9 +1,10 @@
-import type { DeviceKind, TerminalRole } from '../equipment'
+import type { TerminalRole, Trait } from '../equipment'
+import { having } from '../query'
 import { makeRef, settingValue, type Installation, type Placed, type Ref } from '../installation'
 
-/** The first placed device of one of these kinds. */
-export const first = (inst: Installation, ...kinds: DeviceKind[]): Placed | undefined =>
-  inst.placed.find((p) => kinds.includes(p.device.kind))
+/** The first placed device of a kind with one of these traits. */
+export const firstWith = (inst: Installation, ...traits: Trait[]): Placed | undefined =>
+  having(inst, ...traits)[0]
 
 /** The first low-voltage terminal with one of these roles, looked for in the order given. */
 export function term(placed: Placed | undefined, ...roles: TerminalRole[]): Ref | undefined {

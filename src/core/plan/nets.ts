@@ -1,24 +1,24 @@
 import { nth } from '../assert'
-import type { TerminalRole } from '../equipment'
+import { hasTrait, type TerminalRole } from '../equipment'
 import type { Installation, Placed } from '../installation'
 import { aheadTargets, burnersOf, hasStrips, intentOf, kitWattsAt, usualBackupCycles } from '../query'
 import { backupNets } from './backup'
 import { inSeries, Requirements, type Gear } from './gear'
-import { decided, first, term, terms } from './kinds'
+import { decided, firstWith, term, terms } from './kinds'
 import type { WiringPractice } from './net'
 
 /** Nets that a job's equipment and the chosen practice require. */
 export function intendedNets(inst: Installation, practice: WiringPractice): Requirements {
   const requirements = new Requirements()
-  const thermostat = first(inst, 'thermostat')
-  const outdoor = first(inst, 'outdoorUnit', 'packagedUnit')
-  const indoor = first(inst, 'airHandler', 'furnace') ?? outdoor
+  const thermostat = firstWith(inst, 'onWall')
+  const outdoor = firstWith(inst, 'compresses')
+  const indoor = firstWith(inst, 'indoors') ?? outdoor
   if (!thermostat) requirements.unmet.push('noThermostat')
   if (!indoor || !outdoor) requirements.unmet.push('noEquipment')
   if (!thermostat || !indoor || !outdoor) return requirements
-  const panel = first(inst, 'zonePanel')
+  const panel = firstWith(inst, 'zones')
   const source = panel ?? thermostat
-  const relays = inst.placed.filter((p) => p.device.kind === 'relay')
+  const relays = inst.placed.filter((p) => hasTrait(p.device, 'isolates'))
   const gear: Gear = { inst, source, thermostat, indoor, outdoor, relays, practice }
   if (panel) zoneNets(requirements, thermostat, panel)
   powerNets(requirements, gear)
@@ -38,7 +38,7 @@ export function intendedNets(inst: Installation, practice: WiringPractice): Requ
       )
   if (bus) {
     // No call has a conductor of its own that it could open.
-    if (first(inst, 'outdoorThermostat')) requirements.unmet.push('switchOnBus')
+    if (firstWith(inst, 'outdoorSwitch')) requirements.unmet.push('switchOnBus')
   } else {
     requirements.net('G', [term(source, 'G'), term(indoor, 'G')])
     // A pair that talks over its bus sends the outdoor unit no call on a conductor.
@@ -109,7 +109,7 @@ function powerNets(requirements: Requirements, { source, thermostat, indoor, out
     [term(source, 'C'), term(indoor, 'C'), term(outdoor, 'C')],
     old ? 'oldCommon' : undefined,
   )
-  const humidifier = first(inst, 'humidifier')
+  const humidifier = firstWith(inst, 'humidifies')
   requirements.net('R', [term(indoor, 'R'), term(humidifier, 'R')])
   requirements.net('C', [term(indoor, 'C'), term(humidifier, 'C')])
 }
@@ -126,7 +126,7 @@ function valveNet(requirements: Requirements, { source, thermostat, indoor, outd
 }
 
 function sensorNets(requirements: Requirements, { inst, thermostat, indoor }: Gear): void {
-  const sensor = first(inst, 'outdoorSensor')
+  const sensor = firstWith(inst, 'sensesOutdoors')
   const pair = terms(thermostat, 'S')
   if (pair.length < 2) return
   if (!sensor) return
@@ -136,7 +136,7 @@ function sensorNets(requirements: Requirements, { inst, thermostat, indoor }: Ge
 }
 
 function accessoryNets(requirements: Requirements, { inst, indoor }: Gear): void {
-  const [leak] = inSeries(first(inst, 'leakSensor'), 'leak')
+  const [leak] = inSeries(firstWith(inst, 'feelsLeak'), 'leak')
   const input = term(indoor, 'LEAK')
   if (leak && input) {
     requirements.net('R', [term(indoor, 'R'), leak.in], 'leak')

@@ -1,5 +1,5 @@
 import type { Installation, Ref, Wire } from '../installation'
-import { ofKind } from '../query'
+import { having } from '../query'
 import type { TerminalRole } from '../equipment'
 import type { Requirements } from './gear'
 import type { Routing } from './routing'
@@ -37,7 +37,7 @@ export function planLanding(found: Installation, practice: WiringPractice): Plan
 
 /** Sets thermostats for stages and a sensor that have no conductor of their own. */
 function tellThermostats(inst: Installation, wanted: Requirements, gaveUp: readonly Remedy[]): void {
-  for (const p of ofKind(inst, 'thermostat')) {
+  for (const p of having(inst, 'onWall')) {
     if (gaveUp.includes('jumperStages')) wanted.set(p, 'backupStages', '1')
     if (gaveUp.includes('oneStage')) wanted.set(p, 'compressorStages', '1')
     if (gaveUp.includes('noSensor')) wanted.set(p, 'outdoorSource', 'feed')

@@ -1,5 +1,5 @@
 import type { Installation } from '../installation'
-import { first } from './kinds'
+import { firstWith } from './kinds'
 import { WIRING_PRACTICES, USUAL, type WiringPractice } from './net'
 import { planLanding } from './plan'
 
@@ -8,7 +8,7 @@ import { planLanding } from './plan'
  */
 export const practiceFor = (inst: Installation, chosen: Partial<WiringPractice> = {}): WiringPractice => ({
   ...USUAL,
-  fuel: first(inst, 'fuelKit') ? 'kit' : USUAL.fuel,
+  fuel: firstWith(inst, 'switchesFuel') ? 'kit' : USUAL.fuel,
   ...chosen,
 })
 

@@ -1,4 +1,5 @@
 import { nth, mustGet } from '../assert'
+import { roleRow, TERMINAL_ROLES } from '../equipment'
 import {
   placedByRef,
   splitRef,
@@ -12,21 +13,6 @@ import { joined, whole } from './compare'
 import { placeOfDevice } from './kinds'
 import type { Net, PlanWhy } from './net'
 import { Splices } from './splices'
-
-/** Colour that custom gives a function; tried first, then whatever is free. */
-const CUSTOM: Partial<Record<Net['role'], string[]>> = {
-  R: ['red'],
-  C: ['blue', 'black'],
-  G: ['green'],
-  Y1: ['yellow'],
-  Y2: ['light blue', 'grey'],
-  OB: ['orange'],
-  W1: ['white'],
-  AUX: ['white', 'brown'],
-  W2: ['brown', 'black'],
-  E: ['brown', 'black'],
-  S: ['grey', 'purple', 'pink'],
-}
 
 export interface Routing {
   wires: Wire[]
@@ -85,7 +71,7 @@ function routeOnce(inst: Installation, nets: readonly Net[], right: ReadonlyMap<
   const join = (a: Ref, b: Ref, net: Net): void => {
     if (where(a) === where(b)) {
       const id = `plan-j${++jumpers}`
-      made.push({ id, cable: null, colour: CUSTOM[net.role]?.[0] ?? 'white', a, b, feet: 1 })
+      made.push({ id, cable: null, colour: roleRow(net.role).colours[0] ?? 'white', a, b, feet: 1 })
       note(id, net.why)
       return
     }
@@ -137,8 +123,8 @@ function routeOnce(inst: Installation, nets: readonly Net[], right: ReadonlyMap<
 
 /** Takes the conductor of the customary colour out of the free ones, else one whose colour means nothing here. */
 function take(free: Wire[], net: Net): Wire | undefined {
-  const custom = CUSTOM[net.role] ?? []
-  const other = new Set(Object.values(CUSTOM).map((c) => c[0]))
+  const custom = roleRow(net.role).colours
+  const other = new Set(TERMINAL_ROLES.map((role) => roleRow(role).colours[0]))
   const score = (w: Wire) => {
     const i = custom.indexOf(w.colour)
     return i >= 0 ? i : other.has(w.colour) ? 20 : 10

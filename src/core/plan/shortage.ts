@@ -1,11 +1,11 @@
 import { Circuit } from '../circuit'
-import type { TerminalRole } from '../equipment'
+import { hasTrait, roleRow, TERMINAL_ROLES, type TerminalRole } from '../equipment'
 import { splitRef, terminalOf, type Installation, type Placed, type Ref } from '../installation'
 import { joinedByCopper } from '../query'
 import { nth } from '../assert'
 import { factsOf } from '../rules'
 import { callsOf, regionsOf } from '../situation'
-import { first, placeOfDevice, term, terms } from './kinds'
+import { firstWith, placeOfDevice, term, terms } from './kinds'
 import type { Net } from './net'
 import { routeConductors, type Routing } from './routing'
 
@@ -13,17 +13,12 @@ import { routeConductors, type Routing } from './routing'
 const REMEDIES = ['pair', 'jumperStages', 'noSensor', 'tieFan', 'fanRelay', 'oneStage'] as const
 export type Remedy = (typeof REMEDIES)[number]
 
-/**
- * Functions in the order in which they get conductors: without the first ones nothing heats or cools as it should, the last
- * ones can be done without. A sensor comes last: it can be had without wires.
- */
-const FIRST: readonly TerminalRole[] = [
-  'R', 'C', 'bus', 'Y1', 'OB', 'O', 'B', 'W1', 'AUX', 'LEAK', 'E', 'G', 'W2', 'W3', 'Y2', 'S',
-] // prettier-ignore
-/** Nets that are not listed belong to a safety or an interlock, and rank with the first. */
-const rank = ({ role }: Net): number => Math.max(0, FIRST.indexOf(role))
-/** Calls that a pair can carry. */
-const PAIRED: readonly TerminalRole[] = ['Y1', 'OB', 'O', 'B', 'W1', 'AUX', 'E', 'G', 'W2', 'W3', 'Y2']
+/** Nets that are not ranked belong to a safety or an interlock, and come with the first. */
+const rank = ({ role }: Pick<Net, 'role'>): number => roleRow(role).rank ?? 0
+/** Calls that a pair can carry, the most important first. */
+const PAIRED: readonly TerminalRole[] = TERMINAL_ROLES.filter(
+  (role) => roleRow(role).family && roleRow(role).rank !== undefined,
+).sort((a, b) => rank({ role: a }) - rank({ role: b }))
 
 export interface Fitted {
   routing: Routing
@@ -73,7 +68,7 @@ export function fitConductors(
   // Backup without air is worse than none: where nothing else starts the blower, G comes before W.
   if (left().has('G') && !runsWell(landed(routing))) {
     const fan = now.filter((n) => n.role === 'G')
-    const first = now.findIndex((n) => FIRST.indexOf(n.role) >= FIRST.indexOf('W1'))
+    const first = now.findIndex((n) => rank(n) >= rank({ role: 'W1' }))
     const rest = now.filter((n) => n.role !== 'G')
     now = [...rest.slice(0, first), ...fan, ...rest.slice(first)]
     routing = routeConductors(inst, now)
@@ -97,7 +92,7 @@ function without(
   remedy: Remedy,
   [relay]: readonly Placed[],
 ): Net[][] {
-  const isWall = (ref: Ref) => terminalOf(inst, ref)?.placed.device.kind === 'thermostat'
+  const isWall = (ref: Ref) => hasTrait(terminalOf(inst, ref)?.placed.device, 'onWall')
   const of = (role: TerminalRole) => nets.find((n) => n.role === role && n.points.some(isWall))
   switch (remedy) {
     case 'pair':
@@ -143,7 +138,7 @@ function without(
  * bank comes after them: a jumper would spare its conductor anyhow.
  */
 function pairings(inst: Installation, nets: readonly Net[]): Net[][] {
-  const [sender, receiver] = [first(inst, 'sender'), first(inst, 'receiver')]
+  const [sender, receiver] = [firstWith(inst, 'sendsOnPair'), firstWith(inst, 'receivesOnPair')]
   const [from, to] = [term(sender, 'pair'), term(receiver, 'pair')]
   if (!from || !to) return []
   const at = (p: Placed | undefined) => placeOfDevice(p, p?.ref ?? '')

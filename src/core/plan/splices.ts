@@ -1,15 +1,15 @@
 import { nth } from '../assert'
-import type { Device } from '../equipment'
+import { hasTrait, kindWith, type Device } from '../equipment'
 import { makeRef, type Installation, type Placed, type Ref } from '../installation'
 import { placeOfDevice } from './kinds'
 import type { Net } from './net'
 
-/** A splice where the plan needs one; its behaviour is nothing but a node. */
-const SPLICE: Device = {
+/** A splice, where a plan needs one: a node and nothing else. */
+const SPLICE_DEVICE: Device = {
   format: 'gatecross.device',
   version: 2,
   id: 'splice',
-  kind: 'splice',
+  kind: kindWith('joinsWires'),
   name: 'Splice',
   fits: ['any'],
   about: 'Conductors joined under one connector.',
@@ -27,7 +27,7 @@ export class Splices {
   private readonly unused: Placed[]
 
   constructor(private readonly inst: Installation) {
-    this.unused = inst.placed.filter((p) => p.device.kind === 'splice')
+    this.unused = inst.placed.filter((p) => hasTrait(p.device, 'joinsWires'))
   }
 
   /** A splice at this place for this net: one that joins points of it already, else an empty one, else a new one. */
@@ -53,7 +53,13 @@ export class Splices {
     const taken = new Set([...this.inst.placed, ...this.made].flatMap((p) => [p.ref, p.label]))
     let n = 1
     while (taken.has(`spl${n}`) || taken.has(`Splice ${n}`)) n++
-    const splice: Placed = { ref: `spl${n}`, label: `Splice ${n}`, where, device: SPLICE, settings: {} }
+    const splice: Placed = {
+      ref: `spl${n}`,
+      label: `Splice ${n}`,
+      where,
+      device: SPLICE_DEVICE,
+      settings: {},
+    }
     this.made.push(splice)
     return splice
   }

@@ -1,13 +1,13 @@
 import { leaves } from '../equipment'
 import { makeRef, type Installation, type Placed, type Ref } from '../installation'
-import { isLanded, ofKind } from './settings'
+import { isLanded, having } from './settings'
 
 /** Terminals through which an outdoor board sends 24 V indoors while it defrosts. */
 export const defrostOutputs = (placed: Placed): Ref[] => outputsOf(placed).map((o) => o.terminal)
 
 /** The contacts that send it, of outputs that are landed somewhere. */
 export const temperingContacts = (inst: Installation): Ref[] =>
-  ofKind(inst, 'outdoorUnit', 'packagedUnit').flatMap((p) =>
+  having(inst, 'compresses').flatMap((p) =>
     outputsOf(p).flatMap((o) => (isLanded(inst, o.terminal) ? [o.contact] : [])),
   )
 
@@ -25,6 +25,4 @@ function outputsOf(placed: Placed): { terminal: Ref; contact: Ref }[] {
 
 /** Defrost outputs of the whole job that are landed anywhere. */
 export const landedOutputs = (inst: Installation): Ref[] =>
-  ofKind(inst, 'outdoorUnit', 'packagedUnit').flatMap((p) =>
-    defrostOutputs(p).filter((t) => isLanded(inst, t)),
-  )
+  having(inst, 'compresses').flatMap((p) => defrostOutputs(p).filter((t) => isLanded(inst, t)))

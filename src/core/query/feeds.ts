@@ -1,4 +1,4 @@
-import { amountOf, type Terminal, type Unknowable } from '../equipment'
+import { hasTrait, amountOf, type Terminal, type Unknowable } from '../equipment'
 import { asVolts, type Volts } from '../units'
 import {
   settingValue,
@@ -40,7 +40,7 @@ function lineNeighbours(inst: Installation, start: string): Set<string> {
 /** The feeds that reach a place over line conductors. */
 export function feedsOf(inst: Installation, at: Name): Placed[] {
   const near = lineNeighbours(inst, splitRef(at).placed)
-  return inst.placed.filter((p) => p.device.kind === 'feed' && near.has(p.ref))
+  return inst.placed.filter((p) => hasTrait(p.device, 'feedsLine') && near.has(p.ref))
 }
 
 /** A feed's breaker: the setting that its rating is, where it is one, and its amps; null: not known, or it has none. */

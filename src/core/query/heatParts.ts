@@ -1,7 +1,7 @@
 import { asAmps, asWatts, type Amps, type Watts } from '../units'
 import type { Plate } from '../equipment'
 import { quantity, type Installation, type Placed } from '../installation'
-import { ofKind } from './settings'
+import { having } from './settings'
 
 /** Every burner of the job, with the device it is in and its fuel. */
 export const burnersOf = (inst: Installation): { placed: Placed; fuel: 'gas' | 'oil' }[] =>
@@ -29,7 +29,7 @@ export const kitWattsAt = (
   plates: Readonly<Record<string, Plate>> = {},
 ): Watts =>
   asWatts(
-    ofKind(inst, 'stripKit')
+    having(inst, 'addsStrips')
       .filter((k) => k.where === where)
       .reduce((sum, kit) => {
         const { kilowatts } = { ...kit.device.plate, ...plates[kit.ref] }

@@ -10,7 +10,7 @@ export {
   intentOf,
   isFelt,
   isLanded,
-  ofKind,
+  having,
   settingsWith,
   terminalsWith,
   unknownSettings,

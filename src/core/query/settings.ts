@@ -1,4 +1,4 @@
-import type { DeviceKind, Intent, Unknowable, Value } from '../equipment'
+import { hasTrait, type Intent, type Trait, type Unknowable, type Value } from '../equipment'
 import { makeRef, settingValue, type Installation, type Placed, type Ref, type Wire } from '../installation'
 
 /** A setting that decides something, wherever in the job it stands. */
@@ -32,8 +32,9 @@ export const intentOf = (placed: Placed, intent: Intent): Unknowable<Value> | un
 export const isFelt = (source: Unknowable<Value> | undefined): boolean =>
   source === 'wired' || source === 'feed'
 
-export const ofKind = (inst: Installation, ...kinds: DeviceKind[]): Placed[] =>
-  inst.placed.filter((p) => kinds.includes(p.device.kind))
+/** Placed devices of a kind with any of these traits, in the order in which they were placed. */
+export const having = (inst: Pick<Installation, 'placed'>, ...traits: Trait[]): Placed[] =>
+  inst.placed.filter((p) => traits.some((t) => hasTrait(p.device, t)))
 
 /** Conductors and jumpers with an end on this terminal and the other end landed as well. */
 export const landedAt = (inst: Installation, ref: Ref): Wire[] =>

@@ -1,6 +1,6 @@
 import type { Circuit } from '../circuit'
 import { commonOf, makeRef, type Placed, type Ref } from '../installation'
-import { hasStrips, intentOf, isFelt, ofKind } from '../query'
+import { hasStrips, intentOf, isFelt, having } from '../query'
 import { breakpointsOf, callsOf, type Situation } from '../situation'
 import { tolerances } from '../tolerances'
 import { degF } from '../units'
@@ -36,7 +36,7 @@ const isAux = (call: Situation['call']) => call === 'heatAux1' || call === 'heat
 
 /** Whether a terminal has control volts against the common of what it calls. */
 const isLive = (state: StateSeen, at: Ref): boolean =>
-  ofKind(state.inst, 'airHandler', 'furnace', 'packagedUnit').some((p) => {
+  having(state.inst, 'movesAir').some((p) => {
     const common = commonOf(p)
     return common !== null && state.volts(at, common) >= tolerances.liveVolts
   })
@@ -49,7 +49,7 @@ function switchesOf(circuit: Circuit): SwitchSeen[] {
   const { inst, net } = circuit
   const points = breakpointsOf(inst)
   const [cold, mild] = [Math.min(NO_HEAT_F, ...points) - 1, Math.max(NO_HEAT_F, ...points) + 1]
-  return ofKind(inst, 'outdoorThermostat').flatMap((odt): SwitchSeen[] => {
+  return having(inst, 'outdoorSwitch').flatMap((odt): SwitchSeen[] => {
     const point = intentOf(odt, 'outdoorSwitch')
     const own = net.contacts.flatMap((c, i) => (c.placed === odt ? [i] : []))
     if (typeof point !== 'number' || !own.length) return []
@@ -99,7 +99,7 @@ export const auxHeldOff: StateRule<'auxHeldOff', Code> = {
     const [row] = facts.stripsOn
     if (abnormalCount > 0 || !isAux(situation.call) || !row) return null
     const found: Breach<Code>[] = []
-    const lockouts = ofKind(inst, 'thermostat').flatMap(lockoutF)
+    const lockouts = having(inst, 'onWall').flatMap(lockoutF)
     const switches = state.ofJob(switchesOf)
     const gates = [
       ...lockouts.map((gateF) => ({ gateF, row })),

@@ -1,7 +1,7 @@
 import type { Call } from '../equipment'
 import type { Ref } from '../installation'
 import { bankTable } from '../kit'
-import { ofKind, targetsOf, type Target } from '../query'
+import { having, targetsOf, type Target } from '../query'
 import type { Breach, Coverage, CoverageRule } from './rule'
 
 type Code = 'backupCallEmpty' | 'stageCallEmpty' | 'onlyInEmergency' | 'banksExchanged'
@@ -78,7 +78,7 @@ function banksExchanged(seen: Coverage): Found[] {
   const [first, second] = auxCalls(seen)
   if (first !== 'heatAux1' || second === undefined) return []
   const [early, late] = [seen.ranNormally(first), seen.ranNormally(second)]
-  return ofKind(seen.inst, 'stripKit').flatMap((kit): Found[] => {
+  return having(seen.inst, 'addsStrips').flatMap((kit): Found[] => {
     const [bank, more] = bankTable(kit).map((b) => b.rows.map((r) => r.id))
     const own = bank?.[0]
     if (!bank || !more || !own || bank.some((r) => early.has(r)) || !late.has(own)) return []

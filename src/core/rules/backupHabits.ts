@@ -1,4 +1,4 @@
-import { isFelt, landedOutputs, ofKind, onStripsAlone } from '../query'
+import { isFelt, landedOutputs, having, onStripsAlone } from '../query'
 import { splitRef } from '../installation'
 import { breach, hasIntent, ownSettings, settingsSetTo } from './breach'
 import type { JobRule } from './rule'
@@ -36,7 +36,7 @@ export const stripLockout: JobRule<'stripLockout', 'lockoutByHabit'> = {
   asksSite: true,
   applies: (inst) => onStripsAlone(inst) && hasIntent('compressorLockout')(inst),
   find: ({ inst, plates }) => {
-    const [unit] = ofKind(inst, 'outdoorUnit', 'packagedUnit')
+    const [unit] = having(inst, 'compresses')
     const floor = (unit && { ...unit.device.plate, ...plates[unit.ref] }.floorF) ?? USUAL_FLOOR_F
     return settingsSetTo(inst, 'useCompressorLockout', 'on').flatMap(({ placed }) => {
       const [[source], [below]] = [

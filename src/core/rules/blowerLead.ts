@@ -1,5 +1,5 @@
 import { makeRef, type Installation, type Placed, type Ref } from '../installation'
-import { isLeg, ofKind, wiredNet } from '../query'
+import { isLeg, having, wiredNet } from '../query'
 import type { JobRule } from './rule'
 
 /** Leads by which a kit runs a blower itself: what it has on the line side that is no leg of its circuits. */
@@ -7,7 +7,7 @@ const leadsOf = ({ ref, device }: Placed): Ref[] =>
   device.terminals.filter((t) => t.side === 'line' && t.role === 'harness').map((t) => makeRef(ref, t.id))
 
 const kitsWithLead = (inst: Installation): Placed[] =>
-  ofKind(inst, 'stripKit').filter((p) => leadsOf(p).length > 0)
+  having(inst, 'addsStrips').filter((p) => leadsOf(p).length > 0)
 
 /** Terminals that lie on a blower motor itself, past no contact, and are no leg: where such a lead belongs. */
 function placesFor(inst: Installation): Ref[] {

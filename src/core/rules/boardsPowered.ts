@@ -1,3 +1,4 @@
+import { hasTrait } from '../equipment'
 import { placedByRef, splitRef, terminalOf, type Installation, type Ref } from '../installation'
 import type { StateRule } from './rule'
 
@@ -10,7 +11,8 @@ export const boardsPowered: StateRule<'boardsPowered', 'boardUnpowered'> = {
   scope: 'state',
   severity: 'wrong',
   codes: ['boardUnpowered'],
-  applies: (inst) => inst.placed.some((p) => p.device.kind !== 'thermostat' && p.device.kind !== 'feed'),
+  applies: (inst) =>
+    inst.placed.some((p) => !hasTrait(p.device, 'onWall') && !hasTrait(p.device, 'feedsLine')),
   each({ inst, situation, abnormalCount, facts }) {
     if (abnormalCount > 0 || situation.call !== 'off' || !facts.settled) return null
     return facts.deadBoards

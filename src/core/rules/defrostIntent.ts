@@ -1,6 +1,6 @@
 import { nth } from '../assert'
 import { makeRef, settingIn, splitRef, type Installation, type Ref } from '../installation'
-import { hasStrips, intentOf, landedOutputs, ofKind } from '../query'
+import { hasStrips, intentOf, landedOutputs, having } from '../query'
 import { breach, hasIntent, ownSettings, settingsSetTo } from './breach'
 import type { Breach, JobRule } from './rule'
 
@@ -31,7 +31,7 @@ export const defrostIntent: JobRule<'defrostIntent', Code> = {
   applies: (inst) => hasStrips(inst) && (hasIntent('stripsInDefrost')(inst) || leftAtNo(inst).length > 0),
   find({ inst }) {
     const outputs = landedOutputs(inst)
-    const boards = ofKind(inst, 'outdoorUnit', 'packagedUnit')
+    const boards = having(inst, 'compresses')
     const separate = boards.some((p) => ownSettings(p, 'stripsInDefrost').length > 0)
     if (separate) return []
     const off = [...settingsSetTo(inst, 'stripsInDefrost', 'no').map((f) => f.at), ...leftAtNo(inst)]

@@ -1,5 +1,5 @@
 import { nth } from '../assert'
-import { hasBurner, landedOutputs, mayTemper, ofKind } from '../query'
+import { hasBurner, landedOutputs, mayTemper, having } from '../query'
 import { splitRef, makeRef, placedByRef, type Installation, type Ref } from '../installation'
 import type { StateRule } from './rule'
 
@@ -12,7 +12,7 @@ export const defrostNoBurner: StateRule<'defrostNoBurner', 'defrostBurns'> = {
   scope: 'state',
   severity: 'danger',
   codes: ['defrostBurns'],
-  applies: (inst) => hasBurner(inst) && ofKind(inst, 'outdoorUnit', 'packagedUnit').length > 0,
+  applies: (inst) => hasBurner(inst) && having(inst, 'compresses').length > 0,
   each(state) {
     const { inst, conditions, abnormalCount, facts } = state
     if (abnormalCount !== 1 || !conditions.has('defrost') || !facts.burnersOn.length) return null

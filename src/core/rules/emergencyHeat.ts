@@ -1,4 +1,4 @@
-import { hasBurner, hasStrips, ofKind } from '../query'
+import { hasBurner, hasStrips, having } from '../query'
 import type { Breach, StateRule } from './rule'
 
 type Code = 'compressorInEmergency' | 'someBackupMissing' | 'noBackup'
@@ -22,7 +22,7 @@ export const emergencyHeat: StateRule<'emergencyHeat', Code> = {
       : []
     const some = facts.stripsOn.length + facts.burnersOn.length > 0
     const missing = facts.stripsOff[0] ?? (facts.burnersOn.length ? undefined : facts.burnersOff[0])
-    const steps = ofKind(inst, 'thermostat').some((p) => p.device.plate.emergencySteps)
+    const steps = having(inst, 'onWall').some((p) => p.device.plate.emergencySteps)
     if (missing && abnormalCount === 0 && !(some && steps))
       found.push({ at: missing, code: some ? 'someBackupMissing' : 'noBackup' })
     return found

@@ -1,4 +1,4 @@
-import { hasCompressor, ofKind } from '../query'
+import { hasCompressor, having } from '../query'
 import { isCooling } from '../equipment'
 import type { StateRule } from './rule'
 
@@ -8,7 +8,7 @@ export const floatStops: StateRule<'floatStops', 'floatDoesNotStop'> = {
   scope: 'state',
   severity: 'wrong',
   codes: ['floatDoesNotStop'],
-  applies: (inst) => ofKind(inst, 'floatSwitch').length > 0 && hasCompressor(inst),
+  applies: (inst) => having(inst, 'feelsWater').length > 0 && hasCompressor(inst),
   each: ({ situation, conditions, facts }) =>
     facts.compressor && isCooling(situation.call) && conditions.has('water')
       ? { at: facts.compressor, code: 'floatDoesNotStop' }

@@ -1,8 +1,9 @@
+import { hasTrait } from '../equipment'
 import { makeRef, type Installation, type Placed } from '../installation'
 import { landedAt, terminalsWith, wiredNet } from '../query'
 import type { JobRule } from './rule'
 
-const isFeed = (p: Placed): boolean => p.device.kind === 'feed'
+const isFeed = (p: Placed): boolean => hasTrait(p.device, 'feedsLine')
 
 /** Whether some line-voltage conductor is landed on a device. */
 const onLine = (inst: Installation, p: Placed): boolean =>

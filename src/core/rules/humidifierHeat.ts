@@ -1,4 +1,4 @@
-import { hasBurner, ofKind } from '../query'
+import { hasBurner, having } from '../query'
 import type { StateRule } from './rule'
 
 /** A wet humidifier pan stops the humidifier, and not the heat. */
@@ -7,7 +7,7 @@ export const humidifierHeat: StateRule<'humidifierHeat', 'wetStopsHeat'> = {
   scope: 'state',
   severity: 'wrong',
   codes: ['wetStopsHeat'],
-  applies: (inst) => ofKind(inst, 'humidifier').length > 0,
+  applies: (inst) => having(inst, 'humidifies').length > 0,
   each({ inst, situation, abnormalCount, conditions, facts }) {
     const wet = abnormalCount === 1 && conditions.has('wetPan') && situation.call.startsWith('heat')
     if (!wet || facts.compressor || facts.stripsOn.length || facts.burnersOn.length) return null

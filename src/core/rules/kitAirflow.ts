@@ -1,5 +1,5 @@
 import type { BlowerSpeed } from '../equipment'
-import { ofKind } from '../query'
+import { having } from '../query'
 import { makeRef, type Installation, type Placed } from '../installation'
 import type { StateRule, StateSeen } from './rule'
 
@@ -10,13 +10,13 @@ const RANK: readonly BlowerSpeed[] = ['fan', 'low', 'high', 'heat']
 const rank = (s: BlowerSpeed): number => RANK.indexOf(s)
 
 const kitsOf = (inst: Installation): Placed[] =>
-  ofKind(inst, 'stripKit', 'airHandler', 'packagedUnit', 'furnace').filter(
+  having(inst, 'addsStrips', 'movesAir').filter(
     (p) => p.device.plate.leastSpeed !== undefined || p.device.plate.leastCfm !== undefined,
   )
 
 /** CFM at the fastest speed that runs, by the air handler's own table; null where it has none for that speed. */
 function cfmOf({ inst, facts }: StateSeen): number | null {
-  const movers = ofKind(inst, 'airHandler', 'packagedUnit', 'furnace')
+  const movers = having(inst, 'movesAir')
   const table = movers.flatMap((p) => p.device.plate.blower ?? [])
   const rows = table.filter((r) => facts.speeds.has(r.speed))
   // Which static stands in this house is not known here: the most that the table gives at a speed is the kindest answer.

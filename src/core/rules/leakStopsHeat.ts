@@ -1,4 +1,4 @@
-import { ofKind } from '../query'
+import { having } from '../query'
 import type { Breach, StateRule } from './rule'
 
 type Code = 'heatInLeak' | 'compressorInLeak' | 'noBlowerInLeak'
@@ -12,7 +12,7 @@ export const leakStopsHeat: StateRule<'leakStopsHeat', Code> = {
   scope: 'state',
   severity: 'danger',
   codes: ['heatInLeak', 'compressorInLeak', 'noBlowerInLeak'],
-  applies: (inst) => ofKind(inst, 'leakSensor').length > 0,
+  applies: (inst) => having(inst, 'feelsLeak').length > 0,
   each({ inst, conditions, abnormalCount, facts, targets }) {
     if (!conditions.has('leak')) return null
     const found: Breach<Code>[] = []

@@ -1,7 +1,7 @@
 import { cableOf } from '../house'
 import { makeRef } from '../installation'
 import { ampacityOf, carries, largestBreaker, lineCircuitsOf } from '../kit'
-import { ofKind } from '../query'
+import { having } from '../query'
 import { breach } from './breach'
 import type { Breach, JobRule } from './rule'
 
@@ -43,7 +43,7 @@ export const lineCircuits: JobRule<'lineCircuits', Code> = {
   ],
   // A plate as read on site stands over the one that the device ships with.
   asksSite: true,
-  applies: (inst) => ofKind(inst, 'feed').length > 0,
+  applies: (inst) => having(inst, 'feedsLine').length > 0,
   find: ({ inst, plates, house }) => {
     const rating = cableOf(house)
     return lineCircuitsOf(inst, plates, rating).flatMap((c): Breach<Code>[] => {

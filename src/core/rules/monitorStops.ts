@@ -1,6 +1,6 @@
 import { normalState } from '../equipment'
 import { makeRef } from '../installation'
-import { hasCompressor, ofKind } from '../query'
+import { hasCompressor, having } from '../query'
 import type { StateRule } from './rule'
 
 /** While a line-voltage monitor holds the outdoor unit off, the compressor does not run. */
@@ -9,10 +9,10 @@ export const monitorStops: StateRule<'monitorStops', 'monitorDoesNotStop'> = {
   scope: 'state',
   severity: 'wrong',
   codes: ['monitorDoesNotStop'],
-  applies: (inst) => ofKind(inst, 'lineMonitor').length > 0 && hasCompressor(inst),
+  applies: (inst) => having(inst, 'watchesLine').length > 0 && hasCompressor(inst),
   each({ inst, situation, facts }) {
     if (!facts.compressor) return null
-    const holds = ofKind(inst, 'lineMonitor').some((p) =>
+    const holds = having(inst, 'watchesLine').some((p) =>
       p.device.modes.some((m) => {
         const state = situation.modes[makeRef(p.ref, m.id)]
         return state !== undefined && state !== normalState(m)

@@ -1,5 +1,5 @@
 import { makeRef } from '../installation'
-import { ofKind } from '../query'
+import { having } from '../query'
 import { breach } from './breach'
 import type { JobRule } from './rule'
 
@@ -10,11 +10,11 @@ export const pairing: JobRule<'pairing', 'unpaired'> = {
   severity: 'warn',
   codes: ['unpaired'],
   asksSite: true,
-  applies: (inst) => ofKind(inst, 'outdoorUnit').length > 0 && ofKind(inst, 'airHandler').length > 0,
+  applies: (inst) => having(inst, 'outdoorHalf').length > 0 && having(inst, 'takesKit').length > 0,
   find: ({ inst, plates }) =>
-    ofKind(inst, 'outdoorUnit').flatMap((out) => {
+    having(inst, 'outdoorHalf').flatMap((out) => {
       const outdoor = { ...out.device.plate, ...plates[out.ref] }
-      return ofKind(inst, 'airHandler').flatMap((ah) => {
+      return having(inst, 'takesKit').flatMap((ah) => {
         const { tons } = { ...ah.device.plate, ...plates[ah.ref] }
         if (outdoor.tons === undefined || tons === undefined || outdoor.tons === tons) return []
         if (outdoor.pairs?.some((x) => x.tons === tons)) return []

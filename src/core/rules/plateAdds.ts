@@ -1,6 +1,6 @@
-import type { LoadFunction, Plate } from '../equipment'
+import { hasTrait, type LoadFunction, type Plate } from '../equipment'
 import { makeRef, type Placed } from '../installation'
-import { feedsOf, ofKind, stripLoad } from '../query'
+import { feedsOf, having, stripLoad } from '../query'
 import { tolerances } from '../tolerances'
 import { breach } from './breach'
 import type { Breach, JobRule } from './rule'
@@ -24,7 +24,7 @@ const motorA = ({ device }: Placed, what: LoadFunction['what']): number =>
  */
 function leastAmps(p: Placed, plate: Plate, elementsA: number): number {
   const more = tolerances.continuousShare
-  const blower = plate.blowerFla ?? (p.device.kind === 'packagedUnit' ? motorA(p, 'blower') : 0)
+  const blower = plate.blowerFla ?? (hasTrait(p.device, 'packaged') ? motorA(p, 'blower') : 0)
   const compressor = plate.compressorRla ?? motorA(p, 'compressor')
   const fan = plate.fanFla ?? motorA(p, 'outdoorFan')
   return Math.max(more * (elementsA + blower) + compressor + fan, more * compressor + fan + blower)
@@ -41,32 +41,29 @@ export const plateAdds: JobRule<'plateAdds', Code> = {
   severity: 'warn',
   codes: ['plateMca', 'plateMcaLow', 'plateKilowatts'],
   asksSite: true,
-  applies: (inst) =>
-    ofKind(inst, 'outdoorUnit', 'packagedUnit', 'stripKit', 'furnace', 'airHandler').length > 0,
+  applies: (inst) => having(inst, 'compresses', 'addsStrips', 'movesAir').length > 0,
   find: ({ inst, plates }) =>
-    ofKind(inst, 'outdoorUnit', 'packagedUnit', 'stripKit', 'furnace', 'airHandler').flatMap(
-      (p): Breach<Code>[] => {
-        const plate = { ...p.device.plate, ...plates[p.ref] }
-        const at = makeRef(p.ref, '')
-        const found: Breach<Code>[] = []
-        const { mca, compressorRla: rla, fanFla = 0, kilowatts } = plate
-        const { watts, amps } = stripLoad(p)
-        if (mca !== undefined && rla !== undefined && !plate.inverter && !watts) {
-          const sum = tolerances.continuousShare * rla + fanFla
-          if (apart(mca, sum)) found.push(...breach<Code>('plateMca', [at], mca, rla, fanFla, sum))
-        }
-        // Strips on two circuits have a minimum for each: their plate's one figure says nothing of the sum.
-        const heat = leastAmps(p, plate, amps)
-        if (
-          mca !== undefined &&
-          watts &&
-          feedsOf(inst, p.ref).length < 2 &&
-          heat - mca > heat * tolerances.plateShare
-        )
-          found.push(...breach<Code>('plateMcaLow', [at], mca, heat))
-        if (kilowatts !== undefined && watts && apart(kilowatts, watts / 1000))
-          found.push(...breach<Code>('plateKilowatts', [at], kilowatts, watts / 1000))
-        return found
-      },
-    ),
+    having(inst, 'compresses', 'addsStrips', 'movesAir').flatMap((p): Breach<Code>[] => {
+      const plate = { ...p.device.plate, ...plates[p.ref] }
+      const at = makeRef(p.ref, '')
+      const found: Breach<Code>[] = []
+      const { mca, compressorRla: rla, fanFla = 0, kilowatts } = plate
+      const { watts, amps } = stripLoad(p)
+      if (mca !== undefined && rla !== undefined && !plate.inverter && !watts) {
+        const sum = tolerances.continuousShare * rla + fanFla
+        if (apart(mca, sum)) found.push(...breach<Code>('plateMca', [at], mca, rla, fanFla, sum))
+      }
+      // Strips on two circuits have a minimum for each: their plate's one figure says nothing of the sum.
+      const heat = leastAmps(p, plate, amps)
+      if (
+        mca !== undefined &&
+        watts &&
+        feedsOf(inst, p.ref).length < 2 &&
+        heat - mca > heat * tolerances.plateShare
+      )
+        found.push(...breach<Code>('plateMcaLow', [at], mca, heat))
+      if (kilowatts !== undefined && watts && apart(kilowatts, watts / 1000))
+        found.push(...breach<Code>('plateKilowatts', [at], kilowatts, watts / 1000))
+      return found
+    }),
 }

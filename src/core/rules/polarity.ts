@@ -1,3 +1,4 @@
+import { hasTrait } from '../equipment'
 import { makeRef, type Placed, type Ref } from '../installation'
 import { joinedByCopper } from '../query'
 import type { JobRule } from './rule'
@@ -19,11 +20,11 @@ export const polarity: JobRule<'polarity', 'neutralCrossed'> = {
   codes: ['neutralCrossed'],
   applies: (inst) => inst.placed.some(isOneLeg),
   find: ({ inst }) => {
-    const feeds = inst.placed.filter((p) => p.device.kind === 'feed' && has(p, 'N'))
+    const feeds = inst.placed.filter((p) => hasTrait(p.device, 'feedsLine') && has(p, 'N'))
     const reaches = (from: Ref, id: string) =>
       feeds.some((f) => has(f, id) && joinedByCopper(inst, from, makeRef(f.ref, id)))
     return inst.placed
-      .filter((p) => p.device.kind !== 'feed' && isOneLeg(p))
+      .filter((p) => !hasTrait(p.device, 'feedsLine') && isOneLeg(p))
       .flatMap((p) => {
         const [hot, neutral] = [makeRef(p.ref, 'L1'), makeRef(p.ref, 'N')]
         const crossed = reaches(neutral, 'L1') || reaches(neutral, 'L2') || reaches(hot, 'N')

@@ -1,12 +1,10 @@
 import { commonOf, terminalOf, type Installation, type Placed } from '../installation'
-import { intentOf, isLanded, ofKind, settingsWith, terminalsWith, wiredNet } from '../query'
+import { intentOf, isLanded, having, settingsWith, terminalsWith, wiredNet } from '../query'
 import { tolerances } from '../tolerances'
-import { isCooling, isHeatPumpHeating } from '../equipment'
+import { hasTrait, isCooling, isHeatPumpHeating } from '../equipment'
 import type { Breach, JobRule, StateRule } from './rule'
 
 type Code = 'busSetWired24' | '24SetWiredBus' | 'busOpen'
-
-const UNITS = ['outdoorUnit', 'packagedUnit'] as const
 
 /** Whether the bus of a device comes to one of these. */
 const busReaches = (inst: Installation, placed: Placed, others: readonly Placed[]): boolean =>
@@ -19,13 +17,13 @@ const busReaches = (inst: Installation, placed: Placed, others: readonly Placed[
 
 /** An air handler that talks to its outdoor unit over the bus, and is called on 24 V by an ordinary thermostat. */
 function callsOn24(inst: Installation, placed: Placed): boolean {
-  const units = ofKind(inst, ...UNITS).filter((u) => intentOf(u, 'selector') === 'bus')
+  const units = having(inst, 'compresses').filter((u) => intentOf(u, 'selector') === 'bus')
   return (
-    placed.device.kind === 'airHandler' &&
+    hasTrait(placed.device, 'takesKit') &&
     terminalsWith(placed, 'bus').length > 0 &&
     units.length > 0 &&
     busReaches(inst, placed, units) &&
-    !busReaches(inst, placed, ofKind(inst, 'thermostat'))
+    !busReaches(inst, placed, having(inst, 'onWall'))
   )
 }
 
@@ -63,21 +61,21 @@ export const busCalls: StateRule<'busCalls', 'busCallMissing'> = {
   scope: 'state',
   severity: 'danger',
   codes: ['busCallMissing'],
-  applies: (inst) => ofKind(inst, 'airHandler').some((p) => terminalsWith(p, 'bus').length > 0),
+  applies: (inst) => having(inst, 'takesKit').some((p) => terminalsWith(p, 'bus').length > 0),
   each(state) {
     const { inst, situation, abnormalCount, facts } = state
     const { call } = situation
     if (abnormalCount > 0 || !facts.settled) return null
-    return ofKind(inst, 'airHandler').flatMap((ah): Breach<'busCallMissing'>[] => {
+    return having(inst, 'takesKit').flatMap((ah): Breach<'busCallMissing'>[] => {
       if (intentOf(ah, 'selector') !== 'bus' || !callsOn24(inst, ah)) return []
       const common = commonOf(ah)
       const dead = (...roles: string[]) =>
         terminalsWith(ah, ...roles).filter((t) => !common || state.volts(t, common) < tolerances.liveVolts)
       const told = (...roles: string[]) =>
         terminalsWith(ah, ...roles).some((t) =>
-          [...wiredNet(inst, t)].some((ref) => terminalOf(inst, ref)?.placed.device.kind === 'thermostat'),
+          [...wiredNet(inst, t)].some((ref) => hasTrait(terminalOf(inst, ref)?.placed.device, 'onWall')),
         )
-      const [unit] = ofKind(inst, ...UNITS)
+      const [unit] = having(inst, 'compresses')
       const sense = unit && intentOf(unit, 'rvSense')
       const missing = [
         ...(facts.compressor ? dead('Y1') : []),

@@ -1,5 +1,5 @@
 import { terminalOf, type Installation, type Placed, type Ref } from '../installation'
-import { intentOf, isFelt, isLanded, joinedByCopper, ofKind, terminalsWith, wiredNet } from '../query'
+import { intentOf, isFelt, isLanded, joinedByCopper, having, terminalsWith, wiredNet } from '../query'
 import { breach, hasIntent, ownSettings } from './breach'
 import type { Breach, JobRule } from './rule'
 
@@ -19,7 +19,7 @@ function strange(inst: Installation, net: ReadonlySet<Ref>): Ref | undefined {
 /** The end of a thermostat's pair that comes to no sensor, where no sensor stands between the two. */
 function openEnd(inst: Installation, one: Ref, two: Ref): Ref | undefined {
   const nets = [wiredNet(inst, one), wiredNet(inst, two)] as const
-  const pairs = ofKind(inst, 'outdoorSensor').map((p: Placed) => terminalsWith(p, 'S'))
+  const pairs = having(inst, 'sensesOutdoors').map((p: Placed) => terminalsWith(p, 'S'))
   const between = ([a, b]: Ref[]) =>
     a !== undefined &&
     b !== undefined &&
@@ -37,7 +37,7 @@ export const sensor: JobRule<'sensor', Code> = {
   codes: ['sensorNotLanded', 'sensorShorted', 'sensorNotSet', 'sensorOpen', 'sensorElsewhere'],
   applies: hasIntent('outdoorSource'),
   find: ({ inst }) =>
-    ofKind(inst, 'thermostat').flatMap((p): Breach<Code>[] => {
+    having(inst, 'onWall').flatMap((p): Breach<Code>[] => {
       const [source] = ownSettings(p, 'outdoorSource')
       if (!source || source.value === null) return []
       const pair = terminalsWith(p, 'S')
@@ -68,7 +68,7 @@ export const lockoutSource: JobRule<'lockoutSource', 'lockoutNoSource' | 'change
   codes: ['lockoutNoSource', 'changeoverNoSource'],
   applies: hasIntent('outdoorSource'),
   find: ({ inst }) =>
-    ofKind(inst, 'thermostat').flatMap((p): Breach<'lockoutNoSource' | 'changeoverNoSource'>[] => {
+    having(inst, 'onWall').flatMap((p): Breach<'lockoutNoSource' | 'changeoverNoSource'>[] => {
       const [source] = ownSettings(p, 'outdoorSource')
       if (!source || source.value === null || isFelt(source.value)) return []
       const on = [...ownSettings(p, 'useCompressorLockout'), ...ownSettings(p, 'useAuxLockout')].filter(

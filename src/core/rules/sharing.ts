@@ -8,7 +8,7 @@ import {
   intentOf,
   isLanded,
   kitWattsAt,
-  ofKind,
+  having,
   settingsWith,
   terminalsWith,
   type SettingAt,
@@ -73,14 +73,12 @@ export const valveSense: JobRule<'valveSense', 'valveSense'> = {
   scope: 'job',
   severity: 'wrong',
   codes: ['valveSense'],
-  applies: (inst) => ofKind(inst, 'thermostat').some((p) => ownSettings(p, 'rvSense').length > 0),
+  applies: (inst) => having(inst, 'onWall').some((p) => ownSettings(p, 'rvSense').length > 0),
   explains: ['coolingHeats', 'heatingCools'],
   find({ inst }) {
-    const unit = inst.placed
-      .filter((p) => ['outdoorUnit', 'packagedUnit'].includes(p.device.kind))
-      .flatMap((p) => ownSettings(p, 'rvSense'))[0]
+    const unit = having(inst, 'compresses').flatMap((p) => ownSettings(p, 'rvSense'))[0]
     if (!unit || unit.value === null) return []
-    return ofKind(inst, 'thermostat')
+    return having(inst, 'onWall')
       .flatMap((p) => ownSettings(p, 'rvSense'))
       .filter((f) => f.value !== null && f.value !== unit.value)
       .flatMap((f) => breach('valveSense', [f.at, unit.at]))
@@ -96,7 +94,7 @@ export const emergencyPath: JobRule<'emergencyPath', 'eNotLanded' | 'eLandedToge
   applies: hasIntent('auxWithE'),
   explains: ['noBackup', 'someBackupMissing'],
   find: ({ inst }) =>
-    ofKind(inst, 'thermostat').flatMap((p): Breach<'eNotLanded' | 'eLandedTogether'>[] => {
+    having(inst, 'onWall').flatMap((p): Breach<'eNotLanded' | 'eLandedTogether'>[] => {
       const [e] = terminalsWith(p, 'E')
       const set = ownSettings(p, 'auxWithE')[0]
       if (!e || !set || set.value === null) return []
@@ -115,8 +113,8 @@ export const inCharge: JobRule<'inCharge', 'bothInCharge' | 'noneInCharge' | 'st
   applies: (inst) => hasBurner(inst) && hasIntent('inCharge')(inst),
   find({ inst }) {
     if (!hasBurner(inst)) return []
-    const kit = ofKind(inst, 'fuelKit')[0]
-    const relay = ofKind(inst, 'relay')[0]
+    const kit = having(inst, 'switchesFuel')[0]
+    const relay = having(inst, 'isolates')[0]
     return settingsWith(inst, 'inCharge').flatMap(
       (f): Breach<'bothInCharge' | 'noneInCharge' | 'stageNoInterlock'>[] => {
         const dual = intentOf(f.placed, 'system') === 'dualFuel'
@@ -135,10 +133,10 @@ export const noPower: JobRule<'noPower', 'noPower'> = {
   scope: 'job',
   severity: 'wrong',
   codes: ['noPower'],
-  applies: (inst) => ofKind(inst, 'thermostat').length > 0,
+  applies: (inst) => having(inst, 'onWall').length > 0,
   explains: ['unpowered'],
   find: ({ inst }) =>
-    ofKind(inst, 'thermostat').flatMap((p) => {
+    having(inst, 'onWall').flatMap((p) => {
       const needs = p.device.parts.some((x) => x.kind === 'load' && x.does?.what === 'control')
       const [c] = terminalsWith(p, 'C')
       if (!needs || !c || isLanded(inst, c) || p.device.plate.battery) return []
@@ -160,9 +158,9 @@ export const kitSize: JobRule<'kitSize', KitCode> = {
   severity: 'wrong',
   codes: ['kitNotAllowed', 'kitNotListed', 'kitOther'],
   asksSite: true,
-  applies: (inst) => ofKind(inst, 'airHandler').length > 0,
+  applies: (inst) => having(inst, 'takesKit').length > 0,
   find: ({ inst, plates }) =>
-    ofKind(inst, 'airHandler').flatMap((ah): Breach<KitCode>[] => {
+    having(inst, 'takesKit').flatMap((ah): Breach<KitCode>[] => {
       const there = kitWattsAt(inst, ah, plates) / 1000
       const { kits } = { ...ah.device.plate, ...plates[ah.ref] }
       const listed = (kilowatts: number) =>

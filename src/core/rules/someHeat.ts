@@ -1,6 +1,6 @@
 import type { Circuit } from '../circuit'
-import { hasBurner, hasCompressor, hasStrips, ofKind } from '../query'
-import { isHeatPumpHeating, wantsBackup, type DeviceKind, type TerminalRole } from '../equipment'
+import { hasBurner, hasCompressor, hasStrips, having } from '../query'
+import { isHeatPumpHeating, rolesOf, wantsBackup, type Trait, type TerminalRole } from '../equipment'
 import { makeRef, type Ref } from '../installation'
 import type { StateRule, StateSeen } from './rule'
 
@@ -27,13 +27,11 @@ export const someHeat: StateRule<'someHeat', 'noHeat'> = {
 }
 
 /** Devices that send a call on to the equipment, the nearest to it first. */
-const SENDERS: readonly DeviceKind[] = ['zonePanel', 'fuelKit', 'thermostat']
-const HEAT_PUMP: readonly TerminalRole[] = ['Y1', 'zoneY1']
-const BACKUP: readonly TerminalRole[] = ['AUX', 'W1', 'W2', 'E', 'zoneW1']
+const SENDERS: readonly Trait[] = ['zones', 'switchesFuel', 'onWall']
 
 /** The contacts by which calls are sent on to the heat pump, and to backup. */
 function outputsOf({ inst }: Circuit): { heatPump: Ref[]; backup: Ref[] } {
-  const senders = SENDERS.map((kind) => ofKind(inst, kind)).find((found) => found.length) ?? []
+  const senders = SENDERS.map((trait) => having(inst, trait)).find((found) => found.length) ?? []
   const to = (roles: readonly TerminalRole[]) =>
     senders.flatMap(({ ref, device }) => {
       const ids = device.terminals.filter((t) => roles.includes(t.role)).map((t) => t.id)
@@ -41,7 +39,7 @@ function outputsOf({ inst }: Circuit): { heatPump: Ref[]; backup: Ref[] } {
         p.kind === 'contact' && (ids.includes(p.a) || ids.includes(p.b)) ? [makeRef(ref, p.id)] : [],
       )
     })
-  return { heatPump: to(HEAT_PUMP), backup: to(BACKUP) }
+  return { heatPump: to(rolesOf('compressor')), backup: to(rolesOf('backup')) }
 }
 
 /** Whether backup is asked for now, and the heat pump is not. */

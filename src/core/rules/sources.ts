@@ -1,6 +1,6 @@
 import { nth } from '../assert'
 import { makeRef } from '../installation'
-import { intentOf, isFelt, isLanded, ofKind, terminalsWith } from '../query'
+import { intentOf, isFelt, isLanded, having, terminalsWith } from '../query'
 import { breach, hasIntent, numberOf, ownSettings, settingsSetTo } from './breach'
 import type { JobRule } from './rule'
 
@@ -16,7 +16,7 @@ export const heatGap: JobRule<'heatGap', 'heatGap'> = {
   applies: hasIntent('compressorLockout'),
   explains: ['noHeat'],
   find: ({ inst }) =>
-    ofKind(inst, 'thermostat').flatMap((p) => {
+    having(inst, 'onWall').flatMap((p) => {
       const source = intentOf(p, 'outdoorSource')
       if (source === undefined || (source !== null && !isFelt(source))) return []
       if (intentOf(p, 'useCompressorLockout') !== 'on') return []
@@ -27,7 +27,7 @@ export const heatGap: JobRule<'heatGap', 'heatGap'> = {
       const aux = ownSettings(p, 'auxLockout')[0]
       if (intentOf(p, 'useAuxLockout') === 'on' && typeof aux?.value === 'number')
         gates.push({ at: aux.at, above: aux.value })
-      for (const odt of ofKind(inst, 'outdoorThermostat')) {
+      for (const odt of having(inst, 'outdoorSwitch')) {
         const point = numberOf(intentOf(odt, 'outdoorSwitch'))
         if (point !== null && terminalsWith(odt, 'switch').some((t) => isLanded(inst, t)))
           gates.push({ at: nth(ownSettings(odt, 'outdoorSwitch'), 0).at, above: point })

@@ -1,4 +1,4 @@
-import { isLanded, ofKind, terminalsWith } from '../query'
+import { isLanded, having, terminalsWith } from '../query'
 import { breach, hasIntent, ownSettings } from './breach'
 import type { Breach, JobRule } from './rule'
 
@@ -15,7 +15,7 @@ export const stages: JobRule<'stages', 'stageNotLanded' | 'stageNotSet'> = {
   codes: ['stageNotLanded', 'stageNotSet'],
   applies: hasIntent('compressorStages', 'backupStages'),
   find: ({ inst }) =>
-    ofKind(inst, 'thermostat').flatMap((p) =>
+    having(inst, 'onWall').flatMap((p) =>
       STAGES.flatMap(([intent, role]): Breach<'stageNotLanded' | 'stageNotSet'>[] => {
         const [terminal] = terminalsWith(p, role)
         const [set] = ownSettings(p, intent)

@@ -1,4 +1,4 @@
-import { hasBurner, ofKind, targetsOf } from '../query'
+import { hasBurner, having, targetsOf } from '../query'
 import { breach, hasIntent, ownSettings } from './breach'
 import type { Breach, JobRule } from './rule'
 
@@ -12,12 +12,12 @@ export const systemFamily: JobRule<'systemFamily', Code> = {
   codes: ['fuelSetNoBurner', 'burnerNotSet', 'conventionalOnHeatPump'],
   applies: hasIntent('system'),
   find: ({ inst }) =>
-    ofKind(inst, 'thermostat').flatMap((p): Breach<Code>[] => {
+    having(inst, 'onWall').flatMap((p): Breach<Code>[] => {
       const [system] = ownSettings(p, 'system')
       if (system?.value === 'dualFuel' && !hasBurner(inst)) return breach('fuelSetNoBurner', [system.at])
       const hasValve = targetsOf(inst).some((target) => target.does.what === 'reversingValve')
       if (system?.value === 'conventional' && hasValve) return breach('conventionalOnHeatPump', [system.at])
-      const told = ofKind(inst, 'fuelKit').length > 0
+      const told = having(inst, 'switchesFuel').length > 0
       return system?.value === 'heatPump' && hasBurner(inst) && !told
         ? breach('burnerNotSet', [system.at])
         : []

@@ -5,14 +5,14 @@ import {
   hasBurner,
   hasStrips,
   isLanded,
-  ofKind,
+  having,
   settingsWith,
   terminalsWith,
   usualBackupCycles,
   onStripsAlone,
 } from '../query'
 import type { Finding } from '../rules'
-import type { Intent, Value } from '../equipment'
+import { hasTrait, type Intent, type Value } from '../equipment'
 import { defaultOf, splitRef, type Installation, type JobSeen, type Ref, withSettings } from '../installation'
 import { loadLineOf, meanKwh, weatherOf } from '../house'
 import {
@@ -178,14 +178,14 @@ function gearWishes(inst: Installation): Wish[] {
   const burner = hasBurner(inst)
   const ahead = aheadTargets(inst).length > 0
   const sense = inst.placed
-    .filter((p) => p.device.kind === 'outdoorUnit' || p.device.kind === 'packagedUnit')
+    .filter((p) => hasTrait(p.device, 'outdoorHalf') || hasTrait(p.device, 'packaged'))
     .flatMap((p) => settingsWith({ ...inst, placed: [p] }, 'rvSense'))[0]?.value
-  const stats = ofKind(inst, 'thermostat')
+  const stats = having(inst, 'onWall')
   const landed = (...roles: string[]) =>
     stats.some((p) => terminalsWith(p, ...roles).some((t) => isLanded(inst, t)))
   const fuel = settingsWith(inst, 'fuel')[0]?.value
   const oil = burnersOf(inst).some((b) => b.fuel === 'oil')
-  const kit = ofKind(inst, 'fuelKit').length > 0
+  const kit = having(inst, 'switchesFuel').length > 0
   const wishes: Wish[] = [
     { intent: 'system', value: burner && !kit ? 'dualFuel' : 'heatPump', why: burner ? 'gear.burner' : 'gear.strips' },
     { intent: 'backupSource', value: oil ? 'oil' : burner ? (fuel === 'lp' ? 'lp' : 'gas') : 'electric', why: burner ? 'gear.burner' : 'gear.strips' },

@@ -1,3 +1,4 @@
+import { hasTrait } from '../equipment'
 import { DEFAULT_INDOOR_F, designFOf, houseValue } from '../house'
 import type { JobSeen } from '../installation'
 import { modesOf } from '../situation'
@@ -157,7 +158,7 @@ export function sceneInput(seen: JobSeen, scene: Scene, o: SceneOptions = {}): S
 function dies(seen: JobSeen, at: number): OutsideEvent[] {
   const fault = modesOf(seen.inst).flatMap(({ ref, mode, placed }) => {
     const state = mode.states.find((s) => s.condition === 'lockout')
-    return state && (placed.device.kind === 'outdoorUnit' || placed.device.kind === 'packagedUnit')
+    return state && (hasTrait(placed.device, 'outdoorHalf') || hasTrait(placed.device, 'packaged'))
       ? [{ at, mode: ref, state: state.id }]
       : []
   })

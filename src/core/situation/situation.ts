@@ -2,7 +2,7 @@ import {
   CALLS,
   normalState,
   type Call,
-  type DeviceKind,
+  hasTrait,
   type Mode,
   type ModeCondition,
   type EvalContext,
@@ -60,9 +60,6 @@ export function evalContextOf(
   }
 }
 
-/** Kinds that stand away from the coil: how hot the air is that enters it, they can only be told. */
-const FAR_FROM_COIL: readonly DeviceKind[] = ['thermostat', 'fuelKit', 'zonePanel', 'outdoorUnit', 'relay']
-
 /**
  * Whether a device has anything that feels, or waits out, how hot the air is that enters the coil: a switch that stands
  * in the air, a sensor in the plenum, or a timed hold-off. A wall thermostat that merely drops Y does not know when the
@@ -70,7 +67,7 @@ const FAR_FROM_COIL: readonly DeviceKind[] = ['thermostat', 'fuelKit', 'zonePane
  */
 export function canFeel(placed: Placed, condition: ModeCondition): boolean {
   if (condition !== 'hotCoil' && condition !== 'warmCoil') return true
-  if (!FAR_FROM_COIL.includes(placed.device.kind) || placed.device.plate.plenumSensor) return true
+  if (!hasTrait(placed.device, 'farFromCoil') || placed.device.plate.plenumSensor) return true
   const holdOff = placed.device.settings.find((s) => s.intent === 'furnaceHoldOff')
   const minutes = holdOff && settingValue(placed, holdOff.id)
   return typeof minutes === 'number' && minutes > 0

@@ -2,7 +2,7 @@ import type { Circuit, Solved } from '../circuit'
 import { plateOf } from '../crossing'
 import type { Plate } from '../equipment'
 import { placedByRef, splitRef, type JobSeen, type Placed } from '../installation'
-import { ofKind } from '../query'
+import { having } from '../query'
 import { conditionsOf } from '../situation'
 import { inTheWay } from './likely'
 import type { Reading } from './reading'
@@ -48,11 +48,11 @@ export const plateAt = (c: Context): Plate => {
 export const furnacePlate = (c: Context): Plate => {
   const own = plateAt(c)
   if (own.inputBtuh !== undefined) return own
-  const [furnace] = ofKind(c.seen.inst, 'furnace', 'packagedUnit')
+  const [furnace] = having(c.seen.inst, 'burns')
   return furnace ? plateOf(c.seen, furnace) : own
 }
 export const unitPlate = (c: Context): Plate => {
-  const [unit] = ofKind(c.seen.inst, 'outdoorUnit', 'packagedUnit')
+  const [unit] = having(c.seen.inst, 'compresses')
   return unit ? plateOf(c.seen, unit) : {}
 }
 export const runs = ({ solved, r }: Context, what: string): boolean =>

@@ -1,5 +1,5 @@
 import { cfmAt, runningCapacity, tableCfm } from '../crossing'
-import { isCooling, isHeatPumpHeating } from '../equipment'
+import { hasTrait, isCooling, isHeatPumpHeating } from '../equipment'
 import { houseValue, riseOf } from '../house'
 import { settingValue, splitRef } from '../installation'
 import {
@@ -194,7 +194,7 @@ function gateTrip(c: Context): Banded | null {
   const moved = c.r.moved?.find((m) => m.at === c.r.at)?.value
   const set = moved ?? (placed ? settingValue(placed, id) : null)
   if (!placed || typeof set !== 'number') return null
-  const by = placed.device.kind === 'outdoorThermostat' ? BANDS.switchF : BANDS.lockoutF
+  const by = hasTrait(placed.device, 'outdoorSwitch') ? BANDS.switchF : BANDS.lockoutF
   const causes = cause('sensorPlace', 'sensorWiring', 'settingElsewhere')
   return { right: about(set, by), nominal: set, basis: 'setting', low: causes, high: causes }
 }

@@ -1,7 +1,7 @@
 import { houseValue } from '../house'
 import { settingValue } from '../installation'
 import { inputAtSite, nozzleFor } from '../kit'
-import { ofKind } from '../query'
+import { having } from '../query'
 import { about, cause, furnacePlate, isLit, type Banded, type Context } from './bandContext'
 import { BANDS } from './bands'
 import { inTheWay } from './likely'
@@ -9,7 +9,7 @@ import type { Cause } from './verdict'
 
 /** The gas that a furnace burns, by its plate setting. */
 function gasOf(c: Context): 'natural' | 'lp' {
-  const [furnace] = ofKind(c.seen.inst, 'furnace', 'packagedUnit')
+  const [furnace] = having(c.seen.inst, 'burns')
   const setting = furnace?.device.settings.find((s) => s.intent === 'fuel')
   return furnace && setting && settingValue(furnace, setting.id) === 'lp' ? 'lp' : 'natural'
 }

@@ -1,6 +1,6 @@
 import { type Circuit, solve } from '../circuit'
 import { circuitWith, type GateIntent } from '../crossing'
-import { leaves, wantsBackup, type Call, type Setting } from '../equipment'
+import { hasTrait, leaves, wantsBackup, type Call, type Setting } from '../equipment'
 import { makeRef, settingValue, type Placed, type Ref, type SettingChange } from '../installation'
 import { degF, type DegF } from '../units'
 import { BANDS } from './bands'
@@ -74,7 +74,7 @@ function gateCard(
   if (bulb && isCold && forF <= BANDS.bathMostF) return done([{ kind: 'warmBath', at: bulb.at, forF }])
   if (bulb && !isCold) {
     // A mechanical switch trips within ±5 °F of its dial, an electronic one within ±2.
-    const isDial = placed.device.kind === 'outdoorThermostat'
+    const isDial = hasTrait(placed.device, 'outdoorSwitch')
     const enough = BANDS.iceF + (isDial ? BANDS.iceDialMarginF : BANDS.iceMarginF)
     if (value >= enough) return done([{ kind: 'iceBath', at: bulb.at }])
     if (range[1] >= enough)
@@ -121,8 +121,9 @@ function bulbOf(
   const { inst } = circuit
   if (intent === 'outdoorSwitch') return { at: makeRef(placed.ref, setting.id), table: [] }
   const source = placed.device.settings.find((s) => s.intent === 'outdoorSource')
-  if (!source) return placed.device.kind === 'fuelKit' ? { at: makeRef(placed.ref, ''), table: [] } : null
+  if (!source)
+    return hasTrait(placed.device, 'switchesFuel') ? { at: makeRef(placed.ref, ''), table: [] } : null
   if (settingValue(placed, source.id) !== 'wired') return null
-  const sensor = inst.placed.find((p) => p.device.kind === 'outdoorSensor')
+  const sensor = inst.placed.find((p) => hasTrait(p.device, 'sensesOutdoors'))
   return sensor ? { at: makeRef(sensor.ref, ''), table: sensor.device.plate.sensorOhms ?? [] } : null
 }

@@ -1,4 +1,4 @@
-import { EARTH, normalState, type Mode } from '../equipment'
+import { hasTrait, EARTH, normalState, type Mode } from '../equipment'
 import { Circuit, solve } from '../circuit'
 import {
   commonOf,
@@ -70,7 +70,7 @@ function controlOf(p: Placed): [Ref, Ref][] {
  * line voltage comes to is left out.
  */
 export function lockOutList(inst: Installation): Cabinet[] {
-  const gear = inst.placed.filter((p) => p.device.kind !== 'feed' && legsOf(inst, p).length > 0)
+  const gear = inst.placed.filter((p) => !hasTrait(p.device, 'feedsLine') && legsOf(inst, p).length > 0)
   const places = [...new Set(gear.map((p) => p.where || p.ref))]
   const circuit = new Circuit(inst)
   const idleIn = (modes: Situation['modes']) =>
@@ -79,7 +79,7 @@ export function lockOutList(inst: Installation): Cabinet[] {
   const liveAt = (solved: ReturnType<typeof idleIn>) => (leg: Ref) =>
     !solved.ok || solved.meter(leg, EARTH) > tolerances.liveLineVolts / 2
   const liveIn = (modes: Situation['modes']) => liveAt(idleIn(modes))
-  const feedsOfJob = inst.placed.filter((p) => p.device.kind === 'feed')
+  const feedsOfJob = inst.placed.filter((p) => hasTrait(p.device, 'feedsLine'))
   const off = (feeds: readonly Placed[]): Situation['modes'] =>
     Object.fromEntries(
       feeds.flatMap((feed) => {

@@ -1,11 +1,11 @@
 import { type Circuit, solve } from '../circuit'
 import { circuitWith } from '../crossing'
-import { isCooling, isHeatPumpHeating, type Call, type ModeCondition } from '../equipment'
+import { hasTrait, isCooling, isHeatPumpHeating, type Call, type ModeCondition } from '../equipment'
 import { makeRef, settingValue, type Installation, type JobSeen, type Placed } from '../installation'
 import { callsOf, modesOf, regionsOf, stands, type Situation } from '../situation'
 import type { Past } from '../time'
 import { degF, type DegF } from '../units'
-import { defrostStarts, ofKind } from '../query'
+import { defrostStarts, having } from '../query'
 import { BANDS } from './bands'
 import { gateTest } from './gateTest'
 import { runningBy, variantsOf, type Variants } from './knownWays'
@@ -109,7 +109,7 @@ const runsCompressor = (circuit: Circuit, situation: Situation): boolean => {
 const runsSomewhere = (circuit: Circuit, here: Situation): boolean =>
   regionsOf(circuit.inst).some((outdoorF) => runsCompressor(circuit, { ...here, outdoorF }))
 
-const outdoorUnits = (inst: Installation): Placed[] => ofKind(inst, 'outdoorUnit', 'packagedUnit')
+const outdoorUnits = (inst: Installation): Placed[] => having(inst, 'compresses')
 
 /** Before its first start a compressor needs hours of power on its crankcase heater. */
 const crankcase = (inst: Installation, plates: JobSeen['plates']): TestStep[] =>
@@ -182,7 +182,7 @@ const callCard = (inst: Installation, call: Call, outdoorF: DegF): Card => ({
 
 const sensorCards = (inst: Installation, outdoorF: DegF): Card[] =>
   inst.placed
-    .filter((p) => p.device.kind === 'outdoorSensor' || feeds(p))
+    .filter((p) => hasTrait(p.device, 'sensesOutdoors') || feeds(p))
     .map((p) => ({
       id: `sensor-${p.ref}`,
       kind: 'sensor',

@@ -37,7 +37,7 @@ describe('waits, worked by hand', () => {
     const later = [past[0]!, { call: 'off' as const, seconds: 360 }]
     expect(waited(waitsFor(c, 'heat1', at(40), later), 'od.compressor')).toMatchObject({
       seconds: 0,
-      held: [],
+      delays: [],
     })
     // 2 min set: 60 s are left; unknown: nobody can say, and it is said.
     const two = circuitOf('quillfeather-lane', { 'tstat.minimumOff': 2 })
@@ -70,7 +70,7 @@ describe('waits, worked by hand', () => {
     expect(waited(on, 'fur.valve')!.seconds).toBe(33)
     expect(waited(on, 'fur.blowerHeat')).toMatchObject({
       seconds: 63,
-      held: [
+      delays: [
         { kind: 'contact', ref: 'fur.trial', closes: true, seconds: 33 },
         { kind: 'contact', ref: 'fur.heatFan', closes: true, seconds: 30 },
       ],
@@ -105,7 +105,7 @@ describe('what comes with a call', () => {
     expect(waited(w, 'od.fan')).toMatchObject({
       on: true,
       seconds: 600,
-      held: [{ kind: 'mode', ref: 'od.board', state: 'defrost', seconds: 600 }],
+      delays: [{ kind: 'mode', ref: 'od.board', state: 'defrost', seconds: 600 }],
     })
     // A breaker that is off was off before.
     const dead = waitsFor(c, 'heat1', at(30, { 'feedA.breaker': 'off' }), [{ call: 'heat1', seconds: 600 }])

@@ -1,4 +1,4 @@
-import type { TerminalRole } from '@/core/equipment'
+import { roleRow, type TerminalRole } from '@/core/equipment'
 import { splitRef, terminalOf, type Installation, type Ref, type Wire } from '@/core/installation'
 import type { Operation } from '@/jobfile'
 
@@ -78,23 +78,23 @@ export function cableBetween(inst: Installation, a: Ref, b: Ref) {
 export const spareOf = (inst: Installation, cable: string): Wire | undefined =>
   inst.wires.find((w) => w.cable === cable && w.a === null && w.b === null)
 
-const KIN: Partial<Record<TerminalRole, TerminalRole[]>> = {
-  AUX: ['W1', 'W2', 'splice', 'switch', 'harness'],
-  E: ['W1', 'W2', 'AUX'],
-  W1: ['W1', 'W2', 'AUX', 'E', 'switch', 'harness', 'splice'],
-  W2: ['W1', 'W2', 'AUX', 'E', 'harness', 'splice'],
-  switch: ['AUX', 'W1', 'W2', 'splice', 'switch'],
-  splice: ['AUX', 'W1', 'W2', 'switch', 'E', 'Y1', 'G', 'R', 'C', 'OB'],
-  OB: ['OB', 'O', 'B'],
-  O: ['OB', 'O'],
-  B: ['OB', 'B'],
+/** Roles that join any conductor of a call: a splice, the ends of a switch. */
+const JOINTS: readonly TerminalRole[] = ['splice', 'switch']
+
+/** Whether a call's conductor may end at a terminal of this role without changing its purpose. */
+const takes = (joint: TerminalRole, role: TerminalRole): boolean => {
+  const { family, passesSwitch } = roleRow(role)
+  if (joint === 'switch') return passesSwitch === true || JOINTS.includes(role)
+  if (joint === 'harness') return family === 'backup'
+  return joint === 'splice' && role !== 'splice' && (family !== null || ['R', 'C', 'switch'].includes(role))
 }
 
 /** Whether a technician would ever join these two; it raises targets, and never forbids the others. */
 export function sensible(inst: Installation, from: Ref, to: Ref): boolean {
   const [a, b] = [terminalOf(inst, from)?.terminal.role, terminalOf(inst, to)?.terminal.role]
   if (!a || !b || from === to) return false
-  return (KIN[a] ?? [a]).includes(b)
+  const { family } = roleRow(a)
+  return a === b || (family !== null && family === roleRow(b).family) || takes(a, b) || takes(b, a)
 }
 
 /** The terminals that a conductor's end could be moved to sensibly: those that suit its other end. */

@@ -2,7 +2,7 @@
 
 import { plateOf } from '@/core/crossing'
 import type { Rating } from '@/core/equipment'
-import { ofKind } from '@/core/query'
+import { having } from '@/core/query'
 import type { JobSeen } from '@/core/installation'
 import { NumberField } from '@/ui'
 import type { Job } from '@/jobfile'
@@ -33,7 +33,7 @@ const stagesOf = (ratings: readonly Rating[], stages: number, inverter: boolean)
 /** Capacity with power or COP at the rating points, as read from the unit's sheet: they stand over its device file's. */
 export function RatingsForm({ seen }: { seen: JobSeen }) {
   const { job, edit } = useJobScreen()
-  const unit = ofKind(seen.inst, 'outdoorUnit', 'packagedUnit')[0]
+  const unit = having(seen.inst, 'compresses')[0]
   if (!unit) return <p className="text-soft">No outdoor unit is bolted down.</p>
   const plate = plateOf(seen, unit)
   const all = plate.ratings ?? []

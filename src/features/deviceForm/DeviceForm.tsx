@@ -1,6 +1,7 @@
 'use client'
 
 import { useState } from 'react'
+import { nth } from '@/core/assert'
 import * as yup from 'yup'
 import {
   buildDevice,
@@ -11,7 +12,7 @@ import {
   outputsOf,
   tellsRows,
 } from '@/core/deviceBuilder'
-import { DRAFT_KINDS, type Call, type Device, type DeviceDraft } from '@/core/equipment'
+import { DRAFT_KINDS, hasTrait, type Call, type Device, type DeviceDraft } from '@/core/equipment'
 import { formatDevice } from '@/jobfile'
 import { Button, downloadFile, SelectField, cx, Field, Input, useDraftForm } from '@/ui'
 import { CALL_WORDS, DRAFT_KIND_WORDS, draftChangeWords } from '@/words'
@@ -29,7 +30,7 @@ const idOf = (s: DeviceDraft): string =>
       .replace(/^-|-$/g, '') || s.kind
   }`.slice(0, 56)
 
-const START = freshDraft('thermostat')
+const START = freshDraft(nth(DRAFT_KINDS, 0))
 const draftSchema = yup.object({
   name: yup.string().max(80).required(),
   model: yup.string().max(40).defined(),
@@ -141,7 +142,7 @@ export function DeviceForm({
           )}
         </div>
       </fieldset>
-      {draft.kind === 'thermostat' && (
+      {hasTrait(draft, 'onWall') && (
         <fieldset className="mt-3">
           <legend className="mb-1 text-sm text-soft">What each demand connects to R</legend>
           <ul className="space-y-1">

@@ -1,7 +1,7 @@
 'use client'
 
-import { fieldsOf, type DraftField } from '@/core/deviceBuilder'
-import type { DeviceDraft } from '@/core/equipment'
+import { fieldsOf } from '@/core/deviceBuilder'
+import type { DeviceDraft, DraftField } from '@/core/equipment'
 import { NumberField, SelectField } from '@/ui'
 import { draftFieldWords, draftOptionWords } from '@/words'
 

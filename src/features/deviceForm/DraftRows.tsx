@@ -2,7 +2,7 @@
 
 import { Trash2 } from 'lucide-react'
 import { bankTable, coilsAmong, rowsOn } from '@/core/deviceBuilder'
-import type { DeviceDraft, DraftRow } from '@/core/equipment'
+import { hasTrait, type DeviceDraft, type DraftRow } from '@/core/equipment'
 import { Button, NumberField, SelectField } from '@/ui'
 import { bankWords } from '@/words'
 
@@ -21,7 +21,7 @@ export function DraftRows({
   const change = (at: number, to: Partial<DraftRow>) =>
     put({ rows: rows.map((r, i) => (i === at ? { ...r, ...to } : r)) })
   const coils = coilsAmong(draft.terminals)
-  const circuits = draft.kind === 'stripKit'
+  const circuits = hasTrait(draft, 'addsStrips')
   return (
     <fieldset className="mt-3">
       <legend className="mb-1 text-sm text-soft">Heater rows, at 240 V</legend>

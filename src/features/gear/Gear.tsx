@@ -5,7 +5,7 @@ import { Collapsible } from 'radix-ui'
 import { useState } from 'react'
 import { settingValue, type Placed } from '@/core/installation'
 import { drives } from '@/core/situation'
-import type { Setting } from '@/core/equipment'
+import { hasTrait, type Setting } from '@/core/equipment'
 import { sentence, type Field as JobField } from '@/jobfile'
 import { Button, Caution, Field, Input, Select, TypedInput, typedNumber } from '@/ui'
 import { inertWords, plateLine } from '@/words'
@@ -17,7 +17,7 @@ import { AddCable, AddDevice, NewerDescriptions, RemoveDevice } from './Bolted'
 /** Installed equipment: each device with its plate and its settings, the cables, the site. */
 export function Gear() {
   const { inst, job } = useJobScreen()
-  const devices = inst.placed.filter((p) => p.device.settings.length > 0 || p.device.kind !== 'splice')
+  const devices = inst.placed.filter((p) => p.device.settings.length > 0 || !hasTrait(p.device, 'joinsWires'))
   return (
     <div className="max-w-5xl pb-8">
       <div className="grid gap-x-8 lg:grid-cols-2">
@@ -103,7 +103,7 @@ function DeviceSection({ placed }: { placed: Placed }) {
               <SettingField key={s.id} placed={placed} setting={s} />
             ))}
           </div>
-          {device.settings.length > 0 && device.kind !== 'feed' && <Unread placed={placed} />}
+          {device.settings.length > 0 && !hasTrait(device, 'feedsLine') && <Unread placed={placed} />}
           {more > 0 && (
             <Button look="quiet" className="mt-2 text-sm" onClick={() => go('setup')}>
               {more === 1 ? 'One more setting is' : `${more} more settings are`} in the Setup

@@ -2,7 +2,7 @@
 
 import { Collapsible } from 'radix-ui'
 import { useState } from 'react'
-import { PLATES, type Plate, type PlateField } from '@/core/equipment'
+import { hasTrait, PLATES, type Plate, type PlateField } from '@/core/equipment'
 import type { Placed } from '@/core/installation'
 import { sentence } from '@/jobfile'
 import { Field, SelectField, TypedInput, typedNumber } from '@/ui'
@@ -18,7 +18,7 @@ export function PlateRead({ placed }: { placed: Placed }) {
     keyof Plate,
     PlateField,
   ][]
-  if (!fields.length || placed.device.kind === 'splice') return null
+  if (!fields.length || hasTrait(placed.device, 'joinsWires')) return null
   const site = job.commissioning.plates[placed.ref] ?? {}
   const read = fields.filter(([f]) => site[f] !== undefined).length
   return (

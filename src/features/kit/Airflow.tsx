@@ -2,7 +2,7 @@
 
 import { heatersOf } from '@/core/crossing'
 import { airflowOf, BTU_PER_KWH, houseValue, type HouseValue } from '@/core/house'
-import { ofKind } from '@/core/query'
+import { having } from '@/core/query'
 import type { JobSeen } from '@/core/installation'
 import { tolerances } from '@/core/tolerances'
 import { Button, Field, Input, SelectField, useLocalStorage, typedAmount } from '@/ui'
@@ -41,7 +41,7 @@ export function Airflow({ seen, volts }: { seen: JobSeen; volts: number }) {
         BTU_PER_KWH
   const cfm = heat !== undefined && rise !== undefined ? airflowOf(heat, rise, altitude) : undefined
   const speed: Speed = typed.speed ?? 'cfmHeat'
-  const tons = ofKind(inst, 'outdoorUnit', 'packagedUnit')[0]?.device.plate.tons
+  const tons = having(inst, 'compresses')[0]?.device.plate.tons
   const set = (part: Partial<Typed>) => setTyped({ ...typed, ...part })
   const field = (of: 'volts' | 'amps' | 'rise' | 'blowerW', label: string, placeholder = '') => (
     <Field label={label}>

@@ -5,7 +5,7 @@ import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useDeferredValue, useEffect, useMemo, useState } from 'react'
 import * as yup from 'yup'
-import type { Device, DeviceKind } from '@/core/equipment'
+import { hasTrait, type Device } from '@/core/equipment'
 import { addJob, ask, linesOf } from '@/client'
 import { cut, freshParts, type Job } from '@/jobfile'
 import {
@@ -22,7 +22,7 @@ import {
   Tip,
 } from '@/ui'
 import { unmetWords, planSentence } from '@/words'
-import { EXTRAS, gearOf, isPackaged, jobOf, KINDS, planOf, type Choices } from './gear'
+import { CHOICES, gearOf, isPackaged, jobOf, planOf, type Choices } from './gear'
 import { offersFor } from './offers'
 import { DeviceForm } from '../deviceForm'
 import { PracticePicker } from '../plan'
@@ -105,9 +105,7 @@ export function NewJob() {
       note={library.find((d) => d.id === c[key])?.about}
       value={c[key]}
       none={none ?? 'choose'}
-      options={library
-        .filter((d) => (KINDS[key] as DeviceKind[]).includes(d.kind))
-        .map((d) => [d.id, d.name])}
+      options={library.filter((d) => hasTrait(d, CHOICES[key])).map((d) => [d.id, d.name])}
       onValue={(id) => put({ [key]: id })}
     />
   )
@@ -170,7 +168,10 @@ export function NewJob() {
             {pick('Thermostat', 'thermostat')}
             {pick('Outdoor unit', 'outdoor')}
             {!packaged && pick('Indoor unit', 'indoor')}
-            {library.find((d) => d.id === c.indoor)?.kind === 'airHandler' &&
+            {hasTrait(
+              library.find((d) => d.id === c.indoor),
+              'takesKit',
+            ) &&
               !packaged &&
               pick('Strip kit', 'kit', 'none')}
           </div>
@@ -184,9 +185,7 @@ export function NewJob() {
                 starts={library}
                 onMade={(made) => {
                   setLibrary((known) => [...known, made])
-                  const slot = Object.entries(KINDS).find(([, kinds]) =>
-                    (kinds as readonly DeviceKind[]).includes(made.kind),
-                  )
+                  const slot = Object.entries(CHOICES).find(([, trait]) => hasTrait(made, trait))
                   if (slot) put({ [slot[0]]: made.id })
                   else put({ extras: [...c.extras, made.id] })
                 }}
@@ -305,7 +304,7 @@ function Extras({
     <fieldset className="mt-4 flex flex-wrap gap-2">
       <legend className="mb-1 text-sm text-soft">Also there</legend>
       {library
-        .filter((d) => EXTRAS[d.kind])
+        .filter((d) => hasTrait(d, 'optional'))
         .map((d) => {
           const on = chosen.includes(d.id)
           return (

@@ -1,9 +1,10 @@
+import { hasTrait } from '@/core/equipment'
 import { graveFindings } from '../../../tests/helpers/grave'
 import { readdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { libraryDevice } from '../../../tests/helpers/demo'
 import { checkJob, installationOf } from '@/jobfile'
-import { EXTRAS, gearOf, isPackaged, jobOf, planOf, type Choices } from './gear'
+import { gearOf, isPackaged, jobOf, planOf, type Choices } from './gear'
 
 const library = readdirSync(join(__dirname, '../../../library')).map((f) =>
   libraryDevice(f.replace('.json', '')),
@@ -66,7 +67,7 @@ describe('a new job', () => {
   })
 
   it('offers every loose part of the library and nothing that has a place of its own', () => {
-    const kinds = library.filter((d) => EXTRAS[d.kind]).map((d) => d.kind)
+    const kinds = library.filter((d) => hasTrait(d, 'optional')).map((d) => d.kind)
     expect(kinds).toContain('relay')
     for (const own of ['thermostat', 'airHandler', 'furnace', 'stripKit', 'outdoorUnit', 'feed', 'splice'])
       expect(kinds).not.toContain(own)

@@ -1,5 +1,5 @@
 import { nth } from '@/core/assert'
-import type { Device, DeviceKind } from '@/core/equipment'
+import { hasTrait, KINDS, type Device, type Trait } from '@/core/equipment'
 import type { Installation } from '@/core/installation'
 import {
   assemble,
@@ -32,52 +32,23 @@ export interface Choices {
   practice: Partial<WiringPractice>
 }
 
-export const KINDS = {
-  thermostat: ['thermostat'],
-  indoor: ['airHandler', 'furnace'],
-  kit: ['stripKit'],
-  outdoor: ['outdoorUnit', 'packagedUnit'],
-} satisfies Record<string, DeviceKind[]>
-
-/** Loose parts, and whether each sits outdoors, beside the indoor unit or at the thermostat. */
-export const EXTRAS: Partial<Record<DeviceKind, 'north wall' | 'beside' | 'inside wall'>> = {
-  outdoorThermostat: 'north wall',
-  outdoorSensor: 'north wall',
-  lineMonitor: 'north wall',
-  relay: 'beside',
-  sender: 'inside wall',
-  receiver: 'beside',
-  airThermostat: 'beside',
-  fuelKit: 'beside',
-  zonePanel: 'beside',
-  floatSwitch: 'beside',
-  humidifier: 'beside',
-  leakSensor: 'beside',
-  transformer: 'beside',
-}
-
-const REFS: Partial<Record<DeviceKind, string>> = {
-  outdoorThermostat: 'odt',
-  outdoorSensor: 'sensor',
-  lineMonitor: 'monitor',
-  relay: 'relay',
-  sender: 'sender',
-  receiver: 'receiver',
-  airThermostat: 'air',
-  fuelKit: 'fuelkit',
-  zonePanel: 'zone',
-  floatSwitch: 'float',
-  humidifier: 'humid',
-  leakSensor: 'leak',
-  transformer: 'xfmr',
-}
+/** Choices of a new job, each with the trait of the devices that it offers. */
+export const CHOICES = {
+  thermostat: 'onWall',
+  indoor: 'indoors',
+  kit: 'addsStrips',
+  outdoor: 'compresses',
+} satisfies Record<string, Trait>
 
 const shortName = (d: Device): string => d.name.split(' ').slice(2).join(' ') || d.name
 const capital = (s: string): string => nth(s, 0).toUpperCase() + s.slice(1)
 
 /** Whether an indoor unit stands inside a packaged unit: then nothing else is asked indoors. */
 export const isPackaged = (library: readonly Device[], outdoor: string): boolean =>
-  library.find((d) => d.id === outdoor)?.kind === 'packagedUnit'
+  hasTrait(
+    library.find((d) => d.id === outdoor),
+    'packaged',
+  )
 
 /** The gear with its cables and circuits, nothing landed; null while something that it needs is not chosen. */
 export function gearOf(library: readonly Device[], c: Choices): Installation | null {
@@ -85,10 +56,10 @@ export function gearOf(library: readonly Device[], c: Choices): Installation | n
   const [stat, out] = [device(c.thermostat), device(c.outdoor)]
   const packaged = isPackaged(library, c.outdoor)
   const indoor = packaged ? undefined : device(c.indoor)
-  const feedOf = (volts: number) => library.find((d) => d.kind === 'feed' && d.plate.volts === volts)
+  const feedOf = (volts: number) => library.find((d) => hasTrait(d, 'feedsLine') && d.plate.volts === volts)
   const feeds = { twoPole: feedOf(240), onePole: feedOf(120) }
   if (!stat || !out || (!packaged && !indoor) || !feeds.twoPole || !feeds.onePole) return null
-  const kit = indoor?.kind === 'airHandler' ? device(c.kit) : undefined
+  const kit = hasTrait(indoor, 'takesKit') ? device(c.kit) : undefined
   const inside = indoor ? 'utility room' : 'outdoors'
   const outside = packaged ? 'outdoors' : 'north wall'
   const pieces: Piece[] = [
@@ -96,8 +67,8 @@ export function gearOf(library: readonly Device[], c: Choices): Installation | n
     ...(indoor
       ? [
           {
-            ref: indoor.kind === 'airHandler' ? 'ah' : 'fur',
-            label: indoor.kind === 'airHandler' ? 'Air handler' : 'Furnace',
+            ref: KINDS[indoor.kind].inJob.ref,
+            label: hasTrait(indoor, 'takesKit') ? 'Air handler' : 'Furnace',
             where: inside,
             device: indoor,
           },
@@ -109,11 +80,11 @@ export function gearOf(library: readonly Device[], c: Choices): Installation | n
       const extra = device(id)
       if (!extra) return []
       const twin = c.extras.slice(0, i).filter((e) => device(e)?.kind === extra.kind).length
-      const own = EXTRAS[extra.kind]
-      const where = own === 'north wall' ? outside : own === 'inside wall' ? own : inside
+      const { ref, where: usual } = KINDS[extra.kind].inJob
+      const where = usual === 'north wall' ? outside : usual === 'inside wall' ? usual : inside
       return [
         {
-          ref: `${REFS[extra.kind] ?? 'part'}${twin ? twin + 1 : ''}`,
+          ref: `${ref}${twin ? twin + 1 : ''}`,
           label: capital(nth(shortName(extra).split(','), 0)),
           where,
           device: extra,
@@ -170,6 +141,6 @@ export function jobOf(gear: Installation, plan: Plan, c: Choices, who: string): 
 const newPlates = (inst: Installation): Job['commissioning']['plates'] =>
   Object.fromEntries(
     inst.placed
-      .filter((p) => p.device.kind !== 'feed' && p.device.settings.length > 0)
+      .filter((p) => !hasTrait(p.device, 'feedsLine') && p.device.settings.length > 0)
       .map((p) => [p.ref, { newFromBox: true }]),
   )

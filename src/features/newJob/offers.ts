@@ -1,4 +1,4 @@
-import type { Device, DeviceKind } from '@/core/equipment'
+import { hasTrait, type Device, type Trait } from '@/core/equipment'
 import { settingsWith } from '@/core/query'
 import type { Installation } from '@/core/installation'
 import type { Plan, Unmet } from '@/core/plan'
@@ -18,23 +18,23 @@ export interface Offer {
   short: { device: Device; by: number } | null
 }
 
-/** Kinds of loose parts that can give what is lacking; what is not here needs other gear, or another practice. */
-const GIVEN_BY: Partial<Record<Lack, readonly DeviceKind[]>> = {
-  kitMissing: ['fuelKit'],
-  interlockMissing: ['relay'],
-  airMissing: ['airThermostat'],
-  isolationMissing: ['relay'],
-  leakMissing: ['leakSensor'],
-  transformerSmall: ['transformer'],
-  weakInput: ['relay', 'transformer'],
-  noOutdoorTemperature: ['outdoorSensor'],
+/** Traits of loose parts that can give what is lacking; what is not here needs other gear, or another practice. */
+const GIVEN_BY: Partial<Record<Lack, readonly Trait[]>> = {
+  kitMissing: ['switchesFuel'],
+  interlockMissing: ['isolates'],
+  airMissing: ['feelsEnteringAir'],
+  isolationMissing: ['isolates'],
+  leakMissing: ['feelsLeak'],
+  transformerSmall: ['addsTransformer'],
+  weakInput: ['isolates', 'addsTransformer'],
+  noOutdoorTemperature: ['sensesOutdoors'],
 }
 /** Parts of one kind that are offered for one thing. */
 const MOST = 2
 
 /** Whether the thermostat could use an outdoor temperature and gets none. */
 const isBlind = (gear: Installation): boolean =>
-  !gear.placed.some((p) => p.device.kind === 'outdoorSensor') &&
+  !gear.placed.some((p) => hasTrait(p.device, 'sensesOutdoors')) &&
   settingsWith(gear, 'outdoorSource').some(({ placed }) =>
     placed.device.terminals.some((t) => t.role === 'S'),
   )
@@ -61,7 +61,7 @@ export function offersFor(library: readonly Device[], c: Choices, gear: Installa
   }
   return lacks.map((lack) => {
     const all = library
-      .filter((d) => GIVEN_BY[lack]?.includes(d.kind) && !c.extras.includes(d.id))
+      .filter((d) => GIVEN_BY[lack]?.some((trait) => hasTrait(d, trait)) && !c.extras.includes(d.id))
       .flatMap((device) => {
         const by = tried(lack, device)
         return by === null ? [] : [{ device, by }]

@@ -1,4 +1,5 @@
-import type { DeviceKind, Intent } from '@/core/equipment'
+import { having } from '@/core/query'
+import { hasTrait, type Intent } from '@/core/equipment'
 import { makeRef, settingValue, type Installation, type Name, type Placed } from '@/core/installation'
 import { heaterRows } from '@/core/kit'
 import { READING_KINDS, type BandedKind, type ReadingKind, type ReadingPlace } from '@/core/startup'
@@ -19,7 +20,7 @@ export function spotsFor(inst: Installation, kind: ReadingKind): Spot[] {
     label,
   })
   const lined = inst.placed.filter((p) => p.device.terminals.some((t) => t.side === 'line'))
-  const feeds = lined.filter((p) => p.device.kind === 'feed')
+  const feeds = lined.filter((p) => hasTrait(p.device, 'feedsLine'))
   const rows = heaterRows(inst)
   const kits = inst.placed.filter((p) => rows.some((r) => r.ref.startsWith(`${p.ref}.`)))
   switch (kind) {
@@ -43,14 +44,14 @@ export function spotsFor(inst: Installation, kind: ReadingKind): Spot[] {
     case 'lineVolts':
       return [
         ...lined
-          .filter((p) => p.device.kind !== 'feed')
+          .filter((p) => !hasTrait(p.device, 'feedsLine'))
           .map((p) => spot('disconnect', p.ref, `${p.label} ${PLACE_WORDS.disconnect}`)),
         ...feeds.map((p) => spot('feed', p.ref, p.label)),
       ]
     case 'legToGround':
       return lined.flatMap((p) =>
         p.device.terminals
-          .filter((t) => t.role === 'line' && t.label !== 'N' && p.device.kind !== 'feed')
+          .filter((t) => t.role === 'line' && t.label !== 'N' && !hasTrait(p.device, 'feedsLine'))
           .map((t) => spot('terminals', makeRef(p.ref, t.id))),
       )
     case 'stripAmps':
@@ -82,14 +83,12 @@ export function spotsFor(inst: Installation, kind: ReadingKind): Spot[] {
 export const kindsFor = (inst: Installation): ReadingKind[] =>
   (Object.keys(READING_KINDS) as ReadingKind[]).filter((kind) => spotsFor(inst, kind).length > 0)
 
-const ofKinds = (inst: Installation, ...kinds: DeviceKind[]): Placed[] =>
-  inst.placed.filter((p) => kinds.includes(p.device.kind))
 /** Devices that move the house's air. */
 const movers = (inst: Installation): Placed[] =>
   inst.placed.filter((p) => p.device.parts.some((x) => x.kind === 'load' && x.does?.what === 'blower'))
 /** Outdoor units with a line set that is filled on site. */
-const splits = (inst: Installation): Placed[] => ofKinds(inst, 'outdoorUnit')
-const outdoors = (inst: Installation): Placed[] => ofKinds(inst, 'outdoorUnit', 'packagedUnit')
+const splits = (inst: Installation): Placed[] => having(inst, 'outdoorHalf')
+const outdoors = (inst: Installation): Placed[] => having(inst, 'compresses')
 
 /** Loads of a job that do something, as places to clamp. */
 function motors(inst: Installation, what: 'compressor' | 'outdoorFan' | 'blower'): PartialSpot[] {
@@ -175,10 +174,10 @@ function bandedSpots(inst: Installation, kind: BandedKind): PartialSpot[] {
       return [...at('coil', boards), ...at('sensor', boards)]
     }
     case 'sensorDifference':
-      return at('sensor', ofKinds(inst, 'outdoorSensor'))
+      return at('sensor', having(inst, 'sensesOutdoors'))
     case 'airTrip':
     case 'airRemake':
-      return at('sensor', ofKinds(inst, 'airThermostat'))
+      return at('sensor', having(inst, 'feelsEnteringAir'))
     case 'gateTrip':
       return inst.placed.flatMap((p) =>
         p.device.settings

@@ -1,7 +1,7 @@
 'use client'
 
 import { useMemo } from 'react'
-import type { Rating } from '@/core/equipment'
+import { hasTrait, type Rating } from '@/core/equipment'
 import { STRATEGIES, type Strategy } from '@/core/crossing'
 import { PRICE_LIMITS } from '@/core/house'
 import { jobSeen, type Job } from '@/jobfile'
@@ -205,7 +205,7 @@ function PriceField({ of }: { of: 'kwh' | 'fuel' }) {
 /** COP of the outdoor unit at a rating point, as read from its sheet. */
 function CopField({ outdoorF }: { outdoorF: number }) {
   const { inst, job, edit } = useJobScreen()
-  const unit = inst.placed.find((p) => ['outdoorUnit', 'packagedUnit'].includes(p.device.kind))
+  const unit = inst.placed.find((p) => hasTrait(p.device, 'compresses'))
   const ratingsIn = (of: Job) => (unit && of.commissioning.plates[unit.ref]?.ratings) ?? []
   const isThis = (r: Rating) => r.stage === 'rated' && r.outdoorF === outdoorF
   const set = (ref: string, cop: number | null) =>

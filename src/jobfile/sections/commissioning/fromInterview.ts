@@ -1,4 +1,4 @@
-import type { Rating } from '@/core/equipment'
+import { hasTrait, type Rating } from '@/core/equipment'
 import { cut } from '../../cut'
 import { isRaw } from '../../problem'
 import type { Raw } from '../section'
@@ -37,7 +37,7 @@ function outdoorRef(job: Raw): string | undefined {
     const device = devices[String(p.device)]
     return isRaw(device) ? device.kind : undefined
   }
-  const unit = placed.find((p) => kind(p) === 'outdoorUnit' || kind(p) === 'packagedUnit')
+  const unit = placed.find((p) => hasTrait({ kind: String(kind(p)) }, 'compresses'))
   return typeof unit?.ref === 'string' ? unit.ref : undefined
 }
 

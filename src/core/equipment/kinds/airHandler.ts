@@ -1,6 +1,10 @@
 import { BLOWER_SPEEDS, type BlowerSpeed } from '../part'
 import { stripKitFields, type StripKitPlate } from './stripKit'
-import { amps, number, type PlateFields } from './field'
+import { amps, number, type PlateFields } from '../plateField'
+import { choice, figure, onPlate, yesNo } from '../draftField'
+import type { DeviceDraft } from '../deviceDraft'
+import { AIR, switchedBy } from './forms'
+import type { KindRow } from './row'
 
 /** A point of a blower's table: air and power at one tap or speed and one static pressure. */
 export interface BlowerPoint {
@@ -39,4 +43,26 @@ export const airHandlerFields: PlateFields<AirHandlerPlate> = {
       watts: { type: 'number', unit: 'W', least: 1, most: 3000, optional: true },
     },
   },
+}
+
+const ownRows = (d: DeviceDraft): boolean => d.heat === 'rows'
+
+export const airHandler: KindRow = {
+  traits: ['indoors', 'movesAir', 'takesKit', 'holdsStrips', 'onGlance'],
+  plate: airHandlerFields,
+  column: 1,
+  usualBreakerA: 15,
+  inJob: { ref: 'ah', where: 'utility room' },
+  form: [
+    choice('heat', ['none', 'rows', 'kit']),
+    yesNo('severalSpeeds'),
+    yesNo('blowerOnW'),
+    yesNo('blowerOnY', (d) => !d.severalSpeeds),
+    switchedBy(ownRows),
+    yesNo('fuseLinks', ownRows),
+    yesNo('interlock', (d) => d.heat === 'kit'),
+    figure('delayMost', 0, 180, 's'),
+    ...AIR,
+    onPlate('tons', 10, 'tons'),
+  ],
 }

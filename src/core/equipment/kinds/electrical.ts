@@ -1,4 +1,4 @@
-import { amps, volts, type PlateFields } from './field'
+import { amps, volts, type PlateFields } from '../plateField'
 
 /** Supply figures on the plate of any line-voltage device. */
 export interface ElectricalPlate {

@@ -1,5 +1,8 @@
 import { electricalFields, type ElectricalPlate } from './electrical'
-import { amps, count, number, type PlateFields } from './field'
+import { amps, count, number, type PlateFields } from '../plateField'
+import { choice, figure } from '../draftField'
+import { AIR, BURNER } from './forms'
+import type { KindRow } from './row'
 
 export interface BurnerPlate {
   burnerStages?: number
@@ -54,7 +57,7 @@ export interface FurnacePlate extends ElectricalPlate, BurnerPlate {
   kilowatts?: number
   rows?: number
 }
-export const furnaceFields: PlateFields<FurnacePlate> = {
+const furnaceFields: PlateFields<FurnacePlate> = {
   ...electricalFields,
   ...burnerFields,
   blowerFla: amps(50),
@@ -62,4 +65,13 @@ export const furnaceFields: PlateFields<FurnacePlate> = {
   transformerVa: number('VA', 5, 200),
   kilowatts: number('kW', 0.5, 40),
   rows: count(9),
+}
+
+export const furnace: KindRow = {
+  traits: ['indoors', 'movesAir', 'burns', 'onGlance'],
+  plate: furnaceFields,
+  column: 1,
+  usualBreakerA: 15,
+  inJob: { ref: 'fur', where: 'utility room' },
+  form: [choice('fuel', ['natural', 'lp', 'oil']), ...BURNER, figure('delayMost', 0, 300, 's'), ...AIR],
 }

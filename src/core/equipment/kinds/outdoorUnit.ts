@@ -1,6 +1,10 @@
 import { electricalFields, type ElectricalPlate } from './electrical'
 import { sensorFields, type SensorPlate } from './control'
-import { amps, count, number, type PlateFields } from './field'
+import { amps, count, number, type PlateFields } from '../plateField'
+import type { DeviceDraft } from '../deviceDraft'
+import { figure, hasTerminal, yesNo } from '../draftField'
+import { COMPRESSOR, SUPPLY, VALVE } from './forms'
+import type { KindRow } from './row'
 
 /** A rating point: capacity and power or COP of a stage at an outdoor temperature. */
 export interface Rating {
@@ -77,4 +81,26 @@ export const outdoorUnitFields: PlateFields<OutdoorUnitPlate> = {
   floorF: number('°F', -40, 50),
   tons: number('tons', 0.5, 10),
   pairs: { type: 'table', columns: { tons: { type: 'number', unit: 'tons', least: 0.5, most: 10 } } },
+}
+
+const isTimed = (d: DeviceDraft): boolean => !d.demandDefrost
+
+export const outdoorUnit: KindRow = {
+  traits: ['compresses', 'outdoorHalf', 'farFromCoil', 'onGlance'],
+  plate: outdoorUnitFields,
+  column: 2,
+  usualBreakerA: 40,
+  inJob: { ref: 'od', where: 'north wall' },
+  form: [
+    VALVE,
+    yesNo('inverter'),
+    yesNo('defrostW', hasTerminal('W')),
+    yesNo('faultHeat', hasTerminal('W')),
+    yesNo('demandDefrost'),
+    figure('pinsLeast', 10, 180, 'min', isTimed),
+    figure('pinsMost', 10, 180, 'min', isTimed),
+    figure('pinsStep', 1, 90, 'min', (d) => isTimed(d) && d.pinsMost > d.pinsLeast),
+    ...COMPRESSOR,
+    ...SUPPLY,
+  ],
 }

@@ -1,6 +1,9 @@
 import { BLOWER_SPEEDS, type BlowerSpeed } from '../part'
 import { electricalFields, type ElectricalPlate } from './electrical'
-import { count, number, type PlateFields } from './field'
+import { count, number, type PlateFields } from '../plateField'
+import { choice, figure, onPlate, yesNo } from '../draftField'
+import { switchedBy } from './forms'
+import type { KindRow } from './row'
 
 export interface StripKitPlate extends ElectricalPlate {
   /** kW at the plate's volts, of all rows. */
@@ -23,4 +26,20 @@ export const stripKitFields: PlateFields<StripKitPlate> = {
   sequencerSeconds: number('s', 0, 600),
   leastCfm: number('CFM', 50, 4000),
   leastSpeed: { type: 'choice', values: BLOWER_SPEEDS },
+}
+
+export const stripKit: KindRow = {
+  traits: ['addsStrips', 'onGlance'],
+  plate: stripKitFields,
+  column: 1,
+  usualBreakerA: 60,
+  inJob: { ref: 'kit', where: 'utility room' },
+  form: [
+    switchedBy(),
+    yesNo('fuseLinks'),
+    yesNo('interlock'),
+    figure('stepSeconds', 0, 600, 's', (d) => d.switchedBy === 'sequencer'),
+    onPlate('leastCfm', 4000, 'CFM'),
+    choice('leastSpeed', ['any', 'fan', 'low', 'high', 'heat']),
+  ],
 }

@@ -1,4 +1,4 @@
-import { number, volts, type PlateFields } from './field'
+import { number, volts, type PlateFields } from '../plateField'
 
 /** A thermostat, controller or other thing on 24 V. */
 export interface ControlPlate {

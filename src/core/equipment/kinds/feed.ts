@@ -1,0 +1,11 @@
+import { electricalFields } from './electrical'
+import type { KindRow } from './row'
+
+export const feed: KindRow = {
+  traits: ['feedsLine'],
+  plate: electricalFields,
+  column: null,
+  usualBreakerA: 15,
+  inJob: { ref: 'feed', where: 'panel' },
+  form: [],
+}

@@ -1,0 +1,12 @@
+import { controlFields } from './control'
+import { SWITCH } from './forms'
+import type { KindRow } from './row'
+
+export const floatSwitch: KindRow = {
+  traits: ['switchesCall', 'feelsWater', 'optional'],
+  plate: controlFields,
+  column: 1,
+  usualBreakerA: 15,
+  inJob: { ref: 'float', where: 'beside' },
+  form: SWITCH,
+}

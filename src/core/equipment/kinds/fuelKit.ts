@@ -1,0 +1,11 @@
+import { controlFields } from './control'
+import type { KindRow } from './row'
+
+export const fuelKit: KindRow = {
+  traits: ['sendsCalls', 'switchesFuel', 'farFromCoil', 'onGlance', 'optional'],
+  plate: controlFields,
+  column: 0,
+  usualBreakerA: 15,
+  inJob: { ref: 'fuelkit', where: 'beside' },
+  form: [],
+}

@@ -1,0 +1,11 @@
+import { controlFields } from './control'
+import type { KindRow } from './row'
+
+export const humidifier: KindRow = {
+  traits: ['humidifies', 'optional'],
+  plate: controlFields,
+  column: 0,
+  usualBreakerA: 15,
+  inJob: { ref: 'humid', where: 'beside' },
+  form: [],
+}

@@ -1,0 +1,11 @@
+import { controlFields } from './control'
+import type { KindRow } from './row'
+
+export const leakSensor: KindRow = {
+  traits: ['switchesCall', 'feelsLeak', 'optional'],
+  plate: controlFields,
+  column: 1,
+  usualBreakerA: 15,
+  inJob: { ref: 'leak', where: 'beside' },
+  form: [],
+}

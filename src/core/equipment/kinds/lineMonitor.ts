@@ -1,0 +1,11 @@
+import { controlFields } from './control'
+import type { KindRow } from './row'
+
+export const lineMonitor: KindRow = {
+  traits: ['switchesCall', 'watchesLine', 'optional'],
+  plate: controlFields,
+  column: 2,
+  usualBreakerA: 15,
+  inJob: { ref: 'monitor', where: 'north wall' },
+  form: [],
+}

@@ -1,0 +1,11 @@
+import { controlFields, sensorFields } from './control'
+import type { KindRow } from './row'
+
+export const outdoorSensor: KindRow = {
+  traits: ['sensesOutdoors', 'optional'],
+  plate: { ...controlFields, ...sensorFields },
+  column: 2,
+  usualBreakerA: 15,
+  inJob: { ref: 'sensor', where: 'north wall' },
+  form: [],
+}

@@ -1,0 +1,12 @@
+import { outdoorThermostatFields } from './control'
+import { SWITCH } from './forms'
+import type { KindRow } from './row'
+
+export const outdoorThermostat: KindRow = {
+  traits: ['switchesCall', 'outdoorSwitch', 'optional'],
+  plate: outdoorThermostatFields,
+  column: 2,
+  usualBreakerA: 15,
+  inJob: { ref: 'odt', where: 'north wall' },
+  form: SWITCH,
+}

@@ -1,0 +1,11 @@
+import { controlFields } from './control'
+import type { KindRow } from './row'
+
+export const relay: KindRow = {
+  traits: ['isolates', 'farFromCoil', 'optional'],
+  plate: controlFields,
+  column: 1,
+  usualBreakerA: 15,
+  inJob: { ref: 'relay', where: 'beside' },
+  form: [],
+}

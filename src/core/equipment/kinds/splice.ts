@@ -1,0 +1,11 @@
+import { controlFields } from './control'
+import type { KindRow } from './row'
+
+export const splice: KindRow = {
+  traits: ['joinsWires'],
+  plate: controlFields,
+  column: 1,
+  usualBreakerA: 15,
+  inJob: { ref: 'splice', where: 'beside' },
+  form: [],
+}

@@ -1,0 +1,11 @@
+import { controlFields } from './control'
+import type { KindRow } from './row'
+
+export const zonePanel: KindRow = {
+  traits: ['sendsCalls', 'zones', 'farFromCoil', 'optional'],
+  plate: controlFields,
+  column: 0,
+  usualBreakerA: 15,
+  inJob: { ref: 'zone', where: 'beside' },
+  form: [],
+}
