@@ -11,6 +11,7 @@ const floors = [
   'situation',
   'circuit',
   'kit',
+  'readings',
   'explain',
   'time',
   'rules',
@@ -151,6 +152,8 @@ module.exports = {
           'instruments',
           // Its coil and its frost: no reading is judged by them, which the next rule holds.
           'simulation',
+          // Names, units and places of readings, and no range.
+          'readings',
           'circuit',
           'failures',
           'time',

@@ -1,3 +1,4 @@
+import { READINGS } from '@/core/readings'
 import { Circuit, meterWithStrays, solve } from '@/core/circuit'
 import { EARTH } from '@/core/equipment'
 import { gateChain } from '@/core/explain'
@@ -7,7 +8,6 @@ import {
   expectations,
   judge,
   lockOutList,
-  READING_KINDS,
   runningBy,
   currentReadings,
   unknownsBehindVolts,
@@ -221,7 +221,7 @@ export const COMMANDS: Record<string, (job: Job, args: Args) => Result> = {
       return {
         id: r.id,
         kind: r.kind,
-        value: readingWords(inst, r, READING_KINDS[r.kind].unit),
+        value: readingWords(inst, r, READINGS[r.kind].unit),
         verdict: v.verdict,
         held: comparedWith(v),
         low: finite(v.expected?.low),

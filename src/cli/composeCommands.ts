@@ -1,7 +1,8 @@
+import { READING_KINDS, READINGS, type ReadingKind, type ReadingPlace } from '@/core/readings'
 import { CABLE_COLOURS, freeName, planLanding, practiceFor, withLineWork } from '@/core/plan'
 import type { Device } from '@/core/equipment'
 import { placedByRef, splitRef, terminalOf, type Wire, isRef } from '@/core/installation'
-import { READING_KINDS, type Reading, type ReadingKind, type ReadingPlace } from '@/core/startup'
+import { type Reading } from '@/core/startup'
 import {
   apply,
   freshParts,
@@ -211,9 +212,8 @@ function lineWork(job: Job, library: string): Checked<Operation[]> {
 /** `read FILE KIND VALUE --at REF …`: one reading, with its place, situation, person and time. */
 const read: Edit = (job, { words, values, now }) => {
   const [kindText = '', valueText = ''] = words
-  const kinds = Object.keys(READING_KINDS)
-  if (!kinds.includes(kindText)) return refuse('KIND', `one of ${kinds.join(', ')}`, kindText)
-  const kind = kindText as ReadingKind
+  const kind = READING_KINDS.find((k) => k === kindText)
+  if (!kind) return refuse('KIND', `one of ${READING_KINDS.join(', ')}`, kindText)
   const inst = installationOf(job)
   const situation = readSituation(inst, values)
   if (!situation.ok) return situation
@@ -221,10 +221,10 @@ const read: Edit = (job, { words, values, now }) => {
   if (!isOpen && !/^-?\d+(\.\d+)?$/.test(valueText))
     return refuse(
       'VALUE',
-      `a number in ${READING_KINDS[kind].unit}${kind === 'rowOhms' ? ', or OL' : ''}`,
+      `a number in ${READINGS[kind].unit}${kind === 'rowOhms' ? ', or OL' : ''}`,
       valueText,
     )
-  const place = (values.place ?? READING_KINDS[kind].places[0]) as ReadingPlace
+  const place = (values.place ?? READINGS[kind].places[0]) as ReadingPlace
   const reading: Reading = {
     id: freeName(job.readings, 'r'),
     kind,

@@ -1,6 +1,6 @@
+import { READINGS } from '@/core/readings'
 import Papa from 'papaparse'
 import type { Reading } from '@/core/startup'
-import { READING_KINDS } from '@/core/startup'
 import { check } from './check'
 import { cellOf, csvOf } from './csv'
 import { problem, type Checked, type Problem } from './problem'
@@ -20,7 +20,7 @@ const MOST_PROBLEMS = 20
 export function formatReadings(readings: readonly Reading[]): string {
   const rows = readings.map((r): Record<Column, string | number> => ({
     ...r,
-    unit: READING_KINDS[r.kind].unit,
+    unit: READINGS[r.kind].unit,
     withBlower: r.withBlower === null ? '' : r.withBlower ? 'yes' : 'no',
     panels: r.panelsOff === undefined ? '' : r.panelsOff ? 'off' : 'on',
     call: r.situation.call,

@@ -1,8 +1,9 @@
+import { READINGS } from '@/core/readings'
 import QRCode from 'qrcode'
 import { profilesOf, type ProfileItem } from '@/core/equipment'
 import { makeRef, settingValue, type Placed } from '@/core/installation'
 import { codeOf as keyCode, isShown } from '@/core/setup'
-import { lockOutList, READING_KINDS } from '@/core/startup'
+import { lockOutList } from '@/core/startup'
 import type { Drawing, Shape } from '@/drawing'
 import { cabinetWords, degrees, figure, KIND_WORDS, lower, refWords } from '@/words'
 import { codeOf, type LeftOut } from './code'
@@ -167,7 +168,7 @@ const lockOut = ({ inst }: PaperInput): Block[] => {
 
 const readings = ({ inst, stands }: PaperInput): Block[] => {
   const said = stands.slice(-MOST_READINGS).map((r) => {
-    const value = r.value === 'OL' ? 'OL' : `${figure(r.value, 2)} ${READING_KINDS[r.kind].unit}`
+    const value = r.value === 'OL' ? 'OL' : `${figure(r.value, 2)} ${READINGS[r.kind].unit}`
     return line(`${KIND_WORDS[r.kind]}, ${lower(refWords(inst, r.at))}: ${value}`)
   })
   return said.length ? [{ kind: 'lines', lines: said }] : []

@@ -1,4 +1,5 @@
-import { dayF, READING_KINDS, supersededBy, testPlan, type Reading } from '@/core/startup'
+import { READINGS } from '@/core/readings'
+import { dayF, supersededBy, testPlan, type Reading } from '@/core/startup'
 import {
   cardTitle,
   causeWords,
@@ -52,7 +53,7 @@ export function readingsSection({ inst, job, stands, verdicts }: PaperInput, spe
   const { labels } = speech
   const taken = (r: Reading): string => `${r.instrument}, ${r.who || labels.nobody}, ${speech.moment(r.when)}`
   const rows = stands.map((r) => {
-    const { unit } = READING_KINDS[r.kind]
+    const { unit } = READINGS[r.kind]
     const v = verdicts.get(r.id)
     const held: Line[] = v
       ? [

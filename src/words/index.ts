@@ -25,7 +25,15 @@ export {
 } from './names'
 export { bankWords, DRAFT_KIND_WORDS, draftChangeWords, draftFieldWords, draftOptionWords } from './draft'
 export { count, degrees, figure, whole } from './numbers'
-export { causeWords, comparedWith, KIND_WORDS, PLACE_WORDS, readingWords, VERDICT_WORDS } from './reading'
+export {
+  causeWords,
+  comparedWith,
+  KIND_WORDS,
+  readingWords,
+  spotWords,
+  TOOL_WORDS,
+  VERDICT_WORDS,
+} from './reading'
 export { modeWords, situationWords } from './situation'
 export { unmetWords, differenceWords, planSentence, planSettingWords, whyWords } from './plan'
 export { effectWords, EFFECT_WORDS, failureWords, assumedSentence } from './failure'

@@ -1,12 +1,11 @@
-import type { Installation } from '@/core/installation'
+import { READINGS, type ReadingKind, type ReadingPlace, type Spot, type Tool } from '@/core/readings'
+import { placedByRef, splitRef, type Installation } from '@/core/installation'
+import { heaterRows } from '@/core/kit'
 import {
-  READING_KINDS,
   SIMPLE_CAUSES,
   type BandBasis,
   type Cause,
   type Reading,
-  type ReadingKind,
-  type ReadingPlace,
   type SimpleCause,
   type Verdict,
 } from '@/core/startup'
@@ -57,7 +56,7 @@ export const KIND_WORDS: Record<ReadingKind, string> = {
   airTrip: 'Coil-entering-air thermostat opens',
   airRemake: 'Coil-entering-air thermostat remakes',
 }
-export const PLACE_WORDS: Record<ReadingPlace, string> = {
+const PLACE_WORDS: Record<ReadingPlace, string> = {
   terminals: 'at the terminals',
   feed: 'at the feed',
   kitLead: 'on one kit lead',
@@ -73,6 +72,51 @@ export const PLACE_WORDS: Record<ReadingPlace, string> = {
   line: 'on the line',
   coil: 'at the coil',
   sensor: 'at the sensor',
+}
+/** Tool that a reading is taken with. */
+export const TOOL_WORDS: Record<Tool, string> = {
+  multimeter: 'multimeter',
+  clampMeter: 'clamp meter',
+  capacitanceMeter: 'capacitance meter',
+  probeThermometer: 'probe thermometer',
+  clampThermometer: 'clamp thermometer',
+  manometer: 'manometer',
+  oilGauge: 'oil pressure gauge',
+  combustionAnalyzer: 'combustion analyzer',
+  smokeTester: 'smoke tester',
+  refrigerantGauges: 'gauges and clamp thermometer',
+  vacuumGauge: 'vacuum gauge',
+  scale: 'scale',
+  tape: 'tape measure',
+  stopwatch: 'stopwatch',
+  marking: 'marking on the part',
+}
+
+/** A place to take a reading, as a person points at it. */
+export function spotWords(inst: Installation, kind: ReadingKind, { place, at }: Spot): string {
+  const { placed, id } = splitRef(at)
+  const device = placedByRef(inst, placed)
+  const row = heaterRows(inst).find((r) => r.ref === at)
+  if (kind === 'rowOhms' && row) return `Row ${row.row}, element alone`
+  if (kind === 'controlVolts' && device) return device.label
+  switch (place) {
+    case 'disconnect':
+      return `${device?.label ?? placed} ${PLACE_WORDS.disconnect}`
+    case 'feed':
+      return device?.label ?? placed
+    case 'kitLead':
+      return `One kit lead, ${device?.device.terminals.find((t) => t.id === id)?.label ?? id}`
+    case 'rowTerminals':
+      return row ? `Row ${row.row} terminals` : refWords(inst, at)
+    case 'returnDuct':
+      return 'Return duct'
+    case 'supplyDuct':
+      return 'Supply duct, out of sight of the strips'
+    case 'twoClamps':
+      return 'Two clamps: the feed less the kit'
+    default:
+      return refWords(inst, at)
+  }
 }
 export const VERDICT_WORDS: Record<Verdict['verdict'], string> = {
   right: 'Right',
@@ -302,7 +346,7 @@ export function causeWords(inst: Installation, c: Cause): string {
       return 'A ghost? Read it on the low-impedance range; what stays is a leak'
     case 'contradicted': {
       const { by } = c
-      const shown = by.value === 'OL' ? 'OL' : `${figure(by.value)} ${READING_KINDS[by.kind].unit}`
+      const shown = by.value === 'OL' ? 'OL' : `${figure(by.value)} ${READINGS[by.kind].unit}`
       return `Contradiction: ${by.who || 'somebody'} read ${shown} here, ${dateWords(by.when, 'd MMM yyyy HH:mm')}. Measure again. Correct the wrong reading`
     }
     case 'notKnown':

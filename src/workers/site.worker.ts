@@ -1,5 +1,6 @@
 import { expose } from 'comlink'
-import { drawFault, HiddenSite, heldBy, type SiteFault } from '@/core/instruments'
+import { drawFault, HiddenSite, type SiteFault } from '@/core/instruments'
+import { READINGS } from '@/core/readings'
 import { CHANNEL, type FromPage, type FromInstrument } from './instrumentChannel'
 import { Unpacker, type WorkerPayload } from './payload'
 
@@ -16,7 +17,7 @@ function show(hold: Extract<FromPage, { type: 'hold' }>): void {
   const seconds =
     hold.since === null ? site.usual(hold.point) : Math.max(0, (Date.now() - Date.parse(hold.since)) / 1000)
   const sample = site.read(hold.point, seconds)
-  const { instrument, unit } = heldBy(hold.point.quantity)
+  const { meter: instrument, unit } = READINGS[hold.point.quantity]
   const value: FromInstrument = {
     type: 'value',
     id: hold.id,

@@ -1,11 +1,11 @@
+import { READINGS, type ReadingKind } from '@/core/readings'
 import { Circuit } from '@/core/circuit'
-import { HiddenSite, type Quantity, type SiteFault } from '@/core/instruments'
+import { HiddenSite, type SiteFault } from '@/core/instruments'
 import { makeRef, type JobSeen, type Name } from '@/core/installation'
 import { heaterRows } from '@/core/kit'
 import {
   expectations,
   judge,
-  READING_KINDS,
   testPlan,
   type Cause,
   type Reading,
@@ -94,7 +94,7 @@ export function rehearse(job: Job, fault: SiteFault | null, seed = 1): Judged[] 
 }
 
 interface Spot {
-  quantity: Quantity
+  quantity: ReadingKind
   place: string
   at: Name
 }
@@ -102,7 +102,7 @@ interface Spot {
 /** What a technician reads on a card: every terminal, and what the card's call makes worth reading. */
 function pointsOf({ inst }: JobSeen, circuit: Circuit, card: TestCard): Spot[] {
   const spots: Spot[] = []
-  const add = (quantity: Quantity, at: Name, place: string = READING_KINDS[quantity].places[0]!) =>
+  const add = (quantity: ReadingKind, at: Name, place: string = READINGS[quantity].places[0]!) =>
     spots.push({ quantity, at, place })
   const loads = (what: string) =>
     inst.placed.flatMap((p) =>

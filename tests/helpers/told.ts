@@ -2,7 +2,8 @@ import { Circuit } from '@/core/circuit'
 import type { Call, SitePlate } from '@/core/equipment'
 import type { HouseValue } from '@/core/house'
 import { UNKNOWN_SITE, type Installation, type JobSeen } from '@/core/installation'
-import { judge, READING_KINDS, type BandedKind, type Reading, type Verdict } from '@/core/startup'
+import { READINGS, type BandedKind } from '@/core/readings'
+import { judge, type Reading, type Verdict } from '@/core/startup'
 import { degF } from '@/core/units'
 import { demoInstallation } from './demo'
 import { reading } from './reading'
@@ -44,7 +45,7 @@ export function told(
   at: string,
   value: number,
   site: Site,
-  place: Reading['place'] = READING_KINDS[kind].places[0]!,
+  place: Reading['place'] = READINGS[kind].places[0]!,
 ): Verdict {
   const key = site.job + JSON.stringify([site.settings ?? {}, site.without])
   const circuit =

@@ -17,9 +17,10 @@ import { runTime, type Trace } from '../time'
 import { conditionsOf, type Situation } from '../situation'
 import { asOhms, type Ohms } from '../units'
 import { SOUND, type Physics, type SiteFault } from './fault'
-import { NATURES, seedOf, shown, type Instrument } from './instrument'
+import { READINGS, type Instrument } from '../readings'
+import { NATURES, seedOf, shown } from './instrument'
 import { fireShare, fullFire, plateHaving, steadyOf, thermistorOhms, type Steady } from './plant'
-import type { Point, Quantity } from './point'
+import type { Point } from './point'
 import { SiteAir, TAU } from './SiteAir'
 
 /** An instrument's display. */
@@ -29,54 +30,6 @@ interface Sample {
   unit: string
   /** It has settled: unit and probe are steady. */
   settled: boolean
-}
-
-const HELD: Readonly<Record<Quantity, readonly [Instrument, string]>> = {
-  controlVolts: ['voltmeter', 'V'],
-  terminalVolts: ['voltmeter', 'V'],
-  lineVolts: ['voltmeter', 'V'],
-  legToGround: ['voltmeter', 'V'],
-  rowOhms: ['voltmeter', 'Ω'],
-  capacitor: ['voltmeter', 'µF'],
-  stripAmps: ['clamp', 'A'],
-  compressorAmps: ['clamp', 'A'],
-  fanAmps: ['clamp', 'A'],
-  blowerAmps: ['clamp', 'A'],
-  returnAir: ['thermometer', '°F'],
-  supplyAir: ['thermometer', '°F'],
-  dischargeLine: ['thermometer', '°F'],
-  vapourLine: ['thermometer', '°F'],
-  valveDifference: ['thermometer', 'Δ°F'],
-  coilSwitchOpens: ['thermometer', '°F'],
-  thermistorOhms: ['voltmeter', 'Ω'],
-  airTrip: ['thermometer', '°F'],
-  airRemake: ['thermometer', '°F'],
-  staticPressure: ['manometer', 'in.w.c.'],
-  airflow: ['manometer', 'CFM'],
-  manifold: ['manometer', 'in.w.c.'],
-  gasInlet: ['manometer', 'in.w.c.'],
-  clockedInput: ['manometer', 'BTU/h'],
-  overFireDraft: ['manometer', 'in.w.c.'],
-  sensorDifference: ['outdoorSensor', 'Δ°F'],
-  gateTrip: ['outdoorSensor', '°F'],
-  subcooling: ['gauges', 'Δ°F'],
-  superheat: ['gauges', 'Δ°F'],
-  vacuum: ['gauges', 'microns'],
-  lowGasTrip: ['manometer', 'in.w.c.'],
-  lineLength: ['gauges', 'ft'],
-  chargeAdded: ['gauges', 'oz'],
-  nozzle: ['gauges', 'gal/h'],
-  coilEntering: ['thermometer', '°F'],
-  pumpPressure: ['gauges', 'psi'],
-  defrostMinutes: ['gauges', 'min'],
-  flueTemp: ['analyser', '°F'],
-  coAirFree: ['analyser', 'ppm'],
-  smoke: ['analyser', 'spot'],
-}
-/** Which stand-in measures a quantity, and in what. */
-export const heldBy = (quantity: Quantity): { instrument: Instrument; unit: string } => {
-  const [instrument, unit] = HELD[quantity]
-  return { instrument, unit }
 }
 
 /** Low-impedance volts: what a technician's meter is set to. */
@@ -121,7 +74,7 @@ export class HiddenSite {
 
   /** The instrument's display at a point, so many seconds after the call; null: that point cannot be measured. */
   read(point: Point, seconds: number): Sample | null {
-    const { instrument, unit } = heldBy(point.quantity)
+    const { meter: instrument, unit } = READINGS[point.quantity]
     const { lag } = NATURES[instrument]
     const now = this.truth(point, seconds)
     if (now === null) return null

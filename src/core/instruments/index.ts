@@ -1,3 +1,3 @@
 export { drawFault, physicsFaults, type PhysicsFault, type SiteFault } from './fault'
-export { heldBy, HiddenSite } from './HiddenSite'
-export type { Point, Quantity } from './point'
+export { HiddenSite } from './HiddenSite'
+export type { Point } from './point'

@@ -1,14 +1,4 @@
-/** The stand-ins that ship with the app. */
-export const INSTRUMENTS = [
-  'voltmeter',
-  'clamp',
-  'thermometer',
-  'manometer',
-  'outdoorSensor',
-  'gauges',
-  'analyser',
-] as const
-export type Instrument = (typeof INSTRUMENTS)[number]
+import type { Instrument } from '../readings'
 
 /** Properties of an ordinary instrument. */
 export interface Nature {

@@ -1,14 +1,15 @@
 import { Circuit, solve } from '../circuit'
 import { degF } from '../units'
 import { demoInstallation } from '../../../tests/helpers/demo'
-import { INSTRUMENTS, NATURES, shown } from './instrument'
-import { QUANTITIES, type Point, type Quantity } from './point'
-import { heldBy, HiddenSite } from './HiddenSite'
+import { INSTRUMENTS, READING_KINDS, READINGS, type ReadingKind } from '../readings'
+import { NATURES, shown } from './instrument'
+import type { Point } from './point'
+import { HiddenSite } from './HiddenSite'
 
 /** Quillfeather Lane: two rows of 4,800 W at 240 V, 12 Ω and 20 A each; sequencers bring them after 12 and 24 s. */
 const inst = demoInstallation('quillfeather-lane')
 const sound = new HiddenSite(inst, null, 1)
-const at = (quantity: Quantity, where: string, place: string, more: Partial<Point> = {}): Point => ({
+const at = (quantity: ReadingKind, where: string, place: string, more: Partial<Point> = {}): Point => ({
   quantity,
   place,
   at: where,
@@ -20,7 +21,7 @@ const row2 = at('stripAmps', 'kit.row2', 'rowTerminals')
 
 describe('stand-in instruments', () => {
   it('each quantity has one that measures it, and each instrument measures something', () => {
-    const used = new Set(QUANTITIES.map((q) => heldBy(q).instrument))
+    const used = new Set(READING_KINDS.map((kind) => READINGS[kind].meter))
     expect([...used].sort()).toEqual([...INSTRUMENTS].sort())
   })
 

@@ -15,6 +15,8 @@ export {
   conditionsOf,
   conditionsOfModes,
   memoryState,
+  modesKey,
+  sameSituation,
   modesOf,
   conditionOf,
   modesWith,

@@ -73,6 +73,17 @@ export function canFeel(placed: Placed, condition: ModeCondition): boolean {
   return typeof minutes === 'number' && minutes > 0
 }
 
+/** The modes of a situation as one text, in whatever order they were set. */
+export const modesKey = (modes: Situation['modes']): string =>
+  Object.entries(modes)
+    .map(([ref, state]) => `${ref}=${state}`)
+    .sort()
+    .join()
+
+/** Whether two situations are the same: call, outdoor temperature and modes. */
+export const sameSituation = (a: Situation, b: Situation): boolean =>
+  a.call === b.call && a.outdoorF === b.outdoorF && modesKey(a.modes) === modesKey(b.modes)
+
 /** Reads a differential's entry among a situation's modes. */
 export const memoryState = (last: string | undefined): 'made' | 'broken' | null =>
   last === 'made' || last === 'broken' ? last : null

@@ -1,3 +1,4 @@
+import type { BandedKind, ReadingKind } from '../readings'
 import { cfmAt, runningCapacity, tableCfm } from '../crossing'
 import { hasTrait, isCooling, isHeatPumpHeating } from '../equipment'
 import { houseValue, riseOf } from '../house'
@@ -23,8 +24,7 @@ import { clocked, flue, inlet, manifold, nozzle } from './furnaceBands'
 import { BANDS } from './bands'
 import { charge, defrost, discharge, vapour } from './refrigerantBands'
 import { ohmsAt } from './sensorOhms'
-import type { BandedKind } from './bandedKind'
-import { currentReadings, type Reading } from './reading'
+import { readBeside } from './reading'
 import type { Cause } from './verdict'
 
 /** A motor against its rated amps; where it should stand still, against none. */
@@ -63,15 +63,9 @@ const stillCauses = (way: readonly Cause[]): Cause[] =>
     ? [...cause('notRunning'), ...way.slice(0, 3), ...cause('capacitorWeak')]
     : [...way.slice(0, 3), ...cause('notRunning', 'capacitorWeak')]
 
-/** A reading of another kind in the same state, the latest that stands. */
-const beside = ({ all, r }: Context, kind: Reading['kind']): number | null => {
-  const own = currentReadings(all).filter(
-    (x) =>
-      x.kind === kind &&
-      x.situation.call === r.situation.call &&
-      JSON.stringify(x.situation.modes) === JSON.stringify(r.situation.modes),
-  )
-  const last = own[own.length - 1]?.value
+/** The latest reading of another kind in the same state and on the same visit. */
+const beside = ({ all, r }: Context, kind: ReadingKind): number | null => {
+  const last = readBeside(r, all, kind).at(-1)?.value
   return typeof last === 'number' ? last : null
 }
 

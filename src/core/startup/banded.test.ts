@@ -1,6 +1,6 @@
+import { BANDED_KINDS, type BandedKind } from '../readings'
 import { COOL, GAS, OIL, STRIPS, told, type Site } from '../../../tests/helpers/told'
 import type { Call } from '../equipment'
-import { BANDED_KINDS, type BandedKind } from '.'
 
 /** Right, worth another look where there is such, and wrong, each with the arithmetic beside it. */
 type Fixture = { at: string; site: Site; right: number[]; watch?: number[]; wrong: [number, string | null][] }
@@ -237,8 +237,10 @@ describe('what a band hangs on', () => {
   it('LP has its own pressures, and natural gas at its manifold is a conversion that was not made', () => {
     const lp: Site = { ...GAS, settings: { 'fur.fuel': 'lp' } }
     for (const [v, verdict] of [
-      [9.7, 'right'],
-      [11.3, 'right'],
+      [10, 'right'],
+      [11, 'right'],
+      [9.9, 'watch'],
+      [11.2, 'watch'],
       [9.6, 'wrong'],
       [11.4, 'wrong'],
     ] as const)

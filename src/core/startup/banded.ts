@@ -1,7 +1,7 @@
+import type { BandedKind } from '../readings'
 import { solve, type Circuit } from '../circuit'
 import { isCooling } from '../equipment'
 import type { JobSeen } from '../installation'
-import type { BandedKind } from './bandedKind'
 import { cause, type Banded } from './bandContext'
 import { BAND_RULES } from './bandRules'
 import { BANDS } from './bands'

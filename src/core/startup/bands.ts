@@ -1,5 +1,3 @@
-import type { ReadingKind } from './reading'
-
 /**
  * Every band that a reading is compared with and every limit of the test run, in one place, with unit and source. "Trade" is the
  * work's own rule of thumb; the plate and the maker's instructions win wherever they say something.
@@ -51,8 +49,12 @@ export const BANDS = Object.freeze({
   lowStageAir: 0.65,
   /** Part of the high speed's air that the low one usually moves. */
   usualLowAir: 0.7,
-  /** in.w.c. at the manifold: natural gas 3.5, LP 10 to 11, ±0.3 (trade). */
-  manifold: { natural: [3.5, 3.5], lp: [10, 11], plusMinus: 0.3 },
+  /** in.w.c. at the manifold: ± about the plate's figure, and the range where the plate is not read (trade: 3.5; 10 to 11). */
+  manifold: {
+    plusMinus: 0.3,
+    natural: { right: [3.2, 3.8], watch: [3.2, 3.8] },
+    lp: { right: [10, 11], watch: [9.7, 11.3] },
+  },
   /** in.w.c. at the inlet with all appliances firing, where the plate says nothing (usual). */
   inlet: { natural: [5, 10.5], lp: [11, 14] },
   /** Share by which a clocked input may differ from what the burner is meant to fire at its site. */
@@ -112,21 +114,3 @@ export const BANDS = Object.freeze({
   /** Part by which strip amps may change from year to year where nobody read the line volts on both days: they go with them. */
   driftWithoutVolts: 0.1,
 } as const)
-
-/**
- * Part by which a reading may change from year to year in good health: about what two meters differ by (usual). What hangs
- * on the weather of the day (temperatures, compressor amps) is not among them.
- */
-export const DRIFT: Readonly<Partial<Record<ReadingKind, number>>> = {
-  rowOhms: 0.05,
-  stripAmps: 0.05,
-  capacitor: 0.06,
-  blowerAmps: 0.15,
-  fanAmps: 0.15,
-  staticPressure: 0.2,
-  airflow: 0.1,
-  clockedInput: 0.05,
-  manifold: 0.05,
-  pumpPressure: 0.05,
-  flueTemp: 0.1,
-}

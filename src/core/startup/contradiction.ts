@@ -1,14 +1,9 @@
-import { READING_KINDS, sameState, currentReadings, type Reading } from './reading'
+import { READINGS } from '../readings'
+import { onSameVisit, sameState, currentReadings, type Reading } from './reading'
 import { number, type Verdict } from './verdict'
 
-/** Hours within which two readings of one point should show about the same. */
-const SAME_VISIT_H = 24
 /** Two values that no instrument's error explains: half the larger one apart, and of temperatures at least so many °F. */
 const [FAR_SHARE, FAR_F] = [0.5, 15]
-
-const HOUR_MS = 3_600_000
-const hoursApart = (a: Reading, b: Reading): number =>
-  Math.abs(Date.parse(a.when) - Date.parse(b.when)) / HOUR_MS
 
 function isFar(a: number, b: number, unit: string): boolean {
   if (a === b) return false
@@ -32,8 +27,8 @@ function contradicting(reading: Reading, all: readonly Reading[]): Reading | nul
       o.withBlower === reading.withBlower &&
       (o.panelsOff ?? false) === panelsOff &&
       sameState(o, reading) &&
-      hoursApart(o, reading) <= SAME_VISIT_H &&
-      isFar(number(o), number(reading), READING_KINDS[kind].unit),
+      onSameVisit(o, reading) &&
+      isFar(number(o), number(reading), READINGS[kind].unit),
   )
   return others.at(-1) ?? null
 }

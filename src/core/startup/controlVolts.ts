@@ -13,7 +13,8 @@ import { farEnds, serviceVolts, wiredNet } from '../query'
 import { tolerances } from '../tolerances'
 import { commonCauses } from './likely'
 import { lineVoltsFor } from './lineVolts'
-import { currentReadings, type Reading } from './reading'
+import { modesKey } from '../situation'
+import { currentReadings, onSameVisit, type Reading } from './reading'
 import { number, type Cause, type Verdict } from './verdict'
 
 /** V: a control transformer's secondary is never right outside these, whatever feeds it. */
@@ -92,7 +93,8 @@ function deadCauses(inst: Installation, r: Reading, source: Name, all: readonly 
       x.id !== r.id &&
       x.at !== r.at &&
       number(x) >= CONTROL_LIMITS.low &&
-      JSON.stringify(x.situation.modes) === JSON.stringify(r.situation.modes) &&
+      modesKey(x.situation.modes) === modesKey(r.situation.modes) &&
+      onSameVisit(x, r) &&
       [...net].some((t) => t === x.at),
   )
   if (live && isRef(live.at)) {

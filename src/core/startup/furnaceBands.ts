@@ -23,16 +23,15 @@ function notLit(c: Context): Cause[] {
 
 export function manifold(c: Context): Banded | null {
   if (!isLit(c, true)) return null
-  const by = BANDS.manifold.plusMinus
   const gas = gasOf(c)
   const plate = furnacePlate(c).manifoldInWc
-  const [low, high] = plate === undefined ? BANDS.manifold[gas] : [plate, plate]
-  const other = BANDS.manifold[gas === 'lp' ? 'natural' : 'lp']
+  const other = BANDS.manifold[gas === 'lp' ? 'natural' : 'lp'].watch
   // A pressure that is right for the other gas is a conversion that was not made, or made twice.
-  const isOther = c.v >= other[0] - by && c.v <= other[1] + by
+  const isOther = c.v >= other[0] && c.v <= other[1]
   const converted = isOther ? cause('otherGas') : []
   return {
-    right: [low - by, high + by],
+    // Without the plate a pressure a little beyond the usual range is a question to the plate.
+    ...(plate === undefined ? BANDS.manifold[gas] : { right: about(plate, BANDS.manifold.plusMinus) }),
     basis: plate === undefined ? 'usual' : 'plate',
     // No pressure at all: the valve is not open, and no regulator is to blame.
     low: c.v < BANDS.noManifold ? notLit(c) : [...converted, ...cause('regulator', 'inletLow')],

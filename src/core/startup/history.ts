@@ -1,5 +1,7 @@
-import { BANDS, DRIFT } from './bands'
-import { currentReadings, type Reading, type ReadingKind } from './reading'
+import { READINGS, type ReadingKind } from '../readings'
+import { BANDS } from './bands'
+import { modesKey } from '../situation'
+import { currentReadings, type Reading } from './reading'
 
 /** Repeated readings of one quantity at one place in one call. */
 export interface ReadingLine {
@@ -26,7 +28,7 @@ export function readingHistory(readings: readonly Reading[]): ReadingLine[] {
   for (const r of inOrder) {
     const { kind, place, at, value } = r
     const { call } = r.situation
-    const modes = Object.entries(r.situation.modes).sort()
+    const modes = modesKey(r.situation.modes)
     // A reading with the blower's current in the clamp is another quantity, and so is one in a defrost.
     const key = JSON.stringify([kind, place, at, call, r.withBlower, modes])
     const known = lines.get(key) ?? { kind, place, at, call, points: [], change: null, drift: null }
@@ -59,7 +61,7 @@ function driftOf(
   const [before, after] = [volts.get(first.day), volts.get(last.day)]
   const known = kind === 'stripAmps' && before !== undefined && after !== undefined
   const change = last.value / first.value / (known ? after / before : 1) - 1
-  const most = kind === 'stripAmps' && !known ? BANDS.driftWithoutVolts : DRIFT[kind]
+  const most = kind === 'stripAmps' && !known ? BANDS.driftWithoutVolts : READINGS[kind].driftShare
   if (most === undefined) return { change, drift: null }
   const by = Math.abs(change)
   return { change, drift: by > most + 1e-9 ? 'drifts' : 'steady' }

@@ -6,7 +6,6 @@ export type { CardKind, OutdoorLook, TestCard, TestStep, Today } from './testCar
 export { testPlan } from './testPlan'
 export { runSummary, type RunSummary } from './runSummary'
 export { CARD_STATES, dayF, FRESH_PROGRESS, type CardMark, type CardState, type Progress } from './progress'
-export { BANDED_KINDS, type BandedKind } from './bandedKind'
 export {
   SIMPLE_CAUSES,
   type BandBasis,
@@ -16,13 +15,5 @@ export {
   type Verdict,
 } from './verdict'
 export { lockOutList, type Cabinet, type Supply } from './lockOut'
-export {
-  READING_KINDS,
-  sameState,
-  currentReadings,
-  supersededBy,
-  type Reading,
-  type ReadingKind,
-  type ReadingPlace,
-} from './reading'
+export { sameState, currentReadings, supersededBy, type Reading } from './reading'
 export { lineVoltsFor } from './lineVolts'

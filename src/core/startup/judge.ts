@@ -12,7 +12,8 @@ import { judgeLegToGround, judgeLineVolts, lineVoltsFor } from './lineVolts'
 import { BANDS } from './bands'
 import { withContradiction } from './contradiction'
 import { unknownsBehind, variantsOf } from './knownWays'
-import { READING_KINDS, type Reading } from './reading'
+import { READINGS } from '../readings'
+import type { Reading } from './reading'
 import { number, type Cause, type Verdict } from './verdict'
 
 /**
@@ -33,18 +34,9 @@ export function judge(
   return withContradiction(withPanels(verdict, reading), reading, all)
 }
 
-/** Readings that depend on the air through a cabinet. */
-const BY_AIR: readonly Reading['kind'][] = [
-  'airflow',
-  'staticPressure',
-  'supplyAir',
-  'coilEntering',
-  'blowerAmps',
-]
-
 /** With its panels off air goes another way: what depends on it is to be read again, whatever it says. */
 function withPanels(verdict: Verdict, { kind, panelsOff }: Reading): Verdict {
-  if (!panelsOff || !BY_AIR.includes(kind) || verdict.verdict === 'unjudged') return verdict
+  if (!panelsOff || !READINGS[kind].byAir || verdict.verdict === 'unjudged') return verdict
   return {
     ...verdict,
     verdict: verdict.verdict === 'right' ? 'watch' : verdict.verdict,
@@ -82,14 +74,14 @@ function judgeIn(circuit: Circuit, reading: Reading, all: readonly Reading[], se
       return {
         verdict: 'unjudged',
         rule: 'recordedOnly',
-        unit: READING_KINDS[reading.kind].unit,
+        unit: READINGS[reading.kind].unit,
         expected: null,
         from: {},
         causes: [],
       }
     default: {
       const { kind } = reading
-      return judgeBanded(circuit, { ...reading, kind }, all, { ...seen, inst }, READING_KINDS[kind].unit)
+      return judgeBanded(circuit, { ...reading, kind }, all, { ...seen, inst }, READINGS[kind].unit)
     }
   }
 }

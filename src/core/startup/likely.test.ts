@@ -1,7 +1,8 @@
+import type { ReadingKind } from '../readings'
 import { degF } from '../units'
 import { reading } from '../../../tests/helpers/reading'
 import { inLikelyOrder } from './likely'
-import type { Reading, ReadingKind } from './reading'
+import type { Reading } from './reading'
 import type { Cause, Verdict } from './verdict'
 
 const HEAT = { call: 'heat1' as const, outdoorF: degF(40), modes: {} }

@@ -1,3 +1,4 @@
+import type { ReadingKind } from '../readings'
 import type { Solution } from '../circuit'
 import { gateChain } from '../explain'
 import {
@@ -14,7 +15,7 @@ import {
 import { farEnds } from '../query'
 import { tolerances } from '../tolerances'
 import { BANDS } from './bands'
-import { sameState, currentReadings, type Reading, type ReadingKind } from './reading'
+import { currentReadings, onSameVisit, readBeside, sameState, type Reading } from './reading'
 import { number, type Cause, type Verdict } from './verdict'
 
 /** Causes of one way that a person is told at once. */
@@ -30,11 +31,7 @@ export function inTheWay(solved: Solution, target: Ref, r: Reading, all: readonl
   const isLoad = net.loads.some((l) => l.ref === target)
   const route = isLoad ? gateChain(solved, target).route : wayBefore(solved, target)
   if (!route.length) return besides(solved, target)
-  const read = new Map(
-    currentReadings(all)
-      .filter((x) => x.kind === 'terminalVolts' && x.id !== r.id && sameState(x, r))
-      .map((x) => [x.at, number(x)]),
-  )
+  const read = new Map(readBeside(r, all, 'terminalVolts').map((x) => [x.at, number(x)]))
   const isLive = (ref: Ref) => (read.get(ref) ?? 0) >= tolerances.liveVolts
   const isDead = (ref: Ref) => (read.get(ref) ?? Infinity) <= tolerances.deadVolts
   const last = route.findLastIndex(isLive)
@@ -67,10 +64,7 @@ export function inTheWay(solved: Solution, target: Ref, r: Reading, all: readonl
 
 /** Parts that carry the current of a load that was read with amps in this state: they are closed. */
 function runsThrough(solved: Solution, r: Reading, all: readonly Reading[]): ReadonlySet<Ref> {
-  const running = currentReadings(all).filter(
-    (x) =>
-      AMPS.includes(x.kind) && x.id !== r.id && isRef(x.at) && number(x) > BANDS.idleA && sameState(x, r),
-  )
+  const running = readBeside(r, all, ...AMPS).filter((x) => isRef(x.at) && number(x) > BANDS.idleA)
   return new Set(running.flatMap((x) => (isRef(x.at) ? gateChain(solved, x.at).route : [])))
 }
 const AMPS: readonly ReadingKind[] = ['compressorAmps', 'fanAmps', 'blowerAmps', 'stripAmps']
@@ -179,7 +173,8 @@ export function inLikelyOrder(
     if (!kinds) return 0
     let weight = 0
     for (const x of others) {
-      if (!kinds.includes(x.kind) || (!ANY_STATE.includes(x.kind) && !sameState(x, r))) continue
+      if (!kinds.includes(x.kind) || !(ANY_STATE.includes(x.kind) || (sameState(x, r) && onSameVisit(x, r))))
+        continue
       if (x.kind === 'rowOhms' && x.at !== r.at) continue
       const { verdict: v, causes, expected } = judged(x)
       const side = x.kind === kinds[0] ? SIDE[c.kind] : undefined

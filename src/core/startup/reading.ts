@@ -1,25 +1,6 @@
 import type { Name, SettingChange } from '../installation'
-import type { Situation } from '../situation'
-import type { BandedKind } from './bandedKind'
-
-export type ReadingKind =
-  | 'controlVolts'
-  | 'terminalVolts'
-  | 'lineVolts'
-  | 'legToGround'
-  | 'stripAmps'
-  | 'rowOhms'
-  | 'returnAir'
-  | 'lineLength'
-  | BandedKind
-
-/**
- * Position of the leads, the jaw or the probe. `at` names the device, terminal, load or setting; `place` the way of
- * measuring.
- */
-export type ReadingPlace =
-  | 'terminals' | 'feed' | 'kitLead' | 'rowTerminals' | 'disconnect' | 'returnDuct' | 'supplyDuct'
-  | 'motor' | 'twoClamps' | 'duct' | 'burner' | 'flue' | 'line' | 'coil' | 'sensor' // prettier-ignore
+import { memoryState, modesKey, type Situation } from '../situation'
+import type { ReadingKind, ReadingPlace } from '../readings'
 
 /** A reading. It never changes: a correction is another reading that supersedes it. */
 export interface Reading {
@@ -44,53 +25,6 @@ export interface Reading {
   deviceWhen?: string
   supersedes: string | null
   note?: string
-}
-
-/** Unit, and the least and greatest value that a meter on this work can show; anything else is a slip of the finger. */
-export const READING_KINDS: Record<
-  ReadingKind,
-  { unit: string; least: number; most: number; places: ReadingPlace[] }
-> = {
-  controlVolts: { unit: 'V', least: 0, most: 150, places: ['terminals'] },
-  terminalVolts: { unit: 'V', least: 0, most: 150, places: ['terminals'] },
-  lineVolts: { unit: 'V', least: 0, most: 600, places: ['disconnect', 'feed', 'terminals'] },
-  legToGround: { unit: 'V', least: 0, most: 600, places: ['terminals'] },
-  stripAmps: { unit: 'A', least: 0, most: 200, places: ['feed', 'kitLead', 'rowTerminals'] },
-  rowOhms: { unit: 'Ω', least: 0, most: 100_000, places: ['rowTerminals'] },
-  returnAir: { unit: '°F', least: -40, most: 200, places: ['returnDuct'] },
-  compressorAmps: { unit: 'A', least: 0, most: 200, places: ['motor'] },
-  fanAmps: { unit: 'A', least: 0, most: 50, places: ['motor'] },
-  blowerAmps: { unit: 'A', least: 0, most: 50, places: ['motor', 'twoClamps'] },
-  staticPressure: { unit: 'in.w.c.', least: -5, most: 5, places: ['duct'] },
-  airflow: { unit: 'CFM', least: 0, most: 5000, places: ['duct'] },
-  manifold: { unit: 'in.w.c.', least: 0, most: 30, places: ['burner'] },
-  gasInlet: { unit: 'in.w.c.', least: 0, most: 60, places: ['burner'] },
-  clockedInput: { unit: 'BTU/h', least: 0, most: 400_000, places: ['burner'] },
-  pumpPressure: { unit: 'psi', least: 0, most: 400, places: ['burner'] },
-  flueTemp: { unit: '°F', least: 0, most: 1500, places: ['flue'] },
-  coAirFree: { unit: 'ppm', least: 0, most: 10_000, places: ['flue'] },
-  smoke: { unit: 'spot', least: 0, most: 9, places: ['flue'] },
-  overFireDraft: { unit: 'in.w.c.', least: -1, most: 1, places: ['flue'] },
-  subcooling: { unit: 'Δ°F', least: -30, most: 80, places: ['line'] },
-  superheat: { unit: 'Δ°F', least: -30, most: 80, places: ['line'] },
-  dischargeLine: { unit: '°F', least: -40, most: 350, places: ['line'] },
-  vapourLine: { unit: '°F', least: -40, most: 350, places: ['line'] },
-  valveDifference: { unit: 'Δ°F', least: 0, most: 150, places: ['line'] },
-  lowGasTrip: { unit: 'in.w.c.', least: 0, most: 60, places: ['burner'] },
-  nozzle: { unit: 'gal/h', least: 0.2, most: 5, places: ['burner'] },
-  coilEntering: { unit: '°F', least: -40, most: 250, places: ['duct'] },
-  lineLength: { unit: 'ft', least: 0, most: 300, places: ['line'] },
-  chargeAdded: { unit: 'oz', least: -400, most: 400, places: ['line'] },
-  vacuum: { unit: 'microns', least: 0, most: 800_000, places: ['line'] },
-  defrostMinutes: { unit: 'min', least: 0, most: 60, places: ['coil'] },
-  coilSwitchOpens: { unit: '°F', least: -40, most: 150, places: ['coil'] },
-  thermistorOhms: { unit: 'Ω', least: 0, most: 10_000_000, places: ['coil', 'sensor'] },
-  sensorDifference: { unit: 'Δ°F', least: -100, most: 100, places: ['sensor'] },
-  capacitor: { unit: 'µF', least: 0, most: 300, places: ['motor'] },
-  gateTrip: { unit: '°F', least: -60, most: 150, places: ['sensor'] },
-  airTrip: { unit: '°F', least: 0, most: 250, places: ['sensor'] },
-  airRemake: { unit: '°F', least: 0, most: 250, places: ['sensor'] },
-  supplyAir: { unit: '°F', least: -40, most: 200, places: ['supplyDuct'] },
 }
 
 /** The readings that stand: those that no other supersedes. */
@@ -124,8 +58,18 @@ export const sameState = (a: State, b: State): boolean =>
   JSON.stringify(a.moved ?? []) === JSON.stringify(b.moved ?? [])
 
 const told = (modes: Situation['modes']): string =>
-  Object.entries(modes)
-    .filter(([, state]) => state !== 'made' && state !== 'broken')
-    .map(([ref, state]) => `${ref}=${state}`)
-    .sort()
-    .join()
+  modesKey(Object.fromEntries(Object.entries(modes).filter(([, state]) => memoryState(state) === null)))
+
+/** Hours within which two readings belong to one visit: an air temperature of another day says nothing of today's. */
+const VISIT_H = 24
+const HOUR_MS = 3_600_000
+
+/** Whether two readings were taken on one visit. */
+export const onSameVisit = (a: Pick<Reading, 'when'>, b: Pick<Reading, 'when'>): boolean =>
+  Math.abs(Date.parse(a.when) - Date.parse(b.when)) <= VISIT_H * HOUR_MS
+
+/** The current readings of some kinds in a reading's own state, from its own visit; the reading itself is left out. */
+export const readBeside = (r: Reading, all: readonly Reading[], ...kinds: ReadingKind[]): Reading[] =>
+  currentReadings(all).filter(
+    (x) => kinds.includes(x.kind) && x.id !== r.id && sameState(x, r) && onSameVisit(x, r),
+  )

@@ -12,13 +12,12 @@ import {
   type Range,
 } from './bandContext'
 import { BANDS } from './bands'
-import { sameState, currentReadings } from './reading'
+import { currentReadings, readBeside } from './reading'
 import type { Cause } from './verdict'
 
 /** Why the refrigerant side shows nothing where the compressor was read to stand still; null: it was not. */
 function compressorStill(c: Context): Cause[] | null {
-  const amps = currentReadings(c.all).filter((x) => x.kind === 'compressorAmps' && sameState(x, c.r))
-  const last = amps[amps.length - 1]?.value
+  const last = readBeside(c.r, c.all, 'compressorAmps').at(-1)?.value
   return typeof last === 'number' && last < BANDS.idleA
     ? [...cause('compressorOff'), ...wayTo(c, 'compressor')]
     : null

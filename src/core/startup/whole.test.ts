@@ -1,5 +1,6 @@
+import type { BandedKind } from '../readings'
 import { COOL, GAS, OIL, STRIPS, told, type Site } from '../../../tests/helpers/told'
-import type { BandedKind, Verdict } from '.'
+import type { Verdict } from '.'
 
 const { POSITIVE_INFINITY: MORE, NEGATIVE_INFINITY: LESS } = Number
 const AIR: Site = { ...STRIPS, returnAir: 70, house: { cfmHigh: 1200, altitudeFt: 1200 } }

@@ -5,6 +5,7 @@ import { useCallback, useMemo, useState, type ComponentProps } from 'react'
 import type { Solution } from '@/core/circuit'
 import { EARTH } from '@/core/equipment'
 import { chainOf } from '@/core/explain'
+import { sameSituation } from '@/core/situation'
 import type { Name, Ref } from '@/core/installation'
 import { Button, Caution, cx, useWide } from '@/ui'
 import { findingWords, refWords } from '@/words'
@@ -49,12 +50,7 @@ export function Bench() {
   const route = useMemo((): ReadonlySet<Name> => {
     if (selected !== null && solved.ok) return new Set(chainOf(solved, selected).route)
     // In a finding's own situation its offending path is shown without asking.
-    const shown = proof?.findings.find(
-      (f) =>
-        f.witness?.call === situation.call &&
-        f.witness.outdoorF === situation.outdoorF &&
-        JSON.stringify(f.witness.modes) === JSON.stringify(situation.modes),
-    )
+    const shown = proof?.findings.find((f) => f.witness && sameSituation(f.witness, situation))
     return shown ? new Set(shown.path) : NO_ROUTE
   }, [solved, selected, proof, situation])
   const { state } = landing

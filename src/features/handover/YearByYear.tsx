@@ -1,8 +1,9 @@
 'use client'
 
+import { READINGS } from '@/core/readings'
 import { useState } from 'react'
 import { splitRef } from '@/core/installation'
-import { READING_KINDS, readingHistory, type ReadingLine } from '@/core/startup'
+import { readingHistory, type ReadingLine } from '@/core/startup'
 import { cx, SelectField } from '@/ui'
 import { CALL_WORDS, KIND_WORDS, dateWords, figure, refWords, valueAtText } from '@/words'
 import { useJobScreen } from '../session'
@@ -77,7 +78,7 @@ export function YearByYear() {
 
 function Row({ line: l, days }: { line: ReadingLine; days: readonly string[] }) {
   const { inst } = useJobScreen()
-  const { unit } = READING_KINDS[l.kind]
+  const { unit } = READINGS[l.kind]
   return (
     <tr className="border-b border-line align-top" data-drift={l.drift ?? 'none'}>
       <th scope="row" className="py-1 pr-3 font-normal">

@@ -1,47 +1,18 @@
 'use client'
 
+import { kindsFor, READING_KINDS, READINGS, type ReadingKind } from '@/core/readings'
 import { useMemo, useState } from 'react'
+import { now } from '@/client'
 import * as yup from 'yup'
-import { judge, READING_KINDS, type Reading, type ReadingKind, type ReadingPlace } from '@/core/startup'
+import { judge, type Reading } from '@/core/startup'
 import { jobSeen, sentence } from '@/jobfile'
 import { Button, SelectField, Field, Input, useDraftForm } from '@/ui'
-import { KIND_WORDS } from '@/words'
+import { KIND_WORDS, spotWords, TOOL_WORDS } from '@/words'
 import { useJobScreen } from '../session'
 import { LiveValue } from '../instruments'
-import { kindsFor, spotsFor } from './spots'
 import { takeReading } from './takeReading'
 import { VerdictLine } from './VerdictLine'
 
-const KINDS = Object.keys(READING_KINDS) as ReadingKind[]
-/** Usual instrument of each place. */
-const BY_PLACE: Record<ReadingPlace, string> = {
-  terminals: 'multimeter',
-  feed: 'clamp meter',
-  kitLead: 'clamp meter',
-  rowTerminals: 'multimeter',
-  disconnect: 'multimeter',
-  returnDuct: 'probe thermometer',
-  supplyDuct: 'probe thermometer',
-  motor: 'clamp meter',
-  twoClamps: 'clamp meter',
-  duct: 'manometer',
-  burner: 'manometer',
-  flue: 'combustion analyser',
-  line: 'gauges and clamp thermometer',
-  coil: 'clamp thermometer',
-  sensor: 'thermometer',
-}
-/** Instrument of a kind of reading, at any place. */
-const BY_KIND: Partial<Record<ReadingKind, string>> = {
-  capacitor: 'capacitance meter',
-  defrostMinutes: 'stopwatch',
-  clockedInput: 'stopwatch',
-  vacuum: 'vacuum gauge',
-  chargeAdded: 'scale',
-  lineLength: 'tape',
-  lineVolts: 'multimeter',
-}
-const instrumentFor = (kind: ReadingKind, place: ReadingPlace): string => BY_KIND[kind] ?? BY_PLACE[place]
 const BLOWER = ['yes', 'no', 'unknown'] as const
 
 /** Typed text, before it is a reading. */
@@ -60,7 +31,7 @@ interface Draft {
   kit: string
 }
 const draftSchema = yup.object({
-  kind: yup.string().oneOf(KINDS).required(),
+  kind: yup.string().oneOf(READING_KINDS).required(),
   spotAt: yup.string().defined(),
   value: yup
     .string()
@@ -112,9 +83,9 @@ export function ReadingForm({
   const [refused, setRefused] = useState<string | null>(null)
   // Kinds that nothing in this job has are not offered.
   const offered = useMemo(() => kindsFor(inst), [inst])
-  const spots = spotsFor(inst, kind)
+  const spots = READINGS[kind].spots(inst)
   const spot = spots.find((s) => `${s.place}|${s.at}` === spotAt) ?? spots[0]
-  const meta = READING_KINDS[kind]
+  const meta = READINGS[kind]
   const typed = readValue(value, kind)
 
   const reading: Reading | null =
@@ -132,11 +103,11 @@ export function ReadingForm({
                 : blower === 'yes'
               : null,
           ...(panelsOff ? { panelsOff } : {}),
-          instrument: instrument ?? instrumentFor(kind, spot?.place ?? 'terminals'),
+          instrument: instrument ?? TOOL_WORDS[READINGS[kind].tool],
           situation: state.situation,
           ...(state.moved?.length ? { moved: state.moved } : {}),
           who,
-          when: '2026-01-01T00:00:00Z',
+          when: now().toISOString(),
           supersedes: corrects?.id ?? null,
           ...(spot.place === 'twoClamps' && feed && kit
             ? { note: `${feed} A at the feed less ${kit} A at the kit` }
@@ -176,7 +147,7 @@ export function ReadingForm({
           label="Where"
           className="col-span-2 lg:col-span-1"
           value={spot ? `${spot.place}|${spot.at}` : ''}
-          options={spots.map((s) => [`${s.place}|${s.at}`, s.label])}
+          options={spots.map((s) => [`${s.place}|${s.at}`, spotWords(inst, kind, s)])}
           onValue={(at) => put({ spotAt: at })}
         />
         {kind === 'stripAmps' && spot?.place === 'feed' && (
@@ -202,7 +173,7 @@ export function ReadingForm({
           {(ids) => (
             <Input
               {...ids}
-              value={instrument ?? instrumentFor(kind, spot?.place ?? 'terminals')}
+              value={instrument ?? TOOL_WORDS[READINGS[kind].tool]}
               maxLength={80}
               onChange={(e) => put({ instrument: e.target.value })}
             />
@@ -320,7 +291,7 @@ function valueProblem(text: string, kind: ReadingKind): string | null {
   if (text.trim() === '') return 'Type the reading first'
   const typed = readValue(text, kind)
   if (typed === null) return 'A number is expected here'
-  const { least, most, unit } = READING_KINDS[kind]
+  const { least, most, unit } = READINGS[kind]
   return typed !== 'OL' && (typed < least || typed > most)
     ? `${least} to ${most} ${unit} is expected here`
     : null

@@ -1,7 +1,8 @@
 'use client'
 
+import { READINGS } from '@/core/readings'
 import { useState } from 'react'
-import { judge, READING_KINDS, currentReadings, supersededBy, type Reading } from '@/core/startup'
+import { judge, currentReadings, supersededBy, type Reading } from '@/core/startup'
 import { jobSeen } from '@/jobfile'
 import { Button } from '@/ui'
 import { KIND_WORDS, dateWords, readingWords, situationWords } from '@/words'
@@ -40,7 +41,7 @@ function ReadingItem({
 }) {
   const { inst, circuit, job } = useJobScreen()
   const [correcting, setCorrecting] = useState(false)
-  const { unit } = READING_KINDS[r.kind]
+  const { unit } = READINGS[r.kind]
   const stamp = (x: Reading) =>
     `${x.instrument}, ${x.who || 'nobody named'}, ${dateWords(x.when, 'd MMM yyyy HH:mm')}` +
     (x.deviceWhen ? `. The device’s clock said ${dateWords(x.deviceWhen, 'd MMM yyyy HH:mm')}` : '')

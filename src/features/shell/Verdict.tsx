@@ -3,7 +3,7 @@
 import { memo, useState } from 'react'
 import type { Finding, Fix, Proof } from '@/core/rules'
 import type { Installation } from '@/core/installation'
-import type { Situation } from '@/core/situation'
+import { sameSituation } from '@/core/situation'
 import { sentence, type Operation } from '@/jobfile'
 import { Button, cx, Disclosure } from '@/ui'
 import {
@@ -126,9 +126,6 @@ function Warnings({ list }: { list: Finding[] }) {
     </Disclosure>
   )
 }
-
-const sameSituation = (a: Situation, b: Situation) =>
-  a.call === b.call && a.outdoorF === b.outdoorF && JSON.stringify(a.modes) === JSON.stringify(b.modes)
 
 function FindingLine({ finding, alone }: { finding: Finding; alone: boolean }) {
   const { inst, setSituation, situation, go, place, fixes, edit } = useJobScreen()

@@ -16,6 +16,7 @@ import { Button, cx, Field, Input, typedNumber } from '@/ui'
 import { degrees, figure, refWords } from '@/words'
 import { useDraft, useJobScreen, useProof } from '../session'
 import { LiveValue } from '../instruments'
+import { now } from '@/client'
 import { takeReading as takenReading, VerdictLine } from '../readings'
 
 /**
@@ -215,7 +216,7 @@ function Entry({
           situation: card.situation,
           ...(card.moved.length ? { moved: card.moved } : {}),
           who,
-          when: '2026-01-01T00:00:00Z',
+          when: now().toISOString(),
           supersedes: before?.id ?? null,
         }
   const reading = readingOf(value, 'multimeter, low impedance')

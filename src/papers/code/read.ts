@@ -1,9 +1,10 @@
+import { READING_KINDS, READINGS } from '@/core/readings'
 import { BitInputStream } from '@thi.ng/bitstream'
 import { decode } from 'base45-ts'
 import { inflateSync } from 'fflate'
 import { CALLS, type Device } from '@/core/equipment'
 import { isRef, makeRef, type Cable, type Name, type Placed, type Wire } from '@/core/installation'
-import { READING_KINDS, type Reading, type ReadingKind } from '@/core/startup'
+import { type Reading } from '@/core/startup'
 import { nth, required } from '@/core/assert'
 import { degF } from '@/core/units'
 import { checkJob, freshParts, JOB_VERSION, problem, type Checked, type Job } from '@/jobfile'
@@ -171,10 +172,10 @@ class Reader {
   }
 
   private readings(position: () => Name | null, who: string): Reading[] {
-    const kinds = Object.keys(READING_KINDS) as ReadingKind[]
+    const kinds = READING_KINDS
     return Array.from({ length: this.next(6) }, (_, i): Reading => {
       const kind = nth(kinds, this.next(6))
-      const place = nth(READING_KINDS[kind].places, this.next(2))
+      const place = nth(READINGS[kind].places, this.next(2))
       const at = position() ?? ''
       const value = this.next(1) === 0 ? ('OL' as const) : this.decimal()
       const blower = this.next(2)

@@ -1,9 +1,10 @@
+import { READING_KINDS, READINGS } from '@/core/readings'
 import { BitOutputStream } from '@thi.ng/bitstream'
 import { encode } from 'base45-ts'
 import { deflateSync } from 'fflate'
 import { CALLS } from '@/core/equipment'
 import { splitRef, type Name, type Wire } from '@/core/installation'
-import { READING_KINDS, currentReadings, type Reading, type ReadingKind } from '@/core/startup'
+import { currentReadings, type Reading } from '@/core/startup'
 import { installationOf, type Job } from '@/jobfile'
 import {
   bitsFor,
@@ -135,12 +136,12 @@ function write(job: Job, readings: readonly Reading[], texts: boolean, day: Date
     if (w.gauge !== undefined) write(Math.round(w.gauge), 5)
     if (w.feet !== undefined) write(Math.min(1023, Math.round(w.feet)), 10)
   }
-  const kinds = Object.keys(READING_KINDS) as ReadingKind[]
+  const kinds = READING_KINDS
   write(readings.length, 6)
   for (const r of readings) {
     const { kind, value } = r
     write(kinds.indexOf(kind), 6)
-    write(READING_KINDS[kind].places.indexOf(r.place), 2)
+    write(READINGS[kind].places.indexOf(r.place), 2)
     position(r.at)
     const decimal = value === 'OL' ? null : decimalOf(value)
     write(decimal ? 1 : 0, 1)

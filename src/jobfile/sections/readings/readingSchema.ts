@@ -1,6 +1,7 @@
+import { READING_KINDS, READINGS } from '@/core/readings'
 import * as yup from 'yup'
 import { CALLS } from '@/core/equipment'
-import { READING_KINDS, type Reading, type ReadingKind } from '@/core/startup'
+import { type Reading } from '@/core/startup'
 import {
   anyOf,
   EXAMPLE_WHEN,
@@ -27,8 +28,8 @@ const situationSchema = once(() =>
   }),
 )
 
-const kinds = Object.keys(READING_KINDS) as ReadingKind[]
-const places = [...new Set(kinds.flatMap((k) => READING_KINDS[k].places))]
+const kinds = READING_KINDS
+const places = [...new Set(kinds.flatMap((k) => READINGS[k].places))]
 
 export const readingSchema = once(() =>
   shape({
@@ -56,7 +57,7 @@ export const readingSchema = once(() =>
 
 /** Problems of a reading that no schema finds: a value that no meter shows, or a place that does not fit the kind. */
 export function readingProblems(reading: Reading, path: string): Problem[] {
-  const kind = READING_KINDS[reading.kind]
+  const kind = READINGS[reading.kind]
   const found: Problem[] = []
   const { value } = reading
   if (value === 'OL') {

@@ -1,0 +1,135 @@
+import { hasTrait, type Intent, type LoadFunction } from '../equipment'
+import { makeRef, settingValue, type Installation, type Placed } from '../installation'
+import { heaterRows } from '../kit'
+import { having } from '../query'
+import type { ReadingPlace, Spot } from './row'
+
+type Spots = (inst: Installation) => Spot[]
+
+const placedWith = (inst: Installation, isOne: (does: LoadFunction) => boolean): Placed[] =>
+  inst.placed.filter((p) => p.device.parts.some((x) => x.kind === 'load' && x.does && isOne(x.does)))
+
+const at =
+  (place: ReadingPlace, devices: (inst: Installation) => Placed[]): Spots =>
+  (inst) =>
+    devices(inst).map((p) => ({ place, at: p.ref }))
+
+/** Devices with terminals on line voltage, breakers aside. */
+const onLine = (inst: Installation): Placed[] =>
+  inst.placed.filter(
+    (p) => !hasTrait(p.device, 'feedsLine') && p.device.terminals.some((t) => t.side === 'line'),
+  )
+const feeds = (inst: Installation): Placed[] =>
+  having(inst, 'feedsLine').filter((p) => p.device.terminals.some((t) => t.side === 'line'))
+
+export const atControlSupply: Spots = (inst) =>
+  inst.placed
+    .filter((p) => p.device.terminals.some((t) => t.role === 'C'))
+    .flatMap((p) =>
+      p.device.terminals
+        .filter((t) => t.role === 'R')
+        .map((t) => ({ place: 'terminals' as const, at: makeRef(p.ref, t.id) })),
+    )
+
+export const atTerminals: Spots = (inst) =>
+  inst.placed
+    .filter((p) => p.device.terminals.some((t) => t.role === 'C' && t.side === 'low'))
+    .flatMap((p) =>
+      p.device.terminals
+        .filter((t) => t.side === 'low' && t.role !== 'C')
+        .map((t) => ({ place: 'terminals' as const, at: makeRef(p.ref, t.id) })),
+    )
+
+export const atSupply: Spots = (inst) => [...at('disconnect', onLine)(inst), ...at('feed', feeds)(inst)]
+
+export const atLegs: Spots = (inst) =>
+  onLine(inst).flatMap((p) =>
+    p.device.terminals
+      .filter((t) => t.role === 'line' && t.label !== 'N')
+      .map((t) => ({ place: 'terminals' as const, at: makeRef(p.ref, t.id) })),
+  )
+
+const areJoined = (inst: Installation, a: string, b: string): boolean =>
+  inst.wires.some((w) => {
+    const ends = [w.a?.split('.')[0], w.b?.split('.')[0]]
+    return ends.includes(a) && ends.includes(b)
+  })
+
+/** A clamp for strips: the whole circuit, one lead of the kit, one row. */
+export const atStrips: Spots = (inst) => {
+  const rows = heaterRows(inst)
+  const kits = inst.placed.filter((p) => rows.some((r) => r.ref.startsWith(`${p.ref}.`)))
+  return [
+    ...feeds(inst)
+      .filter((f) => kits.some((k) => areJoined(inst, f.ref, k.ref)))
+      .map((f) => ({ place: 'feed' as const, at: f.ref })),
+    ...kits.flatMap((k) =>
+      k.device.terminals
+        .filter((t) => t.side === 'line' && t.role === 'line')
+        .map((t) => ({ place: 'kitLead' as const, at: makeRef(k.ref, t.id) })),
+    ),
+    ...atRows(inst),
+  ]
+}
+export const atRows: Spots = (inst) => heaterRows(inst).map((r) => ({ place: 'rowTerminals', at: r.ref }))
+
+/** Motors of a job. A second compressor stage is a solenoid of the one compressor. */
+export const atMotors =
+  (...what: ('compressor' | 'outdoorFan' | 'blower')[]): Spots =>
+  (inst) =>
+    what.flatMap((one) =>
+      inst.placed.flatMap((p) =>
+        p.device.parts.flatMap((x) =>
+          x.kind === 'load' && x.does?.what === one && !('stage' in x.does && x.does.stage === 2)
+            ? [{ place: 'motor' as const, at: makeRef(p.ref, x.id) }]
+            : [],
+        ),
+      ),
+    )
+
+/** A blower's own lead; with strips on the same feed also two clamps, the feed less the kit. */
+export const atBlower: Spots = (inst) =>
+  atMotors('blower')(inst)
+    .slice(0, 1)
+    .flatMap((m) => (heaterRows(inst).length ? [m, { ...m, place: 'twoClamps' as const }] : [m]))
+
+const movers = (inst: Installation): Placed[] => placedWith(inst, (does) => does.what === 'blower')
+export const inDuct = at('duct', movers)
+export const inReturn = at('returnDuct', movers)
+export const inSupply = at('supplyDuct', movers)
+
+const burners =
+  (...fuels: ('gas' | 'oil')[]) =>
+  (inst: Installation): Placed[] =>
+    placedWith(inst, (does) => does.what === 'burner' && fuels.includes(does.fuel))
+export const atGasBurner = at('burner', burners('gas'))
+export const atOilBurner = at('burner', burners('oil'))
+export const inFlue = at('flue', burners('gas', 'oil'))
+export const inOilFlue = at('flue', burners('oil'))
+
+/** A low-gas-pressure switch: where a setting places it, or on LP. */
+export const atLowGasSwitch = at('burner', (inst) =>
+  burners('gas')(inst).filter((p) =>
+    p.device.settings.some((s) => s.intent === 'gasSwitch' || settingValue(p, s.id) === 'lp'),
+  ),
+)
+
+export const onLines = at('line', (inst) => having(inst, 'compresses'))
+/** A line set that is filled on site. */
+export const onLineSet = at('line', (inst) => having(inst, 'outdoorHalf'))
+export const atOutdoorCoil = at('coil', (inst) => having(inst, 'compresses'))
+
+const boards = (inst: Installation): Placed[] =>
+  having(inst, 'compresses').filter((p) => p.device.plate.sensorOhms)
+export const atBoardSensors: Spots = (inst) => [...at('coil', boards)(inst), ...at('sensor', boards)(inst)]
+export const atOutdoorSensor = at('sensor', (inst) => having(inst, 'sensesOutdoors'))
+export const atAirSwitch = at('sensor', (inst) => having(inst, 'feelsEnteringAir'))
+
+/** Settings at which something locks out by the weather. */
+const TRIPS: readonly Intent[] = ['compressorLockout', 'auxLockout', 'changeover', 'outdoorSwitch']
+export const atTrips: Spots = (inst) =>
+  inst.placed.flatMap((p) =>
+    p.device.settings
+      .filter((x) => x.intent && TRIPS.includes(x.intent))
+      .map((x) => ({ place: 'sensor' as const, at: makeRef(p.ref, x.id) })),
+  )
