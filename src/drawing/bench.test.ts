@@ -1,14 +1,14 @@
 import { demoInstallation } from '../../tests/helpers/demo'
 import { Circuit, solve } from '@/core/circuit'
 import { degF } from '@/core/units'
-import { terminalVolts } from '@/features/session'
+import { terminalVolts } from '@/core/startup'
 import { benchSvg } from './bench'
 import { drawWires, layOut } from './layout'
 
 const situation = { call: 'emergency' as const, outdoorF: degF(52), modes: {} }
 const inst = demoInstallation('quillfeather-lane')
 const svg = (title = 'A & B <x>') =>
-  benchSvg(inst, terminalVolts(inst, solve(new Circuit(inst), situation)), title, situation)
+  benchSvg(inst, terminalVolts(solve(new Circuit(inst), situation)), title, situation)
 
 describe('the wiring as a drawing', () => {
   it('escapes what a person typed', () => {

@@ -6,7 +6,8 @@ import type { Installation } from '../installation'
 import { degF, asVolts } from '../units'
 import { serviceVolts } from '../query'
 import { heaterRows } from '../kit'
-import { expectations, judge, liveness, currentReadings, type Reading } from '.'
+import { expectations, judge, currentReadings, type Reading } from '.'
+import { liveness } from './expectation'
 
 const inst = demoInstallation('quillfeather-lane')
 const line = (value: number) => reading({ kind: 'lineVolts', value, place: 'disconnect', at: 'kit' })

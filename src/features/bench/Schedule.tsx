@@ -3,19 +3,11 @@
 import { nth } from '@/core/assert'
 import { useState } from 'react'
 import { makeRef, type Ref, type Wire, type Name } from '@/core/installation'
+import { wireState, type TerminalVolts } from '@/core/startup'
 import { Button, Caution, SelectField, cx, Swatch } from '@/ui'
 import { refWords } from '@/words'
 import { ChangedBy } from '../news'
-import {
-  later,
-  type LiveValue,
-  newWireId,
-  type TerminalVolts,
-  useDraft,
-  useJobScreen,
-  useLook,
-  wireState,
-} from '../session'
+import { later, type LiveValue, newWireId, useDraft, useJobScreen, useLook } from '../session'
 import type { LandingTools } from './useLanding'
 import { TerminalSheet } from './TerminalSheet'
 

@@ -4,7 +4,8 @@ import { terminalOf, type Ref, type Wire } from '@/core/installation'
 import { COLOUR_NAMES } from '@/drawing'
 import { Button, Select, Swatch } from '@/ui'
 import { findingWords, figure, refWords } from '@/words'
-import { type TerminalVolts, useJobScreen } from '../session'
+import type { TerminalVolts } from '@/core/startup'
+import { useJobScreen } from '../session'
 import type { LandingTools } from './useLanding'
 
 interface Props {

@@ -10,7 +10,7 @@ import type { Finding, Fix, Proof } from '@/core/rules'
 import type { Situation } from '@/core/situation'
 import type { EditHow, JobView } from '@/client'
 import type { Checked, Job, Operation } from '@/jobfile'
-import type { TerminalVolts } from './liveness'
+import type { TerminalVolts } from '@/core/startup'
 import type { LiveValue, SessionState } from './sessionState'
 
 /** An edit, or several that are one to a person. */

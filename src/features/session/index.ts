@@ -25,7 +25,7 @@ export {
 export { sceneInstantOf, type SceneInstant } from './sceneInstant'
 export { JobAnalyses } from './JobAnalyses'
 export { LiveProof } from './LiveProof'
-export { terminalVolts, wireState, type TerminalVolts } from './liveness'
+
 export { newWireId } from './newWireId'
 export { loaded, type MarkSeen, type PlaceEntry, type PlaceMark } from './place'
 export { watchOpenField } from './openField'

@@ -7,7 +7,7 @@ import type { Situation } from '@/core/situation'
 import type { JobStore, JobView } from '@/client'
 import type { Job } from '@/jobfile'
 import type { JobAnalyses } from './JobAnalyses'
-import { closedInstead, terminalVolts, type TerminalVolts } from './liveness'
+import { closedInstead, terminalVolts, type TerminalVolts } from '@/core/startup'
 import { solvedAt } from './sceneInstant'
 
 /** Something outside React that can be looked at and listened to. */
@@ -69,7 +69,7 @@ function liveValueIn(job: Job, analysis: Analysis, situation: Situation): LiveVa
   const other = ofScene ? null : closedInstead(solved)
   const running = new Set(solved.ok ? solved.running.map((l) => l.ref) : [])
   const unsure = other ? differing(running, new Set(other.running.map((l) => l.ref))) : NONE
-  const volts = terminalVolts(inst, solved, other)
+  const volts = terminalVolts(solved, other)
   return { job, analysis, inst, situation, solved, volts, running, unsure }
 }
 
