@@ -8,7 +8,7 @@ import { PAIRED_CASES } from '../../tests/cases/paired'
 import { Circuit, solve } from '@/core/circuit'
 import { gateChain } from '@/core/explain'
 import { prove, withSite } from '@/core/rules'
-import { installationOf, jobSeen, sentence } from '@/jobfile'
+import { installationOf, JobAnalysis, jobSeen, sentence } from '@/jobfile'
 import { chainSentence, gateWords } from '@/words'
 import { compose } from '../../tests/helpers/compose'
 import { readArgs, readSituation } from './args'
@@ -45,7 +45,7 @@ describe('jobs as people wire them', () => {
     const printed = (command: string): string => {
       const [name = '', ...rest] = command.split(' ').map((word) => word.replaceAll('_', ' '))
       const args = readArgs([name, 'FILE', ...rest], LIBRARY, '2026-12-01T09:00:00Z')
-      const said = COMMANDS[name]!(job, args)
+      const said = COMMANDS[name]!(new JobAnalysis(job), args)
       if (!said.ok) throw new Error(`${command}: ${said.problems.map(sentence).join('; ')}`)
       return said.value.lines.join('\n')
     }

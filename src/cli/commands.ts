@@ -1,20 +1,12 @@
 import { READINGS } from '@/core/readings'
-import { Circuit, meterWithStrays, solve } from '@/core/circuit'
+import { meterWithStrays, solve } from '@/core/circuit'
 import { EARTH } from '@/core/equipment'
 import { gateChain } from '@/core/explain'
 import { makeRef, isRef, type Point, type Ref } from '@/core/installation'
-import { prove, resultOf, withSite } from '@/core/rules'
-import {
-  expectations,
-  judge,
-  lockOutList,
-  runningBy,
-  currentReadings,
-  unknownsBehindVolts,
-  variantsOf,
-} from '@/core/startup'
+import { resultOf } from '@/core/rules'
+import { expectations, lockOutList, runningBy, unknownsBehindVolts, variantsOf } from '@/core/startup'
 import { tolerances } from '@/core/tolerances'
-import { installationOf, jobSeen, jsonSchemaOf, type Job } from '@/jobfile'
+import { type JobAnalysis, jsonSchemaOf, judgedReadings, proofOf } from '@/jobfile'
 import {
   cabinetWords,
   causeWords,
@@ -48,10 +40,10 @@ export type { Answer }
 /** A bound of a band for a script; one that has no end is null. */
 const finite = (n: number | undefined): number | null => (n !== undefined && Number.isFinite(n) ? n : null)
 
-export const COMMANDS: Record<string, (job: Job, args: Args) => Result> = {
-  check(job) {
-    const inst = installationOf(job)
-    const proof = withSite(prove(inst), jobSeen(job))
+export const COMMANDS: Record<string, (analysis: JobAnalysis, args: Args) => Result> = {
+  check(analysis) {
+    const { inst } = analysis
+    const proof = proofOf(analysis)
     const findings = proof.findings.map((f) => ({
       ...f,
       because: f.because.map((x) => findingWords(inst, x)),
@@ -84,8 +76,8 @@ export const COMMANDS: Record<string, (job: Job, args: Args) => Result> = {
     )
   },
 
-  sweep(job) {
-    const proof = withSite(prove(installationOf(job)), jobSeen(job))
+  sweep(analysis) {
+    const proof = proofOf(analysis)
     const rules = proof.rules.map((rule) => ({ rule, result: resultOf(proof, rule), words: ruleWords(rule) }))
     return answer(
       { states: proof.solved, factors: proof.factors, rules },
@@ -94,11 +86,9 @@ export const COMMANDS: Record<string, (job: Job, args: Args) => Result> = {
     )
   },
 
-  state(job, args) {
-    const inst = installationOf(job)
+  state({ inst, circuit }, args) {
     const situation = readSituation(inst, args.values)
     if (!situation.ok) return situation
-    const circuit = new Circuit(inst)
     const ways = variantsOf(circuit)
     const solved = solve(ways.usual, situation.value)
     if (!solved.ok) {
@@ -140,8 +130,7 @@ export const COMMANDS: Record<string, (job: Job, args: Args) => Result> = {
     )
   },
 
-  supplies(job) {
-    const inst = installationOf(job)
+  supplies({ inst }) {
     const cabinets = lockOutList(inst)
     return answer(
       { cabinets },
@@ -149,8 +138,7 @@ export const COMMANDS: Record<string, (job: Job, args: Args) => Result> = {
     )
   },
 
-  chain(job, args) {
-    const inst = installationOf(job)
+  chain({ inst, circuit }, args) {
     const target = args.values.target
     const loads = inst.placed.flatMap((p) =>
       p.device.parts.filter((x) => x.kind === 'load').map((x) => makeRef(p.ref, x.id)),
@@ -159,7 +147,7 @@ export const COMMANDS: Record<string, (job: Job, args: Args) => Result> = {
       return refuse('--target', `one of ${loads.join(', ')}`, target)
     const situation = readSituation(inst, args.values)
     if (!situation.ok) return situation
-    const solved = solve(new Circuit(inst), situation.value)
+    const solved = solve(circuit, situation.value)
     if (!solved.ok)
       return answer(
         { target, running: 'unknown', words: 'Does not come to rest', first: null, gates: [], route: [] },
@@ -178,10 +166,8 @@ export const COMMANDS: Record<string, (job: Job, args: Args) => Result> = {
     ])
   },
 
-  meter(job, args) {
-    const inst = installationOf(job)
+  meter({ inst, circuit }, args) {
     const { from, to, low } = args.values
-    const circuit = new Circuit(inst)
     const isPoint = (ref: string | undefined): ref is Point =>
       ref === EARTH || (ref !== undefined && isRef(ref) && circuit.net.index.has(ref))
     const expected = `a terminal such as ah.W1, or ${EARTH}`
@@ -213,11 +199,9 @@ export const COMMANDS: Record<string, (job: Job, args: Args) => Result> = {
   conflicts: conflictsCommand,
   sheet: sheetCommand,
 
-  judge(job) {
-    const inst = installationOf(job)
-    const circuit = new Circuit(inst)
-    const readings = currentReadings(job.readings).map((r) => {
-      const v = judge(circuit, r, job.readings, jobSeen(job, inst))
+  judge(analysis) {
+    const { inst } = analysis
+    const readings = judgedReadings(analysis).map(({ reading: r, verdict: v }) => {
       return {
         id: r.id,
         kind: r.kind,

@@ -1,4 +1,4 @@
-import { READING_KINDS, READINGS, type ReadingKind, type ReadingPlace } from '@/core/readings'
+import { READING_KINDS, READINGS, type ReadingPlace } from '@/core/readings'
 import { CABLE_COLOURS, freeName, planLanding, practiceFor, withLineWork } from '@/core/plan'
 import type { Device } from '@/core/equipment'
 import { placedByRef, splitRef, terminalOf, type Wire, isRef } from '@/core/installation'

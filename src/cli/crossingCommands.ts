@@ -1,8 +1,7 @@
 import { basename } from 'node:path'
-import { Circuit } from '@/core/circuit'
 import { crossingView, type DownTo, type Year } from '@/core/crossing'
 import type { JobSeen } from '@/core/installation'
-import { jobSeen, parseWeather, type Checked, type Job } from '@/jobfile'
+import { type Checked, type JobAnalysis, parseWeather } from '@/jobfile'
 import {
   crossingAnswer,
   defrostSentence,
@@ -41,8 +40,7 @@ const yearJson = (y: Year) => ({
 const finite = (n: number): number | null => (Number.isFinite(n) ? n : null)
 
 /** A job, with the weather of a file in place of its own where one is named. */
-function withWeather(job: Job, file: string | undefined): Checked<JobSeen> {
-  const seen = jobSeen(job)
+function withWeather({ seen }: JobAnalysis, file: string | undefined): Checked<JobSeen> {
   if (file === undefined) return { ok: true, value: seen }
   const text = textOf(file)
   if (text === null) return refuse('--weather', 'a file that can be read', file)
@@ -52,10 +50,10 @@ function withWeather(job: Job, file: string | undefined): Checked<JobSeen> {
 }
 
 /** `gatecross crossing FILE`: who heats when, what it costs, and the schools side by side. */
-export function crossingCommand(job: Job, args: Args): Result {
-  const seen = withWeather(job, args.values.weather)
+export function crossingCommand(analysis: JobAnalysis, args: Args): Result {
+  const seen = withWeather(analysis, args.values.weather)
   if (!seen.ok) return seen
-  const view = crossingView(seen.value, new Circuit(seen.value.inst))
+  const view = crossingView(seen.value, analysis.circuit)
   const currency = seen.value.prices.currency ?? ''
   const said = crossingAnswer(view, currency)
   const wanted = missingInputsSentence(view.wanted)

@@ -1,4 +1,3 @@
-import { Circuit } from '@/core/circuit'
 import { kitAdvice, heatersOf, plateOf } from '@/core/crossing'
 import { airflowOf, BTU_PER_KWH, cableOf, houseValue } from '@/core/house'
 import type { JobSeen } from '@/core/installation'
@@ -22,7 +21,7 @@ import {
 } from '@/core/kit'
 import { burnersOf, serviceVolts } from '@/core/query'
 import { prove, stripsNeverTogether } from '@/core/rules'
-import { jobSeen, type Checked, type Job } from '@/jobfile'
+import type { Checked, JobAnalysis } from '@/jobfile'
 import {
   btuh,
   circuitNoteWords,
@@ -120,9 +119,7 @@ const total = (rows: readonly { kw: number; amps: number }[], of: 'kw' | 'amps')
   rows.reduce((sum, r) => sum + r[of], 0)
 
 /** `gatecross kit FILE`: rows, banks, circuits, service, burner; with readings also airflow, clocked input, which kit. */
-export function kitCommand(job: Job, args: Args): Result {
-  const seen = jobSeen(job)
-  const { inst } = seen
+export function kitCommand({ inst, circuit, seen }: JobAnalysis, args: Args): Result {
   const { values } = args
   const asked = values.volts === undefined ? null : Number(values.volts)
   if (asked !== null && !(asked >= 100 && asked <= 300))
@@ -152,7 +149,7 @@ export function kitCommand(job: Job, args: Args): Result {
     notes: c.notes.map(circuitNoteWords),
   }))
   const notKnown = unknownWatts(inst)
-  const advice = kitAdvice(seen, new Circuit(inst))
+  const advice = kitAdvice(seen, circuit)
   const sentences = advice ? kitAdviceSentences(advice) : []
   const volts = asked ?? kits[0]?.volts ?? 240
   const [amps, rise] = air.value ?? []

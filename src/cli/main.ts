@@ -1,7 +1,7 @@
 import { existsSync, writeSync } from 'node:fs'
 import { basename } from 'node:path'
 import { fileURLToPath } from 'node:url'
-import { apply, batched, installationOf, sentence, type Problem } from '@/jobfile'
+import { apply, batched, installationOf, JobAnalysis, sentence, type Problem } from '@/jobfile'
 import { operationWords } from '@/words'
 import { answer } from './answer'
 import { readArgs, type Args } from './args'
@@ -92,7 +92,7 @@ function main(argv: string[]): number {
   if (!ask) return edit(args)
   const read = readJobFile(args.file ?? '', args.library)
   if (!read.ok) return complain(read.problems, json, args.file)
-  const result = ask(read.value.job, args)
+  const result = ask(new JobAnalysis(read.value.job), args)
   return result.ok ? print(result.value, json) : complain(result.problems, json)
 }
 

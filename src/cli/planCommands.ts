@@ -1,6 +1,6 @@
 import { singleFailures } from '@/core/failures'
 import { compare, landedBy, planLanding, planned, practiceFor } from '@/core/plan'
-import { installationOf, type Job } from '@/jobfile'
+import type { JobAnalysis } from '@/jobfile'
 import {
   unmetWords,
   differenceWords,
@@ -17,8 +17,7 @@ import { readPractice, type Args } from './args'
 import { answer, type Result } from './answer'
 
 /** `gatecross plan FILE`: the landing for the gear, and how what is landed differs from it. */
-export function planCommand(job: Job, args: Args): Result {
-  const inst = installationOf(job)
+export function planCommand({ inst }: JobAnalysis, args: Args): Result {
   const chosen = readPractice(args.values)
   if (!chosen.ok) return chosen
   const plan = planLanding(inst, practiceFor(inst, chosen.value))
@@ -70,8 +69,7 @@ export function planCommand(job: Job, args: Args): Result {
 }
 
 /** `gatecross failures FILE`: what each single failure of wiring and parts would do, the gravest first. */
-export function failuresCommand(job: Job): Result {
-  const inst = installationOf(job)
+export function failuresCommand({ inst }: JobAnalysis): Result {
   const effects = singleFailures(inst).map((e) => ({
     failure: e.failure.kind,
     at: e.failure.at,

@@ -1,4 +1,3 @@
-import { Circuit } from '@/core/circuit'
 import {
   readCustomScene,
   sceneInput,
@@ -12,7 +11,7 @@ import {
   type Sums,
 } from '@/core/simulation'
 import { tolerances } from '@/core/tolerances'
-import { jobSeen, type Job } from '@/jobfile'
+import type { JobAnalysis } from '@/jobfile'
 import {
   elapsed,
   eventSentence,
@@ -58,8 +57,7 @@ const sumsJson = (s: Sums) => ({
 })
 
 /** `gatecross run FILE --scene S`: a scene played through, each event with its cause. */
-export function runCommand(job: Job, args: Args): Result {
-  const seen = jobSeen(job)
+export function runCommand({ circuit, seen }: JobAnalysis, args: Args): Result {
   const { scene, outdoor, to, events: written } = args.values
   const offered = scenesOf(seen.inst)
   if (!scene || !offered.includes(scene as Scene))
@@ -82,7 +80,6 @@ export function runCommand(job: Job, args: Args): Result {
   }
   if ((scene === 'own') !== own.value.length > 0)
     return refuse('--events', 'what happens, with --scene own and with no other', written ?? '')
-  const circuit = new Circuit(seen.inst)
   const input = sceneInput(seen, scene as Scene, { outdoorF, until, own: own.value, sampleEvery: 60 })
   const run = simulate(circuit, seen, input)
   const events = run.steps.filter((s) => s.moves.length)
@@ -118,9 +115,7 @@ export function runCommand(job: Job, args: Args): Result {
 }
 
 /** `gatecross winter FILE`: 180 days of this house and climate. */
-export function winterCommand(job: Job, args: Args): Result {
-  const seen = jobSeen(job)
-  const circuit = new Circuit(seen.inst)
+export function winterCommand({ circuit, seen }: JobAnalysis, args: Args): Result {
   const winter = winterOf(seen, circuit, { habit: args.values.setback ? 'setback' : 'steady' })
   if (!winter) return refuse('crossing.climate', 'a climate by the hour: choose one in Crossing', '')
   const words = winterSentences(winter, worksAgainst(seen, circuit), seen.prices.currency ?? '')

@@ -1,4 +1,4 @@
-import { jobSeen } from '@/jobfile'
+import { JobAnalysis, jobSeen } from '@/jobfile'
 import { crossingOf } from '@/core/crossing'
 import { Circuit } from '@/core/circuit'
 import { houseValue } from '@/core/house'
@@ -10,7 +10,10 @@ import * as G from '../../tests/cases/gear'
 const NOW = '2026-12-01T09:00:00Z'
 /** What `kit` prints for a job with these options. */
 function kit(lines: readonly string[], ...options: string[]): string[] {
-  const said = COMMANDS.kit!(compose(lines), readArgs(['kit', 'FILE', ...options], 'library', NOW))
+  const said = COMMANDS.kit!(
+    new JobAnalysis(compose(lines)),
+    readArgs(['kit', 'FILE', ...options], 'library', NOW),
+  )
   return said.ok ? said.value.lines : said.problems.map((p) => `${p.path}: ${p.expected}`)
 }
 const DUAL = ['place fur=brindle-g1 od=marram-s1 --where garage']

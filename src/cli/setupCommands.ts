@@ -1,17 +1,16 @@
 import { profilesOf } from '@/core/equipment'
 import { placedByRef } from '@/core/installation'
 import { unknownSettings } from '@/core/query'
-import { jobFindings } from '@/core/rules'
 import { clearingOf, keyInSheet } from '@/core/setup'
-import { installationOf, onDevice, jobSeen, type Job } from '@/jobfile'
+import { type JobAnalysis, jobFindingsOf, onDevice } from '@/jobfile'
 import { conflictsSentence, findingWords, INTENT_WORDS, lineWords, refWords } from '@/words'
 import { answer, refuse, type Result } from './answer'
 import type { Args } from './args'
 
 /** Contradictions between gear, wiring, settings and the owner, each with the smallest change that clears it. */
-export function conflictsCommand(job: Job): Result {
-  const seen = jobSeen(job)
-  const conflicts = jobFindings(seen).map((f) => {
+export function conflictsCommand(analysis: JobAnalysis): Result {
+  const { seen } = analysis
+  const conflicts = jobFindingsOf(analysis).map((f) => {
     const clearing = clearingOf(seen, f)
     return {
       rule: f.rule,
@@ -37,8 +36,7 @@ export function conflictsCommand(job: Job): Result {
 }
 
 /** The key-in sheet of one device: what must change on it, or with --all everything that it shows. */
-export function sheetCommand(job: Job, args: Args): Result {
-  const inst = installationOf(job)
+export function sheetCommand({ job, inst }: JobAnalysis, args: Args): Result {
   const profiled = inst.placed.filter((p) => p.device.profile).map((p) => p.ref)
   const placed = placedByRef(inst, args.values.device ?? '')
   const ways = placed ? profilesOf(placed.device) : []

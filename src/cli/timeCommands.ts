@@ -1,10 +1,9 @@
 import { CALLS, type Call } from '@/core/equipment'
-import { Circuit } from '@/core/circuit'
 import { prove } from '@/core/rules'
 import { circuitWith } from '@/core/crossing'
 import { testPlan } from '@/core/startup'
 import { waitsFor, type Past } from '@/core/time'
-import { installationOf, type Checked, type Job } from '@/jobfile'
+import type { Checked, JobAnalysis } from '@/jobfile'
 import {
   CALL_WORDS,
   cardTitle,
@@ -35,14 +34,13 @@ function readPast(said: readonly string[]): Checked<Past> {
 }
 
 /** `gatecross wait FILE --call C`: what comes on when after a call, and what each waits for. */
-export function waitCommand(job: Job, args: Args): Result {
-  const inst = installationOf(job)
+export function waitCommand({ inst, circuit }: JobAnalysis, args: Args): Result {
   const situation = readSituation(inst, args.values)
   if (!situation.ok) return situation
   const past = readPast(args.values.past ?? [])
   if (!past.ok) return past
   const { call } = situation.value
-  const found = waitsFor(new Circuit(inst), call, situation.value, past.value)
+  const found = waitsFor(circuit, call, situation.value, past.value)
   const lines = waitsSentences(inst, found)
   return answer(
     {
@@ -68,11 +66,9 @@ export function waitCommand(job: Job, args: Args): Result {
 }
 
 /** `gatecross startup FILE --outdoor T`: the cards of the test run on a day of that temperature, in their order. */
-export function startupCommand(job: Job, args: Args): Result {
-  const inst = installationOf(job)
+export function startupCommand({ job, inst, circuit }: JobAnalysis, args: Args): Result {
   const situation = readSituation(inst, args.values)
   if (!situation.ok) return situation
-  const circuit = new Circuit(inst)
   const cards = testPlan(circuit, situation.value.outdoorF, job.commissioning.plates).map((card) => ({
     id: card.id,
     title: cardTitle(inst, card),

@@ -71,6 +71,8 @@ export {
   type ValueSource,
   type Visit,
 } from './sections/setup/setupSchema'
+export { jobFindingsOf, judgedReadings, proofOf, verdictOf, wrongReadings } from './derived'
+export { JobAnalysis } from './JobAnalysis'
 export { jobSeen, onDevice } from './onDevice'
 export { signedState } from './signedState'
 export { DEVICE_VERSION, upgradeDevice } from './upgradeDevice'

@@ -1,9 +1,9 @@
 import type { Circuit } from '@/core/circuit'
 import type { CrossingView } from '@/core/crossing'
 import type { Installation, JobSeen } from '@/core/installation'
-import { jobFindings, type Finding, type Proof } from '@/core/rules'
-import { judge, currentReadings, type Reading, type Verdict } from '@/core/startup'
-import { jobSeen, signedState, type Job } from '@/jobfile'
+import type { Finding, Proof } from '@/core/rules'
+import type { Reading, Verdict } from '@/core/startup'
+import { jobFindingsOf, judgedReadings, signedState, type Job, type JobAnalysis } from '@/jobfile'
 
 /** Input of a paper: the job, its proof, its readings with their verdicts, and the balance. */
 export interface PaperInput {
@@ -24,27 +24,20 @@ export interface PaperInput {
 
 /**
  * Everything that papers look at, worked out once.
- * @param circuit the circuit of the job as it is wired
  */
-export function paperInput(
-  job: Job,
-  circuit: Circuit,
-  proof: Proof,
-  crossing: CrossingView | null,
-): PaperInput {
-  const { inst } = circuit
-  const seen = jobSeen(job, inst)
-  const stands = currentReadings(job.readings)
+export function paperInput(analysis: JobAnalysis, proof: Proof, crossing: CrossingView | null): PaperInput {
+  const { job, inst, circuit, seen } = analysis
+  const judged = judgedReadings(analysis)
   return {
     job,
     seen,
     inst,
     circuit,
     proof,
-    conflicts: jobFindings(seen),
+    conflicts: jobFindingsOf(analysis),
     crossing,
-    stands,
-    verdicts: new Map(stands.map((r) => [r.id, judge(circuit, r, job.readings, seen)])),
+    stands: judged.map(({ reading }) => reading),
+    verdicts: new Map(judged.map(({ reading, verdict }) => [reading.id, verdict])),
     state: signedState(job),
   }
 }

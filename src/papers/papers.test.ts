@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { ProvenAnalysis } from '@/core/analysis'
 import { crossingView } from '@/core/crossing'
-import { installationOf, jobSeen, parseJob, type Job } from '@/jobfile'
+import { installationOf, JobAnalysis, parseJob, type Job } from '@/jobfile'
 import { timesOf } from './ownersCard'
 import type { Block, Section } from './paper'
 import { inColumns } from './columns'
@@ -14,13 +14,9 @@ const jobOf = (id: string): Job => {
   return read.value
 }
 function inputOf(job: Job) {
-  const analysis = new ProvenAnalysis(installationOf(job))
-  return paperInput(
-    job,
-    analysis.circuit,
-    analysis.prove(),
-    crossingView(jobSeen(job, analysis.inst), analysis.circuit),
-  )
+  const proven = new ProvenAnalysis(installationOf(job))
+  const analysis = new JobAnalysis(job, proven)
+  return paperInput(analysis, proven.prove(), crossingView(analysis.seen, analysis.circuit))
 }
 const textOf = (blocks: readonly Block[]): string[] =>
   blocks.flatMap((b) =>

@@ -1,4 +1,5 @@
-import { Circuit } from '@/core/circuit'
+import { Analysis } from '@/core/analysis'
+import type { Circuit } from '@/core/circuit'
 import type { JobSeen } from '@/core/installation'
 import { Unpacker, type WorkerPayload } from './payload'
 
@@ -11,11 +12,10 @@ export function seenOpener(): (
   rest: SeenRest,
 ) => { seen: JobSeen; circuit: Circuit } {
   const unpacker = new Unpacker()
-  let last: Circuit | null = null
+  let last: Analysis | null = null
   return (payload, rest) => {
     const inst = unpacker.unpack(payload)
-    const before = last
-    last = before?.inst === inst ? before : new Circuit(inst, before ?? undefined)
-    return { seen: { ...rest, inst }, circuit: last }
+    last = last?.next(inst) ?? new Analysis(inst)
+    return { seen: { ...rest, inst }, circuit: last.circuit }
   }
 }

@@ -7,14 +7,24 @@ import type { Situation } from '../situation'
  * is the same, and drops it. Derived values are stored nowhere else.
  */
 export class Analysis {
-  readonly circuit: Circuit
+  private laidOut: Circuit | undefined
+  private before: Circuit | undefined
 
-  /** @param before the wiring that was looked at just before: what stands inside unchanged devices is laid out already */
+  /** @param before the wiring that was analyzed just before: its unchanged devices are laid out already */
   constructor(
     readonly inst: Installation,
     before?: Analysis,
   ) {
-    this.circuit = new Circuit(inst, before?.circuit)
+    this.before = before?.laidOut ?? before?.before
+  }
+
+  /** The wiring's circuit, laid out when it is first asked for. */
+  get circuit(): Circuit {
+    if (!this.laidOut) {
+      this.laidOut = new Circuit(this.inst, this.before)
+      this.before = undefined
+    }
+    return this.laidOut
   }
 
   /** The analysis of another wiring, which may be this one. */

@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { demoInstallation } from '../../../tests/helpers/demo'
 import { Circuit, solve } from '../circuit'
 import type { Call } from '../equipment'
-import { liveness } from '../startup/expectation'
+import { liveness } from '../startup'
 import { degF } from '../units'
 import { factsOf } from './facts'
 

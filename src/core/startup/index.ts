@@ -1,5 +1,5 @@
 export { runningBy, unknownsBehindVolts, variantsOf } from './knownWays'
-export { expectations, type DeviceExpectations, type Expectation } from './expectation'
+export { expectations, liveness, type DeviceExpectations, type Expectation } from './expectation'
 export { closedInstead, terminalVolts, wireState, type TerminalVolts } from './liveTerminals'
 export { readingHistory, type ReadingLine } from './history'
 export { judge } from './judge'

@@ -4,7 +4,6 @@ import { memo, useState } from 'react'
 import type { CrossingView, SchoolYear, Strategy } from '@/core/crossing'
 import { recommend, type Recommended } from '@/core/setup'
 import { placedByRef, settingValue, splitRef } from '@/core/installation'
-import { jobSeen } from '@/jobfile'
 import { Button, DataTable, type TableColumn } from '@/ui'
 import {
   whole,
@@ -140,9 +139,9 @@ function columnsOf(
 
 /** Settings that a strategy would change on this job's devices, and a button that changes them as one edit. */
 function Apply({ school, onDone }: { school: Strategy; onDone: () => void }) {
-  const { inst, job } = useJobScreen()
+  const { inst, analysis } = useJobScreen()
   const setValue = useSetValue()
-  const wanted = recommend(jobSeen(job, inst), school).filter((r) => r.why === `school.${school}`)
+  const wanted = recommend(analysis.seen, school).filter((r) => r.why === `school.${school}`)
   const differs = (r: Recommended) => {
     const { placed: ref, id } = splitRef(r.at)
     const placed = placedByRef(inst, ref)

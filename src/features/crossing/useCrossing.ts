@@ -6,7 +6,6 @@ import { createStore, type StoreApi } from 'zustand/vanilla'
 import { gateChanges, type CrossingGate, type CrossingView, type Sharing } from '@/core/crossing'
 import { type JobSeen, withSettings } from '@/core/installation'
 import { findingKey, type Finding } from '@/core/rules'
-import { jobSeen } from '@/jobfile'
 import { CrossingRunner, ProofRunner, type GatePreview } from '@/workers'
 import { useJobScreen, useProof, useSetValue } from '../session'
 
@@ -45,10 +44,10 @@ const PROOF_AFTER = 250
 
 /** Balance of the job on the screen, and of a lockout that is being dragged. */
 export function useCrossing() {
-  const { job, inst } = useJobScreen()
+  const { analysis } = useJobScreen()
   const setValue = useSetValue()
   const proof = useProof()
-  const seen = useMemo<JobSeen>(() => jobSeen(job, inst), [job, inst])
+  const { seen } = analysis
   const [view, setView] = useState<{ view: CrossingView; of: JobSeen } | null>(null)
   const [drags] = useState<Drags>(() => createStore(() => ({ dragged: null })))
   const runner = useRef<CrossingRunner | null>(null)

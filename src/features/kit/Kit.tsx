@@ -6,7 +6,6 @@ import { chainOf } from '@/core/explain'
 import { heaterRows, unknownWatts } from '@/core/kit'
 import { hasBurner, serviceVolts } from '@/core/query'
 import { currentReadings } from '@/core/startup'
-import { jobSeen } from '@/jobfile'
 import { Caution, Field, Input, typedNumber, useLocalStorage } from '@/ui'
 import { CALL_WORDS, figure, kitAdviceSentences, refWords, unknownWattsSentence } from '@/words'
 import { ChainCard } from '../chain'
@@ -22,8 +21,8 @@ import { WhichKit } from './WhichKit'
 
 /** The backup inside: drawn as it is wired, with what it should read, which kit it is, its circuits and its air. */
 export function Kit() {
-  const { inst, job, circuit, situation, solved, targets } = useJobScreen()
-  const seen = useMemo(() => jobSeen(job, inst), [job, inst])
+  const { inst, job, analysis, circuit, situation, solved, targets } = useJobScreen()
+  const { seen } = analysis
   const rows = heaterRows(inst)
   const [first] = rows
   const nominal = first ? serviceVolts(inst, first.ref) : 240

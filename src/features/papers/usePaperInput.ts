@@ -2,17 +2,15 @@
 
 import { useEffect, useMemo, useRef, useState } from 'react'
 import type { CrossingView } from '@/core/crossing'
-import type { JobSeen } from '@/core/installation'
-import { jobSeen } from '@/jobfile'
 import { paperInput, type PaperInput } from '@/papers'
 import { CrossingRunner } from '@/workers'
 import { useJobScreen, useProof } from '../session'
 
 /** Input of the papers of the job on the screen. Numbers of the Balance page come later, from their worker. */
 export function usePaperInput(): PaperInput {
-  const { job, inst, circuit } = useJobScreen()
+  const { analysis } = useJobScreen()
   const proof = useProof()
-  const seen = useMemo<JobSeen>(() => jobSeen(job, inst), [job, inst])
+  const { seen } = analysis
   const runner = useRef<CrossingRunner | null>(null)
   const [crossing, setCrossing] = useState<CrossingView | null>(null)
   useEffect(() => {
@@ -22,5 +20,5 @@ export function usePaperInput(): PaperInput {
   useEffect(() => {
     runner.current?.view(seen, setCrossing)
   }, [seen])
-  return useMemo(() => paperInput(job, circuit, proof, crossing), [job, circuit, proof, crossing])
+  return useMemo(() => paperInput(analysis, proof, crossing), [analysis, proof, crossing])
 }

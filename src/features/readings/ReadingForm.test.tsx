@@ -2,9 +2,9 @@
 import '@testing-library/jest-dom'
 import { render, screen, waitFor } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
-import { Circuit, solve } from '@/core/circuit'
+import { solve } from '@/core/circuit'
 import { degF } from '@/core/units'
-import { installationOf, parseJob, type Job, type Operation } from '@/jobfile'
+import { JobAnalysis, parseJob, type Job, type Operation } from '@/jobfile'
 import { readJson } from '../../../tests/helpers/demo'
 import { JobContext, type JobScreenValue } from '../session'
 import { ReadingForm } from './ReadingForm'
@@ -17,11 +17,12 @@ const demo = (): Job => {
 /** The form in a job whose edits are gathered. */
 function open() {
   const job = demo()
-  const inst = installationOf(job)
+  const analysis = new JobAnalysis(job)
+  const { inst } = analysis
   const situation = { call: 'emergency' as const, outdoorF: degF(40), modes: {} }
   const edits: Operation[] = []
   const value = {
-    job, inst, situation, circuit: new Circuit(inst), solved: solve(new Circuit(inst), situation),
+    job, inst, situation, analysis, circuit: analysis.circuit, solved: solve(analysis.circuit, situation),
     edit: (op: Operation) => (edits.push(op), { ok: true, value: job }), who: 'Wren Hollis',
   } as unknown as JobScreenValue // prettier-ignore
   const view = render(

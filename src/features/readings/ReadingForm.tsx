@@ -4,8 +4,8 @@ import { kindsFor, READING_KINDS, READINGS, type ReadingKind } from '@/core/read
 import { useMemo, useState } from 'react'
 import { now } from '@/client'
 import * as yup from 'yup'
-import { judge, type Reading } from '@/core/startup'
-import { jobSeen, sentence } from '@/jobfile'
+import type { Reading } from '@/core/startup'
+import { sentence, verdictOf } from '@/jobfile'
 import { Button, SelectField, Field, Input, useDraftForm } from '@/ui'
 import { KIND_WORDS, spotWords, TOOL_WORDS } from '@/words'
 import { useJobScreen } from '../session'
@@ -66,7 +66,7 @@ export function ReadingForm({
   corrects?: Reading
   onDone?: () => void
 }) {
-  const { inst, circuit, job, edit, who } = useJobScreen()
+  const { inst, analysis, job, edit, who } = useJobScreen()
   const fresh: Draft = {
     kind: corrects?.kind ?? (state.situation.call === 'emergency' ? 'stripAmps' : 'controlVolts'),
     spotAt: corrects ? `${corrects.place}|${corrects.at}` : '',
@@ -240,9 +240,7 @@ export function ReadingForm({
         </Button>
         {corrects && <Button onClick={onDone}>Leave it as it was</Button>}
         <div className="min-w-0 flex-1 basis-64" aria-live="polite">
-          {reading && wrong === null && (
-            <VerdictLine verdict={judge(circuit, reading, job.readings, jobSeen(job, inst))} />
-          )}
+          {reading && wrong === null && <VerdictLine verdict={verdictOf(analysis, reading)} />}
         </div>
       </div>
     </form>

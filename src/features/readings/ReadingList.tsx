@@ -2,8 +2,8 @@
 
 import { READINGS } from '@/core/readings'
 import { useState } from 'react'
-import { judge, currentReadings, supersededBy, type Reading } from '@/core/startup'
-import { jobSeen } from '@/jobfile'
+import { currentReadings, supersededBy, type Reading } from '@/core/startup'
+import { verdictOf } from '@/jobfile'
 import { Button } from '@/ui'
 import { KIND_WORDS, dateWords, readingWords, situationWords } from '@/words'
 import { useJobScreen } from '../session'
@@ -39,7 +39,7 @@ function ReadingItem({
   earlier: Reading[]
   editable: boolean
 }) {
-  const { inst, circuit, job } = useJobScreen()
+  const { inst, analysis } = useJobScreen()
   const [correcting, setCorrecting] = useState(false)
   const { unit } = READINGS[r.kind]
   const stamp = (x: Reading) =>
@@ -62,7 +62,7 @@ function ReadingItem({
           </Button>
         )}
       </div>
-      <VerdictLine verdict={judge(circuit, r, job.readings, jobSeen(job, inst))} />
+      <VerdictLine verdict={verdictOf(analysis, r)} />
       <p className="text-sm text-soft">
         {r.note && `${r.note}. `}
         {situationWords(inst, r.situation)}. {stamp(r)}

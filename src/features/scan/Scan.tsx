@@ -4,10 +4,9 @@ import { ArrowLeft, Camera } from 'lucide-react'
 import Link from 'next/link'
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import { addJob, ask, linesOf } from '@/client'
-import { Analysis } from '@/core/analysis'
 import type { Device } from '@/core/equipment'
 import type { Proof } from '@/core/rules'
-import { installationOf, sentence } from '@/jobfile'
+import { JobAnalysis, sentence } from '@/jobfile'
 import { isCardCode, PaperView, paperInput, readCode, reportOf, type CardRead } from '@/papers'
 import { Button, Field, FileButton, Input, useLocalStorage } from '@/ui'
 import { proofSentence } from '@/words'
@@ -87,7 +86,7 @@ export function Scan() {
 /** Content of a card, proven again, with a way to open it as a job. */
 function CardShown({ card }: { card: CardRead }) {
   const { job, day, otherwise } = card
-  const [analysis] = useState(() => new Analysis(installationOf(job)))
+  const [analysis] = useState(() => new JobAnalysis(job))
   const [proof, setProof] = useState<Proof | null>(null)
   const [made, setMade] = useState<{ id: string } | null>(null)
   const [said, setSaid] = useState<string | null>(null)
@@ -96,10 +95,7 @@ function CardShown({ card }: { card: CardRead }) {
     runner.request(analysis.inst, setProof)
     return () => runner.close()
   }, [analysis])
-  const paper = useMemo(
-    () => proof && reportOf(paperInput(job, analysis.circuit, proof, null)),
-    [job, analysis, proof],
-  )
+  const paper = useMemo(() => proof && reportOf(paperInput(analysis, proof, null)), [analysis, proof])
   const makeJob = async () => {
     const answer = await addJob({
       ...job,

@@ -9,7 +9,7 @@ import type { Installation, Ref } from '@/core/installation'
 import type { Finding, Fix, Proof } from '@/core/rules'
 import type { Situation } from '@/core/situation'
 import type { EditHow, JobView } from '@/client'
-import type { Checked, Job, Operation } from '@/jobfile'
+import type { Checked, Job, JobAnalysis, Operation } from '@/jobfile'
 import type { TerminalVolts } from '@/core/startup'
 import type { LiveValue, SessionState } from './sessionState'
 
@@ -19,6 +19,7 @@ export type Edit = Operation | readonly Operation[]
 /** Values of the job and situation for a place. After an edit they come later than urgent ones (`useLook`). */
 export interface JobScreenValue {
   job: Job
+  analysis: JobAnalysis
   inst: Installation
   circuit: Circuit
   /**

@@ -1,6 +1,6 @@
 import type { Installation } from '@/core/installation'
 import { withSite, type Finding, type Fix, type Proof } from '@/core/rules'
-import { jobSeen, type Job, type JobProof } from '@/jobfile'
+import type { Job, JobProof } from '@/jobfile'
 import type { JobStore } from '@/client'
 import { ProofRunner } from '@/workers'
 import type { JobAnalyses } from './JobAnalyses'
@@ -137,7 +137,7 @@ export class LiveProof implements ProofSource {
     this.shownFor = job
     if (same && this.value) return
     this.value = {
-      proof: withSite(this.wiring.proof, jobSeen(job, this.analyses.of(job).inst)),
+      proof: withSite(this.wiring.proof, this.analyses.of(job).seen),
       of: this.wiring.of,
     }
     this.tell()

@@ -2,7 +2,7 @@ import { lazy, type ComponentType } from 'react'
 import type { Circuit } from '@/core/circuit'
 import type { Installation } from '@/core/installation'
 import type { Proof } from '@/core/rules'
-import type { Job } from '@/jobfile'
+import type { Job, JobAnalysis } from '@/jobfile'
 
 /** How a place stands, in a word or two for the rail. */
 export interface PlaceMark {
@@ -12,6 +12,7 @@ export interface PlaceMark {
 }
 export interface MarkSeen {
   job: Job
+  analysis: JobAnalysis
   inst: Installation
   circuit: Circuit
   proof: Proof

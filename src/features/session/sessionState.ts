@@ -1,11 +1,10 @@
 import { createStore, type StoreApi } from 'zustand'
-import type { Analysis } from '@/core/analysis'
 import type { Solved } from '@/core/circuit'
 import type { Installation, Ref } from '@/core/installation'
 import type { Proof } from '@/core/rules'
 import type { Situation } from '@/core/situation'
 import type { JobStore, JobView } from '@/client'
-import type { Job } from '@/jobfile'
+import type { Job, JobAnalysis } from '@/jobfile'
 import type { JobAnalyses } from './JobAnalyses'
 import { closedInstead, terminalVolts, type TerminalVolts } from '@/core/startup'
 import { solvedAt } from './sceneInstant'
@@ -19,7 +18,7 @@ export interface Source<T> {
 /** The wiring at this instant, solved for the situation at this instant. */
 export interface LiveValue {
   job: Job
-  analysis: Analysis
+  analysis: JobAnalysis
   inst: Installation
   situation: Situation
   solved: Solved
@@ -62,10 +61,10 @@ const differing = (a: ReadonlySet<Ref>, b: ReadonlySet<Ref>): ReadonlySet<Ref> =
   new Set([...a, ...b].filter((ref) => a.has(ref) !== b.has(ref)))
 
 /** Solves a wiring in a situation for the screen. */
-function liveValueIn(job: Job, analysis: Analysis, situation: Situation): LiveValue {
-  const { inst } = analysis
+function liveValueIn(analysis: JobAnalysis, situation: Situation): LiveValue {
+  const { inst, job } = analysis
   const ofScene = solvedAt(analysis.circuit, situation)
-  const solved = ofScene ?? analysis.solve(situation)
+  const solved = ofScene ?? analysis.wiring.solve(situation)
   const other = ofScene ? null : closedInstead(solved)
   const running = new Set(solved.ok ? solved.running.map((l) => l.ref) : [])
   const unsure = other ? differing(running, new Set(other.running.map((l) => l.ref))) : NONE
@@ -87,8 +86,8 @@ export function openSessionState(
     if (last?.job === job && last.situation === situation) return last
     const analysis = analyses.of(job)
     // A note or a reading changes no volts: what was solved stands.
-    const same = last?.analysis === analysis && last.situation === situation
-    return same ? { ...last, job } : liveValueIn(job, analysis, situation)
+    const same = last?.analysis.wiring === analysis.wiring && last.situation === situation
+    return same ? { ...last, job, analysis } : liveValueIn(analysis, situation)
   }
   const now = (last: LiveValue | null): SessionState => ({
     view: store.getView(),

@@ -3,7 +3,6 @@
 import { useState } from 'react'
 import type { Finding } from '@/core/rules'
 import { clearingOf, type Clearing } from '@/core/setup'
-import { jobSeen } from '@/jobfile'
 import { Button } from '@/ui'
 import { findingPlaces, findingWords, refWords, valueAtText } from '@/words'
 import { useJobScreen, useSetValue } from '../session'
@@ -30,13 +29,11 @@ export function Conflicts({ conflicts }: { conflicts: readonly Finding[] }) {
 }
 
 function Clear({ conflict }: { conflict: Finding }) {
-  const { job, inst } = useJobScreen()
+  const { analysis, inst } = useJobScreen()
   const setValue = useSetValue()
   const [found, setFound] = useState<Clearing | null | undefined>(undefined)
   if (found === undefined)
-    return (
-      <Button onClick={() => setFound(clearingOf(jobSeen(job, inst), conflict))}>What do I change?</Button>
-    )
+    return <Button onClick={() => setFound(clearingOf(analysis.seen, conflict))}>What do I change?</Button>
   if (found === null) return <span>No single setting clears it: the wiring, the gear or an answer does.</span>
   return (
     <Button look="strong" onClick={() => setValue([found], 'typed')}>

@@ -1,10 +1,9 @@
 'use client'
 
-import { useMemo } from 'react'
 import { hasTrait, type Rating } from '@/core/equipment'
 import { STRATEGIES, type Strategy } from '@/core/crossing'
 import { PRICE_LIMITS } from '@/core/house'
-import { jobSeen, type Job } from '@/jobfile'
+import type { Job } from '@/jobfile'
 import { settingDef, settingValue, placedByRef, splitRef } from '@/core/installation'
 import {
   breakEvenAt,
@@ -33,12 +32,12 @@ import { useJobScreen, useSetValue } from '../session'
 
 /** Two minutes with the owner; every question may be skipped. Each answer's recommendation is beside it, with the reason. */
 export function Interview() {
-  const { inst, job, edit } = useJobScreen()
+  const { inst, job, analysis, edit } = useJobScreen()
   const [school, setSchool] = useLocalStorage<Strategy | null>(`gate-cross-school-${job.id}`, null)
   const answers = job.setup.interview
   const questions = questionsFor(inst)
   const answered = questions.filter((q) => answers[q]).length
-  const seen = useMemo(() => jobSeen(job, inst), [job, inst])
+  const { seen } = analysis
   const changes = recommend(seen, school).filter((r) => {
     const { placed: ref, id } = splitRef(r.at)
     const placed = placedByRef(inst, ref)

@@ -4,7 +4,7 @@ import { render, screen } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import { settingsOfItem } from '@/core/equipment'
 import { keyInSheet } from '@/core/setup'
-import { apply, batched, installationOf, type Job, type Operation } from '@/jobfile'
+import { apply, batched, installationOf, JobAnalysis, type Job, type Operation } from '@/jobfile'
 import { readJson } from '../../../tests/helpers/demo'
 import { JobContext, type JobScreenValue } from '../session'
 import { Interview } from './Interview'
@@ -25,7 +25,13 @@ function lateScreen(shown: Job) {
     late.edits++
     return done
   }
-  const value = { job: shown, inst: installationOf(shown), edit, who: 'Ada' } as unknown as JobScreenValue
+  const value = {
+    job: shown,
+    analysis: new JobAnalysis(shown),
+    inst: installationOf(shown),
+    edit,
+    who: 'Ada',
+  } as unknown as JobScreenValue
   return { late, value }
 }
 const user = userEvent.setup()

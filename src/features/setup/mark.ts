@@ -1,11 +1,10 @@
 import { unknownSettings } from '@/core/query'
-import { jobFindings } from '@/core/rules'
-import { jobSeen } from '@/jobfile'
+import { jobFindingsOf } from '@/jobfile'
 import type { PlaceMark, MarkSeen } from '../session'
 
 /** Status of the Setup place in a job's navigation. */
-export const mark = ({ job, inst }: MarkSeen): PlaceMark => {
-  const wrong = jobFindings(jobSeen(job, inst)).length
+export const mark = ({ analysis, job, inst }: MarkSeen): PlaceMark => {
+  const wrong = jobFindingsOf(analysis).length
   const temporary = job.setup.temporary.filter((t) => !t.back).length
   if (wrong) return { text: `${wrong} in conflict`, needs: true }
   if (temporary) return { text: `${temporary} to put back`, needs: false }

@@ -16,7 +16,7 @@ import { usePathname } from 'next/navigation'
 import { useStore as useZustand, type StoreApi } from 'zustand'
 import { prepareChains } from '@/core/explain'
 import { targetsOf } from '@/core/query'
-import { jobSeen, sentence, type JobKnown } from '@/jobfile'
+import { sentence, type JobKnown } from '@/jobfile'
 import { proofOf, type JobStore } from '@/client'
 import {
   JobAnalyses,
@@ -169,9 +169,10 @@ function Loaded({ store, proof, state, seen, first }: Session & { first: ReactNo
     return {
       ...tools,
       job,
+      analysis,
       inst,
       circuit: analysis.circuit,
-      conflicts: find ? find(jobSeen(job, inst)) : [],
+      conflicts: find ? find(analysis) : [],
       situation,
       setSituation,
       solved,
@@ -294,7 +295,7 @@ const Walk = memo(function Walk({ decide, onSeen }: { decide: JobStore['decide']
 })
 
 /** Finds contradictions: the first render does not wait for every rule. */
-const finder = async () => (await import('@/core/rules')).jobFindings
+const finder = async () => (await import('@/jobfile/derived')).jobFindingsOf
 
 function useUndoKeys(store: JobStore) {
   useEffect(() => {

@@ -135,10 +135,13 @@ function UndoButtons() {
 
 /** How a place stands; nothing until what works it out is here. Each by itself: a finger waits for one of them at most. */
 function Mark({ id }: { id: string }) {
-  const { job, inst, circuit } = useJobScreen()
+  const { job, analysis, inst, circuit } = useJobScreen()
   const proof = useProof()
   const work = useFetchedIdle(placeNamed(id).mark)
-  const mark = useMemo(() => work?.({ job, inst, circuit, proof }), [work, job, inst, circuit, proof])
+  const mark = useMemo(
+    () => work?.({ job, analysis, inst, circuit, proof }),
+    [work, job, analysis, inst, circuit, proof],
+  )
   return <MarkLine mark={mark} />
 }
 

@@ -1,9 +1,9 @@
 'use client'
 
 import { useMemo, useState } from 'react'
-import { judge, currentReadings, testPlan, type CardState, type TestCard } from '@/core/startup'
+import { currentReadings, testPlan, type CardState, type TestCard } from '@/core/startup'
 import { degF } from '@/core/units'
-import { jobSeen } from '@/jobfile'
+import { verdictOf } from '@/jobfile'
 import { Button, Caution, cx, NumberField, useLocalStorage } from '@/ui'
 import { CARD_STATE_WORDS, cardTitle, lower } from '@/words'
 import { LockOut } from '../lockOut'
@@ -121,12 +121,10 @@ const LOOK: Record<CardState, string> = {
 }
 
 function CardLine({ card, open, onOpen }: { card: TestCard; open: boolean; onOpen: () => void }) {
-  const { inst, circuit, job } = useJobScreen()
+  const { inst, analysis, job } = useJobScreen()
   const mark = job.startup.cards[card.id]
   const stands = currentReadings(job.readings.filter((r) => r.situation.call === card.situation.call))
-  const wrong = stands.filter(
-    (r) => judge(circuit, r, job.readings, jobSeen(job, inst)).verdict === 'wrong',
-  ).length
+  const wrong = stands.filter((r) => verdictOf(analysis, r).verdict === 'wrong').length
   const read = wrong ? `${wrong} wrong of ${stands.length}` : stands.length ? `${stands.length} read` : 'open'
   return (
     <button

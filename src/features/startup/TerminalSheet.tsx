@@ -4,14 +4,13 @@ import { useMemo, useState } from 'react'
 import { circuitWith } from '@/core/crossing'
 import {
   expectations,
-  judge,
   sameState,
   currentReadings,
   type Expectation,
   type Reading,
   type TestCard,
 } from '@/core/startup'
-import { sentence } from '@/jobfile'
+import { sentence, verdictOf } from '@/jobfile'
 import { Button, cx, Field, Input, typedNumber } from '@/ui'
 import { degrees, figure, refWords } from '@/words'
 import { useDraft, useJobScreen, useProof } from '../session'
@@ -141,14 +140,14 @@ function Chips({
   open: string | null
   onOpen: (terminal: string) => void
 }) {
-  const { circuit, job } = useJobScreen()
+  const { analysis } = useJobScreen()
   if (!list.length) return <span className="text-soft">none</span>
   return (
     <ul className="flex flex-wrap gap-1.5">
       {list.map((t) => {
         const live = t.state === 'live' || t.state === 'between'
         const reading = taken.get(t.terminal)
-        const verdict = reading ? judge(circuit, reading, job.readings).verdict : null
+        const verdict = reading ? verdictOf(analysis, reading).verdict : null
         return (
           <li key={t.terminal}>
             <button
@@ -197,7 +196,7 @@ function Entry({
   before: Reading | null
   onDone: () => void
 }) {
-  const { inst, circuit, job, edit, who } = useJobScreen()
+  const { inst, analysis, job, edit, who } = useJobScreen()
   const { value: draft, put: setTyped, clear } = useDraft<string>(`terminal-${card.id}-${at.terminal}`)
   const typed = draft ?? ''
   const [refused, setRefused] = useState<string | null>(null)
@@ -275,7 +274,7 @@ function Entry({
         </Button>
       </div>
       <div className="mt-1 min-h-6" aria-live="polite">
-        {shown && <VerdictLine verdict={judge(circuit, shown, job.readings)} />}
+        {shown && <VerdictLine verdict={verdictOf(analysis, shown)} />}
       </div>
     </form>
   )

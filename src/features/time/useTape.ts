@@ -1,9 +1,8 @@
 'use client'
 
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import type { JobSeen } from '@/core/installation'
 import type { Variation, SceneEvent, Scene, Tape } from '@/core/simulation'
-import { jobSeen } from '@/jobfile'
 import { TimeRunner } from '@/workers'
 import { useJobScreen } from '../session'
 
@@ -22,8 +21,8 @@ export function useTape(
   otherwise: Variation | null,
   own: readonly SceneEvent[] | null,
 ): { tapes: Tapes | null; failed: boolean; seen: JobSeen } {
-  const { job, inst } = useJobScreen()
-  const seen = useMemo<JobSeen>(() => jobSeen(job, inst), [job, inst])
+  const { analysis } = useJobScreen()
+  const { seen } = analysis
   const [tapes, setTapes] = useState<Tapes | null>(null)
   const [failed, setFailed] = useState(false)
   const started = useRef<TimeRunner | null>(null)

@@ -1,7 +1,7 @@
 import { ProvenAnalysis } from '@/core/analysis'
 import { withSite, type Proof } from '@/core/rules'
-import { judge, runSummary, currentReadings } from '@/core/startup'
-import { installationOf, jobSeen, storedJob, type Summary } from '@/jobfile'
+import { runSummary, currentReadings } from '@/core/startup'
+import { installationOf, JobAnalysis, storedJob, wrongReadings, type Summary } from '@/jobfile'
 import { proofSentence } from '@/words'
 
 /** Input of a proof; it is sent to another thread. */
@@ -26,11 +26,10 @@ export interface ProvenJob {
 export function proveJob({ doc, version, engine }: ProofTask): ProvenJob {
   const job = storedJob(doc)
   const inst = installationOf(job)
-  const analysis = new ProvenAnalysis(inst)
-  const seen = jobSeen(job, inst)
-  const wiring = analysis.prove()
-  const proof = withSite(wiring, seen)
-  const readings = currentReadings(job.readings)
+  const proven = new ProvenAnalysis(inst)
+  const analysis = new JobAnalysis(job, proven)
+  const wiring = proven.prove()
+  const proof = withSite(wiring, analysis.seen)
   const summary = {
     version,
     engine,
@@ -38,11 +37,10 @@ export function proveJob({ doc, version, engine }: ProofTask): ProvenJob {
     broken: proof.findings.filter((f) => f.severity !== 'warn').length,
     undecided: proof.undecided.length,
     states: proof.solved,
-    readings: readings.length,
+    readings: currentReadings(job.readings).length,
     run: runSummary(analysis.circuit, job.startup),
     toPutBack: job.setup.temporary.filter((t) => !t.back).length,
-    wrongReadings: readings.filter((r) => judge(analysis.circuit, r, job.readings, seen).verdict === 'wrong')
-      .length,
+    wrongReadings: wrongReadings(analysis).length,
   }
   return { summary, wiring }
 }
