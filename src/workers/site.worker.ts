@@ -1,6 +1,5 @@
 import { expose } from 'comlink'
-import { drawFault, HiddenSite, type SiteFault } from '@/core/instruments'
-import { READINGS } from '@/core/readings'
+import { drawFault, HiddenSite, meterFor, type SiteFault } from '@/core/instruments'
 import { CHANNEL, type FromPage, type FromInstrument } from './instrumentChannel'
 import { Unpacker, type WorkerPayload } from './payload'
 
@@ -17,7 +16,7 @@ function show(hold: Extract<FromPage, { type: 'hold' }>): void {
   const seconds =
     hold.since === null ? site.usual(hold.point) : Math.max(0, (Date.now() - Date.parse(hold.since)) / 1000)
   const sample = site.read(hold.point, seconds)
-  const { meter: instrument, unit } = READINGS[hold.point.quantity]
+  const { instrument, unit } = meterFor(hold.point.quantity)
   const value: FromInstrument = {
     type: 'value',
     id: hold.id,

@@ -2,11 +2,11 @@
 export type CallFamily = 'backup' | 'compressor' | 'secondStage' | 'fan' | 'valve'
 
 interface RoleRow {
-  family: CallFamily | null
+  family?: CallFamily
   /** The call may pass a switch on its way: an outdoor thermostat, a float. A fan's or a valve's own wire passes none. */
   passesSwitch?: true
   /** Colors that custom gives it, the first choice first. */
-  colours: readonly string[]
+  colours?: readonly string[]
   /**
    * Order in which functions get conductors where a cable is short; absent: part of a safety or an interlock, which is first.
    * Without the first ones nothing heats or cools as it should. A sensor is last: it works without wires.
@@ -16,36 +16,36 @@ interface RoleRow {
 
 /** Every terminal role, in the trade's letters; in each family the first stage first. */
 const ROLES = {
-  R: { family: null, colours: ['red'], rank: 0 },
-  C: { family: null, colours: ['blue', 'black'], rank: 1 },
+  R: { colours: ['red'], rank: 0 },
+  C: { colours: ['blue', 'black'], rank: 1 },
   G: { family: 'fan', colours: ['green'], rank: 11 },
   Y1: { family: 'compressor', passesSwitch: true, colours: ['yellow'], rank: 3 },
   Y2: { family: 'secondStage', passesSwitch: true, colours: ['light blue', 'grey'], rank: 14 },
-  O: { family: 'valve', colours: [], rank: 5 },
-  B: { family: 'valve', colours: [], rank: 6 },
+  O: { family: 'valve', rank: 5 },
+  B: { family: 'valve', rank: 6 },
   OB: { family: 'valve', colours: ['orange'], rank: 4 },
   AUX: { family: 'backup', passesSwitch: true, colours: ['white', 'brown'], rank: 8 },
   W1: { family: 'backup', passesSwitch: true, colours: ['white'], rank: 7 },
   W2: { family: 'backup', passesSwitch: true, colours: ['brown', 'black'], rank: 12 },
-  W3: { family: 'backup', passesSwitch: true, colours: [], rank: 13 },
+  W3: { family: 'backup', passesSwitch: true, rank: 13 },
   E: { family: 'backup', passesSwitch: true, colours: ['brown', 'black'], rank: 10 },
-  L: { family: null, colours: [] },
-  S: { family: null, colours: ['grey', 'purple', 'pink'], rank: 15 },
-  switch: { family: null, colours: [] },
-  splice: { family: null, colours: [] },
-  line: { family: null, colours: [] },
-  harness: { family: null, colours: [] },
-  spare: { family: null, colours: [] },
-  bus: { family: null, colours: [], rank: 2 },
-  pair: { family: null, colours: [] },
-  LEAK: { family: null, colours: [], rank: 9 },
-  ground: { family: null, colours: [] },
-  zoneR: { family: null, colours: [] },
-  zoneC: { family: null, colours: [] },
-  zoneY1: { family: 'compressor', passesSwitch: true, colours: [] },
-  zoneG: { family: 'fan', colours: [] },
-  zoneOB: { family: 'valve', colours: [] },
-  zoneW1: { family: 'backup', passesSwitch: true, colours: [] },
+  L: {},
+  S: { colours: ['grey', 'purple', 'pink'], rank: 15 },
+  switch: {},
+  splice: {},
+  line: {},
+  harness: {},
+  spare: {},
+  bus: { rank: 2 },
+  pair: {},
+  LEAK: { rank: 9 },
+  ground: {},
+  zoneR: {},
+  zoneC: {},
+  zoneY1: { family: 'compressor', passesSwitch: true },
+  zoneG: { family: 'fan' },
+  zoneOB: { family: 'valve' },
+  zoneW1: { family: 'backup', passesSwitch: true },
 } satisfies Record<string, RoleRow>
 
 /** Purpose of a terminal. It decides suggestions and usual colors, never the solution. */
@@ -56,4 +56,4 @@ export const roleRow = (role: TerminalRole): RoleRow => ROLES[role]
 
 /** Roles that carry calls of a family, its first stage first. */
 export const rolesOf = (family: CallFamily): TerminalRole[] =>
-  TERMINAL_ROLES.filter((role) => ROLES[role].family === family)
+  TERMINAL_ROLES.filter((role) => roleRow(role).family === family)

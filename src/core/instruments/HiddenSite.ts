@@ -17,7 +17,8 @@ import { runTime, type Trace } from '../time'
 import { conditionsOf, type Situation } from '../situation'
 import { asOhms, type Ohms } from '../units'
 import { SOUND, type Physics, type SiteFault } from './fault'
-import { READINGS, type Instrument } from '../readings'
+import type { Instrument } from '../readings'
+import { meterFor } from './meters'
 import { NATURES, seedOf, shown } from './instrument'
 import { fireShare, fullFire, plateHaving, steadyOf, thermistorOhms, type Steady } from './plant'
 import type { Point } from './point'
@@ -74,7 +75,7 @@ export class HiddenSite {
 
   /** The instrument's display at a point, so many seconds after the call; null: that point cannot be measured. */
   read(point: Point, seconds: number): Sample | null {
-    const { meter: instrument, unit } = READINGS[point.quantity]
+    const { instrument, unit } = meterFor(point.quantity)
     const { lag } = NATURES[instrument]
     const now = this.truth(point, seconds)
     if (now === null) return null

@@ -1,10 +1,11 @@
 import { Circuit, solve } from '../circuit'
 import { degF } from '../units'
 import { demoInstallation } from '../../../tests/helpers/demo'
-import { INSTRUMENTS, READING_KINDS, READINGS, type ReadingKind } from '../readings'
+import { INSTRUMENTS, READING_KINDS, type ReadingKind } from '../readings'
 import { NATURES, shown } from './instrument'
 import type { Point } from './point'
 import { HiddenSite } from './HiddenSite'
+import { meterFor } from './meters'
 
 /** Quillfeather Lane: two rows of 4,800 W at 240 V, 12 Ω and 20 A each; sequencers bring them after 12 and 24 s. */
 const inst = demoInstallation('quillfeather-lane')
@@ -21,7 +22,7 @@ const row2 = at('stripAmps', 'kit.row2', 'rowTerminals')
 
 describe('stand-in instruments', () => {
   it('each quantity has one that measures it, and each instrument measures something', () => {
-    const used = new Set(READING_KINDS.map((kind) => READINGS[kind].meter))
+    const used = new Set(READING_KINDS.map((kind) => meterFor(kind).instrument))
     expect([...used].sort()).toEqual([...INSTRUMENTS].sort())
   })
 

@@ -196,7 +196,7 @@ function feedAll(job: Installation, feeds: Feeds, land: Land): void {
       const ref = `feed${String.fromCharCode(65 + count)}`
       made.add(ref)
       const device = other === 'N' ? feeds.onePole : feeds.twoPole
-      const amps = Number(p.device.plate.mocpA ?? KINDS[p.device.kind].usualBreakerA)
+      const amps = Number(p.device.plate.mocpA ?? KINDS[p.device.kind].usualBreakerA ?? 15)
       const breaker = device.settings.find((s) => s.id === 'breakerA')
       const rating = Math.min(breaker?.range?.[1] ?? amps, Math.max(breaker?.range?.[0] ?? amps, amps))
       job.placed.push({

@@ -71,7 +71,7 @@ function routeOnce(inst: Installation, nets: readonly Net[], right: ReadonlyMap<
   const join = (a: Ref, b: Ref, net: Net): void => {
     if (where(a) === where(b)) {
       const id = `plan-j${++jumpers}`
-      made.push({ id, cable: null, colour: roleRow(net.role).colours[0] ?? 'white', a, b, feet: 1 })
+      made.push({ id, cable: null, colour: roleRow(net.role).colours?.[0] ?? 'white', a, b, feet: 1 })
       note(id, net.why)
       return
     }
@@ -123,8 +123,8 @@ function routeOnce(inst: Installation, nets: readonly Net[], right: ReadonlyMap<
 
 /** Takes the conductor of the customary colour out of the free ones, else one whose colour means nothing here. */
 function take(free: Wire[], net: Net): Wire | undefined {
-  const custom = roleRow(net.role).colours
-  const other = new Set(TERMINAL_ROLES.map((role) => roleRow(role).colours[0]))
+  const custom = roleRow(net.role).colours ?? []
+  const other = new Set(TERMINAL_ROLES.map((role) => roleRow(role).colours?.[0]))
   const score = (w: Wire) => {
     const i = custom.indexOf(w.colour)
     return i >= 0 ? i : other.has(w.colour) ? 20 : 10

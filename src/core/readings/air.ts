@@ -1,16 +1,14 @@
 import type { ReadingRow } from './row'
-import { inDuct, inReturn, inSupply } from './spots'
 
-const probe = { unit: '°F', tool: 'probeThermometer', meter: 'thermometer' } as const
+const probe = { unit: '°F', tool: 'probeThermometer' } as const
 
 export const air = {
-  returnAir: { ...probe, least: -40, most: 200, places: ['returnDuct'], spots: inReturn, judged: 'recorded' },
+  returnAir: { ...probe, least: -40, most: 200, places: ['returnDuct'], judged: 'recorded' },
   supplyAir: {
     ...probe,
     least: -40,
     most: 200,
     places: ['supplyDuct'],
-    spots: inSupply,
     judged: 'range',
     byAir: true,
   },
@@ -19,7 +17,6 @@ export const air = {
     least: -40,
     most: 250,
     places: ['duct'],
-    spots: inDuct,
     judged: 'range',
     byAir: true,
   },
@@ -29,8 +26,6 @@ export const air = {
     most: 5,
     places: ['duct'],
     tool: 'manometer',
-    meter: 'manometer',
-    spots: inDuct,
     judged: 'range',
     driftShare: 0.2,
     byAir: true,
@@ -41,8 +36,6 @@ export const air = {
     most: 5000,
     places: ['duct'],
     tool: 'manometer',
-    meter: 'manometer',
-    spots: inDuct,
     judged: 'range',
     driftShare: 0.1,
     byAir: true,

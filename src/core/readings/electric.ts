@@ -1,19 +1,17 @@
 import type { ReadingRow } from './row'
-import { atBlower, atControlSupply, atLegs, atMotors, atRows, atStrips, atSupply, atTerminals } from './spots'
 
-const volts = { unit: 'V', least: 0, tool: 'multimeter', meter: 'voltmeter', judged: 'circuit' } as const
-const amps = { unit: 'A', least: 0, tool: 'clampMeter', meter: 'clamp' } as const
+const volts = { unit: 'V', least: 0, tool: 'multimeter', judged: 'circuit' } as const
+const amps = { unit: 'A', least: 0, tool: 'clampMeter' } as const
 
 export const electric = {
-  controlVolts: { ...volts, most: 150, places: ['terminals'], spots: atControlSupply },
-  terminalVolts: { ...volts, most: 150, places: ['terminals'], spots: atTerminals },
-  lineVolts: { ...volts, most: 600, places: ['disconnect', 'feed', 'terminals'], spots: atSupply },
-  legToGround: { ...volts, most: 600, places: ['terminals'], spots: atLegs },
+  controlVolts: { ...volts, most: 150, places: ['terminals'] },
+  terminalVolts: { ...volts, most: 150, places: ['terminals'] },
+  lineVolts: { ...volts, most: 600, places: ['disconnect', 'feed', 'terminals'] },
+  legToGround: { ...volts, most: 600, places: ['terminals'] },
   stripAmps: {
     ...amps,
     most: 200,
     places: ['feed', 'kitLead', 'rowTerminals'],
-    spots: atStrips,
     judged: 'circuit',
     driftShare: 0.05,
   },
@@ -23,17 +21,14 @@ export const electric = {
     most: 100_000,
     places: ['rowTerminals'],
     tool: 'multimeter',
-    meter: 'voltmeter',
-    spots: atRows,
     judged: 'circuit',
     driftShare: 0.05,
   },
-  compressorAmps: { ...amps, most: 200, places: ['motor'], spots: atMotors('compressor'), judged: 'range' },
+  compressorAmps: { ...amps, most: 200, places: ['motor'], judged: 'range' },
   fanAmps: {
     ...amps,
     most: 50,
     places: ['motor'],
-    spots: atMotors('outdoorFan'),
     judged: 'range',
     driftShare: 0.15,
   },
@@ -41,7 +36,6 @@ export const electric = {
     ...amps,
     most: 50,
     places: ['motor', 'twoClamps'],
-    spots: atBlower,
     judged: 'range',
     driftShare: 0.15,
     byAir: true,
@@ -52,8 +46,6 @@ export const electric = {
     most: 300,
     places: ['motor'],
     tool: 'capacitanceMeter',
-    meter: 'voltmeter',
-    spots: atMotors('compressor', 'outdoorFan'),
     judged: 'range',
     driftShare: 0.06,
   },

@@ -1,5 +1,4 @@
 import type { ReadingRow } from './row'
-import { atGasBurner, atLowGasSwitch, atOilBurner, inFlue, inOilFlue } from './spots'
 
 const gas = {
   unit: 'in.w.c.',
@@ -12,15 +11,14 @@ const gas = {
 const flue = { places: ['flue'], judged: 'range' } as const
 
 export const fire = {
-  manifold: { ...gas, most: 30, spots: atGasBurner, driftShare: 0.05 },
-  gasInlet: { ...gas, most: 60, spots: atGasBurner },
-  lowGasTrip: { ...gas, most: 60, spots: atLowGasSwitch },
+  manifold: { ...gas, most: 30, driftShare: 0.05 },
+  gasInlet: { ...gas, most: 60 },
+  lowGasTrip: { ...gas, most: 60 },
   clockedInput: {
     ...gas,
     unit: 'BTU/h',
     most: 400_000,
     tool: 'stopwatch',
-    spots: atGasBurner,
     driftShare: 0.05,
   },
   pumpPressure: {
@@ -29,8 +27,6 @@ export const fire = {
     most: 400,
     places: ['burner'],
     tool: 'oilGauge',
-    meter: 'gauges',
-    spots: atOilBurner,
     judged: 'range',
     driftShare: 0.05,
   },
@@ -40,8 +36,6 @@ export const fire = {
     most: 5,
     places: ['burner'],
     tool: 'marking',
-    meter: 'gauges',
-    spots: atOilBurner,
     judged: 'range',
   },
   flueTemp: {
@@ -50,8 +44,6 @@ export const fire = {
     least: 0,
     most: 1500,
     tool: 'combustionAnalyzer',
-    meter: 'analyser',
-    spots: inFlue,
     driftShare: 0.1,
   },
   coAirFree: {
@@ -60,8 +52,6 @@ export const fire = {
     least: 0,
     most: 10_000,
     tool: 'combustionAnalyzer',
-    meter: 'analyser',
-    spots: inFlue,
   },
   smoke: {
     ...flue,
@@ -69,8 +59,6 @@ export const fire = {
     least: 0,
     most: 9,
     tool: 'smokeTester',
-    meter: 'analyser',
-    spots: inOilFlue,
   },
   overFireDraft: {
     ...flue,
@@ -78,7 +66,5 @@ export const fire = {
     least: -1,
     most: 1,
     tool: 'manometer',
-    meter: 'manometer',
-    spots: inOilFlue,
   },
 } satisfies Record<string, ReadingRow>

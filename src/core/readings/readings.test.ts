@@ -1,9 +1,8 @@
 import { demoInstallation } from '../../../tests/helpers/demo'
-import { kindsFor, READING_KINDS, READINGS, type ReadingKind } from '.'
+import { kindsFor, READING_KINDS, READINGS, SPOTS, type ReadingKind } from '.'
 
 const strips = demoInstallation('quillfeather-lane')
-const spots = (kind: ReadingKind, inst = strips) =>
-  READINGS[kind].spots(inst).map(({ place, at }) => `${place} ${at}`)
+const spots = (kind: ReadingKind, inst = strips) => SPOTS[kind](inst).map(({ place, at }) => `${place} ${at}`)
 
 describe('kinds of readings', () => {
   it('keep their numbers in the cabinet code', () => {

@@ -1,9 +1,8 @@
 import type { ReadingRow } from './row'
-import { atOutdoorCoil, onLines, onLineSet } from './spots'
 
-const onLine = { places: ['line'], spots: onLines, judged: 'range' } as const
-const gauges = { unit: 'Δ°F', least: -30, most: 80, tool: 'refrigerantGauges', meter: 'gauges' } as const
-const pipe = { unit: '°F', least: -40, most: 350, tool: 'clampThermometer', meter: 'thermometer' } as const
+const onLine = { places: ['line'], judged: 'range' } as const
+const gauges = { unit: 'Δ°F', least: -30, most: 80, tool: 'refrigerantGauges' } as const
+const pipe = { unit: '°F', least: -40, most: 350, tool: 'clampThermometer' } as const
 
 export const refrigerant = {
   subcooling: { ...onLine, ...gauges },
@@ -11,15 +10,13 @@ export const refrigerant = {
   dischargeLine: { ...onLine, ...pipe },
   vapourLine: { ...onLine, ...pipe },
   valveDifference: { ...onLine, ...pipe, unit: 'Δ°F', least: 0, most: 150 },
-  vacuum: { ...onLine, unit: 'microns', least: 0, most: 800_000, tool: 'vacuumGauge', meter: 'gauges' },
+  vacuum: { ...onLine, unit: 'microns', least: 0, most: 800_000, tool: 'vacuumGauge' },
   lineLength: {
     unit: 'ft',
     least: 0,
     most: 300,
     places: ['line'],
     tool: 'tape',
-    meter: 'gauges',
-    spots: onLineSet,
     judged: 'recorded',
   },
   chargeAdded: {
@@ -28,8 +25,6 @@ export const refrigerant = {
     most: 400,
     places: ['line'],
     tool: 'scale',
-    meter: 'gauges',
-    spots: onLineSet,
     judged: 'range',
   },
   defrostMinutes: {
@@ -38,8 +33,6 @@ export const refrigerant = {
     most: 60,
     places: ['coil'],
     tool: 'stopwatch',
-    meter: 'gauges',
-    spots: atOutdoorCoil,
     judged: 'range',
   },
   coilSwitchOpens: {
@@ -48,8 +41,6 @@ export const refrigerant = {
     most: 150,
     places: ['coil'],
     tool: 'clampThermometer',
-    meter: 'thermometer',
-    spots: atOutdoorCoil,
     judged: 'range',
   },
 } satisfies Record<string, ReadingRow>

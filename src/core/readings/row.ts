@@ -1,4 +1,4 @@
-import type { Installation, Name } from '../installation'
+import type { Name } from '../installation'
 
 /** Way of measuring: position of the leads, the jaw or the probe. */
 export type ReadingPlace =
@@ -50,9 +50,8 @@ export interface ReadingRow {
   /** Ways of measuring it, the usual one first. Their order is part of the cabinet code. */
   places: readonly ReadingPlace[]
   tool: Tool
-  meter: Instrument
-  /** Places in a job, likeliest first. */
-  spots: (inst: Installation) => Spot[]
+  /** Practice meter, where it is not the tool's own (`METERS`). */
+  meter?: Instrument
   /** Decided by the solved circuit, by a range (`startup/bandRules`), or only recorded. */
   judged: 'circuit' | 'range' | 'recorded'
   /**

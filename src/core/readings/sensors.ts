@@ -1,5 +1,4 @@
 import type { ReadingRow } from './row'
-import { atAirSwitch, atBoardSensors, atOutdoorSensor, atTrips } from './spots'
 
 const sensor = { places: ['sensor'], tool: 'probeThermometer', judged: 'range' } as const
 
@@ -10,8 +9,6 @@ export const sensors = {
     most: 10_000_000,
     places: ['coil', 'sensor'],
     tool: 'multimeter',
-    meter: 'voltmeter',
-    spots: atBoardSensors,
     judged: 'range',
   },
   sensorDifference: {
@@ -20,9 +17,8 @@ export const sensors = {
     least: -100,
     most: 100,
     meter: 'outdoorSensor',
-    spots: atOutdoorSensor,
   },
-  gateTrip: { ...sensor, unit: '°F', least: -60, most: 150, meter: 'outdoorSensor', spots: atTrips },
-  airTrip: { ...sensor, unit: '°F', least: 0, most: 250, meter: 'thermometer', spots: atAirSwitch },
-  airRemake: { ...sensor, unit: '°F', least: 0, most: 250, meter: 'thermometer', spots: atAirSwitch },
+  gateTrip: { ...sensor, unit: '°F', least: -60, most: 150, meter: 'outdoorSensor' },
+  airTrip: { ...sensor, unit: '°F', least: 0, most: 250 },
+  airRemake: { ...sensor, unit: '°F', least: 0, most: 250 },
 } satisfies Record<string, ReadingRow>

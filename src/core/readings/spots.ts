@@ -2,6 +2,7 @@ import { hasTrait, type Intent, type LoadFunction } from '../equipment'
 import { makeRef, settingValue, type Installation, type Placed } from '../installation'
 import { heaterRows } from '../kit'
 import { having } from '../query'
+import { READING_KINDS, type ReadingKind } from './kinds'
 import type { ReadingPlace, Spot } from './row'
 
 type Spots = (inst: Installation) => Spot[]
@@ -22,7 +23,7 @@ const onLine = (inst: Installation): Placed[] =>
 const feeds = (inst: Installation): Placed[] =>
   having(inst, 'feedsLine').filter((p) => p.device.terminals.some((t) => t.side === 'line'))
 
-export const atControlSupply: Spots = (inst) =>
+const atControlSupply: Spots = (inst) =>
   inst.placed
     .filter((p) => p.device.terminals.some((t) => t.role === 'C'))
     .flatMap((p) =>
@@ -31,7 +32,7 @@ export const atControlSupply: Spots = (inst) =>
         .map((t) => ({ place: 'terminals' as const, at: makeRef(p.ref, t.id) })),
     )
 
-export const atTerminals: Spots = (inst) =>
+const atTerminals: Spots = (inst) =>
   inst.placed
     .filter((p) => p.device.terminals.some((t) => t.role === 'C' && t.side === 'low'))
     .flatMap((p) =>
@@ -40,9 +41,9 @@ export const atTerminals: Spots = (inst) =>
         .map((t) => ({ place: 'terminals' as const, at: makeRef(p.ref, t.id) })),
     )
 
-export const atSupply: Spots = (inst) => [...at('disconnect', onLine)(inst), ...at('feed', feeds)(inst)]
+const atSupply: Spots = (inst) => [...at('disconnect', onLine)(inst), ...at('feed', feeds)(inst)]
 
-export const atLegs: Spots = (inst) =>
+const atLegs: Spots = (inst) =>
   onLine(inst).flatMap((p) =>
     p.device.terminals
       .filter((t) => t.role === 'line' && t.label !== 'N')
@@ -56,7 +57,7 @@ const areJoined = (inst: Installation, a: string, b: string): boolean =>
   })
 
 /** A clamp for strips: the whole circuit, one lead of the kit, one row. */
-export const atStrips: Spots = (inst) => {
+const atStrips: Spots = (inst) => {
   const rows = heaterRows(inst)
   const kits = inst.placed.filter((p) => rows.some((r) => r.ref.startsWith(`${p.ref}.`)))
   return [
@@ -71,10 +72,10 @@ export const atStrips: Spots = (inst) => {
     ...atRows(inst),
   ]
 }
-export const atRows: Spots = (inst) => heaterRows(inst).map((r) => ({ place: 'rowTerminals', at: r.ref }))
+const atRows: Spots = (inst) => heaterRows(inst).map((r) => ({ place: 'rowTerminals', at: r.ref }))
 
 /** Motors of a job. A second compressor stage is a solenoid of the one compressor. */
-export const atMotors =
+const atMotors =
   (...what: ('compressor' | 'outdoorFan' | 'blower')[]): Spots =>
   (inst) =>
     what.flatMap((one) =>
@@ -88,48 +89,96 @@ export const atMotors =
     )
 
 /** A blower's own lead; with strips on the same feed also two clamps, the feed less the kit. */
-export const atBlower: Spots = (inst) =>
+const atBlower: Spots = (inst) =>
   atMotors('blower')(inst)
     .slice(0, 1)
     .flatMap((m) => (heaterRows(inst).length ? [m, { ...m, place: 'twoClamps' as const }] : [m]))
 
 const movers = (inst: Installation): Placed[] => placedWith(inst, (does) => does.what === 'blower')
-export const inDuct = at('duct', movers)
-export const inReturn = at('returnDuct', movers)
-export const inSupply = at('supplyDuct', movers)
+const inDuct = at('duct', movers)
+const inReturn = at('returnDuct', movers)
+const inSupply = at('supplyDuct', movers)
 
 const burners =
   (...fuels: ('gas' | 'oil')[]) =>
   (inst: Installation): Placed[] =>
     placedWith(inst, (does) => does.what === 'burner' && fuels.includes(does.fuel))
-export const atGasBurner = at('burner', burners('gas'))
-export const atOilBurner = at('burner', burners('oil'))
-export const inFlue = at('flue', burners('gas', 'oil'))
-export const inOilFlue = at('flue', burners('oil'))
+const atGasBurner = at('burner', burners('gas'))
+const atOilBurner = at('burner', burners('oil'))
+const inFlue = at('flue', burners('gas', 'oil'))
+const inOilFlue = at('flue', burners('oil'))
 
 /** A low-gas-pressure switch: where a setting places it, or on LP. */
-export const atLowGasSwitch = at('burner', (inst) =>
+const atLowGasSwitch = at('burner', (inst) =>
   burners('gas')(inst).filter((p) =>
     p.device.settings.some((s) => s.intent === 'gasSwitch' || settingValue(p, s.id) === 'lp'),
   ),
 )
 
-export const onLines = at('line', (inst) => having(inst, 'compresses'))
+const onLines = at('line', (inst) => having(inst, 'compresses'))
 /** A line set that is filled on site. */
-export const onLineSet = at('line', (inst) => having(inst, 'outdoorHalf'))
-export const atOutdoorCoil = at('coil', (inst) => having(inst, 'compresses'))
+const onLineSet = at('line', (inst) => having(inst, 'outdoorHalf'))
+const atOutdoorCoil = at('coil', (inst) => having(inst, 'compresses'))
 
 const boards = (inst: Installation): Placed[] =>
   having(inst, 'compresses').filter((p) => p.device.plate.sensorOhms)
-export const atBoardSensors: Spots = (inst) => [...at('coil', boards)(inst), ...at('sensor', boards)(inst)]
-export const atOutdoorSensor = at('sensor', (inst) => having(inst, 'sensesOutdoors'))
-export const atAirSwitch = at('sensor', (inst) => having(inst, 'feelsEnteringAir'))
+const atBoardSensors: Spots = (inst) => [...at('coil', boards)(inst), ...at('sensor', boards)(inst)]
+const atOutdoorSensor = at('sensor', (inst) => having(inst, 'sensesOutdoors'))
+const atAirSwitch = at('sensor', (inst) => having(inst, 'feelsEnteringAir'))
 
 /** Settings at which something locks out by the weather. */
 const TRIPS: readonly Intent[] = ['compressorLockout', 'auxLockout', 'changeover', 'outdoorSwitch']
-export const atTrips: Spots = (inst) =>
+const atTrips: Spots = (inst) =>
   inst.placed.flatMap((p) =>
     p.device.settings
       .filter((x) => x.intent && TRIPS.includes(x.intent))
       .map((x) => ({ place: 'sensor' as const, at: makeRef(p.ref, x.id) })),
   )
+
+/** Where a job has each kind of reading, likeliest first. */
+export const SPOTS: Readonly<Record<ReadingKind, Spots>> = {
+  controlVolts: atControlSupply,
+  terminalVolts: atTerminals,
+  lineVolts: atSupply,
+  legToGround: atLegs,
+  stripAmps: atStrips,
+  rowOhms: atRows,
+  returnAir: inReturn,
+  compressorAmps: atMotors('compressor'),
+  fanAmps: atMotors('outdoorFan'),
+  blowerAmps: atBlower,
+  staticPressure: inDuct,
+  airflow: inDuct,
+  manifold: atGasBurner,
+  gasInlet: atGasBurner,
+  clockedInput: atGasBurner,
+  pumpPressure: atOilBurner,
+  flueTemp: inFlue,
+  coAirFree: inFlue,
+  smoke: inOilFlue,
+  overFireDraft: inOilFlue,
+  subcooling: onLines,
+  superheat: onLines,
+  dischargeLine: onLines,
+  vapourLine: onLines,
+  valveDifference: onLines,
+  lowGasTrip: atLowGasSwitch,
+  nozzle: atOilBurner,
+  coilEntering: inDuct,
+  lineLength: onLineSet,
+  chargeAdded: onLineSet,
+  vacuum: onLines,
+  defrostMinutes: atOutdoorCoil,
+  coilSwitchOpens: atOutdoorCoil,
+  thermistorOhms: atBoardSensors,
+  sensorDifference: atOutdoorSensor,
+  capacitor: atMotors('compressor', 'outdoorFan'),
+  gateTrip: atTrips,
+  airTrip: atAirSwitch,
+  airRemake: atAirSwitch,
+  supplyAir: inSupply,
+}
+
+/** Kinds of reading that something in a job has. */
+export const kindsFor = (inst: Installation): ReadingKind[] =>
+  READING_KINDS.filter((kind) => SPOTS[kind](inst).length > 0)

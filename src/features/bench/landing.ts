@@ -86,7 +86,9 @@ const takes = (joint: TerminalRole, role: TerminalRole): boolean => {
   const { family, passesSwitch } = roleRow(role)
   if (joint === 'switch') return passesSwitch === true || JOINTS.includes(role)
   if (joint === 'harness') return family === 'backup'
-  return joint === 'splice' && role !== 'splice' && (family !== null || ['R', 'C', 'switch'].includes(role))
+  return (
+    joint === 'splice' && role !== 'splice' && (family !== undefined || ['R', 'C', 'switch'].includes(role))
+  )
 }
 
 /** Whether a technician would ever join these two; it raises targets, and never forbids the others. */
@@ -94,7 +96,7 @@ export function sensible(inst: Installation, from: Ref, to: Ref): boolean {
   const [a, b] = [terminalOf(inst, from)?.terminal.role, terminalOf(inst, to)?.terminal.role]
   if (!a || !b || from === to) return false
   const { family } = roleRow(a)
-  return a === b || (family !== null && family === roleRow(b).family) || takes(a, b) || takes(b, a)
+  return a === b || (family !== undefined && family === roleRow(b).family) || takes(a, b) || takes(b, a)
 }
 
 /** The terminals that a conductor's end could be moved to sensibly: those that suit its other end. */

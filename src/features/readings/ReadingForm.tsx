@@ -1,6 +1,6 @@
 'use client'
 
-import { kindsFor, READING_KINDS, READINGS, type ReadingKind } from '@/core/readings'
+import { kindsFor, READING_KINDS, READINGS, SPOTS, type ReadingKind } from '@/core/readings'
 import { useMemo, useState } from 'react'
 import { now } from '@/client'
 import * as yup from 'yup'
@@ -83,7 +83,7 @@ export function ReadingForm({
   const [refused, setRefused] = useState<string | null>(null)
   // Kinds that nothing in this job has are not offered.
   const offered = useMemo(() => kindsFor(inst), [inst])
-  const spots = READINGS[kind].spots(inst)
+  const spots = SPOTS[kind](inst)
   const spot = spots.find((s) => `${s.place}|${s.at}` === spotAt) ?? spots[0]
   const meta = READINGS[kind]
   const typed = readValue(value, kind)

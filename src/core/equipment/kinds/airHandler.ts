@@ -51,7 +51,6 @@ export const airHandler: KindRow = {
   traits: ['indoors', 'movesAir', 'takesKit', 'holdsStrips', 'onGlance'],
   plate: airHandlerFields,
   column: 1,
-  usualBreakerA: 15,
   inJob: { ref: 'ah', where: 'utility room' },
   form: [
     choice('heat', ['none', 'rows', 'kit']),

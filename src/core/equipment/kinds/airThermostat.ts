@@ -5,7 +5,5 @@ export const airThermostat: KindRow = {
   traits: ['switchesCall', 'feelsEnteringAir', 'optional'],
   plate: airThermostatFields,
   column: 1,
-  usualBreakerA: 15,
-  inJob: { ref: 'air', where: 'beside' },
-  form: [],
+  inJob: { ref: 'air' },
 }

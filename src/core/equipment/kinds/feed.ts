@@ -5,7 +5,5 @@ export const feed: KindRow = {
   traits: ['feedsLine'],
   plate: electricalFields,
   column: null,
-  usualBreakerA: 15,
   inJob: { ref: 'feed', where: 'panel' },
-  form: [],
 }

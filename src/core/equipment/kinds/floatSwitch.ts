@@ -6,7 +6,6 @@ export const floatSwitch: KindRow = {
   traits: ['switchesCall', 'feelsWater', 'optional'],
   plate: controlFields,
   column: 1,
-  usualBreakerA: 15,
-  inJob: { ref: 'float', where: 'beside' },
+  inJob: { ref: 'float' },
   form: SWITCH,
 }

@@ -5,7 +5,5 @@ export const fuelKit: KindRow = {
   traits: ['sendsCalls', 'switchesFuel', 'farFromCoil', 'onGlance', 'optional'],
   plate: controlFields,
   column: 0,
-  usualBreakerA: 15,
-  inJob: { ref: 'fuelkit', where: 'beside' },
-  form: [],
+  inJob: { ref: 'fuelkit' },
 }

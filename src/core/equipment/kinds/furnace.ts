@@ -71,7 +71,6 @@ export const furnace: KindRow = {
   traits: ['indoors', 'movesAir', 'burns', 'onGlance'],
   plate: furnaceFields,
   column: 1,
-  usualBreakerA: 15,
   inJob: { ref: 'fur', where: 'utility room' },
   form: [choice('fuel', ['natural', 'lp', 'oil']), ...BURNER, figure('delayMost', 0, 300, 's'), ...AIR],
 }

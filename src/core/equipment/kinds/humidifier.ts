@@ -5,7 +5,5 @@ export const humidifier: KindRow = {
   traits: ['humidifies', 'optional'],
   plate: controlFields,
   column: 0,
-  usualBreakerA: 15,
-  inJob: { ref: 'humid', where: 'beside' },
-  form: [],
+  inJob: { ref: 'humid' },
 }

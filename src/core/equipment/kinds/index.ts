@@ -90,12 +90,12 @@ export const PLATES: Readonly<Record<DeviceKind, Readonly<Record<string, PlateFi
 
 /** Forms that describe a device by ticking terminals and behavior. A float and an outdoor thermostat share one. */
 export const FORMS: Readonly<Record<DraftKind, readonly DraftField[]>> = {
-  thermostat: KINDS.thermostat.form,
-  outdoorUnit: KINDS.outdoorUnit.form,
-  airHandler: KINDS.airHandler.form,
-  stripKit: KINDS.stripKit.form,
-  furnace: KINDS.furnace.form,
-  packagedUnit: KINDS.packagedUnit.form,
+  thermostat: KINDS.thermostat.form ?? [],
+  outdoorUnit: KINDS.outdoorUnit.form ?? [],
+  airHandler: KINDS.airHandler.form ?? [],
+  stripKit: KINDS.stripKit.form ?? [],
+  furnace: KINDS.furnace.form ?? [],
+  packagedUnit: KINDS.packagedUnit.form ?? [],
   switch: SWITCH,
 }
 

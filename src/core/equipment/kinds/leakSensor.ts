@@ -5,7 +5,5 @@ export const leakSensor: KindRow = {
   traits: ['switchesCall', 'feelsLeak', 'optional'],
   plate: controlFields,
   column: 1,
-  usualBreakerA: 15,
-  inJob: { ref: 'leak', where: 'beside' },
-  form: [],
+  inJob: { ref: 'leak' },
 }

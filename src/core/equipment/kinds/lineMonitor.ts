@@ -5,7 +5,5 @@ export const lineMonitor: KindRow = {
   traits: ['switchesCall', 'watchesLine', 'optional'],
   plate: controlFields,
   column: 2,
-  usualBreakerA: 15,
   inJob: { ref: 'monitor', where: 'north wall' },
-  form: [],
 }

@@ -5,7 +5,5 @@ export const outdoorSensor: KindRow = {
   traits: ['sensesOutdoors', 'optional'],
   plate: { ...controlFields, ...sensorFields },
   column: 2,
-  usualBreakerA: 15,
   inJob: { ref: 'sensor', where: 'north wall' },
-  form: [],
 }

@@ -6,7 +6,6 @@ export const outdoorThermostat: KindRow = {
   traits: ['switchesCall', 'outdoorSwitch', 'optional'],
   plate: outdoorThermostatFields,
   column: 2,
-  usualBreakerA: 15,
   inJob: { ref: 'odt', where: 'north wall' },
   form: SWITCH,
 }

@@ -5,7 +5,5 @@ export const receiver: KindRow = {
   traits: ['receivesOnPair', 'optional'],
   plate: controlFields,
   column: 1,
-  usualBreakerA: 15,
-  inJob: { ref: 'receiver', where: 'beside' },
-  form: [],
+  inJob: { ref: 'receiver' },
 }

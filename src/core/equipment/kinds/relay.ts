@@ -5,7 +5,5 @@ export const relay: KindRow = {
   traits: ['isolates', 'farFromCoil', 'optional'],
   plate: controlFields,
   column: 1,
-  usualBreakerA: 15,
-  inJob: { ref: 'relay', where: 'beside' },
-  form: [],
+  inJob: { ref: 'relay' },
 }

@@ -66,10 +66,10 @@ export interface KindRow {
   plate: Readonly<Record<string, PlateField>>
   /** Column in the wiring drawing: 0 at the wall, 1 indoors, 2 outdoors; null: not drawn there. */
   column: 0 | 1 | 2 | null
-  /** A: breaker of its circuit where no plate gives one; a kit's is fitted to its rows once they are wired. */
-  usualBreakerA: number
-  /** Name and usual place of one in a new job; the place `beside` is beside the indoor unit. */
-  inJob: { ref: string; where: 'inside wall' | 'utility room' | 'north wall' | 'beside' | 'panel' }
-  /** Fields of the form that describes one; empty: the form cannot describe it. */
-  form: readonly DraftField[]
+  /** A: breaker of its circuit where no plate gives one, if not 15; a kit's is fitted to its rows once they are wired. */
+  usualBreakerA?: number
+  /** Name and usual place of one in a new job; without a place it goes beside the indoor unit. */
+  inJob: { ref: string; where?: 'inside wall' | 'utility room' | 'north wall' | 'panel' }
+  /** Fields of the form that describes one; left out: the form cannot describe it. */
+  form?: readonly DraftField[]
 }

@@ -5,7 +5,5 @@ export const sender: KindRow = {
   traits: ['sendsOnPair', 'optional'],
   plate: controlFields,
   column: 0,
-  usualBreakerA: 15,
   inJob: { ref: 'sender', where: 'inside wall' },
-  form: [],
 }

@@ -5,7 +5,5 @@ export const splice: KindRow = {
   traits: ['joinsWires'],
   plate: controlFields,
   column: 1,
-  usualBreakerA: 15,
-  inJob: { ref: 'splice', where: 'beside' },
-  form: [],
+  inJob: { ref: 'splice' },
 }

@@ -6,7 +6,6 @@ export const thermostat: KindRow = {
   traits: ['onWall', 'sendsCalls', 'farFromCoil', 'onGlance'],
   plate: controlFields,
   column: 0,
-  usualBreakerA: 15,
   inJob: { ref: 'tstat', where: 'inside wall' },
   form: [
     choice('rvSense', ['cooling', 'heating'], hasTerminal('OB')),

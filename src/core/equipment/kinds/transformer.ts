@@ -5,7 +5,5 @@ export const transformer: KindRow = {
   traits: ['addsTransformer', 'optional'],
   plate: transformerFields,
   column: 1,
-  usualBreakerA: 15,
-  inJob: { ref: 'xfmr', where: 'beside' },
-  form: [],
+  inJob: { ref: 'xfmr' },
 }

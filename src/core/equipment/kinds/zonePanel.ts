@@ -5,7 +5,5 @@ export const zonePanel: KindRow = {
   traits: ['sendsCalls', 'zones', 'farFromCoil', 'optional'],
   plate: controlFields,
   column: 0,
-  usualBreakerA: 15,
-  inJob: { ref: 'zone', where: 'beside' },
-  form: [],
+  inJob: { ref: 'zone' },
 }
