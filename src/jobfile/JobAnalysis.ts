@@ -9,7 +9,7 @@ import type { Job } from './sections/registry'
 const seenOf = ({ job, inst }: JobAnalysis): JobSeen => jobSeen(job, inst)
 
 /**
- * One revision of a job with everything derived from it, each thing worked out when it is first asked for. Screens, papers,
+ * A revision of a job with everything derived from it, each thing worked out when it is first asked for. Screens, papers,
  * command line and server ask it. Documents that differ in a note or a reading share their wiring's analysis.
  */
 export class JobAnalysis {

@@ -35,7 +35,7 @@ export const INSTRUMENTS = [
 ] as const
 export type Instrument = (typeof INSTRUMENTS)[number]
 
-/** Where a reading can be taken: the way of measuring, and the device, terminal, load or setting. */
+/** Place for a reading: the way of measuring, and the device, terminal, load or setting. */
 export interface Spot {
   place: ReadingPlace
   at: Name

@@ -135,7 +135,7 @@ const atTrips: Spots = (inst) =>
       .map((x) => ({ place: 'sensor' as const, at: makeRef(p.ref, x.id) })),
   )
 
-/** Where a job has each kind of reading, likeliest first. */
+/** Places of each kind of reading in a job, likeliest first. */
 export const SPOTS: Readonly<Record<ReadingKind, Spots>> = {
   controlVolts: atControlSupply,
   terminalVolts: atTerminals,

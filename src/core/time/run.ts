@@ -361,10 +361,7 @@ class Run {
     return { ...bare, modes }
   }
 
-  /**
-   * Answers of the counters' conditions now; a condition on a mode that the situation does not show needs a situation
-   * of its own.
-   */
+  /** Answers of the counters' conditions now; a condition on a hidden mode needs a situation of its own. */
   private truthsNow = (): Truths =>
     entry(
       entry(this.truths, this.situation(), () => new Map<Settled | null, Truths>()),
