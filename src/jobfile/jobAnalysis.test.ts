@@ -42,7 +42,7 @@ describe('the analysis of a revision', () => {
     const wire = job.wires.find(
       (w) => w.a === 'tstat.Y1' || w.b === 'tstat.Y1' || w.a === 'tstat.Y' || w.b === 'tstat.Y',
     )
-    const moved = noted.next(after(noted.job, { kind: 'removeWire', wire: wire!.id } as Operation))
+    const moved = noted.next(after(noted.job, { kind: 'removeWire', wire: wire!.id }))
     expect(moved.circuit).not.toBe(analysis.circuit)
     // The revision before is as it was.
     expect(analysis.job).toBe(job)
