@@ -1,7 +1,9 @@
+export { Groups } from './groups'
 export { impedanceBetween, shownBy } from './impedance'
 export {
   across,
   GROUND,
+  type Branch,
   type ContactBranch,
   type LoadBranch,
   type Netlist,

@@ -1,4 +1,5 @@
 import { leaves, type Expr } from '../equipment'
+import { Groups } from './groups'
 import { GROUND, type Branch, type Netlist } from './netlist'
 
 /** S. Conductors that pass more than this hold their two ends at one potential: less than 100 Ω. */
@@ -6,23 +7,6 @@ const COPPER = 0.01
 
 /** Whether only modes and settings move a contact: a breaker, a door switch, a float switch. */
 const isSupplyGate = (driver: Expr): boolean => leaves(driver).every((l) => 'mode' in l || 'set' in l)
-
-/** Groups of nodes that are joined. */
-class Groups {
-  private readonly parent: Int32Array
-  constructor(size: number) {
-    // The last place is earth's.
-    this.parent = Int32Array.from({ length: size + 1 }, (_, i) => i)
-  }
-  of(node: number): number {
-    let i = node === GROUND ? this.parent.length - 1 : node
-    while (this.parent[i] !== i) i = this.parent[i]!
-    return i
-  }
-  join(a: number, b: number): void {
-    this.parent[this.of(a)] = this.of(b)
-  }
-}
 
 /**
  * The coils that may remember: those whose own contacts can, by way of any other coils, change the volts on the coil

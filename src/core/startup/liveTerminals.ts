@@ -1,5 +1,14 @@
 import { mustGet } from '../assert'
-import { solve, type Solution, type Solved } from '../circuit'
+import {
+  GROUND,
+  Groups,
+  solve,
+  type Branch,
+  type Circuit,
+  type Netlist,
+  type Solution,
+  type Solved,
+} from '../circuit'
 import { makeRef, type Ref } from '../installation'
 import { tolerances } from '../tolerances'
 import { liveness } from './expectation'
@@ -18,27 +27,15 @@ export function closedInstead(solved: Solved): Solution | null {
   return other.ok ? other : null
 }
 
-type Link = { a: number; b: number }
-
-/** Groups of nodes that links join, by node. */
-function groupsOf(links: Iterable<Link>): (node: number) => number {
-  const parent = new Map<number, number>()
-  const find = (n: number): number => {
-    let root = n
-    for (let up = parent.get(root); up !== undefined; up = parent.get(root)) root = up
-    for (let up = parent.get(n); up !== undefined && n !== root; up = parent.get(n)) {
-      parent.set(n, root)
-      n = up
-    }
-    return root
-  }
-  for (const { a, b } of links) {
-    if (a < 0 || b < 0) continue
-    const [x, y] = [find(a), find(b)]
-    if (x !== y) parent.set(x, y)
-  }
-  return find
+/** Nodes that branches join, earth left out: two commons that are both grounded are still two. */
+function groupsOf({ nodes }: Netlist, ...lists: readonly Pick<Branch, 'a' | 'b'>[][]): Groups {
+  const groups = new Groups(nodes.length)
+  for (const { a, b } of lists.flat()) if (a !== GROUND && b !== GROUND) groups.join(a, b)
+  return groups
 }
+
+/** Nodes that copper alone joins; the same in every state of a circuit. */
+const copperOf = ({ net }: Circuit): Groups => groupsOf(net, net.conductors)
 
 /**
  * The transformer common that a meter's black lead belongs on for a node: that of a secondary which the node is joined to, by
@@ -47,11 +44,11 @@ function groupsOf(links: Iterable<Link>): (node: number) => number {
 function commonsOf({ circuit: { net }, state }: Solution): (node: number) => number | undefined {
   const closed = net.contacts.filter((_, i) => state.closed[i])
   const secondaries = net.transformers.map(({ c, d }) => ({ a: c, b: d }))
-  const direct = groupsOf([...net.conductors, ...closed, ...secondaries])
-  const through = groupsOf([...net.conductors, ...closed, ...secondaries, ...net.loads])
+  const direct = groupsOf(net, net.conductors, closed, secondaries)
+  const through = groupsOf(net, net.conductors, closed, secondaries, net.loads)
   return (node) =>
     [direct, through]
-      .map((groupOf) => net.transformers.find((t) => groupOf(t.d) === groupOf(node)))
+      .map((groups) => net.transformers.find((t) => groups.of(t.d) === groups.of(node)))
       .find((t) => t !== undefined)?.d ?? net.transformers[0]?.d
 }
 
@@ -64,8 +61,8 @@ export function terminalVolts(solved: Solved, other: Solution | null = null): Ma
   if (!solved.ok) return found
   const { net, inst } = solved.circuit
   const commonAt = commonsOf(solved)
-  const byCopper = groupsOf(net.conductors)
-  const commons = new Set(net.transformers.map((t) => byCopper(t.d)))
+  const copper = solved.circuit.cache.once(copperOf)
+  const commons = new Set(net.transformers.map((t) => copper.of(t.d)))
   for (const placed of inst.placed)
     for (const t of placed.device.terminals) {
       const ref = makeRef(placed.ref, t.id)
@@ -83,7 +80,7 @@ export function terminalVolts(solved: Solved, other: Solution | null = null): Ma
           : ((common === undefined ? undefined : net.nodes[common]) ?? ref)
       const volts = solved.meter(ref, against)
       const isSame = !other || liveness(other.meter(ref, against)) === liveness(volts)
-      const state = commons.has(byCopper(node)) ? 'common' : isSame ? liveness(volts) : 'unknown'
+      const state = commons.has(copper.of(node)) ? 'common' : isSame ? liveness(volts) : 'unknown'
       found.set(ref, { volts, state })
     }
   return found
