@@ -44,7 +44,9 @@ export class SiteAir implements World {
   demand(): { call: Call; cause: DemandCause } {
     return { call: this.situation.call, cause: { why: 'set' } }
   }
-  happens(): void {}
+  happens(): void {
+    // The site has its fault from the start: no event adds one.
+  }
   outdoorF = (): Situation['outdoorF'] => this.situation.outdoorF
   feltNumber = (): number => this.number
   feels = (_placed: Placed, what: Felt): number => {

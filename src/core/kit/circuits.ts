@@ -1,7 +1,7 @@
 import { hasTrait, type Plate } from '../equipment'
 import type { CableRating } from '../house'
 import { splitRef, terminalOf, wireSize, type Installation, type Placed, type Ref } from '../installation'
-import { breakerOf, feedsOf, serviceVolts } from '../query'
+import { having, breakerOf, feedsOf, serviceVolts } from '../query'
 import { tolerances } from '../tolerances'
 import { ampacityOf, conductorFor, largestBreaker, nextBreaker } from './conductors'
 import { motorsBehind } from './motors'
@@ -54,8 +54,7 @@ export function lineCircuitsOf(
   plates: Readonly<Record<string, Plate>>,
   rating: CableRating,
 ): LineCircuit[] {
-  return inst.placed
-    .filter((p) => hasTrait(p.device, 'feedsLine'))
+  return having(inst, 'feedsLine')
     .map((feed) => circuitOf(inst, plates, feed, rating))
     .filter((c) => c.feeds.length > 0)
 }

@@ -9,6 +9,7 @@ import {
   type Wire,
 } from '../installation'
 import { lineCircuitsOf } from '../kit'
+import { having } from '../query'
 
 /** A device on its way into a job. */
 export interface Piece {
@@ -125,7 +126,7 @@ export function withHarnessesRight(inst: Installation): Installation {
 
 /** Each strip kit on the air handler beside it. */
 function plugIn(job: Installation, land: Land): void {
-  for (const kit of job.placed.filter((p) => hasTrait(p.device, 'addsStrips'))) {
+  for (const kit of having(job, 'addsStrips')) {
     const ah = job.placed.find((p) => hasTrait(p.device, 'takesKit') && p.where === kit.where)
     if (!ah) continue
     const id = `harness-${kit.ref}`

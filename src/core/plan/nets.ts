@@ -1,7 +1,7 @@
 import { nth } from '../assert'
-import { hasTrait, type TerminalRole } from '../equipment'
+import type { TerminalRole } from '../equipment'
 import type { Installation, Placed } from '../installation'
-import { aheadTargets, burnersOf, hasStrips, intentOf, kitWattsAt, usualBackupCycles } from '../query'
+import { having, aheadTargets, burnersOf, hasStrips, intentOf, kitWattsAt, usualBackupCycles } from '../query'
 import { backupNets } from './backup'
 import { inSeries, Requirements, type Gear } from './gear'
 import { decided, firstWith, term, terms } from './kinds'
@@ -18,7 +18,7 @@ export function intendedNets(inst: Installation, practice: WiringPractice): Requ
   if (!thermostat || !indoor || !outdoor) return requirements
   const panel = firstWith(inst, 'zones')
   const source = panel ?? thermostat
-  const relays = inst.placed.filter((p) => hasTrait(p.device, 'isolates'))
+  const relays = having(inst, 'isolates')
   const gear: Gear = { inst, source, thermostat, indoor, outdoor, relays, practice }
   if (panel) zoneNets(requirements, thermostat, panel)
   powerNets(requirements, gear)

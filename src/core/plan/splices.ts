@@ -1,8 +1,9 @@
 import { nth } from '../assert'
-import { hasTrait, kindWith, type Device } from '../equipment'
+import { kindWith, type Device } from '../equipment'
 import { makeRef, type Installation, type Placed, type Ref } from '../installation'
 import { placeOfDevice } from './kinds'
 import type { Net } from './net'
+import { having } from '../query'
 
 /** A splice, where a plan needs one: a node and nothing else. */
 const SPLICE_DEVICE: Device = {
@@ -27,7 +28,7 @@ export class Splices {
   private readonly unused: Placed[]
 
   constructor(private readonly inst: Installation) {
-    this.unused = inst.placed.filter((p) => hasTrait(p.device, 'joinsWires'))
+    this.unused = having(inst, 'joinsWires')
   }
 
   /** A splice at this place for this net: one that joins points of it already, else an empty one, else a new one. */

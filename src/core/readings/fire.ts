@@ -5,7 +5,6 @@ const gas = {
   least: 0,
   places: ['burner'],
   tool: 'manometer',
-  meter: 'manometer',
   judged: 'range',
 } as const
 const flue = { places: ['flue'], judged: 'range' } as const
@@ -19,6 +18,7 @@ export const fire = {
     unit: 'BTU/h',
     most: 400_000,
     tool: 'stopwatch',
+    meter: 'manometer',
     driftShare: 0.05,
   },
   pumpPressure: {

@@ -1,14 +1,11 @@
-import { hasTrait, type Intent, type LoadFunction } from '../equipment'
+import { hasTrait, type Intent } from '../equipment'
 import { makeRef, settingValue, type Installation, type Placed } from '../installation'
 import { heaterRows } from '../kit'
-import { having } from '../query'
+import { burnersOf, having } from '../query'
 import { READING_KINDS, type ReadingKind } from './kinds'
 import type { ReadingPlace, Spot } from './row'
 
 type Spots = (inst: Installation) => Spot[]
-
-const placedWith = (inst: Installation, isOne: (does: LoadFunction) => boolean): Placed[] =>
-  inst.placed.filter((p) => p.device.parts.some((x) => x.kind === 'load' && x.does && isOne(x.does)))
 
 const at =
   (place: ReadingPlace, devices: (inst: Installation) => Placed[]): Spots =>
@@ -94,15 +91,18 @@ const atBlower: Spots = (inst) =>
     .slice(0, 1)
     .flatMap((m) => (heaterRows(inst).length ? [m, { ...m, place: 'twoClamps' as const }] : [m]))
 
-const movers = (inst: Installation): Placed[] => placedWith(inst, (does) => does.what === 'blower')
+const movers = (inst: Installation): Placed[] =>
+  inst.placed.filter((p) => p.device.parts.some((x) => x.kind === 'load' && x.does?.what === 'blower'))
 const inDuct = at('duct', movers)
 const inReturn = at('returnDuct', movers)
 const inSupply = at('supplyDuct', movers)
 
+/** Devices with a burner on one of these fuels; one with two stages counts once. */
 const burners =
   (...fuels: ('gas' | 'oil')[]) =>
-  (inst: Installation): Placed[] =>
-    placedWith(inst, (does) => does.what === 'burner' && fuels.includes(does.fuel))
+  (inst: Installation): Placed[] => [
+    ...new Set(burnersOf(inst).flatMap(({ placed, fuel }) => (fuels.includes(fuel) ? [placed] : []))),
+  ]
 const atGasBurner = at('burner', burners('gas'))
 const atOilBurner = at('burner', burners('oil'))
 const inFlue = at('flue', burners('gas', 'oil'))

@@ -12,7 +12,7 @@ import {
   onStripsAlone,
 } from '../query'
 import type { Finding } from '../rules'
-import { hasTrait, type Intent, type Value } from '../equipment'
+import type { Intent, Value } from '../equipment'
 import { defaultOf, splitRef, type Installation, type JobSeen, type Ref, withSettings } from '../installation'
 import { loadLineOf, meanKwh, weatherOf } from '../house'
 import {
@@ -177,9 +177,9 @@ const NO_HEAT_F = 65
 function gearWishes(inst: Installation): Wish[] {
   const burner = hasBurner(inst)
   const ahead = aheadTargets(inst).length > 0
-  const sense = inst.placed
-    .filter((p) => hasTrait(p.device, 'outdoorHalf') || hasTrait(p.device, 'packaged'))
-    .flatMap((p) => settingsWith({ ...inst, placed: [p] }, 'rvSense'))[0]?.value
+  const sense = having(inst, 'compresses').flatMap((p) =>
+    settingsWith({ ...inst, placed: [p] }, 'rvSense'),
+  )[0]?.value
   const stats = having(inst, 'onWall')
   const landed = (...roles: string[]) =>
     stats.some((p) => terminalsWith(p, ...roles).some((t) => isLanded(inst, t)))

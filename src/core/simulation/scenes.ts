@@ -158,9 +158,7 @@ export function sceneInput(seen: JobSeen, scene: Scene, o: SceneOptions = {}): S
 function dies(seen: JobSeen, at: number): OutsideEvent[] {
   const fault = modesOf(seen.inst).flatMap(({ ref, mode, placed }) => {
     const state = mode.states.find((s) => s.condition === 'lockout')
-    return state && (hasTrait(placed.device, 'outdoorHalf') || hasTrait(placed.device, 'packaged'))
-      ? [{ at, mode: ref, state: state.id }]
-      : []
+    return state && hasTrait(placed.device, 'compresses') ? [{ at, mode: ref, state: state.id }] : []
   })
   return fault.length ? fault.slice(0, 1) : [{ at, site: 'compressorDead' satisfies SiteFault }]
 }

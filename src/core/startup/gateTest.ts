@@ -6,6 +6,7 @@ import { degF, type DegF } from '../units'
 import { BANDS } from './bands'
 import { ohmsAt } from './sensorOhms'
 import { situationAt, TODAY, type Card, type TestStep } from './testCard'
+import { having } from '../query'
 
 /** The calls that a gate is seen in: what it locks out is asked for. */
 const SEEN_IN: Record<GateIntent, 'heatPump' | 'backup'> = {
@@ -124,6 +125,6 @@ function bulbOf(
   if (!source)
     return hasTrait(placed.device, 'switchesFuel') ? { at: makeRef(placed.ref, ''), table: [] } : null
   if (settingValue(placed, source.id) !== 'wired') return null
-  const sensor = inst.placed.find((p) => hasTrait(p.device, 'sensesOutdoors'))
+  const sensor = having(inst, 'sensesOutdoors')[0]
   return sensor ? { at: makeRef(sensor.ref, ''), table: sensor.device.plate.sensorOhms ?? [] } : null
 }

@@ -9,7 +9,7 @@ import {
   type Ref,
   type Name,
 } from '../installation'
-import { feedsOf } from '../query'
+import { having, feedsOf } from '../query'
 import { callsOf, type Situation } from '../situation'
 import { tolerances } from '../tolerances'
 import { degF } from '../units'
@@ -79,7 +79,7 @@ export function lockOutList(inst: Installation): Cabinet[] {
   const liveAt = (solved: ReturnType<typeof idleIn>) => (leg: Ref) =>
     !solved.ok || solved.meter(leg, EARTH) > tolerances.liveLineVolts / 2
   const liveIn = (modes: Situation['modes']) => liveAt(idleIn(modes))
-  const feedsOfJob = inst.placed.filter((p) => hasTrait(p.device, 'feedsLine'))
+  const feedsOfJob = having(inst, 'feedsLine')
   const off = (feeds: readonly Placed[]): Situation['modes'] =>
     Object.fromEntries(
       feeds.flatMap((feed) => {

@@ -1,5 +1,5 @@
 import { hasTrait, type Device, type Trait } from '@/core/equipment'
-import { settingsWith } from '@/core/query'
+import { having, settingsWith } from '@/core/query'
 import type { Installation } from '@/core/installation'
 import type { Plan, Unmet } from '@/core/plan'
 import { gearOf, planOf, type Choices } from './gear'
@@ -34,7 +34,7 @@ const MOST = 2
 
 /** Whether the thermostat could use an outdoor temperature and gets none. */
 const isBlind = (gear: Installation): boolean =>
-  !gear.placed.some((p) => hasTrait(p.device, 'sensesOutdoors')) &&
+  !having(gear, 'sensesOutdoors').length &&
   settingsWith(gear, 'outdoorSource').some(({ placed }) =>
     placed.device.terminals.some((t) => t.role === 'S'),
   )

@@ -1,6 +1,6 @@
 'use client'
 
-import { hasTrait, type Rating } from '@/core/equipment'
+import type { Rating } from '@/core/equipment'
 import { STRATEGIES, type Strategy } from '@/core/crossing'
 import { PRICE_LIMITS } from '@/core/house'
 import type { Job } from '@/jobfile'
@@ -29,6 +29,7 @@ import {
   whyRecommended,
 } from '@/words'
 import { useJobScreen, useSetValue } from '../session'
+import { having } from '@/core/query'
 
 /** Two minutes with the owner; every question may be skipped. Each answer's recommendation is beside it, with the reason. */
 export function Interview() {
@@ -204,7 +205,7 @@ function PriceField({ of }: { of: 'kwh' | 'fuel' }) {
 /** COP of the outdoor unit at a rating point, as read from its sheet. */
 function CopField({ outdoorF }: { outdoorF: number }) {
   const { inst, job, edit } = useJobScreen()
-  const unit = inst.placed.find((p) => hasTrait(p.device, 'compresses'))
+  const unit = having(inst, 'compresses')[0]
   const ratingsIn = (of: Job) => (unit && of.commissioning.plates[unit.ref]?.ratings) ?? []
   const isThis = (r: Rating) => r.stage === 'rated' && r.outdoorF === outdoorF
   const set = (ref: string, cop: number | null) =>

@@ -2,7 +2,7 @@ import { airThermostatFields } from './control'
 import type { KindRow } from './row'
 
 export const airThermostat: KindRow = {
-  traits: ['switchesCall', 'feelsEnteringAir', 'optional'],
+  traits: ['feelsEnteringAir', 'optional'],
   plate: airThermostatFields,
   column: 1,
   inJob: { ref: 'air' },

@@ -3,7 +3,7 @@ import { SWITCH } from './forms'
 import type { KindRow } from './row'
 
 export const floatSwitch: KindRow = {
-  traits: ['switchesCall', 'feelsWater', 'optional'],
+  traits: ['feelsWater', 'optional'],
   plate: controlFields,
   column: 1,
   inJob: { ref: 'float' },

@@ -2,7 +2,7 @@ import { controlFields } from './control'
 import type { KindRow } from './row'
 
 export const fuelKit: KindRow = {
-  traits: ['sendsCalls', 'switchesFuel', 'farFromCoil', 'onGlance', 'optional'],
+  traits: ['switchesFuel', 'farFromCoil', 'onGlance', 'optional'],
   plate: controlFields,
   column: 0,
   inJob: { ref: 'fuelkit' },

@@ -2,7 +2,7 @@ import { controlFields } from './control'
 import type { KindRow } from './row'
 
 export const leakSensor: KindRow = {
-  traits: ['switchesCall', 'feelsLeak', 'optional'],
+  traits: ['feelsLeak', 'optional'],
   plate: controlFields,
   column: 1,
   inJob: { ref: 'leak' },

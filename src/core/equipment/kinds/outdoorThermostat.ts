@@ -3,7 +3,7 @@ import { SWITCH } from './forms'
 import type { KindRow } from './row'
 
 export const outdoorThermostat: KindRow = {
-  traits: ['switchesCall', 'outdoorSwitch', 'optional'],
+  traits: ['outdoorSwitch', 'optional'],
   plate: outdoorThermostatFields,
   column: 2,
   inJob: { ref: 'odt', where: 'north wall' },

@@ -5,8 +5,6 @@ import type { PlateField } from '../plateField'
 export const TRAITS = [
   /** On the wall: a person sets it. */
   'onWall',
-  /** Makes calls or passes them on; a splitter of calls too. */
-  'sendsCalls',
   /** Chooses between heat pump and furnace by itself. */
   'switchesFuel',
   /** Serves several zones. */
@@ -29,8 +27,6 @@ export const TRAITS = [
   'addsStrips',
   /** May have a burner. */
   'burns',
-  /** A switch in series with a call or with R. */
-  'switchesCall',
   /** Opens or closes by the outdoor temperature. */
   'outdoorSwitch',
   /** Opens by the air that enters the coil. */

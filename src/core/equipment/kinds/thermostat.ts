@@ -3,7 +3,7 @@ import { controlFields } from './control'
 import type { KindRow } from './row'
 
 export const thermostat: KindRow = {
-  traits: ['onWall', 'sendsCalls', 'farFromCoil', 'onGlance'],
+  traits: ['onWall', 'farFromCoil', 'onGlance'],
   plate: controlFields,
   column: 0,
   inJob: { ref: 'tstat', where: 'inside wall' },

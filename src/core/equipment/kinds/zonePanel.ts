@@ -2,7 +2,7 @@ import { controlFields } from './control'
 import type { KindRow } from './row'
 
 export const zonePanel: KindRow = {
-  traits: ['sendsCalls', 'zones', 'farFromCoil', 'optional'],
+  traits: ['zones', 'farFromCoil', 'optional'],
   plate: controlFields,
   column: 0,
   inJob: { ref: 'zone' },
