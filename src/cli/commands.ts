@@ -201,18 +201,16 @@ export const COMMANDS: Record<string, (analysis: JobAnalysis, args: Args) => Res
 
   judge(analysis) {
     const { inst } = analysis
-    const readings = judgedReadings(analysis).map(({ reading: r, verdict: v }) => {
-      return {
-        id: r.id,
-        kind: r.kind,
-        value: readingWords(inst, r, READINGS[r.kind].unit),
-        verdict: v.verdict,
-        held: comparedWith(v),
-        low: finite(v.expected?.low),
-        high: finite(v.expected?.high),
-        causes: v.causes.map((c) => causeWords(inst, c)),
-      }
-    })
+    const readings = judgedReadings(analysis).map(({ reading: r, verdict: v }) => ({
+      id: r.id,
+      kind: r.kind,
+      value: readingWords(inst, r, READINGS[r.kind].unit),
+      verdict: v.verdict,
+      held: comparedWith(v),
+      low: finite(v.expected?.low),
+      high: finite(v.expected?.high),
+      causes: v.causes.map((c) => causeWords(inst, c)),
+    }))
     const lines = readings.flatMap((r) => [
       `${VERDICT_WORDS[r.verdict]}: ${r.value}. ${r.held}`,
       ...r.causes.map((c) => `    ${c}`),

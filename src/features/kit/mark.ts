@@ -4,7 +4,7 @@ import { hasBurner, hasStrips } from '@/core/query'
 import type { PlaceMark, MarkSeen } from '../session'
 
 /** Status of the Kit place in a job's navigation. */
-export const mark = ({ job, inst }: MarkSeen): PlaceMark => {
+export const mark = ({ analysis: { job, inst } }: MarkSeen): PlaceMark => {
   const wrong = lineCircuitsOf(inst, job.commissioning.plates, cableOf(job.house)).filter((c) =>
     c.notes.some((n) => n.code !== 'breakerUnknown' && n.code !== 'conductorUnknown'),
   ).length

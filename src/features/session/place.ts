@@ -1,8 +1,6 @@
 import { lazy, type ComponentType } from 'react'
-import type { Circuit } from '@/core/circuit'
-import type { Installation } from '@/core/installation'
 import type { Proof } from '@/core/rules'
-import type { Job, JobAnalysis } from '@/jobfile'
+import type { JobAnalysis } from '@/jobfile'
 
 /** How a place stands, in a word or two for the rail. */
 export interface PlaceMark {
@@ -11,10 +9,7 @@ export interface PlaceMark {
   needs: boolean
 }
 export interface MarkSeen {
-  job: Job
   analysis: JobAnalysis
-  inst: Installation
-  circuit: Circuit
   proof: Proof
 }
 

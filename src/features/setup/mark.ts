@@ -3,7 +3,8 @@ import { jobFindingsOf } from '@/jobfile'
 import type { PlaceMark, MarkSeen } from '../session'
 
 /** Status of the Setup place in a job's navigation. */
-export const mark = ({ analysis, job, inst }: MarkSeen): PlaceMark => {
+export const mark = ({ analysis }: MarkSeen): PlaceMark => {
+  const { job, inst } = analysis
   const wrong = jobFindingsOf(analysis).length
   const temporary = job.setup.temporary.filter((t) => !t.back).length
   if (wrong) return { text: `${wrong} in conflict`, needs: true }

@@ -135,13 +135,10 @@ function UndoButtons() {
 
 /** How a place stands; nothing until what works it out is here. Each by itself: a finger waits for one of them at most. */
 function Mark({ id }: { id: string }) {
-  const { job, analysis, inst, circuit } = useJobScreen()
+  const { analysis } = useJobScreen()
   const proof = useProof()
   const work = useFetchedIdle(placeNamed(id).mark)
-  const mark = useMemo(
-    () => work?.({ job, analysis, inst, circuit, proof }),
-    [work, job, analysis, inst, circuit, proof],
-  )
+  const mark = useMemo(() => work?.({ analysis, proof }), [work, analysis, proof])
   return <MarkLine mark={mark} />
 }
 
