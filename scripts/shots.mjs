@@ -62,7 +62,7 @@ const SHOTS = [
   { name: 'handover', path: `${GOOD}/handover?call=heat1&t=47`, size: WIDE },
   { name: 'cabinet-card', path: `${GOOD}/handover?call=heat1&t=47`, size: WIDE, presses: ['Cabinet card'] },
   { name: 'bench-phone', path: `${GOOD}/bench?call=heatAux1&t=52`, size: PHONE },
-  { name: 'walk-phone', path: `${GOOD}/bench`, size: PHONE, presses: ['Landing', 'Walk it'] },
+  { name: 'walk-phone', path: `${GOOD}/bench`, size: PHONE, presses: ['Landing', 'Walk it'], wait: /^1 of/ },
   { name: 'startup-phone', path: `${GOOD}/startup?call=emergency&t=52`, size: PHONE },
 ]
 
