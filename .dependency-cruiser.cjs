@@ -10,6 +10,7 @@ const floors = [
   'query',
   'situation',
   'circuit',
+  'wiring',
   'kit',
   'readings',
   'explain',

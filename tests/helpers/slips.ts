@@ -1,7 +1,15 @@
 import { Circuit, solve } from '@/core/circuit'
 import { normalState } from '@/core/equipment'
 import { gateChain, type ChainGate } from '@/core/explain'
-import { makeRef, placedByRef, splitRef, terminalOf, type Installation, type Wire } from '@/core/installation'
+import {
+  makeRef,
+  placedByRef,
+  splitRef,
+  terminalOf,
+  type Installation,
+  type Ref,
+  type Wire,
+} from '@/core/installation'
 import { targetsOf } from '@/core/query'
 import { prove } from '@/core/rules'
 import { callsOf, modesOf, type Situation } from '@/core/situation'
@@ -12,6 +20,8 @@ export interface Slip {
   what: string
   kind: 'lift' | 'move' | 'swap'
   inst: Installation
+  /** Terminals of the conductors that were touched, where they belong and where they are now. */
+  names: readonly Ref[]
 }
 
 const ENDS = ['a', 'b'] as const
@@ -19,30 +29,41 @@ const ENDS = ['a', 'b'] as const
 /** Every single slip with the low-voltage conductors of a job. */
 export function* slipsOf(inst: Installation): Generator<Slip> {
   const low = inst.wires.filter(
-    (w): w is Wire & { a: string; b: string } =>
+    (w): w is Wire & { a: Ref; b: Ref } =>
       w.a !== null && w.b !== null && terminalOf(inst, w.a)?.terminal.side === 'low',
   )
-  const slip = (kind: Slip['kind'], what: string, change: (w: Wire) => Wire | null): Slip => ({
+  const slip = (
+    kind: Slip['kind'],
+    what: string,
+    names: readonly Ref[],
+    change: (w: Wire) => Wire | null,
+  ): Slip => ({
     kind,
     what: `${kind} ${what}`,
+    names,
     inst: { ...inst, wires: inst.wires.flatMap((w) => change(w) ?? []) },
   })
   for (const w of low) {
-    yield slip('lift', `${w.a}=${w.b}`, (x) => (x === w ? null : x))
+    yield slip('lift', `${w.a}=${w.b}`, [w.a, w.b], (x) => (x === w ? null : x))
     for (const end of ENDS) {
       const { placed } = splitRef(w[end])
       for (const t of placedByRef(inst, placed)!.device.terminals) {
         const to = makeRef(placed, t.id)
         if (t.side === 'low' && to !== w[end])
-          yield slip('move', `${w.a}=${w.b}: ${w[end]} to ${to}`, (x) => (x === w ? { ...w, [end]: to } : x))
+          yield slip('move', `${w.a}=${w.b}: ${w[end]} to ${to}`, [w.a, w.b, to], (x) =>
+            x === w ? { ...w, [end]: to } : x,
+          )
       }
     }
     for (const v of low.slice(low.indexOf(w) + 1))
       for (const e of ENDS)
         for (const f of ENDS)
           if (splitRef(w[e]).placed === splitRef(v[f]).placed && w[e] !== v[f])
-            yield slip('swap', `${w.a}=${w.b} and ${v.a}=${v.b} at ${w[e]}, ${v[f]}`, (x) =>
-              x === w ? { ...w, [e]: v[f] } : x === v ? { ...v, [f]: w[e] } : x,
+            yield slip(
+              'swap',
+              `${w.a}=${w.b} and ${v.a}=${v.b} at ${w[e]}, ${v[f]}`,
+              [w.a, w.b, v.a, v.b],
+              (x) => (x === w ? { ...w, [e]: v[f] } : x === v ? { ...v, [f]: w[e] } : x),
             )
   }
 }

@@ -10,6 +10,7 @@ import {
 } from '../installation'
 import { lineCircuitsOf } from '../kit'
 import { having } from '../query'
+import { LINE_PAIRS, pluggedInputs, straightLeads } from '../wiring'
 
 /** A device on its way into a job. */
 export interface Piece {
@@ -98,15 +99,6 @@ const ground = ({ device }: Pick<Placed, 'device'>): string | undefined =>
   device.terminals.find((t) => t.role === 'ground')?.id
 const has = (p: Placed, id: string): boolean => p.device.terminals.some((t) => t.id === id)
 
-/** The inputs of a kit, by their number, each with what it plugs into at an air handler. */
-const pluggedInputs = (ah: Placed, kit: Placed): { n: string; from: Ref; to: Ref }[] =>
-  ['1', '2', '3'].flatMap((n) => {
-    const from = has(ah, `K${n}`) ? `K${n}` : `W${n}`
-    return has(kit, `W${n}`) && has(ah, from)
-      ? [{ n, from: makeRef(ah.ref, from), to: makeRef(kit.ref, `W${n}`) }]
-      : []
-  })
-
 /** A job whose kits are plugged in as they were made: a harness with two of its inputs exchanged is put right. */
 export function withHarnessesRight(inst: Installation): Installation {
   const right = new Map<string, Ref>()
@@ -140,15 +132,11 @@ function plugIn(job: Installation, land: Land): void {
       gauge: 18,
       feet: 2,
     } satisfies Cable)
-    const colours: Record<string, string> = { 1: 'white', 2: 'brown', 3: 'grey' }
-    for (const { n, from, to } of pluggedInputs(ah, kit)) land(id, colours[n] ?? 'white', from, to)
-    for (const [t, colour] of [
-      ['C', 'blue'],
-      ['L1', 'black'],
-      ['L2', 'red'],
-      ['BL', 'purple'],
-    ] as const)
-      if (has(kit, t) && has(ah, t)) land(id, colour, makeRef(ah.ref, t), makeRef(kit.ref, t))
+    const colours: Record<string, string> = { C: 'blue', L1: 'black', L2: 'red', BL: 'purple' }
+    pluggedInputs(ah, kit).forEach(({ from, to }, row) =>
+      land(id, ['white', 'brown', 'grey'][row] ?? 'white', from, to),
+    )
+    for (const { label, from, to } of straightLeads(ah, kit)) land(id, colours[label] ?? 'white', from, to)
     const [chassis, own] = [ground(ah), ground(kit)]
     if (chassis && own) land(id, 'green', makeRef(ah.ref, chassis), makeRef(kit.ref, own))
   }
@@ -186,11 +174,7 @@ function feedAll(job: Installation, feeds: Feeds, land: Land): void {
   gear.sort((a, b) => Number(hasTrait(b.device, 'addsStrips')) - Number(hasTrait(a.device, 'addsStrips')))
   let count = 0
   for (const p of gear) {
-    for (const [hot, other] of [
-      ['L1', 'L2'],
-      ['L3', 'L4'],
-      ['L1', 'N'],
-    ] as const) {
+    for (const [hot, other] of LINE_PAIRS) {
       if (!has(p, hot) || !has(p, other)) continue
       if (fed(p, hot)) continue
       while (job.placed.some((x) => x.ref === `feed${String.fromCharCode(65 + count)}`)) count++

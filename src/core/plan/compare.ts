@@ -1,5 +1,5 @@
 import { placedByRef, splitRef, terminalOf, type Installation, type Ref, type Wire } from '../installation'
-import { placeOfDevice } from './kinds'
+import { placeOfDevice } from '../wiring'
 
 /** How a landing as found differs from the plan, conductor by conductor. */
 export type Difference =

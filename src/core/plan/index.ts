@@ -16,7 +16,7 @@ export {
   type PlanSetting,
   type PlanWhy,
   type WiringPractice,
-} from './net'
+} from '../wiring'
 export { landedBy, planLanding, planned, type Plan } from './plan'
 export { type Remedy } from './shortage'
 export { practiceFor, openPractices } from './practice'

@@ -4,7 +4,7 @@ import { factsOf } from '../rules'
 import { callsOf } from '../situation'
 import { tolerances } from '../tolerances'
 import { degF } from '../units'
-import type { Unmet } from './net'
+import type { Unmet } from '../wiring'
 
 /** °F: a cold day, the mild point and a hot one are enough to see what the gear cannot give. */
 const DAYS = [10, 47, 85].map(degF)

@@ -1,13 +1,18 @@
 import type { Installation, Ref, Wire } from '../installation'
 import { having } from '../query'
 import type { TerminalRole } from '../equipment'
-import type { Requirements } from './gear'
+import {
+  type Requirements,
+  type Unmet,
+  type PlanSetting,
+  type PlanWhy,
+  type WiringPractice,
+  intendedNets,
+} from '../wiring'
 import type { Routing } from './routing'
 import { fitConductors, type Remedy } from './shortage'
-import type { Unmet, PlanSetting, PlanWhy, WiringPractice } from './net'
 import { withHarnessesRight } from './assemble'
 import { limitsOf } from './limits'
-import { intendedNets } from './nets'
 
 /** A landing for the gear that is there, conductor by conductor, with the settings that go with it. */
 export interface Plan extends Routing {

@@ -1,6 +1,5 @@
 import type { Installation } from '../installation'
-import { firstWith } from './kinds'
-import { WIRING_PRACTICES, USUAL, type WiringPractice } from './net'
+import { firstWith, WIRING_PRACTICES, USUAL, type WiringPractice } from '../wiring'
 import { planLanding } from './plan'
 
 /**

@@ -10,8 +10,7 @@ import {
   type Wire,
 } from '../installation'
 import { joined, whole } from './compare'
-import { placeOfDevice } from './kinds'
-import type { Net, PlanWhy } from './net'
+import { placeOfDevice, type Net, type PlanWhy } from '../wiring'
 import { Splices } from './splices'
 
 export interface Routing {

@@ -5,8 +5,7 @@ import { joinedByCopper } from '../query'
 import { nth } from '../assert'
 import { factsOf } from '../rules'
 import { callsOf, regionsOf } from '../situation'
-import { firstWith, placeOfDevice, term, terms } from './kinds'
-import type { Net } from './net'
+import { firstWith, placeOfDevice, term, terms, type Net } from '../wiring'
 import { routeConductors, type Routing } from './routing'
 
 /** Remedies for a cable with too few conductors, from the smallest loss to the largest. */

@@ -1,8 +1,7 @@
 import { nth } from '../assert'
 import { kindWith, type Device } from '../equipment'
 import { makeRef, type Installation, type Placed, type Ref } from '../installation'
-import { placeOfDevice } from './kinds'
-import type { Net } from './net'
+import { placeOfDevice, type Net } from '../wiring'
 import { having } from '../query'
 
 /** A splice, where a plan needs one: a node and nothing else. */

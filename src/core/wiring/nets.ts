@@ -7,8 +7,20 @@ import { inSeries, Requirements, type Gear } from './gear'
 import { decided, firstWith, term, terms } from './kinds'
 import type { WiringPractice } from './net'
 
+/** Choices beside the practice that equipment may leave open. */
+export interface WiringChoice {
+  /** Whether an indoor and an outdoor unit that can talk over a bus do so; left out: as their selectors are set. */
+  overBus?: boolean
+  /** The relays of the job in the order in which they are taken; left out: as they are placed. */
+  relays?: readonly Placed[]
+}
+
 /** Nets that a job's equipment and the chosen practice require. */
-export function intendedNets(inst: Installation, practice: WiringPractice): Requirements {
+export function intendedNets(
+  inst: Installation,
+  practice: WiringPractice,
+  { overBus, relays: order }: WiringChoice = {},
+): Requirements {
   const requirements = new Requirements()
   const thermostat = firstWith(inst, 'onWall')
   const outdoor = firstWith(inst, 'compresses')
@@ -18,16 +30,17 @@ export function intendedNets(inst: Installation, practice: WiringPractice): Requ
   if (!thermostat || !indoor || !outdoor) return requirements
   const panel = firstWith(inst, 'zones')
   const source = panel ?? thermostat
-  const relays = having(inst, 'isolates')
+  const relays = [...(order ?? having(inst, 'isolates'))]
   const gear: Gear = { inst, source, thermostat, indoor, outdoor, relays, practice }
   if (panel) zoneNets(requirements, thermostat, panel)
   powerNets(requirements, gear)
-  const bus = [source, indoor, outdoor].every((p) => terms(p, 'bus').length === 2)
+  const bus = canTalk([source, indoor, outdoor])
   // An ordinary thermostat on 24 V indoors, and a pair that talks over its bus: both selectors are set so.
   const pair =
     !bus &&
     indoor !== outdoor &&
-    [indoor, outdoor].every((p) => terms(p, 'bus').length === 2 && intentOf(p, 'selector') === 'bus')
+    canTalk([indoor, outdoor]) &&
+    (overBus ?? [indoor, outdoor].every((p) => intentOf(p, 'selector') === 'bus'))
   for (const p of [indoor, outdoor]) requirements.set(p, 'selector', bus || pair ? 'bus' : '24V')
   if (bus || pair)
     for (const i of [0, 1])
@@ -54,6 +67,8 @@ export function intendedNets(inst: Installation, practice: WiringPractice): Requ
   return requirements
 }
 
+const canTalk = (list: readonly Placed[]): boolean => list.every((p) => terms(p, 'bus').length === 2)
+
 /** A device as the plan sees it where its 24 V call terminals stay empty. */
 const withoutCalls = (p: Placed): Placed => ({
   ...p,
@@ -69,6 +84,8 @@ function backupSettings(requirements: Requirements, { inst, thermostat }: Gear):
   const lp = burner !== undefined && intentOf(burner.placed, 'fuel') === 'lp'
   const source = burner ? (burner.fuel === 'oil' ? 'oil' : lp ? 'lp' : 'gas') : 'electric'
   if (burner || hasStrips(inst)) requirements.set(thermostat, 'backupSource', source)
+  // With a burner the practice says who decides, and so what the thermostat is told that it has.
+  if (!burner && hasStrips(inst)) requirements.set(thermostat, 'system', 'heatPump')
   if (aheadTargets(inst).length) requirements.set(thermostat, 'together', 'no')
   for (const p of inst.placed) {
     // The board takes the kit's size as one of its own list: the nearest to what is plugged in.

@@ -14,11 +14,14 @@ export interface Net {
   why?: PlanWhy
 }
 
-/** A setting that the landing asks for. */
-export interface PlanSetting {
+/** A setting and the value that it should have. */
+export interface SettingFix {
   placed: string
   setting: string
   value: Value
+}
+/** A setting that the landing asks for. */
+export interface PlanSetting extends SettingFix {
   why: PlanWhy | 'follows'
 }
 
