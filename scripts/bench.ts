@@ -9,14 +9,12 @@ import { ProvenAnalysis } from '@/core/analysis'
 import { callsOf, reachableModes, regionsOf, type Situation } from '@/core/situation'
 import { tolerances } from '@/core/tolerances'
 import { installationOf, parseJob } from '@/jobfile'
-import * as GEAR from '../tests/cases/gear'
-import { compose } from '../tests/helpers/compose'
 import { tryCorpora } from '../tests/helpers/corpora'
 import { landedCase, matrix, unexpected } from '../tests/helpers/matrix'
 import { agree } from './benchAgree'
 import { crossing } from './benchCrossing'
 import { time } from './benchTime'
-import { behaviourOf, oddReasons, slipsOf, unseenBy } from '../tests/helpers/slips'
+import { everySlip } from './benchSlips'
 
 const OMEGA = 2 * Math.PI * 60
 /** Ω of an open contact in the other program, which cannot leave a branch out. */
@@ -201,35 +199,6 @@ if (!asked || asked === 'sweep') sweep()
 if (!asked || asked === 'failures') failures()
 if (!asked || asked === 'crossing') crossing()
 if (!asked || asked === 'time') time()
-/** Every single wiring slip of every gear of the cases: what the proof misses, and reasons that name no conductor. */
-function everySlip(): void {
-  const start = performance.now()
-  const total = { slips: 0, unseen: 0, odd: 0 }
-  for (const [name, lines] of Object.entries(GEAR)) {
-    if (lines === GEAR.NOT_LOOKED_AT) continue
-    const right = installationOf(compose(lines))
-    const good = behaviourOf(right)
-    const seen = { slips: 0, unseen: 0, odd: 0 }
-    for (const { what, inst, kind } of slipsOf(right)) {
-      seen.slips++
-      const unseen = unseenBy(inst, good)
-      if (unseen.length) console.log(`slips: ${name}: ${what} is not found: ${unseen[0]}`)
-      seen.unseen += unseen.length ? 1 : 0
-      if (kind === 'lift') seen.odd += oddReasons(inst, right).length
-    }
-    console.log(
-      `slips: ${name}: ${seen.slips} slips, ${seen.unseen} not found; ${seen.odd} reasons after a lift that name no conductor`,
-    )
-    total.slips += seen.slips
-    total.unseen += seen.unseen
-    total.odd += seen.odd
-  }
-  const minutes = (performance.now() - start) / 60_000
-  console.log(
-    `slips: ${total.slips} in all, ${total.unseen} not found, ${total.odd} odd reasons; ${minutes.toFixed(1)} min`,
-  )
-}
-
 /** Ten thousand damaged files, devices, operations and tables: what crashes, hangs or is taken wrongly, and what a refusal takes. */
 function attack(): void {
   const start = performance.now()
@@ -246,7 +215,7 @@ function attack(): void {
   console.log(`attack: ${((performance.now() - start) / 60_000).toFixed(1)} min`)
 }
 
-if (asked === 'slips') everySlip()
+if (asked === 'slips') everySlip(Number(process.argv[3] ?? 1))
 else if (asked === 'agree') agree()
 else if (asked === 'attack') attack()
 else if (asked === 'matrix') wholeMatrix()

@@ -1,6 +1,6 @@
 import * as GEAR from '../../tests/cases/gear'
 import { compose } from '../../tests/helpers/compose'
-import { behaviourOf, oddReasons, slipsOf, strayReasons, unseenBy } from '../../tests/helpers/slips'
+import { behaviourOf, slipsOf, strayReasons, unseenBy } from '../../tests/helpers/slips'
 import { installationOf } from '@/jobfile'
 
 // Every slip of every gear: npm run bench -- slips.
@@ -14,17 +14,6 @@ describe('a single slip of the hand', () => {
     const missed = slips.flatMap(({ what, inst }) => unseenBy(inst, good).map((line) => `${what}: ${line}`))
     expect(missed).toEqual([])
   })
-
-  it.each(['ONE_STAGE', 'SENSOR_FUEL', 'KIT_FUEL', 'PACKAGED', 'FLOAT'] as const)(
-    'has a conductor for its reason, never a call that was made: %s with one left off',
-    (name) => {
-      const right = installationOf(compose(GEAR[name]))
-      const odd = [...slipsOf(right)]
-        .filter((s) => s.kind === 'lift')
-        .flatMap(({ what, inst }) => oddReasons(inst, right).map((line) => `${what}: ${line}`))
-      expect(odd).toEqual([])
-    },
-  )
 })
 
 describe('what a mode or the weather stops', () => {

@@ -26,8 +26,24 @@ describe('why a gate stands as it does', () => {
   it.each([
     [{ kind: 'notWired', last: 'ah.W2' }, 'Not wired: the path ends at Air handler W2'],
     [
-      { kind: 'notWired', last: 'ah.W2', from: 'ah.W1' },
-      'Not wired: no conductor leads from Air handler W1 to Air handler W2',
+      { kind: 'notJoined', from: 'ah.W1', to: 'ah.W2', instead: null },
+      'No conductor leads from Air handler W1 to Air handler W2',
+    ],
+    [
+      { kind: 'notJoined', from: 'ah.Y', to: 'od.Y', instead: 'ah.W2' },
+      'No conductor leads from Air handler Y to Outdoor unit Y. The one that belongs there is on Air handler W2',
+    ],
+    [
+      { kind: 'crossed', one: ['tstat.R', 'ah.C'], other: ['tstat.C', 'ah.R'], at: ['ah.C', 'ah.R'] },
+      'R and C are crossed at the air handler: Thermostat R goes to Air handler C, and Thermostat C goes to Air handler R',
+    ],
+    [
+      { kind: 'crossed', one: ['ah.O', 'odt.T2'], other: ['od.OB', 'od.W'], at: ['odt.T2', 'od.OB'] },
+      'Two conductors are crossed: Air handler O goes to Outdoor thermostat 2, and Outdoor unit O/B goes to Outdoor unit W',
+    ],
+    [
+      { kind: 'extra', a: 'ah.R', b: 'ah.C' },
+      'A conductor that does not belong joins Air handler R and Air handler C',
     ],
     [{ kind: 'shorted', pole: 'ah.R' }, 'The two ends of its supply are joined, a short: air handler'],
     [{ kind: 'notWired', last: null }, 'Not wired'],
@@ -97,7 +113,7 @@ describe('why a gate stands as it does', () => {
 
   it('a chain says that it runs, where it is held, what it hangs on, or that nobody knows', () => {
     const chain = (running: 'yes' | 'no' | 'unknown', gates: ChainGate[], first: number | null) =>
-      chainSentence(inst, { target: 'kit.row1', running, gates, first, route: [] })
+      chainSentence(inst, { target: 'kit.row1', running, gates, first, onBy: [], route: [] })
     const held = gate([{ kind: 'volts', volts: 9, needs: 18 }])
     expect(chain('yes', [held], null)).toBe('On')
     expect(chain('no', [held], 0)).toMatch(/^Held at .+\. Only 9 V there; it needs 18 V$/)

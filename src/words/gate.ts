@@ -1,6 +1,13 @@
 import { hasTrait, type ModeCondition } from '@/core/equipment'
 import type { ChainBecause, ChainGate, GateChain } from '@/core/explain'
-import { placedByRef, splitRef, type Installation, type Placed } from '@/core/installation'
+import {
+  makeRef,
+  placedByRef,
+  splitRef,
+  terminalOf,
+  type Installation,
+  type Placed,
+} from '@/core/installation'
 import { CALL_WORDS, gateName, lower, refWords } from './names'
 import { degrees, volts } from './numbers'
 
@@ -13,10 +20,8 @@ export interface GateWords {
 /** Which reason to give first, when several decide: what the technician can act on. */
 const ORDER: ChainBecause['kind'][] = [
   'late',
-  'notJoined',
   'notWired',
   'shorted',
-  'unfed',
   'samePole',
   'apart',
   'alike',
@@ -28,6 +33,9 @@ const ORDER: ChainBecause['kind'][] = [
   'call',
   'set',
   'energised',
+  'notJoined',
+  'crossed',
+  'extra',
 ]
 
 export function gateWords(inst: Installation, gate: ChainGate): GateWords {
@@ -35,11 +43,20 @@ export function gateWords(inst: Installation, gate: ChainGate): GateWords {
   const coils = gate.because.filter((b) => b.kind === 'energised')
   // A coil that alone holds it open says more than another call that would close it as well.
   const isHeld = gate.state !== 'passing' && coils.length > 0 && coils.every((b) => b.negated)
+  // A setting that lets a call open the contact says more than the call, which was made on purpose.
+  const bySetting = (b: ChainBecause) =>
+    gate.state !== 'passing' && b.kind === 'set' && b.negated && b.truth === 'yes'
   const rank = (b: ChainBecause) =>
-    isHeld && b.kind === 'energised' ? ORDER.indexOf('call') - 0.5 : ORDER.indexOf(b.kind)
+    (isHeld && b.kind === 'energised') || bySetting(b) ? ORDER.indexOf('call') - 0.5 : ORDER.indexOf(b.kind)
   const first = [...gate.because].sort((a, b) => rank(a) - rank(b))[0]
   if (!first) return { name, reason: '' }
-  return { name, reason: becauseWords(inst, gate, first) }
+  const reason = becauseWords(inst, gate, first)
+  // A contact that should not be on the way at all: what holds it, and the conductor that would lead past it.
+  const wiring = gate.because.find(
+    (b) => b.kind === 'notJoined' || b.kind === 'crossed' || b.kind === 'extra',
+  )
+  if (!wiring || wiring === first) return { name, reason }
+  return { name, reason: `${reason}. ${becauseWords(inst, gate, wiring)}` }
 }
 
 function becauseWords(inst: Installation, gate: ChainGate, b: ChainBecause): string {
@@ -47,26 +64,29 @@ function becauseWords(inst: Installation, gate: ChainGate, b: ChainBecause): str
   const passing = gate.state === 'passing'
   switch (b.kind) {
     case 'notWired':
-      if (!b.last) return 'Not wired'
-      return b.from
-        ? `Not wired: no conductor leads from ${refWords(inst, b.from)} to ${refWords(inst, b.last)}`
-        : `Not wired: the path ends at ${refWords(inst, b.last)}`
-    case 'notJoined':
-      return `No conductor leads from ${refWords(inst, b.from)} to ${refWords(inst, b.to)}`
-    case 'unfed': {
-      const { terminal, jumper } = b
-      const at = refWords(inst, terminal)
-      return jumper
-        ? `Nothing feeds ${at}: no jumper from ${refWords(inst, jumper)}`
-        : `Nothing feeds ${at}: no supply reaches it`
+      return b.last ? `Not wired: the path ends at ${refWords(inst, b.last)}` : 'Not wired'
+    case 'notJoined': {
+      const missing = `No conductor leads from ${refWords(inst, b.from)} to ${refWords(inst, b.to)}`
+      return b.instead ? `${missing}. The one that belongs there is on ${refWords(inst, b.instead)}` : missing
     }
+    case 'crossed': {
+      const ways = [b.one, b.other].map((w) => w.map((at) => refWords(inst, at)).join(' goes to '))
+      const ends = b.at.flatMap((at) => terminalOf(inst, at) ?? [])
+      const [device, ...others] = new Set(ends.map((e) => e.placed))
+      // In the order in which the device has them: R before C.
+      const labels = device?.device.terminals.filter((t) => ends.some((e) => e.terminal === t)) ?? []
+      const where =
+        device && !others.length
+          ? `${labels.map((t) => t.label).join(' and ')} are crossed at the ${lower(device.label)}`
+          : 'Two conductors are crossed'
+      return `${where}: ${ways.join(', and ')}`
+    }
+    case 'extra':
+      return `A conductor that does not belong joins ${refWords(inst, b.a)} and ${refWords(inst, b.b)}`
     case 'samePole': {
-      if (b.swapped)
-        return `R and C are swapped at the ${lower(placedByRef(inst, splitRef(b.swapped).placed)?.label ?? 'thermostat')}: both ends stand at ${b.side === 'hot' ? 'the hot side' : 'the common'}`
       const isLine = hasTrait(placedByRef(inst, splitRef(b.pole).placed)?.device, 'feedsLine')
       const side = isLine ? 'one leg' : b.side === 'hot' ? 'R' : 'the common'
-      const astray = b.astray ? `, and so does ${refWords(inst, b.astray)}` : ''
-      return `Both ends stand at ${side} of the same supply${astray}: no volts between them`
+      return `Both ends stand at ${side} of the same supply: no volts between them`
     }
     case 'shorted':
       return `The two ends of its supply are joined, a short: ${supplyWords(inst, b.pole)}`
@@ -101,9 +121,13 @@ function becauseWords(inst: Installation, gate: ChainGate, b: ChainBecause): str
     }
     case 'set': {
       const setting = placed?.device.settings.find((s) => s.id === b.setting)
-      const option = setting?.options?.find((o) => o.id === b.value)
-      if (b.value === null) return `${setting?.label ?? b.setting}: not known yet`
-      return `${setting?.label ?? b.setting}: ${option?.label ?? String(b.value)}`
+      const label = setting?.label ?? b.setting
+      const named = (value: unknown) => setting?.options?.find((o) => o.id === value)?.label ?? String(value)
+      if (b.value === null) return `${label}: not known yet`
+      // A gate that is a setting itself is one that has to be set otherwise.
+      const isWrong = gate.at === makeRef(splitRef(gate.at).placed, b.setting)
+      const wanted = isWrong ? `. This equipment needs: ${b.wants.map(named).join(' or ')}` : ''
+      return `${label}: ${named(b.value)}${wanted}`
     }
     case 'energised':
       // A board's contact that opens may have any of its inputs for a coil: it is said which.
@@ -158,9 +182,13 @@ function senseWords(b: Extract<ChainBecause, { kind: 'sense' }>, passing: boolea
   return `${degrees(b.at)} outside; ${closes}${back}`
 }
 
+/** Why something runs that should not: the conductors that turn it on, one sentence each. */
+export const onByWords = (inst: Installation, { onBy }: GateChain): string[] =>
+  onBy.map((gate) => gateWords(inst, gate).reason)
+
 /** The chain in one sentence: it runs, or the first gate that stops it and why. */
 export function chainSentence(inst: Installation, chain: GateChain): string {
-  if (chain.running === 'yes') return 'On'
+  if (chain.running === 'yes') return ['On', ...onByWords(inst, chain)].join('. ')
   const gate = chain.first === null ? undefined : chain.gates[chain.first]
   if (!gate) return chain.running === 'unknown' ? 'Not known yet' : 'Off'
   const { name, reason } = gateWords(inst, gate)

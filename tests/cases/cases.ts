@@ -28,7 +28,7 @@ export const CASES: readonly Case[] = [
     work: ['lift tstat.R=ah.R tstat.C=ah.C', 'land tstat.R=ah.C tstat.C=ah.R'],
     breaks: ['noHeat', 'noCooling', 'noFan', 'noBackup', 'backupCallEmpty', 'rowNever', 'stageNever'],
     states: [['heatAux1 20', [], ['od.compressor', 'kit.row1']]],
-    reasons: [['heat1 20', 'od.compressor', /R and C are swapped/]],
+    reasons: [['heat1 20', 'od.compressor', /R and C are crossed/]],
   },
   {
     name: 'white goes to the outdoor unit’s W and nowhere else',
@@ -59,7 +59,7 @@ export const CASES: readonly Case[] = [
     gear: G.ONE_STAGE,
     work: ['lift ah.C=od.C'],
     breaks: ['noHeat', 'noCooling', 'boardUnpowered', 'stageNever'],
-    reasons: [['heat1 47', 'od.compressor', /Not wired/]],
+    reasons: [['heat1 47', 'od.compressor', /No conductor leads from Air handler C to Outdoor unit C/]],
   },
   {
     name: 'the outdoor board has no R',
@@ -231,9 +231,7 @@ export const CASES: readonly Case[] = [
     gear: G.ONE_STAGE,
     work: ['lift ah.W1=ah.W2'],
     breaks: ['rowNever', 'someBackupMissing'],
-    reasons: [
-      ['heatAux1 20', 'kit.row2', /Not wired: no conductor leads from Air handler W1 to Air handler W2/],
-    ],
+    reasons: [['heatAux1 20', 'kit.row2', /No conductor leads from Air handler W1 to Air handler W2/]],
   },
   {
     name: 'green is not landed at the air handler',
@@ -269,7 +267,7 @@ export const CASES: readonly Case[] = [
       'stageCallEmpty',
       'unpowered',
     ],
-    reasons: [['heat1 40', 'od.compressor', /Nothing feeds thermostat.*Rc: no jumper/i]],
+    reasons: [['heat1 40', 'od.compressor', /No conductor leads from .*Rh to .*Rc/]],
   },
   {
     name: 'no common, and a thermostat that feeds itself through Y',

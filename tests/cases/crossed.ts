@@ -35,8 +35,8 @@ export const CROSSED_CASES: readonly Case[] = [
     breaks: ['noHeat', 'noCooling', 'stageNever', 'weakCoil'],
     states: [['heatAux1 20', ['kit.row1'], ['od.compressor']]],
     reasons: [
-      ['cool1 85', 'od.compressor', /Both ends stand at R/],
-      ['heat1 40', 'od.compressor', /the path ends at Air handler O/],
+      ['cool1 85', 'od.compressor', /C and O are crossed/],
+      ['heat1 40', 'od.compressor', /Air handler C goes to Outdoor unit O.B/],
     ],
   },
   {
@@ -71,7 +71,11 @@ export const CROSSED_CASES: readonly Case[] = [
     breaks: ['noCooling', 'heatUncalled', 'stageNever'],
     states: [['cool1 85', ['kit.row1'], ['od.compressor']]],
     reasons: [
-      ['heat1 40', 'od.compressor', /Not wired: no conductor leads from Zone panel Y to Air handler Y/],
+      [
+        'heat1 40',
+        'od.compressor',
+        /No conductor leads from Zone panel Y to Air handler Y. The one that belongs there is on Air handler W1/,
+      ],
     ],
   },
   {
@@ -125,9 +129,7 @@ export const CROSSED_CASES: readonly Case[] = [
     work: ['lift ah.W1=ah.W2 tstat.AUX=ah.W1', 'land tstat.AUX=ah.W2'],
     breaks: ['someBackupMissing'],
     // The outdoor unit's W is an output: what is missing leads to the air handler's own W1.
-    reasons: [
-      ['heatAux1 20', 'kit.row1', /No conductor leads from Thermostat or controller AUX to Air handler W1/],
-    ],
+    reasons: [['heatAux1 20', 'kit.row1', /No conductor leads from Air handler W2 to Air handler W1/]],
   },
   {
     name: 'the zone panel’s W is not landed',
@@ -168,8 +170,8 @@ export const CROSSED_CASES: readonly Case[] = [
     ],
     // The kit's interlock leads back to it, and waits for 24 V that this very transformer would give.
     reasons: [
-      ['heat1 40', 'od.compressor', /Not wired: the path ends at Air handler L1/],
-      ['heat1 40', 'ah.blower', /Not wired: the path ends at Air handler L1/],
+      ['heat1 40', 'od.compressor', /No conductor leads from Strip kit L1 to Air handler L1/],
+      ['heat1 40', 'ah.blower', /No conductor leads from Strip kit L1 to Air handler L1/],
     ],
   },
   {
@@ -177,7 +179,13 @@ export const CROSSED_CASES: readonly Case[] = [
     gear: G.ONE_STAGE,
     work: ['lift feedB.L2=od.L2', 'land feedB.L1=od.L2'],
     breaks: ['noHeat', 'noCooling', 'stageNever'],
-    reasons: [['heat1 40', 'od.compressor', /Both ends stand at one leg of the same supply/]],
+    reasons: [
+      [
+        'heat1 40',
+        'od.compressor',
+        /to Outdoor unit L2. The one that belongs there is on Feed to outdoor unit L1/,
+      ],
+    ],
   },
   {
     name: 'red and green are crossed at the air handler',
@@ -194,7 +202,7 @@ export const CROSSED_CASES: readonly Case[] = [
       'unpowered',
     ],
     // Its own G relay would lead backwards to R, and has no power to close.
-    reasons: [['heat1 40', 'od.compressor', /Nothing feeds Thermostat or controller R/]],
+    reasons: [['heat1 40', 'od.compressor', /R and G are crossed at the air handler/]],
   },
   {
     name: 'red and white are crossed at the air handler',
@@ -210,7 +218,7 @@ export const CROSSED_CASES: readonly Case[] = [
       'stageNever',
       'unpowered',
     ],
-    reasons: [['heat1 40', 'od.compressor', /Nothing feeds Thermostat or controller R/]],
+    reasons: [['heat1 40', 'od.compressor', /R and W1 are crossed at the air handler/]],
   },
   {
     name: 'orange and the second stage are crossed at the outdoor unit',

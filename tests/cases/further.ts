@@ -188,7 +188,7 @@ export const FURTHER_CASES: readonly Case[] = [
     gear: G.ONE_STAGE,
     work: ['lift ah.R=od.R ah.C=od.C', 'land ah.R=od.C ah.C=od.R'],
     breaks: ['noHeat', 'noCooling', 'stageNever'],
-    reasons: [['heat1 40', 'od.compressor', /R and C are swapped at the outdoor unit/i]],
+    reasons: [['heat1 40', 'od.compressor', /R and C are crossed at the outdoor unit/]],
   },
   {
     name: 'red and blue are crossed at the outdoor unit, and the air handler has a board',

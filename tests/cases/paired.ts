@@ -40,8 +40,8 @@ export const PAIRED_CASES: readonly Case[] = [
     ],
     breaks: ['noHeat', 'noCooling', 'noBackup', 'backupCallEmpty', 'burnerNever', 'stageNever'],
     reasons: [
-      ['heat1 20', 'fur.valve', /no conductor leads from Thermostat or controller AUX/],
-      ['cool1 85', 'od.compressor', /no conductor leads from .*to Outdoor unit Y/],
+      ['heat1 20', 'fur.valve', /No conductor leads from Thermostat or controller AUX to Furnace W/],
+      ['cool1 85', 'od.compressor', /No conductor leads from .*to Outdoor unit Y/],
     ],
   },
   {
@@ -58,7 +58,13 @@ export const PAIRED_CASES: readonly Case[] = [
     // Everything at once, and the relay's coil too: 42 VA of 40.
     breaks: ['heatAheadOfCoil', 'noHeat', 'noCooling', 'noFan', 'overloaded'],
     states: [['heatAux1 30', ['fur.valve', 'od.compressor'], []]],
-    reasons: [['heat1 45', 'od.compressor', /Relay, normally open contact. Its coil has no 24 V/i]],
+    reasons: [
+      [
+        'heat1 45',
+        'od.compressor',
+        /to Coil-entering-air thermostat 1. The one that belongs there is on Relay NO/,
+      ],
+    ],
   },
   {
     name: 'the interlock’s coil has no return, and the defrost output is on the furnace',
@@ -111,7 +117,7 @@ export const PAIRED_CASES: readonly Case[] = [
     gear: G.TWO_CIRCUITS,
     work: ['lift feedB.L2=kit.L4', 'land feedB.L1=kit.L4'],
     breaks: ['rowNever', 'someBackupMissing'],
-    reasons: [['emergency 20', 'kit.row3', /Both ends stand at one leg of the same supply/]],
+    reasons: [['emergency 20', 'kit.row3', /to Strip kit L4. The one that belongs there is on .* L1/]],
   },
   {
     name: 'a 25 A breaker on the second circuit of the kit: 20.8 A and a quarter more are 26',

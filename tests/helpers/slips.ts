@@ -89,25 +89,6 @@ export function unseenBy(inst: Installation, right: readonly string[]): string[]
   return behaviourOf(inst).filter((line, i) => line !== right[i])
 }
 
-/** A gate that waits for a call, an event or a setting, and for nothing else. */
-const waits = (g: ChainGate): boolean =>
-  g.because.every((b) => ['call', 'mode', 'sense', 'set', 'condition'].includes(b.kind))
-
-/** What the right job runs, this one does not, and its chain says that only a call, an event or a setting is wanting. */
-export function oddReasons(inst: Installation, right: Installation): string[] {
-  const [now, before] = [new Circuit(inst), new Circuit(right)]
-  return situationsOf(right).flatMap((s) => {
-    const [solved, good] = [solve(now, s), solve(before, s)]
-    if (!solved.ok || !good.ok || solved.overcurrents.length) return []
-    return targetsOf(inst).flatMap(({ ref }) => {
-      if (!good.energised(ref) || solved.energised(ref)) return []
-      const chain = gateChain(solved, ref)
-      const gate = chain.first === null ? null : chain.gates[chain.first]!
-      return gate && waits(gate) ? [`${s.call} ${s.outdoorF} ${ref}: held at ${gate.at}`] : []
-    })
-  })
-}
-
 /** What a mode, or the temperature, stops and something else is given as the reason for. */
 export function strayReasons(inst: Installation): string[] {
   const circuit = new Circuit(inst)

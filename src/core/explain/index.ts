@@ -6,5 +6,4 @@ export {
   type GateChain,
   type GateState,
 } from './chain'
-export { prepareChains } from './route'
 export { stripOf, type Stretch } from './strip'

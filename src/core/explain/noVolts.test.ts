@@ -34,23 +34,23 @@ describe('why there are no volts between two ends', () => {
       [end(c, 'tstat.C')]: 'tstat.R',
     })
     const found = first(swapped, 'od.compressor')
-    expect(found).toMatchObject({ at: 'tstat.R', because: { kind: 'samePole', side: 'common' } })
-    expect(found.words).toMatch(/^R and C are swapped at the thermostat/i)
+    expect(found).toMatchObject({ at: 'tstat.C', because: { kind: 'crossed', at: ['tstat.C', 'tstat.R'] } })
+    expect(found.words).toMatch(/^R and C are crossed at the thermostat/)
   })
 
   it('a coil between two points of one pole', () => {
     // The outdoor unit's common on R: with Y called both ends of its input stand at R.
     const inst = moved(good(), 'ah.C', 'ah.R', 'od.C')
     expect(first(inst, 'od.compressor')).toMatchObject({
-      at: 'od.C',
-      because: { kind: 'samePole', side: 'hot', swapped: null, astray: 'od.C' },
+      at: 'ah.C',
+      because: { kind: 'notJoined', from: 'ah.C', to: 'od.C', instead: 'ah.R' },
     })
     expect(first(inst, 'od.compressor').words).toBe(
-      'Both ends stand at R of the same supply, and so does Outdoor unit C: no volts between them',
+      'No conductor leads from Air handler C to Outdoor unit C. The one that belongs there is on Air handler R',
     )
   })
 
-  it('the jumper from Rc to Rh missing: names the dead R and the one beside it', () => {
+  it('the jumper from Rc to Rh missing: names the dead R and the live one beside it', () => {
     const id = jobIds().find((j) =>
       demoInstallation(j).wires.some((w) => [w.a, w.b].sort().join() === 'tstat.Rc,tstat.Rh'),
     )!
@@ -64,8 +64,8 @@ describe('why there are no volts between two ends', () => {
       ),
     )[0]!
     const found = first(bare, target, 'emergency', 10)
-    expect(found.because).toEqual({ kind: 'unfed', terminal: 'tstat.Rh', jumper: 'tstat.Rc' })
-    expect(found.words).toMatch(/^Nothing feeds .*Rh: no jumper from .*Rc$/)
+    expect(found.because).toEqual({ kind: 'notJoined', from: 'tstat.Rc', to: 'tstat.Rh', instead: null })
+    expect(found.words).toMatch(/^No conductor leads from .*Rc to .*Rh$/)
   })
 
   it('two supplies that share no conductor, and two of which the hot ends meet', () => {

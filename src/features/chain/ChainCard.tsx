@@ -6,7 +6,7 @@ import { memo } from 'react'
 import type { Installation, Ref } from '@/core/installation'
 import type { ChainGate, GateChain } from '@/core/explain'
 import { cx, Disclosure } from '@/ui'
-import { gateWords, lower, targetWords } from '@/words'
+import { gateWords, lower, onByWords, targetWords } from '@/words'
 import { GateLine } from './GateLine'
 
 const STATE = { yes: 'On', no: 'Off', unknown: 'Depends' } as const
@@ -56,6 +56,11 @@ export const ChainCard = memo(function ChainCard({
         </span>
       </button>
       <GateLine inst={inst} chain={chain} />
+      {onByWords(inst, chain).map((said) => (
+        <p key={said} className="mt-0.5 text-[15px] leading-snug">
+          <span className="font-bold">It should be off.</span> {said}
+        </p>
+      ))}
       {words && gate && <Reason gate={gate} name={words.name} reason={words.reason} />}
       <Disclosure
         className="text-sm text-soft"

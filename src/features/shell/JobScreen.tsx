@@ -14,7 +14,6 @@ import {
 import Link from 'next/link'
 import { usePathname } from 'next/navigation'
 import { useStore as useZustand, type StoreApi } from 'zustand'
-import { prepareChains } from '@/core/explain'
 import { targetsOf } from '@/core/query'
 import { sentence, type JobKnown } from '@/jobfile'
 import { proofOf, type JobStore } from '@/client'
@@ -119,9 +118,6 @@ function FirstLook({ jobId, known: { title, owner, verdict } }: { jobId: string;
   )
 }
 
-/** Coils whose ways are looked for in one go: less than a frame of a slow phone. */
-const COILS_AT_ONCE = 3
-
 function Loaded({ store, proof, state, seen, first }: Session & { first: ReactNode }) {
   const [named, go] = usePlace(store.jobId)
   const place = placeNamed(named).id
@@ -134,18 +130,6 @@ function Loaded({ store, proof, state, seen, first }: Session & { first: ReactNo
     if (title) document.title = `${title} · Gate Cross`
   }, [title])
   useUndoKeys(store)
-  useEffect(() => {
-    // While the proof is on its way, part by part: the chains that come with it then keep no finger waiting.
-    if (proven || !live?.solved.ok) return
-    const { solved } = live
-    let next: ReturnType<typeof setTimeout>
-    const prepare = () => {
-      next = setTimeout(() => prepareChains(solved, COILS_AT_ONCE) && prepare())
-    }
-    prepare()
-    return () => clearTimeout(next)
-  }, [proven, live])
-
   const tools = useMemo<Pick<JobScreenValue, 'edit' | 'undo' | 'redo' | 'fixes'>>(
     () => ({
       edit: (op, how) => {
