@@ -2,14 +2,15 @@ import { placedByRef, splitRef, type Installation, type Ref } from '../installat
 import { fixesFor, type Change, type Finding, type Fix } from '../rules'
 import { compare, type Difference } from './compare'
 import { planLanding, planned } from './plan'
-import { practiceFor } from './practice'
+import { intendedWiring } from '../wiring'
 
 /**
  * The smallest changes that clear a finding; those that the plan asks for come first: one, then two of them, then all.
  * Many a wire can be moved so that every rule holds by chance; the one that is landed otherwise than planned is wrong.
  */
 export function fixesFromPlan(inst: Installation, finding: Finding): Fix[] {
-  const plan = planLanding(inst, practiceFor(inst))
+  // By the practice that the job was wired by: another one would find much to change, and none of it wrong.
+  const plan = planLanding(inst, intendedWiring(inst).practice)
   const settings = plan.settings.map(({ placed, setting, value }): Fix => [
     { kind: 'setSetting', placed, setting, value },
   ])

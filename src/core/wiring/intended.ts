@@ -10,6 +10,8 @@ import { intendedNets, type WiringChoice } from './nets'
 
 /** The nets that a job should have, factory harnesses and line circuits included, and the settings that go with them. */
 export interface IntendedWiring {
+  /** The practice that the job comes nearest to. */
+  practice: WiringPractice
   nets: readonly Net[]
   settings: readonly PlanSetting[]
 }
@@ -43,6 +45,7 @@ export function intendedWiring(inst: Installation): IntendedWiring {
   const known = new Set<string>()
   const fitted = waysFor(inst).flatMap((way) => {
     const { nets, settings } = intendedNets(inst, way, way)
+    const { fuel, defrost, emergency } = way
     // Most choices of practice are about equipment that this job does not have.
     const key = JSON.stringify([nets, settings])
     if (known.has(key)) return []
@@ -50,7 +53,15 @@ export function intendedWiring(inst: Installation): IntendedWiring {
     const all = [...nets, ...given]
     const landing = new Landing(inst, all)
     const rest = landing.unknown.length + settings.length / 2
-    return [{ nets: all, settings, rest, cost: misfits(landing) + settings.length / 2 }]
+    return [
+      {
+        practice: { fuel, defrost, emergency },
+        nets: all,
+        settings,
+        rest,
+        cost: misfits(landing) + settings.length / 2,
+      },
+    ]
   })
   const least = Math.min(...fitted.map((f) => f.cost))
   const near = fitted.filter((f) => f.cost <= least + CLOSE)
