@@ -267,8 +267,8 @@ function differenceGate(d: Difference, side: ChainGate['side'], up: Ref | null, 
       return gate(from, { kind: 'notJoined', from, to, instead: null })
     }
     case 'moved': {
-      const stays = d.wire[d.end === 'a' ? 'b' : 'a']
-      const [from, to] = up === stays || down === d.to ? [stays, d.to] : [d.to, stays]
+      const [first, last] = d.joins
+      const [from, to] = up === last || down === first ? [last, first] : d.joins
       return gate(from, { kind: 'notJoined', from, to, instead: d.from })
     }
     case 'crossed':

@@ -9,8 +9,8 @@ import type { Net } from './net'
 export type Difference =
   /** Two terminals of a net that nothing joins; `from` is nearer to the sender of the call. */
   | { kind: 'missing'; from: Ref; to: Ref }
-  /** One end of a conductor is on another terminal than it should be. */
-  | { kind: 'moved'; wire: LandedWire; end: 'a' | 'b'; from: Ref; to: Ref }
+  /** One end of a conductor is on another terminal than it should be; `joins`: what it should join, the sender first. */
+  | { kind: 'moved'; wire: LandedWire; end: 'a' | 'b'; from: Ref; to: Ref; joins: [Ref, Ref] }
   /** Two conductors with their ends exchanged: the ends that changed places, and where each conductor comes from. */
   | { kind: 'crossed'; one: LandedWire; other: LandedWire; ends: ['a' | 'b', 'a' | 'b'] }
   /** A conductor that joins what should be apart. */
@@ -60,8 +60,11 @@ export function differencesFrom(inst: Installation, nets: readonly Net[]): Diffe
       return best && best.far < FAR ? [best] : []
     }).sort((x, y) => x.far - y.far)[0]
     if (move) {
-      out.push({ kind: 'moved', wire, end: move.end, from: wire[move.end], to: move.to })
-      landing.connect(wire[farEnd(move.end)], move.to)
+      const [stays, { end, to }] = [wire[farEnd(move.end)], move]
+      const order = members.get(landing.netOf(to) ?? to) ?? []
+      const joins: [Ref, Ref] = order.indexOf(stays) < order.indexOf(to) ? [stays, to] : [to, stays]
+      out.push({ kind: 'moved', wire, end, from: wire[end], to, joins })
+      landing.connect(stays, to)
     } else out.push({ kind: 'extra', wire })
   }
   return [...out, ...missingIn(landing, members)]
