@@ -5,7 +5,7 @@ import { makeRef, placedByRef, settingValue, wireRef, type Installation, type Re
 import { evalContextOf } from '../situation'
 import { wiresOf, type Difference, type SettingFix } from '../wiring'
 import { noWay, type NoWayBecause } from './noWay'
-import { nameOf, pathThrough, type Path, type Step } from './path'
+import { anyPath, closedPath, nameOf, type Path, type Step } from './path'
 import { nearestWorld, strayFor, type World } from './world'
 
 export type GateState = 'passing' | 'blocking' | 'unknown' | 'notReached'
@@ -158,9 +158,7 @@ class Tracing {
   private ends(part: { a: number; b: number }, needs: number, side: ChainGate['side'], ref: Ref): boolean {
     if (!this.world) return false
     const { solution } = this.world
-    const { closed } = solution.state
-    const passes = (i: number) => (closed[i] === 1 ? true : null)
-    const path = pathThrough(solution, part, needs, passes) ?? pathThrough(solution, part, 0, passes)
+    const path = closedPath(solution, part, needs) ?? closedPath(solution, part, 0)
     if (!path) return false
     this.follow(solution, path, side, ref)
     return true
@@ -174,8 +172,7 @@ class Tracing {
     this.seen.add(ref)
     const from = this.gates.length
     const side = load.part.volts < 50 ? 'control' : 'line'
-    const { closed } = this.now.state
-    const path = pathThrough(this.now, load, load.pullIn, (i) => closed[i] === 1)
+    const path = anyPath(this.now, load, load.pullIn)
     const none = noWay(this.now, load)
     if (path && !(none && path.open > 0)) this.follow(this.now, path, side, ref)
     if (this.gates.slice(from).some((g) => g.state !== 'passing')) return

@@ -1,7 +1,7 @@
 import { nth } from '../assert'
 import { GROUND, type Solution } from '../circuit'
 import { terminalOf, type Ref } from '../installation'
-import { nameOf, reachFrom } from './path'
+import { closedFrom, nameOf, reachFrom } from './path'
 import { polesOf } from './poles'
 
 /** Why no supply could energize something as the contacts stand, whatever is meant. */
@@ -32,8 +32,7 @@ interface SupplyEnd {
 /** What keeps the two ends of something without volts as the contacts stand; null where only open contacts do. */
 export function noWay(solution: Solution, { a, b }: { a: number; b: number }): NoWay | null {
   const { net } = solution.circuit
-  const { closed } = solution.state
-  const tied = (n: number) => reachFrom(solution, n, (i) => (closed[i] === 1 ? true : null))
+  const tied = (n: number) => closedFrom(solution, n)
   const anyhow = (n: number) => reachFrom(solution, n, () => true)
   const poles = polesOf(solution)
   const endIn = (reached: ReadonlyMap<number, unknown>): SupplyEnd | null => {

@@ -88,14 +88,39 @@ function stepsTo(reached: ReadonlyMap<number, Reached>, node: number): Step[] {
   return steps.reverse()
 }
 
-/** The shortest way from a supply through something with two ends; null where there is none. */
-export function pathThrough(
+/** Every node that conductors and closed contacts lead to from one, worked out once for a solution. */
+export function closedFrom(solution: Solution, start: number): ReadonlyMap<number, Reached> {
+  const known = solution.cache.once(reachesKnown)
+  const { closed } = solution.state
+  const reached = known.get(start) ?? reachFrom(solution, start, (i) => (closed[i] === 1 ? true : null))
+  known.set(start, reached)
+  return reached
+}
+const reachesKnown = () => new Map<number, ReadonlyMap<number, Reached>>()
+
+/** The shortest way by closed contacts from a supply through something with two ends; null where there is none. */
+export const closedPath = (solution: Solution, { a, b }: Ends, needs: number): Path | null =>
+  pathBetween(solution, { a, b }, needs, closedFrom(solution, a), closedFrom(solution, b))
+
+/** The way with the fewest open contacts. */
+export function anyPath(solution: Solution, { a, b }: Ends, needs: number): Path | null {
+  const { closed } = solution.state
+  const from = (n: number) => reachFrom(solution, n, (i) => closed[i] === 1)
+  return pathBetween(solution, { a, b }, needs, from(a), from(b))
+}
+
+interface Ends {
+  a: number
+  b: number
+}
+
+function pathBetween(
   solution: Solution,
-  { a, b }: { a: number; b: number },
+  { a, b }: Ends,
   needs: number,
-  passes: (contact: number) => boolean | null,
+  fromA: ReadonlyMap<number, Reached>,
+  fromB: ReadonlyMap<number, Reached>,
 ): Path | null {
-  const [fromA, fromB] = [reachFrom(solution, a, passes), reachFrom(solution, b, passes)]
   let best: { path: () => Path; open: number; steps: number } | null = null
   for (const poles of polesOf(solution)) {
     if (poles.volts < needs) continue

@@ -1,7 +1,7 @@
 import { CALLS, type Call } from '../equipment'
 import { Circuit, solutionOf, type Outcome, type Solution } from '../circuit'
 import { makeRef, withSettings, type Ref } from '../installation'
-import { callsOf, regionsOf, type Situation } from '../situation'
+import { callsOf, modesKey, regionsOf, type Situation } from '../situation'
 import type { DegF } from '../units'
 import { differencesFrom, intendedWiring, withDifferences, type Difference, type SettingFix } from '../wiring'
 
@@ -61,17 +61,55 @@ class Repairs {
 const makeRepairs = (circuit: Circuit): Repairs => new Repairs(circuit)
 const repairsOf = (circuit: Circuit): Repairs => circuit.cache.once(makeRepairs)
 
-function settle(circuit: Circuit, situation: Situation, unknownClosed: boolean): Outcome {
-  const as = unknownClosed ? 'closed' : 'open'
-  const before = situation.after && settle(circuit, situation.after, unknownClosed)
-  return before?.ok ? circuit.settleAfter(situation, before, as) : circuit.settle(situation, as)
-}
+/** How a circuit settles, asked again and again at the same calls and temperatures. */
+class Settled {
+  private readonly known = new Map<string, Outcome>()
+  private readonly solutions = new Map<Outcome, Solution>()
 
-/** Whether a load runs in a situation. */
-function runs(circuit: Circuit, load: number, situation: Situation, unknownClosed: boolean): boolean {
-  const outcome = settle(circuit, situation, unknownClosed)
-  return outcome.ok && outcome.coils[load] === 2
+  constructor(private readonly circuit: Circuit) {}
+
+  private outcome(situation: Situation, unknownClosed: boolean): Outcome {
+    const { call, outdoorF, modes, after } = situation
+    if (after) return this.after(situation, unknownClosed)
+    const key = `${call} ${outdoorF} ${unknownClosed} ${Object.keys(modes).length ? modesKey(modes) : ''}`
+    const known = this.known.get(key)
+    if (known) return known
+    const outcome = this.circuit.settle(situation, unknownClosed ? 'closed' : 'open')
+    this.known.set(key, outcome)
+    return outcome
+  }
+
+  private after(situation: Situation, unknownClosed: boolean): Outcome {
+    const as = unknownClosed ? 'closed' : 'open'
+    const before = situation.after && this.outcome(situation.after, unknownClosed)
+    return before?.ok ? this.circuit.settleAfter(situation, before, as) : this.circuit.settle(situation, as)
+  }
+
+  runs(load: number, situation: Situation, unknownClosed: boolean): boolean {
+    const outcome = this.outcome(situation, unknownClosed)
+    return outcome.ok && outcome.coils[load] === 2
+  }
+
+  /** Whether a load runs with the contacts that nobody knows open (false), or only with them closed (true); null: neither. */
+  runsWithUnknown(load: number, situation: Situation): boolean | null {
+    const open = this.outcome(situation, false)
+    if (open.ok && open.coils[load] === 2) return false
+    // Where every driver is known there is nothing to take otherwise.
+    const isKnown = open.ok && !open.drivers.includes(1)
+    return !isKnown && this.runs(load, situation, true) ? true : null
+  }
+
+  /** The solution of a situation; ways that were found in it stay with it. */
+  solution(situation: Situation, unknownClosed: boolean): Solution | null {
+    const outcome = this.outcome(situation, unknownClosed)
+    if (!outcome.ok) return null
+    const solution = this.solutions.get(outcome) ?? solutionOf(this.circuit, situation, outcome)
+    this.solutions.set(outcome, solution)
+    return solution
+  }
 }
+const makeSettled = (circuit: Circuit): Settled => new Settled(circuit)
+const settledOf = (circuit: Circuit): Settled => circuit.cache.once(makeSettled)
 
 /** The fewest differences that do it, of all, which do: one of them, else all without those that are not needed. */
 function fewest(
@@ -86,32 +124,30 @@ function fewest(
   }, all)
 }
 
-interface Variation {
-  situation: Situation
-  cost: number
+/** Situations that differ from one in modes, weather and call, from little to much: each made when it is asked for. */
+function* variationsOf(repairs: Repairs, situation: Situation): Generator<Situation> {
+  const { call, outdoorF, modes } = situation
+  const resets = resetsOf(modes)
+  for (const m of resets) yield { call, outdoorF, modes: m }
+  const normal = resets.at(-1)
+  const modesToTry = normal ? [modes, normal] : [modes]
+  const far = (t: number) => Math.abs(t - outdoorF)
+  const temperatures = repairs.temperatures.filter((t) => t !== outdoorF).sort((x, y) => far(x) - far(y))
+  for (const t of temperatures) for (const m of modesToTry) yield { call, outdoorF: t, modes: m }
+  const at = (c: Call) => CALLS.indexOf(c)
+  const others = repairs.calls.filter((c) => c !== call)
+  others.sort((x, y) => Math.abs(at(x) - at(call)) - Math.abs(at(y) - at(call)))
+  for (const c of others)
+    for (const t of [outdoorF, ...temperatures])
+      for (const m of modesToTry) yield { call: c, outdoorF: t, modes: m }
 }
 
-/** The situation itself, and others in the order of how little they differ from it: modes, the temperature, the call. */
-function variationsOf(repairs: Repairs, situation: Situation): Variation[] {
-  const { call, outdoorF, modes } = situation
-  const away = Object.keys(modes) as Ref[]
-  const without = (ref: Ref) => Object.fromEntries(Object.entries(modes).filter(([r]) => r !== ref))
-  const modeChoices: [Situation['modes'], number][] = [[modes, 0]]
-  if (away.length > 1) for (const ref of away) modeChoices.push([without(ref), 1])
-  if (away.length) modeChoices.push([{}, away.length])
-  const temperatures = [outdoorF, ...repairs.temperatures.filter((t) => t !== outdoorF)]
-  const calls = [call, ...repairs.calls.filter((c) => c !== call)]
-  const out = modeChoices.flatMap(([m, forModes]) =>
-    calls.flatMap((c) =>
-      temperatures.map((t): Variation => {
-        const forCall = c === call ? 0 : 2 + Math.abs(CALLS.indexOf(c) - CALLS.indexOf(call)) / 100
-        const forF = t === outdoorF ? 0 : 1 + Math.abs(t - outdoorF) / 1000
-        const cost = forModes + forCall + forF
-        return { situation: cost ? { call: c, outdoorF: t, modes: m } : situation, cost }
-      }),
-    ),
-  )
-  return out.sort((x, y) => x.cost - y.cost)
+/** Modes with one of those that are away from normal put back, and at last with all of them. */
+function resetsOf(modes: Situation['modes']): Situation['modes'][] {
+  const away = Object.keys(modes)
+  const without = (ref: string) => Object.fromEntries(Object.entries(modes).filter(([r]) => r !== ref))
+  if (!away.length) return []
+  return away.length > 1 ? [...away.map(without), {}] : [{}]
 }
 
 /** The nearest state in which a load runs; null where there is none. */
@@ -121,54 +157,49 @@ export function nearestWorld(solution: Solution, target: Ref): World | null {
   if (load < 0) return null
   const repairs = repairsOf(circuit)
   const { differences, settings } = repairs
-  const whole = repairs.with(differences)
-  const isIn = (c: Circuit, s: Situation): boolean | null =>
-    runs(c, load, s, false) ? false : runs(c, load, s, true) ? true : null
-  const world = (c: Circuit, s: Situation, unknownClosed: boolean, rest: Partial<World>): World | null => {
-    const state = settle(c, s, unknownClosed)
-    return state.ok
-      ? { solution: solutionOf(c, s, state), differences: [], settings: [], asWired: null, ...rest }
-      : null
+  const [found, whole] = [settledOf(circuit), settledOf(repairs.with(differences))]
+  const world = (c: Settled, s: Situation, unknownClosed: boolean, rest: Partial<World>): World | null => {
+    const there = c.solution(s, unknownClosed)
+    return there && { solution: there, differences: [], settings: [], asWired: null, ...rest }
   }
   /** The fewest differences that have to be put right for the load to run in a situation. */
   const least = (s: Situation, unknownClosed: boolean): World | null => {
-    const isOn = (set: readonly Difference[]) => runs(repairs.with(set), load, s, unknownClosed)
+    const isOn = (set: readonly Difference[]) => settledOf(repairs.with(set)).runs(load, s, unknownClosed)
     const set = isOn([]) ? [] : fewest(differences, isOn)
-    return world(repairs.with(set), s, unknownClosed, { differences: set })
+    return world(settledOf(repairs.with(set)), s, unknownClosed, { differences: set })
   }
-  const others = variationsOf(repairs, situation).slice(1)
-  const here = isIn(whole, situation)
-  // What somebody switched off, or what has tripped, is the reason where the wiring as it is runs without it.
-  const normal = others.find(
-    ({ situation: s }) =>
-      s.call === situation.call && s.outdoorF === situation.outdoorF && runs(circuit, load, s, false),
-  )
-  if (normal && here !== null) return world(circuit, normal.situation, false, {})
+  const here = whole.runsWithUnknown(load, situation)
   if (here !== null) {
+    // What somebody switched off, or what has tripped, is the reason where the wiring as it is runs without it.
+    const { call, outdoorF, modes } = situation
+    const reset = resetsOf(modes)
+      .map((m): Situation => ({ call, outdoorF, modes: m }))
+      .find((s) => found.runs(load, s, false))
+    if (reset) return world(found, reset, false, {})
     const mended = least(situation, here)
     if (!mended?.differences.length) return mended
-    const weather = others.find(
-      ({ situation: s }) =>
-        s.call === situation.call && s.modes === situation.modes && runs(circuit, load, s, false),
-    )
-    const asWired = weather && world(circuit, weather.situation, false, {})
-    return { ...mended, asWired: asWired?.solution ?? null }
+    const weather = repairs.temperatures
+      .map((t): Situation => ({ call, outdoorF: t, modes }))
+      .find((s) => found.runs(load, s, false))
+    return { ...mended, asWired: weather ? found.solution(weather, false) : null }
   }
   if (settings.length) {
-    const set = settings.find((s) => isIn(repairs.withSettings([s]), situation) !== null)
+    const set = settings.find(
+      (s) => settledOf(repairs.withSettings([s])).runsWithUnknown(load, situation) !== null,
+    )
     const all = set ? [set] : settings
-    const c = repairs.withSettings(all)
-    const unknown = isIn(c, situation)
-    if (unknown !== null) return world(c, situation, unknown, { settings: all, differences: [] })
+    const told = settledOf(repairs.withSettings(all))
+    const unknown = told.runsWithUnknown(load, situation)
+    if (unknown !== null) return world(told, situation, unknown, { settings: all })
   }
-  for (const { situation: s } of others) {
-    const unknown = isIn(whole, s)
+  for (const s of variationsOf(repairs, situation)) {
+    const unknown = whole.runsWithUnknown(load, s)
     if (unknown !== null) return least(s, unknown)
   }
-  if (whole !== circuit)
-    for (const { situation: s } of others) {
-      const unknown = isIn(circuit, s)
-      if (unknown !== null) return world(circuit, s, unknown, {})
+  if (whole !== found)
+    for (const s of variationsOf(repairs, situation)) {
+      const unknown = found.runsWithUnknown(load, s)
+      if (unknown !== null) return world(found, s, unknown, {})
     }
   return null
 }
@@ -178,7 +209,7 @@ export function strayFor({ circuit, situation }: Solution, target: Ref): readonl
   const load = circuit.net.loads.findIndex((l) => l.ref === target)
   const repairs = repairsOf(circuit)
   const { differences } = repairs
-  const isOn = (set: readonly Difference[]) => runs(repairs.with(set), load, situation, false)
+  const isOn = (set: readonly Difference[]) => settledOf(repairs.with(set)).runs(load, situation, false)
   if (!differences.length || isOn(differences)) return []
   return fewest(differences, (set) => !isOn(set))
 }
