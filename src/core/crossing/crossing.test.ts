@@ -49,6 +49,20 @@ describe('who heats when, found in the solved circuit', () => {
     expect(lanes('dovecote-lane').every(([, , who]) => !String(who).includes('heat pump'))).toBe(true))
 })
 
+describe('how long a defrost lasts', () => {
+  const defrost = (minutes?: number) => {
+    const seen = demoSeen('quillfeather-lane')
+    const values =
+      minutes === undefined ? {} : { defrostMinutes: { value: minutes, source: 'measured' as const } }
+    return plantOf({ ...seen, house: { ...seen.house, values } }, new Circuit(seen.inst)).defrost
+  }
+
+  it('is five minutes, an estimate, until somebody times one', () => {
+    expect(defrost()).toMatchObject({ minutes: 5, minutesEstimated: true })
+    expect(defrost(8)).toMatchObject({ minutes: 8, minutesEstimated: false })
+  })
+})
+
 describe('what warms the air of a defrost', () => {
   const temperKw = (settings: Record<string, Value>, isLanded = true) => {
     const whole = demoInstallation('pennywort-close', settings)

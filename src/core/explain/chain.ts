@@ -230,7 +230,8 @@ class Tracing {
       this.said.add(wrong)
       this.gates.push(differenceGate(wrong, side, nameOf(net, upstream), nameOf(net, other)))
     }
-    this.route.push(step.branch)
+    // A conductor that is missing is nowhere to be shown.
+    if (wrong?.kind !== 'missing') this.route.push(step.branch)
     const name = nameOf(net, step.node)
     if (name) this.route.push(name)
   }

@@ -102,6 +102,7 @@ const plates = (ref: string, plate: object): Partial<Site> => ({ plates: { [ref]
 const TABLE: [string, string, () => string, string][] = [
   // The outdoor unit allows 30 A and asks for 17.8.
   ['lineCircuits', 'breakerOverMax', () => finds('lineCircuits', strips({ 'feedB.breakerA': 35 })), 'breakerOverMax feedB.breakerA 35 30'],
+  ['lineCircuits', 'one amp more than that', () => finds('lineCircuits', strips({ 'feedB.breakerA': 31 })), 'breakerOverMax feedB.breakerA 31 30'],
   ['lineCircuits', 'the largest that is allowed', () => finds('lineCircuits', strips({ 'feedB.breakerA': 30 })), ''],
   ['lineCircuits', 'what is not known', () => finds('lineCircuits', strips({ 'feedB.breakerA': null })), ''],
   ['lineCircuits', 'breakerUnderMca', () => finds('lineCircuits', strips({ 'feedB.breakerA': 15 }), plates('od', { mca: 15.1 })), 'breakerUnderMca feedB.breakerA 15 15.1'],
@@ -126,6 +127,8 @@ const TABLE: [string, string, () => string, string][] = [
   ['lineCircuits', 'breakerOverConductor: one more', () => finds('lineCircuits', gauged('feedA', 6, strips({ 'feedA.breakerA': 80 })), MARKED), 'breakerOverKit feedA.breakerA 80 60; breakerOverConductor feedA.breakerA 80 65; undivided feedA 40'],
   // 48 A are 11,520 W on one row.
   ['lineCircuits', 'breakerOverKit: rows of 2,400 W ask for 1.25 × (20 + 2.4)', () => finds('lineCircuits', strips({ 'kit.rowWatts': 2400, 'feedA.breakerA': 60 })), 'breakerOverKit feedA.breakerA 60 30'],
+  ['lineCircuits', 'one amp more than they need', () => finds('lineCircuits', strips({ 'kit.rowWatts': 2400, 'feedA.breakerA': 31 })), 'breakerOverKit feedA.breakerA 31 30'],
+  ['lineCircuits', 'just what they need', () => finds('lineCircuits', strips({ 'kit.rowWatts': 2400, 'feedA.breakerA': 30 })), ''],
   ['lineCircuits', 'no more than its label allows', () => finds('lineCircuits', strips({ 'kit.rowWatts': 2400, 'feedA.breakerA': 60 }), plates('kit', { mocpA: 60 })), ''],
   ['lineCircuits', 'until somebody says, 6 AWG carries 55 A', () => finds('lineCircuits', gauged('feedA', 6, strips({ 'kit.rowWatts': 5040, 'feedA.breakerA': 60 }))), 'conductorUnderLoad feedA kit 55 55.5'],
   ['lineCircuits', 'and 65 A at terminals marked 75 °C', () => finds('lineCircuits', gauged('feedA', 6, strips({ 'kit.rowWatts': 5040, 'feedA.breakerA': 60 })), MARKED), ''],

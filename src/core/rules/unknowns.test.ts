@@ -1,5 +1,7 @@
 import { demoInstallation, wireBetween } from '../../../tests/helpers/demo'
+import { placedByRef } from '../installation'
 import { RULES, proofSteps, prove } from '.'
+import type { StateRule } from './rule'
 
 const right = () => demoInstallation('quillfeather-lane')
 
@@ -16,6 +18,23 @@ describe('what is not known yet', () => {
   it('does not disturb rules that do not hang on it', () => {
     const proof = prove(demoInstallation('saltmarsh-row', { 'od.rvSense': null }))
     expect(proof.findings.map((f) => f.rule)).toEqual(['emergencyHeat'])
+  })
+
+  it.each(['cooling', 'heating'])('is told by the simplest case of all assumptions: %s', (simple) => {
+    // Breaks in every state with one thing away from normal; of the unit with this sense also with none.
+    const rule: StateRule<'made', 'made'> = {
+      id: 'made',
+      scope: 'state',
+      severity: 'wrong',
+      codes: ['made'],
+      applies: () => true,
+      each: ({ inst, abnormalCount }) => {
+        const isSimple = placedByRef(inst, 'od')?.settings.rvSense === simple
+        return abnormalCount === (isSimple ? 0 : 1) ? { code: 'made', at: 'od.compressor' } : null
+      },
+    }
+    const proof = prove(demoInstallation('quillfeather-lane', { 'od.rvSense': null }), [rule])
+    expect(proof.findings.map((f) => f.witness?.modes)).toEqual([{}])
   })
 
   it('covers a wire in doubt', () => {
