@@ -186,6 +186,14 @@ function senseWords(b: Extract<ChainBecause, { kind: 'sense' }>, passing: boolea
 export const onByWords = (inst: Installation, { onBy }: GateChain): string[] =>
   onBy.map((gate) => gateWords(inst, gate).reason)
 
+const WIRING: readonly ChainBecause['kind'][] = ['notJoined', 'crossed', 'extra']
+
+/** Where several conductors are wrong for one load, how many; empty: one or none. */
+export function severalWords({ gates }: GateChain): string {
+  const wrong = gates.filter((g) => g.state !== 'passing' && g.because.some((b) => WIRING.includes(b.kind)))
+  return wrong.length > 1 ? `${wrong.length} connections are wrong for this load. Correct this one first` : ''
+}
+
 /** The chain in one sentence: it runs, or the first gate that stops it and why. */
 export function chainSentence(inst: Installation, chain: GateChain): string {
   if (chain.running === 'yes') return ['On', ...onByWords(inst, chain)].join('. ')
@@ -193,5 +201,6 @@ export function chainSentence(inst: Installation, chain: GateChain): string {
   if (!gate) return chain.running === 'unknown' ? 'Not known yet' : 'Off'
   const { name, reason } = gateWords(inst, gate)
   const known = gate.state === 'unknown' ? 'Depends on' : 'Held at'
-  return `${known} ${lower(name)}${reason ? `. ${reason}` : ''}`
+  const held = `${known} ${lower(name)}${reason ? `. ${reason}` : ''}`
+  return [held, severalWords(chain)].filter(Boolean).join('. ')
 }

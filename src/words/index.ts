@@ -10,7 +10,7 @@ export {
   witnessSentence,
 } from './finding'
 export { ruleWords } from './ruleWords'
-export { chainSentence, gateWords, onByWords, type GateWords } from './gate'
+export { chainSentence, gateWords, onByWords, severalWords, type GateWords } from './gate'
 export {
   CALL_SHORT,
   CALL_WORDS,

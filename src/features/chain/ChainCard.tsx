@@ -6,7 +6,7 @@ import { memo } from 'react'
 import type { Installation, Ref } from '@/core/installation'
 import type { ChainGate, GateChain } from '@/core/explain'
 import { cx, Disclosure } from '@/ui'
-import { gateWords, lower, onByWords, targetWords } from '@/words'
+import { gateWords, lower, onByWords, severalWords, targetWords } from '@/words'
 import { GateLine } from './GateLine'
 
 const STATE = { yes: 'On', no: 'Off', unknown: 'Depends' } as const
@@ -62,6 +62,7 @@ export const ChainCard = memo(function ChainCard({
         </p>
       ))}
       {words && gate && <Reason gate={gate} name={words.name} reason={words.reason} />}
+      {severalWords(chain) && <p className="text-[15px] leading-snug text-soft">{severalWords(chain)}.</p>}
       <Disclosure
         className="text-sm text-soft"
         isMadeOnOpening
