@@ -1,6 +1,6 @@
 import { nth } from '../assert'
 import { explain, leaves, type Because, type Truth } from '../equipment'
-import { standsAt, type Solution } from '../circuit'
+import { standsAt, type Circuit, type Solution } from '../circuit'
 import { makeRef, placedByRef, settingValue, wireRef, type Installation, type Ref } from '../installation'
 import { evalContextOf } from '../situation'
 import { wiresOf, type Difference, type SettingFix } from '../wiring'
@@ -58,7 +58,9 @@ export function gateChain(solution: Solution, target: Ref): GateChain {
   const on = solution.energised(target)
   const world: World | null = on
     ? { solution, differences: [], settings: [], asWired: null }
-    : nearestWorld(solution, target)
+    : nearestWorld(solution, target, (there, differences) =>
+        differencesOnWay(solution, there, differences, target),
+      )
   const tracing = asWired(solution, world, target) ?? new Tracing(solution, world)
   if (!load) tracing.gates.push(notWired(target))
   else if (!tracing.gates.length && !(world && tracing.load(target, 'line'))) tracing.nothing(target, on)
@@ -76,6 +78,18 @@ export function gateChain(solution: Solution, target: Ref): GateChain {
     onBy: on ? strayFor(solution, target).map((d) => differenceGate(d, 'control', null, null)) : [],
     route: [...new Set(tracing.route)],
   }
+}
+
+/** Of some differences, those whose conductors the current of a load takes where it runs. */
+function differencesOnWay(
+  now: Solution,
+  there: Solution,
+  differences: readonly Difference[],
+  target: Ref,
+): Difference[] {
+  const tracing = new Tracing(now, { solution: there, differences, settings: [], asWired: null })
+  tracing.load(target, 'line')
+  return differences.filter((d) => tracing.said.has(d))
 }
 
 /**
@@ -132,7 +146,8 @@ class Tracing {
   private readonly seen = new Set<Ref>()
   /** Differences by the conductor that each is about. */
   private readonly wrong = new Map<Ref, Difference>()
-  private readonly said = new Set<Difference>()
+  /** Differences that the way has come to. */
+  readonly said = new Set<Difference>()
 
   constructor(
     private readonly now: Solution,
@@ -294,27 +309,42 @@ function settingGate(inst: Installation, { placed, setting, value: wanted }: Set
   }
 }
 
+/** What decides each contact, worked out once for a solution. */
+const decidersKnown = () => new Map<number, Because[]>()
+function decidersOf(solution: Solution, index: number): readonly Because[] {
+  const known = solution.cache.once(decidersKnown)
+  let deciders = known.get(index)
+  if (!deciders) {
+    const { placed, part } = nth(solution.circuit.net.contacts, index)
+    const energised = (id: string): Truth => (solution.energised(makeRef(placed.ref, id)) ? 'yes' : 'no')
+    const context = evalContextOf(solution.circuit.inst, placed, solution.situation, energised)
+    deciders = explain(part.driver, context)
+    known.set(index, deciders)
+  }
+  return deciders
+}
+
+/** Of each contact, whether a coil of its own device moves it. */
+const movedByCoil = ({ net }: Circuit): boolean[] =>
+  net.contacts.map(({ part }) => leaves(part.driver).some((l) => 'energised' in l))
+
 /** Coils of a contact's own device that hold it closed because they are in, or leave it open because they are out. */
 function coilsOf(solution: Solution, index: number, isIn: 'yes' | 'no'): Ref[] {
-  const { placed, part } = nth(solution.circuit.net.contacts, index)
-  const energised = (id: string): Truth => (solution.energised(makeRef(placed.ref, id)) ? 'yes' : 'no')
-  return explain(
-    part.driver,
-    evalContextOf(solution.circuit.inst, placed, solution.situation, energised),
-  ).flatMap((b) =>
+  if (!solution.circuit.cache.once(movedByCoil)[index]) return []
+  const { placed } = nth(solution.circuit.net.contacts, index)
+  return decidersOf(solution, index).flatMap((b) =>
     b.kind === 'energised' && b.truth === isIn && !b.negated ? [makeRef(placed.ref, b.part)] : [],
   )
 }
 
 function gateAt(solution: Solution, index: number, side: ChainGate['side']): ChainGate {
-  const { placed, part, ref } = nth(solution.circuit.net.contacts, index)
-  const energised = (id: string): Truth => (solution.energised(makeRef(placed.ref, id)) ? 'yes' : 'no')
+  const { ref } = nth(solution.circuit.net.contacts, index)
   const { state } = solution
   const level = standsAt(state, index)
   // What its driver says is no reason while it has not followed yet.
   const because: ChainBecause[] =
     level === 1 || state.drivers[index] === level
-      ? explain(part.driver, evalContextOf(solution.circuit.inst, placed, solution.situation, energised))
+      ? [...decidersOf(solution, index)]
       : [{ kind: 'late', closes: level === 0 }]
   return { at: ref, side, state: level === 2 ? 'passing' : level === 1 ? 'unknown' : 'blocking', because }
 }

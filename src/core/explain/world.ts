@@ -111,17 +111,41 @@ class Settled {
 const makeSettled = (circuit: Circuit): Settled => new Settled(circuit)
 const settledOf = (circuit: Circuit): Settled => circuit.cache.once(makeSettled)
 
+/** Up to so many differences each is tried by itself, and left out by itself. */
+const FEW = 6
+/** Up to so many on a load's own way it is looked whether all of them are needed. */
+const FEW_ON_WAY = 3
+
 /** The fewest differences that do it, of all, which do: one of them, else all without those that are not needed. */
 function fewest(
   all: readonly Difference[],
   does: (set: readonly Difference[]) => boolean,
+  kept: readonly Difference[] = [],
 ): readonly Difference[] {
-  const one = all.find((d) => does([d]))
-  if (one) return [one]
-  return all.reduce<readonly Difference[]>((set, d) => {
-    const fewer = set.filter((x) => x !== d)
-    return does(fewer) ? fewer : set
-  }, all)
+  const one = all.find((d) => does([...kept, d]))
+  if (one) return [...kept, one]
+  return all.reduce<readonly Difference[]>(
+    (set, d) => {
+      const fewer = set.filter((x) => x !== d)
+      return does(fewer) ? fewer : set
+    },
+    [...kept, ...all],
+  )
+}
+
+/**
+ * The differences that have to be put right for a load, of all. In a job that is hardly wired there are many: those on the
+ * load's own way are needed, and of the rest only such that join what should be apart.
+ */
+function needed(
+  all: readonly Difference[],
+  onWay: readonly Difference[],
+  isOn: (set: readonly Difference[]) => boolean,
+): readonly Difference[] {
+  if (isOn(onWay)) return onWay.length > FEW_ON_WAY ? onWay : fewest(onWay, isOn)
+  if (all.length <= FEW) return fewest(all, isOn)
+  const beside = all.filter((d) => d.kind !== 'missing' && !onWay.includes(d))
+  return isOn([...onWay, ...beside]) ? fewest(beside, isOn, onWay) : all
 }
 
 /** Situations that differ from one in modes, weather and call, from little to much: each made when it is asked for. */
@@ -150,8 +174,15 @@ function resetsOf(modes: Situation['modes']): Situation['modes'][] {
   return away.length > 1 ? [...away.map(without), {}] : [{}]
 }
 
-/** The nearest state in which a load runs; null where there is none. */
-export function nearestWorld(solution: Solution, target: Ref): World | null {
+/**
+ * The nearest state in which a load runs; null where there is none.
+ * @param onItsWay of some differences, those whose conductors its current takes in a solution in which it runs
+ */
+export function nearestWorld(
+  solution: Solution,
+  target: Ref,
+  onItsWay: (there: Solution, differences: readonly Difference[]) => readonly Difference[],
+): World | null {
   const { circuit, situation } = solution
   const load = circuit.net.loads.findIndex((l) => l.ref === target)
   if (load < 0) return null
@@ -165,7 +196,13 @@ export function nearestWorld(solution: Solution, target: Ref): World | null {
   /** The fewest differences that have to be put right for the load to run in a situation. */
   const least = (s: Situation, unknownClosed: boolean): World | null => {
     const isOn = (set: readonly Difference[]) => settledOf(repairs.with(set)).runs(load, s, unknownClosed)
-    const set = isOn([]) ? [] : fewest(differences, isOn)
+    if (isOn([])) return world(found, s, unknownClosed, {})
+    const there = whole.solution(s, unknownClosed)
+    const onWay = there ? onItsWay(there, differences) : []
+    // In a job that is hardly wired yet what its own way lacks is the answer, with nothing more to be solved.
+    const isBare = onWay.length > FEW_ON_WAY && differences.every((d) => d.kind === 'missing')
+    if (isBare) return world(whole, s, unknownClosed, { differences: onWay })
+    const set = needed(differences, onWay, isOn)
     return world(settledOf(repairs.with(set)), s, unknownClosed, { differences: set })
   }
   const here = whole.runsWithUnknown(load, situation)
@@ -211,5 +248,8 @@ export function strayFor({ circuit, situation }: Solution, target: Ref): readonl
   const { differences } = repairs
   const isOn = (set: readonly Difference[]) => settledOf(repairs.with(set)).runs(load, situation, false)
   if (!differences.length || isOn(differences)) return []
-  return fewest(differences, (set) => !isOn(set))
+  const isOff = (set: readonly Difference[]) => !isOn(set)
+  if (differences.length <= FEW) return fewest(differences, isOff)
+  const one = differences.find((d) => d.kind !== 'missing' && isOff([d]))
+  return one ? [one] : []
 }
