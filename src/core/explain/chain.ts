@@ -61,9 +61,12 @@ export function gateChain(solution: Solution, target: Ref): GateChain {
     : nearestWorld(solution, target, (there, differences) =>
         differencesOnWay(solution, there, differences, target),
       )
-  const tracing = asWired(solution, world, target) ?? new Tracing(solution, world)
+  let tracing = asWired(solution, world, target) ?? new Tracing(solution, world)
   if (!load) tracing.gates.push(notWired(target))
-  else if (!tracing.gates.length && !(world && tracing.load(target, 'line'))) tracing.nothing(target, on)
+  else if (!tracing.gates.length && !(world && tracing.load(target, 'line'))) {
+    tracing = new Tracing(solution, null)
+    tracing.nothing(target, on)
+  }
   tracing.rest()
   const gates = withoutTwins(on ? onlyPassing(tracing.gates, target) : tracing.gates)
   const first = on ? -1 : firstOf(gates)
@@ -212,7 +215,7 @@ class Tracing {
         this.ends(t, 0.5 * (t.part.noLoadVolts / t.ratio), 'supply', t.ref)
       }
     }
-    // Found from the load's end outward; current meets them the other way round.
+    // Found from the load's end outward; current meets them in the reverse order.
     const nodes = [path.ends[0], ...path.hot.map((s) => s.node)]
     const hot = path.hot.map((s, i) => ({ ...s, node: nth(nodes, i), from: s.node })).reverse()
     for (const s of hot) this.step(solution, s, s.from, side)
