@@ -188,7 +188,7 @@ export const onByWords = (inst: Installation, { onBy }: GateChain): string[] =>
 
 const WIRING: readonly ChainBecause['kind'][] = ['notJoined', 'crossed', 'extra']
 
-/** Where several conductors are wrong for one load, how many; empty: one or none. */
+/** The count of wrong connections of one load, where there are several; else empty. */
 export function severalWords({ gates }: GateChain): string {
   const wrong = gates.filter((g) => g.state !== 'passing' && g.because.some((b) => WIRING.includes(b.kind)))
   return wrong.length > 1 ? `${wrong.length} connections are wrong for this load. Correct this one first` : ''

@@ -114,7 +114,7 @@ export class Landing {
       landed.flatMap((w) => (w.a === point ? [w.b] : w.b === point ? [w.a] : [])).filter((r) => this.netOf(r))
     const netsAt = (point: Ref) => new Set(farFrom(point).map((r) => this.netOf(r)))
     const isClear = (point: Ref) => netsAt(point).size === 1
-    // What is clear comes first: it shows which nets are whole, and on which devices conductors are wrong.
+    // Clear splices come first: they show which nets are whole, and on which devices conductors are wrong.
     for (const point of [...points.filter(isClear), ...points.filter((p) => !isClear(p))]) {
       const far = farFrom(point)
       const ranked = far.map((ref) => {
@@ -155,8 +155,8 @@ export class Landing {
   }
 
   /**
-   * What leads from a net through a device that the nets do not know, and back into the same net, joins it: an added relay
-   * or switch in a call's wire is part of the job, and no conductor is missing beside it.
+   * Joins parts of a net that are connected through a device which the nets do not know. An added relay or switch in a
+   * call's wire is part of the job, and no conductor is missing beside it.
    * @param wires conductors with an end on one of those devices
    */
   private joinThrough(others: readonly Placed[], wires: readonly LandedWire[]): void {

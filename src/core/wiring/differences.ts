@@ -5,11 +5,11 @@ import { placeOfDevice } from './kinds'
 import { isLandedWire, Landing, type LandedWire } from './Landing'
 import type { Net } from './net'
 
-/** One difference between a job's conductors and the nets that should exist. */
+/** A difference between a job's conductors and the nets that should exist. */
 export type Difference =
   /** Two terminals of a net that nothing joins; `from` is nearer to the sender of the call. */
   | { kind: 'missing'; from: Ref; to: Ref }
-  /** One end of a conductor is on another terminal than it should be; `joins`: what it should join, the sender first. */
+  /** A conductor has an end on another terminal than it should be; `joins`: what it should join, the sender first. */
   | { kind: 'moved'; wire: LandedWire; end: 'a' | 'b'; from: Ref; to: Ref; joins: [Ref, Ref] }
   /** Two conductors with their ends exchanged: the ends that changed places, and where each conductor comes from. */
   | { kind: 'crossed'; one: LandedWire; other: LandedWire; ends: ['a' | 'b', 'a' | 'b'] }
