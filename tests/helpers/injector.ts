@@ -1,6 +1,6 @@
 import { Circuit, solve, type Solution } from '@/core/circuit'
 import { failuresOf, failedModes } from '@/core/failures'
-import { gateChain, type ChainGate } from '@/core/explain'
+import { gateChain, type ChainGate, type GateChain } from '@/core/explain'
 import { makeRef, placedByRef, splitRef, type Installation, type Ref } from '@/core/installation'
 import { targetsOf, wiredNet } from '@/core/query'
 import { callsOf, modesOf, type Situation } from '@/core/situation'
@@ -88,33 +88,62 @@ export interface Scored {
   gate: ChainGate | undefined
 }
 
-/** Every load that a fault stops, and how well the first reason for it names the fault. */
-export function scoresOf(right: Circuit, fault: Fault, before?: Circuit): Scored[] {
-  const { inst } = fault
-  const circuit = inst === right.inst ? right : new Circuit(inst, before ?? right)
-  const out: Scored[] = []
-  const asked = new Set<string>()
+/** A load that runs in the right job or in the changed one, and not in both. */
+interface Changed {
+  ref: Ref
+  now: Solution
+  /** The call and the temperature, with every mode normal. */
+  plain: Situation
+}
+
+/** Every load that a change stops, or turns on, in each call and at each temperature. */
+function* changesBy(
+  what: 'stops' | 'turnsOn',
+  right: Circuit,
+  circuit: Circuit,
+  modes: Situation['modes'] = {},
+): Generator<Changed> {
   for (const call of callsOf(right.inst))
     for (const outdoorF of TEMPERATURES) {
       const plain: Situation = { call, outdoorF, modes: {} }
-      const good = solve(right, plain)
-      const now = solve(circuit, { ...plain, modes: fault.modes })
+      const [good, now] = [solve(right, plain), solve(circuit, { ...plain, modes })]
       if (!good.ok || !now.ok) continue
+      const [running, other] = what === 'stops' ? [good, now] : [now, good]
       for (const { ref, does } of targetsOf(right.inst)) {
-        if (!good.energised(ref) || now.energised(ref)) continue
+        if (!running.energised(ref) || other.energised(ref)) continue
         // One speed of a blower that gives way to another has not stopped.
-        if (does.what === 'blower' && now.running.some((l) => l.part.does?.what === 'blower')) continue
-        if (asked.has(`${ref} ${call}`)) continue
-        asked.add(`${ref} ${call}`)
-        out.push({ load: ref, situation: now.situation, ...scoreOf(now, ref, fault) })
+        if (does.what === 'blower' && other.running.some((l) => l.part.does?.what === 'blower')) continue
+        yield { ref, now, plain }
       }
     }
-  return out
+}
+
+/** The first of each load in each call. */
+function firstOfEach(changes: Iterable<Changed>): Changed[] {
+  const firsts = new Map<string, Changed>()
+  for (const c of changes) {
+    const key = `${c.ref} ${c.plain.call}`
+    if (!firsts.has(key)) firsts.set(key, c)
+  }
+  return [...firsts.values()]
+}
+
+const firstGate = ({ first, gates }: GateChain): ChainGate | undefined =>
+  first === null ? undefined : gates[first]
+
+/** Every load that a fault stops, and how well the first reason for it names the fault. */
+export function scoresOf(right: Circuit, fault: Fault): Scored[] {
+  const circuit = fault.inst === right.inst ? right : new Circuit(fault.inst, right)
+  return firstOfEach(changesBy('stops', right, circuit, fault.modes)).map(({ ref, now }) => ({
+    load: ref,
+    situation: now.situation,
+    ...scoreOf(now, ref, fault),
+  }))
 }
 
 function scoreOf(solved: Solution, load: Ref, fault: Fault): { score: Score; gate: ChainGate | undefined } {
   const chain = gateChain(solved, load)
-  const gate = chain.first === null ? undefined : chain.gates[chain.first]
+  const gate = firstGate(chain)
   if (!gate) return { score: 'silent', gate }
   const named = namedBy(fault.inst, gate)
   if (fault.names.some((n) => named.has(n))) return { score: 'right', gate }
@@ -162,60 +191,36 @@ export interface PairScored {
 
 /** Every load that a pair of slips stops, and how well its chain names them. */
 export function scoresOfPair(right: Circuit, pair: Pair): PairScored[] {
-  const circuit = new Circuit(pair.inst, right)
   const singles = pair.alone.map((s) => new Circuit(s.inst, right))
   const names = pair.alone.map((s) => s.names)
-  const asked = new Set<string>()
-  return callsOf(right.inst).flatMap((call) =>
-    TEMPERATURES.flatMap((outdoorF): PairScored[] => {
-      const situation: Situation = { call, outdoorF, modes: {} }
-      const [good, now] = [solve(right, situation), solve(circuit, situation)]
-      if (!good.ok || !now.ok) return []
-      return targetsOf(right.inst).flatMap(({ ref, does }): PairScored[] => {
-        if (!good.energised(ref) || now.energised(ref) || asked.has(`${ref} ${call}`)) return []
-        if (does.what === 'blower' && now.running.some((l) => l.part.does?.what === 'blower')) return []
-        asked.add(`${ref} ${call}`)
-        const chain = gateChain(now, ref)
-        const gate = chain.first === null ? undefined : chain.gates[chain.first]
-        const named = gate ? namedBy(pair.inst, gate) : new Set<Ref>()
-        const all = new Set(
-          chain.gates.filter((g) => g.state !== 'passing').flatMap((g) => [...namedBy(pair.inst, g)]),
-        )
-        const stops = singles.every((c) => {
-          const s = solve(c, situation)
-          return s.ok && !s.energised(ref)
-        })
-        return [
-          {
-            load: ref,
-            situation,
-            isFirst: names.some((list) => list.some((n) => named.has(n))),
-            both: stops ? names.every((list) => list.some((n) => all.has(n))) : null,
-            gate,
-          },
-        ]
-      })
-    }),
-  )
+  const changes = changesBy('stops', right, new Circuit(pair.inst, right))
+  return firstOfEach(changes).map(({ ref, now, plain }) => {
+    const chain = gateChain(now, ref)
+    const gate = firstGate(chain)
+    const named = gate ? namedBy(pair.inst, gate) : new Set<Ref>()
+    const all = new Set(
+      chain.gates.filter((g) => g.state !== 'passing').flatMap((g) => [...namedBy(pair.inst, g)]),
+    )
+    const stops = singles.every((c) => {
+      const s = solve(c, plain)
+      return s.ok && !s.energised(ref)
+    })
+    return {
+      load: ref,
+      situation: plain,
+      isFirst: names.some((list) => list.some((n) => named.has(n))),
+      both: stops ? names.every((list) => list.some((n) => all.has(n))) : null,
+      gate,
+    }
+  })
 }
 
 /** Every load that a slip turns on: whether what is said of it names the slip. */
-export function gainsOf(right: Circuit, slip: Slip): boolean[] {
-  const circuit = new Circuit(slip.inst, right)
-  return callsOf(right.inst).flatMap((call) =>
-    TEMPERATURES.flatMap((outdoorF) => {
-      const situation: Situation = { call, outdoorF, modes: {} }
-      const [good, now] = [solve(right, situation), solve(circuit, situation)]
-      if (!good.ok || !now.ok) return []
-      return targetsOf(right.inst).flatMap(({ ref, does }) => {
-        if (good.energised(ref) || !now.energised(ref)) return []
-        if (does.what === 'blower' && good.running.some((l) => l.part.does?.what === 'blower')) return []
-        const named = gateChain(now, ref).onBy.map((g) => namedBy(slip.inst, g))
-        return [named.some((list) => slip.names.some((n) => list.has(n)))]
-      })
-    }),
-  )
-}
+export const gainsOf = (right: Circuit, slip: Slip): boolean[] =>
+  [...changesBy('turnsOn', right, new Circuit(slip.inst, right))].map(({ ref, now }) => {
+    const named = gateChain(now, ref).onBy.map((g) => namedBy(slip.inst, g))
+    return named.some((list) => slip.names.some((n) => list.has(n)))
+  })
 
 /** Numbers from 0 to 1 that are the same for the same seed. */
 export function drawnFrom(seed: number): () => number {

@@ -11,6 +11,6 @@ export {
 } from './netlist'
 export { ohmsBetween } from './ohms'
 export { overcurrents, transformerAmps, type Overcurrent } from './overcurrent'
-export { solutionOf, solve, standsAt, type Solution, type Solved, type Unsolved } from './solution'
+export { settled, solutionOf, solve, standsAt, type Solution, type Solved, type Unsolved } from './solution'
 export { Circuit, type Outcome, type Settled } from './solver'
 export { meterWithStrays } from './stray'

@@ -42,7 +42,7 @@ export interface Unsolved {
 export type Solved = Solution | Unsolved
 
 /** The rest of a situation, and of what stood before it first where that is named. */
-function settled(circuit: Circuit, situation: Situation, unknownAs: UnknownAs): Outcome {
+export function settled(circuit: Circuit, situation: Situation, unknownAs: UnknownAs): Outcome {
   const before = situation.after && settled(circuit, situation.after, unknownAs)
   return before?.ok ? circuit.settleAfter(situation, before, unknownAs) : circuit.settle(situation, unknownAs)
 }

@@ -312,8 +312,8 @@ function settingGate(inst: Installation, { placed, setting, value: wanted }: Set
   }
 }
 
-/** What decides each contact, worked out once for a solution. */
 const decidersKnown = () => new Map<number, Because[]>()
+/** The leaves that decide a contact's answer, worked out once for a solution. */
 function decidersOf(solution: Solution, index: number): readonly Because[] {
   const known = solution.cache.once(decidersKnown)
   let deciders = known.get(index)
@@ -327,7 +327,7 @@ function decidersOf(solution: Solution, index: number): readonly Because[] {
   return deciders
 }
 
-/** Of each contact, whether a coil of its own device moves it. */
+/** By contact: whether a coil of its own device moves it. */
 const movedByCoil = ({ net }: Circuit): boolean[] =>
   net.contacts.map(({ part }) => leaves(part.driver).some((l) => 'energised' in l))
 

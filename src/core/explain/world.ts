@@ -1,9 +1,9 @@
 import { CALLS, type Call } from '../equipment'
-import { Circuit, solutionOf, type Outcome, type Solution } from '../circuit'
+import { Circuit, settled, solutionOf, type Outcome, type Solution } from '../circuit'
 import { makeRef, withSettings, type Ref } from '../installation'
 import { callsOf, modesKey, regionsOf, type Situation } from '../situation'
 import type { DegF } from '../units'
-import { differencesFrom, intendedWiring, withDifferences, type Difference, type SettingFix } from '../wiring'
+import { intendedWiring, withDifferences, type Difference, type SettingFix } from '../wiring'
 
 /**
  * The nearest state in which a load runs: the fewest changes to the job's conductors and settings, and to the situation,
@@ -28,11 +28,11 @@ class Repairs {
   private readonly made = new Map<string, Circuit>()
 
   constructor(private readonly circuit: Circuit) {
-    const { nets, settings } = intendedWiring(circuit.inst)
-    this.differences = differencesFrom(circuit.inst, nets)
+    const { differences, settings } = intendedWiring(circuit.inst)
+    this.differences = differences
+    this.settings = settings
     this.calls = callsOf(circuit.inst)
     this.temperatures = regionsOf(circuit.inst)
-    this.settings = settings.map(({ placed, setting, value }) => ({ placed, setting, value }))
   }
 
   /** The circuit with these differences put right. */
@@ -62,7 +62,7 @@ const makeRepairs = (circuit: Circuit): Repairs => new Repairs(circuit)
 const repairsOf = (circuit: Circuit): Repairs => circuit.cache.once(makeRepairs)
 
 /** How a circuit settles, asked again and again at the same calls and temperatures. */
-class Settled {
+class Outcomes {
   private readonly known = new Map<string, Outcome>()
   private readonly solutions = new Map<Outcome, Solution>()
 
@@ -70,19 +70,14 @@ class Settled {
 
   private outcome(situation: Situation, unknownClosed: boolean): Outcome {
     const { call, outdoorF, modes, after } = situation
-    if (after) return this.after(situation, unknownClosed)
-    const key = `${call} ${outdoorF} ${unknownClosed} ${Object.keys(modes).length ? modesKey(modes) : ''}`
+    const as = unknownClosed ? 'closed' : 'open'
+    if (after) return settled(this.circuit, situation, as)
+    const key = `${call} ${outdoorF} ${as} ${Object.keys(modes).length ? modesKey(modes) : ''}`
     const known = this.known.get(key)
     if (known) return known
-    const outcome = this.circuit.settle(situation, unknownClosed ? 'closed' : 'open')
+    const outcome = settled(this.circuit, situation, as)
     this.known.set(key, outcome)
     return outcome
-  }
-
-  private after(situation: Situation, unknownClosed: boolean): Outcome {
-    const as = unknownClosed ? 'closed' : 'open'
-    const before = situation.after && this.outcome(situation.after, unknownClosed)
-    return before?.ok ? this.circuit.settleAfter(situation, before, as) : this.circuit.settle(situation, as)
   }
 
   runs(load: number, situation: Situation, unknownClosed: boolean): boolean {
@@ -108,8 +103,8 @@ class Settled {
     return solution
   }
 }
-const makeSettled = (circuit: Circuit): Settled => new Settled(circuit)
-const settledOf = (circuit: Circuit): Settled => circuit.cache.once(makeSettled)
+const makeOutcomes = (circuit: Circuit): Outcomes => new Outcomes(circuit)
+const outcomesOf = (circuit: Circuit): Outcomes => circuit.cache.once(makeOutcomes)
 
 /** Up to so many differences each is tried by itself, and left out by itself. */
 const FEW = 6
@@ -188,14 +183,14 @@ export function nearestWorld(
   if (load < 0) return null
   const repairs = repairsOf(circuit)
   const { differences, settings } = repairs
-  const [found, whole] = [settledOf(circuit), settledOf(repairs.with(differences))]
-  const world = (c: Settled, s: Situation, unknownClosed: boolean, rest: Partial<World>): World | null => {
+  const [found, whole] = [outcomesOf(circuit), outcomesOf(repairs.with(differences))]
+  const world = (c: Outcomes, s: Situation, unknownClosed: boolean, rest: Partial<World>): World | null => {
     const there = c.solution(s, unknownClosed)
     return there && { solution: there, differences: [], settings: [], asWired: null, ...rest }
   }
   /** The fewest differences that have to be put right for the load to run in a situation. */
   const least = (s: Situation, unknownClosed: boolean): World | null => {
-    const isOn = (set: readonly Difference[]) => settledOf(repairs.with(set)).runs(load, s, unknownClosed)
+    const isOn = (set: readonly Difference[]) => outcomesOf(repairs.with(set)).runs(load, s, unknownClosed)
     if (isOn([])) return world(found, s, unknownClosed, {})
     const there = whole.solution(s, unknownClosed)
     const onWay = there ? onItsWay(there, differences) : []
@@ -203,7 +198,7 @@ export function nearestWorld(
     const isBare = onWay.length > FEW_ON_WAY && differences.every((d) => d.kind === 'missing')
     if (isBare) return world(whole, s, unknownClosed, { differences: onWay })
     const set = needed(differences, onWay, isOn)
-    return world(settledOf(repairs.with(set)), s, unknownClosed, { differences: set })
+    return world(outcomesOf(repairs.with(set)), s, unknownClosed, { differences: set })
   }
   const here = whole.runsWithUnknown(load, situation)
   if (here !== null) {
@@ -222,10 +217,10 @@ export function nearestWorld(
   }
   if (settings.length) {
     const set = settings.find(
-      (s) => settledOf(repairs.withSettings([s])).runsWithUnknown(load, situation) !== null,
+      (s) => outcomesOf(repairs.withSettings([s])).runsWithUnknown(load, situation) !== null,
     )
     const all = set ? [set] : settings
-    const told = settledOf(repairs.withSettings(all))
+    const told = outcomesOf(repairs.withSettings(all))
     const unknown = told.runsWithUnknown(load, situation)
     if (unknown !== null) return world(told, situation, unknown, { settings: all })
   }
@@ -246,7 +241,7 @@ export function strayFor({ circuit, situation }: Solution, target: Ref): readonl
   const load = circuit.net.loads.findIndex((l) => l.ref === target)
   const repairs = repairsOf(circuit)
   const { differences } = repairs
-  const isOn = (set: readonly Difference[]) => settledOf(repairs.with(set)).runs(load, situation, false)
+  const isOn = (set: readonly Difference[]) => outcomesOf(repairs.with(set)).runs(load, situation, false)
   if (!differences.length || isOn(differences)) return []
   const isOff = (set: readonly Difference[]) => !isOn(set)
   if (differences.length <= FEW) return fewest(differences, isOff)

@@ -1,5 +1,5 @@
 import { placedByRef, splitRef, terminalOf, type Installation, type Ref, type Wire } from '../installation'
-import { placeOfDevice } from '../wiring'
+import { isLandedWire, placeOfDevice, type LandedWire } from '../wiring'
 
 /** How a landing as found differs from the plan, conductor by conductor. */
 export type Difference =
@@ -14,7 +14,6 @@ export type Difference =
 
 const isLow = (inst: Installation, w: Wire): boolean =>
   [w.a, w.b].every((r) => r === null || terminalOf(inst, r)?.terminal.side !== 'line')
-export const whole = (w: Wire): w is Wire & { a: Ref; b: Ref } => w.a !== null && w.b !== null
 /** Which two places a conductor joins, whatever its colour or number. */
 export const joined = (w: { a: Ref; b: Ref }): string => [w.a, w.b].sort().join(' — ')
 
@@ -24,7 +23,7 @@ export const joined = (w: { a: Ref; b: Ref }): string => [w.a, w.b].sort().join(
  */
 export function compare(found: Installation, plan: Installation): Difference[] {
   const own = (inst: Installation) =>
-    inst.wires.filter((w): w is Wire & { a: Ref; b: Ref } => isLow(inst, w) && whole(w))
+    inst.wires.filter((w): w is LandedWire => isLow(inst, w) && isLandedWire(w))
   const there = own(found)
   const wanted = own(plan)
   const have = new Map(there.map((w) => [joined(w), w]))
@@ -75,7 +74,7 @@ export function compare(found: Installation, plan: Installation): Difference[] {
 
 /** The end that would have to move, in its own place, for `w` to be the planned one; null when that is not enough. */
 function oneEndOf(
-  w: Wire & { a: Ref; b: Ref },
+  w: LandedWire,
   m: { a: Ref; b: Ref },
   where: (ref: Ref) => string,
 ): { end: 'a' | 'b'; to: Ref } | null {

@@ -9,8 +9,8 @@ import {
   type Ref,
   type Wire,
 } from '../installation'
-import { joined, whole } from './compare'
-import { placeOfDevice, type Net, type PlanWhy } from '../wiring'
+import { joined } from './compare'
+import { isLandedWire, placeOfDevice, type Net, type PlanWhy } from '../wiring'
 import { Splices } from './splices'
 
 export interface Routing {
@@ -31,11 +31,11 @@ export interface Routing {
  */
 export function routeConductors(inst: Installation, nets: readonly Net[]): Routing {
   const routing = routeOnce(inst, nets, new Map())
-  const wanted = new Set(routing.wires.filter(whole).map(joined))
+  const wanted = new Set(routing.wires.filter(isLandedWire).map(joined))
   const low = lowCables(inst)
   const right = new Map<string, Wire>()
   for (const w of inst.wires) {
-    if (w.cable === null || !low.has(w.cable) || !whole(w)) continue
+    if (w.cable === null || !low.has(w.cable) || !isLandedWire(w)) continue
     if (wanted.has(joined(w)) && !right.has(joined(w))) right.set(joined(w), w)
   }
   return right.size ? routeOnce(inst, nets, right) : routing

@@ -1,17 +1,19 @@
+import type { Part, PathPart } from '../equipment'
 import { makeRef, placedByRef, splitRef, type Installation, type Ref } from '../installation'
 import { landedAt } from './settings'
 
 /** Ω: up to this a conductor inside a device joins its ends as copper does; a sensor's thermistor does not. */
 const COPPER_OHMS = 1
 
+/** Whether a part of a device is a plain conductor inside it. */
+export const isCopper = (part: Part): part is PathPart => part.kind === 'path' && part.ohms <= COPPER_OHMS
+
 /** Terminals of the same device that plain conductors inside it join to this one, such as a board's pass-through pins. */
 function insideTo(inst: Installation, ref: Ref): Ref[] {
   const { placed, id } = splitRef(ref)
   const device = placedByRef(inst, placed)?.device
   return (device?.parts ?? []).flatMap((p) =>
-    p.kind === 'path' && p.ohms <= COPPER_OHMS && (p.a === id || p.b === id)
-      ? [makeRef(placed, p.a === id ? p.b : p.a)]
-      : [],
+    isCopper(p) && (p.a === id || p.b === id) ? [makeRef(placed, p.a === id ? p.b : p.a)] : [],
   )
 }
 

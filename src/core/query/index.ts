@@ -1,6 +1,7 @@
 export { makesHeatAhead, mayTemper } from './ahead'
 export { farEnds, landedAt } from './settings'
-export { joinedByCopper, wiredNet } from './copper'
+export { isCopper, joinedByCopper, wiredNet } from './copper'
+export { JoinedRefs } from './JoinedRefs'
 export { usualBackupCycles, USUAL_CYCLES } from './cycles'
 export { defrostOutputs, landedOutputs, temperingContacts } from './defrostOutputs'
 export { breakerOf, feedsOf, isLeg, serviceVolts } from './feeds'

@@ -1,5 +1,6 @@
 import type { Installation, Ref } from '../installation'
 import { makeRef } from '../installation'
+import { JoinedRefs } from '../query'
 import type { JobRule } from './rule'
 
 /** Two transformers never feed the same conductor: out of phase they fight, and one holds the other's circuit alive. */
@@ -11,10 +12,10 @@ export const noParallel: JobRule<'noParallel', 'paralleled'> = {
   applies: (inst) => hotEnds(inst).length > 1,
   find({ inst }) {
     const ends = hotEnds(inst)
-    const joined = joiner(inst)
+    const joined = joinedIn(inst)
     for (const [i, a] of ends.entries())
       for (const b of ends.slice(i + 1))
-        if (joined(a.hot) === joined(b.hot)) return [{ at: b.at, code: 'paralleled' }]
+        if (joined.of(a.hot) === joined.of(b.hot)) return [{ at: b.at, code: 'paralleled' }]
     return []
   },
 }
@@ -30,18 +31,13 @@ const hotEnds = (inst: Installation): HotEnd[] =>
     ),
   )
 
-/** Which points copper and closed fuses make one. Contacts of relays and thermostats are taken as open. */
-function joiner(inst: Installation): (ref: Ref) => Ref {
-  const parent = new Map<Ref, Ref>()
-  const top = (r: Ref): Ref => {
-    const up = parent.get(r)
-    return up === undefined || up === r ? r : top(up)
-  }
-  const join = (a: Ref, b: Ref) => void parent.set(top(a), top(b))
-  for (const w of inst.wires) if (w.a && w.b) join(w.a, w.b)
+/** Points that copper and closed fuses make one. Contacts of relays and thermostats are taken as open. */
+function joinedIn(inst: Installation): JoinedRefs {
+  const joined = new JoinedRefs()
+  for (const w of inst.wires) if (w.a && w.b) joined.join(w.a, w.b)
   for (const p of inst.placed)
     for (const x of p.device.parts)
       if (x.kind === 'path' || (x.kind === 'contact' && x.gate === 'fuse'))
-        join(makeRef(p.ref, x.a), makeRef(p.ref, x.b))
-  return top
+        joined.join(makeRef(p.ref, x.a), makeRef(p.ref, x.b))
+  return joined
 }

@@ -8,29 +8,12 @@ import {
   type Ref,
   type Wire,
 } from '../installation'
+import { isCopper, JoinedRefs } from '../query'
 import type { Net } from './net'
 
 /** A conductor with both ends on terminals. */
 export type LandedWire = Wire & { a: Ref; b: Ref }
 export const isLandedWire = (w: Wire): w is LandedWire => w.a !== null && w.b !== null
-
-/** Terminals that are joined, by name. */
-class Joined {
-  private readonly parent = new Map<Ref, Ref>()
-  of(ref: Ref): Ref {
-    const up = this.parent.get(ref)
-    if (up === undefined || up === ref) return ref
-    const top = this.of(up)
-    this.parent.set(ref, top)
-    return top
-  }
-  join(a: Ref, b: Ref): void {
-    this.parent.set(this.of(a), this.of(b))
-  }
-}
-
-/** Ω: a conductor inside a device joins its two ends up to this; a thermistor does not. */
-const COPPER_OHMS = 1
 
 /** The conductors of a job as found, compared with the nets that should exist. */
 export class Landing {
@@ -38,8 +21,8 @@ export class Landing {
   readonly wrong: LandedWire[] = []
   /** Conductors with an end on a device that the nets do not know: nobody says whether they are right. */
   readonly unknown: readonly LandedWire[]
-  private readonly intended = new Joined()
-  private readonly found = new Joined()
+  private readonly intended = new JoinedRefs()
+  private readonly found = new JoinedRefs()
   private readonly inNet: ReadonlySet<Ref>
 
   constructor(
@@ -49,8 +32,7 @@ export class Landing {
     for (const joined of [this.intended, this.found])
       for (const p of inst.placed)
         for (const part of p.device.parts)
-          if (part.kind === 'path' && part.ohms <= COPPER_OHMS)
-            joined.join(makeRef(p.ref, part.a), makeRef(p.ref, part.b))
+          if (isCopper(part)) joined.join(makeRef(p.ref, part.a), makeRef(p.ref, part.b))
     for (const { points } of nets)
       for (const p of points) {
         const first = points[0]
@@ -67,7 +49,7 @@ export class Landing {
       if (this.netOf(w.a) === this.netOf(w.b)) this.found.join(w.a, w.b)
       else this.wrong.push(w)
     this.unknown = landed.filter((w) => !judged.includes(w))
-    this.joinThrough(others, this.unknown)
+    this.joinThrough(others, isOther)
   }
 
   /** The net that a terminal belongs to; null: none. */
@@ -145,7 +127,7 @@ export class Landing {
 
   /** Into how many pieces a net falls by the conductors that are in it. */
   private pieces(net: Ref, landed: readonly LandedWire[]): number {
-    const joined = new Joined()
+    const joined = new JoinedRefs()
     for (const w of landed) if (this.netOf(w.a) === net && this.netOf(w.b) === net) joined.join(w.a, w.b)
     return new Set(
       this.members()
@@ -157,17 +139,15 @@ export class Landing {
   /**
    * Joins parts of a net that are connected through a device which the nets do not know. An added relay or switch in a
    * call's wire is part of the job, and no conductor is missing beside it.
-   * @param wires conductors with an end on one of those devices
    */
-  private joinThrough(others: readonly Placed[], wires: readonly LandedWire[]): void {
-    const through = new Joined()
+  private joinThrough(others: readonly Placed[], isOther: (ref: Ref) => boolean): void {
+    const through = new JoinedRefs()
     for (const p of others)
       for (const part of p.device.parts)
         if (part.kind === 'contact' || part.kind === 'path')
           through.join(makeRef(p.ref, part.a), makeRef(p.ref, part.b))
-    const isOther = (ref: Ref) => others.some((p) => p.ref === splitRef(ref).placed)
     const reached = new Map<Ref, Ref[]>()
-    for (const w of wires)
+    for (const w of this.unknown)
       for (const [other, own] of [
         [w.a, w.b],
         [w.b, w.a],

@@ -4,10 +4,10 @@ import { demoInstallation } from '../../../tests/helpers/demo'
 import { slipsOf } from '../../../tests/helpers/slips'
 import { installationOf } from '@/jobfile'
 import type { Installation, Ref } from '../installation'
-import { differencesFrom, intendedWiring, withDifferences, type Difference } from '.'
+import { intendedWiring, withDifferences, type Difference } from '.'
 
 const job = (lines: readonly string[]) => installationOf(compose([...lines]))
-const found = (inst: Installation) => differencesFrom(inst, intendedWiring(inst).nets)
+const found = (inst: Installation) => intendedWiring(inst).differences
 /** Terminals that a difference is about. */
 const names = (d: Difference): Ref[] => {
   switch (d.kind) {

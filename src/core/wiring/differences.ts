@@ -2,7 +2,8 @@ import { nth } from '../assert'
 import { roleRow } from '../equipment'
 import { placedByRef, splitRef, terminalOf, type Installation, type Ref } from '../installation'
 import { placeOfDevice } from './kinds'
-import { isLandedWire, Landing, type LandedWire } from './Landing'
+import type { Landing } from './Landing'
+import { isLandedWire, type LandedWire } from './Landing'
 import type { Net } from './net'
 
 /** A difference between a job's conductors and the nets that should exist. */
@@ -29,10 +30,11 @@ export function misfits(landing: Landing): number {
 
 /**
  * The differences between a job's conductors and the nets that should exist. Two conductors that only have to change places
- * are one difference; so is one that has to move one end. Conductors between terminals of no net are not looked at.
+ * are one difference; so is one that has to move one end. Conductors between terminals of no net are not looked at. The
+ * landing takes each connection that is found as made, so it is asked once.
  */
-export function differencesFrom(inst: Installation, nets: readonly Net[]): Difference[] {
-  const landing = new Landing(inst, nets)
+export function differencesOf(landing: Landing): Difference[] {
+  const { inst, nets } = landing
   const open = new Set(landing.wrong)
   const out: Difference[] = []
   const isRight = (a: Ref, b: Ref) => landing.netOf(a) !== null && landing.netOf(a) === landing.netOf(b)

@@ -1,18 +1,18 @@
-import { nth } from '../assert'
 import type { Installation } from '../installation'
 import { hasBurner, having } from '../query'
-import { differencesFrom, misfits } from './differences'
+import { differencesOf, misfits, type Difference } from './differences'
 import { harnessNets, lineNets } from './harness'
 import { terms } from './kinds'
 import { Landing } from './Landing'
-import { USUAL, WIRING_PRACTICES, type Net, type PlanSetting, type WiringPractice } from './net'
+import { USUAL, WIRING_PRACTICES, type PlanSetting, type WiringPractice } from './net'
 import { intendedNets, type WiringChoice } from './nets'
 
-/** The nets that a job should have, factory harnesses and line circuits included, and the settings that go with them. */
+/** How a job differs from the wiring that it should have, factory harnesses and line circuits included. */
 export interface IntendedWiring {
   /** The practice that the job comes nearest to. */
   practice: WiringPractice
-  nets: readonly Net[]
+  differences: readonly Difference[]
+  /** Settings that have to be others for that wiring. */
   settings: readonly PlanSetting[]
 }
 
@@ -50,23 +50,20 @@ export function intendedWiring(inst: Installation): IntendedWiring {
     const key = JSON.stringify([nets, settings])
     if (known.has(key)) return []
     known.add(key)
-    const all = [...nets, ...given]
-    const landing = new Landing(inst, all)
-    const rest = landing.unknown.length + settings.length / 2
-    return [
-      {
-        practice: { fuel, defrost, emergency },
-        nets: all,
-        settings,
-        rest,
-        cost: misfits(landing) + settings.length / 2,
-      },
-    ]
+    const landing = new Landing(inst, [...nets, ...given])
+    const cost = misfits(landing) + settings.length / 2
+    return [{ practice: { fuel, defrost, emergency }, settings, landing, cost }]
   })
   const least = Math.min(...fitted.map((f) => f.cost))
-  const near = fitted.filter((f) => f.cost <= least + CLOSE)
-  const costs = near.length > 1 ? near.map((f) => differencesFrom(inst, f.nets).length + f.rest) : [0]
-  return nth(near, costs.indexOf(Math.min(...costs)))
+  const near = fitted
+    .filter((f) => f.cost <= least + CLOSE)
+    .map(({ practice, settings, landing }) => {
+      const differences = differencesOf(landing)
+      const cost = differences.length + landing.unknown.length + settings.length / 2
+      return { practice, settings, differences, cost }
+    })
+  // The first of those that cost the same: the usual one.
+  return near.reduce((best, way) => (way.cost < best.cost ? way : best))
 }
 
 /** Misfits by which practices are too close to tell apart without their differences: two crossed conductors are four. */

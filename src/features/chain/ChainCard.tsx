@@ -27,6 +27,7 @@ export const ChainCard = memo(function ChainCard({
 }) {
   const gate = chain.first === null ? null : nth(chain.gates, chain.first)
   const words = gate && gateWords(inst, gate)
+  const several = severalWords(chain)
   const passing = chain.gates.filter((g) => g.state === 'passing').length
   return (
     <li
@@ -62,7 +63,7 @@ export const ChainCard = memo(function ChainCard({
         </p>
       ))}
       {words && gate && <Reason gate={gate} name={words.name} reason={words.reason} />}
-      {severalWords(chain) && <p className="text-[15px] leading-snug text-soft">{severalWords(chain)}.</p>}
+      {several && <p className="text-[15px] leading-snug text-soft">{several}.</p>}
       <Disclosure
         className="text-sm text-soft"
         isMadeOnOpening
